@@ -1,0 +1,158 @@
+/** Score to checked score: every verdict, finding and state, from geometry and data. */
+import type { Checked, CheckedExchange, Closure, ScoreVerdict } from "./types.ts";
+import { frameFor } from "./frame.ts";
+import { loadOf } from "./load.ts";
+import { differences } from "./loops.ts";
+import { frameFindings } from "./safety.ts";
+import { walkLine } from "./walk.ts";
+import type { Setting } from "./exchange.ts";
+import { draft, finish, type Finding, type FindingDraft } from "../findings/finding.ts";
+import { readHeader, type Header, type HeaderFault } from "../score/header.ts";
+import type { Actor, Row, Score, ScoreBlock, ScoreItem } from "../score/types.ts";
+import { cloneWorld, type World } from "../body/state.ts";
+import { shippedVocabulary, type Vocabulary } from "../words/vocabulary.ts";
+
+/** What a school brings to a check. */
+export interface School {
+  readonly vocabulary: Vocabulary;
+}
+
+interface Pass {
+  readonly header: Header;
+  readonly vocabulary: Vocabulary;
+  readonly frame: World;
+  readonly rangeWritten: boolean;
+  readonly exchanges: CheckedExchange[];
+  readonly findings: FindingDraft[];
+  closure: Closure | null;
+}
+
+/** Checks a whole score. Never throws for any text. */
+export function check(score: Score, school: School = { vocabulary: shippedVocabulary() }): Checked {
+  const { header, faults } = readHeader(score);
+  const { world, distance, rangeWritten } = frameFor(score, header, school.vocabulary);
+  const pass: Pass = { header, vocabulary: school.vocabulary, frame: world, rangeWritten, exchanges: [], findings: [], closure: null };
+  for (const { row, fault } of score.faults) pass.findings.push(draft(row, fault, "syntax", { code: fault.code, found: fault.found }));
+  for (const fault of faults) pass.findings.push(headerFinding(fault));
+  walkItems(score.items, pass, { section: null, label: null, choices: 1, passNumber: null }, null);
+  if (pass.exchanges.length === 0 && score.faults.length === 0) {
+    const row = score.rows[score.rows.length - 1]!;
+    pass.findings.push(draft(row, { from: 0, to: 0 }, "syntax", { code: "no-play" }));
+  }
+  pass.findings.push(...frameFindings(header, rowOf(score), pass.exchanges.some((e) => e.blow?.path === "shoot"), pass.exchanges.some((e) => e.blow?.weapon)));
+  const findings = collect(pass);
+  return {
+    score, header, verdict: scoreVerdict(findings), exchanges: pass.exchanges, findings,
+    closure: pass.closure, load: loadOf(score, header, pass.exchanges), distance,
+  };
+}
+
+interface Place {
+  readonly section: string | null;
+  readonly label: string | null;
+  readonly choices: number;
+  readonly passNumber: number | null;
+}
+
+/**
+ * Walks items in order. `carried`: the state that goes on from line to line inside `loop` and
+ * `carry`; null where each line starts from the frame. Gives the state at the end.
+ */
+function walkItems(items: readonly ScoreItem[], pass: Pass, place: Place, carried: World | null): World | null {
+  let state = carried;
+  let { section } = place;
+  for (const item of items) {
+    if (item.kind === "section") section = item.name;
+    else if (item.kind === "block") state = walkBlock(item, pass, { ...place, section }, state);
+    else {
+      const setting: Setting = { header: pass.header, choices: place.choices, label: item.label, section, pass: place.passNumber, rangeWritten: pass.rangeWritten };
+      const result = walkLine(item.row, item.line, state ?? pass.frame, setting, pass.vocabulary, state !== null);
+      pass.exchanges.push(...result.exchanges);
+      pass.findings.push(...result.findings);
+      if (state) state = result.end;
+    }
+  }
+  return state;
+}
+
+function walkBlock(block: ScoreBlock, pass: Pass, place: Place, carried: World | null): World | null {
+  switch (block.head.type) {
+    case "carry":
+      return walkItems(block.items, pass, place, carried ?? cloneWorld(pass.frame)) && carried;
+    case "choose": {
+      const lines = block.items.filter((item) => item.kind === "line").length;
+      const choices = block.head.by === "A" && lines > 1 ? lines : 1;
+      let first: World | null = null;
+      for (const item of block.items) {
+        const end = walkItems([item], pass, { ...place, choices }, carried && cloneWorld(carried));
+        first ??= end;
+      }
+      return carried && (first ?? carried);
+    }
+    case "loop":
+      return walkLoop(block, pass, place, carried);
+  }
+}
+
+/** Two passes are enough to see whether a cycle closes; what differs once differs each time. */
+function walkLoop(block: ScoreBlock, pass: Pass, place: Place, carried: World | null): World | null {
+  if (block.head.type !== "loop") return carried;
+  const { swap, times } = block.head;
+  const first = walkItems(block.items, pass, { ...place, passNumber: 1 }, carried ?? cloneWorld(pass.frame))!;
+  // The second pass is for its end state; its exchanges would only repeat the first.
+  const silent: Pass = { ...pass, exchanges: [], findings: [] };
+  const start = swap ? swapRoles(first) : first;
+  const second = walkItems(block.items, silent, { ...place, passNumber: 2 }, cloneWorld(start))!;
+  const open = times > 1 ? differences(first, swap ? swapRoles(second) : second, false) : [];
+  const fresh = pass.closure === null || pass.closure.closes;
+  if (fresh) pass.closure = { closes: open.length === 0, differences: open, row: block.row };
+  if (open.length > 0 && block.row.content.body.kind === "block")
+    pass.findings.push(draft(block.row, block.row.content.body.span, "loop-open", { what: open.join("; ") }));
+  return carried && second;
+}
+
+/** A stands where B stood and the reverse. */
+function swapRoles(world: World): World {
+  const copy = cloneWorld(world);
+  const { A, B } = copy;
+  if (A && B) {
+    copy.A = { ...B, actor: "A" };
+    copy.B = { ...A, actor: "B" };
+  }
+  return copy;
+}
+
+const HEADER_NOTES = new Set(["header-key"]);
+
+function headerFinding(fault: HeaderFault): FindingDraft {
+  const params = { code: fault.code, value: fault.span.text, key: fault.span.text, known: fault.known.join(", ") };
+  const { body } = fault.row.content;
+  if (HEADER_NOTES.has(fault.code))
+    return draft(fault.row, fault.span, "header", { ...params, key: body.kind === "header" ? body.key.text : "" });
+  return { ...draft(fault.row, fault.span, "header", params), severity: "error", rule: "header" };
+}
+
+function rowOf(score: Score): (actor: Actor) => Row {
+  return (actor) =>
+    score.rows.find(({ content }) => content.body.kind === "header" && content.body.key.text.toUpperCase() === actor) ??
+    score.rows.find(({ content }) => content.body.kind === "play") ?? score.rows[0]!;
+}
+
+/** All findings in the order of the text, each once. */
+function collect(pass: Pass): Finding[] {
+  const seen = new Set<string>();
+  const all: Finding[] = [];
+  for (const d of [...pass.findings, ...pass.exchanges.flatMap((e) => e.findings)]) {
+    const finding = finish(d);
+    const key = `${finding.rule}:${finding.from}:${finding.to}:${finding.message}`;
+    if (seen.has(key)) continue;
+    seen.add(key);
+    all.push(finding);
+  }
+  return all.sort((a, b) => a.from - b.from || a.to - b.to);
+}
+
+function scoreVerdict(findings: readonly Finding[]): ScoreVerdict {
+  if (findings.some((f) => f.severity === "error")) return "broken";
+  return findings.some((f) => f.severity === "risk") ? "risky" : "sound";
+}

@@ -1,0 +1,59 @@
+/**
+ * Numbers of the model that belong to no single move. Lengths in m, times in ms, angles in degrees.
+ * Starting values that reproduced common practice on a prototype; no source unless one is named.
+ */
+export const MODEL = {
+  /** Version stored with every checked revision. */
+  version: "1",
+  /** What a feed goes past the surface it lands on. */
+  spare: 0.09,
+  /** The feeder's own step that a solved distance leaves to be taken, for 1.75 m. */
+  solvedStep: 0.25,
+  /** Time of a step of `solvedStep`. */
+  stepTime: 200,
+  runUp: 0.7,
+  runUpRising: 0.25,
+  followThrough: 0.4,
+  /** Fixed distances of two people of 1.75 m. */
+  clinch: 0.5,
+  trap: 0.75,
+  /** `out` lies this far beyond the longest tool. */
+  beyond: 0.3,
+  /** "On the line": nearer than this to the arm's line is neither inside nor outside. */
+  onLine: 0.05,
+  /** Below this margin a verdict depends on small things. */
+  tight: 0.03,
+  tightRobust: 0.9,
+  marginCap: 0.15,
+  /** What a return may gain: carry of a slip, weave or parry; push off the rear or the lead foot. */
+  carry: 0.1,
+  pushOffRear: 0.15,
+  pushOffLead: 0.15,
+  /** How far a striker lowers the shoulder for a low target (knees and waist), share of H. */
+  dip: 0.12,
+  /** Needed push is taken at this distance before the target. */
+  parryAhead: 0.3,
+  /** Longest way a parrying hand reaches in front. */
+  parryReach: 0.6,
+  stepIn: 0.45,
+  /** A written step without anything to reach. */
+  plainStep: 0.3,
+  passStep: 0.25,
+  yieldCapacity: 0.25,
+  yieldUse: 0.08,
+  yieldAngle: 60,
+  resistAngle: 135,
+  /** Head further from the feet than this cannot act at once. */
+  balance: 0.36,
+  sector: [-10, 100] as const,
+  /** Reaction to a known feed, by sense (textbook values). */
+  reaction: { sight: 190, sound: 160, touch: 150 } as const,
+  /** Slope of Hick's law per bit (Hick 1952, Hyman 1953). */
+  perBit: 125,
+  ceilingCap: 1.5,
+  /** Largest ratio of masses in contact work. */
+  weightRatio: 1.4,
+  /** Sticks: eye protection above this tempo. */
+  fastTempo: 0.7,
+  maxBranches: 64,
+} as const;

@@ -1,0 +1,125 @@
+/** What the feeder's other limbs can still do: why the outside of an arm is safe and the inside is not. */
+import type { Blow, FollowUp, FollowUpState } from "./types.ts";
+import { MODEL } from "./constants.ts";
+import { RADII } from "../body/anthropometry.ts";
+import { pointSegmentDistance, segmentDistance, segmentsCross } from "../body/geometry.ts";
+import { heldBy, zoneNow, type BodyState, type World } from "../body/state.ts";
+import { otherSide, type Side } from "../score/person.ts";
+
+interface Threat {
+  readonly move: string;
+  readonly limb: "lead hand" | "rear hand" | "lead leg" | "rear leg";
+  readonly path: "thrust" | "arc";
+  /** Reach from the own centre as a share of the arm (hands) or of H (legs). */
+  readonly extension: number;
+  readonly turn: number;
+  readonly target: "head" | "body" | "leg";
+  /** ms from the end of the feed. */
+  readonly time: number;
+}
+
+/** The blows that each other limb is taken to follow up with. Common practice, no source. */
+const THREATS: readonly Threat[] = [
+  { move: "jab", limb: "lead hand", path: "thrust", extension: 0.97, turn: 45, target: "head", time: 250 },
+  { move: "lead hook", limb: "lead hand", path: "arc", extension: 0.62, turn: 55, target: "head", time: 300 },
+  { move: "cross", limb: "rear hand", path: "thrust", extension: 0.97, turn: 35, target: "head", time: 300 },
+  { move: "rear hook", limb: "rear hand", path: "arc", extension: 0.62, turn: 40, target: "head", time: 300 },
+  { move: "push kick", limb: "lead leg", path: "thrust", extension: 0.52, turn: 0, target: "body", time: 380 },
+  { move: "round kick", limb: "rear leg", path: "arc", extension: 0.49, turn: 0, target: "leg", time: 400 },
+];
+
+/** The longest step a follow-up takes by itself, m for 1.75 m. */
+const FOLLOW_STEP = 0.25;
+
+export interface FollowUpContext {
+  readonly blow: Blow;
+  readonly attacker: BodyState;
+  /** The receiver after his answer. */
+  readonly receiver: BodyState;
+  readonly world: World;
+  /** What his feet did, in the frame of the blow. */
+  readonly right: number;
+  readonly forward: number;
+  /** Sideways push on the attacking arm, m at the target; positive to the receiver's right. */
+  readonly pushed: number;
+  /** Hands of the receiver that are at work and guard nothing. */
+  readonly busy: readonly Side[];
+}
+
+/** Lists what the feeder could do next with every limb but the one that attacked. */
+export function followUps(c: FollowUpContext): FollowUp[] {
+  const list: FollowUp[] = [];
+  for (const threat of THREATS) {
+    const side = threat.limb.startsWith("lead") ? c.attacker.lead : otherSide(c.attacker.lead);
+    const kind = threat.limb.endsWith("leg") ? "leg" : "hand";
+    if (c.blow.limb === kind && c.blow.side === side) continue;
+    if (heldBy(c.world, c.attacker.actor, kind, side)) continue;
+    const { state, slack } = classify(threat, side, c);
+    const weight = state === "open" ? 1 : state === "covered" ? 0.35 : state === "obstructed" ? 0.25 : 0;
+    const value = threat.target === "head" ? 1 : threat.target === "body" ? 0.7 : 0.6;
+    const soon = 300 / threat.time;
+    const threatFigure = weight * value * soon * Math.min(1, 0.5 + 2 * Math.max(0, slack));
+    list.push({ move: threat.move, limb: threat.limb, state, threat: Math.round(Math.min(1, threatFigure) * 100) / 100 });
+  }
+  return list.sort((a, b) => b.threat - a.threat);
+}
+
+function classify(threat: Threat, side: Side, c: FollowUpContext): { state: FollowUpState; slack: number } {
+  const { blow, attacker, receiver } = c;
+  const zone = threat.target === "head" ? "head" : threat.target === "body" ? "belly" : (`thigh ${receiver.lead}` as const);
+  const z = zoneNow(receiver, receiver.posture, zone);
+  const target = { u: z.u + c.right, w: z.w, d: z.d + c.forward };
+  const hand = threat.limb.endsWith("hand");
+  const shoulders = attacker.body.halfShoulders;
+  const angle = (threat.turn * Math.PI) / 180;
+  // The attacker's left is on the receiver's right.
+  const own = side === "left" ? 1 : -1;
+  const origin = hand
+    ? { u: own * shoulders * Math.cos(angle), d: blow.origin.d - shoulders * Math.sin(angle), w: attacker.body.shoulderHeight }
+    : { u: own * 0.06 * attacker.body.height, d: blow.origin.d, w: 0.53 * attacker.body.height };
+  const reach = hand ? threat.extension * attacker.body.arm : threat.extension * attacker.body.height;
+  const level = hand ? Math.sqrt(Math.max(0, reach * reach - (target.w - origin.w) ** 2)) : reach;
+  const gap = Math.hypot(target.u - origin.u, origin.d - target.d) - z.hd - FOLLOW_STEP * attacker.body.scale;
+  const slack = level - gap;
+  if (slack < 0) return { state: "out of reach", slack };
+  // Sector about the attacker's heading (towards where the receiver stood), + to the limb's own side.
+  const bearing = (Math.atan2(own * target.u, blow.origin.d - target.d) * 180) / Math.PI;
+  if (bearing < MODEL.sector[0] - 15 || bearing > MODEL.sector[1]) return { state: "out of sector", slack };
+  if (hand && armBetween(c, origin, target)) return { state: "obstructed", slack };
+  if (threat.target === "head" && guarded(threat, c, origin, target, own)) return { state: "covered", slack };
+  return { state: "open", slack };
+}
+
+/** The arm that attacked lies between the other hand and the target, seen from above. */
+function armBetween(c: FollowUpContext, origin: { u: number; d: number }, target: { u: number; d: number }): boolean {
+  const { blow, pushed } = c;
+  if (blow.limb !== "hand" || blow.path === "shoot") return false;
+  const tipU = blow.aim.u + pushed;
+  const dodge = blow.from ? blow.from.u * 0.25 : 0;
+  return segmentsCross(origin.u, origin.d, target.u, target.d, blow.origin.u + dodge, blow.origin.d, tipU, blow.aim.d + 0.05);
+}
+
+/** Default guard, moving with the head: [|u|, w] shares of H. */
+const GUARD = { lead: [0.085, 0.76, 0.06, 0.91], rear: [0.085, 0.76, 0.05, 0.91] } as const;
+
+/** The receiver's idle hand on the side the follow-up comes from stands in its way. */
+function guarded(threat: Threat, c: FollowUpContext, origin: { u: number; w: number; d: number }, target: { u: number; w: number; d: number }, own: number): boolean {
+  const { receiver } = c;
+  if (receiver.open) return false;
+  const side: Side = own > 0 ? "right" : "left";
+  if (c.busy.includes(side) || heldBy(c.world, receiver.actor, "hand", side)) return false;
+  const H = receiver.body.height;
+  const word = side === receiver.lead ? "lead" : "rear";
+  const [u1, w1, u2, w2] = GUARD[word];
+  const drop = receiver.posture.head.w;
+  const at = (u: number) => target.u + own * u * H;
+  const segment = [at(u1), w1 * H + drop, at(u2), w2 * H + drop] as const;
+  const radius = receiver.body.handRadius;
+  if (threat.path === "thrust") {
+    const t = 0.25 / Math.max(0.3, origin.d - target.d);
+    const u = target.u + t * (origin.u - target.u);
+    const w = target.w + t * (origin.w - target.w);
+    return pointSegmentDistance(u, w, ...segment) <= radius + 0.2 * RADII.fist;
+  }
+  return segmentDistance(target.u + own * MODEL.runUp, target.w, target.u, target.w, ...segment) <= radius + 0.2 * RADII.fist;
+}

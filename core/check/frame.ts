@@ -1,0 +1,109 @@
+/** The frame of a drill: who stands where before the first feed. */
+import { launch } from "./blow.ts";
+import { MODEL } from "./constants.ts";
+import { resolveContext } from "./resolve-context.ts";
+import type { Feed } from "./types.ts";
+import { bodyOf } from "../body/body.ts";
+import { startState, type World } from "../body/state.ts";
+import type { Header, RangeName } from "../score/header.ts";
+import type { Actor, Line, Row, Score, ScoreItem } from "../score/types.ts";
+import { expandRange } from "../score/ranges.ts";
+import { resolveAlternative, type MoveUse } from "../words/resolve.ts";
+import type { MoveId } from "../words/types.ts";
+import type { Vocabulary } from "../words/vocabulary.ts";
+
+export interface Frame {
+  readonly world: World;
+  /** Distance of A and B, m. */
+  readonly distance: number;
+  readonly rangeWritten: boolean;
+}
+
+/** Sets the bodies at the drill's distance; without a range it is solved for the first feed. */
+export function frameFor(score: Score, header: Header, vocabulary: Vocabulary): Frame {
+  const place = (distance: number): World => {
+    const world: World = {
+      A: startState("A", bodyOf(header.people.A), 0, 0),
+      B: startState("B", bodyOf(header.people.B), 0, distance),
+    };
+    if (header.actors.includes("C")) {
+      // An equilateral triangle: the third stands as far from both as they from each other.
+      world.C = startState("C", bodyOf(header.people.C), distance * Math.sqrt(0.75), distance / 2);
+    }
+    return world;
+  };
+  const trial = place(1);
+  const written = header.range !== null;
+  const distance = written ? rangeDistance(header.range!, trial, vocabulary) : solved(score, header, trial, vocabulary);
+  return { world: place(distance), distance, rangeWritten: written };
+}
+
+function rangeDistance(range: NonNullable<Header["range"]>, trial: World, vocabulary: Vocabulary): number {
+  if ("metres" in range) return range.metres;
+  const scale = (trial.A!.body.arm + trial.B!.body.arm) / (2 * 0.44 * 1.75);
+  switch (range.name) {
+    case "clinch":
+      return MODEL.clinch * scale;
+    case "trap":
+      return MODEL.trap * scale;
+    case "out": {
+      const names: RangeName[] = ["punch", "weapon", "kick"];
+      return MODEL.beyond + Math.max(...names.map((name) => rangeDistance({ name }, trial, vocabulary)));
+    }
+    default:
+      return solveFor(STANDARD[range.name], "A", "B", trial, vocabulary);
+  }
+}
+
+/** The blow whose own step sets each striking range. */
+const STANDARD: Record<"punch" | "kick" | "weapon", string> = { punch: "jab", kick: "round-kick", weapon: "stick-forehand" };
+
+function solveFor(id: string, actor: Actor, receiver: Actor, trial: World, vocabulary: Vocabulary): number {
+  const move = vocabulary.moves.get(id as MoveId)!;
+  const use: MoveUse = { move, text: move.name, from: 0, to: 0, side: null, height: null, way: null, degrees: null, target: null, on: null, at: null, feint: false, commitment: null, intercept: false, length: 1 };
+  return distanceFor(use, actor, receiver, trial);
+}
+
+/** The distance at which a feed lands with its own usual step and the usual spare. */
+function distanceFor(use: MoveUse, actor: Actor, receiver: Actor, trial: World): number {
+  const attacker = trial[actor]!;
+  const target = trial[receiver]!;
+  const row: Row = { index: 0, from: 0, content: { body: { kind: "blank" }, comment: null, faults: [] } };
+  const feed: Feed = { use, row, actor, receiver, isReturn: true, beatUses: [use], before: [], gained: 0, first: true };
+  const blow = launch(feed, attacker, target, 0);
+  // As a return nothing is stepped: `missing` is how far the tip stays from the surface at 1 m.
+  const away = Math.hypot(attacker.x - target.x, attacker.y - target.y);
+  const step = Math.min(use.move.attack!.step ?? MODEL.solvedStep, MODEL.solvedStep) * attacker.body.scale;
+  return away - blow.missing + step - MODEL.spare;
+}
+
+function solved(score: Score, header: Header, trial: World, vocabulary: Vocabulary): number {
+  if (header.kind === "sensitivity") return rangeDistance({ name: "trap" }, trial, vocabulary);
+  const first = firstAttack(score.items, header, trial, vocabulary);
+  if (!first) return rangeDistance({ name: "punch" }, trial, vocabulary);
+  if (!first.use.move.attack) return rangeDistance({ name: "trap" }, trial, vocabulary);
+  return distanceFor(first.use, first.actor, first.actor === "A" ? "B" : "A", trial);
+}
+
+function firstAttack(items: readonly ScoreItem[], header: Header, trial: World, vocabulary: Vocabulary): { use: MoveUse; actor: Actor } | null {
+  for (const item of items) {
+    if (item.kind === "section") continue;
+    const found = item.kind === "block" ? firstAttack(item.items, header, trial, vocabulary) : attackIn(item.line, header, trial, vocabulary);
+    if (found) return found;
+  }
+  return null;
+}
+
+function attackIn(line: Line, header: Header, trial: World, vocabulary: Vocabulary): { use: MoveUse; actor: Actor } | null {
+  for (const turn of expandRange(line)[0]?.turns ?? []) {
+    const actor: Actor = turn.actor && turn.actor !== "both" ? turn.actor : "A";
+    const state = trial[actor];
+    if (!state) continue;
+    for (const alternative of turn.alternatives) {
+      const { beats } = resolveAlternative(alternative, vocabulary, resolveContext(state, header));
+      const use = beats.flatMap((beat) => beat.uses).find((u) => u.move.attack ?? u.move.energy);
+      if (use) return { use, actor };
+    }
+  }
+  return null;
+}

@@ -1,0 +1,87 @@
+/** How hard a drill is: a total of named parts, each computed from the score and its check. */
+import type { CheckedExchange } from "./types.ts";
+import type { Header } from "../score/header.ts";
+import type { Score, ScoreItem } from "../score/types.ts";
+
+export const LOAD_PARTS = ["choice", "length", "coordination", "footwork", "cue", "pressure", "consequence", "restriction"] as const;
+export type LoadPart = (typeof LOAD_PARTS)[number];
+export interface Load {
+  readonly total: number;
+  readonly parts: Readonly<Record<LoadPart, number>>;
+}
+
+/** What one unit of each part adds. Judgements from memory; a school may set its own. */
+export const LOAD_WEIGHTS: Readonly<Record<LoadPart, number>> = {
+  choice: 1.2, length: 0.6, coordination: 0.7, footwork: 0.4, cue: 0.8, pressure: 2, consequence: 1, restriction: 0.8,
+};
+
+const CONTACT_STEP = { none: 0, light: 1, medium: 2, full: 3 } as const;
+
+/** Load of a checked score. Exchanges of repeated passes count once. */
+export function loadOf(score: Score, header: Header, exchanges: readonly CheckedExchange[]): Load {
+  const once = exchanges.filter((e) => e.pass === null || e.pass === 1);
+  const uses = once.flatMap((e) => e.answer);
+  const raw: Record<LoadPart, number> = {
+    choice: choiceBits(score.items) + alternativeBits(once),
+    length: once.length,
+    coordination: once.filter((e) => e.layers.length > 1 || e.answer.length > 1).length + sidesUsed(once),
+    footwork: uses.filter((use) => use.move.group === "footwork").length,
+    cue: cueOf(header, once),
+    pressure: pressureOf(header, once),
+    consequence: CONTACT_STEP[header.contact] + (header.people.B.wears.length === 0 ? 0.5 : 0),
+    restriction: header.rules.A.size + header.rules.B.size + header.rules.C.size,
+  };
+  const parts = {} as Record<LoadPart, number>;
+  let total = 0;
+  for (const part of LOAD_PARTS) {
+    parts[part] = Math.round(raw[part] * LOAD_WEIGHTS[part] * 100) / 100;
+    total += parts[part];
+  }
+  return { total: Math.round(total * 100) / 100, parts };
+}
+
+/** Bits of each choice: log2 of the number of lines that may come. */
+function choiceBits(items: readonly ScoreItem[]): number {
+  let bits = 0;
+  for (const item of items) {
+    if (item.kind !== "block") continue;
+    bits += choiceBits(item.items);
+    if (item.head.type === "choose") {
+      const lines = item.items.filter((i) => i.kind === "line").length;
+      if (lines > 1) bits += Math.log2(lines) * (item.head.by === "call" ? 0.7 : 1);
+    }
+  }
+  return bits;
+}
+
+/** Alternatives of an answer are the responder's own choice: half a bit each. */
+function alternativeBits(exchanges: readonly CheckedExchange[]): number {
+  const seen = new Map<string, Set<string>>();
+  for (const e of exchanges) {
+    const key = `${e.row.index}:${e.from}`;
+    const set = seen.get(key) ?? new Set();
+    set.add(e.answer.map((a) => a.text).join("+"));
+    seen.set(key, set);
+  }
+  let bits = 0;
+  for (const set of seen.values()) if (set.size > 1) bits += Math.log2(set.size) / 2;
+  return bits;
+}
+
+function sidesUsed(exchanges: readonly CheckedExchange[]): number {
+  const sides = new Set(exchanges.map((e) => e.blow?.incoming).filter(Boolean));
+  return sides.size > 1 ? 1 : 0;
+}
+
+/** Called early < seen < hidden in a combination < felt; feints add. */
+function cueOf(header: Header, exchanges: readonly CheckedExchange[]): number {
+  if (header.kind === "sensitivity") return 2;
+  const hidden = exchanges.filter((e) => e.feed?.feint).length;
+  return (header.kind === "flow" ? 0.5 : 1) + hidden * 0.5;
+}
+
+function pressureOf(header: Header, exchanges: readonly CheckedExchange[]): number {
+  const ceilings = exchanges.map((e) => e.ceiling).filter((c): c is number => c !== null && c > 0);
+  if (ceilings.length === 0) return header.tempo;
+  return Math.min(2, header.tempo / Math.min(...ceilings));
+}

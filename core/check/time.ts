@@ -1,0 +1,53 @@
+/** The tempo up to which an answer can be in time. */
+import type { Feed, Blow, Layer } from "./types.ts";
+import { MODEL } from "./constants.ts";
+import type { Kind } from "../score/header.ts";
+
+export type Sense = keyof typeof MODEL.reaction;
+
+/** What the answerer knows before the feed comes. */
+export interface Knowledge {
+  readonly sense: Sense;
+  /** How many different feeds may come; 1: he knows which. */
+  readonly choices: number;
+  /** The rhythm is known: nothing to react to. */
+  readonly rhythm: boolean;
+}
+
+/**
+ * Reaction time in ms. Known feed: simple reaction of the sense. Choice of n: a + b log2(n + 1),
+ * b = 125 ms a bit, a = simple - b (Hick 1952; Hyman 1953).
+ */
+export function reactionTime({ sense, choices, rhythm }: Knowledge): number {
+  if (rhythm) return 0;
+  const simple = MODEL.reaction[sense];
+  if (choices <= 1) return simple;
+  return simple - MODEL.perBit + MODEL.perBit * Math.log2(choices + 1);
+}
+
+/** First sign to contact, own step included, ms at full speed. */
+export function contactTime(feed: Feed, blow: Blow | null, scale: number): number {
+  const contact = feed.use.move.attack?.contact ?? feed.use.move.energy?.contact ?? 300;
+  const step = blow ? (blow.step / (MODEL.solvedStep * scale)) * MODEL.stepTime : 0;
+  return contact + step;
+}
+
+/** Until the target is clear or the cover stands, ms. */
+export function movementTime(layers: readonly Layer[]): number {
+  let longest = 0;
+  for (const layer of layers) longest = Math.max(longest, layer.use.move.move ?? 150);
+  return longest;
+}
+
+/** Both work at tempo t while reaction stays: ceiling t = (contact - movement) / reaction, capped. */
+export function ceilingOf(contact: number, movement: number, reaction: number): number {
+  const left = contact - movement;
+  if (left <= 0) return 0;
+  if (reaction === 0) return MODEL.ceilingCap;
+  return Math.min(MODEL.ceilingCap, left / reaction);
+}
+
+export function knowledge(kind: Kind, choices: number, eyesClosed: boolean, touch: boolean): Knowledge {
+  const sense: Sense = touch || eyesClosed || kind === "sensitivity" ? "touch" : "sight";
+  return { sense, choices, rhythm: kind === "flow" && choices <= 1 };
+}

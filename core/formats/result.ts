@@ -1,0 +1,38 @@
+/** A checked score as the JSON that `bin/vicissor check --json` writes; the shape is in docs/notation.md. */
+import type { Checked, CheckedExchange } from "../check/types.ts";
+import { finish, type Finding } from "../findings/finding.ts";
+
+const cm = (metres: number): number => Math.round(metres * 1000) / 10;
+const share = (x: number): number => Math.round(x * 100) / 100;
+const brief = ({ rule, severity, message, line, column }: Finding) => ({ rule, severity, message, line, column });
+
+function exchangeJson(e: CheckedExchange) {
+  return {
+    line: e.row.index + 1,
+    column: e.from + 1,
+    label: e.label,
+    pass: e.pass,
+    feed: e.feed?.move.name ?? e.feedText,
+    feeder: e.feeder,
+    answer: e.answer.map((use) => use.move.name),
+    responder: e.responder,
+    verdict: e.verdict,
+    margin_cm: e.margin === null ? null : cm(e.margin),
+    robust: share(e.robust),
+    ceiling: e.ceiling === null ? null : share(e.ceiling),
+    layers: e.layers.map((layer) => ({ move: layer.use.move.name, by: layer.by, margin_cm: cm(layer.margin) })),
+    findings: e.findings.map((f) => brief(finish(f))),
+    followups: e.followUps,
+  };
+}
+
+/** The result object of one score. */
+export function resultJson(checked: Checked) {
+  return {
+    verdict: checked.verdict,
+    exchanges: checked.exchanges.map(exchangeJson),
+    findings: checked.findings.map(brief),
+    closure: checked.closure && { closes: checked.closure.closes, differences: checked.closure.differences },
+    load: checked.load,
+  };
+}

@@ -1,0 +1,111 @@
+/** Score to text: one layout, nothing lost but layout. */
+import type { BlockHead, Line, Row, RowBody, Score, ScoreItem, Turn } from "./types.ts";
+
+/** Writes a score in the one layout; `format(parse(format(s)))` equals `format(s)`. */
+export function format(score: Score): string {
+  const depth = depths(score);
+  const rows: string[] = [];
+  for (const row of score.rows) {
+    const { body, comment } = row.content;
+    const text = rowText(body);
+    const written = [text, comment].filter(Boolean).join(text ? "  " : "");
+    rows.push(written === "" ? "" : "  ".repeat(depth.get(row.index) ?? 0) + written);
+  }
+  const joined = rows.join("\n").replace(/\n{3,}/g, "\n\n").trim();
+  return joined === "" ? "" : `${joined}\n`;
+}
+
+/** How deep in blocks each row lies. */
+function depths(score: Score): Map<number, number> {
+  const depth = new Map<number, number>();
+  const walk = (items: readonly ScoreItem[], level: number) => {
+    for (const item of items) {
+      depth.set(item.row.index, level);
+      if (item.kind === "block") walk(item.items, level + 1);
+    }
+  };
+  walk(score.items, 0);
+  let last = 0;
+  for (const row of score.rows) {
+    const { kind } = row.content.body;
+    if (kind === "comment") depth.set(row.index, nextDepth(score.rows, row.index, depth) ?? last);
+    if (kind === "end") depth.set(row.index, endDepth(score, row));
+    last = depth.get(row.index) ?? 0;
+  }
+  return depth;
+}
+
+function nextDepth(rows: readonly Row[], index: number, depth: Map<number, number>) {
+  for (let i = index + 1; i < rows.length; i++) {
+    const { kind } = rows[i]!.content.body;
+    if (kind === "blank") return undefined;
+    if (kind !== "comment") return kind === "end" ? undefined : depth.get(i);
+  }
+  return undefined;
+}
+
+/** An `end` stands level with the head of the block it closes. */
+function endDepth(score: Score, end: Row): number {
+  const open: number[] = [];
+  for (const row of score.rows) {
+    if (row.content.body.kind === "block") open.push(row.index);
+    if (row.content.body.kind === "end") {
+      open.pop();
+      if (row.index === end.index) return open.length;
+    }
+  }
+  return 0;
+}
+
+function rowText(body: RowBody): string {
+  switch (body.kind) {
+    case "blank":
+    case "comment":
+      return "";
+    case "header": {
+      const key = spaced(body.key.text);
+      return body.value ? `${key}: ${spaced(body.value.text)}` : `${key}:`;
+    }
+    case "section":
+      return body.name ? `section ${spaced(body.name.text)}` : "section";
+    case "block":
+      return `${headText(body.head)}:`;
+    case "end":
+      return "end";
+    case "play": {
+      const lines = body.lines.map(lineText).join("; ");
+      return body.label ? `${body.label.text}: ${lines}` : lines;
+    }
+    case "unread":
+      return body.text;
+  }
+}
+
+export function headText(head: BlockHead): string {
+  switch (head.type) {
+    case "loop":
+      return `loop ${head.swap ? "swap " : ""}x${head.times}`;
+    case "choose":
+      return `choose ${head.by}`;
+    case "carry":
+      return "carry";
+  }
+}
+
+/** One line of play as text. */
+export function lineText(line: Line): string {
+  return line.turns.map(turnText).join(line.meets ? " <> " : " -> ");
+}
+
+export function turnText(turn: Turn): string {
+  const moves = turn.alternatives
+    .map((alternative) =>
+      alternative.beats
+        .map((beat) => beat.parts.map((p) => p.words.map((w) => w.text).join(" ")).join(" + "))
+        .join(", "),
+    )
+    .join(" | ");
+  return turn.actor ? `${turn.actor} ${moves}` : moves;
+}
+
+const spaced = (text: string) => text.replace(/[ \t\u00a0]+/g, " ").trim();

@@ -1,0 +1,205 @@
+/** The header rows of a score, read into a frame for the drill. */
+import { ACTORS, type Actor, type Row, type Score, type Word } from "./types.ts";
+import { parsePerson, type Person } from "./person.ts";
+
+export const KINDS = ["feeder", "flow", "sensitivity", "solo"] as const;
+export type Kind = (typeof KINDS)[number];
+export const CONTACTS = ["none", "light", "medium", "full"] as const;
+export type ContactLevel = (typeof CONTACTS)[number];
+export const CONTEXTS = ["sport", "duel", "self-protection"] as const;
+export const RANGES = ["out", "kick", "weapon", "punch", "trap", "clinch"] as const;
+export type RangeName = (typeof RANGES)[number];
+export const RULES = [
+  "no hands",
+  "no steps",
+  "no resisting",
+  "no strikes",
+  "touch first",
+  "contact kept",
+  "lead hand only",
+  "rear hand only",
+  "eyes closed",
+] as const;
+export type Rule = (typeof RULES)[number];
+export const NUMBERINGS = [
+  "punches",
+  "five angles",
+  "seven angles",
+  "eight directions",
+  "twelve angles",
+] as const;
+
+/** Distance between the two centres: a range word, metres, or null for the default. */
+export type Range = { readonly name: RangeName } | { readonly metres: number } | null;
+
+/** What the header rows say; defaults filled in. */
+export interface Header {
+  readonly title: string | null;
+  readonly kind: Kind;
+  readonly level: string | null;
+  readonly range: Range;
+  /** Share of full speed, 0.05 to 1.5. */
+  readonly tempo: number;
+  readonly contact: ContactLevel;
+  readonly context: (typeof CONTEXTS)[number] | null;
+  readonly numbering: string;
+  readonly tradition: string | null;
+  readonly focus: string | null;
+  readonly gear: string | null;
+  readonly mats: boolean;
+  readonly formation: { readonly name: "pair" | "triangle"; readonly sideMetres: number };
+  /** Who stands in the drill: two people, or three when anything in the header says C. */
+  readonly actors: readonly Actor[];
+  readonly people: Readonly<Record<Actor, Person>>;
+  readonly rules: Readonly<Record<Actor, ReadonlySet<Rule>>>;
+  /** Keys that are kept but mean nothing here. */
+  readonly unknown: readonly string[];
+}
+
+/** A header row that could not be understood; the default stands in its place. */
+export interface HeaderFault {
+  readonly row: Row;
+  readonly span: Word;
+  readonly code: string;
+  readonly known: readonly string[];
+}
+
+type Draft = { -readonly [K in keyof Header]: Header[K] };
+
+/** Reads the header rows of a score. */
+export function readHeader(score: Score): { header: Header; faults: HeaderFault[] } {
+  const faults: HeaderFault[] = [];
+  const unknown: string[] = [];
+  const header: Draft = {
+    title: null,
+    kind: "feeder",
+    level: null,
+    range: null,
+    tempo: 0.5,
+    contact: "light",
+    context: null,
+    numbering: "twelve angles",
+    tradition: null,
+    focus: null,
+    gear: null,
+    mats: false,
+    formation: { name: "pair", sideMetres: 2 },
+    actors: ["A", "B"],
+    people: { A: parsePerson("").person, B: parsePerson("").person, C: parsePerson("").person },
+    rules: { A: new Set(), B: new Set(), C: new Set() },
+    unknown,
+  };
+  for (const row of score.rows) {
+    const { body } = row.content;
+    if (body.kind !== "header") continue;
+    const value = body.value ?? { ...body.key, text: "" };
+    const say = (code: string, known: readonly string[] = []) =>
+      faults.push({ row, span: value, code, known });
+    readRow(header, body.key.text.toLowerCase().replace(/\s+/g, " "), value, say, unknown);
+  }
+  return { header, faults };
+}
+
+type Say = (code: string, known?: readonly string[]) => void;
+
+function readRow(header: Draft, key: string, value: Word, say: Say, unknown: string[]): void {
+  const text = value.text.trim();
+  const lower = text.toLowerCase();
+  const oneOf = <T extends string>(words: readonly T[]): T | null => {
+    const found = words.find((word) => word === lower) ?? null;
+    if (found === null) say("header-value", words);
+    return found;
+  };
+  const actor = ACTORS.find((a) => a.toLowerCase() === key);
+  if (actor) {
+    const { person, faults } = parsePerson(text);
+    header.people = { ...header.people, [actor]: person };
+    if (actor === "C") header.actors = ACTORS;
+    for (const fault of faults) say(fault.code, [fault.text]);
+    return;
+  }
+  const ruled = /^rules\s+([abc])$/.exec(key);
+  if (ruled) {
+    const of = ruled[1]!.toUpperCase() as Actor;
+    header.rules = { ...header.rules, [of]: readRules(lower, say) };
+    return;
+  }
+  switch (key) {
+    case "title":
+    case "level":
+    case "focus":
+    case "gear":
+      header[key] = text || null;
+      return;
+    case "tradition":
+    case "numbering":
+      header[key] = lower || header[key]!;
+      return;
+    case "beat":
+    case "cadence":
+      return;
+    case "kind":
+      header.kind = oneOf(KINDS) ?? header.kind;
+      return;
+    case "contact":
+      header.contact = oneOf(CONTACTS) ?? header.contact;
+      return;
+    case "context":
+      header.context = oneOf(CONTEXTS);
+      return;
+    case "mats":
+      header.mats = oneOf(["yes", "no"]) === "yes";
+      return;
+    case "range":
+      header.range = readRange(lower, say);
+      return;
+    case "tempo": {
+      const percent = /^(\d+(?:[.,]\d+)?)\s*%?$/.exec(lower);
+      const tempo = percent ? Number(percent[1]!.replace(",", ".")) / 100 : Number.NaN;
+      if (tempo >= 0.05 && tempo <= 1.5) header.tempo = tempo;
+      else say("tempo");
+      return;
+    }
+    case "formation": {
+      const found = /^(pair|triangle)(?:\s+(\d+(?:[.,]\d+)?)\s*m)?$/.exec(lower);
+      if (!found) return say("header-value", ["pair", "triangle 2 m"]);
+      const name = found[1] === "triangle" ? "triangle" : "pair";
+      header.formation = { name, sideMetres: Number((found[2] ?? "2").replace(",", ".")) };
+      if (name === "triangle") header.actors = ACTORS;
+      return;
+    }
+    case "order":
+      if (/\bc\b/.test(lower)) header.actors = ACTORS;
+      return;
+    default:
+      unknown.push(key);
+      say("header-key");
+  }
+}
+
+function readRules(text: string, say: Say): ReadonlySet<Rule> {
+  const rules = new Set<Rule>();
+  for (const word of text.split(",").map((w) => w.trim().replace(/\s+/g, " "))) {
+    if (word === "") continue;
+    const rule = RULES.find((r) => r === word);
+    if (rule) rules.add(rule);
+    else say("header-value", RULES);
+  }
+  return rules;
+}
+
+/** Nearest and farthest two people in a drill can sensibly stand, in metres. */
+const NEAREST = 0.2;
+const FARTHEST = 6;
+
+function readRange(text: string, say: Say): Range {
+  const name = RANGES.find((r) => r === text);
+  if (name) return { name };
+  const metres = /^(\d+(?:[.,]\d+)?)\s*(m|cm)?$/.exec(text);
+  if (metres) {
+    const value = Number(metres[1]!.replace(",", ".")) / (metres[2] === "cm" ? 100 : 1);
+    if (value >= NEAREST && value <= FARTHEST) return { metres: value };
+  }
+  say("range", RANGES);
+  return null;
+}

@@ -1,0 +1,56 @@
+/** `A strike {1..12} -> B block {#}`: one line of text that stands for several. */
+import type { Line, Part, Word } from "./types.ts";
+
+/** Most lines one range may stand for. */
+export const MAX_RANGE = 50;
+
+/** The range of a line, or null; a line holds at most one. */
+export function rangeOf(line: Line): { first: number; last: number } | null {
+  for (const word of wordsIn(line)) {
+    const range = /^\{\s*(\d{1,3})\s*\.\.\s*(\d{1,3})\s*\}$/.exec(word.text);
+    if (range) {
+      const first = Number(range[1]);
+      const last = Number(range[2]);
+      const step = last < first ? -1 : 1;
+      return { first, last: first + step * Math.min(Math.abs(last - first), MAX_RANGE - 1) };
+    }
+  }
+  return null;
+}
+
+/** The lines that a line with a range stands for; the line itself where it has none. */
+export function expandRange(line: Line): Line[] {
+  const range = rangeOf(line);
+  if (!range) return [line];
+  const lines: Line[] = [];
+  const step = range.last < range.first ? -1 : 1;
+  for (let n = range.first; n !== range.last + step; n += step) {
+    lines.push({
+      ...line,
+      turns: line.turns.map((turn) => ({
+        ...turn,
+        alternatives: turn.alternatives.map((alternative) => ({
+          ...alternative,
+          beats: alternative.beats.map((beat) => ({
+            ...beat,
+            parts: beat.parts.map((part) => withNumber(part, n)),
+          })),
+        })),
+      })),
+    });
+  }
+  return lines;
+}
+
+function withNumber(part: Part, n: number): Part {
+  const words = part.words.map((word) =>
+    word.text.startsWith("{") ? { ...word, text: String(n) } : word,
+  );
+  return { ...part, words };
+}
+
+function* wordsIn(line: Line): Generator<Word> {
+  for (const turn of line.turns)
+    for (const alternative of turn.alternatives)
+      for (const beat of alternative.beats) for (const part of beat.parts) yield* part.words;
+}

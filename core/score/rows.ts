@@ -1,0 +1,227 @@
+/** From the syntax tree to rows: what each row of text says, with its faults. */
+import type { SyntaxNode, Tree } from "@lezer/common";
+import {
+  ACTORS,
+  BLANK,
+  type Actor,
+  type Alternative,
+  type Beat,
+  type BlockHead,
+  type Line,
+  type Part,
+  type Row,
+  type RowBody,
+  type RowContent,
+  type RowFault,
+  type Turn,
+  type TurnActor,
+  type Word,
+} from "./types.ts";
+
+/** Most times a loop may be written to run; beyond it the number is a typing slip. */
+export const MAX_LOOP = 999;
+
+/** Faults that are said but do not keep the row from being read. */
+const READABLE_FAULTS = new Set(["junk", "loop-count"]);
+
+/** Reads rows; rows of equal text and place (before or in play) give the same object. */
+export class RowReader {
+  private known = new Map<string, RowContent>();
+  private previous = new Map<string, RowContent>();
+
+  /** Turns the tree of `text` into rows. */
+  read(text: string, tree: Tree): Row[] {
+    this.previous = this.known;
+    this.known = new Map();
+    const rows: Row[] = [];
+    const cursor = tree.topNode.firstChild;
+    let node: SyntaxNode | null = cursor;
+    let from = 0;
+    for (let index = 0; from <= text.length; index++) {
+      const found = text.indexOf("\n", from);
+      const to = found < 0 ? text.length : found;
+      const nodes: SyntaxNode[] = [];
+      while (node && (node.from < to || (node.from === to && node.name !== "Newline"))) {
+        if (node.name !== "Newline") nodes.push(node);
+        node = node.nextSibling;
+      }
+      while (node && node.name === "Newline" && node.from <= to) node = node.nextSibling;
+      rows.push({ index, from, content: this.content(text.slice(from, to), from, nodes) });
+      from = to + 1;
+    }
+    return rows;
+  }
+
+  private content(text: string, from: number, nodes: SyntaxNode[]): RowContent {
+    if (nodes.length === 0) return BLANK;
+    const key = `${nodes[0]!.name}\n${text}`;
+    const old = this.known.get(key) ?? this.previous.get(key);
+    const content = old ?? new RowBuilder(text, from).build(nodes);
+    this.known.set(key, content);
+    return content;
+  }
+}
+
+/** Builds one row. Positions are given from the start of the row. */
+class RowBuilder {
+  private readonly faults: RowFault[] = [];
+  constructor(
+    private readonly text: string,
+    private readonly base: number,
+  ) {}
+
+  build(nodes: readonly SyntaxNode[]): RowContent {
+    let body: RowBody | null = null;
+    let comment: string | null = null;
+    for (const node of nodes) {
+      if (node.name === "Comment") comment = this.slice(node).trimEnd();
+      else if (node.type.isError) this.fault("stray", node);
+      else if (body) this.fault("second-row", node);
+      else body = this.body(node);
+      comment ??= this.findComment(node);
+    }
+    if (!body) body = comment === null ? this.unread() : { kind: "comment" };
+    const unreadable = this.faults.some((fault) => !READABLE_FAULTS.has(fault.code));
+    if (body.kind !== "header" && unreadable) body = this.unread();
+    return { body, comment: body.kind === "unread" ? null : comment, faults: this.faults };
+  }
+
+  private unread(): RowBody {
+    if (this.faults.length === 0)
+      this.faults.push({ from: 0, to: this.text.length, code: "stray", found: this.text.trim() });
+    return { kind: "unread", text: this.text.trim() };
+  }
+
+  private findComment(node: SyntaxNode): string | null {
+    let found: string | null = null;
+    node.cursor().iterate((inner) => {
+      if (inner.name === "Comment") found = this.slice(inner.node).trimEnd();
+    });
+    return found;
+  }
+
+  private body(node: SyntaxNode): RowBody {
+    if (node.name === "HeaderRow") {
+      const value = node.getChild("HeaderValue");
+      return {
+        kind: "header",
+        key: this.word(node.getChild("HeaderKey")!),
+        value: value && this.word(value),
+      };
+    }
+    this.errorsIn(node);
+    switch (node.name) {
+      case "SectionRow": {
+        const name = node.getChild("SectionName");
+        if (!name) this.fault("section-name", node);
+        return { kind: "section", name: name && this.word(name) };
+      }
+      case "BlockRow":
+        return this.block(node.getChild("BlockHead") ?? node);
+      case "EndRow":
+        return { kind: "end" };
+      default: {
+        const label = node.getChild("Label");
+        return {
+          kind: "play",
+          label: label && this.word(label),
+          lines: node.getChildren("Line").map((line) => this.line(line)),
+        };
+      }
+    }
+  }
+
+  private errorsIn(node: SyntaxNode) {
+    node.cursor().iterate((inner) => {
+      if (inner.name === "Junk") this.fault("junk", inner.node);
+      if (!inner.type.isError) return;
+      this.fault(inner.from === inner.to ? "missing" : "stray", inner.node);
+    });
+  }
+
+  private block(node: SyntaxNode): RowBody {
+    const span = this.span(node);
+    const text = this.slice(node).toLowerCase().trim();
+    const loop = /^loop(\s+swap)?(?:\s+x?\s*(\d+)\s*x?)?(\s+swap)?$/.exec(text);
+    if (loop) {
+      const written = loop[2] === undefined ? 1 : Number(loop[2]);
+      // A number out of range is said and held inside the range, so that the block is still read.
+      if (written < 1 || written > MAX_LOOP) this.fault("loop-count", node);
+      const times = Math.min(Math.max(written, 1), MAX_LOOP);
+      const head: BlockHead = { type: "loop", times, swap: Boolean(loop[1] ?? loop[3]) };
+      return { kind: "block", head, span };
+    }
+    const choose = /^choose\s+(a|b|c|call)$/.exec(text);
+    if (choose) {
+      const by = choose[1] === "call" ? "call" : (choose[1]!.toUpperCase() as Actor);
+      return { kind: "block", head: { type: "choose", by }, span };
+    }
+    if (text === "carry") return { kind: "block", head: { type: "carry" }, span };
+    this.fault("block-head", node);
+    return { kind: "block", head: { type: "carry" }, span };
+  }
+
+  private line(node: SyntaxNode): Line {
+    const turns = node.getChildren("Turn").map((turn) => this.turn(turn));
+    const meets = node.getChildren("Meet").length > 0;
+    if (meets) {
+      const plain = turns.every(
+        (t) => t.alternatives.length === 1 && t.alternatives[0]!.beats.length === 1,
+      );
+      if (turns.length !== 2 || node.getChildren("Arrow").length > 0 || !plain)
+        this.fault("meet-shape", node);
+    }
+    return { ...this.span(node), meets, turns };
+  }
+
+  private turn(node: SyntaxNode): Turn {
+    let actor: TurnActor | null = null;
+    const alternatives = node.getChildren("Alternative").map((alternative, index) => {
+      const first = alternative.getChild("Beat")?.getChild("Part")?.getChild("Word");
+      const named = first ? asActor(this.slice(first)) : null;
+      if (named && (index === 0 || named === actor)) actor = named;
+      else if (named) this.fault("alternative-actor", first!);
+      return this.alternative(alternative, named !== null);
+    });
+    return { ...this.span(node), actor, alternatives };
+  }
+
+  private alternative(node: SyntaxNode, named: boolean): Alternative {
+    const beats = node.getChildren("Beat").map((beat, b): Beat => {
+      const parts = beat.getChildren("Part").map((part, p): Part => {
+        const words: Word[] = [];
+        for (let child = part.firstChild; child; child = child.nextSibling) {
+          if (child.name === "Word" || child.name === "Range") words.push(this.word(child));
+        }
+        if (b === 0 && p === 0 && named) words.shift();
+        if (words.length === 0) this.fault("missing", part);
+        const first = words[0] ?? this.span(part);
+        return { from: first.from, to: this.span(part).to, words };
+      });
+      return { from: parts[0]?.from ?? 0, to: this.span(beat).to, parts };
+    });
+    return { ...this.span(node), beats };
+  }
+
+  private word(node: SyntaxNode): Word {
+    return { ...this.span(node), text: this.slice(node) };
+  }
+
+  private span(node: SyntaxNode) {
+    return { from: node.from - this.base, to: Math.min(node.to - this.base, this.text.length) };
+  }
+
+  private slice(node: SyntaxNode): string {
+    return this.text.slice(node.from - this.base, node.to - this.base);
+  }
+
+  private fault(code: string, node: SyntaxNode) {
+    this.faults.push({ ...this.span(node), code, found: this.slice(node).trim().slice(0, 40) });
+  }
+}
+
+function asActor(text: string): TurnActor | null {
+  const lower = text.toLowerCase();
+  if (lower === "both") return "both";
+  return ACTORS.find((actor) => actor.toLowerCase() === lower) ?? null;
+}

@@ -1,0 +1,105 @@
+/** Rows to a tree of sections, blocks and lines. */
+import type {
+  BlockHead,
+  Row,
+  RowFault,
+  ScoreBlock,
+  ScoreItem,
+  Word,
+} from "./types.ts";
+
+interface Open {
+  readonly row: Row;
+  readonly head: BlockHead;
+  readonly items: ScoreItem[];
+  /** True where an `end` row closes this block; otherwise the first blank row does. */
+  readonly byEnd: boolean;
+}
+
+/** Builds the tree; says labels outside a choice, rows of a header that come late, and loose ends. */
+export function structure(rows: readonly Row[]): {
+  items: ScoreItem[];
+  faults: { row: Row; fault: RowFault }[];
+} {
+  const closing = closedByEnd(rows);
+  const top: ScoreItem[] = [];
+  const open: Open[] = [];
+  const faults: { row: Row; fault: RowFault }[] = [];
+  const target = () => open[open.length - 1]?.items ?? top;
+  const close = () => {
+    const { row, head, items } = open.pop()!;
+    const block: ScoreBlock = { kind: "block", row, head, items };
+    if (!items.some((item) => item.kind !== "section"))
+      faults.push({ row, fault: { from: 0, to: 4, code: "empty-block", found: head.type } });
+    target().push(block);
+  };
+
+  for (const row of rows) {
+    const { body } = row.content;
+    switch (body.kind) {
+      case "blank":
+        while (open.length > 0 && !open[open.length - 1]!.byEnd) close();
+        break;
+      case "section":
+        if (body.name) target().push({ kind: "section", row, name: body.name.text });
+        break;
+      case "block":
+        open.push({ row, head: body.head, items: [], byEnd: closing.has(row.index) });
+        break;
+      case "end":
+        while (open.length > 0 && !open[open.length - 1]!.byEnd) close();
+        if (open.length > 0) close();
+        else faults.push({ row, fault: { from: 0, to: 3, code: "stray-end", found: "end" } });
+        break;
+      case "play": {
+        const label = body.label && checkLabel(row, body.label, open, faults);
+        for (const line of body.lines)
+          target().push({ kind: "line", row, label: label?.text ?? null, line });
+        break;
+      }
+      default:
+    }
+  }
+  while (open.length > 0) close();
+  return { items: top, faults };
+}
+
+/** The rows of blocks that an `end` row closes. */
+function closedByEnd(rows: readonly Row[]): Set<number> {
+  const closed = new Set<number>();
+  const open: number[] = [];
+  for (const { index, content } of rows) {
+    if (content.body.kind === "block") open.push(index);
+    if (content.body.kind === "end" && open.length > 0) closed.add(open.pop()!);
+  }
+  return closed;
+}
+
+const NO_LABEL = new Set(["a", "b", "c", "both", "loop", "choose", "carry", "section", "end"]);
+
+function checkLabel(
+  row: Row,
+  label: Word,
+  open: readonly Open[],
+  faults: { row: Row; fault: RowFault }[],
+): Word | null {
+  const say = (code: string) =>
+    faults.push({ row, fault: { from: label.from, to: label.to, code, found: label.text } });
+  if (NO_LABEL.has(label.text.toLowerCase())) {
+    say("late-header");
+    return null;
+  }
+  const choice = [...open].reverse().find((o) => o.head.type === "choose");
+  if (!choice) {
+    say("label-outside");
+    return null;
+  }
+  const twice = choice.items.some(
+    (item) =>
+      item.kind === "line" &&
+      item.row !== row &&
+      item.label?.toLowerCase() === label.text.toLowerCase(),
+  );
+  if (twice) say("label-twice");
+  return label;
+}

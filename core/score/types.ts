@@ -1,0 +1,111 @@
+/** The score as typed: it may be wrong, but everything in it knows its place in the text. */
+
+/** A stretch of text; inside a row positions count from the start of that row. */
+export interface Span {
+  readonly from: number;
+  readonly to: number;
+}
+
+export const ACTORS = ["A", "B", "C"] as const;
+export type Actor = (typeof ACTORS)[number];
+export type TurnActor = Actor | "both";
+
+export interface Word extends Span {
+  readonly text: string;
+}
+
+/** One move with its modifiers, as typed. */
+export interface Part extends Span {
+  readonly words: readonly Word[];
+}
+
+/** What one person does at one time: parts joined by `+`. */
+export interface Beat extends Span {
+  readonly parts: readonly Part[];
+}
+
+/** Beats joined by `,`. */
+export interface Alternative extends Span {
+  readonly beats: readonly Beat[];
+}
+
+/** What one person does before the initiative passes, in one or several alternatives (`|`). */
+export interface Turn extends Span {
+  /** null where no actor was typed. */
+  readonly actor: TurnActor | null;
+  readonly alternatives: readonly Alternative[];
+}
+
+/** Turns joined by `->`, or two blows that meet (`<>`). */
+export interface Line extends Span {
+  readonly meets: boolean;
+  readonly turns: readonly Turn[];
+}
+
+/** A syntax fault found while reading a row; `code` picks the words in the catalogue. */
+export interface RowFault extends Span {
+  readonly code: string;
+  readonly found: string;
+}
+
+export type BlockHead =
+  | { readonly type: "loop"; readonly times: number; readonly swap: boolean }
+  | { readonly type: "choose"; readonly by: Actor | "call" }
+  | { readonly type: "carry" };
+
+export type RowBody =
+  | { readonly kind: "blank" }
+  | { readonly kind: "comment" }
+  | { readonly kind: "header"; readonly key: Word; readonly value: Word | null }
+  | { readonly kind: "section"; readonly name: Word | null }
+  | { readonly kind: "block"; readonly head: BlockHead; readonly span: Span }
+  | { readonly kind: "end" }
+  | { readonly kind: "play"; readonly label: Word | null; readonly lines: readonly Line[] }
+  | { readonly kind: "unread"; readonly text: string };
+
+/** One row of text. Rows of equal text share one `content` object, which downstream caches rely on. */
+export interface Row {
+  /** Row number, from 0. */
+  readonly index: number;
+  /** Place of the row's first character in the whole text. */
+  readonly from: number;
+  readonly content: RowContent;
+}
+
+export interface RowContent {
+  readonly body: RowBody;
+  /** The comment at the end of the row, `#` included. */
+  readonly comment: string | null;
+  readonly faults: readonly RowFault[];
+}
+
+export interface ScoreLine {
+  readonly kind: "line";
+  readonly row: Row;
+  readonly label: string | null;
+  readonly line: Line;
+}
+
+export interface ScoreSection {
+  readonly kind: "section";
+  readonly row: Row;
+  readonly name: string;
+}
+
+export interface ScoreBlock {
+  readonly kind: "block";
+  readonly row: Row;
+  readonly head: BlockHead;
+  readonly items: readonly ScoreItem[];
+}
+
+export type ScoreItem = ScoreLine | ScoreSection | ScoreBlock;
+
+/** A score as typed. `rows` hold all of the text but its layout; `items` are the same rows as a tree. */
+export interface Score {
+  readonly rows: readonly Row[];
+  readonly items: readonly ScoreItem[];
+  readonly faults: readonly { readonly row: Row; readonly fault: RowFault }[];
+}
+
+export const BLANK: RowContent = { body: { kind: "blank" }, comment: null, faults: [] };

@@ -1,0 +1,49 @@
+/**
+ * Hand and leg defences. Segments are [|u|, w, |u|, w] in shares of H on the covering side;
+ * boxes [|u| from, |u| to, w from, w to]; depth in m. Common practice, no source.
+ */
+import { defineMoves } from "../define.ts";
+
+const HIGH_BOX = [-0.12, 0.2, 0.68, 1.0] as const;
+const parry = (push: "inward" | "outward" | "down" | "up", box: readonly [number, number, number, number] = HIGH_BOX, limit = 0.22) =>
+  ({ by: "deflect", limb: "hand", push, box, limit }) as const;
+const forearm = (a: number, b: number, c: number, d: number, depth = 0.25) =>
+  ({ by: "interpose", limb: "forearm", segments: [[a, b, c, d]], depth, stands: "incoming" }) as const;
+
+export const handDefences = defineMoves(
+  { group: "hand defence", roles: ["answer", "setup"], limb: "incoming hand", sides: "limb", move: 120 },
+  [
+    { id: "long-guard", names: { english: ["long guard"], thai: ["yan"] }, limb: "lead hand", answer: [{ by: "interpose", limb: "hand", box: [-0.1, 0.14, 0.78, 0.98], depth: 0.5, stands: "lead" }], coaching: ["Arm long, palm at his face or shoulder.", "Chin behind the shoulder."], faults: ["Bends the arm when he comes.", "Drops the rear hand."] },
+    { id: "leg-catch", names: { english: ["leg catch", "catch the leg"] }, answer: [forearm(0.105, 0.6, 0.09, 0.76, 0.15), { by: "seize", part: "leg" }], contact: { kind: "grip", on: "leg", incoming: true }, move: 250, coaching: ["Move with the kick, then hold it.", "Arm under, elbow tight."], faults: ["Reaches down for it.", "Takes the full force standing still."] },
+    { id: "slap-parry", names: { english: ["slap parry", "slap", "straight parry"], cantonese: ["pak sao", "pak"], filipino: ["tapik"] }, answer: [parry("inward")], move: 100, coaching: ["Short, across, on the wrist.", "The other hand is already going."], faults: ["Reaches to meet the attack.", "Pushes it down so that the centre opens."] },
+    { id: "parry", names: { english: ["parry", "inward parry"], japanese: ["nagashi uke"], boxing: ["brush parry"] }, answer: [parry("inward")], move: 100, coaching: ["Only as far as the shoulder line.", "Palm to his wrist."], faults: ["Chases the fist.", "Drops the idle hand."] },
+    { id: "outward-parry", names: { english: ["outward parry", "outside parry"] }, answer: [parry("outward")], move: 120, coaching: ["Back of the hand, from the centre out.", "Elbow stays down."], faults: ["Sweeps too wide.", "Leaves the centre open."] },
+    { id: "low-parry", names: { english: ["low parry"], japanese: ["gedan barai", "low sweep parry"] }, answer: [parry("inward", [-0.14, 0.22, 0.34, 0.76])], move: 130, coaching: ["Hand drops past the hip and back.", "Knees bend a little."], faults: ["Bends over.", "Leaves the hand low."] },
+    { id: "scoop", names: { english: ["scoop", "scooping parry"], japanese: ["sukui uke"] }, answer: [parry("outward", [-0.14, 0.22, 0.34, 0.76])], move: 160, coaching: ["Under the heel and to the side.", "Turn the body with it."], faults: ["Lifts the kick to the own face.", "Grabs."] },
+    { id: "catch", names: { english: ["catch", "palm catch"] }, limb: "rear hand", answer: [{ by: "interpose", limb: "hand", box: [-0.1, 0.14, 0.55, 1.0], depth: 0.2, stands: "rear" }], coaching: ["Palm in front of the chin, gives a little.", "Elbow stays in."], faults: ["Reaches out for it.", "Lets it push the hand into the face."] },
+    { id: "cross-catch", names: { english: ["cross catch"] }, limb: "rear hand", answer: [{ by: "interpose", limb: "hand", box: [-0.16, 0.06, 0.78, 1.0], depth: 0.16, stands: "rear" }], coaching: ["The spare hand crosses as a second catch.", "Elbow covers the ribs."], faults: ["Both hands on one side.", "Leaves its own side for too long."] },
+    { id: "cover", names: { english: ["cover", "high cover"], boxing: ["ear muff"] }, sides: "limb", answer: [{ by: "interpose", limb: "forearm", segments: [[0.09, 0.79, 0.065, 0.97]], depth: 0.12, stands: "incoming" }], coaching: ["Hand to the hairline, elbow in front.", "Look between the arms."], faults: ["Hand away from the head.", "Eyes shut."] },
+    { id: "double-cover", names: { english: ["double cover", "both arms cover"] }, limb: "both hands", sides: "cover", answer: [{ by: "interpose", limb: "forearm", segments: [[0.09, 0.78, 0.06, 0.98]], depth: 0.15, double: true, stands: "incoming" }], coaching: ["Both forearms on the side it comes from.", "Step in or brace as it lands."], faults: ["One arm alone against a leg.", "Leans into the kick."] },
+    { id: "elbow-drop", names: { english: ["elbow drop", "drop the elbow", "elbow block"] }, answer: [{ by: "interpose", limb: "forearm", segments: [[0.105, 0.6, 0.09, 0.76]], depth: 0.12, stands: "incoming" }], coaching: ["Elbow to the hip, fist stays at the cheek.", "Turn the body a little."], faults: ["Drops the hand, not the elbow.", "Bends sideways."] },
+    { id: "shoulder-roll", names: { english: ["shoulder roll"] }, limb: "lead hand", answer: [{ by: "interpose", limb: "upper arm", segments: [[0.11, 0.78, 0.035, 0.905]], depth: 0.16, stands: "lead" }, { by: "displace", side: { head: 0.06 }, drop: { head: 0.05, chest: 0.02 }, back: { head: 0.05, chest: 0.02 }, way: "word" }], move: 140, coaching: ["Lead shoulder to the chin, turn with the blow.", "Spare hand at the cheek."], faults: ["Lifts the shoulder without turning.", "Opens the top: a drop comes in."] },
+    { id: "rising-block", names: { english: ["rising block", "high block"], japanese: ["age uke", "jodan uke"] }, answer: [{ by: "interpose", limb: "forearm", segments: [[0.15, 1.0, -0.1, 1.05]], depth: 0.25, stands: "incoming" }], move: 140, coaching: ["Up and forward, forearm slanted.", "Fist higher than the elbow."], faults: ["Stops over the head.", "Elbow out to the side."] },
+    { id: "outer-block", names: { english: ["outer block", "outside block"], japanese: ["soto uke"] }, answer: [forearm(0.15, 0.72, 0.17, 1.0)], move: 140, coaching: ["Elbow a fist from the ribs, turn the forearm out.", "Hips turn with it."], faults: ["Swings too far.", "Shoulder up."] },
+    { id: "inner-block", names: { english: ["inner block", "inside block"], japanese: ["uchi uke"] }, answer: [parry("inward"), forearm(0.1, 0.7, 0.1, 0.95)], move: 140, coaching: ["From outside to the centre.", "Elbow down."], faults: ["Crosses past the centre.", "Only arm, no hip."] },
+    { id: "low-block", names: { english: ["low block"], japanese: ["gedan uke"] }, answer: [forearm(0.17, 0.72, 0.19, 0.42, 0.3), parry("outward", [-0.14, 0.24, 0.34, 0.66])], move: 150, coaching: ["From the shoulder down and out.", "Knees bend."], faults: ["Bends over to reach.", "Hand meets a shin head on."] },
+    { id: "cross-block", names: { english: ["cross block", "x block"], japanese: ["juji uke"] }, limb: "both hands", sides: "none", heights: ["low", "high"], answer: [{ by: "interpose", limb: "forearm", segments: { low: [[0.07, 0.55, -0.07, 0.68], [-0.07, 0.55, 0.07, 0.68]], high: [[0.07, 1.0, -0.07, 1.12], [-0.07, 1.0, 0.07, 1.12]] }, depth: 0.3, double: true, stands: "both" }], move: 160, coaching: ["Wrists crossed, elbows in.", "Free one hand at once."], faults: ["Both hands low and the head open.", "Leans over it."] },
+    { id: "wedge", names: { english: ["wedge", "spear"], japanese: ["kakiwake uke"] }, limb: "both hands", sides: "none", answer: [{ by: "interpose", limb: "forearm", segments: [[0.16, 0.78, 0.05, 0.96], [-0.16, 0.78, -0.05, 0.96]], depth: 0.35, double: true, stands: "both" }], move: 160, coaching: ["Both arms up the middle, driving in.", "Chin down."], faults: ["Arms without steps.", "Too high."] },
+    { id: "post", names: { english: ["post", "stiff arm"] }, limb: "lead hand", requires: "level change", answer: [{ by: "deny", line: 1 }], move: 150, coaching: ["Straight arm on his shoulder or head.", "Hips back and low."], faults: ["Bent arm.", "Stands up tall."] },
+    { id: "frame", names: { english: ["frame", "forearm frame"] }, limb: "lead hand", answer: [{ by: "deny", line: 2 }, { by: "energy", goes: [0.6, 0, 0.8], keeps: true }], move: 180, coaching: ["Forearm across his neck and collar bone; he runs into it.", "Hips away."], faults: ["Pushes with the hand.", "Square hips."] },
+    { id: "collar-tie", names: { english: ["collar tie"] }, limb: "lead hand", contact: { kind: "grip", on: "neck" }, move: 200, coaching: ["Hand behind the neck, elbow on the collar bone.", "Weight hangs on him."], faults: ["Pulls the chin.", "Elbow flares."] },
+  ],
+);
+
+export const legDefences = defineMoves(
+  { group: "leg defence", roles: ["answer"], limb: "incoming leg", sides: "limb", move: 200 },
+  [
+    { id: "shin-check", names: { english: ["shin check", "check"], thai: ["yok"] }, answer: [{ by: "interpose", limb: "shin", segments: [[0.11, 0.24, 0.1, 0.5]], depth: 0.2, stands: "incoming" }], coaching: ["Knee out towards the kick, toes up.", "Elbow meets the knee."], faults: ["Lifts straight up, shin not turned out.", "Leans back."], cautions: ["Shin guards for repetitions; no hard shin on shin."] },
+    { id: "leg-lift", names: { english: ["leg lift", "lift the leg"] }, answer: [{ by: "displace", leg: 0.45 }], move: 220, coaching: ["Foot off the floor, knee to the elbow.", "Come down forward."], faults: ["Swings the leg away and falls.", "Drops the hands."] },
+    { id: "knee-shield", names: { english: ["knee shield"], thai: ["yok bang"] }, answer: [{ by: "interpose", limb: "shin", segments: [[0.11, 0.24, 0.0, 0.55]], depth: 0.3, stands: "incoming" }], move: 240, coaching: ["Knee across the middle.", "Hands stay high."], faults: ["Too low for the kick.", "Jumps."] },
+    { id: "sprawl", names: { english: ["sprawl"] }, limb: "body", sides: "none", goesDown: true, answer: [{ by: "deny", line: 3 }], move: 400, coaching: ["Hips back and down on his shoulders.", "One hand on his head."], faults: ["Knees on the floor.", "Hips high."] },
+  ],
+);

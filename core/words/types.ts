@@ -1,0 +1,193 @@
+/**
+ * What a move is: data, no code. Lengths in metres for a person of 1.75 m unless a field says
+ * `share of H` (share of stature); times in ms at full speed; angles in degrees.
+ */
+import type { Side } from "../score/person.ts";
+
+export type { Side };
+
+export const ROLES = ["feed", "answer", "return", "setup"] as const;
+export type Role = (typeof ROLES)[number];
+
+export const TRADITIONS = ["english", "filipino", "cantonese", "japanese", "thai", "boxing"] as const;
+export type Tradition = (typeof TRADITIONS)[number];
+
+export const LIMBS = [
+  "lead hand",
+  "rear hand",
+  "weapon hand",
+  "off hand",
+  "incoming hand",
+  "both hands",
+  "lead leg",
+  "rear leg",
+  "incoming leg",
+  "body",
+] as const;
+export type LimbRule = (typeof LIMBS)[number];
+
+export const HEIGHTS = ["high", "mid", "low"] as const;
+export type Height = (typeof HEIGHTS)[number];
+/** One value, or one for each height word; the first key is the default height. */
+export type ByHeight<T> = T | Partial<Record<Height, T>>;
+
+export const TOOLS = [
+  "fist", "palm", "fingers", "elbow", "shoulder", "foot", "shin", "knee",
+  "stick", "butt", "blade", "pad", "grip", "body",
+] as const;
+export type Tool = (typeof TOOLS)[number];
+
+/** A blow, shot or throw at the other person. */
+export interface AttackData {
+  readonly tool: Tool;
+  /** thrust: a line in depth; arc: a strip along the clock line; shoot: a takedown entry. */
+  readonly path: "thrust" | "arc" | "shoot";
+  /** Where an arc comes from on the receiver's clock, for a right limb (9: his left). */
+  readonly clock?: ByHeight<number>;
+  readonly target: ByHeight<string>;
+  /** Hand blows: share of the arm's length (a weapon's length is added). */
+  readonly extension?: number;
+  /** Leg blows and shots: reach from the own centre, share of H. */
+  readonly reach?: number;
+  /** Turn of the trunk at contact as a feed and as a return: it brings the shoulder forward. */
+  readonly turn?: number | { readonly lead: number; readonly rear: number };
+  readonly turnReturn?: number | { readonly lead: number; readonly rear: number };
+  /** Shots: how far he drives on past the first touch, m. */
+  readonly drive?: number;
+  /** Longest step the feeder takes by himself with it, for a 1.75 m person. */
+  readonly step?: number;
+  /** Nearest distance of the two centres at which it can be thrown. */
+  readonly minGap?: number;
+  /** First sign to contact, own step not counted. */
+  readonly contact: number;
+  /** Contact to guard. */
+  readonly recover: number;
+  /** Foot that must be free to push (same or other side as the limb), and that carries afterwards. */
+  readonly loads?: "same" | "other";
+  readonly leaves?: "same" | "other";
+  /** 0 probing to 1 all in. */
+  readonly commitment: number;
+  /** Turns the body so far that a `recover` is needed before the next blow. */
+  readonly overTurns?: boolean;
+  /** How a hit moves the one who is hit: chains use it. */
+  readonly effect?: "head back" | "head forward" | "quarter turn" | "knee gives";
+}
+
+/** Contact energies: what the feeder's touch does at the contact point, receiver's frame [u, w, d]. */
+export interface EnergyData {
+  readonly direction: readonly [number, number, number] | "gone";
+  readonly on: string;
+  readonly contact: number;
+}
+
+export const BODY_PARTS = ["head", "chest", "belly", "hips", "legs"] as const;
+export type Moved = Partial<Record<(typeof BODY_PARTS)[number], number>>;
+
+/** Segment [|u|, w] to [|u|, w], shares of H, on the covering side; negative u crosses the centre. */
+export type SegmentData = readonly [number, number, number, number];
+/** Region in shares of H where a hand can meet a line: [|u| from, |u| to, w from, w to]. */
+export type BoxData = readonly [number, number, number, number];
+
+export const COVER_LIMBS = ["hand", "forearm", "upper arm", "shin", "stick", "two-hand stick", "blade"] as const;
+export type CoverLimb = (typeof COVER_LIMBS)[number];
+
+export type Mechanism =
+  | {
+      readonly by: "displace";
+      readonly side?: Moved;
+      readonly drop?: Moved;
+      readonly back?: Moved;
+      /** Steps: how far the feet go. `forward` is solved up to this length where it helps. */
+      readonly feet?: { readonly back?: number; readonly side?: number; readonly forward?: number };
+      /** Turn of the whole body. */
+      readonly turn?: number;
+      /** Only the attacked leg moves, this far back. */
+      readonly leg?: number;
+      /** Where a move with no direction goes: see the defaults in the notation. */
+      readonly way?: "evade" | "weave" | "word";
+    }
+  | {
+      readonly by: "interpose";
+      readonly limb: CoverLimb;
+      readonly segments?: ByHeight<readonly SegmentData[]>;
+      /** The limb is put onto the line by sight, anywhere in this region. */
+      readonly box?: BoxData;
+      /** In front of the body's centre. */
+      readonly depth: number;
+      readonly double?: boolean;
+      /** Which side it stands on when none is named. */
+      readonly stands: "incoming" | "lead" | "rear" | "both";
+    }
+  | {
+      readonly by: "deflect";
+      readonly limb: CoverLimb;
+      readonly push: "inward" | "outward" | "down" | "up";
+      readonly box: BoxData;
+      /** Largest push it can give at 0.3 m in front, m. */
+      readonly limit: number;
+    }
+  | { readonly by: "pass"; readonly to: "inside" | "outside"; readonly step: number }
+  | { readonly by: "jam" }
+  | { readonly by: "seize"; readonly part: "leg" }
+  | { readonly by: "cut"; readonly limb: "stick" | "blade" }
+  | {
+      readonly by: "energy";
+      /** How the contact point goes: a direction, round the spine, with the energy, or against it. */
+      readonly goes: readonly [number, number, number] | "turn" | "with" | "against" | "through";
+      readonly keeps: boolean;
+    }
+  | { readonly by: "deny"; readonly line: 1 | 2 | 3 };
+
+export interface ContactData {
+  readonly kind: "pin" | "grip" | "touch" | "clear" | "break";
+  /** Part taken when none is named. */
+  readonly on: string;
+  /** Part of an attacking limb is taken: the hand or leg that came. */
+  readonly incoming?: boolean;
+}
+
+export interface MoveData {
+  readonly id: string;
+  readonly names: Partial<Record<Tradition, readonly string[]>>;
+  readonly group: string;
+  readonly roles: readonly Role[];
+  readonly limb: LimbRule;
+  /** What a side word means: the limb, the covered side, a way to go, or nothing. */
+  readonly sides: "limb" | "cover" | "way" | "none";
+  /** The limb belongs to the move: a lead cross contradicts itself. */
+  readonly fixedSide?: true;
+  /** What must be held in the acting hand. */
+  readonly needs?: "stick" | "blade" | "weapon" | "empty" | "two sticks" | "pad";
+  readonly heights?: readonly Height[];
+  readonly attack?: AttackData;
+  readonly energy?: EnergyData;
+  readonly answer?: readonly Mechanism[];
+  readonly contact?: ContactData;
+  /** Time until the target is clear or the cover stands. */
+  readonly move?: number;
+  /** A companion this move needs in the same beat. */
+  readonly requires?: "step in" | "level change";
+  /** Needs a `recover` before a standing blow. */
+  readonly goesDown?: boolean;
+  /** Brings hands and balance back. */
+  readonly restores?: boolean;
+  /** Changes the lead side, or the hand that holds the weapon. */
+  readonly changes?: "stance" | "hands";
+  /** Takes a fixed number of beats of a cycle. */
+  readonly beats?: number;
+  /** Standard strike, block or counter of the numbering set. */
+  readonly numbered?: "strike" | "block" | "counter";
+  readonly opens?: boolean;
+  readonly coaching: readonly string[];
+  readonly faults: readonly string[];
+  readonly cautions?: readonly string[];
+}
+
+declare const moveId: unique symbol;
+export type MoveId = string & { readonly [moveId]: true };
+export interface Move extends Omit<MoveData, "id"> {
+  readonly id: MoveId;
+  readonly name: string;
+  /** A move the school added itself. */
+  readonly own: boolean;
+}

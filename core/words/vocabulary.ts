@@ -1,0 +1,111 @@
+/** The moves a score may use: what ships and what a school added, found by any of their names. */
+import { distance } from "fastest-levenshtein";
+import type { WeaponKind } from "../score/person.ts";
+import type { Kind } from "../score/header.ts";
+import { shippedMoves } from "./data/index.ts";
+import { numberingSets, type NumberingSet } from "./data/numbering.ts";
+import { TRADITIONS, type Move, type MoveData, type MoveId, type Tradition } from "./types.ts";
+
+/** Changes whenever shipped data or the model change, so that stored verdicts say what made them. */
+export const VOCABULARY_VERSION = "2026.11";
+
+export interface Vocabulary {
+  readonly moves: ReadonlyMap<MoveId, Move>;
+  /** Lower-case name to the moves that bear it, shipped order first. */
+  readonly byName: ReadonlyMap<string, readonly Move[]>;
+  /** Most words in any name. */
+  readonly longest: number;
+  readonly numbering: ReadonlyMap<string, NumberingSet>;
+}
+
+/** A name as it is looked up: lower case, hyphens as blanks, single blanks. */
+export const nameKey = (name: string): string =>
+  name.toLowerCase().replace(/[-\s]+/g, " ").trim();
+
+/** Builds a vocabulary from shipped moves and a school's own; own moves come first among homonyms. */
+export function makeVocabulary(
+  own: readonly MoveData[] = [],
+  ownSets: readonly NumberingSet[] = [],
+): Vocabulary {
+  const moves = new Map<MoveId, Move>();
+  const byName = new Map<string, Move[]>();
+  let longest = 1;
+  const add = (data: MoveData, isOwn: boolean) => {
+    const id = data.id as MoveId;
+    const move: Move = { ...data, id, name: displayName(data, "english"), own: isOwn };
+    moves.set(id, move);
+    for (const name of Object.values(data.names).flat()) {
+      const key = nameKey(name);
+      longest = Math.max(longest, key.split(" ").length);
+      const known = byName.get(key) ?? [];
+      if (!known.includes(move)) known.push(move);
+      byName.set(key, known);
+    }
+  };
+  for (const data of own) add(data, true);
+  for (const data of shippedMoves) if (!moves.has(data.id as MoveId)) add(data, false);
+  const numbering = new Map([...numberingSets, ...ownSets].map((set) => [set.id, set]));
+  return { moves, byName, longest, numbering };
+}
+
+/** The name to show for a move in a tradition; English where the tradition has none. */
+export function displayName(move: Pick<MoveData, "names" | "id">, tradition: Tradition): string {
+  return move.names[tradition]?.[0] ?? move.names.english?.[0] ?? move.id;
+}
+
+let shipped: Vocabulary | null = null;
+/** The vocabulary as it ships. */
+export function shippedVocabulary(): Vocabulary {
+  return (shipped ??= makeVocabulary());
+}
+
+export interface LookupContext {
+  readonly holds: WeaponKind | null;
+  readonly twoSticks: boolean;
+  readonly kind: Kind;
+  readonly tradition: string | null;
+}
+
+/** True where the actor holds what the move needs. */
+export function canHold(move: Move, context: Pick<LookupContext, "holds" | "twoSticks">): boolean {
+  switch (move.needs) {
+    case "stick":
+      return context.holds === "stick";
+    case "blade":
+      return context.holds !== null && context.holds !== "stick";
+    case "weapon":
+      return context.holds !== null;
+    case "two sticks":
+      return context.twoSticks;
+    default:
+      return true;
+  }
+}
+
+const CONTACT_GROUPS = new Set(["contact", "energy", "yielding"]);
+
+/** Picks among moves of one name: by what the actor holds, then the kind, then the tradition. */
+export function chooseHomonym(moves: readonly Move[], context: LookupContext): Move {
+  const score = (move: Move) => {
+    const byContact = CONTACT_GROUPS.has(move.group) === (context.kind === "sensitivity");
+    const tradition = TRADITIONS.find((t) => t === context.tradition);
+    return (
+      (canHold(move, context) ? 8 : 0) + (byContact ? 2 : 0) + (tradition && move.names[tradition] ? 1 : 0)
+    );
+  };
+  return moves.reduce((best, move) => (score(move) > score(best) ? move : best));
+}
+
+/** The names nearest to a word that is none, best first. */
+export function nearestNames(vocabulary: Vocabulary, typed: string, count = 3): string[] {
+  const key = nameKey(typed).slice(0, 40);
+  if (key.length < 2) return [];
+  const most = Math.max(2, Math.floor(key.length / 2));
+  const scored: { name: string; cost: number }[] = [];
+  for (const name of vocabulary.byName.keys()) {
+    if (Math.abs(name.length - key.length) > most) continue;
+    const cost = distance(key, name);
+    if (cost <= most) scored.push({ name, cost });
+  }
+  return scored.sort((a, b) => a.cost - b.cost || a.name.localeCompare(b.name)).slice(0, count).map((s) => s.name);
+}
