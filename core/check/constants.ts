@@ -30,7 +30,7 @@ export const MODEL = {
   pushOffRear: 0.15,
   pushOffLead: 0.15,
   /** How far a striker lowers the shoulder for a low target (knees and waist), share of H. */
-  dip: 0.12,
+  dip: 0.2,
   /** Needed push is taken at this distance before the target. */
   parryAhead: 0.3,
   /** Longest way a parrying hand reaches in front. */

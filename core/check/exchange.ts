@@ -158,12 +158,14 @@ function robustness(answered: Answered, uses: readonly MoveUse[], blow: Blow | n
 function ceilingFor(feed: Feed, blow: Blow | null, answered: Answered, { header, choices }: Setting, receiver: BodyState) {
   const rules = header.rules[receiver.actor];
   const touching = feed.use.move.energy !== undefined || receiver.holds.left !== null || receiver.holds.right !== null;
-  const known = knowledge(header.kind, choices, rules.has("eyes closed"), touching);
+  const seen = knowledge(header.kind, choices, rules.has("eyes closed"), touching);
+  // Once a combination has begun its rest comes in a known rhythm.
+  const known = feed.first || feed.isReturn ? seen : { ...seen, rhythm: true };
   const contact = contactTime(feed, blow, receiver.body.scale);
   const working = answered.layers.filter((layer) => layer.fails === null);
   const movement = Math.min(...working.map((layer) => movementTime([layer])));
   const reaction = reactionTime(known);
-  const limits = `the ${feed.use.text} takes ${Math.round(contact)} ms, the answer ${movement} ms, and seeing which of ${choices} it is ${Math.round(reaction)} ms`;
+  const limits = `the ${feed.use.text} takes ${Math.round(contact)} ms, the answer ${movement} ms, and ${known.choices > 1 ? `telling which of ${choices} it is` : `noticing it`} ${Math.round(reaction)} ms`;
   return { value: ceilingOf(contact, movement, reaction), limits };
 }
 

@@ -104,7 +104,35 @@ const FILLER = new Set(["the", "with", "hand", "a", "and", "degrees", "arm", "le
 
 type Draft = { -readonly [K in keyof MoveUse]: MoveUse[K] };
 
+/** What a part means in a context, without its place; kept, since drills say the same few things often. */
+interface Reading {
+  readonly use: MoveUse | null;
+  readonly faults: readonly WordFault[];
+}
+const readings = new WeakMap<Vocabulary, Map<string, Reading>>();
+/** Most readings kept for a vocabulary; a text that is all different words must not fill the memory. */
+const MAX_READINGS = 5000;
+
+const contextKey = (c: ResolveContext): string =>
+  `${c.holds}|${c.twoSticks}|${c.kind}|${c.tradition}|${c.hand}|${c.lead}|${c.numbering}|`;
+
 function resolvePart(part: Part, vocabulary: Vocabulary, context: ResolveContext, faults: WordFault[]): MoveUse | null {
+  let key = contextKey(context);
+  for (const word of part.words) key += `${word.text} `;
+  let kept = readings.get(vocabulary);
+  if (!kept || kept.size > MAX_READINGS) readings.set(vocabulary, (kept = new Map()));
+  let reading = kept.get(key);
+  if (!reading) {
+    const found: WordFault[] = [];
+    reading = { use: readPart(part, vocabulary, context, found), faults: found };
+    kept.set(key, reading);
+  }
+  const { from, to } = part;
+  for (const fault of reading.faults) faults.push({ ...fault, from, to });
+  return reading.use && { ...reading.use, from, to };
+}
+
+function readPart(part: Part, vocabulary: Vocabulary, context: ResolveContext, faults: WordFault[]): MoveUse | null {
   const span = spanOf(part);
   const read = wordsOf(part);
   const { words } = read;

@@ -39,19 +39,19 @@ export const handBlows = defineMoves(
     },
     {
       id: "hook", names: { english: ["hook"], boxing: ["3"], japanese: ["mawashi zuki"] }, limb: "lead hand",
-      attack: { path: "arc", tool: "fist", target: { high: "head", mid: "ribs", low: "ribs" }, clock: 9, extension: 0.62, turn: { lead: 55, rear: 25 }, turnReturn: { lead: 55, rear: 40 }, step: 0.5, minGap: 0.25, contact: 300, recover: 280, loads: "same", leaves: "other", commitment: 0.5, effect: "quarter turn" },
+      attack: { path: "arc", tool: "fist", target: { high: "head", mid: "ribs", low: "ribs" }, clock: 9, extension: 0.62, turn: { lead: 55, rear: 25 }, turnReturn: { lead: 55, rear: 40 }, step: 0.6, minGap: 0.25, contact: 300, recover: 280, loads: "same", leaves: "other", commitment: 0.5, effect: "quarter turn" },
       coaching: ["Elbow level with the fist; body and arm turn as one.", "Fist upright or flat: as the school has it, the line is the same."],
       faults: ["Winds up behind the shoulder.", "Drops the other hand while turning."],
     },
     {
       id: "uppercut", names: { english: ["uppercut"], boxing: ["5"], japanese: ["age zuki"] }, limb: "lead hand",
-      attack: { path: "arc", tool: "fist", target: { high: "jaw", mid: "belly", low: "belly" }, clock: 6, extension: 0.6, turn: { lead: 40, rear: 20 }, turnReturn: { lead: 45, rear: 40 }, step: 0.5, minGap: 0.2, contact: 280, recover: 280, loads: "same", leaves: "other", commitment: 0.5, effect: "head back" },
+      attack: { path: "arc", tool: "fist", target: { high: "jaw", mid: "belly", low: "belly" }, clock: 6, extension: 0.6, turn: { lead: 40, rear: 20 }, turnReturn: { lead: 45, rear: 40 }, step: 0.6, minGap: 0.2, contact: 280, recover: 280, loads: "same", leaves: "other", commitment: 0.5, effect: "head back" },
       coaching: ["The legs lift it; the arm only carries.", "Palm towards the own face at the end."],
       faults: ["Drops the hand to the hip before it goes.", "Leans back while lifting."],
     },
     {
       id: "shovel-hook", names: { english: ["shovel hook"] }, limb: "lead hand",
-      attack: { path: "arc", tool: "fist", target: { mid: "ribs", low: "belly", high: "jaw" }, clock: 7.5, extension: 0.6, turn: 45, step: 0.5, minGap: 0.2, contact: 290, recover: 280, loads: "same", leaves: "other", commitment: 0.5, effect: "head forward" },
+      attack: { path: "arc", tool: "fist", target: { mid: "ribs", low: "belly", high: "jaw" }, clock: 7.5, extension: 0.6, turn: 45, step: 0.6, minGap: 0.2, contact: 290, recover: 280, loads: "same", leaves: "other", commitment: 0.5, effect: "head forward" },
       heights: ["mid", "low", "high"],
       coaching: ["Half way between hook and uppercut: drive in and up.", "Elbow close to the hip."],
       faults: ["Swings it from outside.", "Leaves the chin open on that side."],
@@ -107,13 +107,13 @@ export const handBlows = defineMoves(
     },
     {
       id: "elbow", names: { english: ["elbow", "flat elbow"], thai: ["sok tat"], japanese: ["empi"] }, limb: "rear hand",
-      attack: { path: "arc", tool: "elbow", target: { high: "head", mid: "chest" }, clock: 9, extension: 0.42, turn: 45, turnReturn: 55, step: 0.5, minGap: 0.15, contact: 300, recover: 260, loads: "same", leaves: "other", commitment: 0.5, effect: "quarter turn" },
+      attack: { path: "arc", tool: "elbow", target: { high: "head", mid: "chest" }, clock: 9, extension: 0.42, turn: 45, turnReturn: 55, step: 0.6, minGap: 0.15, contact: 300, recover: 260, loads: "same", leaves: "other", commitment: 0.5, effect: "quarter turn" },
       coaching: ["Hand to the own chest, hip turns through.", "Other hand guards the temple."],
       faults: ["Reaches with it from too far.", "Lifts the chin."],
     },
     {
       id: "up-elbow", names: { english: ["up elbow", "rising elbow"], thai: ["sok ngat"], japanese: ["age empi"] }, limb: "rear hand", heights: ["high"],
-      attack: { path: "arc", tool: "elbow", target: "jaw", clock: 6, extension: 0.42, turn: 40, turnReturn: 50, step: 0.5, minGap: 0.15, contact: 300, recover: 260, loads: "same", leaves: "other", commitment: 0.5, effect: "head back" },
+      attack: { path: "arc", tool: "elbow", target: "jaw", clock: 6, extension: 0.42, turn: 40, turnReturn: 50, step: 0.6, minGap: 0.15, contact: 300, recover: 260, loads: "same", leaves: "other", commitment: 0.5, effect: "head back" },
       coaching: ["Past the own ear, straight up.", "Rise from the legs."],
       faults: ["Leans back.", "Open on the other side."],
     },

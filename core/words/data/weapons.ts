@@ -1,10 +1,10 @@
 /** Stick and blade attacks. Clock lines for a right-hander; times from memory; common practice, no source. */
 import { defineMoves } from "../define.ts";
 
-const SWING = { path: "arc", extension: 0.8, turn: 25, turnReturn: 35, step: 0.4, minGap: 0.45, recover: 300, commitment: 0.5 } as const;
+const SWING = { path: "arc", extension: 0.8, turn: 25, turnReturn: 35, step: 0.7, minGap: 0.45, recover: 300, commitment: 0.5 } as const;
 const FORE = { ...SWING, clock: { high: 10, mid: 9, low: 8 }, target: { high: "temple", mid: "ribs", low: "knee" }, contact: 280 } as const;
 const BACK = { ...SWING, clock: { high: 2, mid: 3, low: 4 }, target: { high: "temple", mid: "ribs", low: "knee" }, contact: 260, turn: 10, turnReturn: 20 } as const;
-const LUNGE = { path: "thrust", extension: 0.85, turn: 30, turnReturn: 40, step: 0.4, minGap: 0.5, target: { mid: "belly", high: "face", low: "thigh" }, contact: 260, recover: 280, commitment: 0.5 } as const;
+const LUNGE = { path: "thrust", extension: 0.85, turn: 30, turnReturn: 40, step: 0.7, minGap: 0.5, target: { mid: "belly", high: "face", low: "thigh" }, contact: 260, recover: 280, commitment: 0.5 } as const;
 
 export const stickBlows = defineMoves(
   { group: "stick", roles: ["feed", "return"], limb: "weapon hand", sides: "limb", needs: "stick", heights: ["high", "mid", "low"] },

@@ -1,0 +1,64 @@
+/** All valid answers of the vocabulary to one feed, ranked for the bodies at hand. */
+import { check, type School } from "../check/check.ts";
+import type { CheckedExchange } from "../check/types.ts";
+import { parse } from "../score/parse.ts";
+import type { Move } from "../words/types.ts";
+
+export interface RankedAnswer {
+  /** As it is written into a score. */
+  readonly text: string;
+  readonly move: Move;
+  readonly exchange: CheckedExchange;
+  /** 0 to 1: margin, tempo and what stays open, together. */
+  readonly worth: number;
+}
+
+/** Ways in which a move may be written so that it can answer. */
+export function answerTexts(move: Move): string[] {
+  if (!move.roles.includes("answer") || move.numbered) return [];
+  const { name } = move;
+  if (move.requires === "step in") return [`step in + ${name}`];
+  if (move.requires === "level change") return [`level change + ${name}`];
+  if (move.answer?.some((m) => m.by === "pass")) return [`step off + ${name}`];
+  if (move.id === "slip") return ["slip out", "slip in"];
+  if (move.id === "step") return [];
+  if (move.group === "contact" && move.contact && !move.answer) return [];
+  const heights = move.sides === "cover" && move.heights ? move.heights : [null];
+  return heights.map((height) => (height ? `${name} ${height}` : name));
+}
+
+/**
+ * Ranks the answers to a feed. `context`: header rows of the drill; `feed`: a feeder's turn such
+ * as `A jab`. Every candidate is checked on its own; only valid and risky ones are given.
+ */
+export function rankAnswers(context: readonly string[], feed: string, school: School, limit = 40): RankedAnswer[] {
+  const texts: { text: string; move: Move }[] = [];
+  for (const move of school.vocabulary.moves.values()) for (const text of answerTexts(move)) texts.push({ text, move });
+  const found: RankedAnswer[] = [];
+  for (const { text, move } of texts) {
+    const responder = /^\s*B\b/i.test(feed) ? "A" : "B";
+    const checked = check(parse([...context, `${feed} -> ${responder} ${text}`].join("\n")), school);
+    const exchange = checked.exchanges[0];
+    if (!exchange || (exchange.verdict !== "valid" && exchange.verdict !== "risky")) continue;
+    found.push({ text, move, exchange, worth: worthOf(exchange) - strange(move, checked.header.kind) });
+  }
+  return found.sort((a, b) => b.worth - a.worth || a.text.localeCompare(b.text)).slice(0, limit);
+}
+
+const CONTACT_GROUPS = new Set(["contact", "yielding"]);
+
+/** Answers from another family of drill are possible but not what a class would train here. */
+function strange(move: Move, kind: string): number {
+  return CONTACT_GROUPS.has(move.group) === (kind === "sensitivity") ? 0 : 0.4;
+}
+
+/** Less movement is better than more; a sound margin, time to spare and little left open count. */
+function worthOf(exchange: CheckedExchange): number {
+  const margin = Math.min(1, (exchange.margin ?? 0) / 0.1);
+  const time = Math.min(1, (exchange.ceiling ?? 0) / 1.2);
+  const open = exchange.followUps.reduce((sum, next) => sum + next.threat, 0);
+  const displaced = exchange.layers.find((layer) => layer.by === "displace");
+  const moved = displaced ? (displaced.use.move.group === "footwork" ? 0.2 : 0.1) : 0;
+  const risky = exchange.verdict === "risky" ? 0.3 : 0;
+  return Math.max(0, 0.4 * margin + 0.35 * time + 0.25 * (1 - Math.min(1, open / 3)) - moved - risky);
+}

@@ -1,0 +1,203 @@
+/** Variation operators: each makes candidates that change one thing, with the words for what changed. */
+import type { School } from "../check/check.ts";
+import type { Checked } from "../check/types.ts";
+import { rankAnswers } from "./answers.ts";
+import { beatOf, beatText, headerRows, linesOf, mapParts, plainScore, single, withBeats, withLines } from "./edit.ts";
+import { lineText } from "../score/format.ts";
+import type { Line, Part, ScoreLine } from "../score/types.ts";
+import { HEIGHTS } from "../words/types.ts";
+
+export const OPERATORS = ["isolate", "chain", "other-answer", "other-height", "mirror"] as const;
+export type OperatorId = (typeof OPERATORS)[number];
+export const OPERATOR_NAMES: Readonly<Record<OperatorId, string>> = {
+  isolate: "One exchange alone",
+  chain: "Join two lines",
+  "other-answer": "Another valid answer",
+  "other-height": "Another height",
+  mirror: "Other side",
+};
+
+export interface Candidate {
+  readonly operator: OperatorId;
+  readonly parameters: Readonly<Record<string, string | number>>;
+  readonly text: string;
+  /** What changed, in one sentence. */
+  readonly changed: string;
+}
+
+type Operator = (checked: Checked, school: School) => Candidate[];
+
+/** The title of a variation says what it is a variation of. */
+const titled = (checked: Checked, what: string) => ({ title: `${checked.header.title ?? "Drill"}: ${what}` });
+
+const isolate: Operator = (checked) => {
+  const lines = [...linesOf(checked.score.items)];
+  const found: Candidate[] = [];
+  for (const item of lines) {
+    const first = checked.exchanges.find((e) => e.row === item.row && e.feed);
+    const cut = first && firstExchange(item.line, first.feed!.from);
+    if (!cut || (lines.length === 1 && lineText(cut) === lineText(item.line))) continue;
+    const what = lineText(cut);
+    found.push({
+      operator: "isolate", parameters: { row: item.row.index + 1 },
+      text: plainScore(checked.score, [cut], titled(checked, "one exchange")),
+      changed: `Only this exchange, again and again: ${what}`,
+    });
+  }
+  return found;
+};
+
+/** The first feed of a line (and the set-ups before it) with its first answering beat, returns left out. */
+function firstExchange(line: Line, feedFrom: number): Line | null {
+  if (line.meets) return line;
+  const [feed, answer] = line.turns;
+  const a = single(feed);
+  const b = single(answer);
+  if (!feed || !answer || !a || !b) return null;
+  return {
+    ...line,
+    turns: [{ ...feed, alternatives: [withBeats(a, a.beats.filter((beat) => beat.from <= feedFrom))] }, { ...answer, alternatives: [withBeats(b, b.beats.slice(0, 1))] }],
+  };
+}
+
+const chain: Operator = (checked) => {
+  const lines = [...linesOf(checked.score.items)].filter((item) => joinable(item.line));
+  const found: Candidate[] = [];
+  for (let i = 0; i + 1 < lines.length; i++) {
+    const joined = join(lines[i]!.line, lines[i + 1]!.line);
+    if (!joined) continue;
+    found.push({
+      operator: "chain", parameters: { row: lines[i]!.row.index + 1, with: lines[i + 1]!.row.index + 1 },
+      text: plainScore(checked.score, [joined], titled(checked, "joined")),
+      changed: `Two lines in one go: ${lineText(joined)}`,
+    });
+  }
+  return found;
+};
+
+const joinable = (line: Line): boolean => !line.meets && line.turns.length === 2 && line.turns.every((turn) => single(turn) !== null);
+
+/** Feeds of both, then the answers of both in order; the returns of the second stay. */
+function join(one: Line, two: Line): Line | null {
+  const [feed1, answer1] = one.turns;
+  const [feed2, answer2] = two.turns;
+  if (!feed1 || !answer1 || !feed2 || !answer2 || (feed1.actor ?? "A") !== (feed2.actor ?? "A")) return null;
+  const feeds = [...single(feed1)!.beats, ...single(feed2)!.beats];
+  const answers = [...single(answer1)!.beats.slice(0, single(feed1)!.beats.length), ...single(answer2)!.beats];
+  return {
+    ...one,
+    turns: [
+      { ...feed1, alternatives: [withBeats(single(feed1)!, feeds)] },
+      { ...answer1, alternatives: [withBeats(single(answer1)!, answers)] },
+    ],
+  };
+}
+
+/** How many other answers are offered for one exchange. */
+const ANSWERS_EACH = 2;
+
+const otherAnswer: Operator = (checked, school) => {
+  const found: Candidate[] = [];
+  for (const item of linesOf(checked.score.items)) {
+    const feedTurn = item.line.turns[0];
+    const answerTurn = item.line.turns[1];
+    const feeds = single(feedTurn);
+    const answers = single(answerTurn);
+    if (item.line.meets || !feedTurn || !answerTurn || !feeds || !answers || feeds.beats.length === 0) continue;
+    const feed = `${feedTurn.actor ?? "A"} ${beatText(feeds.beats[0]!)}`;
+    const now = beatText(answers.beats[0]!);
+    const others = rankAnswers(headerRows(checked.score), feed, school).filter((other) => other.exchange.verdict === "valid" && !now.startsWith(other.text));
+    for (const other of others.slice(0, ANSWERS_EACH)) {
+      const line = replaceAnswer(item, other.text);
+      found.push({
+        operator: "other-answer", parameters: { row: item.row.index + 1, answer: other.text },
+        text: withLines(checked.score, (one) => (one === item ? line : one.line), titled(checked, other.text)),
+        changed: `Against the ${beatText(feeds.beats[0]!)}: ${other.text} instead of ${now}`,
+      });
+    }
+  }
+  return found;
+};
+
+function replaceAnswer(item: ScoreLine, text: string): Line {
+  return {
+    ...item.line,
+    turns: item.line.turns.map((turn, i) =>
+      i === 1 ? { ...turn, alternatives: [withBeats(turn.alternatives[0]!, [beatOf(text), ...turn.alternatives[0]!.beats.slice(1)])] } : turn,
+    ),
+  };
+}
+
+const otherHeight: Operator = (checked, school) => {
+  const found: Candidate[] = [];
+  for (const item of linesOf(checked.score.items)) {
+    const feeds = single(item.line.turns[0]);
+    const exchange = checked.exchanges.find((e) => e.row === item.row && e.feed?.move.attack);
+    const move = exchange?.feed?.move;
+    if (item.line.meets || !feeds || !move?.heights || !item.line.turns[1]) continue;
+    const now = exchange!.feed!.height ?? (exchange!.feed!.target ? null : move.heights[0]);
+    for (const height of HEIGHTS) {
+      if (height === now || !move.heights.includes(height)) continue;
+      const words = beatText(feeds.beats[0]!).replace(/\s+(?:to\s+(?:(?:left|right)\s+)?\S+|high|mid|low)\b/gi, "");
+      const feed = `${words} ${height}`;
+      const actor = item.line.turns[0]!.actor ?? "A";
+      const best = rankAnswers(headerRows(checked.score), `${actor} ${feed}`, school).find((other) => other.exchange.verdict === "valid");
+      if (!best) continue;
+      const answered = replaceAnswer(item, best.text);
+      const line: Line = {
+        ...answered,
+        turns: answered.turns.map((turn, i) => (i === 0 ? { ...turn, alternatives: [withBeats(turn.alternatives[0]!, [beatOf(feed), ...turn.alternatives[0]!.beats.slice(1)])] } : turn)),
+      };
+      found.push({
+        operator: "other-height", parameters: { row: item.row.index + 1, height },
+        text: withLines(checked.score, (one) => (one === item ? line : one.line), titled(checked, `${height} feed`)),
+        changed: `The ${words} comes ${height}, answered by ${best.text}`,
+      });
+      break;
+    }
+  }
+  return found;
+};
+
+const SWAP: Readonly<Record<string, string>> = { left: "right", right: "left", l: "R", r: "L" };
+
+const mirror: Operator = (checked, school) => {
+  const { header, score } = checked;
+  const changes: Record<string, string | null> = { ...titled(checked, "other side") };
+  for (const actor of header.actors) {
+    const row = score.rows.find(({ content }) => content.body.kind === "header" && content.body.key.text.toUpperCase() === actor);
+    const value = row?.content.body.kind === "header" ? (row.content.body.value?.text ?? "") : "";
+    const person = header.people[actor];
+    const rest = value.split(",").map((s) => s.trim()).filter((s) => s && !/^(lead (left|right)|(left|right) handed)$/i.test(s));
+    const lead = person.lead === "left" ? "right" : "left";
+    const hand = person.hand === "left" ? "right" : "left";
+    changes[actor] = [`lead ${lead}`, `${hand} handed`, ...rest].join(", ");
+  }
+  const angles = school.vocabulary.numbering.get(header.numbering)?.angles ?? [];
+  const mirrorNumber = (text: string): string => {
+    const angle = angles[Number(text) - 1];
+    if (!angle?.side) return text;
+    const other = angles.findIndex((a) => a.line === angle.line && a.height === angle.height && a.part === angle.part && a.side !== angle.side && a.side !== null);
+    return other < 0 ? text : String(other + 1);
+  };
+  const turnPart = (part: Part): Part => {
+    const numbered = part.words.some((w) => /^(strike|block|counter|angle)$/i.test(w.text));
+    return {
+      ...part,
+      words: part.words.map((word) => {
+        const swapped = SWAP[word.text.toLowerCase()];
+        const text = swapped ?? (numbered && /^\d+$/.test(word.text) ? mirrorNumber(word.text) : word.text);
+        return { ...word, text };
+      }),
+    };
+  };
+  return [{
+    operator: "mirror", parameters: {},
+    text: withLines(score, (item) => mapParts(item.line, turnPart), changes),
+    changed: "Everything on the other side: the other foot in front, the other hand",
+  }];
+};
+
+export const OPERATOR_TABLE: Readonly<Record<OperatorId, Operator>> = {
+  isolate, chain, "other-answer": otherAnswer, "other-height": otherHeight, mirror,
+};

@@ -1,0 +1,56 @@
+/** Candidates of all operators, each checked; broken ones are told apart. */
+import { check, type School } from "../check/check.ts";
+import type { Checked } from "../check/types.ts";
+import { format } from "../score/format.ts";
+import { parse } from "../score/parse.ts";
+import { linesOf, withLines } from "./edit.ts";
+import { OPERATOR_TABLE, OPERATORS, type Candidate, type OperatorId } from "./operators.ts";
+
+export interface Variation extends Candidate {
+  readonly checked: Checked;
+}
+
+export interface Variations {
+  /** Sound or risky, easiest first. */
+  readonly good: readonly Variation[];
+  /** Broken, with the reason in their findings. */
+  readonly broken: readonly Variation[];
+}
+
+/** The drill without the lines that hold errors; null where nothing sound is left. */
+export function soundPart(checked: Checked, school: School): Checked | null {
+  if (checked.verdict !== "broken") return checked;
+  const bad = new Set(checked.findings.filter((f) => f.severity === "error").map((f) => f.line - 1));
+  const lines = [...linesOf(checked.score.items)];
+  if (!lines.some((item) => !bad.has(item.row.index))) return null;
+  const part = check(parse(withLines(checked.score, (item) => (bad.has(item.row.index) ? null : item.line), {})), school);
+  return part.verdict === "broken" ? null : part;
+}
+
+/**
+ * Makes and checks the variations of a checked drill; a drill with errors is varied from its sound
+ * part. No two are equal under formatting.
+ */
+export function vary(drill: Checked, school: School, operators: readonly OperatorId[] = OPERATORS): Variations {
+  const base = soundPart(drill, school);
+  if (!base) return { good: [], broken: [] };
+  const seen = new Set([playOf(format(base.score))]);
+  const good: Variation[] = [];
+  const broken: Variation[] = [];
+  for (const id of operators) {
+    for (const candidate of OPERATOR_TABLE[id](base, school)) {
+      const score = parse(candidate.text);
+      const text = format(score);
+      const play = playOf(text);
+      if (seen.has(play)) continue;
+      seen.add(play);
+      const variation: Variation = { ...candidate, text, checked: check(score, school) };
+      (variation.checked.verdict === "broken" ? broken : good).push(variation);
+    }
+  }
+  good.sort((a, b) => a.checked.load.total - b.checked.load.total);
+  return { good, broken };
+}
+
+/** A score without its title: two that differ only there are the same drill. */
+const playOf = (text: string): string => text.replace(/^title:.*\n/im, "");

@@ -1,0 +1,168 @@
+/** Drills with their revisions, exchange ids and lineage. */
+import { randomUUID } from "node:crypto";
+import { transaction, type Db } from "./pool.ts";
+import type { Scope } from "./scope.ts";
+import { carryExchangeIds, type ExchangeRow } from "./exchange-ids.ts";
+
+export interface DrillRow {
+  readonly id: string;
+  readonly title: string;
+  readonly version: number;
+  readonly kind: string;
+  readonly verdict: "sound" | "risky" | "broken";
+  readonly load_total: number;
+  readonly updated_at: Date;
+  readonly last_trained: string | null;
+  readonly parent_title: string | null;
+  readonly changed: string | null;
+  readonly summary: DrillSummary;
+}
+
+/** What the list shows of a drill without checking it again. */
+export interface DrillSummary {
+  readonly level?: string | null;
+  readonly tools?: readonly string[];
+  readonly exchanges?: number;
+  readonly findings?: number;
+}
+
+export interface Revision {
+  readonly id: string;
+  readonly drill_id: string;
+  readonly number: number;
+  readonly text: string;
+  readonly created_at: Date;
+  readonly author: string | null;
+  readonly verdict: "sound" | "risky" | "broken";
+  readonly vocabulary_version: string;
+  readonly model_version: string;
+}
+
+/** What a new revision is saved with; `check` figures come from the caller, who has checked the text. */
+export interface RevisionInput {
+  readonly id: string;
+  readonly text: string;
+  readonly title: string;
+  readonly kind: string;
+  readonly verdict: "sound" | "risky" | "broken";
+  readonly loadTotal: number;
+  readonly vocabularyVersion: string;
+  readonly modelVersion: string;
+  readonly summary: DrillSummary;
+  /** Rows of play: index and text. */
+  readonly rows: readonly { readonly index: number; readonly text: string }[];
+}
+
+const LIST = `
+  select d.id, d.title, d.version, r.kind, r.verdict, r.load_total, d.updated_at, r.summary,
+    (select max(c.held_on) from blocks b join classes c on c.school_id = b.school_id and c.id = b.class_id
+      where b.school_id = d.school_id and b.drill_id = d.id and c.held_on <= current_date) as last_trained,
+    pd.title as parent_title, l.changed
+  from drills d
+  join revisions r on r.school_id = d.school_id and r.drill_id = d.id and r.number = d.version
+  left join lineage l on l.school_id = d.school_id and l.drill_id = d.id
+  left join revisions pr on pr.school_id = l.school_id and pr.id = l.parent_revision_id
+  left join drills pd on pd.school_id = pr.school_id and pd.id = pr.drill_id
+  where d.school_id = $1 and d.deleted_at is null`;
+
+export const listDrills = (db: Db, scope: Scope): Promise<DrillRow[]> =>
+  db.query<DrillRow>(`${LIST} order by d.title, d.id`, [scope.schoolId]);
+
+export async function getDrill(db: Db, scope: Scope, id: string): Promise<{ drill: DrillRow; revision: Revision } | null> {
+  const [drill] = await db.query<DrillRow>(`${LIST} and d.id = $2`, [scope.schoolId, id]);
+  if (!drill) return null;
+  const revision = await getRevision(db, scope, id, drill.version);
+  return revision && { drill, revision };
+}
+
+const REVISION = `select r.id, r.drill_id, r.number, r.text, r.created_at, a.name as author, r.verdict, r.vocabulary_version, r.model_version
+  from revisions r left join accounts a on a.id = r.author_id where r.school_id = $1 and r.drill_id = $2`;
+
+export async function getRevision(db: Db, scope: Scope, drillId: string, number: number): Promise<Revision | null> {
+  const rows = await db.query<Revision>(`${REVISION} and r.number = $3`, [scope.schoolId, drillId, number]);
+  return rows[0] ?? null;
+}
+
+export const listRevisions = (db: Db, scope: Scope, drillId: string): Promise<Revision[]> =>
+  db.query<Revision>(`${REVISION} order by r.number desc limit 200`, [scope.schoolId, drillId]);
+
+/** The exchange ids of a revision, by row. */
+export const listExchangeIds = (db: Db, scope: Scope, revisionId: string): Promise<ExchangeRow[]> =>
+  db.query<ExchangeRow>(
+    `select exchange_id as id, row_index as index, row_text as text from revision_exchanges where school_id = $1 and revision_id = $2 order by row_index`,
+    [scope.schoolId, revisionId],
+  );
+
+export interface Lineage {
+  readonly parentRevisionId: string;
+  readonly operator: string;
+  readonly parameters: unknown;
+  readonly seed: number | null;
+  readonly changed: string;
+}
+
+/** Makes a drill with its first revision. The same id twice is the same request: nothing is made again. */
+export function createDrill(scope: Scope, id: string, input: RevisionInput, lineage: Lineage | null): Promise<void> {
+  return transaction(async (tx) => {
+    const made = await tx.query(
+      `insert into drills (school_id, id, title, version, author_id) values ($1, $2, $3, 1, $4) on conflict do nothing returning id`,
+      [scope.schoolId, id, input.title, scope.accountId],
+    );
+    if (made.length === 0) return;
+    await insertRevision(tx, scope, id, 1, input, []);
+    if (lineage)
+      await tx.query(
+        `insert into lineage (school_id, drill_id, parent_revision_id, operator, parameters, seed, changed) values ($1, $2, $3, $4, $5, $6, $7)`,
+        [scope.schoolId, id, lineage.parentRevisionId, lineage.operator, JSON.stringify(lineage.parameters), lineage.seed, lineage.changed],
+      );
+  });
+}
+
+export type SaveResult =
+  | { readonly kind: "saved"; readonly version: number }
+  | { readonly kind: "conflict"; readonly theirs: Revision }
+  | { readonly kind: "gone" };
+
+/**
+ * Saves a new revision on top of `baseVersion`. Where somebody else saved in between nothing is
+ * written and the caller gets the other text, to see both and choose.
+ */
+export function saveDrill(scope: Scope, drillId: string, baseVersion: number, input: RevisionInput): Promise<SaveResult> {
+  return transaction(async (tx): Promise<SaveResult> => {
+    const [drill] = await tx.query<{ version: number; deleted_at: Date | null }>(
+      `select version, deleted_at from drills where school_id = $1 and id = $2 for update`,
+      [scope.schoolId, drillId],
+    );
+    if (!drill || drill.deleted_at) return { kind: "gone" };
+    const newest = (await getRevision(tx, scope, drillId, drill.version))!;
+    if (newest.text === input.text || newest.id === input.id) return { kind: "saved", version: drill.version };
+    if (drill.version !== baseVersion) return { kind: "conflict", theirs: newest };
+    const version = drill.version + 1;
+    await insertRevision(tx, scope, drillId, version, input, await listExchangeIds(tx, scope, newest.id));
+    await tx.query(`update drills set version = $3, title = $4, updated_at = now() where school_id = $1 and id = $2`, [scope.schoolId, drillId, version, input.title]);
+    return { kind: "saved", version };
+  });
+}
+
+async function insertRevision(tx: Db, scope: Scope, drillId: string, number: number, input: RevisionInput, known: readonly ExchangeRow[]): Promise<void> {
+  await tx.query(
+    `insert into revisions (school_id, id, drill_id, number, text, author_id, vocabulary_version, model_version, verdict, load_total, kind, summary)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12)`,
+    [scope.schoolId, input.id, drillId, number, input.text, scope.accountId, input.vocabularyVersion, input.modelVersion, input.verdict, input.loadTotal, input.kind, JSON.stringify(input.summary)],
+  );
+  for (const row of carryExchangeIds(known, input.rows, randomUUID))
+    await tx.query(
+      `insert into revision_exchanges (school_id, revision_id, exchange_id, row_index, row_text) values ($1, $2, $3, $4, $5)`,
+      [scope.schoolId, input.id, row.id, row.index, row.text],
+    );
+}
+
+/** Takes a drill out of the lists; its revisions stay for the log. */
+export async function deleteDrill(db: Db, scope: Scope, id: string): Promise<boolean> {
+  const rows = await db.query(`update drills set deleted_at = now() where school_id = $1 and id = $2 and deleted_at is null returning id`, [scope.schoolId, id]);
+  return rows.length > 0;
+}
+
+export async function restoreDrill(db: Db, scope: Scope, id: string): Promise<void> {
+  await db.query(`update drills set deleted_at = null where school_id = $1 and id = $2`, [scope.schoolId, id]);
+}

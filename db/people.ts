@@ -1,0 +1,46 @@
+/** The school, its students and its gear. */
+import type { Db } from "./pool.ts";
+import type { Scope } from "./scope.ts";
+
+export interface Student {
+  readonly id: string;
+  readonly name: string;
+  readonly height_cm: number | null;
+  readonly reach_cm: number | null;
+  readonly mass_kg: number | null;
+  readonly lead: "left" | "right";
+  readonly hand: "left" | "right";
+  readonly minor: boolean;
+  readonly limits: readonly string[];
+}
+
+export const listStudents = (db: Db, scope: Scope): Promise<Student[]> =>
+  db.query<Student>(
+    `select id, name, height_cm, reach_cm, mass_kg, lead, hand, minor, limits from students where school_id = $1 and archived_at is null order by name`,
+    [scope.schoolId],
+  );
+
+export async function insertStudent(db: Db, scope: Scope, s: Student): Promise<void> {
+  await db.query(
+    `insert into students (school_id, id, name, height_cm, reach_cm, mass_kg, lead, hand, minor, limits) values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10) on conflict do nothing`,
+    [scope.schoolId, s.id, s.name, s.height_cm, s.reach_cm, s.mass_kg, s.lead, s.hand, s.minor, s.limits],
+  );
+}
+
+export const listGear = (db: Db, scope: Scope): Promise<{ kind: string; count: number }[]> =>
+  db.query(`select kind, count from gear where school_id = $1 order by kind`, [scope.schoolId]);
+
+export async function setGear(db: Db, scope: Scope, kind: string, count: number): Promise<void> {
+  await db.query(`insert into gear (school_id, kind, count) values ($1, $2, $3) on conflict (school_id, kind) do update set count = excluded.count`, [scope.schoolId, kind, count]);
+}
+
+export async function getSchool(db: Db, scope: Scope): Promise<{ name: string } | null> {
+  const rows = await db.query<{ name: string }>(`select name from schools where id = $1`, [scope.schoolId]);
+  return rows[0] ?? null;
+}
+
+export async function insertSchool(db: Db, scope: Scope, name: string, person: { name: string; email: string }): Promise<void> {
+  await db.query(`insert into schools (id, name) values ($1, $2) on conflict do nothing`, [scope.schoolId, name]);
+  await db.query(`insert into accounts (id, name, email) values ($1, $2, $3) on conflict do nothing`, [scope.accountId, person.name, person.email]);
+  await db.query(`insert into memberships (school_id, account_id, role) values ($1, $2, $3) on conflict do nothing`, [scope.schoolId, scope.accountId, scope.role]);
+}

@@ -1,0 +1,62 @@
+/** The connection pool and the ways to use it: a query, or a transaction. Server only. */
+import pg from "pg";
+
+export interface Db {
+  query<Row extends pg.QueryResultRow>(sql: string, values?: readonly unknown[]): Promise<Row[]>;
+}
+
+// Dates stay the text they are: a class is on a day, not at a moment in some time zone.
+pg.types.setTypeParser(pg.types.builtins.DATE, (text) => text);
+pg.types.setTypeParser(pg.types.builtins.NUMERIC, Number);
+
+let pool: pg.Pool | null = null;
+
+function getPool(): pg.Pool {
+  if (pool) return pool;
+  const connectionString = process.env.DATABASE_URL;
+  if (!connectionString) throw new Error("DATABASE_URL is not set; start the application with bin/start");
+  pool = new pg.Pool({ connectionString, max: 10, connectionTimeoutMillis: 3000, idleTimeoutMillis: 30_000 });
+  // A server that goes away breaks idle connections; the next query opens a new one.
+  pool.on("error", (error) => console.error(`database connection lost: ${error.message}`));
+  return pool;
+}
+
+const wrap = (client: { query: (sql: string, values?: unknown[]) => Promise<{ rows: unknown[] }> }): Db => ({
+  async query<Row extends pg.QueryResultRow>(sql: string, values: readonly unknown[] = []) {
+    const { rows } = await client.query(sql, [...values]);
+    return rows as Row[];
+  },
+});
+
+/** The database outside a transaction. */
+export const db: Db = wrap({ query: (sql, values) => getPool().query(sql, values) });
+
+/** Runs `work` in one transaction; any exception rolls it back. */
+export async function transaction<T>(work: (tx: Db) => Promise<T>): Promise<T> {
+  const client = await getPool().connect();
+  try {
+    await client.query("begin");
+    const result = await work(wrap(client));
+    await client.query("commit");
+    return result;
+  } catch (error) {
+    await client.query("rollback").catch(() => undefined);
+    throw error;
+  } finally {
+    client.release();
+  }
+}
+
+export async function closePool(): Promise<void> {
+  await pool?.end();
+  pool = null;
+}
+
+/** True where an error means that the database cannot be reached or is starting or stopping. */
+export function isDatabaseDown(error: unknown): boolean {
+  if (!(error instanceof Error)) return false;
+  const code = (error as { code?: string }).code ?? "";
+  if (["ECONNREFUSED", "ECONNRESET", "ETIMEDOUT", "ENOTFOUND", "57P01", "57P02", "57P03", "08006", "08003", "08001"].includes(code)) return true;
+  if (error instanceof AggregateError) return error.errors.some(isDatabaseDown);
+  return /connection terminated|timeout exceeded when trying to connect|connect ECONNREFUSED/i.test(error.message);
+}
