@@ -9,6 +9,7 @@ import type { Setting } from "./exchange.ts";
 import { draft, finish, type Finding, type FindingDraft } from "../findings/finding.ts";
 import { readHeader, type Header, type HeaderFault } from "../score/header.ts";
 import type { Actor, Row, Score, ScoreBlock, ScoreItem } from "../score/types.ts";
+import type { Person } from "../score/person.ts";
 import { cloneWorld, type World } from "../body/state.ts";
 import { shippedVocabulary, type Vocabulary } from "../words/vocabulary.ts";
 
@@ -27,9 +28,13 @@ interface Pass {
   closure: Closure | null;
 }
 
+/** Measures of the people at hand; they come before what the header says. */
+export type Bodies = Partial<Record<Actor, Partial<Person>>>;
+
 /** Checks a whole score. Never throws for any text. */
-export function check(score: Score, school: School = { vocabulary: shippedVocabulary() }): Checked {
-  const { header, faults } = readHeader(score);
+export function check(score: Score, school: School = { vocabulary: shippedVocabulary() }, bodies: Bodies = {}): Checked {
+  const { header: written, faults } = readHeader(score);
+  const header = withBodies(written, bodies);
   const { world, distance, rangeWritten } = frameFor(score, header, school.vocabulary);
   const pass: Pass = { header, vocabulary: school.vocabulary, frame: world, rangeWritten, exchanges: [], findings: [], closure: null };
   for (const { row, fault } of score.faults) pass.findings.push(draft(row, fault, "syntax", { code: fault.code, found: fault.found }));
@@ -45,6 +50,12 @@ export function check(score: Score, school: School = { vocabulary: shippedVocabu
     score, header, verdict: scoreVerdict(findings), exchanges: pass.exchanges, findings,
     closure: pass.closure, load: loadOf(score, header, pass.exchanges), distance,
   };
+}
+
+function withBodies(header: Header, bodies: Bodies): Header {
+  const people = { ...header.people };
+  for (const actor of header.actors) people[actor] = { ...people[actor], ...bodies[actor] };
+  return { ...header, people };
 }
 
 interface Place {

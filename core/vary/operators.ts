@@ -6,16 +6,8 @@ import { beatOf, beatText, headerRows, linesOf, mapParts, plainScore, single, wi
 import { lineText } from "../score/format.ts";
 import type { Line, Part, ScoreLine } from "../score/types.ts";
 import { HEIGHTS } from "../words/types.ts";
+import type { OperatorId } from "./operator-names.ts";
 
-export const OPERATORS = ["isolate", "chain", "other-answer", "other-height", "mirror"] as const;
-export type OperatorId = (typeof OPERATORS)[number];
-export const OPERATOR_NAMES: Readonly<Record<OperatorId, string>> = {
-  isolate: "One exchange alone",
-  chain: "Join two lines",
-  "other-answer": "Another valid answer",
-  "other-height": "Another height",
-  mirror: "Other side",
-};
 
 export interface Candidate {
   readonly operator: OperatorId;

@@ -4,7 +4,8 @@ import type { Checked } from "../check/types.ts";
 import { format } from "../score/format.ts";
 import { parse } from "../score/parse.ts";
 import { linesOf, withLines } from "./edit.ts";
-import { OPERATOR_TABLE, OPERATORS, type Candidate, type OperatorId } from "./operators.ts";
+import { OPERATORS, type OperatorId } from "./operator-names.ts";
+import { OPERATOR_TABLE, type Candidate } from "./operators.ts";
 
 export interface Variation extends Candidate {
   readonly checked: Checked;

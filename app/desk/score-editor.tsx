@@ -1,0 +1,134 @@
+/** The score as text: CodeMirror with the notation's language, findings under the words, repairs in place. */
+import { defaultKeymap, history, historyKeymap, indentWithTab } from "@codemirror/commands";
+import { lintGutter, lintKeymap, setDiagnostics, type Diagnostic } from "@codemirror/lint";
+import { EditorState } from "@codemirror/state";
+import { drawSelection, EditorView, highlightActiveLine, keymap, lineNumbers } from "@codemirror/view";
+import { closeBrackets } from "@codemirror/autocomplete";
+import Box from "@mui/material/Box";
+import { useEffect, useImperativeHandle, useRef, type Ref } from "react";
+import type { Finding } from "#core/findings/finding.ts";
+import { ask } from "../workers/client.ts";
+import type { MoveName } from "../workers/protocol.ts";
+import { usePalette } from "../ui/palette.ts";
+import { FONTS } from "../ui/theme.ts";
+import { scoreLanguage } from "./score-language.ts";
+
+export interface EditorHandle {
+  select(from: number, to: number): void;
+  apply(edits: readonly { from: number; to: number; insert: string }[]): void;
+  replaceAll(text: string): void;
+}
+
+interface EditorProps {
+  readonly text: string;
+  readonly findings: readonly Finding[];
+  readonly onChange: (text: string) => void;
+  readonly onCursor: (place: number) => void;
+  readonly nonce: string;
+  readonly ref: Ref<EditorHandle>;
+}
+
+const SEVERITY = { error: "error", risk: "warning", note: "info" } as const;
+
+export default function ScoreEditor({ text, findings, onChange, onCursor, nonce, ref }: EditorProps) {
+  const host = useRef<HTMLDivElement>(null);
+  const view = useRef<EditorView | null>(null);
+  const names = useRef<readonly MoveName[]>([]);
+  const told = useRef({ onChange, onCursor });
+  useEffect(() => {
+    told.current = { onChange, onCursor };
+  });
+
+  useEffect(() => {
+    void ask("names", {}).then((list) => (names.current = list), () => undefined);
+    const editor = new EditorView({
+      parent: host.current!,
+      state: EditorState.create({
+        doc: text,
+        extensions: [
+          nonce ? EditorView.cspNonce.of(nonce) : [],
+          lineNumbers(), history(), drawSelection(), highlightActiveLine(), closeBrackets(), lintGutter(),
+          keymap.of([...defaultKeymap, ...historyKeymap, ...lintKeymap, indentWithTab]),
+          scoreLanguage(() => names.current),
+          EditorView.lineWrapping,
+          EditorView.contentAttributes.of({ "aria-label": "Score of the drill", spellcheck: "false" }),
+          EditorView.updateListener.of((update) => {
+            if (update.docChanged) told.current.onChange(update.state.doc.toString());
+            if (update.selectionSet || update.docChanged) told.current.onCursor(update.state.selection.main.head);
+          }),
+        ],
+      }),
+    });
+    view.current = editor;
+    return () => {
+      editor.destroy();
+      view.current = null;
+    };
+    // The editor owns the text once it is open.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [nonce]);
+
+  // A text from outside (a draft found again) replaces what the editor opened with.
+  useEffect(() => {
+    const editor = view.current;
+    if (editor && text !== editor.state.doc.toString() && !editor.hasFocus) replaceAll(editor, text);
+  }, [text]);
+
+  useEffect(() => {
+    const editor = view.current;
+    if (!editor) return;
+    const end = editor.state.doc.length;
+    const diagnostics = findings.filter((f) => f.to <= end).map((f): Diagnostic => ({
+      from: f.from, to: Math.max(f.to, Math.min(end, f.from + 1)), severity: SEVERITY[f.severity], message: f.message, source: f.rule,
+      actions: f.repairs.map((repair) => ({ name: repair.label, apply: (target) => applyEdits(target, repair.edits) })),
+    }));
+    editor.dispatch(setDiagnostics(editor.state, diagnostics));
+  }, [findings]);
+
+  useImperativeHandle(ref, () => ({
+    select(from, to) {
+      const editor = view.current;
+      if (!editor) return;
+      const end = editor.state.doc.length;
+      editor.dispatch({ selection: { anchor: Math.min(from, end), head: Math.min(to, end) }, scrollIntoView: true });
+      editor.focus();
+    },
+    apply: (edits) => view.current && applyEdits(view.current, edits),
+    replaceAll: (next) => view.current && replaceAll(view.current, next),
+  }));
+
+  const c = usePalette();
+  return (
+    <Box
+      ref={host}
+      sx={{
+        height: "100%",
+        "& .cm-editor": { height: "100%", fontSize: "1rem", outline: "none" },
+        "& .cm-editor.cm-focused": { outline: "none", boxShadow: `inset 3px 0 0 ${c.primary.main}` },
+        "& .cm-scroller": { fontFamily: FONTS.mono, lineHeight: 1.65 },
+        "& .cm-content": { py: 1.5, caretColor: c.text.primary },
+        "& .cm-cursor": { borderLeftColor: c.text.primary, borderLeftWidth: 2 },
+        "& .cm-gutters": { background: "transparent", border: 0, color: c.text.secondary },
+        "& .cm-activeLine": { backgroundColor: `color-mix(in srgb, ${c.primary.main} 7%, transparent)` },
+        "& .cm-editor .cm-selectionBackground, & .cm-editor.cm-focused .cm-selectionBackground": { background: `color-mix(in srgb, ${c.primary.main} 24%, transparent) !important` },
+        "& .cm-tooltip": { background: c.background.paper, color: c.text.primary, border: `1px solid ${c.hairline}`, fontFamily: FONTS.text, maxWidth: 420 },
+        "& .cm-tooltip-autocomplete ul li[aria-selected]": { background: c.primary.main, color: c.primary.contrastText },
+        "& .cm-completionDetail": { fontStyle: "normal", opacity: 0.8 },
+        "& .cm-diagnosticAction": { background: c.primary.main, color: c.primary.contrastText, borderRadius: 999, padding: "3px 10px" },
+        "& .score-key": { color: c.text.secondary }, "& .score-word": { fontWeight: 700 }, "& .score-section": { fontWeight: 700 },
+        "& .score-label": { color: c.partner.C, fontWeight: 650 }, "& .score-arrow": { color: c.primary.main, fontWeight: 700 }, "& .score-comment": { color: c.text.secondary, fontStyle: "italic" },
+      }}
+    />
+  );
+}
+
+function applyEdits(editor: EditorView, edits: readonly { from: number; to: number; insert: string }[]): void {
+  const end = editor.state.doc.length;
+  editor.dispatch({ changes: edits.filter((e) => e.to <= end).map(({ from, to, insert }) => ({ from, to, insert })), userEvent: "input.repair" });
+  editor.focus();
+}
+
+/** Replaces the whole text as one step that undo takes back. */
+function replaceAll(editor: EditorView, text: string): void {
+  editor.dispatch({ changes: { from: 0, to: editor.state.doc.length, insert: text } });
+}

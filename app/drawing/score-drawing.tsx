@@ -1,0 +1,96 @@
+/** Draws the staves of a score: thin SVG over the computed layout. */
+import Box from "@mui/material/Box";
+import { memo, useMemo } from "react";
+import type { ExchangeView, ScoreView } from "#core/formats/desk-view.ts";
+import { PartnerShape, RingShape, useVerdictColour } from "../ui/marks.tsx";
+import { usePalette } from "../ui/palette.ts";
+import { scoreStaves, type Crossing, type Stave } from "./score-layout.ts";
+
+interface DrawingProps {
+  readonly view: ScoreView;
+  /** Place of the cursor in the text: the crossing there is marked. */
+  readonly cursor: number | null;
+  readonly onPick?: (exchange: ExchangeView) => void;
+}
+
+export function ScoreDrawing({ view, cursor, onPick }: DrawingProps) {
+  const staves = useMemo(() => scoreStaves(view), [view]);
+  const picked = cursor === null ? null : (view.exchanges.find((e) => e.from <= cursor && cursor <= e.to + 1)?.key ?? null);
+  return (
+    <Box component="ol" aria-label="The drill drawn, one row for each line" sx={{ listStyle: "none", m: 0, p: 0 }}>
+      {staves.map((stave) => {
+        const own = stave.crossings.some((c) => c.exchange.key === picked) ? picked : null;
+        return (
+          <Box component="li" key={stave.key} sx={{ borderTop: stave.section ? 0 : 1, borderColor: "hairline", overflowX: "auto", contentVisibility: "auto", containIntrinsicSize: "auto 210px" }}>
+            {stave.section && <Box component="h3" sx={{ typography: "h3", m: 0, mt: 2, mb: 0.5, pb: 0.5, borderBottom: 1, borderColor: "hairline" }}>{stave.section}</Box>}
+            <StaveDrawing stave={stave} picked={own} signature={signature(stave)} {...(onPick ? { onPick } : {})} />
+          </Box>
+        );
+      })}
+    </Box>
+  );
+}
+
+/** What a stave shows, as text: a stave that shows the same is not drawn again. */
+const signature = (stave: Stave): string =>
+  JSON.stringify([stave.top, stave.bottom, stave.label, stave.crossings.map(({ exchange: e }) => [e.feed, e.answer, e.verdict, e.marginCm, e.from])]);
+
+const StaveDrawing = memo(
+  function StaveDrawing({ stave, picked, onPick }: { stave: Stave; picked: string | null; signature: string; onPick?: (exchange: ExchangeView) => void }) {
+    const palette = usePalette();
+    return (
+      <svg width={stave.width} height={stave.height} role="group" aria-label={`Line ${stave.row + 1}`} style={{ display: "block" }}>
+        {stave.label && <text x={4} y={20} fontSize={15} fontWeight={700} fill={palette.text.primary}>{stave.label}</text>}
+        <path d={stave.top} fill="none" stroke={palette.partner[stave.actors[0]]} strokeWidth={3} />
+        <path d={stave.bottom} fill="none" stroke={palette.partner[stave.actors[1]]} strokeWidth={3} />
+        <PartnerShape actor={stave.actors[0]} x={22} y={stave.startTop} r={12} colour={palette.partner[stave.actors[0]]} ink={palette.background.default} />
+        <PartnerShape actor={stave.actors[1]} x={22} y={stave.startBottom} r={12} colour={palette.partner[stave.actors[1]]} ink={palette.background.default} />
+        <text x={22} y={(stave.startTop + stave.startBottom) / 2 + 5} textAnchor="middle" fontSize={14} fill={palette.text.secondary}>{stave.metres.toFixed(2)} m</text>
+        {stave.crossings.map((crossing) => (
+          <CrossingDrawing key={crossing.exchange.key} crossing={crossing} picked={picked === crossing.exchange.key} {...(onPick ? { onPick } : {})} />
+        ))}
+      </svg>
+    );
+  },
+  (a, b) => a.signature === b.signature && a.picked === b.picked && a.onPick === b.onPick,
+);
+
+/** Longest text beside a crossing; the rest is in the description. */
+const shorten = (text: string): string => (text.length > 24 ? `${text.slice(0, 23)}…` : text);
+
+/** A crossing in words, for readers and on hover. */
+export function describe(e: ExchangeView): string {
+  if (e.answer === "") return `${e.feeder} ${e.feed}: nobody answers`;
+  const margin = e.marginCm === null ? "" : `, ${e.marginCm >= 0 ? "clear by" : "misses by"} ${Math.abs(e.marginCm)} cm`;
+  const how = e.meets ? "meets" : "answered by";
+  return `${e.feeder} ${e.feed}, ${how} ${e.responder} ${e.answer}: ${e.verdict}${margin}`;
+}
+
+function CrossingDrawing({ crossing, picked, onPick }: { crossing: Crossing; picked: boolean; onPick?: (exchange: ExchangeView) => void }) {
+  const palette = usePalette();
+  const verdictColour = useVerdictColour();
+  const { exchange: e, fromX, fromY, toX, toY, ringX, ringY, feedBelow } = crossing;
+  const bend = (fromX + toX) / 2;
+  const feedY = feedBelow ? fromY + 24 : fromY - 12;
+  const answerY = e.meets ? toY + 30 : feedBelow ? toY - 16 : toY + 28;
+  return (
+    <g
+      role="button" tabIndex={0} aria-label={describe(e)} style={{ cursor: "pointer" }}
+      onClick={() => onPick?.(e)}
+      onKeyDown={(event) => {
+        if (event.key === "Enter" || event.key === " ") {
+          event.preventDefault();
+          onPick?.(e);
+        }
+      }}
+    >
+      <title>{describe(e)}</title>
+      {picked && <rect x={fromX - 12} y={4} width={160} height={226} fill={palette.primary.main} opacity={0.1} rx={6} />}
+      <path d={`M${fromX} ${fromY}C${bend} ${fromY} ${bend} ${toY} ${toX - 11} ${toY}`} fill="none" stroke={palette.partner[e.feeder]} strokeWidth={2} strokeDasharray={e.answer === "" ? "5 5" : undefined} />
+      <circle cx={ringX} cy={ringY} r={12} fill={palette.background.default} />
+      <RingShape verdict={e.verdict} x={ringX} y={ringY} r={9} colour={verdictColour(e.verdict)} />
+      <text x={fromX - 6} y={feedY} fontSize={14.5} fill={palette.partner[e.feeder]}>{shorten(e.feed)}</text>
+      <text x={ringX} y={answerY} fontSize={14.5} textAnchor="middle" fill={palette.partner[e.responder]}>{shorten(e.answer || "no answer")}</text>
+    </g>
+  );
+}

@@ -1,0 +1,78 @@
+import "@fontsource-variable/atkinson-hyperlegible-mono/wght.css";
+import "@fontsource-variable/atkinson-hyperlegible-next/wght.css";
+import "@fontsource-variable/bricolage-grotesque/wght.css";
+import CssBaseline from "@mui/material/CssBaseline";
+import InitColorSchemeScript from "@mui/material/InitColorSchemeScript";
+import { ThemeProvider } from "@mui/material/styles";
+import type { ReactNode } from "react";
+import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from "react-router";
+import { db, isDatabaseDown } from "#db/pool.ts";
+import { getTonight } from "#db/classes.ts";
+import { getSchool } from "#db/people.ts";
+import { nonceContext, scopeContext } from "#server/context.ts";
+import type { Route } from "./+types/root.ts";
+import { Frame } from "./ui/frame.tsx";
+import { Trouble } from "./ui/trouble.tsx";
+import { theme } from "./ui/theme.ts";
+
+export const links: Route.LinksFunction = () => [{ rel: "icon", href: "/favicon.svg", type: "image/svg+xml" }];
+export const meta: Route.MetaFunction = () => [{ title: "Vicissor" }];
+
+export async function loader({ context }: Route.LoaderArgs) {
+  const scope = context.get(scopeContext);
+  const nonce = context.get(nonceContext);
+  try {
+    const [school, tonight] = await Promise.all([getSchool(db, scope), getTonight(db, scope)]);
+    return { nonce, down: false, school: school?.name ?? "", tonight: tonight && { id: tonight.id, title: tonight.title, date: tonight.held_on } };
+  } catch (error) {
+    if (!isDatabaseDown(error)) throw error;
+    return { nonce, down: true, school: "", tonight: null };
+  }
+}
+
+/** The page around everything, errors too. */
+function Page({ nonce, children }: { nonce: string | undefined; children: ReactNode }) {
+  return (
+    <html lang="en" suppressHydrationWarning>
+      <head>
+        <meta charSet="utf-8" />
+        <meta name="viewport" content="width=device-width, initial-scale=1" />
+        <meta property="csp-nonce" nonce={nonce} suppressHydrationWarning />
+        <Meta />
+        <Links nonce={nonce} />
+      </head>
+      <body>
+        <InitColorSchemeScript attribute="data-scheme" {...(nonce ? { nonce } : {})} />
+        <ThemeProvider theme={theme}>
+          <CssBaseline />
+          {children}
+        </ThemeProvider>
+        <ScrollRestoration nonce={nonce} />
+        <Scripts nonce={nonce} />
+      </body>
+    </html>
+  );
+}
+
+export default function Root({ loaderData }: Route.ComponentProps) {
+  const { nonce, down, school, tonight } = loaderData;
+  return (
+    <Page nonce={nonce}>
+      <Frame school={school} tonight={tonight}>
+        {down ? <Trouble kind="database" /> : <Outlet />}
+      </Frame>
+    </Page>
+  );
+}
+
+export function ErrorBoundary({ error, loaderData }: Route.ErrorBoundaryProps) {
+  const status = isRouteErrorResponse(error) ? error.status : 500;
+  const kind = status === 404 ? "missing" : status === 503 ? "database" : "fault";
+  return (
+    <Page nonce={loaderData?.nonce}>
+      <Frame school={loaderData?.school ?? ""} tonight={null}>
+        <Trouble kind={kind} {...(isRouteErrorResponse(error) && typeof error.data === "string" ? { detail: error.data } : {})} />
+      </Frame>
+    </Page>
+  );
+}

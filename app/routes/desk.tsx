@@ -1,0 +1,44 @@
+import { redirect } from "react-router";
+import { createDrill, getDrill, saveDrill } from "#db/drills.ts";
+import { db } from "#db/pool.ts";
+import { nonceContext, scopeContext } from "#server/context.ts";
+import { createSchema, fieldsOf, saveSchema } from "#server/forms.ts";
+import { notFound, reading, writing } from "#server/respond.ts";
+import { revisionInput } from "#server/revision-input.ts";
+import type { Route } from "./+types/desk.ts";
+import { DeskScreen } from "../desk/desk-screen.tsx";
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.drill.title ?? "Drill"} · Vicissor` }];
+
+export function loader({ params, context }: Route.LoaderArgs) {
+  return reading(async () => {
+    const found = await getDrill(db, context.get(scopeContext), params.id);
+    if (!found) throw notFound("This drill is not here; it may have been deleted in another window. It can be brought back from the list of drills right after deleting.");
+    return { drill: { id: found.drill.id, title: found.drill.title, version: found.drill.version }, text: found.revision.text, nonce: context.get(nonceContext) };
+  });
+}
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const scope = context.get(scopeContext);
+  const fields = fieldsOf(await request.formData());
+  return writing(async () => {
+    if (fields.intent === "copy") {
+      const { id, revisionId, text } = await createSchema.validate(fields);
+      await createDrill(scope, id, revisionInput(revisionId, text).input, null);
+      throw redirect(`/drills/${id}`);
+    }
+    const { revisionId, version, text } = await saveSchema.validate(fields);
+    const result = await saveDrill(scope, params.id, version, revisionInput(revisionId, text).input);
+    if (result.kind !== "conflict") return result;
+    const { text: theirText, author, number } = result.theirs;
+    return { kind: "conflict" as const, theirs: { text: theirText, author: author ?? "somebody", version: number } };
+  });
+}
+
+/** Typing must not lose its place: only a saved change of version loads the text again. */
+export const shouldRevalidate = () => true;
+
+export default function Desk({ loaderData }: Route.ComponentProps) {
+  const { drill, text, nonce } = loaderData;
+  return <DeskScreen key={drill.id} drill={drill} text={text} nonce={nonce} />;
+}

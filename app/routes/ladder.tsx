@@ -1,0 +1,33 @@
+import { createDrill, getDrill } from "#db/drills.ts";
+import { db } from "#db/pool.ts";
+import { scopeContext } from "#server/context.ts";
+import { fieldsOf, variationSchema } from "#server/forms.ts";
+import { notFound, reading, writing } from "#server/respond.ts";
+import { revisionInput } from "#server/revision-input.ts";
+import type { Route } from "./+types/ladder.ts";
+import { LadderScreen } from "../ladder/ladder-screen.tsx";
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `Ladder of ${loaderData?.title ?? "a drill"} · Vicissor` }];
+
+export function loader({ params, context }: Route.LoaderArgs) {
+  return reading(async () => {
+    const found = await getDrill(db, context.get(scopeContext), params.id);
+    if (!found) throw notFound("This drill is not here; it may have been deleted.");
+    return { id: params.id, title: found.drill.title, text: found.revision.text, revisionId: found.revision.id };
+  });
+}
+
+export async function action({ request, context }: Route.ActionArgs) {
+  const scope = context.get(scopeContext);
+  const fields = fieldsOf(await request.formData());
+  return writing(async () => {
+    const form = await variationSchema.validate(fields);
+    const lineage = { parentRevisionId: form.parentRevisionId, operator: form.operator, parameters: JSON.parse(form.parameters) as unknown, seed: null, changed: form.changed };
+    await createDrill(scope, form.id, revisionInput(form.revisionId, form.text).input, lineage);
+    return { kind: "added" as const, id: form.id };
+  });
+}
+
+export default function Ladder({ loaderData }: Route.ComponentProps) {
+  return <LadderScreen {...loaderData} />;
+}

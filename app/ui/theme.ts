@@ -1,0 +1,92 @@
+/** Chalk and ink: the look of the whole application. Contrast figures are tested in theme.test.ts. */
+import { createTheme } from "@mui/material/styles";
+
+/** The hues of partners, verdicts and grounds in both schemes. */
+export const COLOURS = {
+  light: {
+    paper: "#f7f2e8", raised: "#fdfaf3", ink: "#20242a", quiet: "#575a5e", line: "#d8cfbd",
+    accent: "#34437f", A: "#97450f", B: "#1d5f47", C: "#74316b",
+    valid: "#20242a", risky: "#7d5200", invalid: "#a6261f",
+  },
+  dark: {
+    paper: "#15181d", raised: "#1c2027", ink: "#efe8da", quiet: "#b4b0a6", line: "#3a3f47",
+    accent: "#b3bffa", A: "#eda06a", B: "#82c9a8", C: "#dfa2d6",
+    valid: "#efe8da", risky: "#eebc62", invalid: "#ff9389",
+  },
+} as const;
+export type Scheme = keyof typeof COLOURS;
+
+declare module "@mui/material/styles" {
+  interface Palette {
+    partner: Record<"A" | "B" | "C", string>;
+    verdict: Record<"valid" | "risky" | "invalid", string>;
+    hairline: string;
+  }
+  interface PaletteOptions {
+    partner?: Record<"A" | "B" | "C", string>;
+    verdict?: Record<"valid" | "risky" | "invalid", string>;
+    hairline?: string;
+  }
+}
+
+const palette = (scheme: Scheme) => {
+  const c = COLOURS[scheme];
+  return {
+    palette: {
+      background: { default: c.paper, paper: c.raised },
+      text: { primary: c.ink, secondary: c.quiet },
+      primary: { main: c.accent, contrastText: scheme === "light" ? "#ffffff" : "#15181d" },
+      secondary: { main: c.ink, contrastText: c.paper },
+      error: { main: c.invalid },
+      warning: { main: c.risky },
+      divider: c.line,
+      partner: { A: c.A, B: c.B, C: c.C },
+      verdict: { valid: c.valid, risky: c.risky, invalid: c.invalid },
+      hairline: c.line,
+    },
+  };
+};
+
+export const FONTS = {
+  heading: '"Bricolage Grotesque Variable", sans-serif',
+  text: '"Atkinson Hyperlegible Next Variable", sans-serif',
+  mono: '"Atkinson Hyperlegible Mono Variable", monospace',
+} as const;
+
+const heading = { fontFamily: FONTS.heading, fontWeight: 650, letterSpacing: "-0.01em" } as const;
+
+export const theme = createTheme({
+  cssVariables: { colorSchemeSelector: "data-scheme" },
+  colorSchemes: { light: palette("light"), dark: palette("dark") },
+  shape: { borderRadius: 3 },
+  typography: {
+    fontFamily: FONTS.text,
+    fontSize: 15,
+    h1: { ...heading, fontSize: "2rem", lineHeight: 1.15 },
+    h2: { ...heading, fontSize: "1.3rem", lineHeight: 1.25 },
+    h3: { ...heading, fontSize: "1.06rem", lineHeight: 1.3 },
+    body2: { fontSize: "0.94rem" },
+    caption: { fontSize: "0.88rem" },
+    button: { textTransform: "none", fontWeight: 600, fontSize: "0.98rem" },
+  },
+  components: {
+    MuiButtonBase: { defaultProps: { disableRipple: true } },
+    MuiButton: {
+      defaultProps: { disableElevation: true },
+      styleOverrides: {
+        root: { borderRadius: 999, paddingInline: 16, minHeight: 40, "&.Mui-focusVisible": { outline: "3px solid currentColor", outlineOffset: 2 } },
+        outlined: ({ theme: t }) => ({ borderColor: t.vars?.palette.text.secondary, color: t.vars?.palette.text.primary }),
+      },
+    },
+    MuiOutlinedInput: { styleOverrides: { notchedOutline: ({ theme: t }) => ({ borderColor: t.vars?.palette.text.secondary }) } },
+    MuiPaper: { defaultProps: { elevation: 0 }, styleOverrides: { root: { backgroundImage: "none" } } },
+    MuiTooltip: { styleOverrides: { tooltip: { fontSize: "0.9rem" } } },
+    MuiCssBaseline: {
+      styleOverrides: (t) => ({
+        body: { fontVariantNumeric: "tabular-nums" },
+        "a:focus-visible, button:focus-visible, [tabindex]:focus-visible": { outline: `3px solid ${t.vars?.palette.primary.main}`, outlineOffset: 2 },
+        "::selection": { background: t.vars?.palette.partner.B, color: t.vars?.palette.background.default },
+      }),
+    },
+  },
+});

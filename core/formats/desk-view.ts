@@ -1,0 +1,75 @@
+/** A checked score as screens and workers pass it on: plain values, places in the whole text. */
+import type { Checked, CheckedExchange, FollowUp, Pose, Verdict } from "../check/types.ts";
+import type { Finding } from "../findings/finding.ts";
+import type { Load } from "../check/load.ts";
+
+export interface ExchangeView {
+  readonly key: string;
+  readonly from: number;
+  readonly to: number;
+  readonly row: number;
+  readonly label: string | null;
+  readonly section: string | null;
+  readonly feed: string;
+  readonly feeder: "A" | "B" | "C";
+  readonly answer: string;
+  readonly responder: "A" | "B" | "C";
+  readonly verdict: Verdict;
+  readonly marginCm: number | null;
+  readonly ceiling: number | null;
+  readonly robust: number;
+  readonly layers: readonly { readonly move: string; readonly by: string; readonly marginCm: number; readonly works: boolean }[];
+  readonly followUps: readonly FollowUp[];
+  readonly meets: boolean;
+  /** Distance of feeder and responder before and after, m. */
+  readonly before: number;
+  readonly after: number;
+  readonly poses: readonly Pose[];
+}
+
+export interface ScoreView {
+  readonly title: string | null;
+  readonly kind: string;
+  readonly tempo: number;
+  readonly actors: readonly ("A" | "B" | "C")[];
+  readonly distance: number;
+  readonly verdict: Checked["verdict"];
+  readonly exchanges: readonly ExchangeView[];
+  readonly findings: readonly Finding[];
+  readonly closure: { readonly closes: boolean; readonly differences: readonly string[] } | null;
+  readonly load: Load;
+}
+
+const cm = (m: number): number => Math.round(m * 1000) / 10;
+
+function apart(poses: readonly Pose[], a: string, b: string): number {
+  const one = poses.find((p) => p.actor === a);
+  const two = poses.find((p) => p.actor === b);
+  return one && two ? Math.round(Math.hypot(one.x - two.x, one.y - two.y) * 100) / 100 : 0;
+}
+
+function exchangeView(e: CheckedExchange, index: number): ExchangeView {
+  const base = e.row.from;
+  return {
+    key: `${index}:${e.row.index}:${e.from}`,
+    from: base + e.from, to: base + e.to, row: e.row.index, label: e.label, section: e.section,
+    feed: e.feedText || "?", feeder: e.feeder, answer: e.answer.map((use) => use.text).join(" + "), responder: e.responder,
+    verdict: e.verdict, marginCm: e.margin === null ? null : cm(e.margin), ceiling: e.ceiling, robust: e.robust,
+    layers: e.layers.map((l) => ({ move: l.use.text, by: l.by, marginCm: cm(l.margin), works: l.fails === null })),
+    followUps: e.followUps, meets: e.layers.some((l) => l.by === "meet"),
+    before: apart(e.before, e.feeder, e.responder), after: apart(e.after, e.feeder, e.responder), poses: e.after,
+  };
+}
+
+/** The view of a checked score. */
+export function scoreView(checked: Checked): ScoreView {
+  const { header } = checked;
+  return {
+    title: header.title, kind: header.kind, tempo: header.tempo, actors: header.actors, distance: checked.distance,
+    verdict: checked.verdict,
+    exchanges: checked.exchanges.map(exchangeView),
+    findings: checked.findings,
+    closure: checked.closure && { closes: checked.closure.closes, differences: checked.closure.differences },
+    load: checked.load,
+  };
+}

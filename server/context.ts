@@ -1,0 +1,6 @@
+/** What the server hands to every loader, action and render. */
+import { createContext } from "react-router";
+import type { Scope } from "#db/scope.ts";
+
+export const nonceContext = createContext<string>("");
+export const scopeContext = createContext<Scope>();

@@ -1,0 +1,38 @@
+/** What forms send, checked with the same schemas on both sides. */
+import { object, string, number, array, type InferType } from "yup";
+
+const uuid = string().matches(/^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/i, "not an id").required();
+const MAX_TEXT = 400_000;
+
+export const saveSchema = object({
+  intent: string().oneOf(["save"]).required(),
+  revisionId: uuid,
+  version: number().integer().min(1).required(),
+  text: string().max(MAX_TEXT, "The text is too long to save; split it into several drills.").defined(),
+});
+export const createSchema = object({
+  id: uuid,
+  revisionId: uuid,
+  text: string().max(MAX_TEXT).defined(),
+});
+export const variationSchema = createSchema.shape({
+  parentRevisionId: uuid,
+  operator: string().max(40).required(),
+  parameters: string().max(2000).required(),
+  changed: string().max(500).required(),
+});
+export const pairsSchema = object({
+  blockId: uuid,
+  drillId: uuid,
+  pairs: array(object({ id: uuid, a: uuid, b: uuid, c: uuid.nullable().notRequired(), revisionId: uuid, why: string().max(400).defined() })).max(100).required(),
+});
+export type SaveForm = InferType<typeof saveSchema>;
+
+/** The fields of a form as plain values. */
+export const fieldsOf = (form: FormData): Record<string, string> => {
+  const fields: Record<string, string> = {};
+  form.forEach((value, key) => {
+    if (typeof value === "string") fields[key] = value;
+  });
+  return fields;
+};

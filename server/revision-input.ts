@@ -1,0 +1,43 @@
+/** A text as it is saved: checked on the server, so that stored verdicts are the checker's own. */
+import { check } from "#core/check/check.ts";
+import { MODEL } from "#core/check/constants.ts";
+import type { Checked } from "#core/check/types.ts";
+import { parse } from "#core/score/parse.ts";
+import { VOCABULARY_VERSION } from "#core/words/vocabulary.ts";
+import type { RevisionInput } from "#db/drills.ts";
+
+const MAX_TITLE = 120;
+
+/** The title of a drill: its `title:` row, or its first row of play. */
+export function titleOf(checked: Checked): string {
+  const first = checked.score.items.find((item) => item.kind === "line");
+  const fallback = first ? (first.row.content.body.kind === "play" ? "Drill without a title" : "Drill") : "Empty drill";
+  return (checked.header.title ?? fallback).slice(0, MAX_TITLE);
+}
+
+/** The tools that the people of a drill hold or wear for it. */
+export function toolsOf({ header }: Checked): string[] {
+  const tools = header.actors.flatMap((actor) => {
+    const { holds, wears } = header.people[actor];
+    return [...(holds ? [holds.kind] : []), ...wears.filter((g) => g === "mitts" || g === "belly pad" || g === "kick shield")];
+  });
+  return [...new Set(tools)];
+}
+
+/** Checks a text and gives what a revision of it stores. */
+export function revisionInput(id: string, text: string): { input: RevisionInput; checked: Checked } {
+  const checked = check(parse(text));
+  const rows = checked.score.rows
+    .filter((row) => row.content.body.kind === "play")
+    .map((row) => ({ index: row.index, text: text.replace(/\r\n?/g, "\n").split("\n")[row.index]?.trim() ?? "" }));
+  const input: RevisionInput = {
+    id, text, title: titleOf(checked), kind: checked.header.kind, verdict: checked.verdict,
+    loadTotal: checked.load.total, vocabularyVersion: VOCABULARY_VERSION, modelVersion: MODEL.version,
+    summary: {
+      level: checked.header.level, tools: toolsOf(checked), exchanges: checked.exchanges.length,
+      findings: checked.findings.filter((f) => f.severity !== "note").length,
+    },
+    rows,
+  };
+  return { input, checked };
+}
