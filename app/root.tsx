@@ -23,7 +23,12 @@ export async function loader({ context }: Route.LoaderArgs) {
   const nonce = context.get(nonceContext);
   try {
     const [school, tonight] = await Promise.all([getSchool(db, scope), getTonight(db, scope)]);
-    return { nonce, down: false, school: school?.name ?? "", tonight: tonight && { id: tonight.id, title: tonight.title, date: tonight.held_on } };
+    return {
+      nonce,
+      down: false,
+      school: school?.name ?? "",
+      tonight: tonight && { id: tonight.id, title: tonight.title, date: tonight.held_on },
+    };
   } catch (error) {
     if (!isDatabaseDown(error)) throw error;
     return { nonce, down: true, school: "", tonight: null };
@@ -71,7 +76,10 @@ export function ErrorBoundary({ error, loaderData }: Route.ErrorBoundaryProps) {
   return (
     <Page nonce={loaderData?.nonce}>
       <Frame school={loaderData?.school ?? ""} tonight={null}>
-        <Trouble kind={kind} {...(isRouteErrorResponse(error) && typeof error.data === "string" ? { detail: error.data } : {})} />
+        <Trouble
+          kind={kind}
+          {...(isRouteErrorResponse(error) && typeof error.data === "string" ? { detail: error.data } : {})}
+        />
       </Frame>
     </Page>
   );

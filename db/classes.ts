@@ -22,21 +22,36 @@ export async function getClass(db: Db, scope: Scope, id: string): Promise<ClassR
 
 /** Tonight's class: today's, else the next one, else the last one. */
 export async function getTonight(db: Db, scope: Scope): Promise<ClassRow | null> {
-  const rows = await db.query<ClassRow>(`${CLASS} order by (held_on < current_date), abs(held_on - current_date), id limit 1`, [scope.schoolId]);
+  const rows = await db.query<ClassRow>(
+    `${CLASS} order by (held_on < current_date), abs(held_on - current_date), id limit 1`,
+    [scope.schoolId],
+  );
   return rows[0] ?? null;
 }
 
 export async function createClass(db: Db, scope: Scope, row: Omit<ClassRow, "version">): Promise<void> {
-  await db.query(`insert into classes (school_id, id, held_on, title, minutes) values ($1, $2, $3, $4, $5) on conflict do nothing`, [scope.schoolId, row.id, row.held_on, row.title, row.minutes]);
+  await db.query(
+    `insert into classes (school_id, id, held_on, title, minutes) values ($1, $2, $3, $4, $5) on conflict do nothing`,
+    [scope.schoolId, row.id, row.held_on, row.title, row.minutes],
+  );
 }
 
 export async function listPresent(db: Db, scope: Scope, classId: string): Promise<string[]> {
-  const rows = await db.query<{ student_id: string }>(`select student_id from attendance where school_id = $1 and class_id = $2`, [scope.schoolId, classId]);
+  const rows = await db.query<{ student_id: string }>(
+    `select student_id from attendance where school_id = $1 and class_id = $2`,
+    [scope.schoolId, classId],
+  );
   return rows.map((row) => row.student_id);
 }
 
 /** Sets one person present or away; repeated requests are harmless. */
-export async function setPresent(db: Db, scope: Scope, classId: string, studentId: string, present: boolean): Promise<void> {
+export async function setPresent(
+  db: Db,
+  scope: Scope,
+  classId: string,
+  studentId: string,
+  present: boolean,
+): Promise<void> {
   const sql = present
     ? `insert into attendance (school_id, class_id, student_id) values ($1, $2, $3) on conflict do nothing`
     : `delete from attendance where school_id = $1 and class_id = $2 and student_id = $3`;
@@ -80,17 +95,31 @@ export interface NewPair {
 }
 
 /** Replaces the pairs of the class's block by these, as one block of the drill. */
-export function savePairs(scope: Scope, classId: string, block: { id: string; drillId: string; minutes: number }, pairs: readonly NewPair[]): Promise<void> {
+export function savePairs(
+  scope: Scope,
+  classId: string,
+  block: { id: string; drillId: string; minutes: number },
+  pairs: readonly NewPair[],
+): Promise<void> {
   return transaction(async (tx) => {
-    await tx.query(`delete from pairs where school_id = $1 and block_id in (select id from blocks where school_id = $1 and class_id = $2)`, [scope.schoolId, classId]);
+    await tx.query(
+      `delete from pairs where school_id = $1 and block_id in (select id from blocks where school_id = $1 and class_id = $2)`,
+      [scope.schoolId, classId],
+    );
     await tx.query(`delete from blocks where school_id = $1 and class_id = $2`, [scope.schoolId, classId]);
-    await tx.query(`insert into blocks (school_id, id, class_id, position, minutes, drill_id) values ($1, $2, $3, 1, $4, $5)`, [scope.schoolId, block.id, classId, block.minutes, block.drillId]);
+    await tx.query(
+      `insert into blocks (school_id, id, class_id, position, minutes, drill_id) values ($1, $2, $3, 1, $4, $5)`,
+      [scope.schoolId, block.id, classId, block.minutes, block.drillId],
+    );
     for (const [position, pair] of pairs.entries())
       await tx.query(
         `insert into pairs (school_id, id, block_id, round, position, student_a, student_b, student_c, revision_id, why) values ($1, $2, $3, 1, $4, $5, $6, $7, $8, $9)`,
         [scope.schoolId, pair.id, block.id, position + 1, pair.a, pair.b, pair.c, pair.revisionId, pair.why],
       );
-    await tx.query(`update classes set version = version + 1 where school_id = $1 and id = $2`, [scope.schoolId, classId]);
+    await tx.query(`update classes set version = version + 1 where school_id = $1 and id = $2`, [
+      scope.schoolId,
+      classId,
+    ]);
   });
 }
 

@@ -68,7 +68,11 @@ const LIST = `
 export const listDrills = (db: Db, scope: Scope): Promise<DrillRow[]> =>
   db.query<DrillRow>(`${LIST} order by d.title, d.id`, [scope.schoolId]);
 
-export async function getDrill(db: Db, scope: Scope, id: string): Promise<{ drill: DrillRow; revision: Revision } | null> {
+export async function getDrill(
+  db: Db,
+  scope: Scope,
+  id: string,
+): Promise<{ drill: DrillRow; revision: Revision } | null> {
   const [drill] = await db.query<DrillRow>(`${LIST} and d.id = $2`, [scope.schoolId, id]);
   if (!drill) return null;
   const revision = await getRevision(db, scope, id, drill.version);
@@ -113,7 +117,15 @@ export function createDrill(scope: Scope, id: string, input: RevisionInput, line
     if (lineage)
       await tx.query(
         `insert into lineage (school_id, drill_id, parent_revision_id, operator, parameters, seed, changed) values ($1, $2, $3, $4, $5, $6, $7)`,
-        [scope.schoolId, id, lineage.parentRevisionId, lineage.operator, JSON.stringify(lineage.parameters), lineage.seed, lineage.changed],
+        [
+          scope.schoolId,
+          id,
+          lineage.parentRevisionId,
+          lineage.operator,
+          JSON.stringify(lineage.parameters),
+          lineage.seed,
+          lineage.changed,
+        ],
       );
   });
 }
@@ -127,7 +139,12 @@ export type SaveResult =
  * Saves a new revision on top of `baseVersion`. Where somebody else saved in between nothing is
  * written and the caller gets the other text, to see both and choose.
  */
-export function saveDrill(scope: Scope, drillId: string, baseVersion: number, input: RevisionInput): Promise<SaveResult> {
+export function saveDrill(
+  scope: Scope,
+  drillId: string,
+  baseVersion: number,
+  input: RevisionInput,
+): Promise<SaveResult> {
   return transaction(async (tx): Promise<SaveResult> => {
     const [drill] = await tx.query<{ version: number; deleted_at: Date | null }>(
       `select version, deleted_at from drills where school_id = $1 and id = $2 for update`,
@@ -139,16 +156,41 @@ export function saveDrill(scope: Scope, drillId: string, baseVersion: number, in
     if (drill.version !== baseVersion) return { kind: "conflict", theirs: newest };
     const version = drill.version + 1;
     await insertRevision(tx, scope, drillId, version, input, await listExchangeIds(tx, scope, newest.id));
-    await tx.query(`update drills set version = $3, title = $4, updated_at = now() where school_id = $1 and id = $2`, [scope.schoolId, drillId, version, input.title]);
+    await tx.query(`update drills set version = $3, title = $4, updated_at = now() where school_id = $1 and id = $2`, [
+      scope.schoolId,
+      drillId,
+      version,
+      input.title,
+    ]);
     return { kind: "saved", version };
   });
 }
 
-async function insertRevision(tx: Db, scope: Scope, drillId: string, number: number, input: RevisionInput, known: readonly ExchangeRow[]): Promise<void> {
+async function insertRevision(
+  tx: Db,
+  scope: Scope,
+  drillId: string,
+  number: number,
+  input: RevisionInput,
+  known: readonly ExchangeRow[],
+): Promise<void> {
   await tx.query(
     `insert into revisions (school_id, id, drill_id, number, text, author_id, vocabulary_version, model_version, verdict, load_total, kind, summary)
      values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12)`,
-    [scope.schoolId, input.id, drillId, number, input.text, scope.accountId, input.vocabularyVersion, input.modelVersion, input.verdict, input.loadTotal, input.kind, JSON.stringify(input.summary)],
+    [
+      scope.schoolId,
+      input.id,
+      drillId,
+      number,
+      input.text,
+      scope.accountId,
+      input.vocabularyVersion,
+      input.modelVersion,
+      input.verdict,
+      input.loadTotal,
+      input.kind,
+      JSON.stringify(input.summary),
+    ],
   );
   for (const row of carryExchangeIds(known, input.rows, randomUUID))
     await tx.query(
@@ -159,7 +201,10 @@ async function insertRevision(tx: Db, scope: Scope, drillId: string, number: num
 
 /** Takes a drill out of the lists; its revisions stay for the log. */
 export async function deleteDrill(db: Db, scope: Scope, id: string): Promise<boolean> {
-  const rows = await db.query(`update drills set deleted_at = now() where school_id = $1 and id = $2 and deleted_at is null returning id`, [scope.schoolId, id]);
+  const rows = await db.query(
+    `update drills set deleted_at = now() where school_id = $1 and id = $2 and deleted_at is null returning id`,
+    [scope.schoolId, id],
+  );
   return rows.length > 0;
 }
 

@@ -31,7 +31,10 @@ export const listGear = (db: Db, scope: Scope): Promise<{ kind: string; count: n
   db.query(`select kind, count from gear where school_id = $1 order by kind`, [scope.schoolId]);
 
 export async function setGear(db: Db, scope: Scope, kind: string, count: number): Promise<void> {
-  await db.query(`insert into gear (school_id, kind, count) values ($1, $2, $3) on conflict (school_id, kind) do update set count = excluded.count`, [scope.schoolId, kind, count]);
+  await db.query(
+    `insert into gear (school_id, kind, count) values ($1, $2, $3) on conflict (school_id, kind) do update set count = excluded.count`,
+    [scope.schoolId, kind, count],
+  );
 }
 
 export async function getSchool(db: Db, scope: Scope): Promise<{ name: string } | null> {
@@ -39,8 +42,21 @@ export async function getSchool(db: Db, scope: Scope): Promise<{ name: string } 
   return rows[0] ?? null;
 }
 
-export async function insertSchool(db: Db, scope: Scope, name: string, person: { name: string; email: string }): Promise<void> {
+export async function insertSchool(
+  db: Db,
+  scope: Scope,
+  name: string,
+  person: { name: string; email: string },
+): Promise<void> {
   await db.query(`insert into schools (id, name) values ($1, $2) on conflict do nothing`, [scope.schoolId, name]);
-  await db.query(`insert into accounts (id, name, email) values ($1, $2, $3) on conflict do nothing`, [scope.accountId, person.name, person.email]);
-  await db.query(`insert into memberships (school_id, account_id, role) values ($1, $2, $3) on conflict do nothing`, [scope.schoolId, scope.accountId, scope.role]);
+  await db.query(`insert into accounts (id, name, email) values ($1, $2, $3) on conflict do nothing`, [
+    scope.accountId,
+    person.name,
+    person.email,
+  ]);
+  await db.query(`insert into memberships (school_id, account_id, role) values ($1, $2, $3) on conflict do nothing`, [
+    scope.schoolId,
+    scope.accountId,
+    scope.role,
+  ]);
 }

@@ -56,7 +56,21 @@ export async function closePool(): Promise<void> {
 export function isDatabaseDown(error: unknown): boolean {
   if (!(error instanceof Error)) return false;
   const code = (error as { code?: string }).code ?? "";
-  if (["ECONNREFUSED", "ECONNRESET", "ETIMEDOUT", "ENOTFOUND", "57P01", "57P02", "57P03", "08006", "08003", "08001"].includes(code)) return true;
+  if (
+    [
+      "ECONNREFUSED",
+      "ECONNRESET",
+      "ETIMEDOUT",
+      "ENOTFOUND",
+      "57P01",
+      "57P02",
+      "57P03",
+      "08006",
+      "08003",
+      "08001",
+    ].includes(code)
+  )
+    return true;
   if (error instanceof AggregateError) return error.errors.some(isDatabaseDown);
   return /connection terminated|timeout exceeded when trying to connect|connect ECONNREFUSED/i.test(error.message);
 }

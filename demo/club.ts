@@ -8,7 +8,15 @@ export const INSTRUCTOR = { name: "Maren Holt", email: "maren@ropewalk.example" 
 
 const person = (n: number, name: string, height_cm: number, mass_kg: number, more: Partial<Student> = {}): Student => ({
   id: `5b3c7c1e-0d52-4a4e-9b10-7d6a51f0b${String(n).padStart(3, "0")}`,
-  name, height_cm, mass_kg, reach_cm: null, lead: "left", hand: "right", minor: false, limits: [], ...more,
+  name,
+  height_cm,
+  mass_kg,
+  reach_cm: null,
+  lead: "left",
+  hand: "right",
+  minor: false,
+  limits: [],
+  ...more,
 });
 
 export const students: readonly Student[] = [
@@ -39,7 +47,20 @@ export const gear: readonly { kind: string; count: number }[] = [
 
 /** Drills of the term in the order in which they were taught; file names below `demo/drills`. */
 export const drillFiles = [
-  "single-answers", "one-two-three", "cover-and-return", "low-line", "long-and-short", "shot-and-sprawl",
-  "pads-by-name", "four-count-weave", "weave-with-change", "angles-of-five", "roof-and-step",
-  "short-blade", "push-and-turn", "felt-on-the-arm", "through-the-gap", "who-chooses",
+  "single-answers",
+  "one-two-three",
+  "cover-and-return",
+  "low-line",
+  "long-and-short",
+  "shot-and-sprawl",
+  "pads-by-name",
+  "four-count-weave",
+  "weave-with-change",
+  "angles-of-five",
+  "roof-and-step",
+  "short-blade",
+  "push-and-turn",
+  "felt-on-the-arm",
+  "through-the-gap",
+  "who-chooses",
 ] as const;

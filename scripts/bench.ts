@@ -32,17 +32,29 @@ const LINES = [
 const rows = (count: number) => Array.from({ length: count }, (_, i) => LINES[i % LINES.length]).join("\n");
 
 const base = baseline();
-const say = (name: string, ms: number, more = "") => console.log(`${name.padEnd(44)} ${ms.toFixed(2).padStart(9)} ms  ${(ms / base).toFixed(3).padStart(8)} of the baseline ${more}`);
+const say = (name: string, ms: number, more = "") =>
+  console.log(
+    `${name.padEnd(44)} ${ms.toFixed(2).padStart(9)} ms  ${(ms / base).toFixed(3).padStart(8)} of the baseline ${more}`,
+  );
 say("baseline: 20 million steps of arithmetic", base);
 const big = rows(2000);
-say("parse 2,000 rows, cold reader", best(10, () => void parse(big)));
+say(
+  "parse 2,000 rows, cold reader",
+  best(10, () => void parse(big)),
+);
 const reader = new ScoreReader();
 reader.read(big);
 let n = 0;
-say("parse 2,000 rows after one key stroke", best(10, () => void reader.read(big.replace("jab ->", `jab @${++n} ->`))));
+say(
+  "parse 2,000 rows after one key stroke",
+  best(10, () => void reader.read(big.replace("jab ->", `jab @${++n} ->`))),
+);
 const score = parse(rows(200));
 const checkTime = best(20, () => void check(score));
 say("check 200 exchanges", checkTime, `= ${Math.round((200 / checkTime) * 1000)} exchange checks a second`);
 const typing = new ScoreReader();
 typing.read(rows(200));
-say("key stroke to findings, 200 exchanges", best(20, () => void check(typing.read(rows(200).replace("slip out", `slip ${n++ % 2 ? "in" : "out"}`)))));
+say(
+  "key stroke to findings, 200 exchanges",
+  best(20, () => void check(typing.read(rows(200).replace("slip out", `slip ${n++ % 2 ? "in" : "out"}`)))),
+);

@@ -37,7 +37,15 @@ async function term(): Promise<void> {
     for (let i = 0; i < Math.floor(here.length / 2); i++) {
       const a = here[i]!;
       const b = here[here.length - 1 - ((i + week) % Math.floor(here.length / 2))]!;
-      if (a !== b) pairs.push({ id: id("f0", week * 20 + i), a: a.id, b: b.id, c: null, revisionId: id("d0", drill), why: "term so far" });
+      if (a !== b)
+        pairs.push({
+          id: id("f0", week * 20 + i),
+          a: a.id,
+          b: b.id,
+          c: null,
+          revisionId: id("d0", drill),
+          why: "term so far",
+        });
     }
     await savePairs(scope, classId, { id: id("f1", week), drillId: id("c0", drill), minutes: 20 }, pairs);
   }

@@ -26,8 +26,14 @@ app.use(
     contentSecurityPolicy: {
       directives: {
         defaultSrc: ["'self'"],
-        scriptSrc: ["'self'", (_request, response) => `'nonce-${(response as unknown as Response).locals.nonce as string}'`],
-        styleSrc: ["'self'", (_request, response) => `'nonce-${(response as unknown as Response).locals.nonce as string}'`],
+        scriptSrc: [
+          "'self'",
+          (_request, response) => `'nonce-${(response as unknown as Response).locals.nonce as string}'`,
+        ],
+        styleSrc: [
+          "'self'",
+          (_request, response) => `'nonce-${(response as unknown as Response).locals.nonce as string}'`,
+        ],
         styleSrcAttr: ["'unsafe-inline'"],
         imgSrc: ["'self'", "data:"],
         fontSrc: ["'self'", "data:"],

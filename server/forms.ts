@@ -1,7 +1,9 @@
 /** What forms send, checked with the same schemas on both sides. */
 import { object, string, number, array, type InferType } from "yup";
 
-const uuid = string().matches(/^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/i, "not an id").required();
+const uuid = string()
+  .matches(/^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/i, "not an id")
+  .required();
 const MAX_TEXT = 400_000;
 
 export const saveSchema = object({
@@ -24,7 +26,18 @@ export const variationSchema = createSchema.shape({
 export const pairsSchema = object({
   blockId: uuid,
   drillId: uuid,
-  pairs: array(object({ id: uuid, a: uuid, b: uuid, c: uuid.nullable().notRequired(), revisionId: uuid, why: string().max(400).defined() })).max(100).required(),
+  pairs: array(
+    object({
+      id: uuid,
+      a: uuid,
+      b: uuid,
+      c: uuid.nullable().notRequired(),
+      revisionId: uuid,
+      why: string().max(400).defined(),
+    }),
+  )
+    .max(100)
+    .required(),
 });
 export type SaveForm = InferType<typeof saveSchema>;
 

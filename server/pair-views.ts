@@ -6,7 +6,13 @@ import type { Student } from "#db/people.ts";
 
 export interface PairView {
   readonly id: string;
-  readonly names: readonly { readonly actor: "A" | "B" | "C"; readonly id: string; readonly name: string; readonly minor: boolean; readonly limits: readonly string[] }[];
+  readonly names: readonly {
+    readonly actor: "A" | "B" | "C";
+    readonly id: string;
+    readonly name: string;
+    readonly minor: boolean;
+    readonly limits: readonly string[];
+  }[];
   readonly why: string;
   readonly drillId: string;
   readonly revisionId: string;
@@ -23,7 +29,9 @@ const measure = (s: Student) => ({
   ...(s.height_cm === null ? {} : { height: s.height_cm / 100 }),
   ...(s.reach_cm === null ? {} : { reach: s.reach_cm / 100 }),
   ...(s.mass_kg === null ? {} : { mass: s.mass_kg }),
-  lead: s.lead, hand: s.hand, minor: s.minor,
+  lead: s.lead,
+  hand: s.hand,
+  minor: s.minor,
 });
 
 /** The measures of two people for the checker; a height that was never taken leaves the drill's own. */
@@ -35,20 +43,44 @@ const MAX_NOTES = 2;
 export function pairViews(pairs: readonly PairRow[], students: readonly Student[]): PairView[] {
   const byId = new Map(students.map((s) => [s.id, s]));
   return pairs.flatMap((pair) => {
-    const people = ([["A", pair.student_a], ["B", pair.student_b], ["C", pair.student_c]] as const).flatMap(([actor, id]) => {
+    const people = (
+      [
+        ["A", pair.student_a],
+        ["B", pair.student_b],
+        ["C", pair.student_c],
+      ] as const
+    ).flatMap(([actor, id]) => {
       const s = id ? byId.get(id) : undefined;
       return s ? [{ actor, student: s }] : [];
     });
     const [one, two] = people;
     if (!one || !two) return [];
     const checked = check(parse(pair.text), undefined, bodiesOf(one.student, two.student));
-    const worst = checked.findings.filter((f) => f.severity !== "note").sort((a, b) => Number(b.severity === "error") - Number(a.severity === "error"));
-    const unmeasured = people.filter((p) => p.student.height_cm === null).map((p) => `The height of ${p.student.name} is not known: checked for 175 cm.`);
-    return [{
-      id: pair.id, why: pair.why, drillId: pair.drill_id, revisionId: pair.revision_id, title: pair.drill_title, text: pair.text,
-      names: people.map(({ actor, student }) => ({ actor, id: student.id, name: student.name, minor: student.minor, limits: student.limits })),
-      verdict: checked.verdict, distance: Math.round(checked.distance * 100) / 100,
-      notes: [...unmeasured, ...worst.map((f) => f.message)].slice(0, MAX_NOTES),
-    }];
+    const worst = checked.findings
+      .filter((f) => f.severity !== "note")
+      .sort((a, b) => Number(b.severity === "error") - Number(a.severity === "error"));
+    const unmeasured = people
+      .filter((p) => p.student.height_cm === null)
+      .map((p) => `The height of ${p.student.name} is not known: checked for 175 cm.`);
+    return [
+      {
+        id: pair.id,
+        why: pair.why,
+        drillId: pair.drill_id,
+        revisionId: pair.revision_id,
+        title: pair.drill_title,
+        text: pair.text,
+        names: people.map(({ actor, student }) => ({
+          actor,
+          id: student.id,
+          name: student.name,
+          minor: student.minor,
+          limits: student.limits,
+        })),
+        verdict: checked.verdict,
+        distance: Math.round(checked.distance * 100) / 100,
+        notes: [...unmeasured, ...worst.map((f) => f.message)].slice(0, MAX_NOTES),
+      },
+    ];
   });
 }

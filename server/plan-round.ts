@@ -21,18 +21,29 @@ export interface Plan {
 }
 
 const asPerson = (s: Student): Person => ({
-  id: s.id, name: s.name, height: s.height_cm === null ? null : s.height_cm / 100, mass: s.mass_kg, minor: s.minor, lead: s.lead, limits: s.limits,
+  id: s.id,
+  name: s.name,
+  height: s.height_cm === null ? null : s.height_cm / 100,
+  mass: s.mass_kg,
+  minor: s.minor,
+  lead: s.lead,
+  limits: s.limits,
 });
 
 /** Pairs everybody and gives each pair the first version that works for its two bodies. */
 export async function planRound(
-  scope: Scope, base: { drill: DrillRow; revision: Revision }, drills: readonly DrillRow[], present: readonly Student[], met: ReadonlyMap<string, number>,
+  scope: Scope,
+  base: { drill: DrillRow; revision: Revision },
+  drills: readonly DrillRow[],
+  present: readonly Student[],
+  met: ReadonlyMap<string, number>,
 ): Promise<Plan | PlanFailure> {
   const result = pairUp(present.map(asPerson), met);
   if (result.kind === "too-few") {
-    const message = result.count === 0
-      ? "Nobody is ticked as here yet. Tick at least two people."
-      : "One person alone cannot pair. Tick somebody else, or work with the person yourself.";
+    const message =
+      result.count === 0
+        ? "Nobody is ticked as here yet. Tick at least two people."
+        : "One person alone cannot pair. Tick somebody else, or work with the person yourself.";
     return { kind: "refused", message };
   }
   const versions = await versionsOf(scope, base, drills);
@@ -41,15 +52,31 @@ export async function planRound(
     const bodies = bodiesOf(byId.get(pair.a.id)!, byId.get(pair.b.id)!);
     const turned = [...versions.slice(i % versions.length), ...versions.slice(0, i % versions.length)];
     const fits = turned.find((v) => check(parse(v.text), undefined, bodies).verdict !== "broken") ?? turned[0]!;
-    return { id: randomUUID(), a: pair.a.id, b: pair.b.id, c: pair.c?.id ?? null, revisionId: fits.id, why: pair.why.join("; ") };
+    return {
+      id: randomUUID(),
+      a: pair.a.id,
+      b: pair.b.id,
+      c: pair.c?.id ?? null,
+      revisionId: fits.id,
+      why: pair.why.join("; "),
+    };
   });
   return { kind: "planned", blockId: randomUUID(), pairs };
 }
 
 /** The drill itself and its variations in the library, easiest first. */
-async function versionsOf(scope: Scope, base: { drill: DrillRow; revision: Revision }, drills: readonly DrillRow[]): Promise<Revision[]> {
-  const children = drills.filter((d) => d.parent_title !== null && d.parent_title === base.drill.title && d.verdict !== "broken");
+async function versionsOf(
+  scope: Scope,
+  base: { drill: DrillRow; revision: Revision },
+  drills: readonly DrillRow[],
+): Promise<Revision[]> {
+  const children = drills.filter(
+    (d) => d.parent_title !== null && d.parent_title === base.drill.title && d.verdict !== "broken",
+  );
   const rows = await Promise.all(children.map((child) => getDrill(db, scope, child.id)));
-  const all = [{ load: base.drill.load_total, revision: base.revision }, ...rows.flatMap((row) => (row ? [{ load: row.drill.load_total, revision: row.revision }] : []))];
+  const all = [
+    { load: base.drill.load_total, revision: base.revision },
+    ...rows.flatMap((row) => (row ? [{ load: row.drill.load_total, revision: row.revision }] : [])),
+  ];
   return all.sort((a, b) => a.load - b.load).map((v) => v.revision);
 }

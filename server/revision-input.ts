@@ -19,7 +19,10 @@ export function titleOf(checked: Checked): string {
 export function toolsOf({ header }: Checked): string[] {
   const tools = header.actors.flatMap((actor) => {
     const { holds, wears } = header.people[actor];
-    return [...(holds ? [holds.kind] : []), ...wears.filter((g) => g === "mitts" || g === "belly pad" || g === "kick shield")];
+    return [
+      ...(holds ? [holds.kind] : []),
+      ...wears.filter((g) => g === "mitts" || g === "belly pad" || g === "kick shield"),
+    ];
   });
   return [...new Set(tools)];
 }
@@ -31,10 +34,18 @@ export function revisionInput(id: string, text: string): { input: RevisionInput;
     .filter((row) => row.content.body.kind === "play")
     .map((row) => ({ index: row.index, text: text.replace(/\r\n?/g, "\n").split("\n")[row.index]?.trim() ?? "" }));
   const input: RevisionInput = {
-    id, text, title: titleOf(checked), kind: checked.header.kind, verdict: checked.verdict,
-    loadTotal: checked.load.total, vocabularyVersion: VOCABULARY_VERSION, modelVersion: MODEL.version,
+    id,
+    text,
+    title: titleOf(checked),
+    kind: checked.header.kind,
+    verdict: checked.verdict,
+    loadTotal: checked.load.total,
+    vocabularyVersion: VOCABULARY_VERSION,
+    modelVersion: MODEL.version,
     summary: {
-      level: checked.header.level, tools: toolsOf(checked), exchanges: checked.exchanges.length,
+      level: checked.header.level,
+      tools: toolsOf(checked),
+      exchanges: checked.exchanges.length,
       findings: checked.findings.filter((f) => f.severity !== "note").length,
     },
     rows,

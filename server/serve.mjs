@@ -15,7 +15,11 @@ site.use(app);
 
 const server = site.listen(port, host, (error) => {
   if (error) {
-    console.error(error.code === "EADDRINUSE" ? `Port ${port} is in use. Stop what uses it, or choose another: PORT=${port + 1} bin/start` : error.message);
+    console.error(
+      error.code === "EADDRINUSE"
+        ? `Port ${port} is in use. Stop what uses it, or choose another: PORT=${port + 1} bin/start`
+        : error.message,
+    );
     process.exit(1);
   }
   console.log(`Vicissor is ready: http://${host === "0.0.0.0" ? "localhost" : host}:${port}`);

@@ -14,52 +14,112 @@ interface CardProps {
 
 /** The page as it is printed: A4 upright, black on white whatever the screen's scheme. */
 const SHEET = {
-  bgcolor: "#fff", color: "#000", width: "210mm", maxWidth: "100%", minHeight: "297mm", mx: "auto", my: 2, p: "12mm", boxSizing: "border-box", fontSize: "11pt",
+  bgcolor: "#fff",
+  color: "#000",
+  width: "210mm",
+  maxWidth: "100%",
+  minHeight: "297mm",
+  mx: "auto",
+  my: 2,
+  p: "12mm",
+  boxSizing: "border-box",
+  fontSize: "11pt",
   "@media print": { m: 0, width: "auto", minHeight: 0, p: 0 },
 } as const;
 
 /** One A4 page: who with whom on what, the texts, and what is said before every drill. */
 export function CardScreen({ lesson, school, pairs }: CardProps) {
   const versions = [...new Map(pairs.map((p) => [p.revisionId, p])).values()];
-  const letters = new Map(versions.map((v, i) => [v.revisionId, String.fromCharCode(80 + i)]));
-  const play = (text: string) => text.split("\n").filter((row) => !/^\s*(title|kind|level|range|tempo|focus|contact|context|mats|numbering|tradition)\s*:/i.test(row)).join("\n").trim();
+  const letters = new Map(versions.map((v, i) => [v.revisionId, String(i + 1)]));
+  const play = (text: string) =>
+    text
+      .split("\n")
+      .filter(
+        (row) => !/^\s*(title|kind|level|range|tempo|focus|contact|context|mats|numbering|tradition)\s*:/i.test(row),
+      )
+      .join("\n")
+      .trim();
   // Fewer lines of text leave room for larger letters; a long evening still fits one page.
   const rows = versions.reduce((sum, v) => sum + play(v.text).split("\n").length + 2, 0) + pairs.length;
-  const size = rows > 60 ? "8.5pt" : rows > 42 ? "9.5pt" : "11pt";
+  const size = rows > 60 ? "8.5pt" : rows > 42 ? "9.5pt" : rows > 26 ? "11.5pt" : "13pt";
   return (
     <>
-      <GlobalStyles styles={{ "@page": { size: "A4", margin: "12mm" }, "@media print": { body: { background: "#fff !important" } } }} />
+      <GlobalStyles
+        styles={{
+          "@page": { size: "A4", margin: "12mm" },
+          "@media print": { body: { background: "#fff !important" } },
+        }}
+      />
       <Box sx={{ display: "flex", gap: 1, p: 2, "@media print": { display: "none" } }}>
-        <Button variant="contained" onClick={() => window.print()}>Print</Button>
-        <Button variant="outlined" component={Link} to={`/class/${lesson.id}`}>Back to the class</Button>
+        <Button variant="contained" onClick={() => window.print()}>
+          Print
+        </Button>
+        <Button variant="outlined" component={Link} to={`/class/${lesson.id}`}>
+          Back to the class
+        </Button>
       </Box>
       <Box component="article" aria-label="Card" sx={{ ...SHEET, fontSize: size }}>
         <Box sx={{ display: "flex", alignItems: "baseline", borderBottom: "2px solid #000", pb: 0.5, gap: 2 }}>
-          <Box component="h1" sx={{ m: 0, fontFamily: FONTS.heading, fontSize: "1.9em", flex: 1 }}>{lesson.title}</Box>
-          <span>{school}, {shortDate(lesson.held_on)}</span>
+          <Box component="h1" sx={{ m: 0, fontFamily: FONTS.heading, fontSize: "1.9em", flex: 1 }}>
+            {lesson.title}
+          </Box>
+          <span>
+            {school}, {shortDate(lesson.held_on)}
+          </span>
         </Box>
         {pairs.length === 0 && <p>Nobody is paired yet: pair them on the class's page first.</p>}
-        <Box component="ol" sx={{ listStyle: "none", p: 0, m: 0, mt: 1.5, columns: pairs.length > 4 ? 2 : 1, columnGap: "8mm" }}>
+        <Box
+          component="ol"
+          sx={{ listStyle: "none", p: 0, m: 0, mt: 1.5, columns: pairs.length > 4 ? 2 : 1, columnGap: "8mm" }}
+        >
           {pairs.map((p) => (
-            <Box component="li" key={p.id} sx={{ breakInside: "avoid", borderBottom: "0.5px solid #999", py: 0.6, display: "flex", gap: 1 }}>
-              <Box sx={{ fontFamily: FONTS.heading, fontWeight: 700, fontSize: "1.5em", lineHeight: 1, width: "1.2em" }}>{letters.get(p.revisionId)}</Box>
+            <Box
+              component="li"
+              key={p.id}
+              sx={{ breakInside: "avoid", borderBottom: "0.5px solid #999", py: 0.6, display: "flex", gap: 1 }}
+            >
+              <Box
+                sx={{ fontFamily: FONTS.heading, fontWeight: 700, fontSize: "1.5em", lineHeight: 1, width: "1.2em" }}
+              >
+                {letters.get(p.revisionId)}
+              </Box>
               <Box>
-                <Box sx={{ fontWeight: 700, fontSize: "1.15em" }}>{p.names.map((n) => `${n.actor} ${n.name}`).join("  ·  ")}</Box>
-                <Box>{[`${p.distance.toFixed(2)} m apart`, ...p.names.flatMap((n) => n.limits.map((l) => `${n.name}: ${l}`))].join("; ")}</Box>
-                {p.notes.slice(0, 1).map((note) => <Box key={note} sx={{ fontStyle: "italic" }}>{note}</Box>)}
+                <Box sx={{ fontWeight: 700, fontSize: "1.15em" }}>
+                  {p.names.map((n) => `${n.actor} ${n.name}`).join("  ·  ")}
+                </Box>
+                <Box>
+                  {[
+                    `${p.distance.toFixed(2)} m apart`,
+                    ...p.names.flatMap((n) => n.limits.map((l) => `${n.name}: ${l}`)),
+                  ].join("; ")}
+                </Box>
+                {p.notes.slice(0, 1).map((note) => (
+                  <Box key={note} sx={{ fontStyle: "italic" }}>
+                    {note}
+                  </Box>
+                ))}
               </Box>
             </Box>
           ))}
         </Box>
         {versions.map((v) => (
           <Box key={v.revisionId} sx={{ mt: 1.5, breakInside: "avoid" }}>
-            <Box component="h2" sx={{ m: 0, fontFamily: FONTS.heading, fontSize: "1.25em" }}>{letters.get(v.revisionId)}. {v.title}</Box>
-            <Box component="pre" sx={{ m: 0, mt: 0.5, fontFamily: FONTS.mono, fontSize: "1em", whiteSpace: "pre-wrap" }}>{play(v.text)}</Box>
+            <Box component="h2" sx={{ m: 0, fontFamily: FONTS.heading, fontSize: "1.25em" }}>
+              {letters.get(v.revisionId)}. {v.title}
+            </Box>
+            <Box
+              component="pre"
+              sx={{ m: 0, mt: 0.5, fontFamily: FONTS.mono, fontSize: "1em", whiteSpace: "pre-wrap" }}
+            >
+              {play(v.text)}
+            </Box>
           </Box>
         ))}
         <Box sx={{ mt: 2, pt: 1, borderTop: "2px solid #000" }}>
-          <strong>“Stop” ends everything at once; anybody may say it at any time.</strong> Slow before fast. Gear by tempo and tool; training blades only.
-          No contact to eyes, throat, groin, spine, back of the head or knees. This sheet checks the logic of the drill; the instructor, local law and the rules of insurer and federation decide what may be practised.
+          <strong>“Stop” ends everything at once; anybody may say it at any time.</strong> Slow before fast. Gear by
+          tempo and tool; training blades only. No contact to eyes, throat, groin, spine, back of the head or knees.
+          This sheet checks the logic of the drill; the instructor, local law and the rules of insurer and federation
+          decide what may be practised.
         </Box>
       </Box>
     </>

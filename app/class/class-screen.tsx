@@ -34,35 +34,90 @@ interface ClassProps {
 /** Tonight: who is here, what we work on, who with whom, and the card. */
 export function ClassScreen({ lesson, students, present, pairs, drills, gear }: ClassProps) {
   const fetcher = useFetcher<typeof action>();
-  const first = drills.find((d) => d.id === pairs[0]?.drillId && !d.parent) ?? drills.find((d) => d.verdict === "sound") ?? drills[0];
+  const first =
+    drills.find((d) => d.id === pairs[0]?.drillId && !d.parent) ??
+    drills.find((d) => d.verdict === "sound") ??
+    drills[0];
   const [drill, setDrill] = useState(first?.id ?? "");
   const here = new Set(present);
   const chosen = drills.find((d) => d.id === drill);
   const pair = () => void fetcher.submit({ intent: "pair", drill }, { method: "post" });
   return (
     <>
-      <ScreenHead title={lesson.title} lead={`${shortDate(lesson.held_on)}, ${lesson.minutes} minutes. ${here.size} of ${students.length} are here.`}>
-        {pairs.length > 0 && <Button variant="outlined" component={Link} to={`/class/${lesson.id}/card`}>Card to print</Button>}
+      <ScreenHead
+        title={lesson.title}
+        lead={`${shortDate(lesson.held_on)}, ${lesson.minutes} minutes. ${here.size} of ${students.length} are here.`}
+      >
+        {pairs.length > 0 && (
+          <Button variant="outlined" component={Link} to={`/class/${lesson.id}/card`}>
+            Card to print
+          </Button>
+        )}
       </ScreenHead>
-      <Box sx={{ display: "grid", gridTemplateColumns: { xs: "minmax(0,1fr)", md: "300px minmax(0,1fr)" }, borderTop: 1, borderColor: "hairline", flex: 1 }}>
-        <Box component="section" aria-label="Who is here" sx={{ px: 3, py: 2, borderRight: { md: 1 }, borderColor: { md: "hairline" } }}>
-          <Box component="h2" sx={{ typography: "h2", m: 0, mb: 0.5 }}>Who is here</Box>
+      <Box
+        sx={{
+          display: "grid",
+          gridTemplateColumns: { xs: "minmax(0,1fr)", md: "300px minmax(0,1fr)" },
+          borderTop: 1,
+          borderColor: "hairline",
+          flex: 1,
+        }}
+      >
+        <Box
+          component="section"
+          aria-label="Who is here"
+          sx={{ px: 3, py: 2, borderRight: { md: 1 }, borderColor: { md: "hairline" } }}
+        >
+          <Box component="h2" sx={{ typography: "h2", m: 0, mb: 0.5 }}>
+            Who is here
+          </Box>
           {students.length === 0 && <Box sx={{ color: "text.secondary" }}>The school has no people yet.</Box>}
-          {students.map((s) => <Attendance key={s.id} student={s} here={here.has(s.id)} />)}
-          <Box component="h2" sx={{ typography: "h2", m: 0, mt: 3, mb: 0.5 }}>Gear there</Box>
-          {gear.map((g) => <Box key={g.kind} sx={{ display: "flex", justifyContent: "space-between" }}><span>{g.kind}</span><span>{g.count}</span></Box>)}
+          {students.map((s) => (
+            <Attendance key={s.id} student={s} here={here.has(s.id)} />
+          ))}
+          <Box component="h2" sx={{ typography: "h2", m: 0, mt: 3, mb: 0.5 }}>
+            Gear there
+          </Box>
+          {gear.map((g) => (
+            <Box key={g.kind} sx={{ display: "flex", justifyContent: "space-between" }}>
+              <span>{g.kind}</span>
+              <span>{g.count}</span>
+            </Box>
+          ))}
         </Box>
         <Box component="section" aria-label="Pairs" sx={{ px: 3, py: 2 }}>
           <Box sx={{ display: "flex", gap: 2, flexWrap: "wrap", alignItems: "center", mb: 1 }}>
-            <TextField select size="small" label="We work on" value={drill} onChange={(e) => setDrill(e.target.value)} sx={{ minWidth: 280, maxWidth: 420 }}>
-              {drills.map((d) => <MenuItem key={d.id} value={d.id}>{d.title}{d.verdict === "broken" ? " (broken)" : ""}</MenuItem>)}
+            <TextField
+              select
+              size="small"
+              label="We work on"
+              value={drill}
+              onChange={(e) => setDrill(e.target.value)}
+              sx={{ minWidth: 280, maxWidth: 420 }}
+            >
+              {drills.map((d) => (
+                <MenuItem key={d.id} value={d.id}>
+                  {d.title}
+                  {d.verdict === "broken" ? " (broken)" : ""}
+                </MenuItem>
+              ))}
             </TextField>
-            <Button variant="contained" onClick={pair} disabled={fetcher.state !== "idle" || !drill}>{pairs.length > 0 ? "Pair them again" : "Pair them"}</Button>
+            <Button variant="contained" onClick={pair} disabled={fetcher.state !== "idle" || !drill}>
+              {pairs.length > 0 ? "Pair them again" : "Pair them"}
+            </Button>
           </Box>
-          {chosen?.verdict === "broken" && <Notice>This drill has errors. Mend it at the <Link to={`/drills/${chosen.id}`}>desk</Link>, or pair them on a variation of it.</Notice>}
+          {chosen?.verdict === "broken" && (
+            <Notice>
+              This drill has errors. Mend it at the <Link to={`/drills/${chosen.id}`}>desk</Link>, or pair them on a
+              variation of it.
+            </Notice>
+          )}
           {fetcher.data && "message" in fetcher.data && <Notice tone="trouble">{fetcher.data.message}</Notice>}
           {pairs.length === 0 ? (
-            <Box sx={{ color: "text.secondary", py: 4, maxWidth: 460 }}>Tick who is here, choose what you work on, and pair them. People who have not met come together first; heights, weights and minors are looked at.</Box>
+            <Box sx={{ color: "text.secondary", py: 4, maxWidth: 460 }}>
+              Tick who is here, choose what you work on, and pair them. People who have not met come together first;
+              heights, weights and minors are looked at.
+            </Box>
           ) : (
             <Round lessonPairs={pairs} drill={drill} />
           )}
@@ -75,13 +130,39 @@ export function ClassScreen({ lesson, students, present, pairs, drills, gear }: 
 function Attendance({ student, here }: { student: Student; here: boolean }) {
   const fetcher = useFetcher<typeof action>();
   const shown = fetcher.formData ? fetcher.formData.get("on") === "yes" : here;
-  const notes = [student.minor ? "minor" : null, student.height_cm === null ? "height not known" : `${student.height_cm} cm`, ...student.limits].filter(Boolean).join(", ");
+  const notes = [
+    student.minor ? "minor" : null,
+    student.height_cm === null ? "height not known" : `${student.height_cm} cm`,
+    ...student.limits,
+  ]
+    .filter(Boolean)
+    .join(", ");
   return (
     <Box>
       <FormControlLabel
         sx={{ minHeight: 44, alignItems: "center" }}
-        control={<Checkbox checked={shown} onChange={(e) => void fetcher.submit({ intent: "present", student: student.id, on: e.target.checked ? "yes" : "no" }, { method: "post" })} />}
-        label={<Box>{student.name}<Box component="span" sx={{ display: "block", color: "text.secondary", fontSize: "0.9rem", lineHeight: 1.2 }}>{notes}</Box></Box>}
+        control={
+          <Checkbox
+            checked={shown}
+            onChange={(e) =>
+              void fetcher.submit(
+                { intent: "present", student: student.id, on: e.target.checked ? "yes" : "no" },
+                { method: "post" },
+              )
+            }
+          />
+        }
+        label={
+          <Box>
+            {student.name}
+            <Box
+              component="span"
+              sx={{ display: "block", color: "text.secondary", fontSize: "0.9rem", lineHeight: 1.2 }}
+            >
+              {notes}
+            </Box>
+          </Box>
+        }
       />
     </Box>
   );
@@ -93,20 +174,46 @@ function Round({ lessonPairs, drill }: { lessonPairs: readonly PairView[]; drill
   const versions = new Map(lessonPairs.map((p) => [p.revisionId, p.title]));
   const give = (pairId: string, revisionId: string) => {
     const round = {
-      blockId: crypto.randomUUID(), drillId: drill || lessonPairs[0]!.drillId,
-      pairs: lessonPairs.map((p) => ({ id: crypto.randomUUID(), a: p.names[0]!.id, b: p.names[1]!.id, c: p.names[2]?.id ?? null, revisionId: p.id === pairId ? revisionId : p.revisionId, why: p.why })),
+      blockId: crypto.randomUUID(),
+      drillId: drill || lessonPairs[0]!.drillId,
+      pairs: lessonPairs.map((p) => ({
+        id: crypto.randomUUID(),
+        a: p.names[0]!.id,
+        b: p.names[1]!.id,
+        c: p.names[2]?.id ?? null,
+        revisionId: p.id === pairId ? revisionId : p.revisionId,
+        why: p.why,
+      })),
     };
     void fetcher.submit({ intent: "swap", round: JSON.stringify(round) }, { method: "post" });
   };
   return (
     <Box component="ol" aria-label="Pairs of this round" sx={{ listStyle: "none", m: 0, p: 0 }}>
       {lessonPairs.map((p) => (
-        <Box component="li" key={p.id} sx={{ display: "grid", gridTemplateColumns: { xs: "minmax(0,1fr)", md: "minmax(0,5fr) minmax(0,6fr)" }, gap: 1.5, py: 1.5, borderTop: 1, borderColor: "hairline" }}>
+        <Box
+          component="li"
+          key={p.id}
+          sx={{
+            display: "grid",
+            gridTemplateColumns: { xs: "minmax(0,1fr)", md: "minmax(0,5fr) minmax(0,6fr)" },
+            gap: 1.5,
+            py: 1.5,
+            borderTop: 1,
+            borderColor: "hairline",
+          }}
+        >
           <Box>
             {p.names.map((n) => (
               <Box key={n.id} sx={{ display: "flex", gap: 1, alignItems: "center", fontSize: "1.08rem" }}>
-                <PartnerMark actor={n.actor} size={22} /> {n.name}
-                {n.limits.length > 0 && <Box component="span" sx={{ color: "verdict.risky", fontSize: "0.92rem" }}>{n.limits.join(", ")}</Box>}
+                <PartnerMark actor={n.actor} size={22} />
+                <Box>
+                  {n.name}
+                  {n.limits.length > 0 && (
+                    <Box sx={{ color: "verdict.risky", fontSize: "0.92rem", lineHeight: 1.2 }}>
+                      {n.limits.join(", ")}
+                    </Box>
+                  )}
+                </Box>
               </Box>
             ))}
             <Box sx={{ color: "text.secondary", fontSize: "0.92rem", mt: 0.25 }}>{p.why}</Box>
@@ -115,15 +222,35 @@ function Round({ lessonPairs, drill }: { lessonPairs: readonly PairView[]; drill
             <Box sx={{ display: "flex", gap: 1, alignItems: "center", flexWrap: "wrap" }}>
               <VerdictRing verdict={p.verdict} />
               {versions.size > 1 ? (
-                <TextField select size="small" variant="standard" label="Version" value={p.revisionId} onChange={(e) => give(p.id, e.target.value)} sx={{ minWidth: 220 }}>
-                  {[...versions].map(([id, title]) => <MenuItem key={id} value={id}>{title}</MenuItem>)}
+                <TextField
+                  select
+                  size="small"
+                  variant="standard"
+                  label="Version"
+                  value={p.revisionId}
+                  onChange={(e) => give(p.id, e.target.value)}
+                  sx={{ minWidth: 220 }}
+                >
+                  {[...versions].map(([id, title]) => (
+                    <MenuItem key={id} value={id}>
+                      {title}
+                    </MenuItem>
+                  ))}
                 </TextField>
               ) : (
-                <Link to={`/drills/${p.drillId}`} style={{ color: "inherit" }}>{p.title}</Link>
+                <Link to={`/drills/${p.drillId}`} style={{ color: "inherit" }}>
+                  {p.title}
+                </Link>
               )}
-              <Box component="span" sx={{ color: "text.secondary" }}>{p.distance.toFixed(2)} m apart</Box>
+              <Box component="span" sx={{ color: "text.secondary" }}>
+                {p.distance.toFixed(2)} m apart
+              </Box>
             </Box>
-            {p.notes.map((note) => <Box key={note} sx={{ fontSize: "0.93rem", mt: 0.5 }}>{note}</Box>)}
+            {p.notes.map((note) => (
+              <Box key={note} sx={{ fontSize: "0.93rem", mt: 0.5 }}>
+                {note}
+              </Box>
+            ))}
           </Box>
         </Box>
       ))}

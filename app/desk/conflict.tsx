@@ -14,13 +14,26 @@ interface ConflictProps {
 /** Two people changed the drill at once: both texts, what differs, and a choice. Nothing was lost. */
 export function ConflictView({ mine, theirs, onKeepMine, onTakeTheirs, copy }: ConflictProps) {
   return (
-    <Box role="alertdialog" aria-labelledby="conflict-title" sx={{ mx: { xs: 2, sm: 3 }, my: 2, p: 2, border: 2, borderColor: "verdict.risky" }}>
-      <Box component="h2" id="conflict-title" sx={{ typography: "h2", m: 0 }}>This drill was changed somewhere else meanwhile</Box>
-      <Box component="p" sx={{ mt: 0.5 }}>{theirs.author} saved revision {theirs.version}. Both texts are below; whichever you choose, the other stays among the revisions or becomes a drill of its own.</Box>
+    <Box
+      role="alertdialog"
+      aria-labelledby="conflict-title"
+      sx={{ mx: { xs: 2, sm: 3 }, my: 2, p: 2, border: 2, borderColor: "verdict.risky" }}
+    >
+      <Box component="h2" id="conflict-title" sx={{ typography: "h2", m: 0 }}>
+        This drill was changed somewhere else meanwhile
+      </Box>
+      <Box component="p" sx={{ mt: 0.5 }}>
+        {theirs.author} saved revision {theirs.version}. Both texts are below; whichever you choose, the other stays
+        among the revisions or becomes a drill of its own.
+      </Box>
       <TextDiff before={theirs.text} after={mine} beforeName="Theirs only" afterName="Yours only" />
       <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap", mt: 2 }}>
-        <Button variant="contained" onClick={onKeepMine}>Keep mine on top</Button>
-        <Button variant="outlined" onClick={onTakeTheirs}>Take theirs</Button>
+        <Button variant="contained" onClick={onKeepMine}>
+          Keep mine on top
+        </Button>
+        <Button variant="outlined" onClick={onTakeTheirs}>
+          Take theirs
+        </Button>
         {copy}
       </Box>
     </Box>
@@ -28,17 +41,55 @@ export function ConflictView({ mine, theirs, onKeepMine, onTakeTheirs, copy }: C
 }
 
 /** Two texts row by row; a sign and a word say what the colour says. */
-export function TextDiff({ before, after, beforeName, afterName }: { before: string; after: string; beforeName: string; afterName: string }) {
+export function TextDiff({
+  before,
+  after,
+  beforeName,
+  afterName,
+}: {
+  before: string;
+  after: string;
+  beforeName: string;
+  afterName: string;
+}) {
   return (
-    <Box component="ul" aria-label="Differences" tabIndex={0} sx={{ listStyle: "none", m: 0, p: 1, fontFamily: "'Atkinson Hyperlegible Mono Variable', monospace", fontSize: "0.95rem", maxHeight: 340, overflow: "auto", bgcolor: "background.paper" }}>
+    <Box
+      component="ul"
+      aria-label="Differences"
+      tabIndex={0}
+      sx={{
+        listStyle: "none",
+        m: 0,
+        p: 1,
+        fontFamily: "'Atkinson Hyperlegible Mono Variable', monospace",
+        fontSize: "0.95rem",
+        maxHeight: 340,
+        overflow: "auto",
+        bgcolor: "background.paper",
+      }}
+    >
       {diffLines(before, after).flatMap((part, p) =>
-        part.value.replace(/\n$/, "").split("\n").map((line, i) => (
-          <Box component="li" key={`${p}.${i}`} sx={{ whiteSpace: "pre-wrap", color: part.removed ? "partner.A" : part.added ? "partner.B" : "text.secondary" }}>
-            {part.removed ? "− " : part.added ? "+ " : "  "}
-            {line}
-            {(part.removed || part.added) && i === 0 && <Box component="span" sx={{ float: "right", fontFamily: "inherit" }}>{part.removed ? beforeName : afterName}</Box>}
-          </Box>
-        )),
+        part.value
+          .replace(/\n$/, "")
+          .split("\n")
+          .map((line, i) => (
+            <Box
+              component="li"
+              key={`${p}.${i}`}
+              sx={{
+                whiteSpace: "pre-wrap",
+                color: part.removed ? "partner.A" : part.added ? "partner.B" : "text.secondary",
+              }}
+            >
+              {part.removed ? "− " : part.added ? "+ " : "  "}
+              {line}
+              {(part.removed || part.added) && i === 0 && (
+                <Box component="span" sx={{ float: "right", fontFamily: "inherit" }}>
+                  {part.removed ? beforeName : afterName}
+                </Box>
+              )}
+            </Box>
+          )),
       )}
     </Box>
   );

@@ -53,17 +53,26 @@ export function DeskScreen({ drill, text: saved, nonce }: { drill: DeskDrill; te
     check(start);
   }, [drill.id, saved, check]);
 
-  const change = useCallback((next: string) => {
-    setText(next);
-    keepDraft(drill.id, next);
-    check(next);
-  }, [drill.id, check]);
+  const change = useCallback(
+    (next: string) => {
+      setText(next);
+      keepDraft(drill.id, next);
+      check(next);
+    },
+    [drill.id, check],
+  );
 
   const dirty = text !== base.current.text;
-  const save = useCallback((version = base.current.version, what = text) => {
-    sent.current = what;
-    void fetcher.submit({ intent: "save", revisionId: crypto.randomUUID(), version: String(version), text: what }, { method: "post" });
-  }, [fetcher, text]);
+  const save = useCallback(
+    (version = base.current.version, what = text) => {
+      sent.current = what;
+      void fetcher.submit(
+        { intent: "save", revisionId: crypto.randomUUID(), version: String(version), text: what },
+        { method: "post" },
+      );
+    },
+    [fetcher, text],
+  );
 
   const result = fetcher.data;
   useEffect(() => {
@@ -80,49 +89,144 @@ export function DeskScreen({ drill, text: saved, nonce }: { drill: DeskDrill; te
   useSaveKey(() => save());
 
   const pick = useCallback((exchange: ExchangeView) => editor.current?.select(exchange.from, exchange.to), []);
-  const apply = useCallback((edits: readonly { from: number; to: number; insert: string }[]) => editor.current?.apply(edits), []);
-  const state = fetcher.state !== "idle" ? "Saving…" : dirty ? "Not saved yet; kept on this device" : `Saved, revision ${base.current.version}`;
+  const apply = useCallback(
+    (edits: readonly { from: number; to: number; insert: string }[]) => editor.current?.apply(edits),
+    [],
+  );
+  const state =
+    fetcher.state !== "idle"
+      ? "Saving…"
+      : dirty
+        ? "Not saved yet; kept on this device"
+        : `Saved, revision ${base.current.version}`;
   const tidy = () => void ask("format", { text }).then((next) => editor.current?.replaceAll(next));
   const title = view?.title ?? drill.title;
 
   return (
     <>
       <ScreenHead title={title} lead={view ? <DrillLine view={view} /> : "Reading the drill…"}>
-        <Box component="span" role="status" sx={{ color: "text.secondary", mr: 1 }}>{state}</Box>
-        <Button variant="contained" onClick={() => save()} disabled={!dirty || fetcher.state !== "idle"}>Save</Button>
-        <Button variant="outlined" onClick={tidy}>Tidy</Button>
-        <Button variant="outlined" component={Link} to={`/drills/${drill.id}/revisions`}>Revisions</Button>
-        <Button variant="outlined" component={Link} to={`/drills/${drill.id}/ladder`}>Ladder</Button>
+        <Box component="span" role="status" sx={{ color: "text.secondary", mr: 1 }}>
+          {state}
+        </Box>
+        <Button variant="contained" onClick={() => save()} disabled={!dirty || fetcher.state !== "idle"}>
+          Save
+        </Button>
+        <Button variant="outlined" onClick={tidy}>
+          Tidy
+        </Button>
+        <Button variant="outlined" component={Link} to={`/drills/${drill.id}/revisions`}>
+          Revisions
+        </Button>
+        <Button variant="outlined" component={Link} to={`/drills/${drill.id}/ladder`}>
+          Ladder
+        </Button>
       </ScreenHead>
       {restored && (
-        <Notice action={<Button variant="outlined" onClick={() => { editor.current?.replaceAll(saved); dropDraft(drill.id); setRestored(false); }}>Back to the saved text</Button>}>
+        <Notice
+          action={
+            <Button
+              variant="outlined"
+              onClick={() => {
+                editor.current?.replaceAll(saved);
+                dropDraft(drill.id);
+                setRestored(false);
+              }}
+            >
+              Back to the saved text
+            </Button>
+          }
+        >
           This is what you typed last time and did not save.
         </Notice>
       )}
       {trouble && <Notice tone="trouble">{trouble}</Notice>}
       {result && "message" in result && <Notice tone="trouble">{result.message}</Notice>}
       {result?.kind === "gone" && (
-        <Notice tone="trouble" action={<CopyButton id={drill.id} text={text} />}>This drill was deleted in another window. Your text is still here.</Notice>
+        <Notice tone="trouble" action={<CopyButton id={drill.id} text={text} />}>
+          This drill was deleted in another window. Your text is still here.
+        </Notice>
       )}
       {result?.kind === "conflict" && fetcher.state === "idle" && (
         <ConflictView
-          mine={text} theirs={result.theirs}
+          mine={text}
+          theirs={result.theirs}
           onKeepMine={() => save(result.theirs.version)}
-          onTakeTheirs={() => { editor.current?.replaceAll(result.theirs.text); save(result.theirs.version, result.theirs.text); }}
+          onTakeTheirs={() => {
+            editor.current?.replaceAll(result.theirs.text);
+            save(result.theirs.version, result.theirs.text);
+          }}
           copy={<CopyButton id={drill.id} text={text} />}
         />
       )}
-      <Box sx={{ flex: 1, display: "grid", gridTemplateColumns: { xs: "minmax(0,1fr)", md: "minmax(330px, 4fr) minmax(0, 5fr)", lg: "minmax(340px, 4fr) minmax(0, 5fr) minmax(260px, 3fr)" }, borderTop: 1, borderColor: "hairline", minHeight: 0 }}>
-        <Box component="section" aria-label="Score" sx={{ borderRight: { md: 1 }, borderColor: { md: "hairline" }, minWidth: 0, minHeight: 320 }}>
-          <Suspense fallback={<Box component="pre" sx={{ p: 2, m: 0, fontFamily: "monospace", whiteSpace: "pre-wrap" }}>{text}</Box>}>
-            <ClientOnly><ScoreEditor ref={editor} text={text} findings={view?.findings ?? NO_FINDINGS} onChange={change} onCursor={setCursor} nonce={nonce} /></ClientOnly>
+      <Box
+        sx={{
+          flex: 1,
+          display: "grid",
+          gridTemplateColumns: {
+            xs: "minmax(0,1fr)",
+            md: "minmax(330px, 4fr) minmax(0, 5fr)",
+            lg: "minmax(340px, 4fr) minmax(0, 5fr) minmax(260px, 3fr)",
+          },
+          borderTop: 1,
+          borderColor: "hairline",
+          minHeight: 0,
+        }}
+      >
+        <Box
+          component="section"
+          aria-label="Score"
+          sx={{ borderRight: { md: 1 }, borderColor: { md: "hairline" }, minWidth: 0, minHeight: 320 }}
+        >
+          <Suspense
+            fallback={
+              <Box component="pre" sx={{ p: 2, m: 0, fontFamily: "monospace", whiteSpace: "pre-wrap" }}>
+                {text}
+              </Box>
+            }
+          >
+            <ClientOnly>
+              <ScoreEditor
+                ref={editor}
+                text={text}
+                findings={view?.findings ?? NO_FINDINGS}
+                onChange={change}
+                onCursor={setCursor}
+                nonce={nonce}
+              />
+            </ClientOnly>
           </Suspense>
         </Box>
-        <Box component="section" aria-label="Drawing" sx={{ minWidth: 0, px: 2, pb: 3, borderRight: { lg: 1 }, borderColor: { lg: "hairline" } }}>
-          {view && view.exchanges.length > 0 ? <ScoreDrawing view={view} cursor={cursor} onPick={pick} /> : <EmptyDrawing />}
+        <Box
+          component="section"
+          aria-label="Drawing"
+          sx={{ minWidth: 0, px: 2, pb: 3, borderRight: { lg: 1 }, borderColor: { lg: "hairline" } }}
+        >
+          {view && view.exchanges.length > 0 ? (
+            <ScoreDrawing view={view} cursor={cursor} onPick={pick} />
+          ) : (
+            <EmptyDrawing />
+          )}
         </Box>
-        <Box component="section" aria-label="Findings" sx={{ minWidth: 0, px: 2, py: 1.5, gridColumn: { md: "1 / -1", lg: "auto" }, borderTop: { xs: 1, lg: 0 }, borderColor: "hairline" }}>
-          {view && <Findings view={view} cursor={cursor} onPick={(from, to) => editor.current?.select(from, to)} onRepair={apply} />}
+        <Box
+          component="section"
+          aria-label="Findings"
+          sx={{
+            minWidth: 0,
+            px: 2,
+            py: 1.5,
+            gridColumn: { md: "1 / -1", lg: "auto" },
+            borderTop: { xs: 1, lg: 0 },
+            borderColor: "hairline",
+          }}
+        >
+          {view && (
+            <Findings
+              view={view}
+              cursor={cursor}
+              onPick={(from, to) => editor.current?.select(from, to)}
+              onRepair={apply}
+            />
+          )}
         </Box>
       </Box>
     </>
@@ -139,10 +243,16 @@ function ClientOnly({ children }: { children: React.ReactNode }) {
 }
 
 function DrillLine({ view }: { view: ScoreView }) {
-  const parts = useMemo(() => [
-    view.kind, `${Math.round(view.tempo * 100)} % of full speed`, `${view.distance.toFixed(2)} m apart`, `load ${view.load.total.toFixed(1)}`,
-    ...(view.closure ? [view.closure.closes ? "the cycle closes" : "the cycle does not close"] : []),
-  ], [view]);
+  const parts = useMemo(
+    () => [
+      view.kind,
+      `${Math.round(view.tempo * 100)} % of full speed`,
+      `${view.distance.toFixed(2)} m apart`,
+      `load ${view.load.total.toFixed(1)}`,
+      ...(view.closure ? [view.closure.closes ? "the cycle closes" : "the cycle does not close"] : []),
+    ],
+    [view],
+  );
   return (
     <Box component="span" sx={{ display: "inline-flex", gap: 1.5, alignItems: "center", flexWrap: "wrap" }}>
       <VerdictRing verdict={view.verdict} word /> {parts.join(" · ")}
@@ -154,7 +264,9 @@ function EmptyDrawing() {
   return (
     <Box sx={{ py: 6, color: "text.secondary", maxWidth: 380 }}>
       Write a first row of play on the left and it is drawn here. For example:
-      <Box component="pre" sx={{ fontFamily: "monospace", color: "text.primary" }}>A jab -&gt; B slip out, cross</Box>
+      <Box component="pre" sx={{ fontFamily: "monospace", color: "text.primary" }}>
+        A jab -&gt; B slip out, cross
+      </Box>
     </Box>
   );
 }
@@ -162,7 +274,16 @@ function EmptyDrawing() {
 function CopyButton({ id, text }: { id: string; text: string }) {
   const fetcher = useFetcher();
   return (
-    <Button variant="outlined" onClick={() => { dropDraft(id); void fetcher.submit({ intent: "copy", id: crypto.randomUUID(), revisionId: crypto.randomUUID(), text }, { method: "post" }); }}>
+    <Button
+      variant="outlined"
+      onClick={() => {
+        dropDraft(id);
+        void fetcher.submit(
+          { intent: "copy", id: crypto.randomUUID(), revisionId: crypto.randomUUID(), text },
+          { method: "post" },
+        );
+      }}
+    >
       Keep mine as a new drill
     </Button>
   );

@@ -16,7 +16,13 @@ interface FindingsProps {
 }
 
 const PlaceButton = styled("button")(({ theme }) => ({
-  font: "inherit", background: "none", border: 0, padding: 0, textAlign: "left", cursor: "pointer", color: theme.vars?.palette.text.primary,
+  font: "inherit",
+  background: "none",
+  border: 0,
+  padding: 0,
+  textAlign: "left",
+  cursor: "pointer",
+  color: theme.vars?.palette.text.primary,
 }));
 
 export function Findings({ view, cursor, onPick, onRepair }: FindingsProps) {
@@ -29,7 +35,12 @@ export function Findings({ view, cursor, onPick, onRepair }: FindingsProps) {
       <Box component="h2" sx={{ typography: "h2", mt: here ? 3 : 0, mb: 1 }}>
         {sorted.length === 0 ? "Nothing to mend" : `${sorted.length} ${sorted.length === 1 ? "finding" : "findings"}`}
       </Box>
-      {sorted.length === 0 && <Box sx={{ color: "text.secondary" }}>Each feed is met by an answer that works for these two bodies. The instructor and local rules decide what may be practised.</Box>}
+      {sorted.length === 0 && (
+        <Box sx={{ color: "text.secondary" }}>
+          Each feed is met by an answer that works for these two bodies. The instructor and local rules decide what may
+          be practised.
+        </Box>
+      )}
       <Box component="ul" sx={{ listStyle: "none", m: 0, p: 0 }}>
         {sorted.slice(0, 60).map((f) => (
           <FindingItem key={`${f.rule}${f.from}${f.message}`} finding={f} onPick={onPick} onRepair={onRepair} />
@@ -40,19 +51,33 @@ export function Findings({ view, cursor, onPick, onRepair }: FindingsProps) {
   );
 }
 
-function FindingItem({ finding: f, onPick, onRepair }: { finding: Finding; onPick: FindingsProps["onPick"]; onRepair: FindingsProps["onRepair"] }) {
+function FindingItem({
+  finding: f,
+  onPick,
+  onRepair,
+}: {
+  finding: Finding;
+  onPick: FindingsProps["onPick"];
+  onRepair: FindingsProps["onRepair"];
+}) {
   return (
     <Box component="li" sx={{ display: "flex", gap: 1.25, py: 1.25, borderTop: 1, borderColor: "hairline" }}>
-      <Box sx={{ pt: 0.25 }}><VerdictRing verdict={SEVERITY_RING[f.severity]} size={20} /></Box>
+      <Box sx={{ pt: 0.25 }}>
+        <VerdictRing verdict={SEVERITY_RING[f.severity]} size={20} />
+      </Box>
       <Box sx={{ minWidth: 0 }}>
         <PlaceButton type="button" onClick={() => onPick(f.from, f.to)}>
-          <Box component="span" sx={{ color: "text.secondary" }}>Row {f.line}. </Box>
+          <Box component="span" sx={{ color: "text.secondary" }}>
+            Row {f.line}.{" "}
+          </Box>
           {f.message}
         </PlaceButton>
         {f.repairs.length > 0 && (
           <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, mt: 0.75 }}>
             {f.repairs.map((repair) => (
-              <Button key={repair.label} size="small" variant="outlined" onClick={() => onRepair(repair.edits)}>{repair.label}</Button>
+              <Button key={repair.label} size="small" variant="outlined" onClick={() => onRepair(repair.edits)}>
+                {repair.label}
+              </Button>
             ))}
           </Box>
         )}
@@ -68,26 +93,74 @@ function Here({ exchange: e }: { exchange: ExchangeView }) {
     <Box component="section" aria-label="At the cursor">
       <Box component="h2" sx={{ typography: "h2", m: 0, mb: 1, display: "flex", alignItems: "center", gap: 1 }}>
         <VerdictRing verdict={e.verdict} word />
-        {e.marginCm !== null && <Box component="span" sx={{ fontWeight: 400 }}>{e.marginCm >= 0 ? `by ${e.marginCm} cm` : `misses by ${-e.marginCm} cm`}</Box>}
+        {e.marginCm !== null && (
+          <Box component="span" sx={{ fontWeight: 400 }}>
+            {e.marginCm >= 0 ? `by ${e.marginCm} cm` : `misses by ${-e.marginCm} cm`}
+          </Box>
+        )}
       </Box>
-      <Box sx={{ display: "flex", gap: 1, alignItems: "center" }}><PartnerMark actor={e.feeder} />{e.feed}</Box>
-      <Box sx={{ display: "flex", gap: 1, alignItems: "center", mt: 0.5 }}><PartnerMark actor={e.responder} />{e.answer || "no answer"}</Box>
-      <Box component="dl" sx={{ display: "grid", gridTemplateColumns: "auto 1fr", columnGap: 2, rowGap: 0.25, m: 0, mt: 1.25, "& dt": { color: "text.secondary" }, "& dd": { m: 0 } }}>
+      <Box sx={{ display: "flex", gap: 1, alignItems: "center" }}>
+        <PartnerMark actor={e.feeder} />
+        {e.feed}
+      </Box>
+      <Box sx={{ display: "flex", gap: 1, alignItems: "center", mt: 0.5 }}>
+        <PartnerMark actor={e.responder} />
+        {e.answer || "no answer"}
+      </Box>
+      <Box
+        component="dl"
+        sx={{
+          display: "grid",
+          gridTemplateColumns: "auto 1fr",
+          columnGap: 2,
+          rowGap: 0.25,
+          m: 0,
+          mt: 1.25,
+          "& dt": { color: "text.secondary" },
+          "& dd": { m: 0 },
+        }}
+      >
         {e.layers.map((layer, i) => (
           <Box key={i} sx={{ display: "contents" }}>
             <dt>{layer.move}</dt>
-            <dd>{BY[layer.by] ?? layer.by}{layer.works ? "" : ", does not work"} ({layer.marginCm} cm)</dd>
+            <dd>
+              {BY[layer.by] ?? layer.by}
+              {layer.works ? "" : ", does not work"} ({layer.marginCm} cm)
+            </dd>
           </Box>
         ))}
-        {e.ceiling !== null && <><dt>In time up to</dt><dd>{Math.round(e.ceiling * 100)} % of full speed</dd></>}
-        {e.robust < 1 && <><dt>Holds in</dt><dd>{Math.round(e.robust * 100)} % of small changes</dd></>}
-        {e.answer !== "" && <><dt>Stays open</dt><dd>{open.length === 0 ? "nothing near" : open.map((f) => f.move).join(", ")}</dd></>}
+        {e.ceiling !== null && (
+          <>
+            <dt>In time up to</dt>
+            <dd>{Math.round(e.ceiling * 100)} % of full speed</dd>
+          </>
+        )}
+        {e.robust < 1 && (
+          <>
+            <dt>Holds in</dt>
+            <dd>{Math.round(e.robust * 100)} % of small changes</dd>
+          </>
+        )}
+        {e.answer !== "" && (
+          <>
+            <dt>Stays open</dt>
+            <dd>{open.length === 0 ? "nothing near" : open.map((f) => f.move).join(", ")}</dd>
+          </>
+        )}
       </Box>
     </Box>
   );
 }
 
 const BY: Readonly<Record<string, string>> = {
-  displace: "moves out of the way", interpose: "stands in the way", deflect: "pushes it aside", pass: "guides it past", jam: "inside the swing",
-  energy: "takes the pressure away", deny: "denies the entry", seize: "holds the leg", intercept: "lands first", meet: "meets it",
+  displace: "moves out of the way",
+  interpose: "stands in the way",
+  deflect: "pushes it aside",
+  pass: "guides it past",
+  jam: "inside the swing",
+  energy: "takes the pressure away",
+  deny: "denies the entry",
+  seize: "holds the leg",
+  intercept: "lands first",
+  meet: "meets it",
 };

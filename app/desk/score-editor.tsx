@@ -1,6 +1,6 @@
 /** The score as text: CodeMirror with the notation's language, findings under the words, repairs in place. */
 import { defaultKeymap, history, historyKeymap, indentWithTab } from "@codemirror/commands";
-import { lintGutter, lintKeymap, setDiagnostics, type Diagnostic } from "@codemirror/lint";
+import { lintKeymap, setDiagnostics, type Diagnostic } from "@codemirror/lint";
 import { EditorState } from "@codemirror/state";
 import { drawSelection, EditorView, highlightActiveLine, keymap, lineNumbers } from "@codemirror/view";
 import { closeBrackets } from "@codemirror/autocomplete";
@@ -40,14 +40,21 @@ export default function ScoreEditor({ text, findings, onChange, onCursor, nonce,
   });
 
   useEffect(() => {
-    void ask("names", {}).then((list) => (names.current = list), () => undefined);
+    void ask("names", {}).then(
+      (list) => (names.current = list),
+      () => undefined,
+    );
     const editor = new EditorView({
       parent: host.current!,
       state: EditorState.create({
         doc: text,
         extensions: [
           nonce ? EditorView.cspNonce.of(nonce) : [],
-          lineNumbers(), history(), drawSelection(), highlightActiveLine(), closeBrackets(), lintGutter(),
+          lineNumbers(),
+          history(),
+          drawSelection(),
+          highlightActiveLine(),
+          closeBrackets(),
           keymap.of([...defaultKeymap, ...historyKeymap, ...lintKeymap, indentWithTab]),
           scoreLanguage(() => names.current),
           EditorView.lineWrapping,
@@ -78,10 +85,19 @@ export default function ScoreEditor({ text, findings, onChange, onCursor, nonce,
     const editor = view.current;
     if (!editor) return;
     const end = editor.state.doc.length;
-    const diagnostics = findings.filter((f) => f.to <= end).map((f): Diagnostic => ({
-      from: f.from, to: Math.max(f.to, Math.min(end, f.from + 1)), severity: SEVERITY[f.severity], message: f.message, source: f.rule,
-      actions: f.repairs.map((repair) => ({ name: repair.label, apply: (target) => applyEdits(target, repair.edits) })),
-    }));
+    const diagnostics = findings
+      .filter((f) => f.to <= end)
+      .map((f): Diagnostic => ({
+        from: f.from,
+        to: Math.max(f.to, Math.min(end, f.from + 1)),
+        severity: SEVERITY[f.severity],
+        message: f.message,
+        source: f.rule,
+        actions: f.repairs.map((repair) => ({
+          name: repair.label,
+          apply: (target) => applyEdits(target, repair.edits),
+        })),
+      }));
     editor.dispatch(setDiagnostics(editor.state, diagnostics));
   }, [findings]);
 
@@ -108,15 +124,35 @@ export default function ScoreEditor({ text, findings, onChange, onCursor, nonce,
         "& .cm-scroller": { fontFamily: FONTS.mono, lineHeight: 1.65 },
         "& .cm-content": { py: 1.5, caretColor: c.text.primary },
         "& .cm-cursor": { borderLeftColor: c.text.primary, borderLeftWidth: 2 },
-        "& .cm-gutters": { background: "transparent", border: 0, color: c.text.secondary },
+        "& .cm-editor .cm-gutters": { background: "transparent", border: 0, color: c.text.secondary },
         "& .cm-activeLine": { backgroundColor: `color-mix(in srgb, ${c.primary.main} 7%, transparent)` },
-        "& .cm-editor .cm-selectionBackground, & .cm-editor.cm-focused .cm-selectionBackground": { background: `color-mix(in srgb, ${c.primary.main} 24%, transparent) !important` },
-        "& .cm-tooltip": { background: c.background.paper, color: c.text.primary, border: `1px solid ${c.hairline}`, fontFamily: FONTS.text, maxWidth: 420 },
-        "& .cm-tooltip-autocomplete ul li[aria-selected]": { background: c.primary.main, color: c.primary.contrastText },
+        "& .cm-editor .cm-selectionBackground, & .cm-editor.cm-focused .cm-selectionBackground": {
+          background: `color-mix(in srgb, ${c.primary.main} 24%, transparent) !important`,
+        },
+        "& .cm-tooltip": {
+          background: c.background.paper,
+          color: c.text.primary,
+          border: `1px solid ${c.hairline}`,
+          fontFamily: FONTS.text,
+          maxWidth: 420,
+        },
+        "& .cm-tooltip-autocomplete ul li[aria-selected]": {
+          background: c.primary.main,
+          color: c.primary.contrastText,
+        },
         "& .cm-completionDetail": { fontStyle: "normal", opacity: 0.8 },
-        "& .cm-diagnosticAction": { background: c.primary.main, color: c.primary.contrastText, borderRadius: 999, padding: "3px 10px" },
-        "& .score-key": { color: c.text.secondary }, "& .score-word": { fontWeight: 700 }, "& .score-section": { fontWeight: 700 },
-        "& .score-label": { color: c.partner.C, fontWeight: 650 }, "& .score-arrow": { color: c.primary.main, fontWeight: 700 }, "& .score-comment": { color: c.text.secondary, fontStyle: "italic" },
+        "& .cm-diagnosticAction": {
+          background: c.primary.main,
+          color: c.primary.contrastText,
+          borderRadius: 999,
+          padding: "3px 10px",
+        },
+        "& .score-key": { color: c.text.secondary },
+        "& .score-word": { fontWeight: 700 },
+        "& .score-section": { fontWeight: 700 },
+        "& .score-label": { color: c.partner.C, fontWeight: 650 },
+        "& .score-arrow": { color: c.primary.main, fontWeight: 700 },
+        "& .score-comment": { color: c.text.secondary, fontStyle: "italic" },
       }}
     />
   );
@@ -124,7 +160,10 @@ export default function ScoreEditor({ text, findings, onChange, onCursor, nonce,
 
 function applyEdits(editor: EditorView, edits: readonly { from: number; to: number; insert: string }[]): void {
   const end = editor.state.doc.length;
-  editor.dispatch({ changes: edits.filter((e) => e.to <= end).map(({ from, to, insert }) => ({ from, to, insert })), userEvent: "input.repair" });
+  editor.dispatch({
+    changes: edits.filter((e) => e.to <= end).map(({ from, to, insert }) => ({ from, to, insert })),
+    userEvent: "input.repair",
+  });
   editor.focus();
 }
 

@@ -10,8 +10,18 @@ const language = LRLanguage.define({
   parser: parser.configure({
     props: [
       styleTags({
-        HeaderKey: t.propertyName, HeaderValue: t.string, SectionWord: t.keyword, SectionName: t.heading, BlockHead: t.keyword, EndWord: t.keyword,
-        Label: t.labelName, "Arrow Meet": t.operator, "Comma Plus Pipe Semicolon": t.punctuation, Comment: t.comment, Range: t.number, Junk: t.invalid,
+        HeaderKey: t.propertyName,
+        HeaderValue: t.string,
+        SectionWord: t.keyword,
+        SectionName: t.heading,
+        BlockHead: t.keyword,
+        EndWord: t.keyword,
+        Label: t.labelName,
+        "Arrow Meet": t.operator,
+        "Comma Plus Pipe Semicolon": t.punctuation,
+        Comment: t.comment,
+        Range: t.number,
+        Junk: t.invalid,
       }),
     ],
   }),
@@ -28,8 +38,40 @@ const style = HighlightStyle.define([
   { tag: t.number, class: "score-label" },
 ]);
 
-const MODIFIERS = ["lead", "rear", "left", "right", "high", "mid", "low", "in", "out", "to body", "to head", "to leg", "on lead hand", "on rear hand"];
-const HEADER_KEYS = ["title", "kind", "level", "range", "tempo", "contact", "context", "formation", "numbering", "tradition", "focus", "mats", "rules A", "rules B", "A", "B"];
+const MODIFIERS = [
+  "lead",
+  "rear",
+  "left",
+  "right",
+  "high",
+  "mid",
+  "low",
+  "in",
+  "out",
+  "to body",
+  "to head",
+  "to leg",
+  "on lead hand",
+  "on rear hand",
+];
+const HEADER_KEYS = [
+  "title",
+  "kind",
+  "level",
+  "range",
+  "tempo",
+  "contact",
+  "context",
+  "formation",
+  "numbering",
+  "tradition",
+  "focus",
+  "mats",
+  "rules A",
+  "rules B",
+  "A",
+  "B",
+];
 const BLOCKS = ["section ", "loop x4:", "loop swap x4:", "choose A:", "choose call:", "carry:", "end"];
 
 function completer(names: () => readonly MoveName[]) {
@@ -51,12 +93,21 @@ function completer(names: () => readonly MoveName[]) {
     const typed = part[1]!;
     const last = /[\w'-]*$/.exec(typed)![0];
     if (last === "" && !context.explicit) return null;
-    const modifiers = /\s/.test(typed.trim()) || /\s$/.test(typed) || typed.includes(" ") ? MODIFIERS.map((label) => ({ label, type: "modifier", boost: 1 })) : [];
-    const options = [...modifiers, ...names().map((n) => ({ label: n.name, detail: n.group, info: n.hint, type: "move" }))];
+    const modifiers =
+      /\s/.test(typed.trim()) || /\s$/.test(typed) || typed.includes(" ")
+        ? MODIFIERS.map((label) => ({ label, type: "modifier", boost: 1 }))
+        : [];
+    const options = [
+      ...modifiers,
+      ...names().map((n) => ({ label: n.name, detail: n.group, info: n.hint, type: "move" })),
+    ];
     return { from: context.pos - last.length, options, validFor: /^[\w' -]*$/ };
   };
 }
 
 /** Language, colours and completion; `names` may still be loading when the editor opens. */
 export const scoreLanguage = (names: () => readonly MoveName[]): LanguageSupport =>
-  new LanguageSupport(language, [syntaxHighlighting(style), autocompletion({ override: [completer(names)], icons: false, maxRenderedOptions: 40 })]);
+  new LanguageSupport(language, [
+    syntaxHighlighting(style),
+    autocompletion({ override: [completer(names)], icons: false, maxRenderedOptions: 40 }),
+  ]);

@@ -1,24 +1,39 @@
 /** The score drawing as numbers: two strands whose distance apart is the computed distance of the partners. */
 import type { ExchangeView, ScoreView } from "#core/formats/desk-view.ts";
 
-export const STEP = 172;
-const LEFT = 58;
-const TOP = 44;
+type Partner = ExchangeView["feeder"];
+
+/** Width of one exchange and of one return, px. */
+export const STEP = 168;
+const RETURN_STEP = 104;
+const LEFT = 62;
+const TOP = 34;
+const BOTTOM = 36;
 /** Pixels for a metre between the two. */
-const SCALE = 62;
-const MIN_GAP = 46;
+const SCALE = 66;
+const MIN_GAP = 40;
 const MAX_GAP = 150;
 
 export interface Crossing {
   readonly exchange: ExchangeView;
-  /** Where the feed leaves its strand, where the answer meets it. */
+  /** Where the feed leaves its strand, and where the answer meets it. */
   readonly fromX: number;
   readonly fromY: number;
   readonly toX: number;
   readonly toY: number;
-  readonly ringX: number;
-  readonly ringY: number;
-  readonly feedBelow: boolean;
+  /** True where the feed goes upwards. */
+  readonly rises: boolean;
+}
+export interface ReturnLine {
+  readonly key: string;
+  readonly text: string;
+  readonly lands: boolean;
+  readonly actor: Partner;
+  readonly fromX: number;
+  readonly fromY: number;
+  readonly toX: number;
+  readonly toY: number;
+  readonly rises: boolean;
 }
 export interface Stave {
   readonly key: string;
@@ -27,13 +42,15 @@ export interface Stave {
   readonly section: string | null;
   readonly width: number;
   readonly height: number;
+  /** Paths of the two strands. */
   readonly top: string;
   readonly bottom: string;
   readonly crossings: readonly Crossing[];
-  readonly actors: readonly [ExchangeView["feeder"], ExchangeView["feeder"]];
+  readonly returns: readonly ReturnLine[];
+  readonly actors: readonly [Partner, Partner];
   readonly startTop: number;
   readonly startBottom: number;
-  /** Metres at the start, to be written at the left. */
+  /** Metres at the start, written at the left. */
   readonly metres: number;
 }
 
@@ -42,56 +59,91 @@ const gap = (metres: number): number => Math.min(MAX_GAP, Math.max(MIN_GAP, metr
 /** One stave for each line of the score; exchanges of one line follow each other in time. */
 export function scoreStaves(view: ScoreView): Stave[] {
   const staves: Stave[] = [];
-  let group: ExchangeView[] = [];
   let section: string | null = null;
-  const flush = () => {
-    if (group.length === 0) return;
+  for (const group of byRow(view.exchanges)) {
     const first = group[0]!;
     staves.push(stave(group, first.section !== section ? first.section : null, staves.length));
     section = first.section;
-    group = [];
-  };
-  for (const exchange of view.exchanges) {
-    if (group.length > 0 && group[0]!.row !== exchange.row) flush();
-    group.push(exchange);
   }
-  flush();
   return staves;
+}
+
+function byRow(exchanges: readonly ExchangeView[]): ExchangeView[][] {
+  const groups: ExchangeView[][] = [];
+  for (const exchange of exchanges) {
+    const last = groups[groups.length - 1];
+    if (last && last[0]!.row === exchange.row) last.push(exchange);
+    else groups.push([exchange]);
+  }
+  return groups;
 }
 
 function stave(exchanges: readonly ExchangeView[], section: string | null, index: number): Stave {
   const first = exchanges[0]!;
-  const [upper, lower] = [first.feeder, first.responder].sort() as [ExchangeView["feeder"], ExchangeView["feeder"]];
-  const middle = TOP + MAX_GAP / 2;
+  const [upper, lower] = [first.feeder, first.responder].sort() as [Partner, Partner];
+  const most = Math.max(...exchanges.flatMap((e) => [gap(e.before), gap(e.after)]));
+  const middle = TOP + most / 2;
   const at = (metres: number) => ({ top: middle - gap(metres) / 2, bottom: middle + gap(metres) / 2 });
   const start = at(first.before);
-  let top = `M${LEFT - 20} ${start.top}`;
-  let bottom = `M${LEFT - 20} ${start.bottom}`;
+  let top = `M${LEFT - 22} ${start.top}`;
+  let bottom = `M${LEFT - 22} ${start.bottom}`;
   let x = LEFT;
   const crossings: Crossing[] = [];
+  const returns: ReturnLine[] = [];
+  const fed = new Set(exchanges.map((e) => e.from));
   for (const exchange of exchanges) {
     const before = at(exchange.before);
     const after = at(exchange.after);
-    top += curve(x + STEP * 0.1, before.top) + curve(x + STEP * 0.72, after.top);
-    bottom += curve(x + STEP * 0.1, before.bottom) + curve(x + STEP * 0.72, after.bottom);
-    const down = exchange.feeder === upper;
-    const fromX = x + STEP * 0.14;
-    const toX = x + STEP * 0.56;
-    const fromY = down ? before.top : before.bottom;
-    const toY = exchange.meets ? middle : down ? after.bottom : after.top;
-    crossings.push({ exchange, fromX, fromY, toX, toY, ringX: toX, ringY: toY, feedBelow: !down });
+    top += curve(x + STEP * 0.08, before.top) + curve(x + STEP * 0.66, after.top);
+    bottom += curve(x + STEP * 0.08, before.bottom) + curve(x + STEP * 0.66, after.bottom);
+    const rises = exchange.feeder !== upper;
+    const feederSide = rises ? before.bottom : before.top;
+    const otherSide = rises ? after.top : after.bottom;
+    crossings.push({
+      exchange,
+      rises,
+      fromX: x + STEP * 0.08,
+      fromY: feederSide,
+      toX: x + STEP * 0.66,
+      toY: exchange.meets ? middle : otherSide,
+    });
     x += STEP;
+    // A return that the next turn answers is a crossing of its own.
+    for (const [i, back] of exchange.returns.entries()) {
+      if (fed.has(back.from)) continue;
+      const fromY = rises ? after.top : after.bottom;
+      const toY = rises ? after.bottom : after.top;
+      returns.push({
+        key: `${exchange.key}r${i}`,
+        text: back.text,
+        lands: back.lands,
+        actor: exchange.responder,
+        fromX: x - 6,
+        fromY,
+        toX: x + RETURN_STEP * 0.62,
+        toY,
+        rises: !rises,
+      });
+      x += RETURN_STEP;
+    }
   }
-  top += `H${x}`;
-  bottom += `H${x}`;
   return {
-    key: `${index}:${first.key}`, row: first.row, label: first.label, section,
-    width: x + 16, height: TOP + MAX_GAP + 40, top, bottom, crossings, actors: [upper, lower],
-    startTop: start.top, startBottom: start.bottom, metres: first.before,
+    key: `${index}:${first.key}`,
+    row: first.row,
+    label: first.label,
+    section,
+    width: x + 14,
+    height: TOP + most + BOTTOM,
+    top: `${top}H${x}`,
+    bottom: `${bottom}H${x}`,
+    crossings,
+    returns,
+    actors: [upper, lower],
+    startTop: start.top,
+    startBottom: start.bottom,
+    metres: first.before,
   };
 }
 
-/** A smooth step of a strand to a point; the handle keeps it level at both ends. */
-function curve(x: number, y: number): string {
-  return `S${x - STEP * 0.2} ${y} ${x} ${y}`;
-}
+/** A smooth step of a strand to a point, level where it arrives. */
+const curve = (x: number, y: number): string => `S${x - STEP * 0.2} ${y} ${x} ${y}`;

@@ -18,25 +18,59 @@ export interface DrillListRow {
   readonly last_trained: string | null;
   readonly parent_title: string | null;
   readonly changed: string | null;
-  readonly summary: { readonly level?: string | null; readonly tools?: readonly string[]; readonly exchanges?: number; readonly findings?: number };
+  readonly summary: {
+    readonly level?: string | null;
+    readonly tools?: readonly string[];
+    readonly exchanges?: number;
+    readonly findings?: number;
+  };
 }
 
 type SortKey = "title" | "verdict" | "load" | "trained";
 const KINDS = [
-  { value: "all", label: "All kinds" }, { value: "feeder", label: "Feeder" }, { value: "flow", label: "Flow" }, { value: "sensitivity", label: "Sensitivity" },
+  { value: "all", label: "All kinds" },
+  { value: "feeder", label: "Feeder" },
+  { value: "flow", label: "Flow" },
+  { value: "sensitivity", label: "Sensitivity" },
 ] as const;
-const VERDICTS = [{ value: "all", label: "Any verdict" }, { value: "sound", label: "Sound" }, { value: "risky", label: "Risky" }, { value: "broken", label: "Broken" }] as const;
+const VERDICTS = [
+  { value: "all", label: "Any verdict" },
+  { value: "sound", label: "Sound" },
+  { value: "risky", label: "Risky" },
+  { value: "broken", label: "Broken" },
+] as const;
 const RANK = { broken: 0, risky: 1, sound: 2 } as const;
 
 const Table = styled("table")(({ theme }) => ({
-  width: "100%", borderCollapse: "collapse",
-  "& th": { textAlign: "left", fontWeight: 600, color: theme.vars?.palette.text.secondary, padding: "4px 12px", fontSize: "0.92rem" },
-  "& td": { padding: "9px 12px", borderTop: `1px solid ${theme.vars?.palette.hairline}`, verticalAlign: "middle" },
+  width: "100%",
+  borderCollapse: "collapse",
+  "& th": {
+    textAlign: "left",
+    fontWeight: 600,
+    color: theme.vars?.palette.text.secondary,
+    padding: "4px 12px",
+    fontSize: "0.92rem",
+  },
+  "& td": { padding: "6px 12px", borderTop: `1px solid ${theme.vars?.palette.hairline}`, verticalAlign: "middle" },
   "& tbody tr:hover": { background: theme.vars?.palette.background.paper },
-  "& a": { color: "inherit", fontWeight: 650, fontSize: "1.05rem", textDecorationColor: theme.vars?.palette.hairline, textUnderlineOffset: 4 },
+  "& a": {
+    color: "inherit",
+    fontWeight: 650,
+    fontSize: "1.05rem",
+    textDecorationColor: theme.vars?.palette.hairline,
+    textUnderlineOffset: 4,
+  },
   [theme.breakpoints.down("md")]: { "& .wide": { display: "none" } },
 }));
-const SortButton = styled("button")({ font: "inherit", color: "inherit", fontWeight: 600, background: "none", border: 0, padding: "8px 0", cursor: "pointer" });
+const SortButton = styled("button")({
+  font: "inherit",
+  color: "inherit",
+  fontWeight: 600,
+  background: "none",
+  border: 0,
+  padding: "8px 0",
+  cursor: "pointer",
+});
 
 /** The school's drills: find one, or start one from a feed. */
 export function DrillsScreen({ drills }: { drills: readonly DrillListRow[] }) {
@@ -46,17 +80,24 @@ export function DrillsScreen({ drills }: { drills: readonly DrillListRow[] }) {
   const verdict = (params.get("verdict") ?? "all") as (typeof VERDICTS)[number]["value"];
   const [sort, setSort] = useState<{ key: SortKey; down: boolean }>({ key: "title", down: false });
   const set = (key: string, value: string) =>
-    setParams((now) => {
-      if (value === "" || value === "all") now.delete(key);
-      else now.set(key, value);
-      return now;
-    }, { replace: true, preventScrollReset: true });
+    setParams(
+      (now) => {
+        if (value === "" || value === "all") now.delete(key);
+        else now.set(key, value);
+        return now;
+      },
+      { replace: true, preventScrollReset: true },
+    );
   const shown = useMemo(() => filtered(drills, query, kind, verdict, sort), [drills, query, kind, verdict, sort]);
   const most = Math.max(1, ...drills.map((d) => d.load_total));
   const fetcher = useFetcher<typeof action>();
   const done = fetcher.data && "title" in fetcher.data ? fetcher.data : null;
   const head = (key: SortKey, label: string, className?: string) => (
-    <th scope="col" className={className} aria-sort={sort.key === key ? (sort.down ? "descending" : "ascending") : "none"}>
+    <th
+      scope="col"
+      className={className}
+      aria-sort={sort.key === key ? (sort.down ? "descending" : "ascending") : "none"}
+    >
       <SortButton type="button" onClick={() => setSort({ key, down: sort.key === key && !sort.down })}>
         {label} <span aria-hidden>{sort.key === key ? (sort.down ? "↓" : "↑") : ""}</span>
       </SortButton>
@@ -68,19 +109,41 @@ export function DrillsScreen({ drills }: { drills: readonly DrillListRow[] }) {
         <StartDrill open={params.has("new")} />
       </ScreenHead>
       {done && (
-        <Notice action={done.kind === "deleted" && (
-          <fetcher.Form method="post">
-            <input type="hidden" name="id" value={done.id} />
-            <input type="hidden" name="title" value={done.title} />
-            <Button type="submit" name="intent" value="restore" variant="outlined">Bring it back</Button>
-          </fetcher.Form>
-        )}>
+        <Notice
+          action={
+            done.kind === "deleted" && (
+              <fetcher.Form method="post">
+                <input type="hidden" name="id" value={done.id} />
+                <input type="hidden" name="title" value={done.title} />
+                <Button type="submit" name="intent" value="restore" variant="outlined">
+                  Bring it back
+                </Button>
+              </fetcher.Form>
+            )
+          }
+        >
           {done.kind === "deleted" ? `“${done.title}” is deleted.` : `“${done.title}” is back.`}
         </Notice>
       )}
       {fetcher.data && "message" in fetcher.data && <Notice tone="trouble">{fetcher.data.message}</Notice>}
-      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 3, rowGap: 0.5, alignItems: "center", px: { xs: 2, sm: 3 }, pb: 1.5 }}>
-        <TextField size="small" label="Search drills" value={query} onChange={(e) => set("q", e.target.value)} sx={{ width: 240 }} />
+      <Box
+        sx={{
+          display: "flex",
+          flexWrap: "wrap",
+          gap: 3,
+          rowGap: 0.5,
+          alignItems: "center",
+          px: { xs: 2, sm: 3 },
+          pb: 1.5,
+        }}
+      >
+        <TextField
+          size="small"
+          label="Search drills"
+          value={query}
+          onChange={(e) => set("q", e.target.value)}
+          sx={{ width: 240 }}
+        />
         <WordChoice label="Kind" options={KINDS} value={kind} onChange={(v) => set("kind", v)} />
         <WordChoice label="Verdict" options={VERDICTS} value={verdict} onChange={(v) => set("verdict", v)} />
       </Box>
@@ -90,32 +153,56 @@ export function DrillsScreen({ drills }: { drills: readonly DrillListRow[] }) {
             <tr>
               {head("verdict", "Verdict")}
               {head("title", "Drill")}
-              <th scope="col" className="wide">Kind</th>
-              <th scope="col" className="wide">Tools</th>
+              <th scope="col" className="wide">
+                Kind
+              </th>
+              <th scope="col" className="wide">
+                Tools
+              </th>
               {head("load", "Load", "wide")}
               {head("trained", "Last trained", "wide")}
-              <th scope="col"><Box component="span" sx={{ position: "absolute", left: -9999 }}>Delete</Box></th>
+              <th scope="col">
+                <Box component="span" sx={{ position: "absolute", left: -9999 }}>
+                  Delete
+                </Box>
+              </th>
             </tr>
           </thead>
           <tbody>
             {shown.map((d) => (
               <tr key={d.id}>
-                <td><VerdictRing verdict={d.verdict} /></td>
                 <td>
-                  <Link to={`/drills/${d.id}`} prefetch="intent">{d.title}</Link>
+                  <VerdictRing verdict={d.verdict} />
+                </td>
+                <td>
+                  <Link to={`/drills/${d.id}`} prefetch="intent">
+                    {d.title}
+                  </Link>
                   <Box sx={{ color: "text.secondary", fontSize: "0.92rem" }}>
                     {d.changed ?? [d.summary.level, `${d.summary.exchanges ?? 0} exchanges`].filter(Boolean).join(", ")}
                   </Box>
                 </td>
                 <td className="wide">{d.kind}</td>
                 <td className="wide">{d.summary.tools?.join(", ") || "empty hands"}</td>
-                <td className="wide"><LoadBar value={d.load_total} most={most} /></td>
+                <td className="wide">
+                  <LoadBar value={d.load_total} most={most} />
+                </td>
                 <td className="wide">{d.last_trained ? shortDate(d.last_trained) : "never"}</td>
                 <td>
                   <fetcher.Form method="post">
                     <input type="hidden" name="id" value={d.id} />
                     <input type="hidden" name="title" value={d.title} />
-                    <Button type="submit" name="intent" value="delete" size="small" color="inherit" aria-label={`Delete ${d.title}`} sx={{ minWidth: 0, color: "text.secondary" }}>Delete</Button>
+                    <Button
+                      type="submit"
+                      name="intent"
+                      value="delete"
+                      size="small"
+                      color="inherit"
+                      aria-label={`Delete ${d.title}`}
+                      sx={{ minWidth: 0, color: "text.secondary" }}
+                    >
+                      Delete
+                    </Button>
                   </fetcher.Form>
                 </td>
               </tr>
@@ -124,7 +211,9 @@ export function DrillsScreen({ drills }: { drills: readonly DrillListRow[] }) {
         </Table>
         {shown.length === 0 && (
           <Box sx={{ p: 4, color: "text.secondary" }}>
-            {drills.length === 0 ? "No drills yet. Write a feed above, for example “A jab”, and go on at the desk." : "No drill fits. Take a filter away, or search for another word."}
+            {drills.length === 0
+              ? "No drills yet. Write a feed above, for example “A jab”, and go on at the desk."
+              : "No drill fits. Take a filter away, or search for another word."}
           </Box>
         )}
       </Box>
@@ -132,11 +221,22 @@ export function DrillsScreen({ drills }: { drills: readonly DrillListRow[] }) {
   );
 }
 
-function filtered(drills: readonly DrillListRow[], query: string, kind: string, verdict: string, sort: { key: SortKey; down: boolean }): DrillListRow[] {
+function filtered(
+  drills: readonly DrillListRow[],
+  query: string,
+  kind: string,
+  verdict: string,
+  sort: { key: SortKey; down: boolean },
+): DrillListRow[] {
   const words = query.toLowerCase().split(/\s+/).filter(Boolean);
   const found = drills.filter((d) => {
-    const text = `${d.title} ${d.kind} ${d.summary.level ?? ""} ${d.summary.tools?.join(" ") ?? ""} ${d.changed ?? ""}`.toLowerCase();
-    return words.every((w) => text.includes(w)) && (kind === "all" || d.kind === kind) && (verdict === "all" || d.verdict === verdict);
+    const text =
+      `${d.title} ${d.kind} ${d.summary.level ?? ""} ${d.summary.tools?.join(" ") ?? ""} ${d.changed ?? ""}`.toLowerCase();
+    return (
+      words.every((w) => text.includes(w)) &&
+      (kind === "all" || d.kind === kind) &&
+      (verdict === "all" || d.verdict === verdict)
+    );
   });
   const by: Record<SortKey, (a: DrillListRow, b: DrillListRow) => number> = {
     title: (a, b) => a.title.localeCompare(b.title),
@@ -151,7 +251,9 @@ function filtered(drills: readonly DrillListRow[], query: string, kind: string, 
 export function LoadBar({ value, most }: { value: number; most: number }) {
   return (
     <Box sx={{ display: "flex", alignItems: "center", gap: 1 }}>
-      <Box component="span" sx={{ width: 36, textAlign: "right" }}>{value.toFixed(1)}</Box>
+      <Box component="span" sx={{ width: 36, textAlign: "right" }}>
+        {value.toFixed(1)}
+      </Box>
       <Box aria-hidden sx={{ width: 90, height: 6, borderBottom: 1, borderColor: "hairline", position: "relative" }}>
         <Box sx={{ position: "absolute", inset: 0, width: `${(100 * value) / most}%`, bgcolor: "text.secondary" }} />
       </Box>
@@ -174,9 +276,25 @@ function StartDrill({ open }: { open: boolean }) {
     void fetcher.submit({ id: crypto.randomUUID(), revisionId: crypto.randomUUID(), text: score }, { method: "post" });
   };
   return (
-    <Box component="form" onSubmit={(e) => { e.preventDefault(); start(); }} sx={{ display: "flex", gap: 1 }}>
-      <TextField size="small" label="Start from a feed" placeholder="A jab" value={feed} onChange={(e) => setFeed(e.target.value)} inputRef={input} />
-      <Button type="submit" variant="contained" disabled={fetcher.state !== "idle"}>New drill</Button>
+    <Box
+      component="form"
+      onSubmit={(e) => {
+        e.preventDefault();
+        start();
+      }}
+      sx={{ display: "flex", gap: 1 }}
+    >
+      <TextField
+        size="small"
+        label="Start from a feed"
+        placeholder="A jab"
+        value={feed}
+        onChange={(e) => setFeed(e.target.value)}
+        inputRef={input}
+      />
+      <Button type="submit" variant="contained" disabled={fetcher.state !== "idle"}>
+        New drill
+      </Button>
     </Box>
   );
 }

@@ -7,14 +7,20 @@ import { pairViews } from "#server/pair-views.ts";
 import type { Route } from "./+types/card.ts";
 import { CardScreen } from "../class/card-screen.tsx";
 
-export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `Card: ${loaderData?.lesson.title ?? "class"} · Vicissor` }];
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: `Card: ${loaderData?.lesson.title ?? "class"} · Vicissor` },
+];
 
 export function loader({ params, context }: Route.LoaderArgs) {
   return reading(async () => {
     const scope = context.get(scopeContext);
     const lesson = await getClass(db, scope, params.id);
     if (!lesson) throw notFound("This class is not here.");
-    const [school, students, pairs] = await Promise.all([getSchool(db, scope), listStudents(db, scope), listPairs(db, scope, params.id)]);
+    const [school, students, pairs] = await Promise.all([
+      getSchool(db, scope),
+      listStudents(db, scope),
+      listPairs(db, scope, params.id),
+    ]);
     return { lesson, school: school?.name ?? "", pairs: pairViews(pairs, students) };
   });
 }

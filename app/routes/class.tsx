@@ -10,7 +10,9 @@ import type { Route } from "./+types/class.ts";
 import { ClassScreen } from "../class/class-screen.tsx";
 import { pairViews } from "#server/pair-views.ts";
 
-export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.lesson.title ?? "Class"} · Vicissor` }];
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: `${loaderData?.lesson.title ?? "Class"} · Vicissor` },
+];
 
 export function loader({ params, context }: Route.LoaderArgs) {
   return reading(async () => {
@@ -18,11 +20,26 @@ export function loader({ params, context }: Route.LoaderArgs) {
     const lesson = await getClass(db, scope, params.id);
     if (!lesson) throw notFound("This class is not here.");
     const [students, present, pairs, drills, gear] = await Promise.all([
-      listStudents(db, scope), listPresent(db, scope, params.id), listPairs(db, scope, params.id), listDrills(db, scope), listGear(db, scope),
+      listStudents(db, scope),
+      listPresent(db, scope, params.id),
+      listPairs(db, scope, params.id),
+      listDrills(db, scope),
+      listGear(db, scope),
     ]);
     return {
-      lesson, students, present, gear, pairs: pairViews(pairs, students),
-      drills: drills.map(({ id, title, verdict, kind, load_total, parent_title }) => ({ id, title, verdict, kind, load: load_total, parent: parent_title })),
+      lesson,
+      students,
+      present,
+      gear,
+      pairs: pairViews(pairs, students),
+      drills: drills.map(({ id, title, verdict, kind, load_total, parent_title }) => ({
+        id,
+        title,
+        verdict,
+        kind,
+        load: load_total,
+        parent: parent_title,
+      })),
     };
   });
 }
@@ -37,9 +54,24 @@ export async function action({ request, params, context }: Route.ActionArgs) {
         return { kind: "ok" as const };
       case "pair": {
         const drill = await getDrill(db, scope, fields.drill ?? "");
-        if (!drill) return { kind: "refused", message: "Choose a drill first; the one you chose is not here any more." } satisfies PlanFailure;
-        const [students, present, met, drills] = await Promise.all([listStudents(db, scope), listPresent(db, scope, params.id), meetings(db, scope, params.id), listDrills(db, scope)]);
-        const plan = await planRound(scope, drill, drills, students.filter((s) => present.includes(s.id)), met);
+        if (!drill)
+          return {
+            kind: "refused",
+            message: "Choose a drill first; the one you chose is not here any more.",
+          } satisfies PlanFailure;
+        const [students, present, met, drills] = await Promise.all([
+          listStudents(db, scope),
+          listPresent(db, scope, params.id),
+          meetings(db, scope, params.id),
+          listDrills(db, scope),
+        ]);
+        const plan = await planRound(
+          scope,
+          drill,
+          drills,
+          students.filter((s) => present.includes(s.id)),
+          met,
+        );
         if (plan.kind === "refused") return plan;
         await savePairs(scope, params.id, { id: plan.blockId, drillId: drill.drill.id, minutes: 10 }, plan.pairs);
         return { kind: "paired" as const, count: plan.pairs.length };
@@ -47,7 +79,12 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       case "swap": {
         // Another version for one pair: the whole round is written again with that one changed.
         const form = await pairsSchema.validate(JSON.parse(fields.round ?? "{}"));
-        await savePairs(scope, params.id, { id: form.blockId, drillId: form.drillId, minutes: 10 }, form.pairs.map((p) => ({ ...p, c: p.c ?? null })));
+        await savePairs(
+          scope,
+          params.id,
+          { id: form.blockId, drillId: form.drillId, minutes: 10 },
+          form.pairs.map((p) => ({ ...p, c: p.c ?? null })),
+        );
         return { kind: "ok" as const };
       }
       default:

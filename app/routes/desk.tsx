@@ -8,13 +8,22 @@ import { revisionInput } from "#server/revision-input.ts";
 import type { Route } from "./+types/desk.ts";
 import { DeskScreen } from "../desk/desk-screen.tsx";
 
-export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.drill.title ?? "Drill"} · Vicissor` }];
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: `${loaderData?.drill.title ?? "Drill"} · Vicissor` },
+];
 
 export function loader({ params, context }: Route.LoaderArgs) {
   return reading(async () => {
     const found = await getDrill(db, context.get(scopeContext), params.id);
-    if (!found) throw notFound("This drill is not here; it may have been deleted in another window. It can be brought back from the list of drills right after deleting.");
-    return { drill: { id: found.drill.id, title: found.drill.title, version: found.drill.version }, text: found.revision.text, nonce: context.get(nonceContext) };
+    if (!found)
+      throw notFound(
+        "This drill is not here; it may have been deleted in another window. It can be brought back from the list of drills right after deleting.",
+      );
+    return {
+      drill: { id: found.drill.id, title: found.drill.title, version: found.drill.version },
+      text: found.revision.text,
+      nonce: context.get(nonceContext),
+    };
   });
 }
 

@@ -23,7 +23,11 @@ export async function action({ request, context }: Route.ActionArgs) {
   return writing(async () => {
     if (fields.intent === "delete" || fields.intent === "restore") {
       await (fields.intent === "delete" ? deleteDrill : restoreDrill)(db, scope, fields.id ?? "");
-      return { kind: fields.intent === "delete" ? ("deleted" as const) : ("restored" as const), id: fields.id ?? "", title: fields.title ?? "" };
+      return {
+        kind: fields.intent === "delete" ? ("deleted" as const) : ("restored" as const),
+        id: fields.id ?? "",
+        title: fields.title ?? "",
+      };
     }
     const { id, revisionId, text } = await createSchema.validate(fields);
     await createDrill(scope, id, revisionInput(revisionId, text).input, null);

@@ -7,7 +7,9 @@ import { revisionInput } from "#server/revision-input.ts";
 import type { Route } from "./+types/ladder.ts";
 import { LadderScreen } from "../ladder/ladder-screen.tsx";
 
-export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `Ladder of ${loaderData?.title ?? "a drill"} · Vicissor` }];
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: `Ladder of ${loaderData?.title ?? "a drill"} · Vicissor` },
+];
 
 export function loader({ params, context }: Route.LoaderArgs) {
   return reading(async () => {
@@ -22,7 +24,13 @@ export async function action({ request, context }: Route.ActionArgs) {
   const fields = fieldsOf(await request.formData());
   return writing(async () => {
     const form = await variationSchema.validate(fields);
-    const lineage = { parentRevisionId: form.parentRevisionId, operator: form.operator, parameters: JSON.parse(form.parameters) as unknown, seed: null, changed: form.changed };
+    const lineage = {
+      parentRevisionId: form.parentRevisionId,
+      operator: form.operator,
+      parameters: JSON.parse(form.parameters) as unknown,
+      seed: null,
+      changed: form.changed,
+    };
     await createDrill(scope, form.id, revisionInput(form.revisionId, form.text).input, lineage);
     return { kind: "added" as const, id: form.id };
   });

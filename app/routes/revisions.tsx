@@ -9,7 +9,9 @@ import { revisionInput } from "#server/revision-input.ts";
 import type { Route } from "./+types/revisions.ts";
 import { RevisionsScreen } from "../desk/revisions-screen.tsx";
 
-export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `Revisions of ${loaderData?.title ?? "a drill"} · Vicissor` }];
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: `Revisions of ${loaderData?.title ?? "a drill"} · Vicissor` },
+];
 
 export function loader({ params, context }: Route.LoaderArgs) {
   return reading(async () => {
@@ -18,8 +20,15 @@ export function loader({ params, context }: Route.LoaderArgs) {
     if (!found) throw notFound("This drill is not here; it may have been deleted.");
     const revisions = await listRevisions(db, scope, params.id);
     return {
-      id: params.id, title: found.drill.title,
-      revisions: revisions.map((r) => ({ number: r.number, text: r.text, verdict: r.verdict, author: r.author ?? "", at: r.created_at.toISOString() })),
+      id: params.id,
+      title: found.drill.title,
+      revisions: revisions.map((r) => ({
+        number: r.number,
+        text: r.text,
+        verdict: r.verdict,
+        author: r.author ?? "",
+        at: r.created_at.toISOString(),
+      })),
     };
   });
 }

@@ -20,32 +20,70 @@ export interface Tonight {
 }
 
 const Rail = styled("nav")(({ theme }) => ({
-  position: "sticky", top: 0, height: "100dvh", width: 84, flex: "none", zIndex: 2,
-  display: "flex", flexDirection: "column", alignItems: "center", gap: 4, paddingBlock: 14,
+  position: "sticky",
+  top: 0,
+  height: "100dvh",
+  width: 84,
+  flex: "none",
+  zIndex: 2,
+  display: "flex",
+  flexDirection: "column",
+  alignItems: "center",
+  gap: 4,
+  paddingBlock: 14,
   borderRight: `1px solid ${theme.vars?.palette.hairline}`,
   [theme.breakpoints.down("sm")]: {
-    position: "fixed", top: "auto", bottom: 0, height: 60, width: "100%", flexDirection: "row", justifyContent: "space-around",
-    paddingBlock: 0, borderRight: 0, borderTop: `1px solid ${theme.vars?.palette.hairline}`, background: theme.vars?.palette.background.default,
+    position: "fixed",
+    top: "auto",
+    bottom: 0,
+    height: 60,
+    width: "100%",
+    flexDirection: "row",
+    justifyContent: "space-around",
+    paddingBlock: 0,
+    borderRight: 0,
+    borderTop: `1px solid ${theme.vars?.palette.hairline}`,
+    background: theme.vars?.palette.background.default,
   },
   "@media print": { display: "none" },
 }));
 
 const Place = styled(NavLink)(({ theme }) => ({
-  display: "flex", flexDirection: "column", alignItems: "center", gap: 2, width: 72, paddingBlock: 8,
-  color: theme.vars?.palette.text.secondary, textDecoration: "none", fontSize: "0.9rem", borderRadius: 6,
-  "&[aria-current=page]": { color: theme.vars?.palette.text.primary, fontWeight: 700, "& svg": { transform: "scale(1.12)" } },
+  display: "flex",
+  flexDirection: "column",
+  alignItems: "center",
+  gap: 2,
+  width: 72,
+  paddingBlock: 8,
+  color: theme.vars?.palette.text.secondary,
+  textDecoration: "none",
+  fontSize: "0.9rem",
+  borderRadius: 6,
+  "&[aria-current=page]": {
+    color: theme.vars?.palette.text.primary,
+    fontWeight: 700,
+    "& svg": { transform: "scale(1.12)" },
+  },
 }));
 
 const Strip = styled("header")(({ theme }) => ({
-  display: "flex", alignItems: "center", gap: 12, minHeight: 48, paddingInline: 24,
-  borderBottom: `1px solid ${theme.vars?.palette.hairline}`, fontSize: "0.95rem",
+  display: "flex",
+  alignItems: "center",
+  gap: 12,
+  minHeight: 48,
+  paddingInline: 24,
+  borderBottom: `1px solid ${theme.vars?.palette.hairline}`,
+  fontSize: "0.95rem",
   "& a": { color: theme.vars?.palette.text.primary, fontWeight: 600 },
   [theme.breakpoints.down("sm")]: { paddingInline: 16 },
   "@media print": { display: "none" },
 }));
 
 const Skip = styled("a")(({ theme }) => ({
-  position: "absolute", left: -9999, top: 0, "&:focus": { left: 8, top: 8, zIndex: 10, padding: 8, background: theme.vars?.palette.background.paper },
+  position: "absolute",
+  left: -9999,
+  top: 0,
+  "&:focus": { left: 8, top: 8, zIndex: 10, padding: 8, background: theme.vars?.palette.background.paper },
 }));
 
 /** The places on the left (below, on a phone), tonight's class at the top, the screen in the middle. */
@@ -54,7 +92,12 @@ export function Frame({ school, tonight, children }: { school: string; tonight: 
     <Box sx={{ display: "flex", minHeight: "100dvh" }}>
       <Skip href="#main">To the content</Skip>
       <Rail aria-label="Places">
-        <Box component={Link} to="/" aria-label="Vicissor" sx={{ mb: 1, display: { xs: "none", sm: "block" }, color: "text.primary" }}>
+        <Box
+          component={Link}
+          to="/"
+          aria-label="Vicissor"
+          sx={{ mb: 1, display: { xs: "none", sm: "block" }, color: "text.primary" }}
+        >
           <BrandMark />
         </Box>
         {PLACES.map(({ to, label, Icon }) => (
@@ -67,15 +110,22 @@ export function Frame({ school, tonight, children }: { school: string; tonight: 
       </Rail>
       <Box sx={{ flex: 1, minWidth: 0, display: "flex", flexDirection: "column", pb: { xs: 9, sm: 0 } }}>
         <Strip>
-          <Box component="span" sx={{ color: "text.secondary", display: { xs: "none", sm: "inline" } }}>{school}</Box>
+          <Box component="span" sx={{ color: "text.secondary", display: { xs: "none", sm: "inline" } }}>
+            {school}
+          </Box>
           <Box sx={{ flex: 1 }} />
           {tonight && (
             <Link to={`/class/${tonight.id}`}>
-              {tonight.title} <Box component="span" sx={{ color: "text.secondary", fontWeight: 400 }}>{shortDate(tonight.date)}</Box>
+              {tonight.title}{" "}
+              <Box component="span" sx={{ color: "text.secondary", fontWeight: 400 }}>
+                {shortDate(tonight.date)}
+              </Box>
             </Link>
           )}
         </Strip>
-        <Box component="main" id="main" sx={{ flex: 1, minWidth: 0, display: "flex", flexDirection: "column" }}>{children}</Box>
+        <Box component="main" id="main" sx={{ flex: 1, minWidth: 0, display: "flex", flexDirection: "column" }}>
+          {children}
+        </Box>
       </Box>
     </Box>
   );

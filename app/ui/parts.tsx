@@ -8,8 +8,14 @@ export function ScreenHead({ title, lead, children }: { title: ReactNode; lead?:
   return (
     <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "end", gap: 2, px: { xs: 2, sm: 3 }, pt: 3, pb: 2 }}>
       <Box sx={{ flex: "1 1 320px", minWidth: 0 }}>
-        <Box component="h1" sx={{ typography: "h1", m: 0 }}>{title}</Box>
-        {lead && <Box component="p" sx={{ m: 0, mt: 0.75, color: "text.secondary", maxWidth: 680 }}>{lead}</Box>}
+        <Box component="h1" sx={{ typography: "h1", m: 0 }}>
+          {title}
+        </Box>
+        {lead && (
+          <Box component="p" sx={{ m: 0, mt: 0.75, color: "text.secondary", maxWidth: 680 }}>
+            {lead}
+          </Box>
+        )}
       </Box>
       {children && <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap", alignItems: "center" }}>{children}</Box>}
     </Box>
@@ -18,25 +24,75 @@ export function ScreenHead({ title, lead, children }: { title: ReactNode; lead?:
 
 /** A choice among a few words; the chosen one is underlined, not boxed. */
 const Word = styled("button")(({ theme }) => ({
-  font: "inherit", background: "none", border: 0, padding: "8px 4px", minHeight: 40, cursor: "pointer", color: theme.vars?.palette.text.secondary,
+  font: "inherit",
+  background: "none",
+  border: 0,
+  padding: "8px 4px",
+  minHeight: 40,
+  cursor: "pointer",
+  color: theme.vars?.palette.text.secondary,
   borderBottom: "2px solid transparent",
-  "&[aria-pressed=true]": { color: theme.vars?.palette.text.primary, fontWeight: 700, borderBottomColor: theme.vars?.palette.primary.main },
+  "&[aria-pressed=true]": {
+    color: theme.vars?.palette.text.primary,
+    fontWeight: 700,
+    borderBottomColor: theme.vars?.palette.primary.main,
+  },
 }));
 
-export function WordChoice<T extends string>({ label, options, value, onChange }: { label: string; options: readonly { value: T; label: string }[]; value: T; onChange: (value: T) => void }) {
+export function WordChoice<T extends string>({
+  label,
+  options,
+  value,
+  onChange,
+}: {
+  label: string;
+  options: readonly { value: T; label: string }[];
+  value: T;
+  onChange: (value: T) => void;
+}) {
   return (
     <Box role="group" aria-label={label} sx={{ display: "flex", flexWrap: "wrap", gap: 1.5 }}>
       {options.map((option) => (
-        <Word key={option.value} type="button" aria-pressed={option.value === value} onClick={() => onChange(option.value)}>{option.label}</Word>
+        <Word
+          key={option.value}
+          type="button"
+          aria-pressed={option.value === value}
+          onClick={() => onChange(option.value)}
+        >
+          {option.label}
+        </Word>
       ))}
     </Box>
   );
 }
 
 /** A line of talk to the instructor: what happened, with an action where there is one. */
-export function Notice({ tone = "plain", children, action }: { tone?: "plain" | "trouble"; children: ReactNode; action?: ReactNode }) {
+export function Notice({
+  tone = "plain",
+  children,
+  action,
+}: {
+  tone?: "plain" | "trouble";
+  children: ReactNode;
+  action?: ReactNode;
+}) {
   return (
-    <Box role={tone === "trouble" ? "alert" : "status"} sx={{ display: "flex", flexWrap: "wrap", gap: 2, alignItems: "center", mx: { xs: 2, sm: 3 }, my: 1, py: 1, px: 2, borderLeft: 4, borderColor: tone === "trouble" ? "verdict.invalid" : "primary.main", bgcolor: "background.paper" }}>
+    <Box
+      role={tone === "trouble" ? "alert" : "status"}
+      sx={{
+        display: "flex",
+        flexWrap: "wrap",
+        gap: 2,
+        alignItems: "center",
+        mx: { xs: 2, sm: 3 },
+        my: 1,
+        py: 1,
+        px: 2,
+        borderLeft: 4,
+        borderColor: tone === "trouble" ? "verdict.invalid" : "primary.main",
+        bgcolor: "background.paper",
+      }}
+    >
       <Box sx={{ flex: 1, minWidth: 200 }}>{children}</Box>
       {action}
     </Box>

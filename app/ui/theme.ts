@@ -4,14 +4,32 @@ import { createTheme } from "@mui/material/styles";
 /** The hues of partners, verdicts and grounds in both schemes. */
 export const COLOURS = {
   light: {
-    paper: "#f7f2e8", raised: "#fdfaf3", ink: "#20242a", quiet: "#575a5e", line: "#d8cfbd",
-    accent: "#34437f", A: "#97450f", B: "#1d5f47", C: "#74316b",
-    valid: "#20242a", risky: "#7d5200", invalid: "#a6261f",
+    paper: "#f7f2e8",
+    raised: "#fdfaf3",
+    ink: "#20242a",
+    quiet: "#575a5e",
+    line: "#d8cfbd",
+    accent: "#34437f",
+    A: "#97450f",
+    B: "#1d5f47",
+    C: "#74316b",
+    valid: "#20242a",
+    risky: "#7d5200",
+    invalid: "#a6261f",
   },
   dark: {
-    paper: "#15181d", raised: "#1c2027", ink: "#efe8da", quiet: "#b4b0a6", line: "#3a3f47",
-    accent: "#b3bffa", A: "#eda06a", B: "#82c9a8", C: "#dfa2d6",
-    valid: "#efe8da", risky: "#eebc62", invalid: "#ff9389",
+    paper: "#15181d",
+    raised: "#1c2027",
+    ink: "#efe8da",
+    quiet: "#b4b0a6",
+    line: "#3a3f47",
+    accent: "#b3bffa",
+    A: "#eda06a",
+    B: "#82c9a8",
+    C: "#dfa2d6",
+    valid: "#efe8da",
+    risky: "#eebc62",
+    invalid: "#ff9389",
   },
 } as const;
 export type Scheme = keyof typeof COLOURS;
@@ -74,17 +92,30 @@ export const theme = createTheme({
     MuiButton: {
       defaultProps: { disableElevation: true },
       styleOverrides: {
-        root: { borderRadius: 999, paddingInline: 16, minHeight: 40, "&.Mui-focusVisible": { outline: "3px solid currentColor", outlineOffset: 2 } },
-        outlined: ({ theme: t }) => ({ borderColor: t.vars?.palette.text.secondary, color: t.vars?.palette.text.primary }),
+        root: {
+          borderRadius: 999,
+          paddingInline: 16,
+          minHeight: 40,
+          "&.Mui-focusVisible": { outline: "3px solid currentColor", outlineOffset: 2 },
+        },
+        outlined: ({ theme: t }) => ({
+          borderColor: t.vars?.palette.text.secondary,
+          color: t.vars?.palette.text.primary,
+        }),
       },
     },
-    MuiOutlinedInput: { styleOverrides: { notchedOutline: ({ theme: t }) => ({ borderColor: t.vars?.palette.text.secondary }) } },
+    MuiOutlinedInput: {
+      styleOverrides: { notchedOutline: ({ theme: t }) => ({ borderColor: t.vars?.palette.text.secondary }) },
+    },
     MuiPaper: { defaultProps: { elevation: 0 }, styleOverrides: { root: { backgroundImage: "none" } } },
     MuiTooltip: { styleOverrides: { tooltip: { fontSize: "0.9rem" } } },
     MuiCssBaseline: {
       styleOverrides: (t) => ({
         body: { fontVariantNumeric: "tabular-nums" },
-        "a:focus-visible, button:focus-visible, [tabindex]:focus-visible": { outline: `3px solid ${t.vars?.palette.primary.main}`, outlineOffset: 2 },
+        "a:focus-visible, button:focus-visible, [tabindex]:focus-visible": {
+          outline: `3px solid ${t.vars?.palette.primary.main}`,
+          outlineOffset: 2,
+        },
         "::selection": { background: t.vars?.palette.partner.B, color: t.vars?.palette.background.default },
       }),
     },

@@ -10,7 +10,10 @@ const WORDS = {
     text: "The database does not answer. Nothing is lost: what you typed stays on this page. This page tries again every few seconds.",
   },
   missing: { title: "This is not here", text: "It may have been deleted, or the address has a slip in it." },
-  fault: { title: "Something went wrong", text: "The fault was written to the server's log. Try again; if it comes back, say what you did just before." },
+  fault: {
+    title: "Something went wrong",
+    text: "The fault was written to the server's log. Try again; if it comes back, say what you did just before.",
+  },
 } as const;
 
 /** How often a page without its database tries again, ms. */
@@ -27,9 +30,15 @@ export function Trouble({ kind, detail }: { kind: keyof typeof WORDS; detail?: s
   const { title, text } = WORDS[kind];
   return (
     <Box sx={{ maxWidth: 560, mx: "auto", py: 10, px: 3 }} role="alert">
-      <Typography variant="h1" gutterBottom>{title}</Typography>
+      <Typography variant="h1" gutterBottom>
+        {title}
+      </Typography>
       <Typography sx={{ mb: 3 }}>{detail && kind === "missing" ? detail : text}</Typography>
-      <Button variant="contained" onClick={() => (kind === "missing" ? window.location.assign("/") : void revalidate())} disabled={state === "loading"}>
+      <Button
+        variant="contained"
+        onClick={() => (kind === "missing" ? window.location.assign("/") : void revalidate())}
+        disabled={state === "loading"}
+      >
         {kind === "missing" ? "To the drills" : "Try again"}
       </Button>
     </Box>

@@ -29,7 +29,12 @@ function work() {
     try {
       answer = { id: ask.id, docVersion: ask.docVersion, payload: run(ask), error: null };
     } catch (error) {
-      answer = { id: ask.id, docVersion: ask.docVersion, payload: null, error: error instanceof Error ? error.message : "unknown" };
+      answer = {
+        id: ask.id,
+        docVersion: ask.docVersion,
+        payload: null,
+        error: error instanceof Error ? error.message : "unknown",
+      };
     }
     scope.postMessage(answer);
   }
@@ -52,13 +57,22 @@ function run(ask: Ask): Work[WorkKind]["answer"] {
 }
 
 const variationView = (v: Variation): VariationView => ({
-  operator: v.operator, parameters: v.parameters, text: v.text, changed: v.changed, view: scoreView(v.checked),
+  operator: v.operator,
+  parameters: v.parameters,
+  text: v.text,
+  changed: v.changed,
+  view: scoreView(v.checked),
 });
 
 function names(): MoveName[] {
   const list: MoveName[] = [];
   for (const move of school.vocabulary.moves.values())
     for (const [tradition, all] of Object.entries(move.names))
-      for (const name of all ?? []) list.push({ name, group: move.group, hint: name === move.name ? (move.coaching[0] ?? "") : `${move.name} (${tradition})` });
+      for (const name of all ?? [])
+        list.push({
+          name,
+          group: move.group,
+          hint: name === move.name ? (move.coaching[0] ?? "") : `${move.name} (${tradition})`,
+        });
   return list;
 }

@@ -19,12 +19,17 @@ export interface VariationView {
 export interface Work {
   check: { ask: { text: string }; answer: ScoreView };
   names: { ask: Record<string, never>; answer: readonly MoveName[] };
-  vary: { ask: { text: string }; answer: { good: readonly VariationView[]; broken: readonly VariationView[]; partial: boolean } };
+  vary: {
+    ask: { text: string };
+    answer: { good: readonly VariationView[]; broken: readonly VariationView[]; partial: boolean };
+  };
   format: { ask: { text: string }; answer: string };
 }
 export type WorkKind = keyof Work;
 
-export type Ask = { [K in WorkKind]: { id: number; docVersion: number; schoolVersion: number; kind: K; payload: Work[K]["ask"] } }[WorkKind];
+export type Ask = {
+  [K in WorkKind]: { id: number; docVersion: number; schoolVersion: number; kind: K; payload: Work[K]["ask"] };
+}[WorkKind];
 export interface Answer {
   readonly id: number;
   readonly docVersion: number;

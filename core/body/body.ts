@@ -44,8 +44,17 @@ export function bodyOf(person: Person): Body {
 
 /** Body zones that a blow can hit; order as in `HIT_ZONES`. */
 export const HIT_ZONES = [
-  "head", "neck", "chest", "belly", "hips",
-  "thigh left", "thigh right", "knee left", "knee right", "shin left", "shin right",
+  "head",
+  "neck",
+  "chest",
+  "belly",
+  "hips",
+  "thigh left",
+  "thigh right",
+  "knee left",
+  "knee right",
+  "shin left",
+  "shin right",
 ] as const;
 export type HitZone = (typeof HIT_ZONES)[number];
 

@@ -2,8 +2,14 @@
 
 /** Distance of two segments a-b and c-d in the plane; 0 where they cross. */
 export function segmentDistance(
-  ax: number, ay: number, bx: number, by: number,
-  cx: number, cy: number, dx: number, dy: number,
+  ax: number,
+  ay: number,
+  bx: number,
+  by: number,
+  cx: number,
+  cy: number,
+  dx: number,
+  dy: number,
 ): number {
   if (segmentsCross(ax, ay, bx, by, cx, cy, dx, dy)) return 0;
   return Math.min(
@@ -16,8 +22,14 @@ export function segmentDistance(
 
 /** True where segments a-b and c-d have a point in common (touching ends included). */
 export function segmentsCross(
-  ax: number, ay: number, bx: number, by: number,
-  cx: number, cy: number, dx: number, dy: number,
+  ax: number,
+  ay: number,
+  bx: number,
+  by: number,
+  cx: number,
+  cy: number,
+  dx: number,
+  dy: number,
 ): boolean {
   const d1 = cross(cx, cy, dx, dy, ax, ay);
   const d2 = cross(cx, cy, dx, dy, bx, by);
@@ -30,17 +42,13 @@ const cross = (ax: number, ay: number, bx: number, by: number, px: number, py: n
   (bx - ax) * (py - ay) - (by - ay) * (px - ax);
 
 /** Distance of point p to segment a-b. */
-export function pointSegmentDistance(
-  px: number, py: number, ax: number, ay: number, bx: number, by: number,
-): number {
+export function pointSegmentDistance(px: number, py: number, ax: number, ay: number, bx: number, by: number): number {
   const t = closestOnSegment(px, py, ax, ay, bx, by);
   return Math.hypot(px - ax - t * (bx - ax), py - ay - t * (by - ay));
 }
 
 /** Place on segment a-b nearest to p, 0 (a) to 1 (b). */
-export function closestOnSegment(
-  px: number, py: number, ax: number, ay: number, bx: number, by: number,
-): number {
+export function closestOnSegment(px: number, py: number, ax: number, ay: number, bx: number, by: number): number {
   const dx = bx - ax;
   const dy = by - ay;
   const length2 = dx * dx + dy * dy;
@@ -81,8 +89,14 @@ export function pointEllipseDistance(px: number, py: number, a: number, b: numbe
 
 /** Signed distance of segment p-q to an upright ellipse centred at (cx, cy); negative where they overlap. */
 export function segmentEllipseDistance(
-  px: number, py: number, qx: number, qy: number,
-  cx: number, cy: number, a: number, b: number,
+  px: number,
+  py: number,
+  qx: number,
+  qy: number,
+  cx: number,
+  cy: number,
+  a: number,
+  b: number,
 ): number {
   // In the scaled plane where the ellipse is a circle the nearest place decides whether they overlap.
   const t0 = closestOnSegment(cx / a, cy / b, px / a, py / b, qx / a, qy / b);

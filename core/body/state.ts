@@ -1,7 +1,7 @@
 /** What two or three bodies carry from beat to beat. Lengths in metres. */
 import { otherSide, type Side } from "../score/person.ts";
 import type { Actor } from "../score/types.ts";
-import { BODY_PARTS } from "../words/types.ts";
+import type { BODY_PARTS } from "../words/types.ts";
 import { zonesOf, type Body, type Ellipse, type HitZone } from "./body.ts";
 
 export type BodyPart = (typeof BODY_PARTS)[number];
@@ -51,14 +51,21 @@ const still = (): Shift => ({ u: 0, w: 0, d: 0 });
 
 export function stance(): Posture {
   return {
-    head: still(), chest: still(), belly: still(), hips: still(), legs: still(),
+    head: still(),
+    chest: still(),
+    belly: still(),
+    hips: still(),
+    legs: still(),
     legBack: { left: 0, right: 0 },
   };
 }
 
 export function startState(actor: Actor, body: Body, x: number, y: number): BodyState {
   return {
-    actor, body, x, y,
+    actor,
+    body,
+    x,
+    y,
     lead: body.person.lead,
     weaponSide: body.person.hand,
     posture: stance(),
@@ -78,7 +85,11 @@ export function cloneState(state: BodyState): BodyState {
   return {
     ...state,
     posture: {
-      head: { ...p.head }, chest: { ...p.chest }, belly: { ...p.belly }, hips: { ...p.hips }, legs: { ...p.legs },
+      head: { ...p.head },
+      chest: { ...p.chest },
+      belly: { ...p.belly },
+      hips: { ...p.hips },
+      legs: { ...p.legs },
       legBack: { ...p.legBack },
     },
     holds: { ...state.holds },
@@ -130,7 +141,12 @@ export function zoneNow(state: BodyState, posture: Posture, zone: HitZone): Elli
   const base = zonesOf(state.body.person).get(zone)!;
   if (zone === "neck") {
     const { head, chest } = posture;
-    return { ...base, u: base.u + (head.u + chest.u) / 2, w: base.w + (head.w + chest.w) / 2, d: base.d + (head.d + chest.d) / 2 };
+    return {
+      ...base,
+      u: base.u + (head.u + chest.u) / 2,
+      w: base.w + (head.w + chest.w) / 2,
+      d: base.d + (head.d + chest.d) / 2,
+    };
   }
   const part = PART_OF[zone];
   if (part) {

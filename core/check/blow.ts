@@ -19,7 +19,12 @@ export function byHeight<T>(value: ByHeight<T>, height: Height | null): T {
 /** The side of the limb that does a move. `incoming` is the side that a feed comes from. */
 export function limbSide(use: MoveUse, state: BodyState, incoming: Side | null): Side {
   const { limb, sides } = use.move;
-  const named = use.side && sides === "limb" ? (use.side === "lead" || use.side === "rear" ? sideOf(state, use.side) : use.side) : null;
+  const named =
+    use.side && sides === "limb"
+      ? use.side === "lead" || use.side === "rear"
+        ? sideOf(state, use.side)
+        : use.side
+      : null;
   if (named) return named;
   switch (limb) {
     case "lead hand":
@@ -135,7 +140,17 @@ export function launch(feed: Feed, attacker: BodyState, receiver: BodyState, gai
   const rest = receiver.body.height;
   const centred = part.sided && !isLeg && !target.side && attack.path !== "arc";
   const u = isLeg ? now.u : now.u + (part.sided && !centred ? part.u * rest * (onSide === "left" ? -1 : 1) : 0);
-  const baseW = { head: 0.935, neck: 0.842, chest: 0.735, belly: 0.595, hips: 0.5, thigh: 0.4, knee: 0.285, shin: 0.14, arm: 0.735 }[part.zone];
+  const baseW = {
+    head: 0.935,
+    neck: 0.842,
+    chest: 0.735,
+    belly: 0.595,
+    hips: 0.5,
+    thigh: 0.4,
+    knee: 0.285,
+    shin: 0.14,
+    arm: 0.735,
+  }[part.zone];
   const aim = { u, w: now.w + (part.w - baseW) * rest, d: now.d };
   const surface = aim.d + now.hd;
 
@@ -148,9 +163,18 @@ export function launch(feed: Feed, attacker: BodyState, receiver: BodyState, gai
   const spare = Math.max(0, -missing);
   const lateral = limb === "hand" ? 0.8 * attacker.body.halfShoulders : 0.06 * attacker.body.height;
   return {
-    feed, kind: "blow", limb, side, path: attack.path, tool: attack.tool,
+    feed,
+    kind: "blow",
+    limb,
+    side,
+    path: attack.path,
+    tool: attack.tool,
     weapon: attack.tool === "stick" || attack.tool === "blade" ? attacker.body.person.holds : null,
-    zone, aim, radius: toolRadius(attack.tool), from, clock,
+    zone,
+    aim,
+    radius: toolRadius(attack.tool),
+    from,
+    clock,
     runUp: from && from.w < -0.5 ? MODEL.runUpRising : MODEL.runUp,
     follow: MODEL.followThrough,
     origin: {
@@ -158,7 +182,9 @@ export function launch(feed: Feed, attacker: BodyState, receiver: BodyState, gai
       w: limb === "hand" ? attacker.body.shoulderHeight : SEGMENTS.hipHeight * attacker.body.height,
       d: distance - step,
     },
-    incoming, step, spare,
+    incoming,
+    step,
+    spare,
     drive: attack.drive ?? 0,
     tip: surface - spare - (attack.drive ?? 0),
     missing,

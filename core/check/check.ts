@@ -32,23 +32,49 @@ interface Pass {
 export type Bodies = Partial<Record<Actor, Partial<Person>>>;
 
 /** Checks a whole score. Never throws for any text. */
-export function check(score: Score, school: School = { vocabulary: shippedVocabulary() }, bodies: Bodies = {}): Checked {
+export function check(
+  score: Score,
+  school: School = { vocabulary: shippedVocabulary() },
+  bodies: Bodies = {},
+): Checked {
   const { header: written, faults } = readHeader(score);
   const header = withBodies(written, bodies);
   const { world, distance, rangeWritten } = frameFor(score, header, school.vocabulary);
-  const pass: Pass = { header, vocabulary: school.vocabulary, frame: world, rangeWritten, exchanges: [], findings: [], closure: null };
-  for (const { row, fault } of score.faults) pass.findings.push(draft(row, fault, "syntax", { code: fault.code, found: fault.found }));
+  const pass: Pass = {
+    header,
+    vocabulary: school.vocabulary,
+    frame: world,
+    rangeWritten,
+    exchanges: [],
+    findings: [],
+    closure: null,
+  };
+  for (const { row, fault } of score.faults)
+    pass.findings.push(draft(row, fault, "syntax", { code: fault.code, found: fault.found }));
   for (const fault of faults) pass.findings.push(headerFinding(fault));
   walkItems(score.items, pass, { section: null, label: null, choices: 1, passNumber: null }, null);
   if (pass.exchanges.length === 0 && score.faults.length === 0) {
     const row = score.rows[score.rows.length - 1]!;
     pass.findings.push(draft(row, { from: 0, to: 0 }, "syntax", { code: "no-play" }));
   }
-  pass.findings.push(...frameFindings(header, rowOf(score), pass.exchanges.some((e) => e.blow?.path === "shoot"), pass.exchanges.some((e) => e.blow?.weapon)));
+  pass.findings.push(
+    ...frameFindings(
+      header,
+      rowOf(score),
+      pass.exchanges.some((e) => e.blow?.path === "shoot"),
+      pass.exchanges.some((e) => e.blow?.weapon),
+    ),
+  );
   const findings = collect(pass);
   return {
-    score, header, verdict: scoreVerdict(findings), exchanges: pass.exchanges, findings,
-    closure: pass.closure, load: loadOf(score, header, pass.exchanges), distance,
+    score,
+    header,
+    verdict: scoreVerdict(findings),
+    exchanges: pass.exchanges,
+    findings,
+    closure: pass.closure,
+    load: loadOf(score, header, pass.exchanges),
+    distance,
   };
 }
 
@@ -76,7 +102,14 @@ function walkItems(items: readonly ScoreItem[], pass: Pass, place: Place, carrie
     if (item.kind === "section") section = item.name;
     else if (item.kind === "block") state = walkBlock(item, pass, { ...place, section }, state);
     else {
-      const setting: Setting = { header: pass.header, choices: place.choices, label: item.label, section, pass: place.passNumber, rangeWritten: pass.rangeWritten };
+      const setting: Setting = {
+        header: pass.header,
+        choices: place.choices,
+        label: item.label,
+        section,
+        pass: place.passNumber,
+        rangeWritten: pass.rangeWritten,
+      };
       const result = walkLine(item.row, item.line, state ?? pass.frame, setting, pass.vocabulary, state !== null);
       pass.exchanges.push(...result.exchanges);
       pass.findings.push(...result.findings);
@@ -146,7 +179,8 @@ function headerFinding(fault: HeaderFault): FindingDraft {
 function rowOf(score: Score): (actor: Actor) => Row {
   return (actor) =>
     score.rows.find(({ content }) => content.body.kind === "header" && content.body.key.text.toUpperCase() === actor) ??
-    score.rows.find(({ content }) => content.body.kind === "play") ?? score.rows[0]!;
+    score.rows.find(({ content }) => content.body.kind === "play") ??
+    score.rows[0]!;
 }
 
 /** All findings in the order of the text, each once. */

@@ -46,9 +46,14 @@ function besideBy(blow: Blow, u: number, w: number, hu: number, hw: number): num
   }
   return (
     segmentEllipseDistance(
-      aim.u + from.u * runUp, aim.w + from.w * runUp,
-      aim.u - from.u * follow, aim.w - from.w * follow,
-      u, w, hu, hw,
+      aim.u + from.u * runUp,
+      aim.w + from.w * runUp,
+      aim.u - from.u * follow,
+      aim.w - from.w * follow,
+      u,
+      w,
+      hu,
+      hw,
     ) - radius
   );
 }

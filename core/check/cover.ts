@@ -54,8 +54,20 @@ function coverRadius(limb: CoverLimb, state: BodyState, double: boolean): number
   }
 }
 
-const layer = (c: CoverContext, by: Layer["by"], margin: number, bare: boolean, fails: Layer["fails"] = null, detail: Layer["detail"] = {}): Layer => ({
-  use: c.use, by, margin: limit(margin), fails: fails ?? (margin < 0 ? "open" : null), detail, bareLimb: bare,
+const layer = (
+  c: CoverContext,
+  by: Layer["by"],
+  margin: number,
+  bare: boolean,
+  fails: Layer["fails"] = null,
+  detail: Layer["detail"] = {},
+): Layer => ({
+  use: c.use,
+  by,
+  margin: limit(margin),
+  fails: fails ?? (margin < 0 ? "open" : null),
+  detail,
+  bareLimb: bare,
 });
 
 const isWeaponLimb = (limb: CoverLimb) => limb === "stick" || limb === "two-hand stick" || limb === "blade";
@@ -67,9 +79,18 @@ export function interpose(m: Interpose, c: CoverContext): Layer {
   const side = coverSide(m, c);
   const bare = !isWeaponLimb(m.limb);
   const margin = m.box ? placed(m.box, side, radius, m.depth, c) : standing(m, side, radius, c);
-  if (margin < 0 || blow.path === "shoot") return layer(c, "interpose", Math.min(margin, blow.path === "shoot" ? -0.1 : margin), bare, "open", { side });
+  if (margin < 0 || blow.path === "shoot")
+    return layer(c, "interpose", Math.min(margin, blow.path === "shoot" ? -0.1 : margin), bare, "open", { side });
   const fault = materialFault(m.limb, m.double ?? false, blow, m.depth + move.forward);
-  if (fault) return layer(c, "interpose", fault.severity === "risk" ? Math.min(margin, 0.02) : -0.05, bare, fault.severity === "risk" ? null : "material", { side, ...fault.detail, risky: fault.severity === "risk" ? "yes" : "" });
+  if (fault)
+    return layer(
+      c,
+      "interpose",
+      fault.severity === "risk" ? Math.min(margin, 0.02) : -0.05,
+      bare,
+      fault.severity === "risk" ? null : "material",
+      { side, ...fault.detail, risky: fault.severity === "risk" ? "yes" : "" },
+    );
   return layer(c, "interpose", margin, bare, null, { side });
 }
 
@@ -90,8 +111,17 @@ function standing(m: Interpose, side: Side, radius: number, c: CoverContext): nu
   const shift = bodyShift(c, ownWay);
   let best = -Infinity;
   for (const [u1, w1, u2, w2] of segments) {
-    const s = stretched(sign * u1 * H + shift.u, w1 * H + shift.w, sign * u2 * H + shift.u, w2 * H + shift.w, c.stretch);
-    best = Math.max(best, blow.from ? acrossArc(blow, s, radius) : beforeThrust(blow, s, radius, m.depth + move.forward));
+    const s = stretched(
+      sign * u1 * H + shift.u,
+      w1 * H + shift.w,
+      sign * u2 * H + shift.u,
+      w2 * H + shift.w,
+      c.stretch,
+    );
+    best = Math.max(
+      best,
+      blow.from ? acrossArc(blow, s, radius) : beforeThrust(blow, s, radius, m.depth + move.forward),
+    );
   }
   return best;
 }
@@ -141,7 +171,13 @@ function placed(box: BoxData, side: Side, radius: number, depth: number, c: Cove
 }
 
 /** How far a point lies inside a hand's region, with `slack` added; negative outside. */
-function insideBox([u1, u2, w1, w2]: BoxData, side: Side, at: { u: number; w: number }, c: CoverContext, slack: number): number {
+function insideBox(
+  [u1, u2, w1, w2]: BoxData,
+  side: Side,
+  at: { u: number; w: number },
+  c: CoverContext,
+  slack: number,
+): number {
   const H = c.move.state.body.height;
   const shift = bodyShift(c, false);
   const u = ((at.u - shift.u) * (side === "left" ? -1 : 1)) / H;

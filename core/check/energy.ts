@@ -24,7 +24,8 @@ export function pressureOf(feed: Feed, receiver: BodyState): Pressure {
   const ref: PartRef = use.on ?? use.target ?? { part: partNamed(energy.on) ?? "centre", side: null };
   const part = PARTS[ref.part];
   const side = refSide(ref, receiver, receiver.lead);
-  const u = part.sided && (ref.side || part.zone === "arm") ? part.u * receiver.body.height * (side === "left" ? -1 : 1) : 0;
+  const u =
+    part.sided && (ref.side || part.zone === "arm") ? part.u * receiver.body.height * (side === "left" ? -1 : 1) : 0;
   return { u, direction: energy.direction, part: ref.part, onArm: part.zone === "arm" };
 }
 
@@ -69,12 +70,21 @@ export function answerEnergy(use: MoveUse, feed: Feed, receiver: BodyState, move
   const pressure = pressureOf(feed, receiver);
   const goes = motion(use, pressure, move);
   const bare = use.move.limb.includes("hand");
-  const made = (margin: number, fails: Layer["fails"], detail: Layer["detail"]): Layer => ({ use, by: "energy", margin, fails, detail, bareLimb: bare });
+  const made = (margin: number, fails: Layer["fails"], detail: Layer["detail"]): Layer => ({
+    use,
+    by: "energy",
+    margin,
+    fails,
+    detail,
+    bareLimb: bare,
+  });
   if (goes === null) return null;
   if (pressure.direction === "gone") {
     // Nothing holds the hand any more: through the gap, or with what leaves; backing off loses the moment.
     const back = goes !== "through" && goes[2] < -0.5;
-    return back ? made(-0.05, "open", { why: "gone" }) : made(0.1, null, { kind: goes === "through" ? "through" : "follows" });
+    return back
+      ? made(-0.05, "open", { why: "gone" })
+      : made(0.1, null, { kind: goes === "through" ? "through" : "follows" });
   }
   if (goes === "through") return made(0.05, null, { kind: "through" });
   const angle = Math.round(angleBetween(goes, pressure.direction));
@@ -83,7 +93,11 @@ export function answerEnergy(use: MoveUse, feed: Feed, receiver: BodyState, move
     const left = MODEL.yieldCapacity * receiver.body.scale - receiver.yielded;
     const steps = displacements(use).some((d) => d.feet);
     const room = steps || pressure.onArm ? MODEL.marginCap : left - MODEL.yieldUse;
-    return made(Math.min(MODEL.marginCap, room), room < 0 ? "open" : null, { kind: "yields", angle: String(angle), why: room < 0 ? "used-up" : "" });
+    return made(Math.min(MODEL.marginCap, room), room < 0 ? "open" : null, {
+      kind: "yields",
+      angle: String(angle),
+      why: room < 0 ? "used-up" : "",
+    });
   }
   return made(0.08, null, { kind: "redirects", angle: String(angle) });
 }

@@ -35,25 +35,45 @@ export function checkExchange(feed: Feed, beat: ResolvedBeat | null, world: Worl
   const findings: FindingDraft[] = [];
   const uses = beat?.uses ?? [];
 
+  const before = poses(world);
   const { blow, findings: feedFindings } = launchFeed(feed, world, setting.rangeWritten);
   findings.push(...feedFindings);
-  const before = poses(world);
   const incoming = blow?.incoming ?? null;
   findings.push(...limbFindings(uses, feed.row, world, feed.receiver, incoming));
   for (const use of uses) findings.push(...brokenRules(use, feed.row, receiver, setting.header));
 
-  const answered = blow ? answerBlow(uses, blow, attacker, receiver, PLAIN) : answerPressure(uses, feed, attacker, receiver, 1);
+  const answered = blow
+    ? answerBlow(uses, blow, attacker, receiver, PLAIN)
+    : answerPressure(uses, feed, attacker, receiver, 1);
   const robust = robustness(answered, uses, blow, feed, attacker, receiver);
 
   let next: FollowUp[] = [];
   if (beat) {
-    next = blow && blow.path !== "shoot" ? followUps({ blow, attacker, receiver: answered.move.state, world, right: answered.move.right, forward: answered.move.forward, pushed: pushOf(answered.best), busy: deflecting(uses, world, feed.receiver, incoming) }) : [];
+    next =
+      blow && blow.path !== "shoot"
+        ? followUps({
+            blow,
+            attacker,
+            receiver: answered.move.state,
+            world,
+            right: answered.move.right,
+            forward: answered.move.forward,
+            pushed: pushOf(answered.best),
+            busy: deflecting(uses, world, feed.receiver, incoming),
+          })
+        : [];
     findings.push(...answerFindings({ feed, blow, beat, answered, next, robust, setting }));
   } else findings.push(draft(feed.row, feed.use, "no-answer", { feed: feed.use.text, code: "nobody" }));
 
   const ceiling = answered.best?.fails === null ? ceilingFor(feed, blow, answered, setting, receiver) : null;
   if (ceiling && ceiling.value < setting.header.tempo)
-    findings.push(draft(feed.row, beat ?? feed.use, "late", { tempo: percent(setting.header.tempo), ceiling: percent(ceiling.value), limits: ceiling.limits }));
+    findings.push(
+      draft(feed.row, beat ?? feed.use, "late", {
+        tempo: percent(setting.header.tempo),
+        ceiling: percent(ceiling.value),
+        limits: ceiling.limits,
+      }),
+    );
 
   if (beat) {
     world[feed.receiver] = answered.move.state;
@@ -61,16 +81,42 @@ export function checkExchange(feed: Feed, beat: ResolvedBeat | null, world: Worl
     if (!blow && answered.best?.detail.kind === "yields") answered.move.state.yielded += MODEL.yieldUse;
   }
   return {
-    from: feed.use.from, to: beat?.to ?? feed.use.to, row: feed.row,
-    label: setting.label, section: setting.section, pass: setting.pass,
-    feed: feed.use, feedText: feed.use.text, feeder: feed.actor,
-    answer: uses.filter((use) => !use.move.attack || use.move.answer), responder: feed.receiver,
-    verdict: verdictOf(findings, answered), margin: answered.best?.margin ?? null, robust, ceiling: ceiling?.value ?? null,
-    layers: answered.layers, followUps: next, findings, blow, before, after: poses(world),
+    from: feed.use.from,
+    to: beat?.to ?? feed.use.to,
+    row: feed.row,
+    label: setting.label,
+    section: setting.section,
+    pass: setting.pass,
+    feed: feed.use,
+    feedText: feed.use.text,
+    feeder: feed.actor,
+    answer: uses.filter((use) => !use.move.attack || use.move.answer),
+    responder: feed.receiver,
+    verdict: verdictOf(findings, answered),
+    margin: answered.best?.margin ?? null,
+    robust,
+    ceiling: ceiling?.value ?? null,
+    layers: answered.layers,
+    returns: [],
+    followUps: next,
+    findings,
+    blow,
+    before,
+    after: poses(world),
   };
 }
 
-const SCORE_ONLY = new Set(["training-tool", "loop-open", "gear-missing", "unsafe-target", "weight-gap", "blade-arm", "minor", "late", "ambiguous-cue"]);
+const SCORE_ONLY = new Set([
+  "training-tool",
+  "loop-open",
+  "gear-missing",
+  "unsafe-target",
+  "weight-gap",
+  "blade-arm",
+  "minor",
+  "late",
+  "ambiguous-cue",
+]);
 const RISKY = new Set(["inside-line", "off-balance", "tight"]);
 
 function verdictOf(findings: readonly FindingDraft[], answered: Answered): Verdict {
@@ -101,7 +147,14 @@ function answerFindings(f: AnswerFacts): FindingDraft[] {
   if (!best || best.fails) {
     const resisting = best?.fails === "resisting";
     if (resisting && setting.header.rules[feed.receiver].has("no resisting"))
-      found.push(draft(row, beat, "rule-broken", { code: "resisting", move: best.use.text, feed: feed.use.text, rule: "no resisting" }));
+      found.push(
+        draft(row, beat, "rule-broken", {
+          code: "resisting",
+          move: best.use.text,
+          feed: feed.use.text,
+          rule: "no resisting",
+        }),
+      );
     found.push(explainFailure(feed, blow, beat, answered));
   }
   for (const use of beat.uses) {
@@ -114,7 +167,8 @@ function answerFindings(f: AnswerFacts): FindingDraft[] {
   if (inside) found.push(inside);
   const head = move.state.posture.head;
   const lean = Math.hypot(head.u, head.d);
-  if (lean > MODEL.balance * move.state.body.scale) found.push(draft(row, beat, "off-balance", { cm: Math.round(lean * 100) }));
+  if (lean > MODEL.balance * move.state.body.scale)
+    found.push(draft(row, beat, "off-balance", { cm: Math.round(lean * 100) }));
   if (best?.fails === null && best.margin < MODEL.tight && f.robust < MODEL.tightRobust && !best.detail.risky)
     found.push(draft(row, beat, "tight", { cm: Math.round(best.margin * 1000) / 10, percent: percent(f.robust) }));
   return found;
@@ -137,7 +191,8 @@ function insideLine({ feed, blow, beat, answered, next }: AnswerFacts): FindingD
   return open ? draft(feed.row, beat, "inside-line", { next: open.move, feed: feed.use.text }) : null;
 }
 
-const feedLead = (feed: Feed, blow: Blow) => (feed.use.move.limb.startsWith("rear") ? (blow.side === "left" ? "right" : "left") : blow.side);
+const feedLead = (feed: Feed, blow: Blow) =>
+  feed.use.move.limb.startsWith("rear") ? (blow.side === "left" ? "right" : "left") : blow.side;
 
 /** Sideways push of a deflection at the target, m; positive to the receiver's right. */
 function pushOf(best: Layer | null): number {
@@ -145,17 +200,32 @@ function pushOf(best: Layer | null): number {
   return best.detail.pushSide === "right" ? 0.2 : best.detail.pushSide === "left" ? -0.2 : 0;
 }
 
-function robustness(answered: Answered, uses: readonly MoveUse[], blow: Blow | null, feed: Feed, attacker: BodyState, receiver: BodyState): number {
+function robustness(
+  answered: Answered,
+  uses: readonly MoveUse[],
+  blow: Blow | null,
+  feed: Feed,
+  attacker: BodyState,
+  receiver: BodyState,
+): number {
   const { best } = answered;
   if (!best || best.fails || best.margin >= MODEL.tight) return 1;
   const kept = GRID.filter((stretch) => {
-    const again = blow ? answerBlow(uses, blow, attacker, receiver, stretch) : answerPressure(uses, feed, attacker, receiver, stretch.displacement);
+    const again = blow
+      ? answerBlow(uses, blow, attacker, receiver, stretch)
+      : answerPressure(uses, feed, attacker, receiver, stretch.displacement);
     return again.best?.fails === null;
   });
   return kept.length / GRID.length;
 }
 
-function ceilingFor(feed: Feed, blow: Blow | null, answered: Answered, { header, choices }: Setting, receiver: BodyState) {
+function ceilingFor(
+  feed: Feed,
+  blow: Blow | null,
+  answered: Answered,
+  { header, choices }: Setting,
+  receiver: BodyState,
+) {
   const rules = header.rules[receiver.actor];
   const touching = feed.use.move.energy !== undefined || receiver.holds.left !== null || receiver.holds.right !== null;
   const seen = knowledge(header.kind, choices, rules.has("eyes closed"), touching);
@@ -172,7 +242,9 @@ function ceilingFor(feed: Feed, blow: Blow | null, answered: Answered, { header,
 /** The hands that push an attack away stand no guard while they do; covering ones still do. */
 function deflecting(uses: readonly MoveUse[], world: World, actor: Actor, incoming: Side | null): Side[] {
   const pushing = uses.filter((use) => use.move.attack || use.move.answer?.some((m) => m.by === "deflect"));
-  return useLimbs(pushing, world, actor, incoming).filter((l) => l.limb === "hand").flatMap((l) => l.sides);
+  return useLimbs(pushing, world, actor, incoming)
+    .filter((l) => l.limb === "hand")
+    .flatMap((l) => l.sides);
 }
 
 const percent = (share: number): number => Math.round(share * 100);
@@ -180,7 +252,11 @@ const percent = (share: number): number => Math.round(share * 100);
 /** The bodies as a drawing needs them. */
 export function poses(world: World): Pose[] {
   return Object.values(world).map((state) => ({
-    actor: state.actor, x: state.x, y: state.y, lead: state.lead, weight: state.weight,
+    actor: state.actor,
+    x: state.x,
+    y: state.y,
+    lead: state.lead,
+    weight: state.weight,
     head: { ...state.posture.head },
     pinned: (["left", "right"] as const).filter((side) => heldBy(world, state.actor, "hand", side)),
   }));

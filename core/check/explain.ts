@@ -11,7 +11,12 @@ function usualAnswers(blow: Blow | null): readonly string[] {
   const low = blow.zone.startsWith("thigh") || blow.zone.startsWith("knee") || blow.zone.startsWith("shin");
   const mid = blow.zone === "belly" || blow.zone === "chest" || blow.zone === "hips";
   if (blow.path === "shoot") return ["sprawl", "level change + post"];
-  if (weapon?.kind === "stick") return blow.clock === 12 ? ["roof block", "step off"] : blow.from ? ["block", "step in + jam"] : ["parry stick", "step off"];
+  if (weapon?.kind === "stick")
+    return blow.clock === 12
+      ? ["roof block", "step off"]
+      : blow.from
+        ? ["block", "step in + jam"]
+        : ["parry stick", "step off"];
   if (weapon) return ["step back", "step off"];
   if (low) return ["shin check", "pull leg"];
   if (!blow.from) return mid ? ["low parry", "step off"] : ["slip out", "slap parry"];
@@ -24,32 +29,63 @@ export function explainFailure(feed: Feed, blow: Blow | null, beat: ResolvedBeat
   const { best } = answered;
   const row = feed.row;
   const names = usualAnswers(blow);
-  const repairs = names.map((name): Repair => ({ label: `Answer with ${name}`, edits: [{ from: beat.from, to: beat.to, insert: name }] }));
+  const repairs = names.map((name): Repair => ({
+    label: `Answer with ${name}`,
+    edits: [{ from: beat.from, to: beat.to, insert: name }],
+  }));
   const fix = ` Try ${names.join(", or ")}.`;
   const feedText = feed.use.text;
   const answer = beat.uses.map((use) => use.text).join(" + ");
   const onlyAttacks = beat.uses.length > 0 && beat.uses.every((use) => use.move.attack && !use.move.answer);
   if (!best) {
     if (onlyAttacks) {
-      const mark: Repair = { label: "Mark it as an intercept", edits: [{ from: beat.to, to: beat.to, insert: " intercept" }] };
+      const mark: Repair = {
+        label: "Mark it as an intercept",
+        edits: [{ from: beat.to, to: beat.to, insert: " intercept" }],
+      };
       return draft(row, beat, "no-answer", { code: "attack", feed: feedText, fix }, [...repairs, mark]);
     }
     return draft(row, beat, "line-open", { code: blow ? "other" : "energy", answer, feed: feedText, fix }, repairs);
   }
-  if (best.fails === "resisting") return draft(row, beat, "resisting", { move: best.use.text, feed: feedText, angle: best.detail.angle ?? "", fix }, repairs);
+  if (best.fails === "resisting")
+    return draft(
+      row,
+      beat,
+      "resisting",
+      { move: best.use.text, feed: feedText, angle: best.detail.angle ?? "", fix },
+      repairs,
+    );
   const material = answered.layers.find((layer) => layer.fails === "material");
-  if (material) return draft(row, beat, "wrong-material", { limb: material.detail.limb ?? "hand", what: material.detail.what ?? "", fix }, repairs);
-  const params = { answer, feed: feedText, fix, cm: Math.max(1, Math.round(-best.margin * 100)), zone: zoneWords(best, blow), target: blow?.zone ?? "" };
+  if (material)
+    return draft(
+      row,
+      beat,
+      "wrong-material",
+      { limb: material.detail.limb ?? "hand", what: material.detail.what ?? "", fix },
+      repairs,
+    );
+  const params = {
+    answer,
+    feed: feedText,
+    fix,
+    cm: Math.max(1, Math.round(-best.margin * 100)),
+    zone: zoneWords(best, blow),
+    target: blow?.zone ?? "",
+  };
   return draft(row, beat, "line-open", { ...params, ...codeOf(best, blow) }, repairs);
 }
 
 function codeOf(best: Layer, blow: Blow | null): Record<string, string> {
-  if (best.fails === "companion") return { code: "deflect", whyText: `The ${best.use.text} needs ${best.detail.needs} in the same beat.` };
+  if (best.fails === "companion")
+    return { code: "deflect", whyText: `The ${best.use.text} needs ${best.detail.needs} in the same beat.` };
   switch (best.by) {
     case "displace": {
       if (!blow?.from) return { code: "displace", why: "" };
       const flat = Math.abs(blow.from.u) > 0.7;
-      return { code: "displace", why: flat ? " A round blow follows sideways; go under it, or back." : " It comes up or down that very line." };
+      return {
+        code: "displace",
+        why: flat ? " A round blow follows sideways; go under it, or back." : " It comes up or down that very line.",
+      };
     }
     case "interpose":
       return { code: "cover" };
@@ -58,7 +94,10 @@ function codeOf(best: Layer, blow: Blow | null): Record<string, string> {
     case "energy":
       return { code: "energy" };
     default:
-      return { code: "deflect", whyText: DEFLECT_WHY[best.detail.why ?? ""] ?? `The ${best.use.text} does not get there.` };
+      return {
+        code: "deflect",
+        whyText: DEFLECT_WHY[best.detail.why ?? ""] ?? `The ${best.use.text} does not get there.`,
+      };
   }
 }
 

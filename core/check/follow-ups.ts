@@ -59,14 +59,20 @@ export function followUps(c: FollowUpContext): FollowUp[] {
     const value = threat.target === "head" ? 1 : threat.target === "body" ? 0.7 : 0.6;
     const soon = 300 / threat.time;
     const threatFigure = weight * value * soon * Math.min(1, 0.5 + 2 * Math.max(0, slack));
-    list.push({ move: threat.move, limb: threat.limb, state, threat: Math.round(Math.min(1, threatFigure) * 100) / 100 });
+    list.push({
+      move: threat.move,
+      limb: threat.limb,
+      state,
+      threat: Math.round(Math.min(1, threatFigure) * 100) / 100,
+    });
   }
   return list.sort((a, b) => b.threat - a.threat);
 }
 
 function classify(threat: Threat, side: Side, c: FollowUpContext): { state: FollowUpState; slack: number } {
   const { blow, attacker, receiver } = c;
-  const zone = threat.target === "head" ? "head" : threat.target === "body" ? "belly" : (`thigh ${receiver.lead}` as const);
+  const zone =
+    threat.target === "head" ? "head" : threat.target === "body" ? "belly" : (`thigh ${receiver.lead}` as const);
   const z = zoneNow(receiver, receiver.posture, zone);
   const target = { u: z.u + c.right, w: z.w, d: z.d + c.forward };
   const hand = threat.limb.endsWith("hand");
@@ -75,7 +81,11 @@ function classify(threat: Threat, side: Side, c: FollowUpContext): { state: Foll
   // The attacker's left is on the receiver's right.
   const own = side === "left" ? 1 : -1;
   const origin = hand
-    ? { u: own * shoulders * Math.cos(angle), d: blow.origin.d - shoulders * Math.sin(angle), w: attacker.body.shoulderHeight }
+    ? {
+        u: own * shoulders * Math.cos(angle),
+        d: blow.origin.d - shoulders * Math.sin(angle),
+        w: attacker.body.shoulderHeight,
+      }
     : { u: own * 0.06 * attacker.body.height, d: blow.origin.d, w: 0.53 * attacker.body.height };
   const reach = hand ? threat.extension * attacker.body.arm : threat.extension * attacker.body.height;
   const level = hand ? Math.sqrt(Math.max(0, reach * reach - (target.w - origin.w) ** 2)) : reach;
@@ -96,14 +106,29 @@ function armBetween(c: FollowUpContext, origin: { u: number; d: number }, target
   if (blow.limb !== "hand" || blow.path === "shoot") return false;
   const tipU = blow.aim.u + pushed;
   const dodge = blow.from ? blow.from.u * 0.25 : 0;
-  return segmentsCross(origin.u, origin.d, target.u, target.d, blow.origin.u + dodge, blow.origin.d, tipU, blow.aim.d + 0.05);
+  return segmentsCross(
+    origin.u,
+    origin.d,
+    target.u,
+    target.d,
+    blow.origin.u + dodge,
+    blow.origin.d,
+    tipU,
+    blow.aim.d + 0.05,
+  );
 }
 
 /** Default guard, moving with the head: [|u|, w] shares of H. */
 const GUARD = { lead: [0.085, 0.76, 0.06, 0.91], rear: [0.085, 0.76, 0.05, 0.91] } as const;
 
 /** The receiver's idle hand on the side the follow-up comes from stands in its way. */
-function guarded(threat: Threat, c: FollowUpContext, origin: { u: number; w: number; d: number }, target: { u: number; w: number; d: number }, own: number): boolean {
+function guarded(
+  threat: Threat,
+  c: FollowUpContext,
+  origin: { u: number; w: number; d: number },
+  target: { u: number; w: number; d: number },
+  own: number,
+): boolean {
   const { receiver } = c;
   if (receiver.open) return false;
   const side: Side = own > 0 ? "right" : "left";
@@ -121,5 +146,7 @@ function guarded(threat: Threat, c: FollowUpContext, origin: { u: number; w: num
     const w = target.w + t * (origin.w - target.w);
     return pointSegmentDistance(u, w, ...segment) <= radius + 0.2 * RADII.fist;
   }
-  return segmentDistance(target.u + own * MODEL.runUp, target.w, target.u, target.w, ...segment) <= radius + 0.2 * RADII.fist;
+  return (
+    segmentDistance(target.u + own * MODEL.runUp, target.w, target.u, target.w, ...segment) <= radius + 0.2 * RADII.fist
+  );
 }

@@ -56,11 +56,31 @@ function rangeDistance(range: NonNullable<Header["range"]>, trial: World, vocabu
 }
 
 /** The blow whose own step sets each striking range. */
-const STANDARD: Record<"punch" | "kick" | "weapon", string> = { punch: "jab", kick: "round-kick", weapon: "stick-forehand" };
+const STANDARD: Record<"punch" | "kick" | "weapon", string> = {
+  punch: "jab",
+  kick: "round-kick",
+  weapon: "stick-forehand",
+};
 
 function solveFor(id: string, actor: Actor, receiver: Actor, trial: World, vocabulary: Vocabulary): number {
   const move = vocabulary.moves.get(id as MoveId)!;
-  const use: MoveUse = { move, text: move.name, from: 0, to: 0, side: null, height: null, way: null, degrees: null, target: null, on: null, at: null, feint: false, commitment: null, intercept: false, length: 1 };
+  const use: MoveUse = {
+    move,
+    text: move.name,
+    from: 0,
+    to: 0,
+    side: null,
+    height: null,
+    way: null,
+    degrees: null,
+    target: null,
+    on: null,
+    at: null,
+    feint: false,
+    commitment: null,
+    intercept: false,
+    length: 1,
+  };
   return distanceFor(use, actor, receiver, trial);
 }
 
@@ -85,16 +105,29 @@ function solved(score: Score, header: Header, trial: World, vocabulary: Vocabula
   return distanceFor(first.use, first.actor, first.actor === "A" ? "B" : "A", trial);
 }
 
-function firstAttack(items: readonly ScoreItem[], header: Header, trial: World, vocabulary: Vocabulary): { use: MoveUse; actor: Actor } | null {
+function firstAttack(
+  items: readonly ScoreItem[],
+  header: Header,
+  trial: World,
+  vocabulary: Vocabulary,
+): { use: MoveUse; actor: Actor } | null {
   for (const item of items) {
     if (item.kind === "section") continue;
-    const found = item.kind === "block" ? firstAttack(item.items, header, trial, vocabulary) : attackIn(item.line, header, trial, vocabulary);
+    const found =
+      item.kind === "block"
+        ? firstAttack(item.items, header, trial, vocabulary)
+        : attackIn(item.line, header, trial, vocabulary);
     if (found) return found;
   }
   return null;
 }
 
-function attackIn(line: Line, header: Header, trial: World, vocabulary: Vocabulary): { use: MoveUse; actor: Actor } | null {
+function attackIn(
+  line: Line,
+  header: Header,
+  trial: World,
+  vocabulary: Vocabulary,
+): { use: MoveUse; actor: Actor } | null {
   for (const turn of expandRange(line)[0]?.turns ?? []) {
     const actor: Actor = turn.actor && turn.actor !== "both" ? turn.actor : "A";
     const state = trial[actor];

@@ -11,7 +11,11 @@ import { frameOf, heldBy, stance, type BodyState, type World } from "../body/sta
 import { otherSide, type Side } from "../score/person.ts";
 
 /** Sends a feed on its way: the world has the feeder's step, weight and balance afterwards. */
-export function launchFeed(feed: Feed, world: World, rangeWritten: boolean): { blow: Blow | null; findings: FindingDraft[]; gained: number | null } {
+export function launchFeed(
+  feed: Feed,
+  world: World,
+  rangeWritten: boolean,
+): { blow: Blow | null; findings: FindingDraft[]; gained: number | null } {
   const findings: FindingDraft[] = [];
   for (const uses of feed.before) applySetUp(uses, world, feed.actor, feed.receiver);
   const { use, row } = feed;
@@ -21,11 +25,20 @@ export function launchFeed(feed: Feed, world: World, rangeWritten: boolean): { b
   const side = limbSide(use, attacker, null);
   if (limb !== "body") {
     const holder = heldBy(world, feed.actor, limb, side);
-    if (holder) findings.push(draft(row, use, "limb-pinned", { actor: feed.actor, limb: `${side} ${limb}`, by: holder.actor, move: use.text }));
+    if (holder)
+      findings.push(
+        draft(row, use, "limb-pinned", {
+          actor: feed.actor,
+          limb: `${side} ${limb}`,
+          by: holder.actor,
+          move: use.text,
+        }),
+      );
   }
   if (!use.move.attack) return { blow: null, findings, gained: null };
 
-  if (attacker.unrecovered) findings.push(draft(row, use, "not-recovered", { actor: feed.actor, move: use.text, state: attacker.unrecovered }));
+  if (attacker.unrecovered)
+    findings.push(draft(row, use, "not-recovered", { actor: feed.actor, move: use.text, state: attacker.unrecovered }));
   if (needsReload(feed, attacker, side)) findings.push(draft(row, use, "reload", { move: use.text }));
   const unsafe = unsafeTarget(use, row, limb === "leg");
   if (unsafe) findings.push(unsafe);
@@ -42,10 +55,24 @@ export function launchFeed(feed: Feed, world: World, rangeWritten: boolean): { b
   const gained = feed.gained ?? (feed.isReturn ? pushOff(striker, side, carried) : 0);
   const blow = launch(feed, striker, receiver, gained);
   if (blow.missing > 1e-6)
-    findings.push(draft(row, use, "out-of-reach", { move: use.text, cm: Math.max(1, Math.round(blow.missing * 100)), code: feed.isReturn ? "return" : "feed" }));
+    findings.push(
+      draft(row, use, "out-of-reach", {
+        move: use.text,
+        cm: Math.max(1, Math.round(blow.missing * 100)),
+        code: feed.isReturn ? "return" : "feed",
+      }),
+    );
   if (blow.tooClose && !feed.isReturn)
-    findings.push(draft(row, use, "too-close", { move: use.text, gap: round2(blow.origin.d), need: use.move.attack.minGap ?? 0 }));
-  if (feed.first && rangeWritten && blow.landsWithoutStep && blow.origin.d > MODEL.trap + 0.05 && !use.move.attack.drive)
+    findings.push(
+      draft(row, use, "too-close", { move: use.text, gap: round2(blow.origin.d), need: use.move.attack.minGap ?? 0 }),
+    );
+  if (
+    feed.first &&
+    rangeWritten &&
+    blow.landsWithoutStep &&
+    blow.origin.d > MODEL.trap + 0.05 &&
+    !use.move.attack.drive
+  )
     findings.push(draft(row, use, "no-step", { move: use.text }));
   takeStep(blow, striker, receiver);
   settle(feed, striker, side, limb);
@@ -87,5 +114,6 @@ function settle(feed: Feed, attacker: BodyState, side: Side, limb: "hand" | "leg
   if (goesDown) attacker.unrecovered = "down";
   if (limb === "hand") attacker.holds[side] = null;
   attacker.carries = false;
-  if (attack!.tool === "stick" || attack!.tool === "blade") attacker.chamber = attack!.path === "arc" ? otherSide(side) : "ready";
+  if (attack!.tool === "stick" || attack!.tool === "blade")
+    attacker.chamber = attack!.path === "arc" ? otherSide(side) : "ready";
 }

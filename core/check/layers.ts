@@ -31,7 +31,13 @@ export const GRID: readonly Stretch[] = [0.9, 1, 1.1].flatMap((displacement) =>
 );
 
 /** Tries all parts of a beat against a blow. */
-export function answerBlow(uses: readonly MoveUse[], blow: Blow, attacker: BodyState, receiver: BodyState, stretch: Stretch): Answered {
+export function answerBlow(
+  uses: readonly MoveUse[],
+  blow: Blow,
+  attacker: BodyState,
+  receiver: BodyState,
+  stretch: Stretch,
+): Answered {
   const move = moveBody(uses, receiver, attacker, blow, stretch.displacement, wayIn(uses, blow, attacker, receiver));
   const layers: Layer[] = [];
   let clear: Clearance | null = null;
@@ -39,7 +45,8 @@ export function answerBlow(uses: readonly MoveUse[], blow: Blow, attacker: BodyS
     clear = clearance(blow, move.state, move.right, move.forward);
     const margin = Math.min(clear.margin, MODEL.marginCap * 4);
     const detail = { zone: clear.zone, how: clear.by };
-    for (const use of move.moved) layers.push({ use, by: "displace", margin, fails: margin < 0 ? "open" : null, detail, bareLimb: false });
+    for (const use of move.moved)
+      layers.push({ use, by: "displace", margin, fails: margin < 0 ? "open" : null, detail, bareLimb: false });
   }
   for (const use of uses) {
     for (const m of use.move.answer ?? []) {
@@ -67,7 +74,14 @@ function intercept(use: MoveUse, blow: Blow, attacker: BodyState, receiver: Body
   const straight = own.path === "thrust";
   const margin = ahead / 2000;
   const fails = !straight ? "open" : !reaches ? "open" : ahead < 0 ? "late" : null;
-  return { use, by: "intercept", margin: fails ? -Math.max(0.01, Math.abs(margin)) : margin, fails, detail: { why: straight ? (reaches ? "slow" : "far-hit") : "round-hit" }, bareLimb: false };
+  return {
+    use,
+    by: "intercept",
+    margin: fails ? -Math.max(0.01, Math.abs(margin)) : margin,
+    fails,
+    detail: { why: straight ? (reaches ? "slow" : "far-hit") : "round-hit" },
+    bareLimb: false,
+  };
 }
 
 /** A hand that holds a weapon is no bare hand. */
@@ -77,7 +91,13 @@ function armed(layer: Layer, use: MoveUse, receiver: BodyState, blow: Blow): Lay
 }
 
 /** Tries all parts of a beat against a push, press, pull or release. */
-export function answerPressure(uses: readonly MoveUse[], feed: Feed, attacker: BodyState, receiver: BodyState, displacement: number): Answered {
+export function answerPressure(
+  uses: readonly MoveUse[],
+  feed: Feed,
+  attacker: BodyState,
+  receiver: BodyState,
+  displacement: number,
+): Answered {
   const move = moveBody(uses, receiver, attacker, null, displacement, MODEL.plainStep);
   const layers = uses
     .map((use) => answerEnergy(use, feed, receiver, move))
@@ -97,9 +117,16 @@ export function bestOf(layers: readonly Layer[]): Layer | null {
 const rank = (layer: Layer): number => (layer.fails === null ? 10 : 0) + layer.margin;
 
 /** The way forward that a jam or a blow in the same beat asks of a written step in. */
-export function wayIn(uses: readonly MoveUse[], blow: Blow | null, attacker: BodyState, receiver: BodyState): number | null {
+export function wayIn(
+  uses: readonly MoveUse[],
+  blow: Blow | null,
+  attacker: BodyState,
+  receiver: BodyState,
+): number | null {
   if (!uses.some((use) => displacements(use).length > 0)) return null;
-  const jams = uses.some((use) => use.move.answer?.some((m) => m.by === "jam" || m.by === "pass" || m.by === "interpose"));
+  const jams = uses.some((use) =>
+    use.move.answer?.some((m) => m.by === "jam" || m.by === "pass" || m.by === "interpose"),
+  );
   if (blow && jams) return MODEL.stepIn * receiver.body.scale;
   const attack = uses.find((use) => use.move.attack);
   if (!attack) return null;
@@ -109,6 +136,9 @@ export function wayIn(uses: readonly MoveUse[], blow: Blow | null, attacker: Bod
 /** How much nearer a person must come for a blow to land with the usual spare, m. */
 export function gapFor(use: MoveUse, from: BodyState, to: BodyState): number {
   const attack = use.move.attack!;
-  const reach = attack.reach !== undefined ? attack.reach * from.body.height : (attack.extension ?? 0.97) * from.body.arm * 0.98 + 0.1;
+  const reach =
+    attack.reach !== undefined
+      ? attack.reach * from.body.height
+      : (attack.extension ?? 0.97) * from.body.arm * 0.98 + 0.1;
   return distanceOf(from, to) - 0.12 - reach + MODEL.spare;
 }

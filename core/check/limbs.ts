@@ -23,14 +23,21 @@ export function useLimbs(uses: readonly MoveUse[], world: World, actor: Actor, i
   for (const use of uses) {
     const limb = limbKind(use);
     if (limb === "body") continue;
-    const sides: readonly Side[] = use.move.limb === "both hands" ? ["left", "right"] : [limbSide(use, state, incoming)];
+    const sides: readonly Side[] =
+      use.move.limb === "both hands" ? ["left", "right"] : [limbSide(use, state, incoming)];
     list.push({ use, limb, sides });
   }
   return list;
 }
 
 /** Limbs asked to do two things in one beat, and limbs that somebody holds. */
-export function limbFindings(uses: readonly MoveUse[], row: Row, world: World, actor: Actor, incoming: Side | null): FindingDraft[] {
+export function limbFindings(
+  uses: readonly MoveUse[],
+  row: Row,
+  world: World,
+  actor: Actor,
+  incoming: Side | null,
+): FindingDraft[] {
   const found: FindingDraft[] = [];
   const used = useLimbs(uses, world, actor, incoming);
   const state = world[actor]!;
@@ -38,20 +45,43 @@ export function limbFindings(uses: readonly MoveUse[], row: Row, world: World, a
     for (const side of one.sides) {
       const holder = heldBy(world, actor, one.limb, side);
       const frees = one.use.move.contact?.kind === "break";
-      if (holder && !frees) found.push(draft(row, one.use, "limb-pinned", { actor, limb: `${side} ${one.limb}`, by: holder.actor, move: one.use.text }));
+      if (holder && !frees)
+        found.push(
+          draft(row, one.use, "limb-pinned", {
+            actor,
+            limb: `${side} ${one.limb}`,
+            by: holder.actor,
+            move: one.use.text,
+          }),
+        );
     }
-    const twice = used.slice(0, i).find((other) => other.limb === one.limb && other.sides.some((side) => one.sides.includes(side)));
+    const twice = used
+      .slice(0, i)
+      .find((other) => other.limb === one.limb && other.sides.some((side) => one.sides.includes(side)));
     if (twice) {
       const side = one.sides.find((s) => twice.sides.includes(s))!;
       const weapon = state.body.person.holds !== null && side === state.weaponSide && one.limb === "hand";
-      found.push(draft(row, one.use, "limb-busy", { code: weapon ? "weapon" : "limb", limb: `${side} ${one.limb}`, first: twice.use.text, second: one.use.text }));
+      found.push(
+        draft(row, one.use, "limb-busy", {
+          code: weapon ? "weapon" : "limb",
+          limb: `${side} ${one.limb}`,
+          first: twice.use.text,
+          second: one.use.text,
+        }),
+      );
     }
   });
   return found;
 }
 
 /** What the parts of an answering beat leave behind: holds, hands that let go, weight. */
-export function applyAfter(uses: readonly MoveUse[], world: World, actor: Actor, other: Actor, blow: Blow | null): void {
+export function applyAfter(
+  uses: readonly MoveUse[],
+  world: World,
+  actor: Actor,
+  other: Actor,
+  blow: Blow | null,
+): void {
   const state = world[actor]!;
   const incoming = blow?.incoming ?? null;
   for (const { use, limb, sides } of useLimbs(uses, world, actor, incoming)) {
@@ -89,7 +119,13 @@ export function applySetUp(uses: readonly MoveUse[], world: World, actor: Actor,
     if (opens) next.open = true;
     if (attacks) next.posture = stance();
   }
-  applyAfter(uses.filter((use) => !use.move.attack), world, actor, other, null);
+  applyAfter(
+    uses.filter((use) => !use.move.attack),
+    world,
+    actor,
+    other,
+    null,
+  );
 }
 
 /** Takes, touches, frees: the other person's part that a contact move works on. */

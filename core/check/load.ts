@@ -3,7 +3,16 @@ import type { CheckedExchange } from "./types.ts";
 import type { Header } from "../score/header.ts";
 import type { Score, ScoreItem } from "../score/types.ts";
 
-export const LOAD_PARTS = ["choice", "length", "coordination", "footwork", "cue", "pressure", "consequence", "restriction"] as const;
+export const LOAD_PARTS = [
+  "choice",
+  "length",
+  "coordination",
+  "footwork",
+  "cue",
+  "pressure",
+  "consequence",
+  "restriction",
+] as const;
 export type LoadPart = (typeof LOAD_PARTS)[number];
 export interface Load {
   readonly total: number;
@@ -12,7 +21,14 @@ export interface Load {
 
 /** What one unit of each part adds. Judgements from memory; a school may set its own. */
 export const LOAD_WEIGHTS: Readonly<Record<LoadPart, number>> = {
-  choice: 1.2, length: 0.6, coordination: 0.7, footwork: 0.4, cue: 0.8, pressure: 2, consequence: 1, restriction: 0.8,
+  choice: 1.2,
+  length: 0.6,
+  coordination: 0.7,
+  footwork: 0.4,
+  cue: 0.8,
+  pressure: 2,
+  consequence: 1,
+  restriction: 0.8,
 };
 
 const CONTACT_STEP = { none: 0, light: 1, medium: 2, full: 3 } as const;

@@ -16,7 +16,10 @@ export function differences(first: World, second: World, swap: boolean): string[
   }
   if (first.A && first.B && second.A && second.B) {
     const change = distanceOf(second.A, second.B) - distanceOf(first.A, first.B);
-    if (Math.abs(change) > SAME_PLACE) found.push(`the distance is ${Math.abs(Math.round(change * 100))} cm ${change < 0 ? "less" : "more"} after each pass`);
+    if (Math.abs(change) > SAME_PLACE)
+      found.push(
+        `the distance is ${Math.abs(Math.round(change * 100))} cm ${change < 0 ? "less" : "more"} after each pass`,
+      );
   }
   return found;
 }
@@ -24,15 +27,19 @@ export function differences(first: World, second: World, swap: boolean): string[
 function stateDifferences(one: BodyState, two: BodyState, name: Actor): string[] {
   const found: string[] = [];
   if (one.lead !== two.lead) found.push(`${name} stands with the other foot in front`);
-  if (one.body.person.holds && one.weaponSide !== two.weaponSide) found.push(`${name} has the weapon in the other hand`);
-  if (one.unrecovered !== two.unrecovered) found.push(`${name} is ${two.unrecovered ?? "back up"} after the second pass`);
-  if (one.chamber !== two.chamber && one.body.person.holds) found.push(`${name} has the weapon chambered on another side`);
+  if (one.body.person.holds && one.weaponSide !== two.weaponSide)
+    found.push(`${name} has the weapon in the other hand`);
+  if (one.unrecovered !== two.unrecovered)
+    found.push(`${name} is ${two.unrecovered ?? "back up"} after the second pass`);
+  if (one.chamber !== two.chamber && one.body.person.holds)
+    found.push(`${name} has the weapon chambered on another side`);
   const head = Math.hypot(one.posture.head.u - two.posture.head.u, one.posture.head.w - two.posture.head.w);
   if (head > SAME_PLACE) found.push(`the head of ${name} is in another place`);
   for (const side of ["left", "right"] as const) {
     const a = one.holds[side];
     const b = two.holds[side];
-    if ((a?.kind ?? null) !== (b?.kind ?? null)) found.push(`the ${side} hand of ${name} ${b ? `still holds a ${b.limb}` : "has let go"}`);
+    if ((a?.kind ?? null) !== (b?.kind ?? null))
+      found.push(`the ${side} hand of ${name} ${b ? `still holds a ${b.limb}` : "has let go"}`);
   }
   if (Math.abs(one.yielded - two.yielded) > 0.01) found.push(`${name} has less room to yield after each pass`);
   return found;

@@ -12,7 +12,10 @@ export interface MaterialFault {
  * front of where he stood the receiver's limb is; a step in brings it onto the attacker's forearm.
  */
 export function materialFault(limb: CoverLimb, double: boolean, blow: Blow, depth: number): MaterialFault | null {
-  const fault = (what: string, severity: "error" | "risk" = "error"): MaterialFault => ({ severity, detail: { limb, what } });
+  const fault = (what: string, severity: "error" | "risk" = "error"): MaterialFault => ({
+    severity,
+    detail: { limb, what },
+  });
   const bare = limb !== "stick" && limb !== "two-hand stick" && limb !== "blade";
   if (!blow.weapon) {
     if (limb === "blade") return null;

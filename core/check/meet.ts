@@ -13,25 +13,34 @@ import { otherSide } from "../score/person.ts";
 const SAME_HEIGHT = 0.25;
 
 /** Checks `A ... <> B ...`; both step in as far as their blows need and go back. */
-export function checkMeeting(one: Feed, two: Feed, beats: readonly [ResolvedBeat, ResolvedBeat], world: World, setting: Setting): CheckedExchange {
+export function checkMeeting(
+  one: Feed,
+  two: Feed,
+  beats: readonly [ResolvedBeat, ResolvedBeat],
+  world: World,
+  setting: Setting,
+): CheckedExchange {
   const row: Row = one.row;
   const a = world[one.actor]!;
   const b = world[two.actor]!;
   const findings: FindingDraft[] = [];
-  findings.push(...limbFindings(beats[0].uses, row, world, one.actor, null), ...limbFindings(beats[1].uses, row, world, two.actor, null));
+  findings.push(
+    ...limbFindings(beats[0].uses, row, world, one.actor, null),
+    ...limbFindings(beats[1].uses, row, world, two.actor, null),
+  );
   const before = poses(world);
   const blowA = launch(one, a, b, 0);
   const blowB = launch(two, b, a, 0);
   const span = { from: one.use.from, to: two.use.to };
   const no = (why: string) => findings.push(draft(row, span, "no-meet", { why }));
-  let margin = 0.05;
   if (blowA.clock === null || blowB.clock === null) no("a straight blow has no line to meet on");
   else if (blowA.clock === 12 || blowA.clock === 6) {
     if (blowB.clock === blowA.clock) no("two that fall or rise on the same line pass each other");
     else no(`one comes from ${blowA.clock} and the other from ${blowB.clock} on the clock`);
-  } else if (Math.abs(blowA.clock - blowB.clock) > 0.26) no(`one comes from ${round(blowA.clock)} and the other from ${round(blowB.clock)} on the clock`);
+  } else if (Math.abs(blowA.clock - blowB.clock) > 0.26)
+    no(`one comes from ${round(blowA.clock)} and the other from ${round(blowB.clock)} on the clock`);
   const apart = Math.abs(blowA.aim.w / a.body.scale - blowB.aim.w / b.body.scale);
-  margin = SAME_HEIGHT - apart;
+  const margin = SAME_HEIGHT - apart;
   if (findings.length === 0 && margin < 0) no("one is high and the other low");
   // Each blow must reach the middle between them with its own step.
   const half = distanceOf(a, b) / 2;
@@ -48,12 +57,36 @@ export function checkMeeting(one: Feed, two: Feed, beats: readonly [ResolvedBeat
     if (feed.use.move.attack?.leaves) state.weight = otherSide(side) === state.lead ? "lead" : "rear";
   }
   return {
-    ...span, row, label: setting.label, section: setting.section, pass: setting.pass,
-    feed: one.use, feedText: one.use.text, feeder: one.actor, answer: [two.use], responder: two.actor,
+    ...span,
+    row,
+    label: setting.label,
+    section: setting.section,
+    pass: setting.pass,
+    feed: one.use,
+    feedText: one.use.text,
+    feeder: one.actor,
+    answer: [two.use],
+    responder: two.actor,
     verdict: findings.some((f) => f.severity === "error") ? "invalid" : "valid",
-    margin: Math.min(margin, 0.15), robust: 1, ceiling: null,
-    layers: [{ use: two.use, by: "meet", margin: Math.min(margin, 0.15), fails: findings.length > 0 ? "open" : null, detail: {}, bareLimb: false }],
-    followUps: [], findings, blow: blowA, before, after: poses(world),
+    margin: Math.min(margin, 0.15),
+    robust: 1,
+    ceiling: null,
+    layers: [
+      {
+        use: two.use,
+        by: "meet",
+        margin: Math.min(margin, 0.15),
+        fails: findings.length > 0 ? "open" : null,
+        detail: {},
+        bareLimb: false,
+      },
+    ],
+    returns: [],
+    followUps: [],
+    findings,
+    blow: blowA,
+    before,
+    after: poses(world),
   };
 }
 

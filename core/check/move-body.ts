@@ -28,7 +28,12 @@ export interface BodyMove {
  * the way forward that would bring a blow or a jam of the same beat into reach (0: nothing to reach).
  */
 export function moveBody(
-  uses: readonly MoveUse[], state: BodyState, other: BodyState, blow: Blow | null, scale: number, gap: number | null,
+  uses: readonly MoveUse[],
+  state: BodyState,
+  other: BodyState,
+  blow: Blow | null,
+  scale: number,
+  gap: number | null,
 ): BodyMove {
   const moving = uses.filter((use) => displacements(use).length > 0);
   const next = cloneState(state);

@@ -29,7 +29,11 @@ export function brokenRules(use: MoveUse, row: Row, state: BodyState, header: He
 
 function losesContact(use: MoveUse): boolean {
   if (use.move.contact?.kind === "clear") return true;
-  return (use.move.answer ?? []).some((m) => (m.by === "energy" && !m.keeps) || (m.by === "displace" && (m.feet?.back ?? 0) > 0.4 && !use.move.answer!.some((x) => x.by === "energy")));
+  return (use.move.answer ?? []).some(
+    (m) =>
+      (m.by === "energy" && !m.keeps) ||
+      (m.by === "displace" && (m.feet?.back ?? 0) > 0.4 && !use.move.answer!.some((x) => x.by === "energy")),
+  );
 }
 
 const touching = (state: BodyState): boolean => state.holds.left !== null || state.holds.right !== null;

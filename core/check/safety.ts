@@ -18,13 +18,29 @@ export function unsafeTarget(use: MoveUse, row: Row, kicksKnee: boolean): Findin
   if (!data.trainOn || (name === "knee" && !kicksKnee) || (name === "neck" && use.target === null)) return null;
   const instead = data.trainOn === "brow pad" ? "head" : data.trainOn === "mitt" ? "chest" : data.trainOn;
   const repairs = use.target
-    ? [{ label: `Aim at the ${data.trainOn}`, edits: [{ from: use.from, to: use.to, insert: use.text.replace(/\bto\s+(?:(?:left|right|lead|rear)\s+)?\S+$/i, `to ${instead}`) }] }]
+    ? [
+        {
+          label: `Aim at the ${data.trainOn}`,
+          edits: [
+            {
+              from: use.from,
+              to: use.to,
+              insert: use.text.replace(/\bto\s+(?:(?:left|right|lead|rear)\s+)?\S+$/i, `to ${instead}`),
+            },
+          ],
+        },
+      ]
     : [{ label: `Aim at the ${data.trainOn}`, edits: [{ from: use.to, to: use.to, insert: ` to ${instead}` }] }];
   return draft(row, use, "unsafe-target", { part: name, instead: data.trainOn, move: use.text }, repairs);
 }
 
 /** Findings that hold for the whole drill: live edges, gear for the tempo, weight gap, minors. */
-export function frameFindings(header: Header, rowOf: (actor: Actor) => Row, usesTakedown: boolean, usesStick: boolean): FindingDraft[] {
+export function frameFindings(
+  header: Header,
+  rowOf: (actor: Actor) => Row,
+  usesTakedown: boolean,
+  usesStick: boolean,
+): FindingDraft[] {
   const found: FindingDraft[] = [];
   const whole = (row: Row) => ({ from: 0, to: Math.max(1, headLength(row)) });
   const say = (actor: Actor, rule: Parameters<typeof draft>[2], params: Parameters<typeof draft>[3]) => {
@@ -48,7 +64,8 @@ export function frameFindings(header: Header, rowOf: (actor: Actor) => Row, uses
   if (masses.length >= 2 && contact) {
     const heavy = Math.max(...masses);
     const light = Math.min(...masses);
-    if (heavy / light > MODEL.weightRatio) say(people.find(({ person }) => person.mass === heavy)!.actor, "weight-gap", { heavy, light });
+    if (heavy / light > MODEL.weightRatio)
+      say(people.find(({ person }) => person.mass === heavy)!.actor, "weight-gap", { heavy, light });
   }
   return found;
 }

@@ -59,13 +59,19 @@ export interface Blow {
 /** One way in which an answer deals with a feed. */
 export interface Layer {
   readonly use: MoveUse;
-  readonly by: "displace" | "interpose" | "deflect" | "pass" | "jam" | "energy" | "deny" | "seize" | "intercept" | "meet";
+  readonly by:
+    "displace" | "interpose" | "deflect" | "pass" | "jam" | "energy" | "deny" | "seize" | "intercept" | "meet";
   /** Positive: it covers, by this much. m. */
   readonly margin: number;
   readonly fails: null | "open" | "material" | "companion" | "resisting" | "locked" | "late";
   /** Words for the message: what is hit, what meets what. */
   readonly detail: Readonly<Record<string, string>>;
   readonly bareLimb: boolean;
+}
+
+export interface ReturnThrown {
+  readonly use: MoveUse;
+  readonly lands: boolean;
 }
 
 export type FollowUpState = "open" | "covered" | "obstructed" | "out of sector" | "out of reach";
@@ -103,6 +109,8 @@ export interface CheckedExchange extends Span {
   readonly robust: number;
   readonly ceiling: number | null;
   readonly layers: readonly Layer[];
+  /** What the answerer sends back, in order; filled while the turn is walked. */
+  readonly returns: ReturnThrown[];
   readonly followUps: readonly FollowUp[];
   readonly findings: readonly FindingDraft[];
   readonly blow: Blow | null;

@@ -34,7 +34,14 @@ interface Walk {
 }
 
 /** Checks all that a line of text stands for (a range stands for several lines), from a state. */
-export function walkLine(row: Row, line: Line, start: World, setting: Setting, vocabulary: Vocabulary, inBlock: boolean): LineResult {
+export function walkLine(
+  row: Row,
+  line: Line,
+  start: World,
+  setting: Setting,
+  vocabulary: Vocabulary,
+  inBlock: boolean,
+): LineResult {
   const walk: Walk = { row, vocabulary, setting, exchanges: [], findings: [], branches: 0, end: null };
   let world = start;
   for (const one of expandRange(line)) {
@@ -44,7 +51,8 @@ export function walkLine(row: Row, line: Line, start: World, setting: Setting, v
     // In a loop or a carry the next line goes on from here; elsewhere each starts from the frame.
     if (inBlock && walk.end) world = walk.end;
   }
-  if (walk.branches > MODEL.maxBranches) walk.findings.push(draft(row, line, "syntax", { code: "branches", most: MODEL.maxBranches }));
+  if (walk.branches > MODEL.maxBranches)
+    walk.findings.push(draft(row, line, "syntax", { code: "branches", most: MODEL.maxBranches }));
   return { exchanges: walk.exchanges, findings: walk.findings, end: takeBackSteps(walk.end ?? cloneWorld(start)) };
 }
 
@@ -66,7 +74,14 @@ interface Pending {
   readonly actor: Actor;
 }
 
-function walkTurns(turns: readonly Turn[], index: number, last: Actor | null, pending: readonly Pending[], world: World, walk: Walk): void {
+function walkTurns(
+  turns: readonly Turn[],
+  index: number,
+  last: Actor | null,
+  pending: readonly Pending[],
+  world: World,
+  walk: Walk,
+): void {
   const turn = turns[index];
   if (!turn) {
     for (const p of pending) if (p.feed && !p.feed.isReturn) unanswered(p, world, walk);
@@ -98,7 +113,8 @@ function whoActs(turn: Turn, last: Actor | null, actors: readonly Actor[], walk:
     if (actors.length > 2) walk.findings.push(draft(walk.row, turn, "syntax", { code: "actor" }));
     return last === null ? "A" : otherOf(last, actors, null);
   }
-  if (turn.actor === last) walk.findings.push(draft(walk.row, turn, "syntax", { code: "same-actor", actor: turn.actor }));
+  if (turn.actor === last)
+    walk.findings.push(draft(walk.row, turn, "syntax", { code: "same-actor", actor: turn.actor }));
   return turn.actor === "C" && !actors.includes("C") ? "B" : turn.actor;
 }
 
@@ -111,7 +127,13 @@ interface ReadBeat extends ResolvedBeat {
   readonly faulty: boolean;
 }
 
-function readBeats(alternative: Turn["alternatives"][number], actor: Actor, world: World, walk: Walk, say: boolean): ReadBeat[] {
+function readBeats(
+  alternative: Turn["alternatives"][number],
+  actor: Actor,
+  world: World,
+  walk: Walk,
+  say: boolean,
+): ReadBeat[] {
   const context = resolveContext(world[actor]!, walk.setting.header);
   const { beats, faults } = resolveAlternative(alternative, walk.vocabulary, context);
   if (say) for (const fault of faults) walk.findings.push(wordFinding(fault, walk.row));
@@ -119,18 +141,32 @@ function readBeats(alternative: Turn["alternatives"][number], actor: Actor, worl
 }
 
 function wordFinding(fault: WordFault, row: Row): FindingDraft {
-  const repairs = fault.nearest.map((name) => ({ label: `Write ${name}`, edits: [{ from: fault.from, to: fault.to, insert: name }] }));
+  const repairs = fault.nearest.map((name) => ({
+    label: `Write ${name}`,
+    edits: [{ from: fault.from, to: fault.to, insert: name }],
+  }));
   const nearest = fault.nearest.join(", ");
   return draft(row, fault, fault.rule, { ...fault.params, code: fault.code, ...(nearest ? { nearest } : {}) }, repairs);
 }
 
 const canAnswer = (use: MoveUse): boolean =>
-  use.intercept || use.move.roles.includes("answer") || (use.move.attack !== undefined && use.move.answer !== undefined);
+  use.intercept ||
+  use.move.roles.includes("answer") ||
+  (use.move.attack !== undefined && use.move.answer !== undefined);
 const attacks = (use: MoveUse): boolean =>
-  (use.move.attack !== undefined || use.move.energy !== undefined) && (use.move.roles.includes("feed") || use.move.roles.includes("return"));
+  (use.move.attack !== undefined || use.move.energy !== undefined) &&
+  (use.move.roles.includes("feed") || use.move.roles.includes("return"));
 
 /** One turn: answers deal with the pending feeds in order; attacks after that are returns or feeds. */
-function takeTurn(actor: Actor, last: Actor | null, beats: readonly ReadBeat[], pending: readonly Pending[], world: World, walk: Walk, opening: boolean): Pending[] {
+function takeTurn(
+  actor: Actor,
+  last: Actor | null,
+  beats: readonly ReadBeat[],
+  pending: readonly Pending[],
+  world: World,
+  walk: Walk,
+  opening: boolean,
+): Pending[] {
   const waiting = [...pending];
   const answering = pending.length > 0;
   const made: Pending[] = [];
@@ -143,7 +179,10 @@ function takeTurn(actor: Actor, last: Actor | null, beats: readonly ReadBeat[], 
       waiting.shift();
       if (beat.faulty || !front.feed) walk.exchanges.push(unread(front, beat, actor, world, walk));
       else walk.exchanges.push(checkExchange(front.feed, beat, world, walk.setting));
-      pushReturns(beat, beat.uses.filter((use) => attacks(use) && !use.intercept));
+      pushReturns(
+        beat,
+        beat.uses.filter((use) => attacks(use) && !use.intercept),
+      );
       continue;
     }
     if (front && !answers && beat.uses.some(attacks) && front.feed && !front.feed.isReturn) {
@@ -180,7 +219,17 @@ function takeTurn(actor: Actor, last: Actor | null, beats: readonly ReadBeat[], 
   function pushReturns(beat: ReadBeat, blows: readonly MoveUse[]) {
     for (const use of blows) {
       const receiver = use.at && use.at !== actor ? use.at : otherOf(actor, actors, last);
-      const feed: Feed = { use, row: walk.row, actor, receiver, isReturn: answering, beatUses: beat.uses, before, gained: null, first: opening && made.length === 0 };
+      const feed: Feed = {
+        use,
+        row: walk.row,
+        actor,
+        receiver,
+        isReturn: answering,
+        beatUses: beat.uses,
+        before,
+        gained: null,
+        first: opening && made.length === 0,
+      };
       before = [];
       walk.findings.push(...brokenRules(use, walk.row, world[actor]!, walk.setting.header));
       if (!answering) walk.findings.push(...limbFindings(beat.uses, walk.row, world, actor, null));
@@ -197,6 +246,8 @@ function takeTurn(actor: Actor, last: Actor | null, beats: readonly ReadBeat[], 
     const trial = cloneWorld(world);
     const { findings, gained } = launchFeed(feed, trial, walk.setting.rangeWritten);
     walk.findings.push(...findings);
+    const lands = !findings.some((f) => f.rule === "out-of-reach");
+    walk.exchanges[walk.exchanges.length - 1]?.returns.push({ use: feed.use, lands });
     // Weight and balance are the thrower's from now on; where the bodies stand is settled when it is answered.
     const { weight, unrecovered } = trial[feed.actor]!;
     Object.assign(world[feed.actor]!, { weight, unrecovered, carries: false, posture: stance() });
@@ -219,11 +270,28 @@ function unanswered(p: Pending, world: World, walk: Walk): void {
 function unread(p: Pending, beat: ReadBeat | null, responder: Actor, world: World, walk: Walk): CheckedExchange {
   const now = poses(world);
   return {
-    from: p.span.from, to: beat?.to ?? p.span.to, row: walk.row,
-    label: walk.setting.label, section: walk.setting.section, pass: walk.setting.pass,
-    feed: p.feed?.use ?? null, feedText: p.text, feeder: p.actor, answer: beat?.uses ?? [], responder,
-    verdict: "unread", margin: null, robust: 1, ceiling: null, layers: [], followUps: [], findings: [],
-    blow: null, before: now, after: now,
+    from: p.span.from,
+    to: beat?.to ?? p.span.to,
+    row: walk.row,
+    label: walk.setting.label,
+    section: walk.setting.section,
+    pass: walk.setting.pass,
+    feed: p.feed?.use ?? null,
+    feedText: p.text,
+    feeder: p.actor,
+    answer: beat?.uses ?? [],
+    responder,
+    verdict: "unread",
+    margin: null,
+    robust: 1,
+    ceiling: null,
+    layers: [],
+    returns: [],
+    followUps: [],
+    findings: [],
+    blow: null,
+    before: now,
+    after: now,
   };
 }
 
@@ -244,6 +312,18 @@ function walkMeeting(line: Line, world: World, walk: Walk): void {
     walk.exchanges.push(unread(now, null, two, world, walk));
     return;
   }
-  const feed = (use: MoveUse, actor: Actor, receiver: Actor, beat: ReadBeat): Feed => ({ use, row: walk.row, actor, receiver, isReturn: false, beatUses: beat.uses, before: [], gained: null, first: true });
-  walk.exchanges.push(checkMeeting(feed(useA, one, two, beatA), feed(useB, two, one, beatB), [beatA, beatB], world, walk.setting));
+  const feed = (use: MoveUse, actor: Actor, receiver: Actor, beat: ReadBeat): Feed => ({
+    use,
+    row: walk.row,
+    actor,
+    receiver,
+    isReturn: false,
+    beatUses: beat.uses,
+    before: [],
+    gained: null,
+    first: true,
+  });
+  walk.exchanges.push(
+    checkMeeting(feed(useA, one, two, beatA), feed(useB, two, one, beatB), [beatA, beatB], world, walk.setting),
+  );
 }

@@ -3,15 +3,37 @@ import type { Row, Span } from "../score/types.ts";
 import { message } from "./catalogue.ts";
 
 export const SEVERITY = {
-  syntax: "error", "unknown-move": "error", "bad-move": "error",
-  "out-of-reach": "error", "too-close": "error",
-  "line-open": "error", "wrong-material": "error", "limb-busy": "error", "limb-pinned": "error",
-  "not-recovered": "error", "no-answer": "error", "no-meet": "error", "rule-broken": "error", resisting: "error",
-  "inside-line": "risk", "off-balance": "risk", tight: "risk",
-  late: "risk", "ambiguous-cue": "risk",
-  reload: "note", "follow-up": "note", "no-step": "note", ruling: "note", header: "note",
-  "loop-open": "error", "training-tool": "error",
-  "gear-missing": "risk", "unsafe-target": "risk", "weight-gap": "risk", "blade-arm": "risk", minor: "risk",
+  syntax: "error",
+  "unknown-move": "error",
+  "bad-move": "error",
+  "out-of-reach": "error",
+  "too-close": "error",
+  "line-open": "error",
+  "wrong-material": "error",
+  "limb-busy": "error",
+  "limb-pinned": "error",
+  "not-recovered": "error",
+  "no-answer": "error",
+  "no-meet": "error",
+  "rule-broken": "error",
+  resisting: "error",
+  "inside-line": "risk",
+  "off-balance": "risk",
+  tight: "risk",
+  late: "risk",
+  "ambiguous-cue": "risk",
+  reload: "note",
+  "follow-up": "note",
+  "no-step": "note",
+  ruling: "note",
+  header: "note",
+  "loop-open": "error",
+  "training-tool": "error",
+  "gear-missing": "risk",
+  "unsafe-target": "risk",
+  "weight-gap": "risk",
+  "blade-arm": "risk",
+  minor: "risk",
 } as const;
 export type RuleId = keyof typeof SEVERITY;
 export type Severity = "error" | "risk" | "note";
@@ -48,7 +70,13 @@ export interface Finding extends Span {
   readonly repairs: readonly Repair[];
 }
 
-export function draft(row: Row, span: Span, rule: RuleId, params: Params = {}, repairs: readonly Repair[] = []): FindingDraft {
+export function draft(
+  row: Row,
+  span: Span,
+  rule: RuleId,
+  params: Params = {},
+  repairs: readonly Repair[] = [],
+): FindingDraft {
   return { row, from: span.from, to: span.to, rule, severity: SEVERITY[rule], params, repairs };
 }
 

@@ -18,8 +18,14 @@ export interface ExchangeView {
   readonly marginCm: number | null;
   readonly ceiling: number | null;
   readonly robust: number;
-  readonly layers: readonly { readonly move: string; readonly by: string; readonly marginCm: number; readonly works: boolean }[];
+  readonly layers: readonly {
+    readonly move: string;
+    readonly by: string;
+    readonly marginCm: number;
+    readonly works: boolean;
+  }[];
   readonly followUps: readonly FollowUp[];
+  readonly returns: readonly { readonly text: string; readonly from: number; readonly lands: boolean }[];
   readonly meets: boolean;
   /** Distance of feeder and responder before and after, m. */
   readonly before: number;
@@ -52,12 +58,26 @@ function exchangeView(e: CheckedExchange, index: number): ExchangeView {
   const base = e.row.from;
   return {
     key: `${index}:${e.row.index}:${e.from}`,
-    from: base + e.from, to: base + e.to, row: e.row.index, label: e.label, section: e.section,
-    feed: e.feedText || "?", feeder: e.feeder, answer: e.answer.map((use) => use.text).join(" + "), responder: e.responder,
-    verdict: e.verdict, marginCm: e.margin === null ? null : cm(e.margin), ceiling: e.ceiling, robust: e.robust,
+    from: base + e.from,
+    to: base + e.to,
+    row: e.row.index,
+    label: e.label,
+    section: e.section,
+    feed: e.feedText || "?",
+    feeder: e.feeder,
+    answer: e.answer.map((use) => use.text).join(" + "),
+    responder: e.responder,
+    verdict: e.verdict,
+    marginCm: e.margin === null ? null : cm(e.margin),
+    ceiling: e.ceiling,
+    robust: e.robust,
     layers: e.layers.map((l) => ({ move: l.use.text, by: l.by, marginCm: cm(l.margin), works: l.fails === null })),
-    followUps: e.followUps, meets: e.layers.some((l) => l.by === "meet"),
-    before: apart(e.before, e.feeder, e.responder), after: apart(e.after, e.feeder, e.responder), poses: e.after,
+    followUps: e.followUps,
+    returns: e.returns.map((r) => ({ text: r.use.text, from: base + r.use.from, lands: r.lands })),
+    meets: e.layers.some((l) => l.by === "meet"),
+    before: apart(e.before, e.feeder, e.responder),
+    after: apart(e.after, e.feeder, e.responder),
+    poses: e.after,
   };
 }
 
@@ -65,7 +85,11 @@ function exchangeView(e: CheckedExchange, index: number): ExchangeView {
 export function scoreView(checked: Checked): ScoreView {
   const { header } = checked;
   return {
-    title: header.title, kind: header.kind, tempo: header.tempo, actors: header.actors, distance: checked.distance,
+    title: header.title,
+    kind: header.kind,
+    tempo: header.tempo,
+    actors: header.actors,
+    distance: checked.distance,
     verdict: checked.verdict,
     exchanges: checked.exchanges.map(exchangeView),
     findings: checked.findings,

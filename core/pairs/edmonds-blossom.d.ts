@@ -1,4 +1,7 @@
 declare module "edmonds-blossom" {
   /** Edges [i, j, weight]; gives for each vertex its mate or -1. */
-  export default function blossom(edges: readonly (readonly [number, number, number])[], maxCardinality?: boolean): number[];
+  export default function blossom(
+    edges: readonly (readonly [number, number, number])[],
+    maxCardinality?: boolean,
+  ): number[];
 }

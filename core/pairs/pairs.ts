@@ -48,7 +48,12 @@ export type PairResult =
 const key = (a: Person, b: Person): string => (a.id < b.id ? `${a.id}|${b.id}` : `${b.id}|${a.id}`);
 
 /** Score of two people together, with the reasons. `met`: earlier meetings by `key`. */
-export function scorePair(a: Person, b: Person, met: ReadonlyMap<string, number>, weights: PairWeights): { score: number; why: string[] } {
+export function scorePair(
+  a: Person,
+  b: Person,
+  met: ReadonlyMap<string, number>,
+  weights: PairWeights,
+): { score: number; why: string[] } {
   let score = BEST;
   const why: string[] = [];
   const times = met.get(key(a, b)) ?? 0;
@@ -79,7 +84,11 @@ export function scorePair(a: Person, b: Person, met: ReadonlyMap<string, number>
  * Pairs everybody for one round so that the sum of scores is greatest (Edmonds' blossom algorithm
  * from the package `edmonds-blossom`). An odd one out joins the pair where a third costs least.
  */
-export function pairUp(people: readonly Person[], met: ReadonlyMap<string, number> = new Map(), weights: PairWeights = PAIR_WEIGHTS): PairResult {
+export function pairUp(
+  people: readonly Person[],
+  met: ReadonlyMap<string, number> = new Map(),
+  weights: PairWeights = PAIR_WEIGHTS,
+): PairResult {
   if (people.length < 2) return { kind: "too-few", count: people.length };
   const odd = people.length % 2 === 1;
   if (!odd) return collect(matched(people, met, weights), met, weights);
@@ -96,10 +105,15 @@ export function pairUp(people: readonly Person[], met: ReadonlyMap<string, numbe
 /** Most people for whom every choice of the third is tried exactly; the loop is n times an O(n^3) matching. */
 export const MAX_CLASS = 80;
 
-function matched(people: readonly Person[], met: ReadonlyMap<string, number>, weights: PairWeights): (readonly [Person, Person])[] {
+function matched(
+  people: readonly Person[],
+  met: ReadonlyMap<string, number>,
+  weights: PairWeights,
+): (readonly [Person, Person])[] {
   const edges: [number, number, number][] = [];
   for (let i = 0; i < people.length; i++)
-    for (let j = i + 1; j < people.length; j++) edges.push([i, j, scorePair(people[i]!, people[j]!, met, weights).score]);
+    for (let j = i + 1; j < people.length; j++)
+      edges.push([i, j, scorePair(people[i]!, people[j]!, met, weights).score]);
   const mates = blossom(edges, true);
   const pairs: (readonly [Person, Person])[] = [];
   mates.forEach((mate, i) => {
@@ -108,7 +122,11 @@ function matched(people: readonly Person[], met: ReadonlyMap<string, number>, we
   return pairs;
 }
 
-function collect(pairs: readonly (readonly [Person, Person])[], met: ReadonlyMap<string, number>, weights: PairWeights): PairResult & { kind: "pairs" } {
+function collect(
+  pairs: readonly (readonly [Person, Person])[],
+  met: ReadonlyMap<string, number>,
+  weights: PairWeights,
+): PairResult & { kind: "pairs" } {
   let total = 0;
   const list = pairs.map(([a, b]): Pair => {
     const { score, why } = scorePair(a, b, met, weights);
@@ -118,7 +136,12 @@ function collect(pairs: readonly (readonly [Person, Person])[], met: ReadonlyMap
   return { kind: "pairs", pairs: list, total };
 }
 
-function withThird(result: PairResult & { kind: "pairs" }, third: Person, met: ReadonlyMap<string, number>, weights: PairWeights): PairResult & { kind: "pairs" } {
+function withThird(
+  result: PairResult & { kind: "pairs" },
+  third: Person,
+  met: ReadonlyMap<string, number>,
+  weights: PairWeights,
+): PairResult & { kind: "pairs" } {
   let place = 0;
   let most = -Infinity;
   result.pairs.forEach((pair, i) => {
@@ -128,6 +151,8 @@ function withThird(result: PairResult & { kind: "pairs" }, third: Person, met: R
       place = i;
     }
   });
-  const pairs = result.pairs.map((pair, i) => (i === place ? { ...pair, c: third, why: [...pair.why, "three work in turn"] } : pair));
+  const pairs = result.pairs.map((pair, i) =>
+    i === place ? { ...pair, c: third, why: [...pair.why, "three work in turn"] } : pair,
+  );
   return { kind: "pairs", pairs, total: result.total + most };
 }

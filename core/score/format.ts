@@ -11,7 +11,10 @@ export function format(score: Score): string {
     const written = [text, comment].filter(Boolean).join(text ? "  " : "");
     rows.push(written === "" ? "" : "  ".repeat(depth.get(row.index) ?? 0) + written);
   }
-  const joined = rows.join("\n").replace(/\n{3,}/g, "\n\n").trim();
+  const joined = rows
+    .join("\n")
+    .replace(/\n{3,}/g, "\n\n")
+    .trim();
   return joined === "" ? "" : `${joined}\n`;
 }
 

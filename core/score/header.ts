@@ -21,13 +21,7 @@ export const RULES = [
   "eyes closed",
 ] as const;
 export type Rule = (typeof RULES)[number];
-export const NUMBERINGS = [
-  "punches",
-  "five angles",
-  "seven angles",
-  "eight directions",
-  "twelve angles",
-] as const;
+export const NUMBERINGS = ["punches", "five angles", "seven angles", "eight directions", "twelve angles"] as const;
 
 /** Distance between the two centres: a range word, metres, or null for the default. */
 export type Range = { readonly name: RangeName } | { readonly metres: number } | null;
@@ -93,8 +87,7 @@ export function readHeader(score: Score): { header: Header; faults: HeaderFault[
     const { body } = row.content;
     if (body.kind !== "header") continue;
     const value = body.value ?? { ...body.key, text: "" };
-    const say = (code: string, known: readonly string[] = []) =>
-      faults.push({ row, span: value, code, known });
+    const say = (code: string, known: readonly string[] = []) => faults.push({ row, span: value, code, known });
     readRow(header, body.key.text.toLowerCase().replace(/\s+/g, " "), value, say, unknown);
   }
   return { header, faults };

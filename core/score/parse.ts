@@ -43,11 +43,7 @@ export class ScoreReader {
     let start = 0;
     while (start < most && old.charCodeAt(start) === next.charCodeAt(start)) start++;
     let end = 0;
-    while (
-      end < most - start &&
-      old.charCodeAt(old.length - 1 - end) === next.charCodeAt(next.length - 1 - end)
-    )
-      end++;
+    while (end < most - start && old.charCodeAt(old.length - 1 - end) === next.charCodeAt(next.length - 1 - end)) end++;
     return TreeFragment.applyChanges(TreeFragment.addTree(this.tree), [
       { fromA: start, toA: old.length - end, fromB: start, toB: next.length - end },
     ]);
@@ -81,7 +77,6 @@ function collectFaults(rows: readonly Row[]): { row: Row; fault: RowFault }[] {
     else left++;
   }
   const last = all[all.length - 1];
-  if (left > 0 && last)
-    all.push({ row: last.row, fault: { ...last.fault, code: "more", found: String(left) } });
+  if (left > 0 && last) all.push({ row: last.row, fault: { ...last.fault, code: "more", found: String(left) } });
   return all;
 }

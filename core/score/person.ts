@@ -140,11 +140,7 @@ function readHeld(text: string): Held | null | "unknown" {
     );
   if (!found) return "unknown";
   const name = found[2]!;
-  const kind: WeaponKind = name.startsWith("training")
-    ? "training knife"
-    : name.startsWith("kni")
-      ? "knife"
-      : "stick";
+  const kind: WeaponKind = name.startsWith("training") ? "training knife" : name.startsWith("kni") ? "knife" : "stick";
   const cm = found[3] === undefined ? null : Number(found[3]) * (found[4] === "m" ? 100 : 1);
   const [low, high] = BOUNDS.weapon;
   if (cm !== null && (cm < low || cm > high)) return "unknown";

@@ -43,9 +43,7 @@ export function expandRange(line: Line): Line[] {
 }
 
 function withNumber(part: Part, n: number): Part {
-  const words = part.words.map((word) =>
-    word.text.startsWith("{") ? { ...word, text: String(n) } : word,
-  );
+  const words = part.words.map((word) => (word.text.startsWith("{") ? { ...word, text: String(n) } : word));
   return { ...part, words };
 }
 

@@ -165,11 +165,8 @@ class RowBuilder {
     const turns = node.getChildren("Turn").map((turn) => this.turn(turn));
     const meets = node.getChildren("Meet").length > 0;
     if (meets) {
-      const plain = turns.every(
-        (t) => t.alternatives.length === 1 && t.alternatives[0]!.beats.length === 1,
-      );
-      if (turns.length !== 2 || node.getChildren("Arrow").length > 0 || !plain)
-        this.fault("meet-shape", node);
+      const plain = turns.every((t) => t.alternatives.length === 1 && t.alternatives[0]!.beats.length === 1);
+      if (turns.length !== 2 || node.getChildren("Arrow").length > 0 || !plain) this.fault("meet-shape", node);
     }
     return { ...this.span(node), meets, turns };
   }

@@ -26,10 +26,8 @@ const MAX_HEAD = 120;
 /** True once a row of play has begun: from then on `word:` is a label, no longer a header key. */
 export const playContext = new ContextTracker<boolean>({
   start: false,
-  shift: (inPlay, term) =>
-    inPlay || term === Word || term === BlockHead || term === SectionWord || term === Label,
-  reduce: (inPlay, term) =>
-    inPlay || term === PlayRow || term === BlockRow || term === SectionRow,
+  shift: (inPlay, term) => inPlay || term === Word || term === BlockHead || term === SectionWord || term === Label,
+  reduce: (inPlay, term) => inPlay || term === PlayRow || term === BlockRow || term === SectionRow,
   hash: (inPlay) => (inPlay ? 1 : 0),
   strict: false,
 });
@@ -80,11 +78,7 @@ export const rowStart = new ExternalTokenizer(
 /** Free text after a header key or after `section`: up to the end of the row or a comment. */
 export const rowRest = new ExternalTokenizer(
   (input, stack) => {
-    const term = stack.canShift(HeaderValue)
-      ? HeaderValue
-      : stack.canShift(SectionName)
-        ? SectionName
-        : null;
+    const term = stack.canShift(HeaderValue) ? HeaderValue : stack.canShift(SectionName) ? SectionName : null;
     if (term === null || isBlank(input.next) || isEnd(input.next) || input.next === HASH) return;
     if (term === SectionName && input.next === COLON) return;
     let length = 0;

@@ -1,12 +1,5 @@
 /** Rows to a tree of sections, blocks and lines. */
-import type {
-  BlockHead,
-  Row,
-  RowFault,
-  ScoreBlock,
-  ScoreItem,
-  Word,
-} from "./types.ts";
+import type { BlockHead, Row, RowFault, ScoreBlock, ScoreItem, Word } from "./types.ts";
 
 interface Open {
   readonly row: Row;
@@ -53,8 +46,7 @@ export function structure(rows: readonly Row[]): {
         break;
       case "play": {
         const label = body.label && checkLabel(row, body.label, open, faults);
-        for (const line of body.lines)
-          target().push({ kind: "line", row, label: label?.text ?? null, line });
+        for (const line of body.lines) target().push({ kind: "line", row, label: label?.text ?? null, line });
         break;
       }
       default:
@@ -95,10 +87,7 @@ function checkLabel(
     return null;
   }
   const twice = choice.items.some(
-    (item) =>
-      item.kind === "line" &&
-      item.row !== row &&
-      item.label?.toLowerCase() === label.text.toLowerCase(),
+    (item) => item.kind === "line" && item.row !== row && item.label?.toLowerCase() === label.text.toLowerCase(),
   );
   if (twice) say("label-twice");
   return label;

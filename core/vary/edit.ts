@@ -4,22 +4,37 @@ import type { Alternative, Beat, Line, Part, Row, Score, ScoreItem, ScoreLine, T
 
 /** Text of words as a part of a line; places count nothing here, the text is parsed anew. */
 export const partOf = (text: string): Part => ({
-  from: 0, to: 0, words: text.split(/\s+/).filter(Boolean).map((word) => ({ from: 0, to: 0, text: word })),
+  from: 0,
+  to: 0,
+  words: text
+    .split(/\s+/)
+    .filter(Boolean)
+    .map((word) => ({ from: 0, to: 0, text: word })),
 });
 export const beatOf = (text: string): Beat => ({ from: 0, to: 0, parts: text.split(/\s*\+\s*/).map(partOf) });
-export const beatText = (beat: Beat): string => beat.parts.map((part) => part.words.map((word) => word.text).join(" ")).join(" + ");
+export const beatText = (beat: Beat): string =>
+  beat.parts.map((part) => part.words.map((word) => word.text).join(" ")).join(" + ");
 
-export const mapTurns = (line: Line, change: (turn: Turn, index: number) => Turn): Line => ({ ...line, turns: line.turns.map(change) });
+export const mapTurns = (line: Line, change: (turn: Turn, index: number) => Turn): Line => ({
+  ...line,
+  turns: line.turns.map(change),
+});
 export const withBeats = (alternative: Alternative, beats: readonly Beat[]): Alternative => ({ ...alternative, beats });
 /** Changes every part of a line. */
 export const mapParts = (line: Line, change: (part: Part) => Part): Line =>
   mapTurns(line, (turn) => ({
     ...turn,
-    alternatives: turn.alternatives.map((a) => withBeats(a, a.beats.map((beat) => ({ ...beat, parts: beat.parts.map(change) })))),
+    alternatives: turn.alternatives.map((a) =>
+      withBeats(
+        a,
+        a.beats.map((beat) => ({ ...beat, parts: beat.parts.map(change) })),
+      ),
+    ),
   }));
 
 /** The only alternative of a turn, or null where there are several. */
-export const single = (turn: Turn | undefined): Alternative | null => (turn?.alternatives.length === 1 ? turn.alternatives[0]! : null);
+export const single = (turn: Turn | undefined): Alternative | null =>
+  turn?.alternatives.length === 1 ? turn.alternatives[0]! : null;
 
 /** All lines of a score, blocks included, in order. */
 export function* linesOf(items: readonly ScoreItem[]): Generator<ScoreLine> {
@@ -46,7 +61,11 @@ export function headerRows(score: Score, changes: Readonly<Record<string, string
 }
 
 /** A score of the same header and rows of play, with lines replaced (null takes a line out). */
-export function withLines(score: Score, replace: (item: ScoreLine) => Line | null, header: Readonly<Record<string, string | null>>): string {
+export function withLines(
+  score: Score,
+  replace: (item: ScoreLine) => Line | null,
+  header: Readonly<Record<string, string | null>>,
+): string {
   const rows = headerRows(score, header);
   rows.push("");
   const write = (items: readonly ScoreItem[], depth: number) => {
@@ -68,7 +87,10 @@ export function withLines(score: Score, replace: (item: ScoreLine) => Line | nul
 }
 
 /** A score of the same header with one list of plain lines. */
-export const plainScore = (score: Score, lines: readonly Line[], header: Readonly<Record<string, string | null>>): string =>
-  `${[...headerRows(score, header), "", ...lines.map(lineText)].join("\n")}\n`;
+export const plainScore = (
+  score: Score,
+  lines: readonly Line[],
+  header: Readonly<Record<string, string | null>>,
+): string => `${[...headerRows(score, header), "", ...lines.map(lineText)].join("\n")}\n`;
 
 export const sameRow = (a: Row, b: Row): boolean => a.index === b.index;

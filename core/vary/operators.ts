@@ -8,7 +8,6 @@ import type { Line, Part, ScoreLine } from "../score/types.ts";
 import { HEIGHTS } from "../words/types.ts";
 import type { OperatorId } from "./operator-names.ts";
 
-
 export interface Candidate {
   readonly operator: OperatorId;
   readonly parameters: Readonly<Record<string, string | number>>;
@@ -31,7 +30,8 @@ const isolate: Operator = (checked) => {
     if (!cut || (lines.length === 1 && lineText(cut) === lineText(item.line))) continue;
     const what = lineText(cut);
     found.push({
-      operator: "isolate", parameters: { row: item.row.index + 1 },
+      operator: "isolate",
+      parameters: { row: item.row.index + 1 },
       text: plainScore(checked.score, [cut], titled(checked, "one exchange")),
       changed: `Only this exchange, again and again: ${what}`,
     });
@@ -48,7 +48,18 @@ function firstExchange(line: Line, feedFrom: number): Line | null {
   if (!feed || !answer || !a || !b) return null;
   return {
     ...line,
-    turns: [{ ...feed, alternatives: [withBeats(a, a.beats.filter((beat) => beat.from <= feedFrom))] }, { ...answer, alternatives: [withBeats(b, b.beats.slice(0, 1))] }],
+    turns: [
+      {
+        ...feed,
+        alternatives: [
+          withBeats(
+            a,
+            a.beats.filter((beat) => beat.from <= feedFrom),
+          ),
+        ],
+      },
+      { ...answer, alternatives: [withBeats(b, b.beats.slice(0, 1))] },
+    ],
   };
 }
 
@@ -59,7 +70,8 @@ const chain: Operator = (checked) => {
     const joined = join(lines[i]!.line, lines[i + 1]!.line);
     if (!joined) continue;
     found.push({
-      operator: "chain", parameters: { row: lines[i]!.row.index + 1, with: lines[i + 1]!.row.index + 1 },
+      operator: "chain",
+      parameters: { row: lines[i]!.row.index + 1, with: lines[i + 1]!.row.index + 1 },
       text: plainScore(checked.score, [joined], titled(checked, "joined")),
       changed: `Two lines in one go: ${lineText(joined)}`,
     });
@@ -67,7 +79,8 @@ const chain: Operator = (checked) => {
   return found;
 };
 
-const joinable = (line: Line): boolean => !line.meets && line.turns.length === 2 && line.turns.every((turn) => single(turn) !== null);
+const joinable = (line: Line): boolean =>
+  !line.meets && line.turns.length === 2 && line.turns.every((turn) => single(turn) !== null);
 
 /** Feeds of both, then the answers of both in order; the returns of the second stay. */
 function join(one: Line, two: Line): Line | null {
@@ -98,11 +111,14 @@ const otherAnswer: Operator = (checked, school) => {
     if (item.line.meets || !feedTurn || !answerTurn || !feeds || !answers || feeds.beats.length === 0) continue;
     const feed = `${feedTurn.actor ?? "A"} ${beatText(feeds.beats[0]!)}`;
     const now = beatText(answers.beats[0]!);
-    const others = rankAnswers(headerRows(checked.score), feed, school).filter((other) => other.exchange.verdict === "valid" && !now.startsWith(other.text));
+    const others = rankAnswers(headerRows(checked.score), feed, school).filter(
+      (other) => other.exchange.verdict === "valid" && !now.startsWith(other.text),
+    );
     for (const other of others.slice(0, ANSWERS_EACH)) {
       const line = replaceAnswer(item, other.text);
       found.push({
-        operator: "other-answer", parameters: { row: item.row.index + 1, answer: other.text },
+        operator: "other-answer",
+        parameters: { row: item.row.index + 1, answer: other.text },
         text: withLines(checked.score, (one) => (one === item ? line : one.line), titled(checked, other.text)),
         changed: `Against the ${beatText(feeds.beats[0]!)}: ${other.text} instead of ${now}`,
       });
@@ -115,7 +131,12 @@ function replaceAnswer(item: ScoreLine, text: string): Line {
   return {
     ...item.line,
     turns: item.line.turns.map((turn, i) =>
-      i === 1 ? { ...turn, alternatives: [withBeats(turn.alternatives[0]!, [beatOf(text), ...turn.alternatives[0]!.beats.slice(1)])] } : turn,
+      i === 1
+        ? {
+            ...turn,
+            alternatives: [withBeats(turn.alternatives[0]!, [beatOf(text), ...turn.alternatives[0]!.beats.slice(1)])],
+          }
+        : turn,
     ),
   };
 }
@@ -133,15 +154,27 @@ const otherHeight: Operator = (checked, school) => {
       const words = beatText(feeds.beats[0]!).replace(/\s+(?:to\s+(?:(?:left|right)\s+)?\S+|high|mid|low)\b/gi, "");
       const feed = `${words} ${height}`;
       const actor = item.line.turns[0]!.actor ?? "A";
-      const best = rankAnswers(headerRows(checked.score), `${actor} ${feed}`, school).find((other) => other.exchange.verdict === "valid");
+      const best = rankAnswers(headerRows(checked.score), `${actor} ${feed}`, school).find(
+        (other) => other.exchange.verdict === "valid",
+      );
       if (!best) continue;
       const answered = replaceAnswer(item, best.text);
       const line: Line = {
         ...answered,
-        turns: answered.turns.map((turn, i) => (i === 0 ? { ...turn, alternatives: [withBeats(turn.alternatives[0]!, [beatOf(feed), ...turn.alternatives[0]!.beats.slice(1)])] } : turn)),
+        turns: answered.turns.map((turn, i) =>
+          i === 0
+            ? {
+                ...turn,
+                alternatives: [
+                  withBeats(turn.alternatives[0]!, [beatOf(feed), ...turn.alternatives[0]!.beats.slice(1)]),
+                ],
+              }
+            : turn,
+        ),
       };
       found.push({
-        operator: "other-height", parameters: { row: item.row.index + 1, height },
+        operator: "other-height",
+        parameters: { row: item.row.index + 1, height },
         text: withLines(checked.score, (one) => (one === item ? line : one.line), titled(checked, `${height} feed`)),
         changed: `The ${words} comes ${height}, answered by ${best.text}`,
       });
@@ -157,10 +190,15 @@ const mirror: Operator = (checked, school) => {
   const { header, score } = checked;
   const changes: Record<string, string | null> = { ...titled(checked, "other side") };
   for (const actor of header.actors) {
-    const row = score.rows.find(({ content }) => content.body.kind === "header" && content.body.key.text.toUpperCase() === actor);
+    const row = score.rows.find(
+      ({ content }) => content.body.kind === "header" && content.body.key.text.toUpperCase() === actor,
+    );
     const value = row?.content.body.kind === "header" ? (row.content.body.value?.text ?? "") : "";
     const person = header.people[actor];
-    const rest = value.split(",").map((s) => s.trim()).filter((s) => s && !/^(lead (left|right)|(left|right) handed)$/i.test(s));
+    const rest = value
+      .split(",")
+      .map((s) => s.trim())
+      .filter((s) => s && !/^(lead (left|right)|(left|right) handed)$/i.test(s));
     const lead = person.lead === "left" ? "right" : "left";
     const hand = person.hand === "left" ? "right" : "left";
     changes[actor] = [`lead ${lead}`, `${hand} handed`, ...rest].join(", ");
@@ -169,7 +207,14 @@ const mirror: Operator = (checked, school) => {
   const mirrorNumber = (text: string): string => {
     const angle = angles[Number(text) - 1];
     if (!angle?.side) return text;
-    const other = angles.findIndex((a) => a.line === angle.line && a.height === angle.height && a.part === angle.part && a.side !== angle.side && a.side !== null);
+    const other = angles.findIndex(
+      (a) =>
+        a.line === angle.line &&
+        a.height === angle.height &&
+        a.part === angle.part &&
+        a.side !== angle.side &&
+        a.side !== null,
+    );
     return other < 0 ? text : String(other + 1);
   };
   const turnPart = (part: Part): Part => {
@@ -183,13 +228,20 @@ const mirror: Operator = (checked, school) => {
       }),
     };
   };
-  return [{
-    operator: "mirror", parameters: {},
-    text: withLines(score, (item) => mapParts(item.line, turnPart), changes),
-    changed: "Everything on the other side: the other foot in front, the other hand",
-  }];
+  return [
+    {
+      operator: "mirror",
+      parameters: {},
+      text: withLines(score, (item) => mapParts(item.line, turnPart), changes),
+      changed: "Everything on the other side: the other foot in front, the other hand",
+    },
+  ];
 };
 
 export const OPERATOR_TABLE: Readonly<Record<OperatorId, Operator>> = {
-  isolate, chain, "other-answer": otherAnswer, "other-height": otherHeight, mirror,
+  isolate,
+  chain,
+  "other-answer": otherAnswer,
+  "other-height": otherHeight,
+  mirror,
 };

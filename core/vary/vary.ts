@@ -24,7 +24,10 @@ export function soundPart(checked: Checked, school: School): Checked | null {
   const bad = new Set(checked.findings.filter((f) => f.severity === "error").map((f) => f.line - 1));
   const lines = [...linesOf(checked.score.items)];
   if (!lines.some((item) => !bad.has(item.row.index))) return null;
-  const part = check(parse(withLines(checked.score, (item) => (bad.has(item.row.index) ? null : item.line), {})), school);
+  const part = check(
+    parse(withLines(checked.score, (item) => (bad.has(item.row.index) ? null : item.line), {})),
+    school,
+  );
   return part.verdict === "broken" ? null : part;
 }
 

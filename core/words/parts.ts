@@ -5,9 +5,19 @@
  * the rest placed between them: common practice, no source.
  */
 export const ZONES = [
-  "head", "neck", "chest", "belly", "hips",
-  "thigh left", "thigh right", "knee left", "knee right", "shin left", "shin right",
-  "arm left", "arm right",
+  "head",
+  "neck",
+  "chest",
+  "belly",
+  "hips",
+  "thigh left",
+  "thigh right",
+  "knee left",
+  "knee right",
+  "shin left",
+  "shin right",
+  "arm left",
+  "arm right",
 ] as const;
 export type Zone = (typeof ZONES)[number];
 
@@ -22,7 +32,11 @@ export interface PartData {
 }
 
 const part = (zone: PartData["zone"], w: number, u = 0, trainOn?: string): PartData => ({
-  zone, u, w, sided: u > 0, ...(trainOn ? { trainOn } : {}),
+  zone,
+  u,
+  w,
+  sided: u > 0,
+  ...(trainOn ? { trainOn } : {}),
 });
 
 export const PARTS = {
@@ -61,8 +75,18 @@ export const PARTS = {
 export type PartName = keyof typeof PARTS;
 
 const SAME: Record<string, PartName> = {
-  center: "centre", torso: "body", stomach: "belly", chin: "jaw", liver: "ribs", flank: "side",
-  "weapon arm": "weapon", stick: "weapon", collar: "shoulder", heel: "foot", legs: "leg", hips: "hip",
+  center: "centre",
+  torso: "body",
+  stomach: "belly",
+  chin: "jaw",
+  liver: "ribs",
+  flank: "side",
+  "weapon arm": "weapon",
+  stick: "weapon",
+  collar: "shoulder",
+  heel: "foot",
+  legs: "leg",
+  hips: "hip",
 };
 
 /** The part a word names, or null. */

@@ -3,7 +3,7 @@ import { ACTORS, type Actor, type Alternative, type Beat, type Part, type Span }
 import type { Side } from "../score/person.ts";
 import { PARTS, partNamed, type PartName } from "./parts.ts";
 import { chooseHomonym, canHold, nameKey, nearestNames, type LookupContext, type Vocabulary } from "./vocabulary.ts";
-import type { Angle } from "./data/numbering.ts";
+import type { Angle } from "./numbering.ts";
 import type { Height, Move } from "./types.ts";
 import { wordsOf } from "./words-of.ts";
 
@@ -97,8 +97,24 @@ function spreadOver(text: string, span: Span): Part {
   return { ...spanOf(span), words: text.split(" ").map((word) => ({ ...spanOf(span), text: word })) };
 }
 
-const SIDES: Record<string, SideWord> = { lead: "lead", front: "lead", rear: "rear", l: "left", left: "left", r: "right", right: "right" };
-const WAYS: Record<string, Way> = { in: "in", inside: "in", out: "out", outside: "out", back: "back", forward: "forward", forwards: "forward" };
+const SIDES: Record<string, SideWord> = {
+  lead: "lead",
+  front: "lead",
+  rear: "rear",
+  l: "left",
+  left: "left",
+  r: "right",
+  right: "right",
+};
+const WAYS: Record<string, Way> = {
+  in: "in",
+  inside: "in",
+  out: "out",
+  outside: "out",
+  back: "back",
+  forward: "forward",
+  forwards: "forward",
+};
 const HEIGHT_WORDS: Record<string, Height> = { high: "high", mid: "mid", middle: "mid", low: "low" };
 const FILLER = new Set(["the", "with", "hand", "a", "and", "degrees", "arm", "leg", "lead-hand"]);
 
@@ -136,20 +152,37 @@ function readPart(part: Part, vocabulary: Vocabulary, context: ResolveContext, f
   const span = spanOf(part);
   const read = wordsOf(part);
   const { words } = read;
-  const fault = (rule: WordFault["rule"], code: string, params: Record<string, string> = {}, nearest: string[] = []) => {
+  const fault = (
+    rule: WordFault["rule"],
+    code: string,
+    params: Record<string, string> = {},
+    nearest: string[] = [],
+  ) => {
     faults.push({ ...span, rule, code, params, nearest });
     return null;
   };
   const found = findMove(words, vocabulary, context);
   if (!found) {
-    const typed = words.filter((w) => !(w in SIDES) && !(w in HEIGHT_WORDS) && !(w in WAYS)).join(" ") || words.join(" ");
+    const typed =
+      words.filter((w) => !(w in SIDES) && !(w in HEIGHT_WORDS) && !(w in WAYS)).join(" ") || words.join(" ");
     return fault("unknown-move", "unknown", { typed }, nearestNames(vocabulary, typed));
   }
   const { move } = found;
   const use: Draft = {
-    ...span, move, text: part.words.map((w) => w.text).join(" "),
-    side: null, height: null, way: null, degrees: null, target: found.target, on: found.on, at: found.at,
-    feint: read.feint, commitment: read.commitment, intercept: false, length: read.length,
+    ...span,
+    move,
+    text: part.words.map((w) => w.text).join(" "),
+    side: null,
+    height: null,
+    way: null,
+    degrees: null,
+    target: found.target,
+    on: found.on,
+    at: found.at,
+    feint: read.feint,
+    commitment: read.commitment,
+    intercept: false,
+    length: read.length,
   };
   let number: number | null = null;
   for (const word of found.rest) {
@@ -263,16 +296,32 @@ function takePhrases(words: readonly string[]) {
 }
 
 /** `strike N`, `block N`, `counter N`: the standard moves of the numbering set, as notation. */
-function numbered(use: Draft, number: number | null, vocabulary: Vocabulary, context: ResolveContext, faults: WordFault[]): MoveUse | null {
+function numbered(
+  use: Draft,
+  number: number | null,
+  vocabulary: Vocabulary,
+  context: ResolveContext,
+  faults: WordFault[],
+): MoveUse | null {
   const set = vocabulary.numbering.get(context.numbering) ?? vocabulary.numbering.get("twelve angles");
   const angle = number === null ? undefined : set?.angles?.[number - 1];
   const role = use.move.numbered!;
   if (!angle) {
-    const params = { move: use.move.name, number: String(number ?? ""), set: context.numbering, most: String(set?.angles?.length ?? 0) };
+    const params = {
+      move: use.move.name,
+      number: String(number ?? ""),
+      set: context.numbering,
+      most: String(set?.angles?.length ?? 0),
+    };
     faults.push({ from: use.from, to: use.to, rule: "bad-move", code: "number", params, nearest: [] });
     return null;
   }
-  const text = role === "strike" ? strikeText(angle, context) : role === "block" ? blockText(angle, context) : counterText(angle, context);
+  const text =
+    role === "strike"
+      ? strikeText(angle, context)
+      : role === "block"
+        ? blockText(angle, context)
+        : counterText(angle, context);
   const read = resolvePart(spreadOver(text, use), vocabulary, { ...context, numbering: "" }, faults);
   return read && { ...read, text: use.text, feint: use.feint, commitment: use.commitment, length: use.length };
 }

@@ -32,8 +32,20 @@ export type Height = (typeof HEIGHTS)[number];
 export type ByHeight<T> = T | Partial<Record<Height, T>>;
 
 export const TOOLS = [
-  "fist", "palm", "fingers", "elbow", "shoulder", "foot", "shin", "knee",
-  "stick", "butt", "blade", "pad", "grip", "body",
+  "fist",
+  "palm",
+  "fingers",
+  "elbow",
+  "shoulder",
+  "foot",
+  "shin",
+  "knee",
+  "stick",
+  "butt",
+  "blade",
+  "pad",
+  "grip",
+  "body",
 ] as const;
 export type Tool = (typeof TOOLS)[number];
 

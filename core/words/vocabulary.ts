@@ -2,8 +2,8 @@
 import { distance } from "fastest-levenshtein";
 import type { WeaponKind } from "../score/person.ts";
 import type { Kind } from "../score/header.ts";
-import { shippedMoves } from "./data/index.ts";
-import { numberingSets, type NumberingSet } from "./data/numbering.ts";
+import type { NumberingSet } from "./numbering.ts";
+import { numberingSets, shippedMoves } from "./shipped.ts";
 import { TRADITIONS, type Move, type MoveData, type MoveId, type Tradition } from "./types.ts";
 
 /** Changes whenever shipped data or the model change, so that stored verdicts say what made them. */
@@ -20,13 +20,13 @@ export interface Vocabulary {
 
 /** A name as it is looked up: lower case, hyphens as blanks, single blanks. */
 export const nameKey = (name: string): string =>
-  name.toLowerCase().replace(/[-\s]+/g, " ").trim();
+  name
+    .toLowerCase()
+    .replace(/[-\s]+/g, " ")
+    .trim();
 
 /** Builds a vocabulary from shipped moves and a school's own; own moves come first among homonyms. */
-export function makeVocabulary(
-  own: readonly MoveData[] = [],
-  ownSets: readonly NumberingSet[] = [],
-): Vocabulary {
+export function makeVocabulary(own: readonly MoveData[] = [], ownSets: readonly NumberingSet[] = []): Vocabulary {
   const moves = new Map<MoveId, Move>();
   const byName = new Map<string, Move[]>();
   let longest = 1;
@@ -89,9 +89,7 @@ export function chooseHomonym(moves: readonly Move[], context: LookupContext): M
   const score = (move: Move) => {
     const byContact = CONTACT_GROUPS.has(move.group) === (context.kind === "sensitivity");
     const tradition = TRADITIONS.find((t) => t === context.tradition);
-    return (
-      (canHold(move, context) ? 8 : 0) + (byContact ? 2 : 0) + (tradition && move.names[tradition] ? 1 : 0)
-    );
+    return (canHold(move, context) ? 8 : 0) + (byContact ? 2 : 0) + (tradition && move.names[tradition] ? 1 : 0);
   };
   return moves.reduce((best, move) => (score(move) > score(best) ? move : best));
 }
@@ -107,5 +105,8 @@ export function nearestNames(vocabulary: Vocabulary, typed: string, count = 3): 
     const cost = distance(key, name);
     if (cost <= most) scored.push({ name, cost });
   }
-  return scored.sort((a, b) => a.cost - b.cost || a.name.localeCompare(b.name)).slice(0, count).map((s) => s.name);
+  return scored
+    .sort((a, b) => a.cost - b.cost || a.name.localeCompare(b.name))
+    .slice(0, count)
+    .map((s) => s.name);
 }

@@ -1,0 +1,54 @@
+/** All moves and numbering sets that ship, read from the data files. */
+import bladeBlows from "./data/blade-blows.json" with { type: "json" };
+import contact from "./data/contact.json" with { type: "json" };
+import cues from "./data/cues.json" with { type: "json" };
+import energies from "./data/energies.json" with { type: "json" };
+import evasions from "./data/evasions.json" with { type: "json" };
+import footwork from "./data/footwork.json" with { type: "json" };
+import handBlows from "./data/hand-blows.json" with { type: "json" };
+import handDefences from "./data/hand-defences.json" with { type: "json" };
+import legBlows from "./data/leg-blows.json" with { type: "json" };
+import legDefences from "./data/leg-defences.json" with { type: "json" };
+import numbering from "./data/numbering.json" with { type: "json" };
+import returnToOrder from "./data/return-to-order.json" with { type: "json" };
+import stickBlows from "./data/stick-blows.json" with { type: "json" };
+import takedowns from "./data/takedowns.json" with { type: "json" };
+import weaponArm from "./data/weapon-arm.json" with { type: "json" };
+import weaponDefences from "./data/weapon-defences.json" with { type: "json" };
+import yielding from "./data/yielding.json" with { type: "json" };
+import type { NumberingSet } from "./numbering.ts";
+import type { MoveData } from "./types.ts";
+
+/** One file of moves: what they have in common is said once; a move's own fields win. */
+export interface MoveFile {
+  readonly about?: string;
+  readonly common?: object;
+  readonly moves: readonly object[];
+}
+
+/** The shipped files by name. Their shape is tested with `schema.ts`, not at every start. */
+export const moveFiles: Readonly<Record<string, MoveFile>> = {
+  "hand-blows": handBlows,
+  "leg-blows": legBlows,
+  takedowns,
+  "stick-blows": stickBlows,
+  "blade-blows": bladeBlows,
+  cues,
+  energies,
+  footwork,
+  evasions,
+  "hand-defences": handDefences,
+  "leg-defences": legDefences,
+  "weapon-defences": weaponDefences,
+  "weapon-arm": weaponArm,
+  contact,
+  yielding,
+  "return-to-order": returnToOrder,
+};
+
+/** The moves of a file with what they have in common filled in. */
+export const movesOf = (file: MoveFile): MoveData[] =>
+  file.moves.map((move) => ({ ...file.common, ...move }) as MoveData);
+
+export const shippedMoves: readonly MoveData[] = Object.values(moveFiles).flatMap(movesOf);
+export const numberingSets = numbering.sets as readonly NumberingSet[];

@@ -1,0 +1,19 @@
+export default {
+  extensionsToTreatAsEsm: [".ts", ".tsx"],
+  transform: {
+    "^.+\\.tsx?$": [
+      "@swc/jest",
+      {
+        jsc: {
+          target: "es2022",
+          parser: { syntax: "typescript", tsx: true },
+          transform: { react: { runtime: "automatic" } },
+        },
+        module: { type: "es6" },
+      },
+    ],
+  },
+  testMatch: ["<rootDir>/{core,app,db,server,cli,demo}/**/*.test.{ts,tsx}"],
+  testEnvironment: "node",
+  modulePathIgnorePatterns: ["<rootDir>/build/"],
+};
