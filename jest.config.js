@@ -6,6 +6,7 @@ export default {
       {
         jsc: {
           target: "es2022",
+          experimental: { keepImportAttributes: true },
           parser: { syntax: "typescript", tsx: true },
           transform: { react: { runtime: "automatic" } },
         },

@@ -189,7 +189,7 @@ export function launch(feed: Feed, attacker: BodyState, receiver: BodyState, gai
     tip: surface - spare - (attack.drive ?? 0),
     missing,
     tooClose: distance - step < (attack.minGap ?? 0) - 1e-9,
-    landsWithoutStep: step <= 1e-9 && missing <= 0,
+    landsWithoutStep: needed <= reach,
   };
 }
 

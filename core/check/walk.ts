@@ -115,7 +115,7 @@ function whoActs(turn: Turn, last: Actor | null, actors: readonly Actor[], walk:
   }
   if (turn.actor === last)
     walk.findings.push(draft(walk.row, turn, "syntax", { code: "same-actor", actor: turn.actor }));
-  return turn.actor === "C" && !actors.includes("C") ? "B" : turn.actor;
+  return turn.actor;
 }
 
 function otherOf(actor: Actor, actors: readonly Actor[], last: Actor | null): Actor {
@@ -249,8 +249,8 @@ function takeTurn(
     const lands = !findings.some((f) => f.rule === "out-of-reach");
     walk.exchanges[walk.exchanges.length - 1]?.returns.push({ use: feed.use, lands });
     // Weight and balance are the thrower's from now on; where the bodies stand is settled when it is answered.
-    const { weight, unrecovered } = trial[feed.actor]!;
-    Object.assign(world[feed.actor]!, { weight, unrecovered, carries: false, posture: stance() });
+    const { weight, unrecovered, holds } = trial[feed.actor]!;
+    Object.assign(world[feed.actor]!, { weight, unrecovered, holds, carries: false, posture: stance() });
     return gained;
   }
 }

@@ -1,6 +1,7 @@
 /** The header rows of a score, read into a frame for the drill. */
 import { ACTORS, type Actor, type Row, type Score, type Word } from "./types.ts";
 import { parsePerson, type Person } from "./person.ts";
+import { linesOf } from "./structure.ts";
 
 export const KINDS = ["feeder", "flow", "sensitivity", "solo"] as const;
 export type Kind = (typeof KINDS)[number];
@@ -90,6 +91,9 @@ export function readHeader(score: Score): { header: Header; faults: HeaderFault[
     const say = (code: string, known: readonly string[] = []) => faults.push({ row, span: value, code, known });
     readRow(header, body.key.text.toLowerCase().replace(/\s+/g, " "), value, say, unknown);
   }
+  // Whoever acts in a row of play stands in the drill.
+  for (const { line } of linesOf(score.items))
+    if (line.turns.some((turn) => turn.actor === "C")) header.actors = ACTORS;
   return { header, faults };
 }
 

@@ -101,7 +101,7 @@ class RowBuilder {
   }
 
   private body(node: SyntaxNode): RowBody {
-    if (node.name === "HeaderRow") {
+    if (node.name === "HeaderRow" && node.getChild("HeaderKey")) {
       const value = node.getChild("HeaderValue");
       return {
         kind: "header",

@@ -1,5 +1,5 @@
 /** Rows to a tree of sections, blocks and lines. */
-import type { BlockHead, Row, RowFault, ScoreBlock, ScoreItem, Word } from "./types.ts";
+import type { BlockHead, Row, RowFault, ScoreBlock, ScoreItem, ScoreLine, Word } from "./types.ts";
 
 interface Open {
   readonly row: Row;
@@ -91,4 +91,12 @@ function checkLabel(
   );
   if (twice) say("label-twice");
   return label;
+}
+
+/** All lines of a score, blocks included, in order. */
+export function* linesOf(items: readonly ScoreItem[]): Generator<ScoreLine> {
+  for (const item of items) {
+    if (item.kind === "line") yield item;
+    else if (item.kind === "block") yield* linesOf(item.items);
+  }
 }

@@ -36,14 +36,6 @@ export const mapParts = (line: Line, change: (part: Part) => Part): Line =>
 export const single = (turn: Turn | undefined): Alternative | null =>
   turn?.alternatives.length === 1 ? turn.alternatives[0]! : null;
 
-/** All lines of a score, blocks included, in order. */
-export function* linesOf(items: readonly ScoreItem[]): Generator<ScoreLine> {
-  for (const item of items) {
-    if (item.kind === "line") yield item;
-    else if (item.kind === "block") yield* linesOf(item.items);
-  }
-}
-
 /** Header rows as text; `changes` replace or add keys, null takes a key out. */
 export function headerRows(score: Score, changes: Readonly<Record<string, string | null>> = {}): string[] {
   const left = new Map(Object.entries(changes));

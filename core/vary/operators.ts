@@ -2,7 +2,8 @@
 import type { School } from "../check/check.ts";
 import type { Checked } from "../check/types.ts";
 import { rankAnswers } from "./answers.ts";
-import { beatOf, beatText, headerRows, linesOf, mapParts, plainScore, single, withBeats, withLines } from "./edit.ts";
+import { beatOf, beatText, headerRows, mapParts, plainScore, single, withBeats, withLines } from "./edit.ts";
+import { linesOf } from "../score/structure.ts";
 import { lineText } from "../score/format.ts";
 import type { Line, Part, ScoreLine } from "../score/types.ts";
 import { HEIGHTS } from "../words/types.ts";

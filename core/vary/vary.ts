@@ -3,7 +3,8 @@ import { check, type School } from "../check/check.ts";
 import type { Checked } from "../check/types.ts";
 import { format } from "../score/format.ts";
 import { parse } from "../score/parse.ts";
-import { linesOf, withLines } from "./edit.ts";
+import { linesOf } from "../score/structure.ts";
+import { withLines } from "./edit.ts";
 import { OPERATORS, type OperatorId } from "./operator-names.ts";
 import { OPERATOR_TABLE, type Candidate } from "./operators.ts";
 

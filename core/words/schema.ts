@@ -1,5 +1,16 @@
 /** The shape of moves as data, checked when a file or a school brings them: names file, move and field. */
-import { array, boolean, lazy, mixed, number, object, string, ValidationError, type Schema } from "yup";
+import {
+  array,
+  boolean,
+  lazy,
+  mixed,
+  number,
+  object,
+  string,
+  ValidationError,
+  type ObjectShape,
+  type Schema,
+} from "yup";
 import { partNamed } from "./parts.ts";
 import type { MoveFile } from "./shipped.ts";
 import { COVER_LIMBS, HEIGHTS, LIMBS, ROLES, TOOLS, TRADITIONS, type MoveData } from "./types.ts";
@@ -76,7 +87,7 @@ const coverLimb = string().oneOf(COVER_LIMBS).required();
 const box = numbers(4);
 
 /** Fields of each mechanism, beside `by`. */
-const MECHANISMS: Readonly<Record<string, Record<string, Schema | ReturnType<typeof lazy>>>> = {
+const MECHANISMS: Readonly<Record<string, ObjectShape>> = {
   displace: {
     side: moved,
     drop: moved,
@@ -112,7 +123,7 @@ const mechanism = lazy((value: unknown) => {
   const fields = MECHANISMS[by];
   if (!fields)
     return mixed().test("by", "${path}.by must be one of " + Object.keys(MECHANISMS).join(", "), () => false);
-  return object({ by: string().required(), ...(fields as Record<string, Schema>) }).noUnknown();
+  return object({ by: string().required(), ...fields }).noUnknown();
 });
 
 const move = object({

@@ -1,0 +1,128 @@
+/** Facts of the trade; each one: common practice, no source. */
+import { check } from "./check.ts";
+import facts from "./practice-facts.json" with { type: "json" };
+import { parse } from "../score/parse.ts";
+
+interface Fact {
+  readonly id: string;
+  readonly headers: readonly string[];
+  readonly score: string;
+  readonly exchange: number;
+  readonly verdict: string | null;
+  readonly present: readonly string[];
+  readonly absent: readonly string[];
+  readonly allowRisky?: boolean;
+  readonly why?: string;
+}
+
+describe("practice facts (common practice, no source)", () => {
+  test.each((facts.facts as Fact[]).map((fact) => [fact.id, fact] as const))("%s", (_, fact) => {
+    const checked = check(parse([...fact.headers, "", fact.score, ""].join("\n")));
+    const rules = new Set<string>(checked.findings.map((f) => f.rule));
+    expect(rules.has("syntax")).toBe(false);
+    if (fact.verdict) expect(checked.exchanges[fact.exchange]?.verdict).toBe(fact.verdict);
+    for (const rule of fact.present) expect([...rules]).toContain(rule);
+    for (const rule of fact.absent) expect([...rules]).not.toContain(rule);
+  });
+});
+
+/** More of the same kind, written for this project; common practice, no source. */
+const MORE: readonly [name: string, headers: string, score: string, verdict: string, rule?: string][] = [
+  ["a duck goes under a straight blow", "", "A jab -> B duck", "valid"],
+  ["a cover on the wrong side", "", "A rear hook -> B cover rear", "invalid", "line-open"],
+  [
+    "a check with the shin does not save the ribs",
+    "",
+    "A rear round kick to body -> B shin check",
+    "invalid",
+    "line-open",
+  ],
+  ["one forearm against a shin is risky", "", "A rear round kick to body -> B elbow drop", "risky"],
+  ["a slip does not save the belly", "", "A jab to body -> B slip out", "invalid", "line-open"],
+  ["low parry for a straight to the body", "", "A cross to body -> B low parry", "valid"],
+  ["an uppercut comes between the arms", "", "A lead uppercut -> B cover", "invalid", "line-open"],
+  ["parrying across with the far hand ends inside", "", "A jab -> B parry lead", "risky", "inside-line"],
+  ["a frame is the second line against a shot", "", "A double leg -> B frame", "valid"],
+  ["a post without a level change", "", "A double leg -> B post", "invalid", "line-open"],
+  ["a stop-hit with the longer straight blow", "", "A lead hook -> B cross intercept", "valid"],
+  ["pull the leg from a low kick", "", "A rear round kick to leg -> B pull leg", "valid"],
+  ["hollow before a push kick", "", "A push kick -> B hollow", "valid"],
+  [
+    "roof is no answer to a low line",
+    "A: holds stick 71 cm\nB: holds stick 71 cm",
+    "A backhand low -> B roof block",
+    "invalid",
+    "line-open",
+  ],
+  [
+    "the stick parry turns a thrust aside",
+    "A: holds stick 71 cm\nB: holds stick 71 cm",
+    "A thrust mid -> B parry stick",
+    "valid",
+  ],
+  ["a jam needs the step in", "A: holds stick 71 cm\nB: holds nothing", "A overhead -> B jam", "invalid", "line-open"],
+  ["stepping back from a stick", "A: holds stick 71 cm\nB: holds nothing", "A forehand high -> B step back", "valid"],
+  [
+    "a forearm on a downward stab in place",
+    "A: holds training knife 28 cm\nB: holds nothing",
+    "A downward stab -> B rising block",
+    "invalid",
+    "wrong-material",
+  ],
+  [
+    "the same with a step in",
+    "A: holds training knife 28 cm\nB: holds nothing",
+    "A downward stab -> B step in + rising block",
+    "valid",
+    "blade-arm",
+  ],
+  ["bracing against a push resists it", "kind: sensitivity", "A push to centre -> B brace", "invalid", "resisting"],
+  ["sinking takes a push", "kind: sensitivity", "A push to centre -> B sink", "valid"],
+  [
+    "stepping back from a pull resists it",
+    "kind: sensitivity",
+    "A pull on lead wrist -> B step back",
+    "invalid",
+    "resisting",
+  ],
+  [
+    "leaving when the pressure goes misses the gap",
+    "kind: sensitivity",
+    "A release -> B step back",
+    "invalid",
+    "line-open",
+  ],
+  [
+    "a slap at a round stick",
+    "A: holds stick 71 cm\nB: holds nothing",
+    "A forehand high -> B slap parry",
+    "invalid",
+    "line-open",
+  ],
+];
+
+describe("more of the trade (common practice, no source)", () => {
+  for (const [name, headers, score, verdict, rule] of MORE) {
+    test(name, () => {
+      const checked = check(parse(`${headers}\n\n${score}\n`));
+      expect(checked.exchanges[0]?.verdict).toBe(verdict);
+      if (rule) expect(checked.findings.map((f) => f.rule)).toContain(rule);
+    });
+  }
+});
+
+test("two overheads never meet, a forehand meets a left-hander's backhand (common practice, no source)", () => {
+  const sticks = "A: holds stick 71 cm\nB: holds stick 71 cm";
+  const verdict = (headers: string, score: string) => check(parse(`${headers}\n\n${score}`)).exchanges[0]?.verdict;
+  expect(verdict(sticks, "A overhead <> B overhead")).toBe("invalid");
+  expect(verdict(sticks, "A R forehand high <> B R forehand low")).toBe("invalid");
+  expect(verdict(sticks.replace("A: ", "A: left handed, "), "A forehand high <> B backhand high")).toBe("valid");
+});
+
+test("twelve strikes against the twelve standard blocks and counters hold", () => {
+  const checked = check(
+    parse("A: holds stick 71 cm\nB: holds stick 71 cm\n\nA strike {1..12} -> B block {#}, counter {#}"),
+  );
+  expect(checked.exchanges).toHaveLength(12);
+  expect(checked.exchanges.map((e) => e.verdict)).toEqual(Array<string>(12).fill("valid"));
+});

@@ -1,0 +1,209 @@
+/** Queries against a real server: the one that bin/test starts, or DATABASE_URL. */
+import { randomUUID } from "node:crypto";
+import { createClass, getTonight, listPairs, listPresent, meetings, savePairs, setPresent } from "./classes.ts";
+import {
+  createDrill,
+  deleteDrill,
+  getDrill,
+  listDrills,
+  listExchangeIds,
+  listRevisions,
+  restoreDrill,
+  saveDrill,
+} from "./drills.ts";
+import { insertSchool, insertStudent, listGear, listStudents, setGear } from "./people.ts";
+import { closePool, db, isDatabaseDown, transaction } from "./pool.ts";
+import type { Scope } from "./scope.ts";
+import { revisionInput } from "#server/revision-input.ts";
+
+const newSchool = async (): Promise<Scope> => {
+  const scope: Scope = { schoolId: randomUUID(), accountId: randomUUID(), role: "instructor" };
+  await insertSchool(db, scope, "Test school", { name: "Tess Ter", email: `${scope.accountId}@test.example` });
+  return scope;
+};
+const input = (text: string) => revisionInput(randomUUID(), text).input;
+const TEXT = "title: Quay\n\nA jab -> B slip out\nA cross -> B catch\n";
+
+let scope: Scope;
+beforeEach(async () => {
+  scope = await newSchool();
+});
+afterAll(closePool);
+
+async function drill(text = TEXT): Promise<string> {
+  const id = randomUUID();
+  await createDrill(scope, id, input(text), null);
+  return id;
+}
+
+describe("drills", () => {
+  test("are stored with what the checker made of them", async () => {
+    const id = await drill();
+    const found = await getDrill(db, scope, id);
+    expect(found).toMatchObject({
+      drill: { title: "Quay", version: 1, kind: "feeder", verdict: "sound" },
+      revision: { text: TEXT, author: "Tess Ter" },
+    });
+    expect(found!.drill.load_total).toBeGreaterThan(0);
+  });
+  test("the same request twice makes one drill", async () => {
+    const id = randomUUID();
+    const first = input(TEXT);
+    await createDrill(scope, id, first, null);
+    await createDrill(scope, id, first, null);
+    expect(await listDrills(db, scope)).toHaveLength(1);
+  });
+  test("a save is a new revision; exchange ids are carried over", async () => {
+    const id = await drill();
+    const before = await listExchangeIds(db, scope, (await getDrill(db, scope, id))!.revision.id);
+    const saved = await saveDrill(scope, id, 1, input(TEXT.replace("catch", "parry")));
+    expect(saved).toEqual({ kind: "saved", version: 2 });
+    const after = await listExchangeIds(db, scope, (await getDrill(db, scope, id))!.revision.id);
+    expect(after.map((e) => e.id)).toEqual(before.map((e) => e.id));
+    expect((await listRevisions(db, scope, id)).map((r) => r.number)).toEqual([2, 1]);
+  });
+  test("two edits at once: the second sees both and nothing is written over", async () => {
+    const id = await drill();
+    await saveDrill(scope, id, 1, input(`${TEXT}A lead hook -> B weave\n`));
+    const second = await saveDrill(scope, id, 1, input(`${TEXT}A lead hook -> B cover\n`));
+    expect(second).toMatchObject({ kind: "conflict", theirs: { number: 2, author: "Tess Ter" } });
+    expect((await getDrill(db, scope, id))!.revision.text).toMatch(/weave/);
+  });
+  test("two saves in the same moment: exactly one wins", async () => {
+    const id = await drill();
+    const results = await Promise.all(
+      ["weave", "cover", "duck"].map((answer) => saveDrill(scope, id, 1, input(`${TEXT}A rear hook -> B ${answer}\n`))),
+    );
+    expect(results.map((r) => r.kind).sort()).toEqual(["conflict", "conflict", "saved"]);
+  });
+  test("a deleted drill is gone for others and can be brought back", async () => {
+    const id = await drill();
+    expect(await deleteDrill(db, scope, id)).toBe(true);
+    expect(await getDrill(db, scope, id)).toBeNull();
+    expect(await saveDrill(scope, id, 1, input("A jab -> B catch"))).toEqual({ kind: "gone" });
+    await restoreDrill(db, scope, id);
+    expect(await getDrill(db, scope, id)).not.toBeNull();
+  });
+  test("a variation knows what it came from", async () => {
+    const id = await drill();
+    const parent = (await getDrill(db, scope, id))!.revision;
+    const child = randomUUID();
+    await createDrill(scope, child, input("title: Quay: one\n\nA jab -> B slip out"), {
+      parentRevisionId: parent.id,
+      operator: "isolate",
+      parameters: { row: 3 },
+      seed: null,
+      changed: "Only the jab",
+    });
+    expect((await getDrill(db, scope, child))!.drill).toMatchObject({ parent_title: "Quay", changed: "Only the jab" });
+  });
+});
+
+describe("schools", () => {
+  test("see nothing of each other", async () => {
+    const id = await drill();
+    const other = await newSchool();
+    expect(await listDrills(db, other)).toEqual([]);
+    expect(await getDrill(db, other, id)).toBeNull();
+    expect(await deleteDrill(db, other, id)).toBe(false);
+    expect(await saveDrill(other, id, 1, input("A jab -> B catch"))).toEqual({ kind: "gone" });
+  });
+  test("rows of two schools cannot be joined even by mistake", async () => {
+    const id = await drill();
+    const other = await newSchool();
+    const classId = randomUUID();
+    await createClass(db, other, { id: classId, held_on: "2026-01-01", title: "x", minutes: 60 });
+    await expect(
+      db.query(
+        "insert into blocks (school_id, id, class_id, position, minutes, drill_id) values ($1, $2, $3, 1, 10, $4)",
+        [other.schoolId, randomUUID(), classId, id],
+      ),
+    ).rejects.toThrow(/foreign key/);
+  });
+  test("names are bound, never spliced", async () => {
+    await insertStudent(db, scope, {
+      id: randomUUID(),
+      name: "Robin'); drop table students; --",
+      height_cm: null,
+      reach_cm: null,
+      mass_kg: null,
+      lead: "left",
+      hand: "right",
+      minor: false,
+      limits: [],
+    });
+    expect((await listStudents(db, scope))[0]!.name).toMatch(/drop table/);
+  });
+  test("gear is counted once for each kind", async () => {
+    await setGear(db, scope, "mitts", 4);
+    await setGear(db, scope, "mitts", 6);
+    expect(await listGear(db, scope)).toEqual([{ kind: "mitts", count: 6 }]);
+  });
+});
+
+describe("classes", () => {
+  async function people(n: number): Promise<string[]> {
+    const ids = Array.from({ length: n }, () => randomUUID());
+    for (const [i, id] of ids.entries())
+      await insertStudent(db, scope, {
+        id,
+        name: `P${i}`,
+        height_cm: 170 + i,
+        reach_cm: null,
+        mass_kg: null,
+        lead: "left",
+        hand: "right",
+        minor: false,
+        limits: [],
+      });
+    return ids;
+  }
+  test("attendance can be set again and again", async () => {
+    const [a] = await people(1);
+    const classId = randomUUID();
+    await createClass(db, scope, { id: classId, held_on: "2026-03-01", title: "x", minutes: 60 });
+    await setPresent(db, scope, classId, a!, true);
+    await setPresent(db, scope, classId, a!, true);
+    expect(await listPresent(db, scope, classId)).toEqual([a]);
+    await setPresent(db, scope, classId, a!, false);
+    expect(await listPresent(db, scope, classId)).toEqual([]);
+  });
+  test("pairs keep the revision they worked on, and count as meetings for other evenings", async () => {
+    const [a, b] = await people(2);
+    const drillId = await drill();
+    const revisionId = (await getDrill(db, scope, drillId))!.revision.id;
+    const classId = randomUUID();
+    await createClass(db, scope, { id: classId, held_on: "2026-03-01", title: "x", minutes: 60 });
+    await savePairs(scope, classId, { id: randomUUID(), drillId, minutes: 10 }, [
+      { id: randomUUID(), a: a!, b: b!, c: null, revisionId, why: "w" },
+    ]);
+    await saveDrill(scope, drillId, 1, input("title: Quay\n\nA jab -> B catch"));
+    expect((await listPairs(db, scope, classId))[0]).toMatchObject({ revision_id: revisionId, text: TEXT, why: "w" });
+    expect([...(await meetings(db, scope, randomUUID())).values()]).toEqual([1]);
+    expect((await meetings(db, scope, classId)).size).toBe(0);
+  });
+  test("tonight is today's class before any other", async () => {
+    const today = new Date().toISOString().slice(0, 10);
+    await createClass(db, scope, { id: randomUUID(), held_on: "2020-01-01", title: "old", minutes: 60 });
+    await createClass(db, scope, { id: randomUUID(), held_on: today, title: "now", minutes: 60 });
+    expect((await getTonight(db, scope))!.title).toBe("now");
+  });
+});
+
+test("a transaction that fails leaves nothing behind", async () => {
+  await expect(
+    transaction(async (tx) => {
+      await setGear(tx, scope, "sticks", 3);
+      throw new Error("stop");
+    }),
+  ).rejects.toThrow("stop");
+  expect(await listGear(db, scope)).toEqual([]);
+});
+
+test("a server that is away is told from other faults", () => {
+  expect(isDatabaseDown(Object.assign(new Error("connect ECONNREFUSED 127.0.0.1:5"), { code: "ECONNREFUSED" }))).toBe(
+    true,
+  );
+  expect(isDatabaseDown(Object.assign(new Error("shutting down"), { code: "57P01" }))).toBe(true);
+  expect(isDatabaseDown(new Error("syntax error at or near"))).toBe(false);
+});

@@ -1,0 +1,71 @@
+import { execFileSync } from "node:child_process";
+import AxeBuilder from "@axe-core/playwright";
+import { expect, type Page } from "@playwright/test";
+
+export const DRILL = (n: number): string => `/drills/5b3c7c1e-0d52-4a4e-9b10-7d6a51fc0${String(n).padStart(3, "0")}`;
+/** Places of the demo drills in the order of the term. */
+export const COVER_AND_RETURN = 2;
+export const SINGLE_ANSWERS = 0;
+export const FOUR_COUNT = 7;
+
+/** No serious violations of WCAG 2.2 A and AA on the page as it stands. */
+export async function expectAccessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"])
+    .analyze();
+  const serious = violations.filter((v) => v.impact === "serious" || v.impact === "critical");
+  expect(
+    serious.map(
+      (v) =>
+        `${v.id}: ${v.nodes
+          .map((n) => n.target.join(" "))
+          .slice(0, 3)
+          .join(" | ")}`,
+    ),
+  ).toEqual([]);
+}
+
+/** Nothing on the page is wider than the screen. */
+export async function expectNoSideScroll(page: Page): Promise<void> {
+  const [content, screen] = await page.evaluate(() => [
+    document.documentElement.scrollWidth,
+    document.documentElement.clientWidth,
+  ]);
+  expect(content).toBeLessThanOrEqual(screen!);
+}
+
+/** The text of the score editor. */
+export const editorText = (page: Page): Promise<string> =>
+  page
+    .locator(".cm-line")
+    .allInnerTexts()
+    .then((lines) => lines.join("\n"));
+
+/** The editor, ready and focused. */
+export async function focusEditor(page: Page) {
+  const editor = page.getByRole("textbox", { name: "Score of the drill" });
+  await expect(editor).toBeVisible();
+  await editor.focus();
+  return editor;
+}
+
+/** Stops or starts the test database; the runner says where it lies. */
+export function database(command: "stop" | "start"): void {
+  const { PG_BIN, PG_DATA, PG_PORT } = process.env;
+  const args = ["-D", PG_DATA!, "-w", "-s", "-m", "fast"];
+  if (command === "start")
+    args.splice(
+      4,
+      2,
+      "-l",
+      `${PG_DATA}/server.log`,
+      "-o",
+      `-p ${PG_PORT} -c listen_addresses=127.0.0.1 -c unix_socket_directories=''`,
+    );
+  const program = [`${PG_BIN}/pg_ctl`, command, ...args];
+  const root = process.getuid?.() === 0;
+  execFileSync(root ? "runuser" : program[0]!, root ? ["-u", "postgres", "--", ...program] : program.slice(1), {
+    cwd: "/",
+    stdio: "ignore",
+  });
+}

@@ -1,0 +1,108 @@
+import { expect, test } from "@playwright/test";
+import { COVER_AND_RETURN, DRILL, editorText, expectAccessible, focusEditor } from "./helpers.ts";
+
+test("the whole path: a drill mended, varied, people paired, the card printed", async ({ page }) => {
+  const faults: string[] = [];
+  page.on("pageerror", (error) => faults.push(error.message));
+  page.on("console", (message) => {
+    if (message.type() === "error") faults.push(message.text());
+  });
+
+  await test.step("find the drill with the keyboard", async () => {
+    await page.goto("/");
+    await expectAccessible(page);
+    await page.getByRole("textbox", { name: "Search drills" }).fill("cover and");
+    await expect(page.getByRole("row")).toHaveCount(2);
+    await page.getByRole("link", { name: "Cover and return" }).focus();
+    await page.keyboard.press("Enter");
+    await expect(page).toHaveURL(new RegExp(DRILL(COVER_AND_RETURN)));
+    await expect(page.getByRole("heading", { name: "1 finding" })).toBeVisible();
+  });
+
+  await test.step("see what is wrong and why", async () => {
+    await expect(page.getByText(/The lead hook still reaches the head/)).toBeVisible();
+    await expect(page.getByRole("button", { name: /A lead hook, answered by B slip out: invalid/ })).toBeVisible();
+    await expectAccessible(page);
+  });
+
+  await test.step("change the text and see the finding go", async () => {
+    await focusEditor(page);
+    await page.getByRole("button", { name: /answered by B slip out: invalid/ }).focus();
+    await page.keyboard.press("Enter");
+    // The picked crossing has selected its text: the answer is typed over it.
+    await page.keyboard.type("lead hook -> B weave");
+    await page.keyboard.press("Escape");
+    expect(await editorText(page)).toContain("A lead hook -> B weave, cross");
+    await expect(page.getByRole("heading", { name: "Nothing to mend" })).toBeVisible();
+    await expect(page.getByText("sound", { exact: true })).toBeVisible();
+  });
+
+  await test.step("undo, repair with one button, save", async () => {
+    await page.keyboard.press("Control+z");
+    await expect(page.getByRole("heading", { name: "1 finding" })).toBeVisible();
+    await page.getByRole("button", { name: "Answer with weave" }).focus();
+    await page.keyboard.press("Enter");
+    await expect(page.getByRole("heading", { name: "Nothing to mend" })).toBeVisible();
+    await page.keyboard.press("Control+s");
+    await expect(page.getByText("Saved, revision 2")).toBeVisible();
+  });
+
+  await test.step("the revisions say what changed", async () => {
+    await page.getByRole("link", { name: "Revisions" }).click();
+    await expect(page.getByText("A lead hook -> B weave, cross")).toBeVisible();
+    await expectAccessible(page);
+    await page.getByRole("link", { name: "Back to the desk" }).click();
+  });
+
+  await test.step("make two variations and add them", async () => {
+    await page.getByRole("link", { name: "Ladder" }).click();
+    const rungs = page.getByRole("list", { name: "Rungs" }).getByRole("listitem");
+    await expect(rungs.first()).toBeVisible();
+    expect(await rungs.count()).toBeGreaterThan(5);
+    await rungs.first().getByRole("button", { name: "Look" }).click();
+    await expect(rungs.first().getByRole("list", { name: "Differences" })).toBeVisible();
+    await expectAccessible(page);
+    await rungs.first().getByRole("button", { name: "Add" }).focus();
+    await page.keyboard.press("Enter");
+    await expect(page.getByRole("link", { name: "Added: open it" })).toHaveCount(1);
+    await page.getByText("Other side", { exact: true }).locator("..").getByRole("button", { name: "Add" }).click();
+    await expect(page.getByRole("link", { name: "Added: open it" })).toHaveCount(2);
+  });
+
+  await test.step("tick who is here and pair them", async () => {
+    await page.getByRole("link", { name: /Tonight at the Ropewalk/ }).click();
+    await expect(page.getByText("13 of 15 are here.")).toBeVisible();
+    await page.getByRole("checkbox", { name: /Nele Farn/ }).focus();
+    await page.keyboard.press("Space");
+    await page.getByRole("checkbox", { name: /Odo Lachs/ }).focus();
+    await page.keyboard.press("Space");
+    await expect(page.getByText("15 of 15 are here.")).toBeVisible();
+    await page.getByRole("combobox", { name: "We work on" }).click();
+    await page.getByRole("option", { name: "Cover and return", exact: true }).click();
+    await page.getByRole("button", { name: "Pair them" }).click();
+    const pairs = page.getByRole("list", { name: "Pairs of this round" }).getByRole("listitem");
+    await expect(pairs).toHaveCount(7);
+    await expect(page.getByText("three work in turn")).toHaveCount(1);
+    await expectAccessible(page);
+  });
+
+  await test.step("give a pair another version", async () => {
+    const first = page.getByRole("list", { name: "Pairs of this round" }).getByRole("listitem").first();
+    const before = await first.getByRole("combobox").innerText();
+    await first.getByRole("combobox").click();
+    await page.getByRole("option").filter({ hasNotText: before }).first().click();
+    await expect(first.getByRole("combobox")).not.toHaveText(before);
+  });
+
+  await test.step("print the card on one A4 page", async () => {
+    await page.getByRole("link", { name: "Card to print" }).click();
+    const card = page.getByRole("article", { name: "Card" });
+    await expect(card).toContainText("Cover and return");
+    await expect(card).toContainText("anybody may say it at any time");
+    await expectAccessible(page);
+    const pdf = await page.pdf({ preferCSSPageSize: true });
+    expect(pdf.toString("latin1").match(/\/Type\s*\/Page\b(?!s)/g)).toHaveLength(1);
+  });
+
+  expect(faults).toEqual([]);
+});

@@ -1,0 +1,166 @@
+import { expect, test, type Page } from "@playwright/test";
+import {
+  COVER_AND_RETURN,
+  database,
+  DRILL,
+  editorText,
+  expectAccessible,
+  expectNoSideScroll,
+  focusEditor,
+  FOUR_COUNT,
+  SINGLE_ANSWERS,
+} from "./helpers.ts";
+
+async function typeAtEnd(page: Page, text: string) {
+  await focusEditor(page);
+  await page.keyboard.press("Control+End");
+  await page.keyboard.type(text);
+  await page.keyboard.press("Escape");
+}
+
+test("two windows edit one drill: the second sees both texts and chooses", async ({ context }) => {
+  const one = await context.newPage();
+  const two = await context.newPage();
+  for (const page of [one, two]) {
+    await page.goto(DRILL(SINGLE_ANSWERS));
+    await focusEditor(page);
+  }
+  await typeAtEnd(one, "\nA jab -> B duck");
+  await one.keyboard.press("Control+s");
+  await expect(one.getByText("Saved, revision 2")).toBeVisible();
+  await typeAtEnd(two, "\nA cross -> B catch");
+  await two.keyboard.press("Control+s");
+  const dialog = two.getByRole("alertdialog");
+  await expect(dialog).toContainText("A jab -> B duck");
+  await expect(dialog).toContainText("A cross -> B catch");
+  await expectAccessible(two);
+  await dialog.getByRole("button", { name: "Keep mine on top" }).click();
+  await expect(two.getByText("Saved, revision 3")).toBeVisible();
+  await two.getByRole("link", { name: "Revisions" }).click();
+  await expect(two.getByRole("heading", { name: /^Revision \d/ })).toHaveCount(3);
+});
+
+test("what was typed and not saved is found again", async ({ page }) => {
+  await page.goto(DRILL(FOUR_COUNT));
+  await typeAtEnd(page, "\n# remember this");
+  await page.goto("/");
+  await page.goto(DRILL(FOUR_COUNT));
+  await expect(page.getByText("This is what you typed last time")).toBeVisible();
+  expect(await editorText(page)).toContain("# remember this");
+  await page.getByRole("button", { name: "Back to the saved text" }).click();
+  await expect.poll(() => editorText(page)).not.toContain("# remember this");
+});
+
+test("a drill deleted in another window keeps the text that was being typed", async ({ context }) => {
+  const desk = await context.newPage();
+  await desk.goto("/");
+  await desk.getByRole("textbox", { name: "Start from a feed" }).fill("lead hook");
+  await desk.keyboard.press("Enter");
+  await expect(desk).toHaveURL(/\/drills\//);
+  await typeAtEnd(desk, "cover");
+  const list = await context.newPage();
+  await list.goto("/?q=lead+hook");
+  await list.getByRole("button", { name: "Delete lead hook" }).click();
+  await expect(list.getByText("is deleted")).toBeVisible();
+  await desk.keyboard.press("Control+s");
+  await expect(desk.getByText(/was deleted in another window/)).toBeVisible();
+  await desk.getByRole("button", { name: "Keep mine as a new drill" }).click();
+  await expect(desk.getByText("Saved, revision 1")).toBeVisible();
+  await list.getByRole("button", { name: "Bring it back" }).click();
+  await expect(list.getByText("is back")).toBeVisible();
+});
+
+test("the database stopped while the app runs: a clear page that recovers by itself", async ({ page }) => {
+  test.skip(!process.env.PG_DATA, "runs on the private cluster of bin/test");
+  await page.goto(DRILL(COVER_AND_RETURN));
+  await typeAtEnd(page, "\nA jab -> B duck");
+  database("stop");
+  try {
+    await page.keyboard.press("Control+s");
+    await expect(page.getByRole("alert")).toContainText("The database does not answer", { timeout: 15_000 });
+    expect(await editorText(page)).toContain("A jab -> B duck");
+    const other = await page.context().newPage();
+    await other.goto("/");
+    await expect(other.getByRole("heading", { name: "The school's records cannot be reached" })).toBeVisible();
+    await expect(other.locator("body")).not.toContainText(/at .*\.js:|ECONNREFUSED/);
+    database("start");
+    await expect(other.getByRole("heading", { name: "Drills" })).toBeVisible({ timeout: 20_000 });
+  } finally {
+    try {
+      database("start");
+    } catch {
+      // It runs already.
+    }
+  }
+  await page.keyboard.press("Control+s");
+  await expect(page.getByText(/Saved, revision \d/)).toBeVisible();
+});
+
+test("hostile text in the editor: the page goes on and says what it could not read", async ({ page }) => {
+  await page.goto(DRILL(FOUR_COUNT));
+  await focusEditor(page);
+  for (const text of [
+    "->".repeat(20_000),
+    "It was a dark night; the sea spoke.\n".repeat(2000),
+    "A qwxz -> B slip out\n".repeat(300),
+  ]) {
+    await page.keyboard.press("Control+a");
+    await page.keyboard.insertText(text);
+    await expect(page.getByText("broken", { exact: true })).toBeVisible({ timeout: 15_000 });
+    await expect(page.getByRole("heading", { name: /\d+ findings/ })).toBeVisible();
+  }
+});
+
+test("classes with nobody and with one person say what to do", async ({ page }) => {
+  await page.goto("/class");
+  const boxes = page.getByRole("checkbox");
+  for (const box of await boxes.all()) if (await box.isChecked()) await box.uncheck();
+  await expect(page.getByText(/^25 |0 of 15 are here/)).toBeVisible();
+  await page.getByRole("button", { name: /Pair them/ }).click();
+  await expect(page.getByRole("alert")).toContainText("Tick at least two people");
+  await boxes.first().check();
+  await expect(page.getByText("1 of 15 are here")).toBeVisible();
+  await page.getByRole("button", { name: /Pair them/ }).click();
+  await expect(page.getByRole("alert")).toContainText("One person alone cannot pair");
+  for (const box of (await boxes.all()).slice(0, 13)) await box.check();
+  await expect(page.getByText("13 of 15 are here")).toBeVisible();
+});
+
+test("a place that is not there", async ({ page }) => {
+  const response = await page.goto("/drills/00000000-0000-4000-8000-000000000000");
+  expect(response!.status()).toBe(404);
+  await expect(page.getByRole("heading", { name: "This is not here" })).toBeVisible();
+  await expectAccessible(page);
+});
+
+for (const scheme of ["light", "dark"] as const) {
+  test(`every screen on a phone, ${scheme}: nothing sideways, nothing serious`, async ({ browser }) => {
+    const context = await browser.newContext({ viewport: { width: 390, height: 844 }, colorScheme: scheme });
+    const page = await context.newPage();
+    for (const path of [
+      "/",
+      DRILL(FOUR_COUNT),
+      `${DRILL(FOUR_COUNT)}/ladder`,
+      `${DRILL(FOUR_COUNT)}/revisions`,
+      "/class",
+    ]) {
+      await page.goto(path);
+      await page.waitForLoadState("networkidle");
+      await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
+      await expectNoSideScroll(page);
+      await expectAccessible(page);
+    }
+    await context.close();
+  });
+}
+
+test("completion offers moves while typing, and findings come under 100 ms for 200 exchanges", async ({ page }) => {
+  await page.goto(DRILL(FOUR_COUNT));
+  await focusEditor(page);
+  await page.keyboard.press("Control+a");
+  await page.keyboard.insertText(Array(200).fill("A jab -> B slip out, cross").join("\n"));
+  await expect(page.getByText("sound", { exact: true })).toBeVisible();
+  await page.keyboard.press("Control+End");
+  await page.keyboard.type("\nA jab -> B sli");
+  await expect(page.locator(".cm-tooltip-autocomplete")).toContainText("slip");
+});
