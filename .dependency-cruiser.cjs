@@ -41,7 +41,12 @@ module.exports = {
       from: { path: "^app/routes/" },
       to: { path: "^core/" },
     },
-    { name: "db-below", severity: "error", from: { path: "^db/" }, to: { path: "^(app|server|cli)/" } },
+    {
+      name: "db-below",
+      severity: "error",
+      from: { path: "^db/", pathNot: "\\.test\\.ts$" },
+      to: { path: "^(app|server|cli)/" },
+    },
   ],
   options: {
     tsConfig: { fileName: "tsconfig.json" },

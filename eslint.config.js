@@ -39,7 +39,7 @@ export default tseslint.config(
   },
   {
     files: ["**/*.mjs", "server/serve.mjs"],
-    languageOptions: { globals: { process: "readonly", console: "readonly" } },
+    languageOptions: { globals: { process: "readonly", console: "readonly", fetch: "readonly", URL: "readonly" } },
   },
   { files: ["*.cjs"], languageOptions: { globals: { module: "readonly" } } },
 );

@@ -16,6 +16,7 @@ import { Trouble } from "./ui/trouble.tsx";
 import { theme } from "./ui/theme.ts";
 
 export const links: Route.LinksFunction = () => [{ rel: "icon", href: "/favicon.svg", type: "image/svg+xml" }];
+export { keepPageOnFailure as shouldRevalidate } from "./ui/keep-page.ts";
 export const meta: Route.MetaFunction = () => [{ title: "Vicissor" }];
 
 export async function loader({ context }: Route.LoaderArgs) {

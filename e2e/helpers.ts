@@ -35,11 +35,13 @@ export async function expectNoSideScroll(page: Page): Promise<void> {
 }
 
 /** The text of the score editor. */
-export const editorText = (page: Page): Promise<string> =>
-  page
-    .locator(".cm-line")
-    .allInnerTexts()
-    .then((lines) => lines.join("\n"));
+export async function editorText(page: Page): Promise<string> {
+  const lines = await page.locator(".cm-line").allTextContents();
+  return lines
+    .join("\n")
+    .replace(/\u00a0/g, " ")
+    .replace(/\u200b/g, "");
+}
 
 /** The editor, ready and focused. */
 export async function focusEditor(page: Page) {
@@ -47,6 +49,16 @@ export async function focusEditor(page: Page) {
   await expect(editor).toBeVisible();
   await editor.focus();
   return editor;
+}
+
+/** Pastes text over everything in the editor, as a person would. */
+export async function pasteOverAll(page: Page, text: string): Promise<void> {
+  await page.keyboard.press("Control+a");
+  await page.locator(".cm-content").evaluate((target, pasted) => {
+    const clipboardData = new DataTransfer();
+    clipboardData.setData("text/plain", pasted);
+    target.dispatchEvent(new ClipboardEvent("paste", { clipboardData, bubbles: true, cancelable: true }));
+  }, text);
 }
 
 /** Stops or starts the test database; the runner says where it lies. */

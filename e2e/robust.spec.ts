@@ -8,6 +8,7 @@ import {
   expectNoSideScroll,
   focusEditor,
   FOUR_COUNT,
+  pasteOverAll,
   SINGLE_ANSWERS,
 } from "./helpers.ts";
 
@@ -46,7 +47,7 @@ test("what was typed and not saved is found again", async ({ page }) => {
   await page.goto("/");
   await page.goto(DRILL(FOUR_COUNT));
   await expect(page.getByText("This is what you typed last time")).toBeVisible();
-  expect(await editorText(page)).toContain("# remember this");
+  await expect.poll(() => editorText(page)).toContain("# remember this");
   await page.getByRole("button", { name: "Back to the saved text" }).click();
   await expect.poll(() => editorText(page)).not.toContain("# remember this");
 });
@@ -104,10 +105,9 @@ test("hostile text in the editor: the page goes on and says what it could not re
     "It was a dark night; the sea spoke.\n".repeat(2000),
     "A qwxz -> B slip out\n".repeat(300),
   ]) {
-    await page.keyboard.press("Control+a");
-    await page.keyboard.insertText(text);
+    await pasteOverAll(page, text);
     await expect(page.getByText("broken", { exact: true })).toBeVisible({ timeout: 15_000 });
-    await expect(page.getByRole("heading", { name: /\d+ findings/ })).toBeVisible();
+    await expect(page.getByRole("heading", { name: /\d+ findings?/ })).toBeVisible();
   }
 });
 
@@ -115,11 +115,11 @@ test("classes with nobody and with one person say what to do", async ({ page }) 
   await page.goto("/class");
   const boxes = page.getByRole("checkbox");
   for (const box of await boxes.all()) if (await box.isChecked()) await box.uncheck();
-  await expect(page.getByText(/^25 |0 of 15 are here/)).toBeVisible();
+  await expect(page.getByText(/\b0 of 15 are here/)).toBeVisible();
   await page.getByRole("button", { name: /Pair them/ }).click();
   await expect(page.getByRole("alert")).toContainText("Tick at least two people");
   await boxes.first().check();
-  await expect(page.getByText("1 of 15 are here")).toBeVisible();
+  await expect(page.getByText(/ 1 of 15 are here/)).toBeVisible();
   await page.getByRole("button", { name: /Pair them/ }).click();
   await expect(page.getByRole("alert")).toContainText("One person alone cannot pair");
   for (const box of (await boxes.all()).slice(0, 13)) await box.check();
@@ -154,13 +154,31 @@ for (const scheme of ["light", "dark"] as const) {
   });
 }
 
-test("completion offers moves while typing, and findings come under 100 ms for 200 exchanges", async ({ page }) => {
+test("200 exchanges: a key stroke is drawn again at once and the page is never blocked for long", async ({ page }) => {
   await page.goto(DRILL(FOUR_COUNT));
   await focusEditor(page);
-  await page.keyboard.press("Control+a");
-  await page.keyboard.insertText(Array(200).fill("A jab -> B slip out, cross").join("\n"));
+  await pasteOverAll(page, Array(200).fill("A jab -> B slip out, cross").join("\n"));
   await expect(page.getByText("sound", { exact: true })).toBeVisible();
+  await page.evaluate(() => {
+    const seen: number[] = [];
+    (window as unknown as { blocked: number[] }).blocked = seen;
+    new PerformanceObserver((list) => seen.push(...list.getEntries().map((e) => e.duration))).observe({
+      type: "longtask",
+    });
+  });
   await page.keyboard.press("Control+End");
-  await page.keyboard.type("\nA jab -> B sli");
+  await page.keyboard.type("\nA lead hook -> B slip out", { delay: 30 });
+  await page.keyboard.press("Escape");
+  await expect(page.getByText("broken", { exact: true })).toBeVisible();
+  const blocked = await page.evaluate(() => (window as unknown as { blocked: number[] }).blocked);
+  // Figures are for reading: machines differ. What must hold anywhere is that typing never freezes.
+  console.log(`blocked the page: ${blocked.map((ms) => Math.round(ms)).join(", ") || "never"} ms`);
+  expect(Math.max(0, ...blocked)).toBeLessThan(1000);
+});
+
+test("completion offers moves while typing", async ({ page }) => {
+  await page.goto(DRILL(FOUR_COUNT));
+  await typeAtEnd(page, "\n");
+  await page.keyboard.type("A jab -> B sli");
   await expect(page.locator(".cm-tooltip-autocomplete")).toContainText("slip");
 });

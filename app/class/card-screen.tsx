@@ -5,6 +5,7 @@ import { Link } from "react-router";
 import type { PairView } from "#server/pair-views.ts";
 import { shortDate } from "../ui/frame.tsx";
 import { FONTS } from "../ui/theme.ts";
+import { cardSize } from "./card-layout.ts";
 
 interface CardProps {
   readonly lesson: { readonly id: string; readonly title: string; readonly held_on: string };
@@ -27,21 +28,30 @@ const SHEET = {
   "@media print": { m: 0, width: "auto", minHeight: 0, p: 0 },
 } as const;
 
+const namesOf = (p: PairView): string => p.names.map((n) => `${n.actor} ${n.name}`).join("  ·  ");
+
+/** The rows of a text that people on the floor need: who holds what, and the play. */
+const playRows = (text: string): string[] =>
+  text
+    .split("\n")
+    .filter(
+      (row) =>
+        row.trim() !== "" &&
+        !/^\s*(#|(title|kind|level|range|tempo|focus|contact|context|mats|numbering|tradition)\s*:)/i.test(row),
+    );
+
 /** One A4 page: who with whom on what, the texts, and what is said before every drill. */
 export function CardScreen({ lesson, school, pairs }: CardProps) {
   const versions = [...new Map(pairs.map((p) => [p.revisionId, p])).values()];
   const letters = new Map(versions.map((v, i) => [v.revisionId, String(i + 1)]));
-  const play = (text: string) =>
-    text
-      .split("\n")
-      .filter(
-        (row) => !/^\s*(title|kind|level|range|tempo|focus|contact|context|mats|numbering|tradition)\s*:/i.test(row),
-      )
-      .join("\n")
-      .trim();
-  // Fewer lines of text leave room for larger letters; a long evening still fits one page.
-  const rows = versions.reduce((sum, v) => sum + play(v.text).split("\n").length + 2, 0) + pairs.length;
-  const size = rows > 60 ? "8.5pt" : rows > 42 ? "9.5pt" : rows > 26 ? "11.5pt" : "13pt";
+  const details = (p: PairView) => [
+    [`${p.distance.toFixed(2)} m apart`, ...p.names.flatMap((n) => n.limits.map((l) => `${n.name}: ${l}`))].join("; "),
+    ...p.notes.slice(0, 1),
+  ];
+  const size = cardSize({
+    pairs: pairs.map((p) => ({ names: namesOf(p), lines: details(p) })),
+    versions: versions.map((v) => playRows(v.text)),
+  });
   return (
     <>
       <GlobalStyles
@@ -58,7 +68,7 @@ export function CardScreen({ lesson, school, pairs }: CardProps) {
           Back to the class
         </Button>
       </Box>
-      <Box component="article" aria-label="Card" sx={{ ...SHEET, fontSize: size }}>
+      <Box component="article" aria-label="Card" sx={{ ...SHEET, fontSize: `${size}pt` }}>
         <Box sx={{ display: "flex", alignItems: "baseline", borderBottom: "2px solid #000", pb: 0.5, gap: 2 }}>
           <Box component="h1" sx={{ m: 0, fontFamily: FONTS.heading, fontSize: "1.9em", flex: 1 }}>
             {lesson.title}
@@ -84,18 +94,10 @@ export function CardScreen({ lesson, school, pairs }: CardProps) {
                 {letters.get(p.revisionId)}
               </Box>
               <Box>
-                <Box sx={{ fontWeight: 700, fontSize: "1.15em" }}>
-                  {p.names.map((n) => `${n.actor} ${n.name}`).join("  ·  ")}
-                </Box>
-                <Box>
-                  {[
-                    `${p.distance.toFixed(2)} m apart`,
-                    ...p.names.flatMap((n) => n.limits.map((l) => `${n.name}: ${l}`)),
-                  ].join("; ")}
-                </Box>
-                {p.notes.slice(0, 1).map((note) => (
-                  <Box key={note} sx={{ fontStyle: "italic" }}>
-                    {note}
+                <Box sx={{ fontWeight: 700, fontSize: "1.15em" }}>{namesOf(p)}</Box>
+                {details(p).map((line, i) => (
+                  <Box key={line} sx={{ fontStyle: i === 0 ? "normal" : "italic" }}>
+                    {line}
                   </Box>
                 ))}
               </Box>
@@ -111,7 +113,7 @@ export function CardScreen({ lesson, school, pairs }: CardProps) {
               component="pre"
               sx={{ m: 0, mt: 0.5, fontFamily: FONTS.mono, fontSize: "1em", whiteSpace: "pre-wrap" }}
             >
-              {play(v.text)}
+              {playRows(v.text).join("\n")}
             </Box>
           </Box>
         ))}

@@ -4,7 +4,7 @@ import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import { Link, useFetcher } from "react-router";
 import type { PairView } from "#server/pair-views.ts";
 import type { Student } from "#db/people.ts";
@@ -129,7 +129,12 @@ export function ClassScreen({ lesson, students, present, pairs, drills, gear }: 
 
 function Attendance({ student, here }: { student: Student; here: boolean }) {
   const fetcher = useFetcher<typeof action>();
-  const shown = fetcher.formData ? fetcher.formData.get("on") === "yes" : here;
+  const [shown, setShown] = useState(here);
+  useEffect(() => setShown(here), [here]);
+  const set = (on: boolean) => {
+    setShown(on);
+    void fetcher.submit({ intent: "present", student: student.id, on: on ? "yes" : "no" }, { method: "post" });
+  };
   const notes = [
     student.minor ? "minor" : null,
     student.height_cm === null ? "height not known" : `${student.height_cm} cm`,
@@ -141,17 +146,7 @@ function Attendance({ student, here }: { student: Student; here: boolean }) {
     <Box>
       <FormControlLabel
         sx={{ minHeight: 44, alignItems: "center" }}
-        control={
-          <Checkbox
-            checked={shown}
-            onChange={(e) =>
-              void fetcher.submit(
-                { intent: "present", student: student.id, on: e.target.checked ? "yes" : "no" },
-                { method: "post" },
-              )
-            }
-          />
-        }
+        control={<Checkbox checked={shown} onChange={(e) => set(e.target.checked)} />}
         label={
           <Box>
             {student.name}

@@ -1,6 +1,6 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { lazy, Suspense, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
 import { Link, useFetcher } from "react-router";
 import type { ExchangeView, ScoreView } from "#core/formats/desk-view.ts";
 import type { action } from "../routes/desk.tsx";
@@ -22,10 +22,13 @@ export interface DeskDrill {
 }
 
 /** One drill: its text, the same drawn, and what the checker says. */
-export function DeskScreen({ drill, text: saved, nonce }: { drill: DeskDrill; text: string; nonce: string }) {
+export function DeskScreen({ drill, text: saved }: { drill: DeskDrill; text: string }) {
   const [text, setText] = useState(saved);
   const [view, setView] = useState<ScoreView | null>(null);
   const [cursor, setCursor] = useState<number | null>(null);
+  // Drawing yields to typing: the newest view is drawn when there is time.
+  const drawn = useDeferredValue(view);
+  const drawnCursor = useDeferredValue(cursor);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [restored, setRestored] = useState(false);
   const editor = useRef<EditorHandle>(null);
@@ -191,7 +194,6 @@ export function DeskScreen({ drill, text: saved, nonce }: { drill: DeskDrill; te
                 findings={view?.findings ?? NO_FINDINGS}
                 onChange={change}
                 onCursor={setCursor}
-                nonce={nonce}
               />
             </ClientOnly>
           </Suspense>
@@ -201,8 +203,8 @@ export function DeskScreen({ drill, text: saved, nonce }: { drill: DeskDrill; te
           aria-label="Drawing"
           sx={{ minWidth: 0, px: 2, pb: 3, borderRight: { lg: 1 }, borderColor: { lg: "hairline" } }}
         >
-          {view && view.exchanges.length > 0 ? (
-            <ScoreDrawing view={view} cursor={cursor} onPick={pick} />
+          {drawn && drawn.exchanges.length > 0 ? (
+            <ScoreDrawing view={drawn} cursor={drawnCursor} onPick={pick} />
           ) : (
             <EmptyDrawing />
           )}

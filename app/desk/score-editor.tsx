@@ -10,6 +10,7 @@ import type { Finding } from "#core/findings/finding.ts";
 import { ask } from "../workers/client.ts";
 import type { MoveName } from "../workers/protocol.ts";
 import { usePalette } from "../ui/palette.ts";
+import { pageNonce } from "../ui/nonce.ts";
 import { FONTS } from "../ui/theme.ts";
 import { scoreLanguage } from "./score-language.ts";
 
@@ -24,13 +25,12 @@ interface EditorProps {
   readonly findings: readonly Finding[];
   readonly onChange: (text: string) => void;
   readonly onCursor: (place: number) => void;
-  readonly nonce: string;
   readonly ref: Ref<EditorHandle>;
 }
 
 const SEVERITY = { error: "error", risk: "warning", note: "info" } as const;
 
-export default function ScoreEditor({ text, findings, onChange, onCursor, nonce, ref }: EditorProps) {
+export default function ScoreEditor({ text, findings, onChange, onCursor, ref }: EditorProps) {
   const host = useRef<HTMLDivElement>(null);
   const view = useRef<EditorView | null>(null);
   const names = useRef<readonly MoveName[]>([]);
@@ -49,7 +49,7 @@ export default function ScoreEditor({ text, findings, onChange, onCursor, nonce,
       state: EditorState.create({
         doc: text,
         extensions: [
-          nonce ? EditorView.cspNonce.of(nonce) : [],
+          EditorView.cspNonce.of(pageNonce() ?? ""),
           lineNumbers(),
           history(),
           drawSelection(),
@@ -73,7 +73,7 @@ export default function ScoreEditor({ text, findings, onChange, onCursor, nonce,
     };
     // The editor owns the text once it is open.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [nonce]);
+  }, []);
 
   // A text from outside (a draft found again) replaces what the editor opened with.
   useEffect(() => {
@@ -123,6 +123,7 @@ export default function ScoreEditor({ text, findings, onChange, onCursor, nonce,
         "& .cm-editor.cm-focused": { outline: "none", boxShadow: `inset 3px 0 0 ${c.primary.main}` },
         "& .cm-scroller": { fontFamily: FONTS.mono, lineHeight: 1.65 },
         "& .cm-content": { py: 1.5, caretColor: c.text.primary },
+        "& .cm-content ::selection": { color: "inherit", background: "transparent" },
         "& .cm-cursor": { borderLeftColor: c.text.primary, borderLeftWidth: 2 },
         "& .cm-editor .cm-gutters": { background: "transparent", border: 0, color: c.text.secondary },
         "& .cm-activeLine": { backgroundColor: `color-mix(in srgb, ${c.primary.main} 7%, transparent)` },

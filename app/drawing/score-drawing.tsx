@@ -4,7 +4,7 @@ import { memo, useMemo } from "react";
 import type { ExchangeView, ScoreView } from "#core/formats/desk-view.ts";
 import { PartnerShape, RingShape, useVerdictColour } from "../ui/marks.tsx";
 import { usePalette } from "../ui/palette.ts";
-import { scoreStaves, type Crossing, type ReturnLine, type Stave } from "./score-layout.ts";
+import { MAX_LABEL, scoreStaves, type Crossing, type ReturnLine, type Stave } from "./score-layout.ts";
 
 interface DrawingProps {
   readonly view: ScoreView;
@@ -13,45 +13,66 @@ interface DrawingProps {
   readonly onPick?: (exchange: ExchangeView) => void;
 }
 
-export function ScoreDrawing({ view, cursor, onPick }: DrawingProps) {
+/** All staves of a score. A stave that shows the same as before is not drawn again. */
+export const ScoreDrawing = memo(function ScoreDrawing({ view, cursor, onPick }: DrawingProps) {
   const staves = useMemo(() => scoreStaves(view), [view]);
   const picked =
     cursor === null ? null : (view.exchanges.find((e) => e.from <= cursor && cursor <= e.to + 1)?.key ?? null);
   return (
     <Box component="ol" aria-label="The drill drawn, one row for each line" sx={{ listStyle: "none", m: 0, p: 0 }}>
-      {staves.map((stave) => {
-        const own = stave.crossings.some((c) => c.exchange.key === picked) ? picked : null;
-        return (
-          <Box
-            component="li"
-            key={stave.key}
-            sx={{
-              borderTop: stave.section ? 0 : 1,
-              borderColor: "hairline",
-              overflowX: "auto",
-              contentVisibility: "auto",
-              containIntrinsicSize: "auto 150px",
-            }}
-          >
-            {stave.section && (
-              <Box
-                component="h3"
-                sx={{ typography: "h3", m: 0, mt: 2, mb: 0.5, pb: 0.5, borderBottom: 1, borderColor: "hairline" }}
-              >
-                {stave.section}
-              </Box>
-            )}
-            <StaveDrawing stave={stave} picked={own} signature={signature(stave)} {...(onPick ? { onPick } : {})} />
-          </Box>
-        );
-      })}
+      {staves.map((stave) => (
+        <StaveRow
+          key={stave.key}
+          stave={stave}
+          picked={stave.crossings.some((c) => c.exchange.key === picked) ? picked : null}
+          signature={signature(stave)}
+          {...(onPick ? { onPick } : {})}
+        />
+      ))}
     </Box>
   );
+});
+
+interface StaveProps {
+  readonly stave: Stave;
+  readonly picked: string | null;
+  readonly signature: string;
+  readonly onPick?: (exchange: ExchangeView) => void;
 }
+
+const StaveRow = memo(
+  function StaveRow(props: StaveProps) {
+    const { section } = props.stave;
+    return (
+      <Box
+        component="li"
+        sx={{
+          borderTop: section ? 0 : 1,
+          borderColor: "hairline",
+          overflowX: "auto",
+          contentVisibility: "auto",
+          containIntrinsicSize: "auto 150px",
+        }}
+      >
+        {section && (
+          <Box
+            component="h3"
+            sx={{ typography: "h3", m: 0, mt: 2, mb: 0.5, pb: 0.5, borderBottom: 1, borderColor: "hairline" }}
+          >
+            {section}
+          </Box>
+        )}
+        <StaveDrawing {...props} />
+      </Box>
+    );
+  },
+  (a, b) => a.signature === b.signature && a.picked === b.picked && a.onPick === b.onPick,
+);
 
 /** What a stave shows, as text: a stave that shows the same is not drawn again. */
 const signature = (stave: Stave): string =>
   JSON.stringify([
+    stave.section,
     stave.top,
     stave.bottom,
     stave.label,
@@ -59,77 +80,65 @@ const signature = (stave: Stave): string =>
     stave.returns.map((r) => [r.text, r.lands]),
   ]);
 
-const StaveDrawing = memo(
-  function StaveDrawing({
-    stave,
-    picked,
-    onPick,
-  }: {
-    stave: Stave;
-    picked: string | null;
-    signature: string;
-    onPick?: (exchange: ExchangeView) => void;
-  }) {
-    const palette = usePalette();
-    return (
-      <svg
-        width={stave.width}
-        height={stave.height}
-        role="group"
-        aria-label={`Line ${stave.row + 1}`}
-        style={{ display: "block" }}
-      >
-        {stave.label && (
-          <text x={4} y={20} fontSize={15} fontWeight={700} fill={palette.text.primary}>
-            {stave.label}
-          </text>
-        )}
-        <path d={stave.top} fill="none" stroke={palette.partner[stave.actors[0]]} strokeWidth={3} />
-        <path d={stave.bottom} fill="none" stroke={palette.partner[stave.actors[1]]} strokeWidth={3} />
-        <PartnerShape
-          actor={stave.actors[0]}
-          x={22}
-          y={stave.startTop}
-          r={12}
-          colour={palette.partner[stave.actors[0]]}
-          ink={palette.background.default}
-        />
-        <PartnerShape
-          actor={stave.actors[1]}
-          x={22}
-          y={stave.startBottom}
-          r={12}
-          colour={palette.partner[stave.actors[1]]}
-          ink={palette.background.default}
-        />
-        <text
-          x={22}
-          y={(stave.startTop + stave.startBottom) / 2 + 5}
-          textAnchor="middle"
-          fontSize={14}
-          fill={palette.text.secondary}
-        >
-          {stave.metres.toFixed(2)} m
+function StaveDrawing({ stave, picked, onPick }: StaveProps) {
+  const palette = usePalette();
+  return (
+    <svg
+      width={stave.width}
+      height={stave.height}
+      role="group"
+      aria-label={`Line ${stave.row + 1}`}
+      style={{ display: "block" }}
+    >
+      {stave.label && (
+        <text x={4} y={20} fontSize={15} fontWeight={700} fill={palette.text.primary}>
+          {stave.label}
         </text>
-        {stave.returns.map((back) => (
-          <ReturnDrawing key={back.key} back={back} />
-        ))}
-        {stave.crossings.map((crossing) => (
-          <CrossingDrawing
-            key={crossing.exchange.key}
-            crossing={crossing}
-            picked={picked === crossing.exchange.key}
-            {...(onPick ? { onPick } : {})}
-          />
-        ))}
-      </svg>
-    );
-  },
-  (a, b) => a.signature === b.signature && a.picked === b.picked && a.onPick === b.onPick,
-);
+      )}
+      <path d={stave.top} fill="none" stroke={palette.partner[stave.actors[0]]} strokeWidth={3} />
+      <path d={stave.bottom} fill="none" stroke={palette.partner[stave.actors[1]]} strokeWidth={3} />
+      <PartnerShape
+        actor={stave.actors[0]}
+        x={22}
+        y={stave.startTop}
+        r={12}
+        colour={palette.partner[stave.actors[0]]}
+        ink={palette.background.default}
+      />
+      <PartnerShape
+        actor={stave.actors[1]}
+        x={22}
+        y={stave.startBottom}
+        r={12}
+        colour={palette.partner[stave.actors[1]]}
+        ink={palette.background.default}
+      />
+      <text
+        x={22}
+        y={(stave.startTop + stave.startBottom) / 2 + 5}
+        textAnchor="middle"
+        fontSize={14}
+        fill={palette.text.secondary}
+      >
+        {stave.metres.toFixed(2)} m
+      </text>
+      {stave.returns.map((back) => (
+        <ReturnDrawing key={back.key} back={back} />
+      ))}
+      {stave.crossings.map((crossing) => (
+        <CrossingDrawing
+          key={crossing.exchange.key}
+          crossing={crossing}
+          picked={picked === crossing.exchange.key}
+          {...(onPick ? { onPick } : {})}
+        />
+      ))}
+    </svg>
+  );
+}
 
 /** Longest text beside a crossing; the rest is in the description. */
-const shorten = (text: string): string => (text.length > 24 ? `${text.slice(0, 23)}…` : text);
+const shorten = (text: string): string => (text.length > MAX_LABEL ? `${text.slice(0, MAX_LABEL - 1)}…` : text);
 
 /** A crossing in words, for readers and on hover. */
 export function describe(e: ExchangeView): string {

@@ -132,7 +132,7 @@ function stave(exchanges: readonly ExchangeView[], section: string | null, index
     row: first.row,
     label: first.label,
     section,
-    width: x + 14,
+    width: Math.max(x + 14, ...returns.map((back) => back.toX + labelWidth(back.text) / 2)),
     height: TOP + most + BOTTOM,
     top: `${top}H${x}`,
     bottom: `${bottom}H${x}`,
@@ -144,6 +144,10 @@ function stave(exchanges: readonly ExchangeView[], section: string | null, index
     metres: first.before,
   };
 }
+
+/** Longest label that is drawn whole, letters. */
+export const MAX_LABEL = 24;
+const labelWidth = (text: string): number => Math.min(text.length, MAX_LABEL) * 7.6 + 8;
 
 /** A smooth step of a strand to a point, level where it arrives. */
 const curve = (x: number, y: number): string => `S${x - STEP * 0.2} ${y} ${x} ${y}`;

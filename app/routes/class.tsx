@@ -10,6 +10,7 @@ import type { Route } from "./+types/class.ts";
 import { ClassScreen } from "../class/class-screen.tsx";
 import { pairViews } from "#server/pair-views.ts";
 
+export { keepPageOnFailure as shouldRevalidate } from "../ui/keep-page.ts";
 export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `${loaderData?.lesson.title ?? "Class"} · Vicissor` },
 ];

@@ -1,7 +1,7 @@
-import { redirect } from "react-router";
+import { redirect, type ShouldRevalidateFunctionArgs } from "react-router";
 import { createDrill, getDrill, saveDrill } from "#db/drills.ts";
 import { db } from "#db/pool.ts";
-import { nonceContext, scopeContext } from "#server/context.ts";
+import { scopeContext } from "#server/context.ts";
 import { createSchema, fieldsOf, saveSchema } from "#server/forms.ts";
 import { notFound, reading, writing } from "#server/respond.ts";
 import { revisionInput } from "#server/revision-input.ts";
@@ -22,7 +22,6 @@ export function loader({ params, context }: Route.LoaderArgs) {
     return {
       drill: { id: found.drill.id, title: found.drill.title, version: found.drill.version },
       text: found.revision.text,
-      nonce: context.get(nonceContext),
     };
   });
 }
@@ -44,10 +43,13 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   });
 }
 
-/** Typing must not lose its place: only a saved change of version loads the text again. */
-export const shouldRevalidate = () => true;
+/** The desk holds the newest text itself: a save of its own brings nothing new. */
+export const shouldRevalidate = (change: ShouldRevalidateFunctionArgs): boolean =>
+  change.formMethod !== undefined && change.currentParams.id === change.nextParams.id
+    ? false
+    : change.defaultShouldRevalidate;
 
 export default function Desk({ loaderData }: Route.ComponentProps) {
-  const { drill, text, nonce } = loaderData;
-  return <DeskScreen key={drill.id} drill={drill} text={text} nonce={nonce} />;
+  const { drill, text } = loaderData;
+  return <DeskScreen key={drill.id} drill={drill} text={text} />;
 }

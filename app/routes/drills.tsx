@@ -8,6 +8,7 @@ import { revisionInput } from "#server/revision-input.ts";
 import type { Route } from "./+types/drills.ts";
 import { DrillsScreen } from "../drills/drills-screen.tsx";
 
+export { keepPageOnFailure as shouldRevalidate } from "../ui/keep-page.ts";
 export const meta: Route.MetaFunction = () => [{ title: "Drills · Vicissor" }];
 
 export function loader({ context }: Route.LoaderArgs) {

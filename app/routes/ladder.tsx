@@ -7,6 +7,7 @@ import { revisionInput } from "#server/revision-input.ts";
 import type { Route } from "./+types/ladder.ts";
 import { LadderScreen } from "../ladder/ladder-screen.tsx";
 
+export { keepPageOnFailure as shouldRevalidate } from "../ui/keep-page.ts";
 export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `Ladder of ${loaderData?.title ?? "a drill"} · Vicissor` },
 ];

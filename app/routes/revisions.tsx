@@ -9,6 +9,7 @@ import { revisionInput } from "#server/revision-input.ts";
 import type { Route } from "./+types/revisions.ts";
 import { RevisionsScreen } from "../desk/revisions-screen.tsx";
 
+export { keepPageOnFailure as shouldRevalidate } from "../ui/keep-page.ts";
 export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `Revisions of ${loaderData?.title ?? "a drill"} · Vicissor` },
 ];

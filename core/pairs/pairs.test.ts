@@ -26,21 +26,19 @@ function exhaustive(people: readonly Person[], met: ReadonlyMap<string, number>)
 }
 
 const group = (sizes: readonly number[]) =>
-  fc
-    .constantFrom(...sizes)
-    .chain((n) =>
-      fc.tuple(
-        fc.array(
-          fc.record({
-            height: fc.option(fc.double({ min: 1.48, max: 1.93, noNaN: true })),
-            mass: fc.option(fc.integer({ min: 40, max: 105 })),
-            minor: fc.boolean(),
-          }),
-          { minLength: n, maxLength: n },
-        ),
-        fc.array(fc.tuple(fc.nat(n - 1), fc.nat(n - 1), fc.integer({ min: 1, max: 4 })), { maxLength: 8 }),
+  fc.constantFrom(...sizes).chain((n) =>
+    fc.tuple(
+      fc.array(
+        fc.record({
+          height: fc.option(fc.double({ min: 1.48, max: 1.93, noNaN: true })),
+          mass: fc.option(fc.integer({ min: 40, max: 105 })),
+          minor: fc.boolean(),
+        }),
+        { minLength: n, maxLength: n },
       ),
-    );
+      fc.array(fc.tuple(fc.nat(n - 1), fc.nat(n - 1), fc.integer({ min: 1, max: 4 })), { maxLength: 8 }),
+    ),
+  );
 const build = ([measures, meetings]: [Partial<Person>[], [number, number, number][]]) => {
   const people = measures.map((m, i) => person(i, m));
   const met = new Map(

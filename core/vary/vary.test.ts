@@ -4,12 +4,13 @@ import { format } from "../score/format.ts";
 import { parse } from "../score/parse.ts";
 import { shippedVocabulary } from "../words/vocabulary.ts";
 import { rankAnswers } from "./answers.ts";
-import { OPERATORS } from "./operator-names.ts";
+import { OPERATORS, type OperatorId } from "./operator-names.ts";
 import { soundPart, vary } from "./vary.ts";
 
 const school = { vocabulary: shippedVocabulary() };
 const checkText = (text: string) => check(parse(text), school);
-const variations = (text: string, operators = OPERATORS) => vary(checkText(text), school, operators);
+const variations = (text: string, operators: readonly OperatorId[] = OPERATORS) =>
+  vary(checkText(text), school, operators);
 
 describe("operators", () => {
   test("isolate keeps one exchange and what leads to it", () => {
