@@ -1,3 +1,10 @@
-/** The nonce of the page as it was first loaded: styles added later carry it. Browser only. */
-export const pageNonce = (): string | undefined =>
-  document.querySelector<HTMLMetaElement>('meta[property="csp-nonce"]')?.nonce;
+let first: string | undefined;
+
+/**
+ * The nonce of the page as it was first loaded: styles added later must carry it. Asked for before
+ * the page comes alive, since loading data again writes newer nonces into the same element. Browser only.
+ */
+export function pageNonce(): string | undefined {
+  first ??= document.querySelector<HTMLMetaElement>('meta[property="csp-nonce"]')?.nonce;
+  return first;
+}
