@@ -123,7 +123,7 @@ export default function ScoreEditor({ text, findings, onChange, onCursor, ref }:
         "& .cm-editor.cm-focused": { outline: "none", boxShadow: `inset 3px 0 0 ${c.primary.main}` },
         "& .cm-scroller": { fontFamily: FONTS.mono, lineHeight: 1.65 },
         "& .cm-content": { py: 1.5, caretColor: c.text.primary },
-        "& .cm-content ::selection": { color: "inherit", background: "transparent" },
+        "& .cm-content ::selection": { color: c.text.primary, background: "transparent" },
         "& .cm-cursor": { borderLeftColor: c.text.primary, borderLeftWidth: 2 },
         "& .cm-editor .cm-gutters": { background: "transparent", border: 0, color: c.text.secondary },
         "& .cm-activeLine": { backgroundColor: `color-mix(in srgb, ${c.primary.main} 7%, transparent)` },

@@ -6,6 +6,7 @@ type Partner = ExchangeView["feeder"];
 /** Width of one exchange and of one return, px. */
 export const STEP = 168;
 const RETURN_STEP = 104;
+const RETURN_REACH = 64;
 const LEFT = 62;
 const TOP = 34;
 const BOTTOM = 36;
@@ -107,7 +108,7 @@ function stave(exchanges: readonly ExchangeView[], section: string | null, index
       toX: x + STEP * 0.66,
       toY: exchange.meets ? middle : otherSide,
     });
-    x += STEP;
+    x += Math.max(STEP, labelWidth(exchange.feed) + 12);
     // A return that the next turn answers is a crossing of its own.
     for (const [i, back] of exchange.returns.entries()) {
       if (fed.has(back.from)) continue;
@@ -120,11 +121,12 @@ function stave(exchanges: readonly ExchangeView[], section: string | null, index
         actor: exchange.responder,
         fromX: x - 6,
         fromY,
-        toX: x + RETURN_STEP * 0.62,
+        toX: x + RETURN_REACH,
         toY,
         rises: !rises,
       });
-      x += RETURN_STEP;
+      // The next thing starts behind the label, which stands centred over the end of the line.
+      x += Math.max(RETURN_STEP, RETURN_REACH + labelWidth(back.text) / 2);
     }
   }
   return {
