@@ -1,14 +1,14 @@
 /** Reads, checks and varies scores off the page's thread. */
+import { defaultSchool } from "#core/school/school.ts";
 import { check } from "#core/check/check.ts";
 import { scoreView } from "#core/formats/desk-view.ts";
 import { format } from "#core/score/format.ts";
 import { ScoreReader } from "#core/score/parse.ts";
 import { vary, type Variation } from "#core/vary/vary.ts";
-import { shippedVocabulary } from "#core/words/vocabulary.ts";
 import type { Answer, Ask, MoveName, VariationView, Work, WorkKind } from "./protocol.ts";
 
 const reader = new ScoreReader();
-const school = { vocabulary: shippedVocabulary() };
+const school = defaultSchool();
 const scope = self as unknown as DedicatedWorkerGlobalScope;
 
 /** The newest version of the text that was asked for: older asks in the queue need no work. */

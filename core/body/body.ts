@@ -24,12 +24,15 @@ export interface Body {
   readonly scale: number;
   readonly handRadius: number;
   readonly wears: ReadonlySet<Gear>;
+  /** The zones in the order of `HIT_ZONES`, nothing displaced. */
+  readonly zones: readonly Ellipse[];
 }
 
 /** The body of a person. Arm length follows the own reach (arm span) where it is known. */
 export function bodyOf(person: Person): Body {
   const H = person.height;
   const span = person.reach ?? H;
+  const zones = zonesOf(person);
   return {
     person,
     height: H,
@@ -39,6 +42,7 @@ export function bodyOf(person: Person): Body {
     scale: H / REFERENCE_HEIGHT,
     handRadius: person.wears.includes("gloves") || person.wears.includes("mitts") ? RADII.glove : RADII.hand,
     wears: new Set(person.wears),
+    zones: HIT_ZONES.map((zone) => zones.get(zone)!),
   };
 }
 

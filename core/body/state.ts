@@ -2,16 +2,19 @@
 import { otherSide, type Side } from "../score/person.ts";
 import type { Actor } from "../score/types.ts";
 import type { BODY_PARTS } from "../words/types.ts";
-import { zonesOf, type Body, type Ellipse, type HitZone } from "./body.ts";
+import { HIT_ZONES, type Body, type Ellipse, type HitZone } from "./body.ts";
 
 export type BodyPart = (typeof BODY_PARTS)[number];
 /** Displacement from stance: to the own right, up, forward. */
 export interface Shift {
-  u: number;
-  w: number;
-  d: number;
+  readonly u: number;
+  readonly w: number;
+  readonly d: number;
 }
-export type Posture = Record<BodyPart, Shift> & { legBack: Record<Side, number> };
+/** Where the parts of a body are against its stance. Never changed in place: states share it. */
+export type Posture = Readonly<Record<BodyPart, Shift>> & { readonly legBack: Readonly<Record<Side, number>> };
+/** What each hand holds. Never changed in place: states share it. */
+export type Holds = Readonly<Record<Side, Hold | null>>;
 
 export interface Hold {
   readonly of: Actor;
@@ -31,11 +34,11 @@ export interface BodyState {
   /** Leg that carries the weight. */
   weight: "lead" | "rear" | "even";
   /** What each own hand holds of somebody. */
-  holds: Record<Side, Hold | null>;
+  holds: Holds;
   /** Why he may not strike standing before a `recover`. */
   unrecovered: "down" | "over-turned" | null;
   /** Sum of the steps he took by himself to make feeds land; taken back when the line ends. */
-  ownStep: { x: number; y: number };
+  ownStep: Readonly<{ x: number; y: number }>;
   /** Trunk yielding used up since the last return to guard, m. */
   yielded: number;
   /** Forward carry of the last answer: slip, weave or parry. */
@@ -47,18 +50,18 @@ export interface BodyState {
 
 export type World = Partial<Record<Actor, BodyState>>;
 
-const still = (): Shift => ({ u: 0, w: 0, d: 0 });
-
-export function stance(): Posture {
-  return {
-    head: still(),
-    chest: still(),
-    belly: still(),
-    hips: still(),
-    legs: still(),
-    legBack: { left: 0, right: 0 },
-  };
-}
+const STILL: Shift = { u: 0, w: 0, d: 0 };
+/** The stance: nothing displaced. */
+export const STANCE: Posture = {
+  head: STILL,
+  chest: STILL,
+  belly: STILL,
+  hips: STILL,
+  legs: STILL,
+  legBack: { left: 0, right: 0 },
+};
+export const EMPTY_HANDS: Holds = { left: null, right: null };
+export const NO_STEP = { x: 0, y: 0 } as const;
 
 export function startState(actor: Actor, body: Body, x: number, y: number): BodyState {
   return {
@@ -68,11 +71,11 @@ export function startState(actor: Actor, body: Body, x: number, y: number): Body
     y,
     lead: body.person.lead,
     weaponSide: body.person.hand,
-    posture: stance(),
+    posture: STANCE,
     weight: "even",
-    holds: { left: null, right: null },
+    holds: EMPTY_HANDS,
     unrecovered: null,
-    ownStep: { x: 0, y: 0 },
+    ownStep: NO_STEP,
     yielded: 0,
     carries: false,
     chamber: "ready",
@@ -80,35 +83,26 @@ export function startState(actor: Actor, body: Body, x: number, y: number): Body
   };
 }
 
-export function cloneState(state: BodyState): BodyState {
-  const p = state.posture;
-  return {
-    ...state,
-    posture: {
-      head: { ...p.head },
-      chest: { ...p.chest },
-      belly: { ...p.belly },
-      hips: { ...p.hips },
-      legs: { ...p.legs },
-      legBack: { ...p.legBack },
-    },
-    holds: { ...state.holds },
-    ownStep: { ...state.ownStep },
-  };
+/** A state of its own: what lies inside it is never changed in place. */
+export const cloneState = (state: BodyState): BodyState => ({ ...state });
+
+/** Sets what a hand holds. */
+export function setHold(state: BodyState, side: Side, hold: Hold | null): void {
+  if (state.holds[side] !== hold) state.holds = { ...state.holds, [side]: hold };
 }
 
 export function cloneWorld(world: World): World {
+  const { A, B, C } = world;
   const copy: World = {};
-  for (const actor of ["A", "B", "C"] as const) {
-    const state = world[actor];
-    if (state) copy[actor] = cloneState(state);
-  }
+  if (A) copy.A = cloneState(A);
+  if (B) copy.B = cloneState(B);
+  if (C) copy.C = cloneState(C);
   return copy;
 }
 
 /** Back to guard: posture, balance and hands; where the feet are stays. */
 export function restore(state: BodyState): void {
-  state.posture = stance();
+  state.posture = STANCE;
   state.unrecovered = null;
   state.weight = "even";
   state.yielded = 0;
@@ -134,39 +128,52 @@ export function moveFeet(state: BodyState, other: BodyState, right: number, forw
   state.y += uy * right + dy * forward;
 }
 
-const PART_OF: Record<string, BodyPart> = { head: "head", chest: "chest", belly: "belly", hips: "hips" };
+/** Place and size of a zone, written into by `zoneInto`. */
+export type Zone = { -readonly [K in keyof Ellipse]: Ellipse[K] };
+export const newZone = (): Zone => ({ u: 0, w: 0, d: 0, hu: 0, hw: 0, hd: 0 });
+
+/** Writes where zone number `index` of `HIT_ZONES` is now, from the own centre, into `out`. */
+export function zoneInto(out: Zone, state: BodyState, index: number): Zone {
+  const base = state.body.zones[index]!;
+  const { posture } = state;
+  out.hu = base.hu;
+  out.hw = base.hw;
+  out.hd = base.hd;
+  if (index > 4) {
+    // Legs alternate: odd places are the left one's. A switched stance swaps front and back leg.
+    const depth = state.lead === state.body.person.lead ? base.d : -base.d;
+    out.u = base.u + posture.legs.u;
+    out.w = base.w;
+    out.d = depth + posture.legs.d - posture.legBack[index % 2 === 1 ? "left" : "right"];
+    return out;
+  }
+  const { head, chest } = posture;
+  if (index === 1) {
+    out.u = base.u + (head.u + chest.u) / 2;
+    out.w = base.w + (head.w + chest.w) / 2;
+    out.d = base.d + (head.d + chest.d) / 2;
+    return out;
+  }
+  const s = index === 0 ? head : index === 2 ? chest : index === 3 ? posture.belly : posture.hips;
+  out.u = base.u + s.u;
+  out.w = base.w + s.w;
+  out.d = base.d + s.d;
+  return out;
+}
 
 /** A zone where it is now, from the own centre. */
-export function zoneNow(state: BodyState, posture: Posture, zone: HitZone): Ellipse {
-  const base = zonesOf(state.body.person).get(zone)!;
-  if (zone === "neck") {
-    const { head, chest } = posture;
-    return {
-      ...base,
-      u: base.u + (head.u + chest.u) / 2,
-      w: base.w + (head.w + chest.w) / 2,
-      d: base.d + (head.d + chest.d) / 2,
-    };
-  }
-  const part = PART_OF[zone];
-  if (part) {
-    const s = posture[part];
-    return { ...base, u: base.u + s.u, w: base.w + s.w, d: base.d + s.d };
-  }
-  const side: Side = zone.endsWith("left") ? "left" : "right";
-  // The zones were laid out for the person's own lead; a switched stance swaps front and back leg.
-  const depth = state.lead === state.body.person.lead ? base.d : -base.d;
-  return { ...base, u: base.u + posture.legs.u, w: base.w, d: depth + posture.legs.d - posture.legBack[side] };
-}
+export const zoneNow = (state: BodyState, zone: HitZone): Ellipse =>
+  zoneInto(newZone(), state, HIT_ZONES.indexOf(zone));
 
 /** The hand or leg of `of` that somebody holds fast, with who holds it. */
 export function heldBy(world: World, of: Actor, limb: "hand" | "leg", side: Side): BodyState | null {
-  for (const state of Object.values(world)) {
-    for (const own of ["left", "right"] as const) {
-      const hold = state.holds[own];
-      if (hold && hold.of === of && hold.limb === limb && hold.side === side && hold.kind !== "touch") return state;
-    }
-  }
+  return holdsLimb(world.A, of, limb, side) ?? holdsLimb(world.B, of, limb, side) ?? holdsLimb(world.C, of, limb, side);
+}
+
+function holdsLimb(state: BodyState | undefined, of: Actor, limb: "hand" | "leg", side: Side): BodyState | null {
+  if (!state || state.holds === EMPTY_HANDS) return null;
+  for (const hold of [state.holds.left, state.holds.right])
+    if (hold && hold.of === of && hold.limb === limb && hold.side === side && hold.kind !== "touch") return state;
   return null;
 }
 

@@ -2,7 +2,7 @@
 import type { Feed, Blow } from "./types.ts";
 import { MODEL } from "./constants.ts";
 import { RADII, SEGMENTS } from "../body/anthropometry.ts";
-import { HIT_ZONES, type HitZone } from "../body/body.ts";
+import type { HitZone } from "../body/body.ts";
 import { distanceOf, sideOf, zoneNow, type BodyState } from "../body/state.ts";
 import { otherSide, type Side } from "../score/person.ts";
 import { PARTS, partNamed, type PartName } from "../words/parts.ts";
@@ -136,7 +136,7 @@ export function launch(feed: Feed, attacker: BodyState, receiver: BodyState, gai
   const isLeg = part.zone === "thigh" || part.zone === "knee" || part.zone === "shin";
   const onSide = refSide(target, receiver, isLeg ? receiver.lead : incoming);
   const zone = zoneOf(target.part, onSide);
-  const now = zoneNow(receiver, receiver.posture, zone);
+  const now = zoneNow(receiver, zone);
   const rest = receiver.body.height;
   const centred = part.sided && !isLeg && !target.side && attack.path !== "arc";
   const u = isLeg ? now.u : now.u + (part.sided && !centred ? part.u * rest * (onSide === "left" ? -1 : 1) : 0);
@@ -195,6 +195,3 @@ export function launch(feed: Feed, attacker: BodyState, receiver: BodyState, gai
 
 /** Keeps mirrored clock lines exactly mirrored and straight ones exactly straight. */
 const roundish = (x: number): number => Math.round(x * 1e9) / 1e9;
-
-/** The zones in the order in which they are reported. */
-export const ZONE_ORDER: readonly HitZone[] = HIT_ZONES;

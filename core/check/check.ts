@@ -4,6 +4,8 @@ import { frameFor } from "./frame.ts";
 import { loadOf } from "./load.ts";
 import { differences } from "./loops.ts";
 import { frameFindings } from "./safety.ts";
+import { ambiguousCues } from "./ambiguous.ts";
+import { cachedLine } from "./line-cache.ts";
 import { walkLine } from "./walk.ts";
 import type { Setting } from "./exchange.ts";
 import { draft, finish, type Finding, type FindingDraft } from "../findings/finding.ts";
@@ -11,17 +13,14 @@ import { readHeader, type Header, type HeaderFault } from "../score/header.ts";
 import type { Actor, Row, Score, ScoreBlock, ScoreItem } from "../score/types.ts";
 import type { Person } from "../score/person.ts";
 import { cloneWorld, type World } from "../body/state.ts";
-import { shippedVocabulary, type Vocabulary } from "../words/vocabulary.ts";
-
-/** What a school brings to a check. */
-export interface School {
-  readonly vocabulary: Vocabulary;
-}
+import { defaultSchool, graded, type School } from "../school/school.ts";
 
 interface Pass {
   readonly header: Header;
-  readonly vocabulary: Vocabulary;
+  readonly school: School;
   readonly frame: World;
+  /** Says which frame and settings a kept line belongs to. */
+  readonly key: string;
   readonly rangeWritten: boolean;
   readonly exchanges: CheckedExchange[];
   readonly findings: FindingDraft[];
@@ -32,17 +31,14 @@ interface Pass {
 export type Bodies = Partial<Record<Actor, Partial<Person>>>;
 
 /** Checks a whole score. Never throws for any text. */
-export function check(
-  score: Score,
-  school: School = { vocabulary: shippedVocabulary() },
-  bodies: Bodies = {},
-): Checked {
+export function check(score: Score, school: School = defaultSchool(), bodies: Bodies = {}): Checked {
   const { header: written, faults } = readHeader(score);
   const header = withBodies(written, bodies);
   const { world, distance, rangeWritten } = frameFor(score, header, school.vocabulary);
   const pass: Pass = {
     header,
-    vocabulary: school.vocabulary,
+    school,
+    key: frameKey(header, distance, school),
     frame: world,
     rangeWritten,
     exchanges: [],
@@ -78,6 +74,24 @@ export function check(
   };
 }
 
+/** Everything outside a line on which its result rests. */
+function frameKey(header: Header, distance: number, school: School): string {
+  const rules = header.actors.map((actor) => [...header.rules[actor]]);
+  return JSON.stringify([
+    header.people,
+    header.actors,
+    rules,
+    header.kind,
+    header.tempo,
+    header.contact,
+    header.tradition,
+    header.numbering,
+    header.range,
+    distance,
+    school.key,
+  ]);
+}
+
 function withBodies(header: Header, bodies: Bodies): Header {
   const people = { ...header.people };
   for (const actor of header.actors) people[actor] = { ...people[actor], ...bodies[actor] };
@@ -104,13 +118,17 @@ function walkItems(items: readonly ScoreItem[], pass: Pass, place: Place, carrie
     else {
       const setting: Setting = {
         header: pass.header,
+        school: pass.school,
         choices: place.choices,
         label: item.label,
         section,
         pass: place.passNumber,
         rangeWritten: pass.rangeWritten,
       };
-      const result = walkLine(item.row, item.line, state ?? pass.frame, setting, pass.vocabulary, state !== null);
+      const compute = () => walkLine(item.row, item.line, state ?? pass.frame, setting, state !== null);
+      const result = state
+        ? compute()
+        : cachedLine(item.line, item.row, `${pass.key}${place.choices}`, setting, compute);
       pass.exchanges.push(...result.exchanges);
       pass.findings.push(...result.findings);
       if (state) state = result.end;
@@ -127,16 +145,21 @@ function walkBlock(block: ScoreBlock, pass: Pass, place: Place, carried: World |
       const lines = block.items.filter((item) => item.kind === "line").length;
       const choices = block.head.by === "A" && lines > 1 ? lines : 1;
       let first: World | null = null;
+      const from = pass.exchanges.length;
       for (const item of block.items) {
         const end = walkItems([item], pass, { ...place, choices }, carried && cloneWorld(carried));
         first ??= end;
       }
+      if (choices > 1) pass.findings.push(...ambiguousCues(firstOfEachLine(pass.exchanges.slice(from)), pass.header));
       return carried && (first ?? carried);
     }
     case "loop":
       return walkLoop(block, pass, place, carried);
   }
 }
+
+const firstOfEachLine = (exchanges: readonly CheckedExchange[]): CheckedExchange[] =>
+  exchanges.filter((e, i) => exchanges.findIndex((other) => other.row === e.row && other.label === e.label) === i);
 
 /** Two passes are enough to see whether a cycle closes; what differs once differs each time. */
 function walkLoop(block: ScoreBlock, pass: Pass, place: Place, carried: World | null): World | null {
@@ -187,7 +210,8 @@ function rowOf(score: Score): (actor: Actor) => Row {
 function collect(pass: Pass): Finding[] {
   const seen = new Set<string>();
   const all: Finding[] = [];
-  for (const d of [...pass.findings, ...pass.exchanges.flatMap((e) => e.findings)]) {
+  const own = graded(pass.findings, pass.school);
+  for (const d of [...own, ...pass.exchanges.flatMap((e) => e.findings)]) {
     const finding = finish(d);
     const key = `${finding.rule}:${finding.from}:${finding.to}:${finding.message}`;
     if (seen.has(key)) continue;

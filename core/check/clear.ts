@@ -1,9 +1,8 @@
 /** Displacement: is every zone of the moved body out of the way of the attack? */
 import type { Blow } from "./types.ts";
-import { ZONE_ORDER } from "./blow.ts";
-import { pointEllipseDistance, segmentEllipseDistance } from "../body/geometry.ts";
-import { zoneNow, type BodyState } from "../body/state.ts";
-import type { HitZone } from "../body/body.ts";
+import { pointEllipseDistance, pointSegmentDistance, segmentEllipseDistance } from "../body/geometry.ts";
+import { newZone, zoneInto, type BodyState } from "../body/state.ts";
+import { HIT_ZONES, type HitZone } from "../body/body.ts";
 
 export interface Clearance {
   /** Least clearance over all zones, m; negative where the attack meets one. */
@@ -21,39 +20,45 @@ export function clearance(blow: Blow, moved: BodyState, right: number, forward: 
   let margin = Infinity;
   let zone: HitZone = blow.zone;
   let by: "beside" | "short" = "beside";
-  for (const name of ZONE_ORDER) {
+  for (let index = 0; index < HIT_ZONES.length; index++) {
     // A shot seizes what it aims at; whatever else is near does not count as hit.
-    if (blow.path === "shoot" && name !== blow.zone) continue;
-    const z = zoneNow(moved, moved.posture, name);
+    if (blow.path === "shoot" && HIT_ZONES[index] !== blow.zone) continue;
+    const z = zoneInto(scratch, moved, index);
     const short = blow.tip - (z.d + forward + z.hd);
-    const beside = besideBy(blow, z.u + right, z.w, z.hu, z.hw);
+    if (short >= margin) continue;
+    const beside = besideBy(blow, z.u + right, z.w, z.hu, z.hw, margin);
     const best = Math.max(short, beside);
     if (best < margin) {
       margin = best;
-      zone = name;
+      zone = HIT_ZONES[index]!;
       by = short > beside ? "short" : "beside";
     }
   }
   return { margin, zone, by };
 }
 
-/** Distance in the frontal plane between the corridor's edge and an ellipse. */
-function besideBy(blow: Blow, u: number, w: number, hu: number, hw: number): number {
+/** One zone at a time is looked at: no need for a new object each. */
+const scratch = newZone();
+
+/**
+ * Distance in the frontal plane between the corridor's edge and an ellipse. Where a circle round the
+ * ellipse is already further off than `enough`, that lower bound is all that is needed.
+ */
+function besideBy(blow: Blow, u: number, w: number, hu: number, hw: number, enough: number): number {
   const { aim, from, runUp, follow, radius } = blow;
+  const around = hu > hw ? hu : hw;
   if (!from) {
-    const wide = blow.path === "shoot" ? 0.12 : radius;
-    return pointEllipseDistance(aim.u - u, aim.w - w, hu, hw) - wide;
+    const wide = blow.path === "shoot" ? SHOT_WIDTH : radius;
+    const bound = Math.hypot(aim.u - u, aim.w - w) - around - wide;
+    return bound >= enough ? bound : pointEllipseDistance(aim.u - u, aim.w - w, hu, hw) - wide;
   }
-  return (
-    segmentEllipseDistance(
-      aim.u + from.u * runUp,
-      aim.w + from.w * runUp,
-      aim.u - from.u * follow,
-      aim.w - from.w * follow,
-      u,
-      w,
-      hu,
-      hw,
-    ) - radius
-  );
+  const ax = aim.u + from.u * runUp;
+  const ay = aim.w + from.w * runUp;
+  const bx = aim.u - from.u * follow;
+  const by = aim.w - from.w * follow;
+  const bound = pointSegmentDistance(u, w, ax, ay, bx, by) - around - radius;
+  return bound >= enough ? bound : segmentEllipseDistance(ax, ay, bx, by, u, w, hu, hw) - radius;
 }
+
+/** Half the width of somebody who shoots in, m. Common practice, no source. */
+const SHOT_WIDTH = 0.12;

@@ -11,6 +11,7 @@ import { unsafeTarget } from "./safety.ts";
 import { explainFailure } from "./explain.ts";
 import { draft, type FindingDraft } from "../findings/finding.ts";
 import type { Header } from "../score/header.ts";
+import { graded, rulingFor, type School } from "../school/school.ts";
 import type { Side } from "../score/person.ts";
 import type { Actor } from "../score/types.ts";
 import { heldBy, type BodyState, type World } from "../body/state.ts";
@@ -19,6 +20,7 @@ import type { MoveUse, ResolvedBeat } from "../words/resolve.ts";
 /** What the checker knows beside the two bodies. */
 export interface Setting {
   readonly header: Header;
+  readonly school: School;
   /** How many different feeds may come at this place. */
   readonly choices: number;
   readonly label: string | null;
@@ -80,6 +82,10 @@ export function checkExchange(feed: Feed, beat: ResolvedBeat | null, world: Worl
     applyAfter(uses, world, feed.receiver, feed.actor, blow);
     if (!blow && answered.best?.detail.kind === "yields") answered.move.state.yielded += MODEL.yieldUse;
   }
+  const said = graded(findings, setting.school);
+  const ruling = rulingFor(setting.school, namesOf(feed.use), uses.flatMap(namesOf));
+  if (ruling)
+    said.push(draft(feed.row, beat ?? feed.use, "ruling", { verdict: ruling.verdict, reason: ruling.reason }));
   return {
     from: feed.use.from,
     to: beat?.to ?? feed.use.to,
@@ -92,19 +98,22 @@ export function checkExchange(feed: Feed, beat: ResolvedBeat | null, world: Worl
     feeder: feed.actor,
     answer: uses.filter((use) => !use.move.attack || use.move.answer),
     responder: feed.receiver,
-    verdict: verdictOf(findings, answered),
+    verdict: ruling?.verdict ?? verdictOf(said, answered),
     margin: answered.best?.margin ?? null,
     robust,
     ceiling: ceiling?.value ?? null,
     layers: answered.layers,
+    ends: beat ? endSide(blow, answered) : null,
     returns: [],
     followUps: next,
-    findings,
+    findings: said,
     blow,
     before,
     after: poses(world),
   };
 }
+
+const namesOf = (use: MoveUse): string[] => [use.text, ...Object.values(use.move.names).flat()];
 
 const SCORE_ONLY = new Set([
   "training-tool",
@@ -194,6 +203,14 @@ function insideLine({ feed, blow, beat, answered, next }: AnswerFacts): FindingD
 const feedLead = (feed: Feed, blow: Blow) =>
   feed.use.move.limb.startsWith("rear") ? (blow.side === "left" ? "right" : "left") : blow.side;
 
+/** Where the answer leaves the head against a hand that attacked: outside the arm (the dead side), inside, or on its line. */
+function endSide(blow: Blow | null, { best, move }: Answered): CheckedExchange["ends"] {
+  if (!blow || blow.limb !== "hand" || blow.path !== "thrust") return null;
+  const side = move.state.posture.head.u + move.right - pushOf(best) - blow.aim.u;
+  if (Math.abs(side) <= MODEL.onLine) return "on the line";
+  return side * (blow.side === "left" ? -1 : 1) > 0 ? "inside" : "outside";
+}
+
 /** Sideways push of a deflection at the target, m; positive to the receiver's right. */
 function pushOf(best: Layer | null): number {
   if (best?.by !== "deflect") return 0;
@@ -228,7 +245,7 @@ function ceilingFor(
 ) {
   const rules = header.rules[receiver.actor];
   const touching = feed.use.move.energy !== undefined || receiver.holds.left !== null || receiver.holds.right !== null;
-  const seen = knowledge(header.kind, choices, rules.has("eyes closed"), touching);
+  const seen = knowledge(header.kind, choices + feed.feints, rules.has("eyes closed"), touching);
   // Once a combination has begun its rest comes in a known rhythm.
   const known = feed.first || feed.isReturn ? seen : { ...seen, rhythm: true };
   const contact = contactTime(feed, blow, receiver.body.scale);
@@ -257,7 +274,7 @@ export function poses(world: World): Pose[] {
     y: state.y,
     lead: state.lead,
     weight: state.weight,
-    head: { ...state.posture.head },
+    head: state.posture.head,
     pinned: (["left", "right"] as const).filter((side) => heldBy(world, state.actor, "hand", side)),
   }));
 }

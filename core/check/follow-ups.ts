@@ -73,7 +73,7 @@ function classify(threat: Threat, side: Side, c: FollowUpContext): { state: Foll
   const { blow, attacker, receiver } = c;
   const zone =
     threat.target === "head" ? "head" : threat.target === "body" ? "belly" : (`thigh ${receiver.lead}` as const);
-  const z = zoneNow(receiver, receiver.posture, zone);
+  const z = zoneNow(receiver, zone);
   const target = { u: z.u + c.right, w: z.w, d: z.d + c.forward };
   const hand = threat.limb.endsWith("hand");
   const shoulders = attacker.body.halfShoulders;

@@ -89,7 +89,18 @@ function distanceFor(use: MoveUse, actor: Actor, receiver: Actor, trial: World):
   const attacker = trial[actor]!;
   const target = trial[receiver]!;
   const row: Row = { index: 0, from: 0, content: { body: { kind: "blank" }, comment: null, faults: [] } };
-  const feed: Feed = { use, row, actor, receiver, isReturn: true, beatUses: [use], before: [], gained: 0, first: true };
+  const feed: Feed = {
+    use,
+    row,
+    actor,
+    receiver,
+    isReturn: true,
+    beatUses: [use],
+    before: [],
+    gained: 0,
+    feints: 0,
+    first: true,
+  };
   const blow = launch(feed, attacker, target, 0);
   // As a return nothing is stepped: `missing` is how far the tip stays from the surface at 1 m.
   const away = Math.hypot(attacker.x - target.x, attacker.y - target.y);

@@ -7,7 +7,7 @@ import { gapFor } from "./layers.ts";
 import { displacements, moveBody } from "./move-body.ts";
 import { unsafeTarget } from "./safety.ts";
 import { draft, type FindingDraft } from "../findings/finding.ts";
-import { frameOf, heldBy, stance, type BodyState, type World } from "../body/state.ts";
+import { frameOf, heldBy, setHold, STANCE, type BodyState, type World } from "../body/state.ts";
 import { otherSide, type Side } from "../score/person.ts";
 
 /** Sends a feed on its way: the world has the feeder's step, weight and balance afterwards. */
@@ -45,7 +45,7 @@ export function launchFeed(
 
   // A blow brings the head back over the feet before it goes.
   const carried = attacker.carries;
-  attacker.posture = stance();
+  attacker.posture = STANCE;
   const stepping = feed.beatUses.filter((other) => other !== use && displacements(other).length > 0);
   if (stepping.length > 0 && !feed.isReturn) {
     const gap = Math.max(0, gapFor(use, attacker, receiver));
@@ -93,8 +93,8 @@ function takeStep(blow: Blow, attacker: BodyState, receiver: BodyState): void {
   const { dx, dy } = frameOf(attacker, receiver);
   attacker.x += dx * blow.step;
   attacker.y += dy * blow.step;
-  attacker.ownStep.x += dx * blow.step;
-  attacker.ownStep.y += dy * blow.step;
+  const { x, y } = attacker.ownStep;
+  attacker.ownStep = { x: x + dx * blow.step, y: y + dy * blow.step };
 }
 
 /** A blow that must push off a leg has no weight behind it when the weight is on the other. */
@@ -112,7 +112,7 @@ function settle(feed: Feed, attacker: BodyState, side: Side, limb: "hand" | "leg
   if (attack!.leaves) attacker.weight = legWord(attacker, attack!.leaves === "same" ? side : otherSide(side));
   if (attack!.overTurns) attacker.unrecovered = "over-turned";
   if (goesDown) attacker.unrecovered = "down";
-  if (limb === "hand") attacker.holds[side] = null;
+  if (limb === "hand") setHold(attacker, side, null);
   attacker.carries = false;
   if (attack!.tool === "stick" || attack!.tool === "blade")
     attacker.chamber = attack!.path === "arc" ? otherSide(side) : "ready";

@@ -4,7 +4,7 @@ import { limbKind, limbSide, refSide } from "./blow.ts";
 import { MODEL } from "./constants.ts";
 import { moveBody } from "./move-body.ts";
 import { draft, type FindingDraft } from "../findings/finding.ts";
-import { heldBy, restore, stance, type World } from "../body/state.ts";
+import { EMPTY_HANDS, heldBy, NO_STEP, restore, setHold, STANCE, type World } from "../body/state.ts";
 import { otherSide, type Side } from "../score/person.ts";
 import type { Actor, Row } from "../score/types.ts";
 import { isArmPart, isLegPart, partNamed, type PartName } from "../words/parts.ts";
@@ -87,7 +87,7 @@ export function applyAfter(
   for (const { use, limb, sides } of useLimbs(uses, world, actor, incoming)) {
     if (limb !== "hand") continue;
     // A hand that does something new lets go of what it held.
-    for (const side of sides) state.holds[side] = null;
+    for (const side of sides) setHold(state, side, null);
     if (use.move.contact) takeHold(use, sides[0]!, world, actor, other, blow);
     if (use.move.answer?.some((m) => m.by === "deflect")) state.carries = true;
   }
@@ -112,12 +112,12 @@ export function applySetUp(uses: readonly MoveUse[], world: World, actor: Actor,
       restore(next);
       next.x -= next.ownStep.x;
       next.y -= next.ownStep.y;
-      next.ownStep = { x: 0, y: 0 };
+      next.ownStep = NO_STEP;
     }
     if (changes === "stance") next.lead = otherSide(next.lead);
     if (changes === "hands") next.weaponSide = otherSide(next.weaponSide);
     if (opens) next.open = true;
-    if (attacks) next.posture = stance();
+    if (attacks) next.posture = STANCE;
   }
   applyAfter(
     uses.filter((use) => !use.move.attack),
@@ -134,12 +134,12 @@ function takeHold(use: MoveUse, hand: Side, world: World, actor: Actor, other: A
   const partner = world[other]!;
   const { kind, on, incoming } = use.move.contact!;
   if (kind === "clear") {
-    state.holds = { left: null, right: null };
+    state.holds = EMPTY_HANDS;
     return;
   }
   if (kind === "break") {
     for (const side of ["left", "right"] as const) {
-      if (partner.holds[side]?.of === actor) partner.holds[side] = null;
+      if (partner.holds[side]?.of === actor) setHold(partner, side, null);
     }
     return;
   }
@@ -147,5 +147,6 @@ function takeHold(use: MoveUse, hand: Side, world: World, actor: Actor, other: A
   const limb = isArmPart(part) ? "hand" : isLegPart(part) ? "leg" : "body";
   const natural = incoming && blow && !use.on?.side ? blow.side : partner.lead;
   const side = refSide(use.on ?? use.target, partner, part === "weapon" ? partner.weaponSide : natural);
-  state.holds[hand] = { of: other, limb: incoming && blow?.limb === "leg" && !use.on ? "leg" : limb, side, kind };
+  const held = incoming && blow?.limb === "leg" && !use.on ? "leg" : limb;
+  setHold(state, hand, { of: other, limb: held, side, kind });
 }

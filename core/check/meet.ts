@@ -81,6 +81,7 @@ export function checkMeeting(
         bareLimb: false,
       },
     ],
+    ends: null,
     returns: [],
     followUps: [],
     findings,

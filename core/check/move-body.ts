@@ -1,8 +1,16 @@
 /** What the body movements of one beat add up to. */
 import type { Blow } from "./types.ts";
 import { MODEL } from "./constants.ts";
-import { cloneState, distanceOf, moveFeet, type BodyPart, type BodyState } from "../body/state.ts";
-import { otherSide, type Side } from "../score/person.ts";
+import {
+  cloneState,
+  distanceOf,
+  moveFeet,
+  STANCE,
+  type BodyPart,
+  type BodyState,
+  type Posture,
+} from "../body/state.ts";
+import type { Side } from "../score/person.ts";
 import type { MoveUse, Way } from "../words/resolve.ts";
 import { BODY_PARTS, type Mechanism, type Moved } from "../words/types.ts";
 
@@ -41,20 +49,16 @@ export function moveBody(
   const size = state.body.scale * scale;
   let right = 0;
   let forward = 0;
-  let postureSet = false;
+  // A displacement of the trunk is taken from the stance, not from where the last one ended.
+  const shifted = moving.some((use) => displacements(use).some((m) => m.side ?? m.drop ?? m.back));
+  const posture = openPosture(shifted ? STANCE : state.posture);
   for (const use of moving) {
     for (const m of displacements(use)) {
       const sign = sideSign(use, m, state, blow);
-      const shifts = m.side ?? m.drop ?? m.back;
-      if (shifts && !postureSet) {
-        // A displacement of the trunk is taken from the stance, not from where the last one ended.
-        for (const part of BODY_PARTS) next.posture[part] = { u: 0, w: 0, d: 0 };
-        postureSet = true;
-      }
-      add(next, m.side, "u", sign * size);
-      add(next, m.drop, "w", -size);
-      add(next, m.back, "d", -size);
-      if (m.leg !== undefined) next.posture.legBack[attackedLeg(blow, state)] = m.leg * size;
+      add(posture, m.side, "u", sign * size);
+      add(posture, m.drop, "w", -size);
+      add(posture, m.back, "d", -size);
+      if (m.leg !== undefined) posture.legBack[attackedLeg(blow, state)] = m.leg * size;
       if (m.feet) {
         const step = feetOf(use, m.feet, sign, gap === null ? null : gap);
         right += step.right * size;
@@ -64,16 +68,34 @@ export function moveBody(
       if (m.back?.head !== undefined && m.back.head > 0) next.weight = "rear";
     }
   }
+  next.posture = posture;
   if (forward > 0) forward = Math.min(forward, Math.max(0, distanceOf(state, other) - 0.35));
   moveFeet(next, other, right, forward);
   next.carries = moving.some((use) => displacements(use).some((m) => m.side ?? m.drop)) && forward >= 0;
   return { state: next, right, forward, moved: moving };
 }
 
-function add(state: BodyState, shares: Moved | undefined, axis: "u" | "w" | "d", factor: number): void {
+type OpenShift = { u: number; w: number; d: number };
+type OpenPosture = Record<BodyPart, OpenShift> & { legBack: Record<Side, number> };
+
+/** A copy of a posture that may be written into before it is given to a state. */
+function openPosture(p: Posture): OpenPosture {
+  return {
+    head: { ...p.head },
+    chest: { ...p.chest },
+    belly: { ...p.belly },
+    hips: { ...p.hips },
+    legs: { ...p.legs },
+    legBack: { ...p.legBack },
+  };
+}
+
+function add(posture: OpenPosture, shares: Moved | undefined, axis: "u" | "w" | "d", factor: number): void {
   if (!shares) return;
-  for (const [part, amount] of Object.entries(shares) as [BodyPart, number][])
-    state.posture[part][axis] += amount * factor;
+  for (const part of BODY_PARTS) {
+    const amount = shares[part];
+    if (amount !== undefined) posture[part][axis] += amount * factor;
+  }
 }
 
 const legOn = (state: BodyState, side: Side): "lead" | "rear" => (side === state.lead ? "lead" : "rear");
@@ -131,5 +153,3 @@ export function turnSide(use: MoveUse, u: number): Side {
   if (use.way === "in" || use.way === "out") return use.way === "out" ? "right" : "left";
   return u < 0 ? "left" : "right";
 }
-
-export const oppositeOf = otherSide;

@@ -1,4 +1,5 @@
 /** Properties that hold for any score: mirroring, layers, displacement, and that nothing throws. */
+import { defaultSchool } from "../school/school.ts";
 import fc from "fast-check";
 import { check } from "./check.ts";
 import { clearance } from "./clear.ts";
@@ -11,9 +12,8 @@ import { parse } from "../score/parse.ts";
 import { linesOf } from "../score/structure.ts";
 import { OPERATOR_TABLE } from "../vary/operators.ts";
 import { resolveAlternative } from "../words/resolve.ts";
-import { shippedVocabulary } from "../words/vocabulary.ts";
 
-const school = { vocabulary: shippedVocabulary() };
+const school = defaultSchool();
 const FEEDS = [
   "jab",
   "cross",
@@ -143,6 +143,7 @@ test("more displacement in the clearing direction never lowers the margin of the
     beatUses: [use],
     before: [],
     gained: null,
+    feints: 0,
     first: true,
   };
   const blow = launch(feed, attacker, receiver, 0);

@@ -21,6 +21,8 @@ export interface Feed {
   readonly before: readonly (readonly MoveUse[])[];
   /** What a return's reach gains from the answer before it, set when it is thrown. m */
   readonly gained: number | null;
+  /** Feints shown before it in its turn: each is one more thing that may come. */
+  readonly feints: number;
   /** First feed of its line: the one whose step the distance is set for. */
   readonly first: boolean;
 }
@@ -109,6 +111,8 @@ export interface CheckedExchange extends Span {
   readonly robust: number;
   readonly ceiling: number | null;
   readonly layers: readonly Layer[];
+  /** Where it leaves the head against a straight hand blow; null for other feeds. */
+  readonly ends: "outside" | "inside" | "on the line" | null;
   /** What the answerer sends back, in order; filled while the turn is walked. */
   readonly returns: ReturnThrown[];
   readonly followUps: readonly FollowUp[];

@@ -9,11 +9,10 @@ import { MODEL } from "./constants.ts";
 import { gapFor } from "./layers.ts";
 import { moveBody } from "./move-body.ts";
 import { draft, type FindingDraft } from "../findings/finding.ts";
-import { cloneWorld, stance, type World } from "../body/state.ts";
+import { cloneWorld, NO_STEP, STANCE, type World } from "../body/state.ts";
 import type { Actor, Line, Row, Span, Turn, TurnActor } from "../score/types.ts";
 import { expandRange } from "../score/ranges.ts";
 import { resolveAlternative, type MoveUse, type ResolvedBeat, type WordFault } from "../words/resolve.ts";
-import type { Vocabulary } from "../words/vocabulary.ts";
 import { resolveContext } from "./resolve-context.ts";
 
 export interface LineResult {
@@ -25,7 +24,6 @@ export interface LineResult {
 
 interface Walk {
   readonly row: Row;
-  readonly vocabulary: Vocabulary;
   readonly setting: Setting;
   readonly exchanges: CheckedExchange[];
   readonly findings: FindingDraft[];
@@ -34,15 +32,8 @@ interface Walk {
 }
 
 /** Checks all that a line of text stands for (a range stands for several lines), from a state. */
-export function walkLine(
-  row: Row,
-  line: Line,
-  start: World,
-  setting: Setting,
-  vocabulary: Vocabulary,
-  inBlock: boolean,
-): LineResult {
-  const walk: Walk = { row, vocabulary, setting, exchanges: [], findings: [], branches: 0, end: null };
+export function walkLine(row: Row, line: Line, start: World, setting: Setting, inBlock: boolean): LineResult {
+  const walk: Walk = { row, setting, exchanges: [], findings: [], branches: 0, end: null };
   let world = start;
   for (const one of expandRange(line)) {
     walk.end = null;
@@ -61,7 +52,7 @@ function takeBackSteps(world: World): World {
   for (const state of Object.values(world)) {
     state.x -= state.ownStep.x;
     state.y -= state.ownStep.y;
-    state.ownStep = { x: 0, y: 0 };
+    state.ownStep = NO_STEP;
   }
   return world;
 }
@@ -135,7 +126,7 @@ function readBeats(
   say: boolean,
 ): ReadBeat[] {
   const context = resolveContext(world[actor]!, walk.setting.header);
-  const { beats, faults } = resolveAlternative(alternative, walk.vocabulary, context);
+  const { beats, faults } = resolveAlternative(alternative, walk.setting.school.vocabulary, context);
   if (say) for (const fault of faults) walk.findings.push(wordFinding(fault, walk.row));
   return beats.map((beat) => ({ ...beat, faulty: faults.some((f) => f.from >= beat.from && f.to <= beat.to) }));
 }
@@ -172,6 +163,7 @@ function takeTurn(
   const made: Pending[] = [];
   const actors = Object.keys(world) as Actor[];
   let before: MoveUse[][] = [];
+  let feints = 0;
   for (const beat of beats) {
     const front = waiting[0];
     const answers = beat.uses.some((use) => canAnswer(use) && !(attacks(use) && !use.move.answer && !use.intercept));
@@ -195,6 +187,7 @@ function takeTurn(
       made.push({ feed: null, text: beat.text, span: beat, actor });
       continue;
     }
+    feints += beat.uses.filter((use) => use.feint && attacks(use)).length;
     if (blows.length === 0) {
       if (made.length > 0 && !answering) before.push([...beat.uses]);
       else setUp(beat);
@@ -228,6 +221,7 @@ function takeTurn(
         beatUses: beat.uses,
         before,
         gained: null,
+        feints,
         first: opening && made.length === 0,
       };
       before = [];
@@ -250,7 +244,7 @@ function takeTurn(
     walk.exchanges[walk.exchanges.length - 1]?.returns.push({ use: feed.use, lands });
     // Weight and balance are the thrower's from now on; where the bodies stand is settled when it is answered.
     const { weight, unrecovered, holds } = trial[feed.actor]!;
-    Object.assign(world[feed.actor]!, { weight, unrecovered, holds, carries: false, posture: stance() });
+    Object.assign(world[feed.actor]!, { weight, unrecovered, holds, carries: false, posture: STANCE });
     return gained;
   }
 }
@@ -286,6 +280,7 @@ function unread(p: Pending, beat: ReadBeat | null, responder: Actor, world: Worl
     robust: 1,
     ceiling: null,
     layers: [],
+    ends: null,
     returns: [],
     followUps: [],
     findings: [],
@@ -321,6 +316,7 @@ function walkMeeting(line: Line, world: World, walk: Walk): void {
     beatUses: beat.uses,
     before: [],
     gained: null,
+    feints: 0,
     first: true,
   });
   walk.exchanges.push(

@@ -1,5 +1,6 @@
 /** All valid answers of the vocabulary to one feed, ranked for the bodies at hand. */
-import { check, type School } from "../check/check.ts";
+import { check } from "../check/check.ts";
+import type { School } from "../school/school.ts";
 import type { CheckedExchange } from "../check/types.ts";
 import { parse } from "../score/parse.ts";
 import type { Move } from "../words/types.ts";

@@ -1,5 +1,5 @@
 /** Variation operators: each makes candidates that change one thing, with the words for what changed. */
-import type { School } from "../check/check.ts";
+import type { School } from "../school/school.ts";
 import type { Checked } from "../check/types.ts";
 import { rankAnswers } from "./answers.ts";
 import { beatOf, beatText, headerRows, mapParts, plainScore, single, withBeats, withLines } from "./edit.ts";

@@ -1,13 +1,13 @@
+import { defaultSchool } from "../school/school.ts";
 import { readdirSync, readFileSync } from "node:fs";
 import { check } from "../check/check.ts";
 import { format } from "../score/format.ts";
 import { parse } from "../score/parse.ts";
-import { shippedVocabulary } from "../words/vocabulary.ts";
 import { rankAnswers } from "./answers.ts";
 import { OPERATORS, type OperatorId } from "./operator-names.ts";
 import { soundPart, vary } from "./vary.ts";
 
-const school = { vocabulary: shippedVocabulary() };
+const school = defaultSchool();
 const checkText = (text: string) => check(parse(text), school);
 const variations = (text: string, operators: readonly OperatorId[] = OPERATORS) =>
   vary(checkText(text), school, operators);

@@ -1,5 +1,6 @@
 /** Candidates of all operators, each checked; broken ones are told apart. */
-import { check, type School } from "../check/check.ts";
+import { check } from "../check/check.ts";
+import type { School } from "../school/school.ts";
 import type { Checked } from "../check/types.ts";
 import { format } from "../score/format.ts";
 import { parse } from "../score/parse.ts";

@@ -60,7 +60,23 @@ export function resolveAlternative(
   alternative: Alternative,
   vocabulary: Vocabulary,
   context: ResolveContext,
-): { beats: ResolvedBeat[]; faults: WordFault[] } {
+): Resolution {
+  const key = contextKey(context);
+  const kept = resolved.get(alternative);
+  if (kept && kept.key === key && kept.vocabulary === vocabulary) return kept.result;
+  const result = readAlternative(alternative, vocabulary, context);
+  resolved.set(alternative, { key, vocabulary, result });
+  return result;
+}
+
+interface Resolution {
+  readonly beats: readonly ResolvedBeat[];
+  readonly faults: readonly WordFault[];
+}
+/** The last reading of an alternative: while typing most rows are the same objects as before. */
+const resolved = new WeakMap<Alternative, { key: string; vocabulary: Vocabulary; result: Resolution }>();
+
+function readAlternative(alternative: Alternative, vocabulary: Vocabulary, context: ResolveContext): Resolution {
   const faults: WordFault[] = [];
   const beats: ResolvedBeat[] = [];
   for (const beat of alternative.beats) {

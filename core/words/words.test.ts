@@ -1,3 +1,4 @@
+import { defaultSchool } from "../school/school.ts";
 import { check } from "../check/check.ts";
 import { parse } from "../score/parse.ts";
 import { linesOf } from "../score/structure.ts";
@@ -150,7 +151,7 @@ describe("a school's own move", () => {
   test("is data only, and is checked like any other", () => {
     const result = readMoves("own", { moves: [own] });
     expect(result).toMatchObject({ ok: true });
-    const school = { vocabulary: makeVocabulary(result.ok ? result.moves : []) };
+    const school = { ...defaultSchool(), vocabulary: makeVocabulary(result.ok ? result.moves : []) };
     const checked = check(parse("A lead hook -> B harbour shield"), school);
     expect(checked.exchanges[0]).toMatchObject({ verdict: "valid" });
     expect(check(parse("A lead hook to body -> B harbour shield"), school).exchanges[0]).toMatchObject({

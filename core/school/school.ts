@@ -1,0 +1,89 @@
+/** What a school brings to a check: its words, what it finds grave, and what it rules by itself. */
+import { SEVERITY, type FindingDraft, type RuleId, type Severity } from "../findings/finding.ts";
+import type { Verdict } from "../check/types.ts";
+import type { NumberingSet } from "../words/numbering.ts";
+import { readMoves } from "../words/schema.ts";
+import { makeVocabulary, nameKey, shippedVocabulary, type Vocabulary } from "../words/vocabulary.ts";
+
+/** How grave a school finds a rule; `off`: it is not said at all. */
+export type RuleSetting = Severity | "off";
+
+/** A pair of moves that the school judges by itself, whatever the geometry says. */
+export interface Ruling {
+  readonly feed: string;
+  readonly answer: string;
+  readonly verdict: Exclude<Verdict, "unread">;
+  readonly reason: string;
+}
+
+export interface School {
+  readonly vocabulary: Vocabulary;
+  readonly severity: Readonly<Partial<Record<RuleId, RuleSetting>>>;
+  readonly rulings: readonly Ruling[];
+  /** Says which settings a kept result was made with. */
+  readonly key: string;
+}
+
+let shipped: School | null = null;
+/** A school with nothing of its own. */
+export const defaultSchool = (): School =>
+  (shipped ??= { vocabulary: shippedVocabulary(), severity: {}, rulings: [], key: "" });
+
+export type SchoolResult =
+  { readonly ok: true; readonly school: School } | { readonly ok: false; readonly errors: readonly string[] };
+
+const isObject = (value: unknown): value is Record<string, unknown> =>
+  typeof value === "object" && value !== null && !Array.isArray(value);
+const isRule = (rule: string): rule is RuleId => Object.hasOwn(SEVERITY, rule);
+const SETTINGS = ["error", "risk", "note", "off"];
+const VERDICTS = ["valid", "risky", "invalid"];
+
+/**
+ * Reads a school's file: `{ "moves": [...], "numbering": [...], "severity": {rule: setting}, "rulings": [...] }`.
+ * All keys may be left out; errors say which entry is wrong and how.
+ */
+export function readSchool(data: unknown): SchoolResult {
+  if (!isObject(data))
+    return { ok: false, errors: ["school: must be an object with moves, numbering, severity or rulings"] };
+  const errors: string[] = [];
+  for (const key of Object.keys(data))
+    if (!["moves", "numbering", "severity", "rulings"].includes(key))
+      errors.push(`school: “${key}” is not known; known: moves, numbering, severity, rulings`);
+  const moves = readMoves("moves", { moves: Array.isArray(data.moves) ? (data.moves as object[]) : [] });
+  if (!moves.ok) errors.push(...moves.errors);
+  const severity: Partial<Record<RuleId, RuleSetting>> = {};
+  for (const [rule, setting] of Object.entries(isObject(data.severity) ? data.severity : {})) {
+    if (!isRule(rule)) errors.push(`severity: there is no rule “${rule}”`);
+    else if (!SETTINGS.includes(String(setting)))
+      errors.push(`severity: ${rule}: “${String(setting)}” must be one of ${SETTINGS.join(", ")}`);
+    else severity[rule] = setting as RuleSetting;
+  }
+  const rulings = (Array.isArray(data.rulings) ? data.rulings : []).flatMap((entry: unknown, i) => {
+    const ruling = isObject(entry) ? entry : {};
+    const whole = ["feed", "answer", "reason"].every((k) => typeof ruling[k] === "string" && ruling[k] !== "");
+    if (whole && VERDICTS.includes(String(ruling.verdict))) return [ruling as unknown as Ruling];
+    errors.push(`rulings: number ${i + 1} needs feed, answer, reason, and a verdict of ${VERDICTS.join(", ")}`);
+    return [];
+  });
+  if (errors.length > 0 || !moves.ok) return { ok: false, errors };
+  const sets = Array.isArray(data.numbering) ? (data.numbering as NumberingSet[]) : [];
+  const own = moves.moves.length > 0 || sets.length > 0;
+  const vocabulary = own ? makeVocabulary(moves.moves, sets) : shippedVocabulary();
+  return { ok: true, school: { vocabulary, severity, rulings, key: JSON.stringify([severity, rulings]) } };
+}
+
+/** Findings as the school grades them. Safety of live edges cannot be turned off. */
+export function graded(findings: readonly FindingDraft[], school: School): FindingDraft[] {
+  return findings.flatMap((finding) => {
+    const setting = finding.rule === "training-tool" ? undefined : school.severity[finding.rule];
+    if (setting === undefined) return [finding];
+    return setting === "off" ? [] : [{ ...finding, severity: setting }];
+  });
+}
+
+/** The school's ruling on a feed and an answer by any of their names, or null. */
+export function rulingFor(school: School, feed: readonly string[], answers: readonly string[]): Ruling | null {
+  const one = new Set(feed.map(nameKey));
+  const two = new Set(answers.map(nameKey));
+  return school.rulings.find((r) => one.has(nameKey(r.feed)) && two.has(nameKey(r.answer))) ?? null;
+}
