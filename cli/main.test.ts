@@ -45,3 +45,34 @@ test.each([
   expect(stderr).toMatch(words);
   expect(stderr).not.toMatch(/at .*\.mjs/);
 });
+
+test("answers ranks what works, for the people in a file's header", () => {
+  const { status, stdout } = run(["answers", "A lead hook", "--json"]);
+  expect(status).toBe(0);
+  const { feed, answers } = JSON.parse(stdout);
+  expect(feed).toBe("A lead hook");
+  expect(answers.map((a: { answer: string }) => a.answer)).toEqual(expect.arrayContaining(["cover", "weave"]));
+  expect(answers[0]).toMatchObject({ verdict: "valid" });
+  expect(run(["answers", "A overhead", "demo/drills/roof-and-step.vics"]).stdout).toMatch(/roof block/);
+  expect(run(["answers", "A jabb"]).stderr).toMatch(/Nearest: jab/);
+});
+
+test("refute says how far a drill holds, and exits 1 with the line that lands", () => {
+  expect(run(["refute", join(dir, "good.vics")])).toMatchObject({
+    status: 0,
+    stdout: expect.stringMatching(/holds 3 plies/),
+  });
+  const fast = run(["refute", "--json", "-"], "tempo: 130%\n\nA jab -> B slip in\n");
+  expect(fast.status).toBe(1);
+  expect(JSON.parse(fast.stdout)).toMatchObject({ kind: "refuted", plies: 1 });
+});
+
+test("a school's settings come from a file, and a wrong file is explained", () => {
+  writeFileSync(join(dir, "school.json"), JSON.stringify({ severity: { "inside-line": "error" } }));
+  expect(run(["check", "--school", join(dir, "school.json"), "-"], "A jab -> B slip in").status).toBe(1);
+  writeFileSync(join(dir, "wrong.json"), JSON.stringify({ moves: [{ id: "x", names: {} }] }));
+  const wrong = run(["check", "--school", join(dir, "wrong.json"), "-"], "A jab -> B slip in");
+  expect(wrong.status).toBe(2);
+  expect(wrong.stderr).toMatch(/moves: x: /);
+  expect(run(["refute", "--plies", "many", "-"], "A jab -> B slip").stderr).toMatch(/--plies needs a whole number/);
+});

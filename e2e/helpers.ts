@@ -7,6 +7,7 @@ export const DRILL = (n: number): string => `/drills/5b3c7c1e-0d52-4a4e-9b10-7d6
 export const COVER_AND_RETURN = 2;
 export const SINGLE_ANSWERS = 0;
 export const FOUR_COUNT = 7;
+export const PADS_BY_NAME = 6;
 
 /** No serious violations of WCAG 2.2 A and AA on the page as it stands. */
 export async function expectAccessible(page: Page): Promise<void> {

@@ -8,6 +8,7 @@ import {
   expectNoSideScroll,
   focusEditor,
   FOUR_COUNT,
+  PADS_BY_NAME,
   pasteOverAll,
   SINGLE_ANSWERS,
 } from "./helpers.ts";
@@ -181,4 +182,20 @@ test("completion offers moves while typing", async ({ page }) => {
   await typeAtEnd(page, "\n");
   await page.keyboard.type("A jab -> B sli");
   await expect(page.locator(".cm-tooltip-autocomplete")).toContainText("slip");
+});
+
+test("other answers and the search for a line that lands, at the desk", async ({ page }) => {
+  await page.goto(DRILL(PADS_BY_NAME));
+  await page.getByRole("button", { name: /A jab, answered by B slap parry/ }).click();
+  await page.getByRole("button", { name: "Other answers" }).click();
+  const answers = page.getByRole("list", { name: "Answers that work" }).getByRole("listitem");
+  await expect(answers).toHaveCount(6);
+  await expectAccessible(page);
+  await answers.filter({ hasText: "catch" }).first().getByRole("button").focus();
+  await page.keyboard.press("Enter");
+  await expect.poll(() => editorText(page)).toMatch(/one: A jab -> B (?:cross )?catch, jab/);
+  await page.keyboard.press("Control+z");
+  await expect.poll(() => editorText(page)).toContain("one: A jab -> B slap parry, jab");
+  await page.getByRole("button", { name: "Try to break it" }).click();
+  await expect(page.getByText(/It holds|lands:/)).toBeVisible({ timeout: 20_000 });
 });

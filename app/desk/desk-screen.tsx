@@ -224,6 +224,7 @@ export function DeskScreen({ drill, text: saved }: { drill: DeskDrill; text: str
           {view && (
             <Findings
               view={view}
+              text={text}
               cursor={cursor}
               onPick={(from, to) => editor.current?.select(from, to)}
               onRepair={apply}

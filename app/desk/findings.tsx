@@ -4,12 +4,14 @@ import Button from "@mui/material/Button";
 import { styled } from "@mui/material/styles";
 import type { Finding } from "#core/findings/finding.ts";
 import type { ExchangeView, ScoreView } from "#core/formats/desk-view.ts";
+import { Answers, Refute } from "./answers-panel.tsx";
 import { PartnerMark, VerdictRing } from "../ui/marks.tsx";
 
 const SEVERITY_RING = { error: "invalid", risk: "risky", note: "valid" } as const;
 
 interface FindingsProps {
   readonly view: ScoreView;
+  readonly text: string;
   readonly cursor: number | null;
   readonly onPick: (from: number, to: number) => void;
   readonly onRepair: (edits: readonly { from: number; to: number; insert: string }[]) => void;
@@ -25,14 +27,18 @@ const PlaceButton = styled("button")(({ theme }) => ({
   color: theme.vars?.palette.text.primary,
 }));
 
-export function Findings({ view, cursor, onPick, onRepair }: FindingsProps) {
+export function Findings({ view, text, cursor, onPick, onRepair }: FindingsProps) {
   const here = cursor === null ? undefined : view.exchanges.find((e) => e.from <= cursor && cursor <= e.to + 1);
   const order = { error: 0, risk: 1, note: 2 } as const;
   const sorted = [...view.findings].sort((a, b) => order[a.severity] - order[b.severity] || a.from - b.from);
   return (
     <>
       {here && <Here exchange={here} />}
-      <Box component="h2" sx={{ typography: "h2", mt: here ? 3 : 0, mb: 1 }}>
+      {here?.answerSpan && !here.meets && (
+        <Answers key={`${here.feeder}${here.feed}`} exchange={here} text={text} onRepair={onRepair} />
+      )}
+      <Refute text={text} onRepair={onRepair} />
+      <Box component="h2" sx={{ typography: "h2", mt: 3, mb: 1 }}>
         {sorted.length === 0 ? "Nothing to mend" : `${sorted.length} ${sorted.length === 1 ? "finding" : "findings"}`}
       </Box>
       {sorted.length === 0 && (
@@ -133,6 +139,12 @@ function Here({ exchange: e }: { exchange: ExchangeView }) {
           <>
             <dt>In time up to</dt>
             <dd>{Math.round(e.ceiling * 100)} % of full speed</dd>
+          </>
+        )}
+        {e.ends && (
+          <>
+            <dt>Ends</dt>
+            <dd>{e.ends === "outside" ? "outside the arm, the dead side" : e.ends}</dd>
           </>
         )}
         {e.robust < 1 && (

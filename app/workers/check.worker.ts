@@ -4,8 +4,11 @@ import { check } from "#core/check/check.ts";
 import { scoreView } from "#core/formats/desk-view.ts";
 import { format } from "#core/score/format.ts";
 import { ScoreReader } from "#core/score/parse.ts";
+import { rankAnswers } from "#core/vary/answers.ts";
+import { headerRows } from "#core/vary/edit.ts";
+import { refute } from "#core/vary/refute.ts";
 import { vary, type Variation } from "#core/vary/vary.ts";
-import type { Answer, Ask, MoveName, VariationView, Work, WorkKind } from "./protocol.ts";
+import type { Answer, AnswerView, Ask, MoveName, VariationView, Work, WorkKind } from "./protocol.ts";
 
 const reader = new ScoreReader();
 const school = defaultSchool();
@@ -46,6 +49,10 @@ function run(ask: Ask): Work[WorkKind]["answer"] {
       return scoreView(check(reader.read(ask.payload.text), school));
     case "names":
       return names();
+    case "answers":
+      return answers(ask.payload.text, ask.payload.feed);
+    case "refute":
+      return refute(check(reader.read(ask.payload.text), school), school);
     case "format":
       return format(reader.read(ask.payload.text));
     case "vary": {
@@ -63,6 +70,17 @@ const variationView = (v: Variation): VariationView => ({
   changed: v.changed,
   view: scoreView(v.checked),
 });
+
+function answers(text: string, feed: string): AnswerView[] {
+  return rankAnswers(headerRows(reader.read(text)), feed, school).map(({ text: answer, move, exchange }) => ({
+    text: answer,
+    group: move.group,
+    verdict: exchange.verdict === "risky" ? "risky" : "valid",
+    marginCm: Math.round((exchange.margin ?? 0) * 1000) / 10,
+    ceiling: exchange.ceiling,
+    open: exchange.followUps.filter((f) => f.state === "open").map((f) => f.move),
+  }));
+}
 
 function names(): MoveName[] {
   const list: MoveName[] = [];

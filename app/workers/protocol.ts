@@ -1,5 +1,6 @@
 /** Messages between screens and the check worker. A newer `docVersion` makes older answers worthless. */
 import type { ScoreView } from "#core/formats/desk-view.ts";
+import type { Refutation } from "#core/vary/refute.ts";
 import type { OperatorId } from "#core/vary/operator-names.ts";
 
 export interface MoveName {
@@ -16,6 +17,15 @@ export interface VariationView {
   readonly view: ScoreView;
 }
 
+export interface AnswerView {
+  readonly text: string;
+  readonly group: string;
+  readonly verdict: "valid" | "risky";
+  readonly marginCm: number;
+  readonly ceiling: number | null;
+  readonly open: readonly string[];
+}
+
 export interface Work {
   check: { ask: { text: string }; answer: ScoreView };
   names: { ask: Record<string, never>; answer: readonly MoveName[] };
@@ -23,6 +33,8 @@ export interface Work {
     ask: { text: string };
     answer: { good: readonly VariationView[]; broken: readonly VariationView[]; partial: boolean };
   };
+  answers: { ask: { text: string; feed: string }; answer: readonly AnswerView[] };
+  refute: { ask: { text: string }; answer: Refutation };
   format: { ask: { text: string }; answer: string };
 }
 export type WorkKind = keyof Work;

@@ -83,6 +83,16 @@ export function startState(actor: Actor, body: Body, x: number, y: number): Body
   };
 }
 
+/**
+ * The posture in which the next feed finds a body: who ducked has come up again and the hips and legs
+ * are back under him, while a head that slipped or leaned is still where it went.
+ */
+export function risen(posture: Posture): Posture {
+  if (posture === STANCE) return STANCE;
+  const { head, chest } = posture;
+  return { ...STANCE, head: { ...head, w: 0 }, chest: { ...chest, w: 0 } };
+}
+
 /** A state of its own: what lies inside it is never changed in place. */
 export const cloneState = (state: BodyState): BodyState => ({ ...state });
 

@@ -101,6 +101,11 @@ describe("state", () => {
     expect(run("A jab, jab -> B slip out, slip out").exchanges.map((e) => e.verdict)).toEqual(["valid", "invalid"]);
     expect(run("A jab, jab -> B slip out, slip in + jab").exchanges.map((e) => e.verdict)).toEqual(["valid", "valid"]);
   });
+  test("who ducked comes up again before the next feed; who leaned cannot lean again", () => {
+    expect(run("A lead hook, lead hook -> B weave, weave").exchanges.map((e) => e.verdict)).toEqual(["valid", "valid"]);
+    expect(run("A jab, jab -> B duck, duck").exchanges.map((e) => e.verdict)).toEqual(["valid", "valid"]);
+    expect(run("A jab, jab -> B lean back, lean back").exchanges.map((e) => e.verdict)).toEqual(["valid", "invalid"]);
+  });
   test("over-turning needs a recovery", () => {
     expect(rules("A back kick, cross -> B step off, catch")).toContain("not-recovered");
     expect(rules("A back kick, recover, cross -> B step off, catch")).not.toContain("not-recovered");
@@ -195,4 +200,42 @@ test("follow-ups: outside the arm the other hand has to cross over, inside it is
   expect(cross("A jab -> B slip in").state).toBe("open");
   expect(cross("A jab -> B slip out").state).not.toBe("open");
   expect(cross("A jab -> B slip in").threat).toBeGreaterThan(cross("A jab -> B slip out").threat);
+});
+
+describe("ambiguous cues", () => {
+  const choice = (one: string, two: string, tempo = "70%") =>
+    rules(`tempo: ${tempo}\n\nchoose A:\n  one: ${one}\n  two: ${two}\nend`);
+  test("two feeds of one hand that differ in height only look alike for too long", () => {
+    expect(choice("A jab -> B slip out", "A jab to body -> B step back")).toContain("ambiguous-cue");
+  });
+  test("other hands, other paths or the same answer are no riddle", () => {
+    expect(choice("A jab -> B slip out", "A cross -> B catch")).not.toContain("ambiguous-cue");
+    expect(choice("A jab -> B slip out", "A lead hook -> B weave")).not.toContain("ambiguous-cue");
+    expect(choice("A jab -> B step back", "A jab to body -> B step back")).not.toContain("ambiguous-cue");
+  });
+  test("slowly there is time to see it", () => {
+    expect(choice("A jab -> B parry", "A jab to body -> B low parry", "20%")).not.toContain("ambiguous-cue");
+  });
+});
+
+test("a feint is one more thing that may come: less time is left", () => {
+  const ceiling = (text: string) => first(text).ceiling!;
+  expect(ceiling("A ~lead hook, cross -> B slip out")).toBeLessThan(ceiling("A cross -> B slip out"));
+});
+
+test("where the head ends against a straight hand blow", () => {
+  expect(first("A jab -> B slip out").ends).toBe("outside");
+  expect(first("A jab -> B slip in").ends).toBe("inside");
+  expect(first("A jab -> B catch").ends).toBe("on the line");
+  expect(first("A jab -> B slap parry").ends).toBe("outside");
+  expect(first("A lead hook -> B weave").ends).toBeNull();
+});
+
+test("the same rows read again give the same results, moved to where they stand", () => {
+  const one = check(parse("A jab -> B slip in\nA cross -> B catch"));
+  const two = check(parse("# a remark\n\nA jab -> B slip in\nA cross -> B catch"));
+  expect(two.exchanges.map((e) => [e.row.index, e.verdict])).toEqual(
+    one.exchanges.map((e) => [e.row.index + 2, e.verdict]),
+  );
+  expect(two.findings.map((f) => [f.line, f.rule])).toEqual(one.findings.map((f) => [f.line + 2, f.rule]));
 });

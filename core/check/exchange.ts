@@ -14,7 +14,7 @@ import type { Header } from "../score/header.ts";
 import { graded, rulingFor, type School } from "../school/school.ts";
 import type { Side } from "../score/person.ts";
 import type { Actor } from "../score/types.ts";
-import { heldBy, type BodyState, type World } from "../body/state.ts";
+import { heldBy, risen, type BodyState, type World } from "../body/state.ts";
 import type { MoveUse, ResolvedBeat } from "../words/resolve.ts";
 
 /** What the checker knows beside the two bodies. */
@@ -37,6 +37,7 @@ export function checkExchange(feed: Feed, beat: ResolvedBeat | null, world: Worl
   const findings: FindingDraft[] = [];
   const uses = beat?.uses ?? [];
 
+  if (receiver.unrecovered !== "down") receiver.posture = risen(receiver.posture);
   const before = poses(world);
   const { blow, findings: feedFindings } = launchFeed(feed, world, setting.rangeWritten);
   findings.push(...feedFindings);
@@ -83,7 +84,8 @@ export function checkExchange(feed: Feed, beat: ResolvedBeat | null, world: Worl
     if (!blow && answered.best?.detail.kind === "yields") answered.move.state.yielded += MODEL.yieldUse;
   }
   const said = graded(findings, setting.school);
-  const ruling = rulingFor(setting.school, namesOf(feed.use), uses.flatMap(namesOf));
+  const { school } = setting;
+  const ruling = school.rulings.length > 0 ? rulingFor(school, namesOf(feed.use), uses.flatMap(namesOf)) : null;
   if (ruling)
     said.push(draft(feed.row, beat ?? feed.use, "ruling", { verdict: ruling.verdict, reason: ruling.reason }));
   return {
@@ -98,6 +100,7 @@ export function checkExchange(feed: Feed, beat: ResolvedBeat | null, world: Worl
     feeder: feed.actor,
     answer: uses.filter((use) => !use.move.attack || use.move.answer),
     responder: feed.receiver,
+    answerSpan: beat && { from: beat.from, to: beat.to },
     verdict: ruling?.verdict ?? verdictOf(said, answered),
     margin: answered.best?.margin ?? null,
     robust,
@@ -268,13 +271,18 @@ const percent = (share: number): number => Math.round(share * 100);
 
 /** The bodies as a drawing needs them. */
 export function poses(world: World): Pose[] {
-  return Object.values(world).map((state) => ({
-    actor: state.actor,
-    x: state.x,
-    y: state.y,
-    lead: state.lead,
-    weight: state.weight,
-    head: state.posture.head,
-    pinned: (["left", "right"] as const).filter((side) => heldBy(world, state.actor, "hand", side)),
-  }));
+  const all: Pose[] = [];
+  for (const state of [world.A, world.B, world.C]) if (state) all.push(poseOf(state, world));
+  return all;
+}
+
+const NOTHING_HELD: readonly Side[] = [];
+
+function poseOf(state: BodyState, world: World): Pose {
+  const { actor, x, y, lead, weight, posture } = state;
+  const left = heldBy(world, actor, "hand", "left");
+  const right = heldBy(world, actor, "hand", "right");
+  const pinned =
+    left || right ? (["left", "right"] as const).filter((side) => (side === "left" ? left : right)) : NOTHING_HELD;
+  return { actor, x, y, lead, weight, head: posture.head, pinned };
 }

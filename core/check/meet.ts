@@ -67,6 +67,7 @@ export function checkMeeting(
     feeder: one.actor,
     answer: [two.use],
     responder: two.actor,
+    answerSpan: { from: two.use.from, to: two.use.to },
     verdict: findings.some((f) => f.severity === "error") ? "invalid" : "valid",
     margin: Math.min(margin, 0.15),
     robust: 1,

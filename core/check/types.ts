@@ -106,6 +106,8 @@ export interface CheckedExchange extends Span {
   readonly feeder: Actor;
   readonly answer: readonly MoveUse[];
   readonly responder: Actor;
+  /** Where the answering beat stands in the row; null where nobody answers. */
+  readonly answerSpan: Span | null;
   readonly verdict: Verdict;
   readonly margin: number | null;
   readonly robust: number;

@@ -114,21 +114,17 @@ function otherOf(actor: Actor, actors: readonly Actor[], last: Actor | null): Ac
   return actors.find((a) => a !== actor) ?? (actor === "A" ? "B" : "A");
 }
 
-interface ReadBeat extends ResolvedBeat {
-  readonly faulty: boolean;
-}
-
 function readBeats(
   alternative: Turn["alternatives"][number],
   actor: Actor,
   world: World,
   walk: Walk,
   say: boolean,
-): ReadBeat[] {
+): readonly ResolvedBeat[] {
   const context = resolveContext(world[actor]!, walk.setting.header);
   const { beats, faults } = resolveAlternative(alternative, walk.setting.school.vocabulary, context);
   if (say) for (const fault of faults) walk.findings.push(wordFinding(fault, walk.row));
-  return beats.map((beat) => ({ ...beat, faulty: faults.some((f) => f.from >= beat.from && f.to <= beat.to) }));
+  return beats;
 }
 
 function wordFinding(fault: WordFault, row: Row): FindingDraft {
@@ -152,7 +148,7 @@ const attacks = (use: MoveUse): boolean =>
 function takeTurn(
   actor: Actor,
   last: Actor | null,
-  beats: readonly ReadBeat[],
+  beats: readonly ResolvedBeat[],
   pending: readonly Pending[],
   world: World,
   walk: Walk,
@@ -202,14 +198,14 @@ function takeTurn(
   }
   return made;
 
-  function setUp(beat: ReadBeat) {
+  function setUp(beat: ResolvedBeat) {
     const receiver = otherOf(actor, actors, last);
     walk.findings.push(...limbFindings(beat.uses, walk.row, world, actor, null));
     for (const use of beat.uses) walk.findings.push(...brokenRules(use, walk.row, world[actor]!, walk.setting.header));
     applySetUp(beat.uses, world, actor, receiver);
   }
 
-  function pushReturns(beat: ReadBeat, blows: readonly MoveUse[]) {
+  function pushReturns(beat: ResolvedBeat, blows: readonly MoveUse[]) {
     for (const use of blows) {
       const receiver = use.at && use.at !== actor ? use.at : otherOf(actor, actors, last);
       const feed: Feed = {
@@ -261,7 +257,7 @@ function unanswered(p: Pending, world: World, walk: Walk): void {
   walk.exchanges.push(checkExchange(p.feed!, null, world, walk.setting));
 }
 
-function unread(p: Pending, beat: ReadBeat | null, responder: Actor, world: World, walk: Walk): CheckedExchange {
+function unread(p: Pending, beat: ResolvedBeat | null, responder: Actor, world: World, walk: Walk): CheckedExchange {
   const now = poses(world);
   return {
     from: p.span.from,
@@ -275,6 +271,7 @@ function unread(p: Pending, beat: ReadBeat | null, responder: Actor, world: Worl
     feeder: p.actor,
     answer: beat?.uses ?? [],
     responder,
+    answerSpan: beat && { from: beat.from, to: beat.to },
     verdict: "unread",
     margin: null,
     robust: 1,
@@ -307,7 +304,7 @@ function walkMeeting(line: Line, world: World, walk: Walk): void {
     walk.exchanges.push(unread(now, null, two, world, walk));
     return;
   }
-  const feed = (use: MoveUse, actor: Actor, receiver: Actor, beat: ReadBeat): Feed => ({
+  const feed = (use: MoveUse, actor: Actor, receiver: Actor, beat: ResolvedBeat): Feed => ({
     use,
     row: walk.row,
     actor,

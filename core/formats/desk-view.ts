@@ -14,6 +14,8 @@ export interface ExchangeView {
   readonly feeder: "A" | "B" | "C";
   readonly answer: string;
   readonly responder: "A" | "B" | "C";
+  readonly answerSpan: { readonly from: number; readonly to: number } | null;
+  readonly ends: CheckedExchange["ends"];
   readonly verdict: Verdict;
   readonly marginCm: number | null;
   readonly ceiling: number | null;
@@ -67,6 +69,8 @@ function exchangeView(e: CheckedExchange, index: number): ExchangeView {
     feeder: e.feeder,
     answer: e.answer.map((use) => use.text).join(" + "),
     responder: e.responder,
+    answerSpan: e.answerSpan && { from: base + e.answerSpan.from, to: base + e.answerSpan.to },
+    ends: e.ends,
     verdict: e.verdict,
     marginCm: e.margin === null ? null : cm(e.margin),
     ceiling: e.ceiling,

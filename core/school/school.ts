@@ -69,11 +69,20 @@ export function readSchool(data: unknown): SchoolResult {
   const sets = Array.isArray(data.numbering) ? (data.numbering as NumberingSet[]) : [];
   const own = moves.moves.length > 0 || sets.length > 0;
   const vocabulary = own ? makeVocabulary(moves.moves, sets) : shippedVocabulary();
-  return { ok: true, school: { vocabulary, severity, rulings, key: JSON.stringify([severity, rulings]) } };
+  return {
+    ok: true,
+    school: {
+      vocabulary,
+      severity,
+      rulings,
+      key: rulings.length + Object.keys(severity).length === 0 ? "" : JSON.stringify([severity, rulings]),
+    },
+  };
 }
 
 /** Findings as the school grades them. Safety of live edges cannot be turned off. */
 export function graded(findings: readonly FindingDraft[], school: School): FindingDraft[] {
+  if (school.key === "") return findings as FindingDraft[];
   return findings.flatMap((finding) => {
     const setting = finding.rule === "training-tool" ? undefined : school.severity[finding.rule];
     if (setting === undefined) return [finding];

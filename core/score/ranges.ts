@@ -19,7 +19,18 @@ export function rangeOf(line: Line): { first: number; last: number } | null {
 }
 
 /** The lines that a line with a range stands for; the line itself where it has none. */
-export function expandRange(line: Line): Line[] {
+export function expandRange(line: Line): readonly Line[] {
+  const known = expanded.get(line);
+  if (known) return known;
+  const lines = expand(line);
+  expanded.set(line, lines);
+  return lines;
+}
+
+/** Lines are read again and again while a drill is typed; what they stand for does not change. */
+const expanded = new WeakMap<Line, readonly Line[]>();
+
+function expand(line: Line): readonly Line[] {
   const range = rangeOf(line);
   if (!range) return [line];
   const lines: Line[] = [];

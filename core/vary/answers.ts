@@ -41,25 +41,31 @@ export function rankAnswers(context: readonly string[], feed: string, school: Sc
     const checked = check(parse([...context, `${feed} -> ${responder} ${text}`].join("\n")), school);
     const exchange = checked.exchanges[0];
     if (!exchange || (exchange.verdict !== "valid" && exchange.verdict !== "risky")) continue;
-    found.push({ text, move, exchange, worth: worthOf(exchange) - strange(move, checked.header.kind) });
+    found.push({ text, move, exchange, worth: worthOf(exchange) - strange(move, exchange, checked.header.kind) });
   }
   return found.sort((a, b) => b.worth - a.worth || a.text.localeCompare(b.text)).slice(0, limit);
 }
 
 const CONTACT_GROUPS = new Set(["contact", "yielding"]);
+const WEAPON_GROUPS = new Set(["weapon arm", "weapon defence"]);
 
 /** Answers from another family of drill are possible but not what a class would train here. */
-function strange(move: Move, kind: string): number {
-  return CONTACT_GROUPS.has(move.group) === (kind === "sensitivity") ? 0 : 0.4;
+function strange(move: Move, { blow }: CheckedExchange, kind: string): number {
+  const family = CONTACT_GROUPS.has(move.group) === (kind === "sensitivity");
+  const tool = !WEAPON_GROUPS.has(move.group) || blow?.weapon !== null;
+  return (family ? 0 : 0.4) + (tool ? 0 : 0.4);
 }
+
+/** More clearance than this is no better, m. */
+const ENOUGH = 0.05;
 
 /** Less movement is better than more; a sound margin, time to spare and little left open count. */
 function worthOf(exchange: CheckedExchange): number {
-  const margin = Math.min(1, (exchange.margin ?? 0) / 0.1);
+  const margin = Math.min(1, (exchange.margin ?? 0) / ENOUGH);
   const time = Math.min(1, (exchange.ceiling ?? 0) / 1.2);
   const open = exchange.followUps.reduce((sum, next) => sum + next.threat, 0);
   const displaced = exchange.layers.find((layer) => layer.by === "displace");
-  const moved = displaced ? (displaced.use.move.group === "footwork" ? 0.2 : 0.1) : 0;
+  const moved = displaced ? (displaced.use.move.group === "footwork" ? 0.15 : 0.04) : 0;
   const risky = exchange.verdict === "risky" ? 0.3 : 0;
-  return Math.max(0, 0.4 * margin + 0.35 * time + 0.25 * (1 - Math.min(1, open / 3)) - moved - risky);
+  return Math.max(0, 0.4 * margin + 0.35 * time + 0.25 * (1 - Math.min(1, open / 2)) - moved - risky);
 }

@@ -46,6 +46,8 @@ export interface WordFault extends Span {
 export interface ResolvedBeat extends Span {
   /** As typed. */
   readonly text: string;
+  /** True where a part of it could not be read. */
+  readonly faulty: boolean;
   readonly uses: readonly MoveUse[];
 }
 
@@ -79,18 +81,15 @@ const resolved = new WeakMap<Alternative, { key: string; vocabulary: Vocabulary;
 function readAlternative(alternative: Alternative, vocabulary: Vocabulary, context: ResolveContext): Resolution {
   const faults: WordFault[] = [];
   const beats: ResolvedBeat[] = [];
+  const add = (beat: Beat, text: string, parts: readonly Part[]) => {
+    const before = faults.length;
+    const uses = parts.map((part) => resolvePart(part, vocabulary, context, faults)).filter(isUse);
+    beats.push({ ...spanOf(beat), text, uses, faulty: faults.length > before });
+  };
   for (const beat of alternative.beats) {
     const row = numberRow(beat, vocabulary, context);
-    if (row) {
-      for (const text of row) {
-        const part = spreadOver(text, beat);
-        beats.push({ ...spanOf(beat), text, uses: [resolvePart(part, vocabulary, context, faults)].filter(isUse) });
-      }
-      continue;
-    }
-    const uses = beat.parts.map((part) => resolvePart(part, vocabulary, context, faults)).filter(isUse);
-    const text = beat.parts.map((part) => part.words.map((w) => w.text).join(" ")).join(" + ");
-    beats.push({ ...spanOf(beat), text, uses });
+    if (row) for (const text of row) add(beat, text, [spreadOver(text, beat)]);
+    else add(beat, beat.parts.map((part) => part.words.map((w) => w.text).join(" ")).join(" + "), beat.parts);
   }
   return { beats, faults };
 }
@@ -145,8 +144,16 @@ const readings = new WeakMap<Vocabulary, Map<string, Reading>>();
 /** Most readings kept for a vocabulary; a text that is all different words must not fill the memory. */
 const MAX_READINGS = 5000;
 
-const contextKey = (c: ResolveContext): string =>
-  `${c.holds}|${c.twoSticks}|${c.kind}|${c.tradition}|${c.hand}|${c.lead}|${c.numbering}|`;
+const keys = new WeakMap<ResolveContext, string>();
+
+function contextKey(c: ResolveContext): string {
+  let key = keys.get(c);
+  if (key === undefined) {
+    key = `${c.holds}|${c.twoSticks}|${c.kind}|${c.tradition}|${c.hand}|${c.lead}|${c.numbering}|`;
+    keys.set(c, key);
+  }
+  return key;
+}
 
 function resolvePart(part: Part, vocabulary: Vocabulary, context: ResolveContext, faults: WordFault[]): MoveUse | null {
   let key = contextKey(context);

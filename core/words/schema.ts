@@ -135,7 +135,7 @@ const move = object({
     .test(
       "english",
       "${path} needs at least one English name",
-      (names) => ((names as Record<string, string[] | undefined>).english?.length ?? 0) > 0,
+      (names) => ((names as Record<string, string[] | undefined> | undefined)?.english?.length ?? 0) > 0,
     ),
   group: notEmpty,
   roles: array(string().oneOf(ROLES).required()).min(1).required(),
