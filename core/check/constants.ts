@@ -17,6 +17,8 @@ export const MODEL = {
   /** Fixed distances of two people of 1.75 m. */
   clinch: 0.5,
   trap: 0.75,
+  /** No two bodies come nearer than this, centre to centre. */
+  nearest: 0.35,
   /** `out` lies this far beyond the longest tool. */
   beyond: 0.3,
   /** "On the line": nearer than this to the arm's line is neither inside nor outside. */

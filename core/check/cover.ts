@@ -163,10 +163,16 @@ function beforeThrust(blow: Blow, [ax, ay, bx, by]: Line, radius: number, depth:
   return radius + 0.2 * blow.radius - pointSegmentDistance(at.u, at.w, ax, ay, bx, by);
 }
 
-/** A hand put onto a straight line by sight, inside the region it can reach. */
+/** A palm turned down meets a rising blow this far below its target, m. Common practice, no source. */
+const BELOW = 0.1;
+
+/** A hand put onto a straight or rising line by sight, inside the region it can reach. */
 function placed(box: BoxData, side: Side, radius: number, depth: number, c: CoverContext): number {
-  if (c.blow.from) return -0.1;
-  const at = lineAt(c.blow, depth + c.move.forward);
+  const { from, aim } = c.blow;
+  // A rising blow is met by the palm just below its target; other arcs come from where no hand waits.
+  const rising = from !== null && Math.abs(from.u) <= 0.2 && from.w < 0;
+  if (from && !rising) return -0.1;
+  const at = rising ? { u: aim.u, w: aim.w - BELOW } : lineAt(c.blow, depth + c.move.forward);
   return insideBox(box, side, at, c, radius);
 }
 

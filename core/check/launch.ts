@@ -87,14 +87,15 @@ function pushOff(state: BodyState, side: Side, carried: boolean): number {
   return ((carried ? MODEL.carry : 0) + push) * state.body.scale;
 }
 
-/** The feeder's own step: it stands until the line ends or he recovers. */
+/** The feeder's own step, and the drive of a shot: they stand until the line ends or he recovers. */
 function takeStep(blow: Blow, attacker: BodyState, receiver: BodyState): void {
-  if (blow.step <= 0) return;
+  const way = blow.step + (blow.missing > 0 ? 0 : Math.min(blow.drive, Math.max(0, blow.origin.d - MODEL.nearest)));
+  if (way <= 0) return;
   const { dx, dy } = frameOf(attacker, receiver);
-  attacker.x += dx * blow.step;
-  attacker.y += dy * blow.step;
+  attacker.x += dx * way;
+  attacker.y += dy * way;
   const { x, y } = attacker.ownStep;
-  attacker.ownStep = { x: x + dx * blow.step, y: y + dy * blow.step };
+  attacker.ownStep = { x: x + dx * way, y: y + dy * way };
 }
 
 /** A blow that must push off a leg has no weight behind it when the weight is on the other. */

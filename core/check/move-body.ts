@@ -69,7 +69,7 @@ export function moveBody(
     }
   }
   next.posture = posture;
-  if (forward > 0) forward = Math.min(forward, Math.max(0, distanceOf(state, other) - 0.35));
+  if (forward > 0) forward = Math.min(forward, Math.max(0, distanceOf(state, other) - MODEL.nearest));
   moveFeet(next, other, right, forward);
   next.carries = moving.some((use) => displacements(use).some((m) => m.side ?? m.drop)) && forward >= 0;
   return { state: next, right, forward, moved: moving };

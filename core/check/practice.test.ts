@@ -42,6 +42,7 @@ const MORE: readonly [name: string, headers: string, score: string, verdict: str
   ["low parry for a straight to the body", "", "A cross to body -> B low parry", "valid"],
   ["an uppercut comes between the arms", "", "A lead uppercut -> B cover", "invalid", "line-open"],
   ["parrying across with the far hand ends inside", "", "A jab -> B parry lead", "risky", "inside-line"],
+  ["a palm turned down catches an uppercut", "", "A rear uppercut -> B catch", "valid"],
   ["a frame is the second line against a shot", "", "A double leg -> B frame", "valid"],
   ["a post without a level change", "", "A double leg -> B post", "invalid", "line-open"],
   ["a stop-hit with the longer straight blow", "", "A lead hook -> B cross intercept", "valid"],

@@ -42,7 +42,7 @@ export function movementTime(layers: readonly Layer[]): number {
 /** Both work at tempo t while reaction stays: ceiling t = (contact - movement) / reaction, capped. */
 export function ceilingOf(contact: number, movement: number, reaction: number): number {
   const left = contact - movement;
-  if (left <= 0) return 0;
+  if (left < 0 || (left === 0 && reaction > 0)) return 0;
   if (reaction === 0) return MODEL.ceilingCap;
   return Math.min(MODEL.ceilingCap, left / reaction);
 }
