@@ -146,7 +146,7 @@ function words(found: Refutation): string {
     case "holds":
       return `It holds: nothing the feeder does ${found.plies} actions deep lands.`;
     case "refuted":
-      return `From row ${found.row}: ${found.line}. The ${found.lands} lands: ${found.reason}.${found.repair ? ` ${found.repair} as the first answer mends it.` : ""}`;
+      return `From row ${found.row}: ${found.line}. The ${found.lands} lands: ${found.reason}.${found.repair ? ` Mend it with ${found.repair} as the first answer.` : ""}`;
     case "stopped":
       return `It holds ${found.plies} actions deep, as far as was looked.`;
     case "nothing":

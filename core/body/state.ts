@@ -89,8 +89,14 @@ export function startState(actor: Actor, body: Body, x: number, y: number): Body
  */
 export function risen(posture: Posture): Posture {
   if (posture === STANCE) return STANCE;
-  const { head, chest } = posture;
-  return { ...STANCE, head: { ...head, w: 0 }, chest: { ...chest, w: 0 } };
+  const { head, chest, belly, hips } = posture;
+  return {
+    ...STANCE,
+    head: { ...head, w: 0 },
+    chest: { ...chest, w: 0 },
+    belly: { u: belly.u, w: 0, d: 0 },
+    hips: { u: hips.u, w: 0, d: 0 },
+  };
 }
 
 /** A state of its own: what lies inside it is never changed in place. */

@@ -95,8 +95,10 @@ export function interpose(m: Interpose, c: CoverContext): Layer {
 }
 
 /** Shift of the covering limb with the moved body: it follows the chest, half of it, and the feet. */
-function bodyShift(c: CoverContext, ownWay: boolean) {
+function bodyShift(c: CoverContext, ownWay: boolean, limb: CoverLimb | null) {
   const { posture } = c.move.state;
+  // A shin goes with the feet; the trunk may be elsewhere.
+  if (limb === "shin") return { u: c.move.right + posture.legs.u, w: 0 };
   // A roll's own tuck is part of where its segment is written; other movements carry it along.
   const k = ownWay ? 0 : 1;
   return { u: c.move.right + k * posture.chest.u, w: k * posture.chest.w };
@@ -108,7 +110,7 @@ function standing(m: Interpose, side: Side, radius: number, c: CoverContext): nu
   const sign = side === "left" ? -1 : 1;
   const segments = byHeight(m.segments!, use.height) as readonly SegmentData[];
   const ownWay = use.move.answer!.some((x) => x.by === "displace");
-  const shift = bodyShift(c, ownWay);
+  const shift = bodyShift(c, ownWay, m.limb);
   let best = -Infinity;
   for (const [u1, w1, u2, w2] of segments) {
     const s = stretched(
@@ -185,7 +187,7 @@ function insideBox(
   slack: number,
 ): number {
   const H = c.move.state.body.height;
-  const shift = bodyShift(c, false);
+  const shift = bodyShift(c, false, null);
   const u = ((at.u - shift.u) * (side === "left" ? -1 : 1)) / H;
   const w = (at.w - shift.w) / H;
   const inside = Math.min(u - u1, u2 - u, w - w1, w2 - w) * H + c.stretch;

@@ -25,7 +25,7 @@ const THREATS: readonly Threat[] = [
   { move: "cross", limb: "rear hand", path: "thrust", extension: 0.97, turn: 35, target: "head", time: 300 },
   { move: "rear hook", limb: "rear hand", path: "arc", extension: 0.62, turn: 40, target: "head", time: 300 },
   { move: "push kick", limb: "lead leg", path: "thrust", extension: 0.52, turn: 0, target: "body", time: 380 },
-  { move: "round kick", limb: "rear leg", path: "arc", extension: 0.49, turn: 0, target: "leg", time: 400 },
+  { move: "round kick to leg", limb: "rear leg", path: "arc", extension: 0.49, turn: 0, target: "leg", time: 400 },
 ];
 
 /** The longest step a follow-up takes by itself, m for 1.75 m. */
