@@ -138,7 +138,15 @@ function Here({ exchange: e }: { exchange: ExchangeView }) {
         {e.ceiling !== null && (
           <>
             <dt>In time up to</dt>
-            <dd>{Math.round(e.ceiling * 100)} % of full speed</dd>
+            <dd>
+              {Math.round(e.ceiling * 100)} % of full speed
+              {e.times && (
+                <Box component="span" sx={{ display: "block", color: "text.secondary", fontSize: "0.9rem" }}>
+                  feed {Math.round(e.times.contact)} ms, answer {Math.round(e.times.movement)} ms, noticing{" "}
+                  {Math.round(e.times.reaction)} ms
+                </Box>
+              )}
+            </dd>
           </>
         )}
         {e.ends && (

@@ -19,6 +19,7 @@ export function byHeight<T>(value: ByHeight<T>, height: Height | null): T {
 /** The side of the limb that does a move. `incoming` is the side that a feed comes from. */
 export function limbSide(use: MoveUse, state: BodyState, incoming: Side | null): Side {
   const { limb, sides } = use.move;
+  if (use.hand) return use.hand;
   const named =
     use.side && sides === "limb"
       ? use.side === "lead" || use.side === "rear"

@@ -135,6 +135,15 @@ describe("loops", () => {
     expect(run("loop x4:\nA jab -> B step back").closure?.differences.join()).toMatch(/cm more after each pass/);
     expect(run("loop x4:\nA jab -> B slap parry").closure?.closes).toBe(true);
   });
+  test("a line of a choice may follow any other of it, and is checked from where that one ends", () => {
+    const pinned = "loop x6:\nchoose A:\none: A jab -> B slap parry\ntwo: A cross -> B pin on lead hand\nend\nend";
+    // From the frame and after “one” all is well; after “two” the jab comes with a hand that is held.
+    expect(run("A jab -> B slap parry\nA cross -> B pin on lead hand").findings.map((f) => f.rule)).not.toContain(
+      "limb-pinned",
+    );
+    expect(rules(pinned)).toContain("limb-pinned");
+    expect(rules(pinned.replace("pin on lead hand", "slap parry"))).not.toContain("limb-pinned");
+  });
   test("a change of hands in both of two passes of a swap is compared role for role", () => {
     expect(run("loop swap x4:\nA jab -> B slap parry, jab -> A slap parry").closure?.closes).toBe(true);
   });
@@ -238,4 +247,17 @@ test("the same rows read again give the same results, moved to where they stand"
     one.exchanges.map((e) => [e.row.index + 2, e.verdict]),
   );
   expect(two.findings.map((f) => [f.line, f.rule])).toEqual(one.findings.map((f) => [f.line + 2, f.rule]));
+});
+
+test("two sticks: one blocks while the other strikes", () => {
+  const two = "A: holds two sticks 66 cm\nB: holds two sticks 66 cm\n\n";
+  expect(rules(`${two}A R forehand high -> B L block left high + R forehand high`)).not.toContain("limb-busy");
+  expect(rules(`${two}A R forehand high -> B R block left high + R forehand high`)).toContain("limb-busy");
+  expect(first(`${two}A L forehand high -> B R block right high`).verdict).toBe("valid");
+});
+
+test("a ceiling says what it rests on", () => {
+  // Jab 250 ms with its step of 200 ms, slip 180 ms, simple reaction 190 ms: (450 - 180) / 190 = 1.42.
+  expect(first("A jab -> B slip out")).toMatchObject({ times: { contact: 450, movement: 180, reaction: 190 } });
+  expect(first("A jab -> B slip out").ceiling).toBeCloseTo(1.42, 2);
 });

@@ -25,6 +25,8 @@ interface Pass {
   readonly exchanges: CheckedExchange[];
   readonly findings: FindingDraft[];
   closure: Closure | null;
+  /** States in which the lines of choices end, inside loops and carries. */
+  branchEnds: World[];
 }
 
 /** Measures of the people at hand; they come before what the header says. */
@@ -44,6 +46,7 @@ export function check(score: Score, school: School = defaultSchool(), bodies: Bo
     exchanges: [],
     findings: [],
     closure: null,
+    branchEnds: [],
   };
   for (const { row, fault } of score.faults)
     pass.findings.push(draft(row, fault, "syntax", { code: fault.code, found: fault.found }));
@@ -149,6 +152,7 @@ function walkBlock(block: ScoreBlock, pass: Pass, place: Place, carried: World |
       for (const item of block.items) {
         const end = walkItems([item], pass, { ...place, choices }, carried && cloneWorld(carried));
         first ??= end;
+        if (end && item.kind === "line") pass.branchEnds.push(end);
       }
       if (choices > 1) pass.findings.push(...ambiguousCues(firstOfEachLine(pass.exchanges.slice(from)), pass.header));
       return carried && (first ?? carried);
@@ -165,9 +169,11 @@ const firstOfEachLine = (exchanges: readonly CheckedExchange[]): CheckedExchange
 function walkLoop(block: ScoreBlock, pass: Pass, place: Place, carried: World | null): World | null {
   if (block.head.type !== "loop") return carried;
   const { swap, times } = block.head;
+  pass.branchEnds = [];
   const first = walkItems(block.items, pass, { ...place, passNumber: 1 }, carried ?? cloneWorld(pass.frame))!;
+  otherStarts(block, pass, place, first);
   // The second pass is for its end state; its exchanges would only repeat the first.
-  const silent: Pass = { ...pass, exchanges: [], findings: [] };
+  const silent: Pass = { ...pass, exchanges: [], findings: [], branchEnds: [] };
   const start = swap ? swapRoles(first) : first;
   const second = walkItems(block.items, silent, { ...place, passNumber: 2 }, cloneWorld(start))!;
   const open = times > 1 ? differences(first, swap ? swapRoles(second) : second, false) : [];
@@ -176,6 +182,25 @@ function walkLoop(block: ScoreBlock, pass: Pass, place: Place, carried: World | 
   if (open.length > 0 && block.row.content.body.kind === "block")
     pass.findings.push(draft(block.row, block.row.content.body.span, "loop-open", { what: open.join("; ") }));
   return carried && second;
+}
+
+/** Most different states from which the lines of a choice are tried again. */
+const MAX_STARTS = 8;
+
+/**
+ * A line of a choice may follow any other line of it: each is checked from each state that another
+ * leaves. Only what goes wrong is kept; the exchanges are those of the first pass.
+ */
+function otherStarts(block: ScoreBlock, pass: Pass, place: Place, first: World): void {
+  const starts: World[] = [first];
+  for (const end of pass.branchEnds)
+    if (starts.length < MAX_STARTS && starts.every((start) => differences(start, end, false).length > 0))
+      starts.push(end);
+  for (const start of starts.slice(1)) {
+    const again: Pass = { ...pass, exchanges: [], findings: [], branchEnds: [] };
+    walkItems(block.items, again, { ...place, passNumber: 1 }, cloneWorld(start));
+    pass.findings.push(...again.findings, ...again.exchanges.flatMap((e) => e.findings));
+  }
 }
 
 /** A stands where B stood and the reverse. */

@@ -105,6 +105,7 @@ export function checkExchange(feed: Feed, beat: ResolvedBeat | null, world: Worl
     margin: answered.best?.margin ?? null,
     robust,
     ceiling: ceiling?.value ?? null,
+    times: ceiling?.times ?? null,
     layers: answered.layers,
     ends: beat ? endSide(blow, answered) : null,
     returns: [],
@@ -256,7 +257,7 @@ function ceilingFor(
   const movement = Math.min(...working.map((layer) => movementTime([layer])));
   const reaction = reactionTime(known);
   const limits = `the ${feed.use.text} takes ${Math.round(contact)} ms, the answer ${movement} ms, and ${known.choices > 1 ? `telling which of ${choices} it is` : `noticing it`} ${Math.round(reaction)} ms`;
-  return { value: ceilingOf(contact, movement, reaction), limits };
+  return { value: ceilingOf(contact, movement, reaction), limits, times: { contact, movement, reaction } };
 }
 
 /** The hands that push an attack away stand no guard while they do; covering ones still do. */

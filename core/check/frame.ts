@@ -70,6 +70,7 @@ function solveFor(id: string, actor: Actor, receiver: Actor, trial: World, vocab
     from: 0,
     to: 0,
     side: null,
+    hand: null,
     height: null,
     way: null,
     degrees: null,

@@ -72,6 +72,7 @@ export function checkMeeting(
     margin: Math.min(margin, 0.15),
     robust: 1,
     ceiling: null,
+    times: null,
     layers: [
       {
         use: two.use,

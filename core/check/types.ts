@@ -71,6 +71,13 @@ export interface Layer {
   readonly bareLimb: boolean;
 }
 
+export interface Times {
+  /** First sign to contact, own step included. */
+  readonly contact: number;
+  readonly movement: number;
+  readonly reaction: number;
+}
+
 export interface ReturnThrown {
   readonly use: MoveUse;
   readonly lands: boolean;
@@ -112,6 +119,8 @@ export interface CheckedExchange extends Span {
   readonly margin: number | null;
   readonly robust: number;
   readonly ceiling: number | null;
+  /** What the ceiling rests on, ms at full speed. */
+  readonly times: Times | null;
   readonly layers: readonly Layer[];
   /** Where it leaves the head against a straight hand blow; null for other feeds. */
   readonly ends: "outside" | "inside" | "on the line" | null;

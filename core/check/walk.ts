@@ -276,6 +276,7 @@ function unread(p: Pending, beat: ResolvedBeat | null, responder: Actor, world: 
     margin: null,
     robust: 1,
     ceiling: null,
+    times: null,
     layers: [],
     ends: null,
     returns: [],

@@ -1,5 +1,5 @@
 /** A checked score as screens and workers pass it on: plain values, places in the whole text. */
-import type { Checked, CheckedExchange, FollowUp, Pose, Verdict } from "../check/types.ts";
+import type { Checked, CheckedExchange, FollowUp, Pose, Times, Verdict } from "../check/types.ts";
 import type { Finding } from "../findings/finding.ts";
 import type { Load } from "../check/load.ts";
 
@@ -19,6 +19,7 @@ export interface ExchangeView {
   readonly verdict: Verdict;
   readonly marginCm: number | null;
   readonly ceiling: number | null;
+  readonly times: Times | null;
   readonly robust: number;
   readonly layers: readonly {
     readonly move: string;
@@ -74,6 +75,7 @@ function exchangeView(e: CheckedExchange, index: number): ExchangeView {
     verdict: e.verdict,
     marginCm: e.margin === null ? null : cm(e.margin),
     ceiling: e.ceiling,
+    times: e.times,
     robust: e.robust,
     layers: e.layers.map((l) => ({ move: l.use.text, by: l.by, marginCm: cm(l.margin), works: l.fails === null })),
     followUps: e.followUps,

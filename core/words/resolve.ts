@@ -20,6 +20,8 @@ export interface MoveUse extends Span {
   readonly move: Move;
   readonly text: string;
   readonly side: SideWord | null;
+  /** `L` or `R`: the hand that does it, whatever side words mean for the move. */
+  readonly hand: Side | null;
   readonly height: Height | null;
   readonly way: Way | null;
   readonly degrees: number | null;
@@ -196,6 +198,7 @@ function readPart(part: Part, vocabulary: Vocabulary, context: ResolveContext, f
     move,
     text: part.words.map((w) => w.text).join(" "),
     side: null,
+    hand: null,
     height: null,
     way: null,
     degrees: null,
@@ -209,7 +212,8 @@ function readPart(part: Part, vocabulary: Vocabulary, context: ResolveContext, f
   };
   let number: number | null = null;
   for (const word of found.rest) {
-    if (word in SIDES) use.side = SIDES[word]!;
+    if (word === "l" || word === "r") use.hand = word === "l" ? "left" : "right";
+    else if (word in SIDES) use.side = SIDES[word]!;
     else if (word in WAYS) use.way = WAYS[word]!;
     else if (word in HEIGHT_WORDS) use.height = HEIGHT_WORDS[word]!;
     else if (word === "intercept") use.intercept = true;
