@@ -258,6 +258,7 @@ test("two sticks: one blocks while the other strikes", () => {
 
 test("a ceiling says what it rests on", () => {
   // Jab 250 ms with its step of 200 ms, slip 180 ms, simple reaction 190 ms: (450 - 180) / 190 = 1.42.
-  expect(first("A jab -> B slip out")).toMatchObject({ times: { contact: 450, movement: 180, reaction: 190 } });
+  const { contact, movement, reaction } = first("A jab -> B slip out").times!;
+  expect([Math.round(contact), movement, reaction]).toEqual([450, 180, 190]);
   expect(first("A jab -> B slip out").ceiling).toBeCloseTo(1.42, 2);
 });

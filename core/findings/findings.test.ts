@@ -1,0 +1,147 @@
+import { message } from "./catalogue.ts";
+import { draft, finish, SEVERITY, type Params, type RuleId } from "./finding.ts";
+import { check } from "../check/check.ts";
+import { parse } from "../score/parse.ts";
+
+/** Parameters that any message may ask for. */
+const PARAMS: Params = {
+  actor: "A",
+  limb: "left hand",
+  by: "B",
+  move: "jab",
+  feed: "cross",
+  answer: "slip out",
+  first: "cover",
+  second: "cross",
+  cm: 5,
+  percent: 80,
+  tempo: 60,
+  ceiling: 40,
+  limits: "the jab takes 450 ms",
+  one: "jab",
+  two: "jab low",
+  next: "cross",
+  gap: 0.5,
+  need: 0.65,
+  why: "w",
+  what: "edge",
+  rule: "no steps",
+  angle: "180",
+  verdict: "valid",
+  reason: "because",
+  gear: "gloves",
+  part: "throat",
+  instead: "chest",
+  heavy: 90,
+  light: 50,
+  contact: "full",
+  typed: "jabb",
+  nearest: "jab",
+  needs: "stick",
+  side: "lead",
+  height: "low",
+  heights: "high",
+  set: "twelve angles",
+  number: "13",
+  most: "12",
+  found: "x",
+  word: "purple",
+  key: "colour",
+  value: "blue",
+  known: "a, b",
+  zone: "head",
+  fix: "",
+  whyText: "Because.",
+  state: "down",
+};
+
+test("every rule has a severity and words that stand on their own", () => {
+  for (const rule of Object.keys(SEVERITY) as RuleId[]) {
+    const text = message(rule, { ...PARAMS, code: "x" });
+    expect(text.length).toBeGreaterThan(8);
+    expect(text).not.toMatch(/undefined|NaN|\{|\}/);
+    expect(text.charAt(0)).toBe(text.charAt(0).toUpperCase());
+  }
+});
+
+test("severities are those of the notation's table", () => {
+  const of = (severity: string) =>
+    Object.entries(SEVERITY)
+      .filter(([, s]) => s === severity)
+      .map(([rule]) => rule)
+      .sort();
+  expect(of("risk")).toEqual([
+    "ambiguous-cue",
+    "blade-arm",
+    "gear-missing",
+    "inside-line",
+    "late",
+    "minor",
+    "off-balance",
+    "tight",
+    "unsafe-target",
+    "weight-gap",
+  ]);
+  expect(of("note")).toEqual(["follow-up", "header", "no-step", "reload", "ruling"]);
+});
+
+test("places count from the whole text, rows and columns from one", () => {
+  const row = parse("title: x\n\nA jab -> B slip").rows[2]!;
+  const finding = finish(
+    draft(row, { from: 2, to: 5 }, "reload", { move: "jab" }, [
+      { label: "x", edits: [{ from: 2, to: 5, insert: "cross" }] },
+    ]),
+  );
+  expect(finding).toMatchObject({ from: 12, to: 15, line: 3, column: 3, severity: "note" });
+  expect(finding.repairs[0]!.edits[0]).toEqual({ from: 12, to: 15, insert: "cross" });
+});
+
+/** A text, the rule it breaks, and words its message must hold: what happens, and what would mend it. */
+const SAID: readonly [string, RuleId, RegExp][] = [
+  ["A jabb -> B slip out", "unknown-move", /“jabb”.*Nearest: jab/],
+  ["A lead cross -> B slip out", "bad-move", /contradicts itself.*Take “lead” out/],
+  ["A forehand high -> B step back", "bad-move", /needs stick in the hand.*holds stick 71 cm/],
+  ["range: 2.4 m\n\nA jab -> B slip out", "out-of-reach", /cannot land from here.*Start nearer/],
+  ["A jab -> B step back, cross", "out-of-reach", /falls \d+ cm short.*step in \+ cross/],
+  ["range: clinch\n\nA back kick to body -> B cover", "too-close", /no room.*0\.65 m/],
+  ["A lead hook -> B slip out", "line-open", /\d+ cm in the way.*go under it/],
+  ["A lead hook to body -> B cover", "line-open", /misses the line by \d+ cm/],
+  ["A lead hook -> B slap parry", "line-open", /along its own way.*Try cover/],
+  ["A double leg -> B cover", "line-open", /Try sprawl/],
+  [
+    "A: holds training knife 28 cm\n\nA slash forehand high -> B outer block",
+    "wrong-material",
+    /meet the edge.*Step in/,
+  ],
+  ["A jab -> B parry rear + cross", "limb-busy", /right hand cannot do both.*comma/],
+  [
+    "A: holds stick\nB: holds stick\n\nA R forehand high -> B block left high + forehand high",
+    "limb-busy",
+    /One weapon cannot do both/,
+  ],
+  ["A jab -> B pin on lead hand -> A jab -> B catch", "limb-pinned", /held by B.*cleared first/],
+  ["A double leg -> B sprawl, cross", "not-recovered", /write `recover`/],
+  ["A jab, cross -> B slip out", "no-answer", /Nobody answers the cross/],
+  ["A jab -> B cross", "no-answer", /only by an attack.*intercept/],
+  [
+    "A: holds stick\nB: holds stick\n\nA R forehand high <> B R backhand high",
+    "no-meet",
+    /10 and the other from 2 on the clock/,
+  ],
+  ["rules B: no steps\n\nA jab -> B step back", "rule-broken", /step back breaks “no steps”/i],
+  ["kind: sensitivity\n\nA push to centre -> B brace", "resisting", /goes against.*180°/],
+  ["A jab -> B slip in", "inside-line", /cross is open.*Go outside/],
+  ["tempo: 150%\n\nA jab -> B step off", "late", /In time up to \d+ %/],
+  ["A lead hook, lead hook -> B weave, weave", "reload", /no weight behind it/],
+  ["loop x3:\nA jab -> B step back\nend", "loop-open", /does not close.*cm more/],
+  ["A: holds knife 28 cm\n\nA slash forehand high -> B step back", "training-tool", /training knife/],
+  ["A jab to eyes -> B catch", "unsafe-target", /Train it on the brow pad/],
+  ["one: A jab -> B slip", "header", /kept as a note/],
+  ["tempo: quick\n\nA jab -> B slip out", "header", /percentage.*50%/],
+];
+for (const [text, rule, words] of SAID) {
+  test(`${rule}: ${text.split("\n").pop()}`, () => {
+    const found = check(parse(text)).findings.find((f) => f.rule === rule);
+    expect(found?.message).toMatch(words);
+  });
+}
