@@ -29,5 +29,6 @@ export function materialFault(limb: CoverLimb, double: boolean, blow: Blow, dept
   if (fromTip > blow.weapon.length) return null;
   if (blow.tool === "blade") return fault("edge");
   if (blow.from && fromTip < blow.weapon.length / 2) return fault("fast end");
+  if (!blow.from && limb === "hand") return fault("point");
   return null;
 }

@@ -94,9 +94,11 @@ const CATALOGUE: Record<RuleId, Say> = {
             "The {limb} would meet the fast end of the stick. Step in onto the forearm, block with a stick, or step out.{fix}",
             p,
           )
-        : p.what === "blade"
-          ? fill("A short knife does not block a blade: pass it, or leave its reach.{fix}", p)
-          : fill("The {limb} cannot stop this weapon.{fix}", p),
+        : p.what === "point"
+          ? fill("The hand would stop the point. Turn it aside, or step off.{fix}", p)
+          : p.what === "blade"
+            ? fill("A short knife does not block a blade: pass it, or leave its reach.{fix}", p)
+            : fill("The {limb} cannot stop this weapon.{fix}", p),
   "limb-busy": (p) =>
     p.code === "weapon"
       ? fill(
