@@ -368,7 +368,9 @@ function strikeText(angle: Angle, { hand, holds }: ResolveContext): string {
 
 function blockText(angle: Angle, { holds }: ResolveContext): string {
   if (holds !== "stick") return "step off";
-  if (angle.line === "thrust" || angle.line === "upward") return "parry stick";
+  if (angle.line === "thrust") return "parry stick";
+  // A rising stick comes where no upright one stands: off its line.
+  if (angle.line === "upward") return "step off";
   if (angle.line === "overhead") return "roof block";
   return `block ${angle.side} ${angle.height}`;
 }
