@@ -1,6 +1,8 @@
 /** Figures of speed, with the machine's own baseline beside them so that ratios can be compared. */
 import { check } from "#core/check/check.ts";
+import { defaultSchool } from "#core/school/school.ts";
 import { parse, ScoreReader } from "#core/score/parse.ts";
+import { refute } from "#core/vary/refute.ts";
 
 /** Best time of several rounds, ms. */
 function best(rounds: number, run: () => void): number {
@@ -97,4 +99,25 @@ typing.read(rows(200));
 say(
   "key stroke to findings, 200 exchanges",
   best(20, () => void check(typing.read(rows(200).replace("slip out", `slip out @${n++}`)))),
+);
+
+// The feeder who wants to break a drill of twelve exchanges, three actions deep.
+const twelve = Array.from(
+  { length: 12 },
+  (_, i) =>
+    `A ${FEEDS[i % 4]} -> B ${["slip out", "parry", "cover", "weave"][i % 4]}${i < 4 ? "" : `, ${RETURNS[i % 3]}`}`,
+).join("\n");
+const base12 = check(parse(twelve));
+let positions = 0;
+const searched = best(5, () => {
+  const found = refute(base12, defaultSchool());
+  positions = "nodes" in found ? found.nodes : 0;
+});
+say("refute 12 exchanges to 3 plies", searched, `${positions} positions`);
+
+// An answer book of 100 feeds against 100 answers, each checked by itself.
+const some = FEEDS.flatMap((feed) => ANSWERS.map((answer) => `A ${feed} -> B ${answer}`));
+say(
+  "100 pairs of feed and answer, each a text of its own",
+  best(20, () => some.forEach((line) => void check(parse(line)))),
 );
