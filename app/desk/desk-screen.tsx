@@ -33,7 +33,7 @@ export function DeskScreen({ drill, text: saved }: { drill: DeskDrill; text: str
   const [restored, setRestored] = useState(false);
   const editor = useRef<EditorHandle>(null);
   const docVersion = useRef(0);
-  const base = useRef({ text: saved, version: drill.version });
+  const [base, setBase] = useState({ text: saved, version: drill.version });
   const fetcher = useFetcher<typeof action>();
   const sent = useRef("");
 
@@ -65,25 +65,24 @@ export function DeskScreen({ drill, text: saved }: { drill: DeskDrill; text: str
     [drill.id, check],
   );
 
-  const dirty = text !== base.current.text;
+  const dirty = text !== base.text;
   const save = useCallback(
-    (version = base.current.version, what = text) => {
+    (version = base.version, what = text) => {
       sent.current = what;
       void fetcher.submit(
         { intent: "save", revisionId: crypto.randomUUID(), version: String(version), text: what },
         { method: "post" },
       );
     },
-    [fetcher, text],
+    [fetcher, text, base.version],
   );
 
   const result = fetcher.data;
   useEffect(() => {
     if (result?.kind === "saved") {
-      base.current = { text: sent.current, version: result.version };
+      setBase({ text: sent.current, version: result.version });
       if (sent.current === text) dropDraft(drill.id);
       setRestored(false);
-      setText((now) => now);
     }
     // Only a new answer of the server changes what is saved.
     // eslint-disable-next-line react-hooks/exhaustive-deps
@@ -101,7 +100,7 @@ export function DeskScreen({ drill, text: saved }: { drill: DeskDrill; text: str
       ? "Saving…"
       : dirty
         ? "Not saved yet; kept on this device"
-        : `Saved, revision ${base.current.version}`;
+        : `Saved, revision ${base.version}`;
   const tidy = () => void ask("format", { text }).then((next) => editor.current?.replaceAll(next));
   const title = view?.title ?? drill.title;
 
