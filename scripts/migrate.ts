@@ -1,13 +1,18 @@
 /** Brings the database at DATABASE_URL to the newest schema. */
 import { runner } from "node-pg-migrate";
 
-const databaseUrl = process.env.DATABASE_URL;
-if (!databaseUrl) throw new Error("DATABASE_URL is not set");
-await runner({
-  databaseUrl,
-  dir: "db/migrations",
-  direction: "up",
-  migrationsTable: "migrations",
-  log: () => undefined,
-  checkOrder: true,
-});
+async function migrate(): Promise<void> {
+  const databaseUrl = process.env.DATABASE_URL;
+  if (!databaseUrl) throw new Error("DATABASE_URL is not set");
+  const log = () => undefined;
+  await runner({ databaseUrl, dir: "db/migrations", direction: "up", migrationsTable: "migrations", log });
+}
+
+try {
+  await migrate();
+} catch (error) {
+  // One line says enough: which server, and what it answered.
+  const { message, code } = error as Error & { code?: string };
+  console.error(`migrate: ${message || code || "the database does not answer"}`);
+  process.exitCode = 1;
+}
