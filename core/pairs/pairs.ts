@@ -102,9 +102,6 @@ export function pairUp(
   return best!;
 }
 
-/** Most people for whom every choice of the third is tried exactly; the loop is n times an O(n^3) matching. */
-export const MAX_CLASS = 80;
-
 function matched(
   people: readonly Person[],
   met: ReadonlyMap<string, number>,

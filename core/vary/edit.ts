@@ -1,6 +1,6 @@
 /** Small edits of a score as text: rows kept, lines changed, header rows replaced. */
 import { headText, lineText } from "../score/format.ts";
-import type { Alternative, Beat, Line, Part, Row, Score, ScoreItem, ScoreLine, Turn } from "../score/types.ts";
+import type { Alternative, Beat, Line, Part, Score, ScoreItem, ScoreLine, Turn } from "../score/types.ts";
 
 /** Text of words as a part of a line; places count nothing here, the text is parsed anew. */
 export const partOf = (text: string): Part => ({
@@ -84,5 +84,3 @@ export const plainScore = (
   lines: readonly Line[],
   header: Readonly<Record<string, string | null>>,
 ): string => `${[...headerRows(score, header), "", ...lines.map(lineText)].join("\n")}\n`;
-
-export const sameRow = (a: Row, b: Row): boolean => a.index === b.index;

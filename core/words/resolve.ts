@@ -1,7 +1,7 @@
 /** Words of a score to moves: what a part means for the one who does it. */
 import { ACTORS, type Actor, type Alternative, type Beat, type Part, type Span } from "../score/types.ts";
 import type { Side } from "../score/person.ts";
-import { PARTS, partNamed, type PartName } from "./parts.ts";
+import { partNamed, type PartName } from "./parts.ts";
 import { chooseHomonym, canHold, nameKey, nearestNames, type LookupContext, type Vocabulary } from "./vocabulary.ts";
 import type { Angle } from "./numbering.ts";
 import type { Height, Move } from "./types.ts";
@@ -380,9 +380,4 @@ function counterText(angle: Angle, { hand }: ResolveContext): string {
   if (angle.line === "thrust") return "thrust mid";
   const side = angle.side ?? (hand === "right" ? "left" : "right");
   return `${stroke(side === "left" ? "right" : "left", hand)} high`;
-}
-
-/** Side of the body that a part stands for when none is named; null for parts on the centre line. */
-export function sidedPart(ref: PartRef): boolean {
-  return PARTS[ref.part].sided;
 }
