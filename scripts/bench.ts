@@ -1,5 +1,12 @@
 /** Figures of speed, with the machine's own baseline beside them so that ratios can be compared. */
 import { check } from "#core/check/check.ts";
+import { checkExchange, type Setting } from "#core/check/exchange.ts";
+import { frameFor } from "#core/check/frame.ts";
+import { resolveContext } from "#core/check/resolve-context.ts";
+import type { Feed } from "#core/check/types.ts";
+import { cloneWorld } from "#core/body/state.ts";
+import { readHeader } from "#core/score/header.ts";
+import { resolveAlternative } from "#core/words/resolve.ts";
 import { defaultSchool } from "#core/school/school.ts";
 import { parse, ScoreReader } from "#core/score/parse.ts";
 import { refute } from "#core/vary/refute.ts";
@@ -75,6 +82,11 @@ say(
   "parse 2,000 rows after one key stroke",
   best(10, () => void reader.read(big.replace("jab ->", `jab @${++n} ->`))),
 );
+say(
+  "1,000 exchange checks with follow-ups",
+  thousandExchanges(),
+  `= ${Math.round(1e6 / thousandExchanges())} a second; no lines, messages or loads round them`,
+);
 // Read anew each time, so that no line is known from the round before.
 const many = Array.from({ length: 300 }, () => parse(rows(200)));
 let round = 0;
@@ -121,3 +133,46 @@ say(
   "100 pairs of feed and answer, each a text of its own",
   best(20, () => some.forEach((line) => void check(parse(line)))),
 );
+
+/** Time of 1,000 feeds with their answers, each from the drill's frame: the innermost unit of work. */
+function thousandExchanges(): number {
+  const school = defaultSchool();
+  const text = parse(FEEDS.flatMap((feed) => ANSWERS.map((answer) => `A ${feed} -> B ${answer}`)).join("\n"));
+  const { header } = readHeader(text);
+  const { world } = frameFor(text, header, school.vocabulary);
+  const setting: Setting = {
+    header,
+    school,
+    choices: 1,
+    label: null,
+    section: null,
+    pass: null,
+    rangeWritten: false,
+  };
+  const beatOf = (item: (typeof text.items)[number], turn: number, actor: "A" | "B") => {
+    if (item.kind !== "line") throw new Error("the benchmark writes lines only");
+    const alternative = item.line.turns[turn]!.alternatives[0]!;
+    return resolveAlternative(alternative, school.vocabulary, resolveContext(world[actor]!, header)).beats[0]!;
+  };
+  const pairs = text.items.map((item) => {
+    const fed = beatOf(item, 0, "A");
+    const feed: Feed = {
+      use: fed.uses[0]!,
+      row: text.rows[0]!,
+      actor: "A",
+      receiver: "B",
+      isReturn: false,
+      beatUses: fed.uses,
+      before: [],
+      gained: null,
+      feints: 0,
+      hidden: 0,
+      first: true,
+    };
+    return { feed, beat: beatOf(item, 1, "B") };
+  });
+  return best(300, () => {
+    for (let i = 0; i < 10; i++)
+      for (const { feed, beat } of pairs) checkExchange(feed, beat, cloneWorld(world), setting);
+  });
+}

@@ -1,4 +1,5 @@
 /** What two or three bodies carry from beat to beat. Lengths in metres. */
+import { norm } from "./geometry.ts";
 import { otherSide, type Side } from "../score/person.ts";
 import type { Actor } from "../score/types.ts";
 import type { BODY_PARTS } from "../words/types.ts";
@@ -127,7 +128,7 @@ export function restore(state: BodyState): void {
   state.chamber = "ready";
 }
 
-export const distanceOf = (a: BodyState, b: BodyState): number => Math.hypot(a.x - b.x, a.y - b.y);
+export const distanceOf = (a: BodyState, b: BodyState): number => norm(a.x - b.x, a.y - b.y);
 
 /** Unit vectors of `receiver`'s frame on the floor: d towards `other`, u to his right. */
 export function frameOf(receiver: BodyState, other: BodyState) {

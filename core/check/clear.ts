@@ -1,6 +1,6 @@
 /** Displacement: is every zone of the moved body out of the way of the attack? */
 import type { Blow } from "./types.ts";
-import { pointEllipseDistance, pointSegmentDistance, segmentEllipseDistance } from "../body/geometry.ts";
+import { norm, pointEllipseDistance, pointSegmentDistance, segmentEllipseDistance } from "../body/geometry.ts";
 import { newZone, zoneInto, type BodyState } from "../body/state.ts";
 import { HIT_ZONES, type HitZone } from "../body/body.ts";
 
@@ -49,7 +49,7 @@ function besideBy(blow: Blow, u: number, w: number, hu: number, hw: number, enou
   const around = hu > hw ? hu : hw;
   if (!from) {
     const wide = blow.path === "shoot" ? SHOT_WIDTH : radius;
-    const bound = Math.hypot(aim.u - u, aim.w - w) - around - wide;
+    const bound = norm(aim.u - u, aim.w - w) - around - wide;
     return bound >= enough ? bound : pointEllipseDistance(aim.u - u, aim.w - w, hu, hw) - wide;
   }
   const ax = aim.u + from.u * runUp;

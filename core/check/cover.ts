@@ -4,7 +4,7 @@ import type { BodyMove } from "./move-body.ts";
 import { byHeight, limbSide } from "./blow.ts";
 import { MODEL } from "./constants.ts";
 import { RADII } from "../body/anthropometry.ts";
-import { pointSegmentDistance, segmentDistance, segmentsCross } from "../body/geometry.ts";
+import { norm, pointSegmentDistance, segmentDistance, segmentsCross } from "../body/geometry.ts";
 import type { BodyState } from "../body/state.ts";
 import type { Side } from "../score/person.ts";
 import type { MoveUse } from "../words/resolve.ts";
@@ -132,7 +132,7 @@ type Line = readonly [number, number, number, number];
 
 function stretched(ax: number, ay: number, bx: number, by: number, by_: number): Line {
   if (by_ === 0) return [ax, ay, bx, by];
-  const length = Math.hypot(bx - ax, by - ay) || 1;
+  const length = norm(bx - ax, by - ay) || 1;
   const x = ((bx - ax) / length) * by_;
   const y = ((by - ay) / length) * by_;
   return [ax - x, ay - y, bx + x, by + y];
@@ -239,7 +239,7 @@ function pushVector(m: Deflect, hand: Side): { u: number; w: number } {
 /** Guided past, with a step; the arm is touched behind the weapon. */
 export function pass(m: Extract<Mechanism, { by: "pass" }>, c: CoverContext): Layer {
   const { blow, move } = c;
-  const went = Math.hypot(move.right, move.forward);
+  const went = norm(move.right, move.forward);
   const head = Math.hypot(move.right, move.state.posture.head.u, move.state.posture.head.d);
   const margin = Math.max(went, head) - m.step * move.state.body.scale * 0.9;
   if (margin < 0) return layer(c, "pass", margin, true, "companion", { needs: "a step" });

@@ -1,4 +1,5 @@
 /** One feed and what answers it: layers, verdict, findings, and the states that follow. */
+import { norm } from "../body/geometry.ts";
 import type { Blow, CheckedExchange, Feed, FollowUp, Layer, Pose, Verdict } from "./types.ts";
 import { brokenRules } from "./restrictions.ts";
 import { ceilingOf, contactTime, knowledge, movementTime, reactionTime } from "./time.ts";
@@ -179,7 +180,7 @@ function answerFindings(f: AnswerFacts): FindingDraft[] {
   const inside = insideLine(f);
   if (inside) found.push(inside);
   const head = move.state.posture.head;
-  const lean = Math.hypot(head.u, head.d);
+  const lean = norm(head.u, head.d);
   if (lean > MODEL.balance * move.state.body.scale)
     found.push(draft(row, beat, "off-balance", { cm: Math.round(lean * 100) }));
   if (best?.fails === null && best.margin < MODEL.tight && f.robust < MODEL.tightRobust && !best.detail.risky)
@@ -249,7 +250,7 @@ function ceilingFor(
 ) {
   const rules = header.rules[receiver.actor];
   const touching = feed.use.move.energy !== undefined || receiver.holds.left !== null || receiver.holds.right !== null;
-  const seen = knowledge(header.kind, choices + feed.feints, rules.has("eyes closed"), touching);
+  const seen = knowledge(header.kind, choices + feed.feints + feed.hidden, rules.has("eyes closed"), touching);
   // Once a combination has begun its rest comes in a known rhythm.
   const known = feed.first || feed.isReturn ? seen : { ...seen, rhythm: true };
   const contact = contactTime(feed, blow, receiver.body.scale);

@@ -2,7 +2,7 @@
 import type { Blow, FollowUp, FollowUpState } from "./types.ts";
 import { MODEL } from "./constants.ts";
 import { RADII } from "../body/anthropometry.ts";
-import { pointSegmentDistance, segmentDistance, segmentsCross } from "../body/geometry.ts";
+import { norm, pointSegmentDistance, segmentDistance, segmentsCross } from "../body/geometry.ts";
 import { heldBy, zoneNow, type BodyState, type World } from "../body/state.ts";
 import { otherSide, type Side } from "../score/person.ts";
 
@@ -89,7 +89,7 @@ function classify(threat: Threat, side: Side, c: FollowUpContext): { state: Foll
     : { u: own * 0.06 * attacker.body.height, d: blow.origin.d, w: 0.53 * attacker.body.height };
   const reach = hand ? threat.extension * attacker.body.arm : threat.extension * attacker.body.height;
   const level = hand ? Math.sqrt(Math.max(0, reach * reach - (target.w - origin.w) ** 2)) : reach;
-  const gap = Math.hypot(target.u - origin.u, origin.d - target.d) - z.hd - FOLLOW_STEP * attacker.body.scale;
+  const gap = norm(target.u - origin.u, origin.d - target.d) - z.hd - FOLLOW_STEP * attacker.body.scale;
   const slack = level - gap;
   if (slack < 0) return { state: "out of reach", slack };
   // Sector about the attacker's heading (towards where the receiver stood), + to the limb's own side.

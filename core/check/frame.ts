@@ -100,6 +100,7 @@ function distanceFor(use: MoveUse, actor: Actor, receiver: Actor, trial: World):
     before: [],
     gained: 0,
     feints: 0,
+    hidden: 0,
     first: true,
   };
   const blow = launch(feed, attacker, target, 0);

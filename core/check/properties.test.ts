@@ -144,6 +144,7 @@ test("more displacement in the clearing direction never lowers the margin of the
     before: [],
     gained: null,
     feints: 0,
+    hidden: 0,
     first: true,
   };
   const blow = launch(feed, attacker, receiver, 0);

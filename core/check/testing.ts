@@ -37,6 +37,7 @@ export const feedOf = (use: MoveUse, isReturn = false): Feed => ({
   before: [],
   gained: null,
   feints: 0,
+  hidden: 0,
   first: true,
 });
 

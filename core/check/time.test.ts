@@ -49,6 +49,14 @@ describe("lateness", () => {
       ),
     ).not.toContain("late");
   });
+  test("a feed hidden in the answerer's own combination counts as one alternative more for each further blow", () => {
+    const ceiling = (combination: string, covers: string) =>
+      check(parse(`A ${combination} -> B ${covers}, cross -> A slip out`)).exchanges.find((e) => e.feedText === "cross")!
+        .ceiling!;
+    const one = ceiling("jab", "slip out");
+    const two = ceiling("jab, jab", "slip out, slip out");
+    expect(two).toBeLessThan(one);
+  });
   test("the note says what limits it", () => {
     const finding = check(parse(`tempo: 100%\n\n${four}`)).findings.find((f) => f.rule === "late");
     expect(finding?.message).toMatch(/takes \d+ ms, the answer \d+ ms, and telling which of 4/);

@@ -23,6 +23,8 @@ export interface Feed {
   readonly gained: number | null;
   /** Feints shown before it in its turn: each is one more thing that may come. */
   readonly feints: number;
+  /** Blows of the answerer's own combination in which it is hidden, beyond the first: it may come at any of them. */
+  readonly hidden: number;
   /** First feed of its line: the one whose step the distance is set for. */
   readonly first: boolean;
 }

@@ -218,6 +218,7 @@ function takeTurn(
         before,
         gained: null,
         feints,
+        hidden: Math.max(0, pending.length - 1),
         first: opening && made.length === 0,
       };
       before = [];
@@ -315,6 +316,7 @@ function walkMeeting(line: Line, world: World, walk: Walk): void {
     before: [],
     gained: null,
     feints: 0,
+    hidden: 0,
     first: true,
   });
   walk.exchanges.push(
