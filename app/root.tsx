@@ -8,12 +8,13 @@ import type { ReactNode } from "react";
 import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from "react-router";
 import { db, isDatabaseDown } from "#db/pool.ts";
 import { getTonight } from "#db/classes.ts";
-import { getSchool } from "#db/people.ts";
+import { getSchool, getSettings } from "#db/school.ts";
 import { nonceContext, scopeContext } from "#server/context.ts";
 import type { Route } from "./+types/root.ts";
 import { Frame } from "./ui/frame.tsx";
 import { Trouble } from "./ui/trouble.tsx";
 import { theme } from "./ui/theme.ts";
+import { useSchoolSettings } from "./workers/client.ts";
 
 export const links: Route.LinksFunction = () => [{ rel: "icon", href: "/favicon.svg", type: "image/svg+xml" }];
 export { keepPageOnFailure as shouldRevalidate } from "./ui/keep-page.ts";
@@ -23,16 +24,21 @@ export async function loader({ context }: Route.LoaderArgs) {
   const scope = context.get(scopeContext);
   const nonce = context.get(nonceContext);
   try {
-    const [school, tonight] = await Promise.all([getSchool(db, scope), getTonight(db, scope)]);
+    const [school, tonight, settings] = await Promise.all([
+      getSchool(db, scope),
+      getTonight(db, scope),
+      getSettings(db, scope),
+    ]);
     return {
       nonce,
       down: false,
+      settings,
       school: school?.name ?? "",
       tonight: tonight && { id: tonight.id, title: tonight.title, date: tonight.held_on },
     };
   } catch (error) {
     if (!isDatabaseDown(error)) throw error;
-    return { nonce, down: true, school: "", tonight: null };
+    return { nonce, down: true, settings: { settings: {}, version: 0 }, school: "", tonight: null };
   }
 }
 
@@ -61,7 +67,9 @@ function Page({ nonce, children }: { nonce: string | undefined; children: ReactN
 }
 
 export default function Root({ loaderData }: Route.ComponentProps) {
-  const { nonce, down, school, tonight } = loaderData;
+  const { nonce, down, school, tonight, settings } = loaderData;
+  // Before any screen asks the worker: effects of screens run before those of the page around them.
+  useSchoolSettings(settings);
   return (
     <Page nonce={nonce}>
       <Frame school={school} tonight={tonight}>

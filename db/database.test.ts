@@ -11,9 +11,11 @@ import {
   restoreDrill,
   saveDrill,
 } from "./drills.ts";
-import { insertSchool, insertStudent, listGear, listStudents, setGear } from "./people.ts";
+import { insertStudent, listGear, listStudents, setGear } from "./people.ts";
+import { insertSchool } from "./school.ts";
 import { closePool, db, isDatabaseDown, transaction } from "./pool.ts";
 import type { Scope } from "./scope.ts";
+import { defaultSchool } from "#core/school/school.ts";
 import { revisionInput } from "#server/revision-input.ts";
 
 const newSchool = async (): Promise<Scope> => {
@@ -21,7 +23,7 @@ const newSchool = async (): Promise<Scope> => {
   await insertSchool(db, scope, "Test school", { name: "Tess Ter", email: `${scope.accountId}@test.example` });
   return scope;
 };
-const input = (text: string) => revisionInput(randomUUID(), text).input;
+const input = (text: string) => revisionInput(randomUUID(), text, defaultSchool()).input;
 const TEXT = "title: Quay\n\nA jab -> B slip out\nA cross -> B catch\n";
 
 let scope: Scope;

@@ -1,4 +1,4 @@
-/** The school, its students and its gear. */
+/** The students of a school and its gear. */
 import type { Db } from "./pool.ts";
 import type { Scope } from "./scope.ts";
 
@@ -35,28 +35,4 @@ export async function setGear(db: Db, scope: Scope, kind: string, count: number)
     `insert into gear (school_id, kind, count) values ($1, $2, $3) on conflict (school_id, kind) do update set count = excluded.count`,
     [scope.schoolId, kind, count],
   );
-}
-
-export async function getSchool(db: Db, scope: Scope): Promise<{ name: string } | null> {
-  const rows = await db.query<{ name: string }>(`select name from schools where id = $1`, [scope.schoolId]);
-  return rows[0] ?? null;
-}
-
-export async function insertSchool(
-  db: Db,
-  scope: Scope,
-  name: string,
-  person: { name: string; email: string },
-): Promise<void> {
-  await db.query(`insert into schools (id, name) values ($1, $2) on conflict do nothing`, [scope.schoolId, name]);
-  await db.query(`insert into accounts (id, name, email) values ($1, $2, $3) on conflict do nothing`, [
-    scope.accountId,
-    person.name,
-    person.email,
-  ]);
-  await db.query(`insert into memberships (school_id, account_id, role) values ($1, $2, $3) on conflict do nothing`, [
-    scope.schoolId,
-    scope.accountId,
-    scope.role,
-  ]);
 }

@@ -2,10 +2,12 @@
 import { readFileSync } from "node:fs";
 import { createClass, savePairs, setPresent } from "#db/classes.ts";
 import { createDrill } from "#db/drills.ts";
-import { getSchool, insertSchool, insertStudent, setGear } from "#db/people.ts";
+import { insertStudent, setGear } from "#db/people.ts";
+import { getSchool, insertSchool } from "#db/school.ts";
 import { closePool, db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
 import { CLUB_NAME, DEMO_ACCOUNT, DEMO_SCHOOL, drillFiles, gear, INSTRUCTOR, students } from "#demo/club.ts";
+import { defaultSchool } from "#core/school/school.ts";
 import { revisionInput } from "#server/revision-input.ts";
 
 const scope: Scope = { schoolId: DEMO_SCHOOL, accountId: DEMO_ACCOUNT, role: "instructor" };
@@ -19,7 +21,7 @@ async function seed(): Promise<void> {
   for (const { kind, count } of gear) await setGear(db, scope, kind, count);
   for (const [i, name] of drillFiles.entries()) {
     const text = readFileSync(`demo/drills/${name}.vics`, "utf8");
-    await createDrill(scope, id("c0", i), revisionInput(id("d0", i), text).input, null);
+    await createDrill(scope, id("c0", i), revisionInput(id("d0", i), text, defaultSchool()).input, null);
   }
   await term();
 }

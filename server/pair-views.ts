@@ -1,6 +1,7 @@
 /** Pairs as screens show them: names, what they work on, and how it comes out for their two bodies. */
 import { check, type Bodies } from "#core/check/check.ts";
 import { parse } from "#core/score/parse.ts";
+import type { School } from "#core/school/school.ts";
 import type { PairRow } from "#db/classes.ts";
 import type { Student } from "#db/people.ts";
 
@@ -40,7 +41,7 @@ export const bodiesOf = (a: Student, b: Student): Bodies => ({ A: measure(a), B:
 /** Notes shown for one pair. */
 const MAX_NOTES = 2;
 
-export function pairViews(pairs: readonly PairRow[], students: readonly Student[]): PairView[] {
+export function pairViews(pairs: readonly PairRow[], students: readonly Student[], school: School): PairView[] {
   const byId = new Map(students.map((s) => [s.id, s]));
   return pairs.flatMap((pair) => {
     const people = (
@@ -55,7 +56,7 @@ export function pairViews(pairs: readonly PairRow[], students: readonly Student[
     });
     const [one, two] = people;
     if (!one || !two) return [];
-    const checked = check(parse(pair.text), undefined, bodiesOf(one.student, two.student));
+    const checked = check(parse(pair.text), school, bodiesOf(one.student, two.student));
     const worst = checked.findings
       .filter((f) => f.severity !== "note")
       .sort((a, b) => Number(b.severity === "error") - Number(a.severity === "error"));

@@ -8,6 +8,7 @@ import { getDrill, type DrillRow, type Revision } from "#db/drills.ts";
 import type { Student } from "#db/people.ts";
 import { db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
+import { schoolOf } from "./school-of.ts";
 import { bodiesOf } from "./pair-views.ts";
 
 export interface PlanFailure {
@@ -46,12 +47,13 @@ export async function planRound(
         : "One person alone cannot pair. Tick somebody else, or work with the person yourself.";
     return { kind: "refused", message };
   }
+  const school = await schoolOf(scope);
   const versions = await versionsOf(scope, base, drills);
   const byId = new Map(present.map((s) => [s.id, s]));
   const pairs = result.pairs.map((pair, i): NewPair => {
     const bodies = bodiesOf(byId.get(pair.a.id)!, byId.get(pair.b.id)!);
     const turned = [...versions.slice(i % versions.length), ...versions.slice(0, i % versions.length)];
-    const fits = turned.find((v) => check(parse(v.text), undefined, bodies).verdict !== "broken") ?? turned[0]!;
+    const fits = turned.find((v) => check(parse(v.text), school, bodies).verdict !== "broken") ?? turned[0]!;
     return {
       id: randomUUID(),
       a: pair.a.id,

@@ -2,6 +2,7 @@
 import { check } from "#core/check/check.ts";
 import { MODEL } from "#core/check/constants.ts";
 import type { Checked } from "#core/check/types.ts";
+import type { School } from "#core/school/school.ts";
 import { parse } from "#core/score/parse.ts";
 import { VOCABULARY_VERSION } from "#core/words/vocabulary.ts";
 import type { RevisionInput } from "#db/drills.ts";
@@ -28,8 +29,8 @@ export function toolsOf({ header }: Checked): string[] {
 }
 
 /** Checks a text and gives what a revision of it stores. */
-export function revisionInput(id: string, text: string): { input: RevisionInput; checked: Checked } {
-  const checked = check(parse(text));
+export function revisionInput(id: string, text: string, school: School): { input: RevisionInput; checked: Checked } {
+  const checked = check(parse(text), school);
   const rows = checked.score.rows
     .filter((row) => row.content.body.kind === "play")
     .map((row) => ({ index: row.index, text: text.replace(/\r\n?/g, "\n").split("\n")[row.index]?.trim() ?? "" }));

@@ -1,6 +1,7 @@
 import { createSchema, fieldsOf, pairsSchema, saveSchema } from "./forms.ts";
 import { bodiesOf, pairViews } from "./pair-views.ts";
 import { reading, writing } from "./respond.ts";
+import { defaultSchool } from "#core/school/school.ts";
 import { revisionInput } from "./revision-input.ts";
 import { scopeOf } from "./scope.ts";
 import type { PairRow } from "#db/classes.ts";
@@ -38,6 +39,7 @@ describe("what is stored of a text", () => {
     const { input } = revisionInput(
       ID,
       "title: Quay\nkind: feeder\nlevel: beginners\nA: wears mitts\n\nA jab -> B slip out\nA lead hook -> B slip out\n",
+      defaultSchool(),
     );
     expect(input).toMatchObject({
       title: "Quay",
@@ -55,7 +57,7 @@ describe("what is stored of a text", () => {
     ["", "Empty drill"],
     [`title: ${"x".repeat(400)}`, "x".repeat(120)],
   ])("%j has a title", (text, title) => {
-    expect(revisionInput(ID, text).input.title).toBe(title);
+    expect(revisionInput(ID, text, defaultSchool()).input.title).toBe(title);
   });
 });
 
@@ -63,23 +65,23 @@ describe("pairs as shown", () => {
   const TEXT = "A jab -> B step back, step in + cross";
   test("are checked with their own bodies", () => {
     const students = [student("a", { height_cm: 193 }), student("b", { height_cm: 150 })];
-    const [view] = pairViews([pair("A jab -> B slip out, cross")], students);
+    const [view] = pairViews([pair("A jab -> B slip out, cross")], students, defaultSchool());
     expect(view!.verdict).toBe("broken");
     expect(view!.notes.join()).toMatch(/cross falls \d+ cm short/);
-    expect(pairViews([pair("A jab -> B slip out, cross")], [student("a"), student("b")])[0]!.verdict).toBe("sound");
+    expect(pairViews([pair("A jab -> B slip out, cross")], [student("a"), student("b")], defaultSchool())[0]!.verdict).toBe("sound");
   });
   test("a height that was never taken is said", () => {
-    const [view] = pairViews([pair(TEXT)], [student("a", { height_cm: null }), student("b")]);
+    const [view] = pairViews([pair(TEXT)], [student("a", { height_cm: null }), student("b")], defaultSchool());
     expect(view!.notes[0]).toMatch(/height of P a is not known: checked for 175 cm/);
   });
   test("three people are named, and nobody who left the school breaks the page", () => {
     const students = [student("a"), student("b"), student("c")];
-    expect(pairViews([pair(TEXT, { student_c: "c" })], students)[0]!.names.map((n) => n.actor)).toEqual([
+    expect(pairViews([pair(TEXT, { student_c: "c" })], students, defaultSchool())[0]!.names.map((n) => n.actor)).toEqual([
       "A",
       "B",
       "C",
     ]);
-    expect(pairViews([pair(TEXT, { student_b: "gone" })], students)).toEqual([]);
+    expect(pairViews([pair(TEXT, { student_b: "gone" })], students, defaultSchool())).toEqual([]);
   });
   test("measures go over in metres", () => {
     expect(bodiesOf(student("a", { height_cm: 181, reach_cm: 186, lead: "right" }), student("b"))).toMatchObject({

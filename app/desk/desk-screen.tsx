@@ -39,7 +39,7 @@ export function DeskScreen({ drill, text: saved }: { drill: DeskDrill; text: str
 
   const check = useCallback((next: string) => {
     const version = ++docVersion.current;
-    ask("check", { text: next }, version).then(
+    ask("check", { text: next }, { docVersion: version }).then(
       (answer) => {
         if (version === docVersion.current) setView(answer);
       },

@@ -1,32 +1,77 @@
 /** Draws the staves of a score: thin SVG over the computed layout. */
 import Box from "@mui/material/Box";
-import { memo, useMemo } from "react";
+import { memo, useMemo, useRef, type KeyboardEvent, type ReactNode } from "react";
 import type { ExchangeView, ScoreView } from "#core/formats/desk-view.ts";
 import { PartnerShape, RingShape, useVerdictColour } from "../ui/marks.tsx";
 import { usePalette } from "../ui/palette.ts";
-import { MAX_LABEL, scoreStaves, type Crossing, type ReturnLine, type Stave } from "./score-layout.ts";
+import { CrossingButton, MarkShape, shorten } from "./crossing-parts.tsx";
+import {
+  nextCrossing,
+  RAIL,
+  scoreStaves,
+  type Crossing,
+  type Rail,
+  type ReturnLine,
+  type Stave,
+} from "./score-layout.ts";
+import { usePanning } from "./use-panning.ts";
 
 interface DrawingProps {
   readonly view: ScoreView;
   /** Place of the cursor in the text: the crossing there is marked. */
   readonly cursor: number | null;
+  /** 1: as computed. */
+  readonly zoom?: number;
   readonly onPick?: (exchange: ExchangeView) => void;
+  /** Something in front of each line, such as a handle to move it. */
+  readonly beside?: (row: number) => ReactNode;
 }
 
+/** The exchange at a place of the text. */
+export const exchangeAt = (view: ScoreView, cursor: number | null): ExchangeView | undefined =>
+  cursor === null ? undefined : view.exchanges.find((e) => e.from <= cursor && cursor <= e.to + 1);
+
 /** All staves of a score. A stave that shows the same as before is not drawn again. */
-export const ScoreDrawing = memo(function ScoreDrawing({ view, cursor, onPick }: DrawingProps) {
+export const ScoreDrawing = memo(function ScoreDrawing({ view, cursor, zoom = 1, onPick, beside }: DrawingProps) {
   const staves = useMemo(() => scoreStaves(view), [view]);
-  const picked =
-    cursor === null ? null : (view.exchanges.find((e) => e.from <= cursor && cursor <= e.to + 1)?.key ?? null);
+  const picked = exchangeAt(view, cursor)?.key ?? null;
+  const box = useRef<HTMLOListElement>(null);
+  const panning = usePanning(box);
+  const reachable = picked ?? staves[0]?.crossings[0]?.exchange.key ?? null;
+  const walk = (event: KeyboardEvent) => {
+    const next = nextCrossing(staves, (event.target as Element).getAttribute("data-crossing"), event.key);
+    if (!next || event.altKey || event.ctrlKey || event.metaKey) return;
+    if (!(event.target as Element).hasAttribute("data-crossing")) return;
+    event.preventDefault();
+    onPick?.(next.exchange);
+    box.current?.querySelector<SVGGElement>(`[data-crossing="${CSS.escape(next.exchange.key)}"]`)?.focus();
+  };
   return (
-    <Box component="ol" aria-label="The drill drawn, one row for each line" sx={{ listStyle: "none", m: 0, p: 0 }}>
+    <Box
+      component="ol"
+      ref={box}
+      aria-label="The drill drawn, one row for each line. Arrow keys go from crossing to crossing."
+      onKeyDown={walk}
+      {...panning}
+      sx={{
+        listStyle: "none",
+        m: 0,
+        p: 0,
+        overflowX: "auto",
+        cursor: "grab",
+        "&[data-panning]": { cursor: "grabbing" },
+      }}
+    >
       {staves.map((stave) => (
         <StaveRow
           key={stave.key}
           stave={stave}
+          zoom={zoom}
           picked={stave.crossings.some((c) => c.exchange.key === picked) ? picked : null}
+          reachable={stave.crossings.some((c) => c.exchange.key === reachable) ? reachable : null}
           signature={signature(stave)}
-          {...(onPick ? { onPick } : {})}
+          beside={beside}
+          onPick={onPick}
         />
       ))}
     </Box>
@@ -35,93 +80,121 @@ export const ScoreDrawing = memo(function ScoreDrawing({ view, cursor, onPick }:
 
 interface StaveProps {
   readonly stave: Stave;
+  readonly zoom: number;
   readonly picked: string | null;
+  readonly reachable: string | null;
   readonly signature: string;
-  readonly onPick?: (exchange: ExchangeView) => void;
+  readonly beside: DrawingProps["beside"];
+  readonly onPick: DrawingProps["onPick"];
 }
 
 const StaveRow = memo(
   function StaveRow(props: StaveProps) {
-    const { section } = props.stave;
+    const { section, height, row } = props.stave;
     return (
       <Box
         component="li"
         sx={{
-          borderTop: section ? 0 : 1,
+          borderTop: section || props.stave.rails.some((r) => !r.first) ? 0 : 1,
           borderColor: "hairline",
-          overflowX: "auto",
+          width: "max-content",
+          minWidth: "100%",
           contentVisibility: "auto",
-          containIntrinsicSize: "auto 150px",
+          containIntrinsicSize: `auto ${height * props.zoom}px`,
         }}
       >
         {section && (
           <Box
             component="h3"
-            sx={{ typography: "h3", m: 0, mt: 2, mb: 0.5, pb: 0.5, borderBottom: 1, borderColor: "hairline" }}
+            sx={{
+              typography: "h3",
+              m: 0,
+              pt: 2,
+              mb: 0.5,
+              pb: 0.5,
+              borderBottom: 1,
+              borderColor: "hairline",
+            }}
           >
-            {section}
+            <Box component="span" sx={{ position: "sticky", left: 0 }}>
+              {section}
+            </Box>
           </Box>
         )}
-        <StaveDrawing {...props} />
+        <Box sx={{ display: "flex", alignItems: "center" }}>
+          {props.beside?.(row)}
+          <StaveSvg {...props} />
+        </Box>
       </Box>
     );
   },
-  (a, b) => a.signature === b.signature && a.picked === b.picked && a.onPick === b.onPick,
+  (a, b) =>
+    a.signature === b.signature &&
+    a.picked === b.picked &&
+    a.reachable === b.reachable &&
+    a.zoom === b.zoom &&
+    a.beside === b.beside &&
+    a.onPick === b.onPick,
 );
 
 /** What a stave shows, as text: a stave that shows the same is not drawn again. */
 const signature = (stave: Stave): string =>
   JSON.stringify([
     stave.section,
-    stave.top,
-    stave.bottom,
+    stave.strands.map((s) => s.path),
     stave.label,
+    stave.rails,
+    stave.marks.map((m) => m.words),
     stave.crossings.map(({ exchange: e }) => [e.feed, e.answer, e.verdict, e.marginCm, e.from]),
     stave.returns.map((r) => [r.text, r.lands]),
   ]);
 
-function StaveDrawing({ stave, picked, onPick }: StaveProps) {
+/** One line of a score; also what is printed and exported. */
+export function StaveSvg({ stave, zoom, picked, reachable, onPick }: Omit<StaveProps, "signature" | "beside">) {
   const palette = usePalette();
   return (
     <svg
-      width={stave.width}
-      height={stave.height}
+      width={stave.width * zoom}
+      height={stave.height * zoom}
+      viewBox={`0 0 ${stave.width} ${stave.height}`}
       role="group"
       aria-label={`Line ${stave.row + 1}`}
-      style={{ display: "block" }}
+      style={{ display: "block", flex: "none" }}
     >
+      {stave.rails.map((rail) => (
+        <RailDrawing key={rail.x} rail={rail} stave={stave} />
+      ))}
       {stave.label && (
-        <text x={4} y={20} fontSize={15} fontWeight={700} fill={palette.text.primary}>
+        <text x={4 + stave.rails.length * RAIL} y={20} fontSize={15} fontWeight={700} fill={palette.text.primary}>
           {stave.label}
         </text>
       )}
-      <path d={stave.top} fill="none" stroke={palette.partner[stave.actors[0]]} strokeWidth={3} />
-      <path d={stave.bottom} fill="none" stroke={palette.partner[stave.actors[1]]} strokeWidth={3} />
-      <PartnerShape
-        actor={stave.actors[0]}
-        x={22}
-        y={stave.startTop}
-        r={12}
-        colour={palette.partner[stave.actors[0]]}
-        ink={palette.background.default}
-      />
-      <PartnerShape
-        actor={stave.actors[1]}
-        x={22}
-        y={stave.startBottom}
-        r={12}
-        colour={palette.partner[stave.actors[1]]}
-        ink={palette.background.default}
-      />
-      <text
-        x={22}
-        y={(stave.startTop + stave.startBottom) / 2 + 5}
-        textAnchor="middle"
-        fontSize={14}
-        fill={palette.text.secondary}
-      >
-        {stave.metres.toFixed(2)} m
-      </text>
+      {stave.strands.map((s) => (
+        <path key={s.key} d={s.path} fill="none" stroke={palette.partner[s.actor]} strokeWidth={3} />
+      ))}
+      {stave.starts.map(({ actor, y, metres }, i) => (
+        <g key={actor}>
+          <PartnerShape
+            actor={actor}
+            x={stave.startX - 40}
+            y={y}
+            r={12}
+            colour={palette.partner[actor]}
+            ink={palette.background.default}
+          />
+          {i + 1 < stave.starts.length && (
+            <text
+              x={stave.startX - 40}
+              y={(y + stave.starts[i + 1]!.y) / 2 + 5}
+              textAnchor="middle"
+              fontSize={14}
+              fill={palette.text.secondary}
+            >
+              {metres.toFixed(2)} m
+            </text>
+          )}
+        </g>
+      ))}
       {stave.returns.map((back) => (
         <ReturnDrawing key={back.key} back={back} />
       ))}
@@ -130,33 +203,54 @@ function StaveDrawing({ stave, picked, onPick }: StaveProps) {
           key={crossing.exchange.key}
           crossing={crossing}
           picked={picked === crossing.exchange.key}
-          {...(onPick ? { onPick } : {})}
+          reachable={reachable === crossing.exchange.key}
+          onPick={onPick}
         />
+      ))}
+      {stave.marks.map((mark) => (
+        <MarkShape key={mark.key} mark={mark} />
       ))}
     </svg>
   );
 }
 
-/** Longest text beside a crossing; the rest is in the description. */
-const shorten = (text: string): string => (text.length > MAX_LABEL ? `${text.slice(0, MAX_LABEL - 1)}…` : text);
-
-/** A crossing in words, for readers and on hover. */
-export function describe(e: ExchangeView): string {
-  if (e.answer === "") return `${e.feeder} ${e.feed}: nobody answers`;
-  const margin =
-    e.marginCm === null ? "" : `, ${e.marginCm >= 0 ? "clear by" : "misses by"} ${Math.abs(e.marginCm)} cm`;
-  const how = e.meets ? "meets" : "answered by";
-  return `${e.feeder} ${e.feed}, ${how} ${e.responder} ${e.answer}: ${e.verdict}${margin}`;
+/** A block beside its lines: a loop runs back up, a choice forks to each line, a carry runs through. */
+function RailDrawing({ rail, stave }: { rail: Rail; stave: Stave }) {
+  const palette = usePalette();
+  const { x, first, last, type } = rail;
+  const top = first ? 30 : 0;
+  const bottom = last ? stave.height - 26 : stave.height;
+  const middle = (stave.starts[0]!.y + stave.starts[stave.starts.length - 1]!.y) / 2;
+  const line = { fill: "none", stroke: palette.text.secondary, strokeWidth: 2 };
+  return (
+    <g role="img" aria-label={rail.words}>
+      <title>{rail.words}</title>
+      <path d={`M${x} ${top}V${bottom}`} {...line} strokeDasharray={type === "carry" ? "2 5" : undefined} />
+      {type === "loop" && first && (
+        <path d={`M${x + 14} ${top}H${x}M${x - 5} ${top + 9}L${x} ${top}L${x + 5} ${top + 9}`} {...line} />
+      )}
+      {type === "loop" && last && <path d={`M${x} ${bottom}H${x + 14}`} {...line} />}
+      {type === "choose" && <path d={`M${x} ${middle}L${x + 14} ${middle}`} {...line} />}
+      {type === "choose" && <circle cx={x} cy={middle} r={4} fill={palette.text.secondary} />}
+      {first && (
+        <text x={x + 6} y={18} fontSize={14} fill={palette.text.secondary}>
+          {stave.label && type === "choose" ? "" : rail.words}
+        </text>
+      )}
+    </g>
+  );
 }
 
 function CrossingDrawing({
   crossing,
   picked,
+  reachable,
   onPick,
 }: {
   crossing: Crossing;
   picked: boolean;
-  onPick?: (exchange: ExchangeView) => void;
+  reachable: boolean;
+  onPick: DrawingProps["onPick"];
 }) {
   const palette = usePalette();
   const verdictColour = useVerdictColour();
@@ -166,20 +260,7 @@ function CrossingDrawing({
   const low = Math.min(fromY, toY) - 30;
   const high = Math.max(fromY, toY) + 32;
   return (
-    <g
-      role="button"
-      tabIndex={0}
-      aria-label={describe(e)}
-      style={{ cursor: "pointer" }}
-      onClick={() => onPick?.(e)}
-      onKeyDown={(event) => {
-        if (event.key === "Enter" || event.key === " ") {
-          event.preventDefault();
-          onPick?.(e);
-        }
-      }}
-    >
-      <title>{describe(e)}</title>
+    <CrossingButton exchange={e} reachable={reachable} onPick={onPick}>
       <rect
         x={fromX - 8}
         y={low}
@@ -204,7 +285,7 @@ function CrossingDrawing({
       <text x={toX} y={answerY} fontSize={14.5} textAnchor="middle" fill={palette.partner[e.responder]}>
         {shorten(e.answer || "no answer")}
       </text>
-    </g>
+    </CrossingButton>
   );
 }
 

@@ -8,6 +8,7 @@ import { fieldsOf, pairsSchema } from "#server/forms.ts";
 import { notFound, reading, writing } from "#server/respond.ts";
 import type { Route } from "./+types/class.ts";
 import { ClassScreen } from "../class/class-screen.tsx";
+import { schoolOf } from "#server/school-of.ts";
 import { pairViews } from "#server/pair-views.ts";
 
 export { keepPageOnFailure as shouldRevalidate } from "../ui/keep-page.ts";
@@ -32,7 +33,7 @@ export function loader({ params, context }: Route.LoaderArgs) {
       students,
       present,
       gear,
-      pairs: pairViews(pairs, students),
+      pairs: pairViews(pairs, students, await schoolOf(scope)),
       drills: drills.map(({ id, title, verdict, kind, load_total, parent_title }) => ({
         id,
         title,

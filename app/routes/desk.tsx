@@ -4,6 +4,7 @@ import { db } from "#db/pool.ts";
 import { scopeContext } from "#server/context.ts";
 import { createSchema, fieldsOf, saveSchema } from "#server/forms.ts";
 import { notFound, reading, writing } from "#server/respond.ts";
+import { schoolOf } from "#server/school-of.ts";
 import { revisionInput } from "#server/revision-input.ts";
 import type { Route } from "./+types/desk.ts";
 import { DeskScreen } from "../desk/desk-screen.tsx";
@@ -32,11 +33,16 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   return writing(async () => {
     if (fields.intent === "copy") {
       const { id, revisionId, text } = await createSchema.validate(fields);
-      await createDrill(scope, id, revisionInput(revisionId, text).input, null);
+      await createDrill(scope, id, revisionInput(revisionId, text, await schoolOf(scope)).input, null);
       throw redirect(`/drills/${id}`);
     }
     const { revisionId, version, text } = await saveSchema.validate(fields);
-    const result = await saveDrill(scope, params.id, version, revisionInput(revisionId, text).input);
+    const result = await saveDrill(
+      scope,
+      params.id,
+      version,
+      revisionInput(revisionId, text, await schoolOf(scope)).input,
+    );
     if (result.kind !== "conflict") return result;
     const { text: theirText, author, number } = result.theirs;
     return { kind: "conflict" as const, theirs: { text: theirText, author: author ?? "somebody", version: number } };

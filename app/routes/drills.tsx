@@ -4,6 +4,7 @@ import { db } from "#db/pool.ts";
 import { scopeContext } from "#server/context.ts";
 import { createSchema, fieldsOf } from "#server/forms.ts";
 import { reading, writing } from "#server/respond.ts";
+import { schoolOf } from "#server/school-of.ts";
 import { revisionInput } from "#server/revision-input.ts";
 import type { Route } from "./+types/drills.ts";
 import { DrillsScreen } from "../drills/drills-screen.tsx";
@@ -31,7 +32,7 @@ export async function action({ request, context }: Route.ActionArgs) {
       };
     }
     const { id, revisionId, text } = await createSchema.validate(fields);
-    await createDrill(scope, id, revisionInput(revisionId, text).input, null);
+    await createDrill(scope, id, revisionInput(revisionId, text, await schoolOf(scope)).input, null);
     throw redirect(`/drills/${id}`);
   });
 }

@@ -3,6 +3,7 @@ import { db } from "#db/pool.ts";
 import { scopeContext } from "#server/context.ts";
 import { fieldsOf, variationSchema } from "#server/forms.ts";
 import { notFound, reading, writing } from "#server/respond.ts";
+import { schoolOf } from "#server/school-of.ts";
 import { revisionInput } from "#server/revision-input.ts";
 import type { Route } from "./+types/ladder.ts";
 import { LadderScreen } from "../ladder/ladder-screen.tsx";
@@ -32,7 +33,7 @@ export async function action({ request, context }: Route.ActionArgs) {
       seed: null,
       changed: form.changed,
     };
-    await createDrill(scope, form.id, revisionInput(form.revisionId, form.text).input, lineage);
+    await createDrill(scope, form.id, revisionInput(form.revisionId, form.text, await schoolOf(scope)).input, lineage);
     return { kind: "added" as const, id: form.id };
   });
 }

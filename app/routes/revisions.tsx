@@ -5,6 +5,7 @@ import { db } from "#db/pool.ts";
 import { scopeContext } from "#server/context.ts";
 import { fieldsOf } from "#server/forms.ts";
 import { notFound, reading, writing } from "#server/respond.ts";
+import { schoolOf } from "#server/school-of.ts";
 import { revisionInput } from "#server/revision-input.ts";
 import type { Route } from "./+types/revisions.ts";
 import { RevisionsScreen } from "../desk/revisions-screen.tsx";
@@ -42,7 +43,12 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     const found = await getDrill(db, scope, params.id);
     if (!old || !found) throw notFound("This revision is not here.");
     // Going back is going on: the old text becomes the newest revision, nothing is taken away.
-    await saveDrill(scope, params.id, found.drill.version, revisionInput(randomUUID(), old.text).input);
+    await saveDrill(
+      scope,
+      params.id,
+      found.drill.version,
+      revisionInput(randomUUID(), old.text, await schoolOf(scope)).input,
+    );
     throw redirect(`/drills/${params.id}`);
   });
 }

@@ -1,5 +1,12 @@
 /** Messages between screens and the check worker. A newer `docVersion` makes older answers worthless. */
+import type { Book, BookReason } from "#core/book/answer-book.ts";
+import type { Bodies } from "#core/check/check.ts";
 import type { ScoreView } from "#core/formats/desk-view.ts";
+import type { SceneView } from "#core/formats/scene-view.ts";
+import type { compareTexts, DrillText, VerdictChange } from "#core/school/compare.ts";
+import type { BookChoice } from "#core/school/settings.ts";
+import type { TextEdit } from "#core/score/rearrange.ts";
+import type { Closing } from "#core/vary/close-cycle.ts";
 import type { Refutation } from "#core/vary/refute.ts";
 import type { OperatorId } from "#core/vary/operator-names.ts";
 
@@ -20,32 +27,73 @@ export interface VariationView {
 export interface AnswerView {
   readonly text: string;
   readonly group: string;
+  /** The limb it works with: `left`, `right`, `both`, or nothing of the kind. */
+  readonly hand: "left" | "right" | "both" | "none";
+  readonly traditions: readonly string[];
   readonly verdict: "valid" | "risky";
   readonly marginCm: number;
   readonly ceiling: number | null;
   readonly open: readonly string[];
 }
 
+/** A feed that can start or go on a drill. */
+export interface FeedView {
+  readonly text: string;
+  readonly group: string;
+}
+
+export type Rearrange =
+  | { readonly kind: "move"; readonly row: number; readonly to: number }
+  | { readonly kind: "nudge"; readonly row: number; readonly way: "up" | "down" }
+  | { readonly kind: "add"; readonly line: string; readonly after: number | null };
+
+export type FileRead =
+  | { readonly ok: true; readonly text: string; readonly view: ScoreView }
+  | { readonly ok: false; readonly message: string };
+
 export interface Work {
+  /** The school's settings, which everything after is checked with; gives what is wrong with them. */
+  school: { ask: { settings: unknown }; answer: readonly string[] };
   check: { ask: { text: string }; answer: ScoreView };
+  /** The exchanges of one row with the bodies of actual people. */
+  scenes: { ask: { text: string; row: number; bodies: Bodies }; answer: readonly SceneView[] };
   names: { ask: Record<string, never>; answer: readonly MoveName[] };
   vary: {
     ask: { text: string };
     answer: { good: readonly VariationView[]; broken: readonly VariationView[]; partial: boolean };
   };
   answers: { ask: { text: string; feed: string }; answer: readonly AnswerView[] };
+  feeds: { ask: { text: string }; answer: readonly FeedView[] };
   refute: { ask: { text: string }; answer: Refutation };
+  close: { ask: { text: string }; answer: readonly Closing[] };
   format: { ask: { text: string }; answer: string };
+  rearrange: { ask: { text: string; what: Rearrange }; answer: TextEdit | null };
+  book: { ask: { choice: BookChoice }; answer: Book };
+  bookReason: { ask: { feed: string; answer: string; side: "left" | "right" }; answer: BookReason | null };
+  bookDrill: { ask: { feed: string; answer: string | null; side: "left" | "right" }; answer: string };
+  compareTexts: { ask: { before: string; after: string }; answer: ReturnType<typeof compareTexts> };
+  compareSchools: {
+    ask: { drills: readonly DrillText[]; settings: unknown };
+    answer: { errors: readonly string[]; changes: readonly VerdictChange[] };
+  };
+  readFile: { ask: { name: string; content: string }; answer: FileRead };
+  writeJson: { ask: { text: string }; answer: string };
 }
 export type WorkKind = keyof Work;
 
 export type Ask = {
   [K in WorkKind]: { id: number; docVersion: number; schoolVersion: number; kind: K; payload: Work[K]["ask"] };
 }[WorkKind];
+/** Ends long work that was asked for. */
+export interface Cancel {
+  readonly cancel: number;
+}
 export interface Answer {
   readonly id: number;
   readonly docVersion: number;
   readonly payload: Work[WorkKind]["answer"] | null;
   /** Set when the work failed; the page says so in plain words. */
   readonly error: string | null;
+  /** Set on the way: share done, 0 to 1. The answer itself comes later. */
+  readonly progress?: number;
 }

@@ -34,7 +34,10 @@ export type Bodies = Partial<Record<Actor, Partial<Person>>>;
 
 /** Checks a whole score. Never throws for any text. */
 export function check(score: Score, school: School = defaultSchool(), bodies: Bodies = {}): Checked {
-  const { header: written, faults } = readHeader(score);
+  const { header: written, faults } = readHeader(score, {
+    numbering: school.customs.numbering,
+    context: school.customs.context,
+  });
   const header = withBodies(written, bodies);
   const { world, distance, rangeWritten } = frameFor(score, header, school.vocabulary);
   const pass: Pass = {
@@ -51,6 +54,8 @@ export function check(score: Score, school: School = defaultSchool(), bodies: Bo
   for (const { row, fault } of score.faults)
     pass.findings.push(draft(row, fault, "syntax", { code: fault.code, found: fault.found }));
   for (const fault of faults) pass.findings.push(headerFinding(fault));
+  const set = unknownSet(score, header, school);
+  if (set) pass.findings.push(headerFinding(set));
   walkItems(score.items, pass, { section: null, label: null, choices: 1, passNumber: null }, null);
   if (pass.exchanges.length === 0 && score.faults.length === 0) {
     const row = score.rows[score.rows.length - 1]!;
@@ -222,6 +227,17 @@ function headerFinding(fault: HeaderFault): FindingDraft {
   if (HEADER_NOTES.has(fault.code))
     return draft(fault.row, fault.span, "header", { ...params, key: body.kind === "header" ? body.key.text : "" });
   return { ...draft(fault.row, fault.span, "header", params), severity: "error", rule: "header" };
+}
+
+/** A numbering set that the school does not have: nothing else is taken in its place unsaid. */
+function unknownSet(score: Score, header: Header, { vocabulary }: School): HeaderFault | null {
+  if (vocabulary.numbering.has(header.numbering)) return null;
+  for (const row of score.rows) {
+    const { body } = row.content;
+    if (body.kind === "header" && body.key.text.toLowerCase() === "numbering" && body.value)
+      return { row, span: body.value, code: "header-value", known: [...vocabulary.numbering.keys()] };
+  }
+  return null;
 }
 
 function rowOf(score: Score): (actor: Actor) => Row {

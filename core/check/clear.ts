@@ -2,7 +2,7 @@
 import type { Blow } from "./types.ts";
 import { norm, pointEllipseDistance, pointSegmentDistance, segmentEllipseDistance } from "../body/geometry.ts";
 import { newZone, zoneInto, type BodyState } from "../body/state.ts";
-import { HIT_ZONES, type HitZone } from "../body/body.ts";
+import { HIT_ZONES, type Ellipse, type HitZone } from "../body/body.ts";
 
 export interface Clearance {
   /** Least clearance over all zones, m; negative where the attack meets one. */
@@ -35,6 +35,12 @@ export function clearance(blow: Blow, moved: BodyState, right: number, forward: 
     }
   }
   return { margin, zone, by };
+}
+
+/** Clearance of one zone of a moved body from the attack, m; negative where it is met. */
+export function zoneClearance(blow: Blow, z: Ellipse, right: number, forward: number): number {
+  const short = blow.tip - (z.d + forward + z.hd);
+  return Math.max(short, besideBy(blow, z.u + right, z.w, z.hu, z.hw, Infinity));
 }
 
 /** One zone at a time is looked at: no need for a new object each. */

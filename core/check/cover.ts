@@ -104,31 +104,37 @@ function bodyShift(c: CoverContext, ownWay: boolean, limb: CoverLimb | null) {
   return { u: c.move.right + k * posture.chest.u, w: k * posture.chest.w };
 }
 
-function standing(m: Interpose, side: Side, radius: number, c: CoverContext): number {
-  const { blow, use, move } = c;
+/** Where a covering limb or weapon stands now, as lines in the receiver's frontal plane with their radius, m. */
+export function coverLines(m: Interpose, c: CoverContext): { readonly line: Line; readonly radius: number }[] {
+  const radius = coverRadius(m.limb, c.move.state, m.double ?? false);
+  if (!m.segments) return [];
+  return linesOf(m, coverSide(m, c), c).map((line) => ({ line, radius }));
+}
+
+function linesOf(m: Interpose, side: Side, c: CoverContext): Line[] {
+  const { use, move } = c;
   const H = move.state.body.height;
   const sign = side === "left" ? -1 : 1;
   const segments = byHeight(m.segments!, use.height) as readonly SegmentData[];
   const ownWay = use.move.answer!.some((x) => x.by === "displace");
   const shift = bodyShift(c, ownWay, m.limb);
+  return segments.map(([u1, w1, u2, w2]) =>
+    stretched(sign * u1 * H + shift.u, w1 * H + shift.w, sign * u2 * H + shift.u, w2 * H + shift.w, c.stretch),
+  );
+}
+
+function standing(m: Interpose, side: Side, radius: number, c: CoverContext): number {
+  const { blow, move } = c;
   let best = -Infinity;
-  for (const [u1, w1, u2, w2] of segments) {
-    const s = stretched(
-      sign * u1 * H + shift.u,
-      w1 * H + shift.w,
-      sign * u2 * H + shift.u,
-      w2 * H + shift.w,
-      c.stretch,
-    );
+  for (const line of linesOf(m, side, c))
     best = Math.max(
       best,
-      blow.from ? acrossArc(blow, s, radius) : beforeThrust(blow, s, radius, m.depth + move.forward),
+      blow.from ? acrossArc(blow, line, radius) : beforeThrust(blow, line, radius, m.depth + move.forward),
     );
-  }
   return best;
 }
 
-type Line = readonly [number, number, number, number];
+export type Line = readonly [number, number, number, number];
 
 function stretched(ax: number, ay: number, bx: number, by: number, by_: number): Line {
   if (by_ === 0) return [ax, ay, bx, by];

@@ -1,6 +1,6 @@
 /** One feed and what answers it: layers, verdict, findings, and the states that follow. */
 import { norm } from "../body/geometry.ts";
-import type { Blow, CheckedExchange, Feed, FollowUp, Layer, Pose, Verdict } from "./types.ts";
+import type { Blow, CheckedExchange, Contact, Feed, FollowUp, Layer, Pose, Verdict } from "./types.ts";
 import { brokenRules } from "./restrictions.ts";
 import { ceilingOf, contactTime, knowledge, movementTime, reactionTime } from "./time.ts";
 import { followUps } from "./follow-ups.ts";
@@ -15,7 +15,7 @@ import type { Header } from "../score/header.ts";
 import { graded, rulingFor, type School } from "../school/school.ts";
 import type { Side } from "../score/person.ts";
 import type { Actor } from "../score/types.ts";
-import { heldBy, risen, type BodyState, type World } from "../body/state.ts";
+import { cloneState, heldBy, risen, type BodyState, type World } from "../body/state.ts";
 import type { MoveUse, ResolvedBeat } from "../words/resolve.ts";
 
 /** What the checker knows beside the two bodies. */
@@ -79,6 +79,13 @@ export function checkExchange(feed: Feed, beat: ResolvedBeat | null, world: Worl
       }),
     );
 
+  const contact: Contact = {
+    attacker: cloneState(world[feed.actor]!),
+    receiver: cloneState(answered.move.state),
+    right: answered.move.right,
+    forward: answered.move.forward,
+    busy: beat ? workingHands(uses, world, feed.receiver, incoming) : [],
+  };
   if (beat) {
     world[feed.receiver] = answered.move.state;
     applyAfter(uses, world, feed.receiver, feed.actor, blow);
@@ -113,6 +120,7 @@ export function checkExchange(feed: Feed, beat: ResolvedBeat | null, world: Worl
     followUps: next,
     findings: said,
     blow,
+    contact,
     before,
     after: poses(world),
   };
@@ -264,10 +272,13 @@ function ceilingFor(
 /** The hands that push an attack away stand no guard while they do; covering ones still do. */
 function deflecting(uses: readonly MoveUse[], world: World, actor: Actor, incoming: Side | null): Side[] {
   const pushing = uses.filter((use) => use.move.attack || use.move.answer?.some((m) => m.by === "deflect"));
-  return useLimbs(pushing, world, actor, incoming)
+  return workingHands(pushing, world, actor, incoming);
+}
+
+const workingHands = (uses: readonly MoveUse[], world: World, actor: Actor, incoming: Side | null): Side[] =>
+  useLimbs(uses, world, actor, incoming)
     .filter((l) => l.limb === "hand")
     .flatMap((l) => l.sides);
-}
 
 const percent = (share: number): number => Math.round(share * 100);
 

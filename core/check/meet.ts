@@ -4,7 +4,7 @@ import { poses, type Setting } from "./exchange.ts";
 import { launch, limbKind, limbSide } from "./blow.ts";
 import { limbFindings } from "./limbs.ts";
 import { draft, type FindingDraft } from "../findings/finding.ts";
-import { distanceOf, type World } from "../body/state.ts";
+import { cloneState, distanceOf, type World } from "../body/state.ts";
 import type { Row } from "../score/types.ts";
 import type { ResolvedBeat } from "../words/resolve.ts";
 import { otherSide } from "../score/person.ts";
@@ -88,6 +88,13 @@ export function checkMeeting(
     followUps: [],
     findings,
     blow: blowA,
+    contact: {
+      attacker: cloneState(a),
+      receiver: cloneState(b),
+      right: 0,
+      forward: 0,
+      busy: [blowB.side],
+    },
     before,
     after: poses(world),
   };

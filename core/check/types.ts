@@ -4,6 +4,7 @@ import type { Header } from "../score/header.ts";
 import type { Side } from "../score/person.ts";
 import type { Actor, Row, Score, Span } from "../score/types.ts";
 import type { HitZone } from "../body/body.ts";
+import type { BodyState } from "../body/state.ts";
 import type { MoveUse } from "../words/resolve.ts";
 import type { Load } from "./load.ts";
 
@@ -131,8 +132,20 @@ export interface CheckedExchange extends Span {
   readonly followUps: readonly FollowUp[];
   readonly findings: readonly FindingDraft[];
   readonly blow: Blow | null;
+  /** The bodies at the moment of contact: what a drawing of floor and target is made from. */
+  readonly contact: Contact | null;
   readonly before: readonly Pose[];
   readonly after: readonly Pose[];
+}
+
+export interface Contact {
+  readonly attacker: BodyState;
+  /** The receiver after his movement, and what his feet did in the frame of the blow, m. */
+  readonly receiver: BodyState;
+  readonly right: number;
+  readonly forward: number;
+  /** Hands of the receiver that are at work. */
+  readonly busy: readonly Side[];
 }
 
 export interface Closure {

@@ -284,6 +284,7 @@ function unread(p: Pending, beat: ResolvedBeat | null, responder: Actor, world: 
     followUps: [],
     findings: [],
     blow: null,
+    contact: null,
     before: now,
     after: now,
   };

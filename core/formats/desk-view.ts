@@ -1,5 +1,7 @@
 /** A checked score as screens and workers pass it on: plain values, places in the whole text. */
 import type { Checked, CheckedExchange, FollowUp, Pose, Times, Verdict } from "../check/types.ts";
+import { headText } from "../score/format.ts";
+import type { ScoreItem } from "../score/types.ts";
 import type { Finding } from "../findings/finding.ts";
 import type { Load } from "../check/load.ts";
 
@@ -33,7 +35,26 @@ export interface ExchangeView {
   /** Distance of feeder and responder before and after, m. */
   readonly before: number;
   readonly after: number;
-  readonly poses: readonly Pose[];
+  /** What each strand carries, before and after, in the order of the names. */
+  readonly strands: { readonly before: readonly StrandView[]; readonly after: readonly StrandView[] };
+}
+
+export interface StrandView {
+  readonly actor: "A" | "B" | "C";
+  /** Distance to the next strand, m; 0 for the last. */
+  readonly apart: number;
+  readonly weight: Pose["weight"];
+  readonly lead: Pose["lead"];
+  readonly pinned: Pose["pinned"];
+}
+
+/** A block of the text: the rows it holds and how deep it lies. */
+export interface BlockView {
+  readonly type: "loop" | "choose" | "carry";
+  readonly words: string;
+  readonly fromRow: number;
+  readonly toRow: number;
+  readonly depth: number;
 }
 
 export interface ScoreView {
@@ -44,6 +65,7 @@ export interface ScoreView {
   readonly distance: number;
   readonly verdict: Checked["verdict"];
   readonly exchanges: readonly ExchangeView[];
+  readonly blocks: readonly BlockView[];
   readonly findings: readonly Finding[];
   readonly closure: { readonly closes: boolean; readonly differences: readonly string[] } | null;
   readonly load: Load;
@@ -56,6 +78,30 @@ function apart(poses: readonly Pose[], a: string, b: string): number {
   const two = poses.find((p) => p.actor === b);
   return one && two ? Math.round(Math.hypot(one.x - two.x, one.y - two.y) * 100) / 100 : 0;
 }
+
+const strandViews = (poses: readonly Pose[]): StrandView[] =>
+  poses.map(({ actor, weight, lead, pinned }, i) => ({
+    actor,
+    apart: i + 1 < poses.length ? apart(poses, actor, poses[i + 1]!.actor) : 0,
+    weight,
+    lead,
+    pinned,
+  }));
+
+function blockViews(items: readonly ScoreItem[], depth: number): BlockView[] {
+  return items.flatMap((item): BlockView[] => {
+    if (item.kind !== "block") return [];
+    const rows = rowsOf(item.items);
+    const inner = blockViews(item.items, depth + 1);
+    if (rows.length === 0) return inner;
+    const { type } = item.head;
+    const range = { fromRow: Math.min(...rows), toRow: Math.max(...rows) };
+    return [{ type, words: headText(item.head), ...range, depth }, ...inner];
+  });
+}
+
+const rowsOf = (items: readonly ScoreItem[]): number[] =>
+  items.flatMap((item) => (item.kind === "block" ? rowsOf(item.items) : item.kind === "line" ? [item.row.index] : []));
 
 function exchangeView(e: CheckedExchange, index: number): ExchangeView {
   const base = e.row.from;
@@ -83,7 +129,7 @@ function exchangeView(e: CheckedExchange, index: number): ExchangeView {
     meets: e.layers.some((l) => l.by === "meet"),
     before: apart(e.before, e.feeder, e.responder),
     after: apart(e.after, e.feeder, e.responder),
-    poses: e.after,
+    strands: { before: strandViews(e.before), after: strandViews(e.after) },
   };
 }
 
@@ -98,6 +144,7 @@ export function scoreView(checked: Checked): ScoreView {
     distance: checked.distance,
     verdict: checked.verdict,
     exchanges: checked.exchanges.map(exchangeView),
+    blocks: blockViews(checked.score.items, 0),
     findings: checked.findings,
     closure: checked.closure && { closes: checked.closure.closes, differences: checked.closure.differences },
     load: checked.load,

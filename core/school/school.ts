@@ -1,25 +1,24 @@
 /** What a school brings to a check: its words, what it finds grave, and what it rules by itself. */
-import { SEVERITY, type FindingDraft, type RuleId, type Severity } from "../findings/finding.ts";
-import type { Verdict } from "../check/types.ts";
+import { SEVERITY, type FindingDraft, type RuleId } from "../findings/finding.ts";
 import type { NumberingSet } from "../words/numbering.ts";
 import { readMoves } from "../words/schema.ts";
+import {
+  bookFaults,
+  CUSTOMS,
+  customsFaults,
+  numberingFaults,
+  SCHOOL_KEYS,
+  type Customs,
+  type RuleSetting,
+  type Ruling,
+} from "./settings.ts";
 import { makeVocabulary, nameKey, shippedVocabulary, type Vocabulary } from "../words/vocabulary.ts";
-
-/** How grave a school finds a rule; `off`: it is not said at all. */
-export type RuleSetting = Severity | "off";
-
-/** A pair of moves that the school judges by itself, whatever the geometry says. */
-export interface Ruling {
-  readonly feed: string;
-  readonly answer: string;
-  readonly verdict: Exclude<Verdict, "unread">;
-  readonly reason: string;
-}
 
 export interface School {
   readonly vocabulary: Vocabulary;
   readonly severity: Readonly<Partial<Record<RuleId, RuleSetting>>>;
   readonly rulings: readonly Ruling[];
+  readonly customs: Customs;
   /** Says which settings a kept result was made with. */
   readonly key: string;
 }
@@ -27,7 +26,7 @@ export interface School {
 let shipped: School | null = null;
 /** A school with nothing of its own. */
 export const defaultSchool = (): School =>
-  (shipped ??= { vocabulary: shippedVocabulary(), severity: {}, rulings: [], key: "" });
+  (shipped ??= { vocabulary: shippedVocabulary(), severity: {}, rulings: [], customs: CUSTOMS, key: "" });
 
 export type SchoolResult =
   { readonly ok: true; readonly school: School } | { readonly ok: false; readonly errors: readonly string[] };
@@ -39,16 +38,16 @@ const SETTINGS = ["error", "risk", "note", "off"];
 const VERDICTS = ["valid", "risky", "invalid"];
 
 /**
- * Reads a school's file: `{ "moves": [...], "numbering": [...], "severity": {rule: setting}, "rulings": [...] }`.
- * All keys may be left out; errors say which entry is wrong and how.
+ * Reads a school's settings: `{ "moves": [...], "numbering": [...], "severity": {rule: setting},
+ * "rulings": [...], "customs": {...}, "book": {...} }`. All keys may be left out; errors say which
+ * entry is wrong and how.
  */
 export function readSchool(data: unknown): SchoolResult {
-  if (!isObject(data))
-    return { ok: false, errors: ["school: must be an object with moves, numbering, severity or rulings"] };
+  if (!isObject(data)) return { ok: false, errors: [`school: must be an object with ${SCHOOL_KEYS.join(", ")}`] };
   const errors: string[] = [];
   for (const key of Object.keys(data))
-    if (!["moves", "numbering", "severity", "rulings"].includes(key))
-      errors.push(`school: “${key}” is not known; known: moves, numbering, severity, rulings`);
+    if (!(SCHOOL_KEYS as readonly string[]).includes(key))
+      errors.push(`school: “${key}” is not known; known: ${SCHOOL_KEYS.join(", ")}`);
   const moves = readMoves("moves", { moves: Array.isArray(data.moves) ? (data.moves as object[]) : [] });
   if (!moves.ok) errors.push(...moves.errors);
   const severity: Partial<Record<RuleId, RuleSetting>> = {};
@@ -65,6 +64,9 @@ export function readSchool(data: unknown): SchoolResult {
     errors.push(`rulings: number ${i + 1} needs feed, answer, reason, and a verdict of ${VERDICTS.join(", ")}`);
     return [];
   });
+  if (data.customs !== undefined) errors.push(...customsFaults(data.customs));
+  if (data.book !== undefined) errors.push(...bookFaults(data.book));
+  if (data.numbering !== undefined) errors.push(...numberingFaults(data.numbering));
   if (errors.length > 0 || !moves.ok) return { ok: false, errors };
   const sets = Array.isArray(data.numbering) ? (data.numbering as NumberingSet[]) : [];
   const own = moves.moves.length > 0 || sets.length > 0;
@@ -75,6 +77,7 @@ export function readSchool(data: unknown): SchoolResult {
       vocabulary,
       severity,
       rulings,
+      customs: { ...CUSTOMS, ...(data.customs as Partial<Customs> | undefined) },
       key: rulings.length + Object.keys(severity).length === 0 ? "" : JSON.stringify([severity, rulings]),
     },
   };

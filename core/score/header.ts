@@ -61,8 +61,11 @@ export interface HeaderFault {
 
 type Draft = { -readonly [K in keyof Header]: Header[K] };
 
+/** What a school takes for granted where a score says nothing. */
+export type HeaderDefaults = Partial<Pick<Header, "numbering" | "context">>;
+
 /** Reads the header rows of a score. */
-export function readHeader(score: Score): { header: Header; faults: HeaderFault[] } {
+export function readHeader(score: Score, defaults: HeaderDefaults = {}): { header: Header; faults: HeaderFault[] } {
   const faults: HeaderFault[] = [];
   const unknown: string[] = [];
   const header: Draft = {
@@ -83,6 +86,7 @@ export function readHeader(score: Score): { header: Header; faults: HeaderFault[
     people: { A: parsePerson("").person, B: parsePerson("").person, C: parsePerson("").person },
     rules: { A: new Set(), B: new Set(), C: new Set() },
     unknown,
+    ...defaults,
   };
   for (const row of score.rows) {
     const { body } = row.content;

@@ -1,8 +1,7 @@
 /** All valid answers of the vocabulary to one feed, ranked for the bodies at hand. */
-import { check } from "../check/check.ts";
+import { checkSingle, readAnswer, readFed } from "../check/single.ts";
 import type { School } from "../school/school.ts";
 import type { CheckedExchange } from "../check/types.ts";
-import { parse } from "../score/parse.ts";
 import type { Move } from "../words/types.ts";
 
 export interface RankedAnswer {
@@ -33,17 +32,34 @@ export function answerTexts(move: Move): string[] {
  * as `A jab`. Every candidate is checked on its own; only valid and risky ones are given.
  */
 export function rankAnswers(context: readonly string[], feed: string, school: School, limit = 40): RankedAnswer[] {
-  const texts: { text: string; move: Move }[] = [];
-  for (const move of school.vocabulary.moves.values()) for (const text of answerTexts(move)) texts.push({ text, move });
+  const fed = readFed(context, feed, school);
+  if (!fed) return [];
   const found: RankedAnswer[] = [];
-  for (const { text, move } of texts) {
-    const responder = /^\s*B\b/i.test(feed) ? "A" : "B";
-    const checked = check(parse([...context, `${feed} -> ${responder} ${text}`].join("\n")), school);
-    const exchange = checked.exchanges[0];
-    if (!exchange || (exchange.verdict !== "valid" && exchange.verdict !== "risky")) continue;
-    found.push({ text, move, exchange, worth: worthOf(exchange) - strange(move, exchange, checked.header.kind) });
-  }
+  for (const move of school.vocabulary.moves.values())
+    for (const text of answerTexts(move)) {
+      const beat = readAnswer(fed, text, school);
+      if (!beat) continue;
+      const exchange = checkSingle(fed, beat);
+      if (exchange.verdict !== "valid" && exchange.verdict !== "risky") continue;
+      found.push({ text, move, exchange, worth: worthOf(exchange) - strange(move, exchange, fed.header.kind) });
+    }
   return found.sort((a, b) => b.worth - a.worth || a.text.localeCompare(b.text)).slice(0, limit);
+}
+
+/** The feeds that a drill of these header rows can have: what A holds and the kind of drill decide. */
+export function rankFeeds(context: readonly string[], school: School): { text: string; group: string }[] {
+  const sensitivity = readFed(context, "A push", school)?.header.kind === "sensitivity";
+  const found: { text: string; group: string }[] = [];
+  for (const move of school.vocabulary.moves.values()) {
+    if (!move.roles.includes("feed") || move.numbered || (move.energy !== undefined) !== sensitivity) continue;
+    const sided = move.sides === "limb" && !move.fixedSide && /^(lead|rear) (hand|leg)$/.test(move.limb);
+    for (const side of sided ? ["lead ", "rear "] : [""]) {
+      const text = `${side}${move.name}`;
+      const fed = readFed(context, `A ${text}`, school);
+      if (fed && (move.attack ?? move.energy)) found.push({ text, group: move.group });
+    }
+  }
+  return found;
 }
 
 const CONTACT_GROUPS = new Set(["contact", "yielding"]);

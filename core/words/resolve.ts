@@ -276,17 +276,29 @@ function findMove(words: readonly string[], vocabulary: Vocabulary, context: Res
 function longestName(words: readonly string[], vocabulary: Vocabulary, context: ResolveContext, least: number) {
   const numberFollows = (end: number) => /^\d+$/.test(words[end] ?? "");
   for (let length = Math.min(vocabulary.longest, words.length); length >= least; length--) {
+    let best: { move: Move; rest: string[]; strays: number } | null = null;
     for (let start = 0; start + length <= words.length; start++) {
       const moves = vocabulary.byName.get(nameKey(words.slice(start, start + length).join(" ")));
       if (!moves) continue;
       const end = start + length;
       const block = length === 1 && words[start] === "block" && numberFollows(end);
       const move = block ? vocabulary.byName.get("block number")![0]! : chooseHomonym(moves, context);
-      return { move, rest: [...words.slice(0, start), ...words.slice(end)] };
+      const rest = [...words.slice(0, start), ...words.slice(end)];
+      // Of two names of one length the one that leaves modifiers only: "lead | straight punch".
+      const strays = rest.filter((word) => !isModifier(word)).length;
+      if (!best || strays < best.strays) best = { move, rest, strays };
     }
+    if (best) return best;
   }
   return null;
 }
+
+const isModifier = (word: string): boolean =>
+  word in SIDES ||
+  word in WAYS ||
+  word in HEIGHT_WORDS ||
+  /^(?:to|on|at|intercept|\d+)$/.test(word) ||
+  partNamed(word) !== null;
 
 function takePhrases(words: readonly string[]) {
   const left: string[] = [];

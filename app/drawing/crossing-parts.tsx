@@ -1,0 +1,106 @@
+/** What both drawings of a score share: a crossing as a button, its words, and the signs on a strand. */
+import type { KeyboardEvent, ReactNode } from "react";
+import type { ExchangeView } from "#core/formats/desk-view.ts";
+import { usePalette } from "../ui/palette.ts";
+import { MAX_LABEL, type StrandMark } from "./score-layout.ts";
+
+/** Longest text beside a crossing; the rest is in the description. */
+export const shorten = (text: string): string => (text.length > MAX_LABEL ? `${text.slice(0, MAX_LABEL - 1)}…` : text);
+
+/** A crossing in words, for readers and on hover. */
+export function describe(e: ExchangeView): string {
+  if (e.answer === "") return `${e.feeder} ${e.feed}: nobody answers`;
+  const margin =
+    e.marginCm === null ? "" : `, ${e.marginCm >= 0 ? "clear by" : "misses by"} ${Math.abs(e.marginCm)} cm`;
+  const how = e.meets ? "meets" : "answered by";
+  return `${e.feeder} ${e.feed}, ${how} ${e.responder} ${e.answer}: ${e.verdict}${margin}`;
+}
+
+/** A crossing that can be picked by mouse, touch and keyboard. */
+export function CrossingButton({
+  exchange,
+  reachable,
+  onPick,
+  children,
+}: {
+  exchange: ExchangeView;
+  /** One crossing of a drawing is reached with Tab; the arrow keys lead to the others. */
+  reachable: boolean;
+  onPick: ((exchange: ExchangeView) => void) | undefined;
+  children: ReactNode;
+}) {
+  return (
+    <g
+      role="button"
+      tabIndex={reachable ? 0 : -1}
+      data-crossing={exchange.key}
+      aria-label={describe(exchange)}
+      style={{ cursor: "pointer" }}
+      onClick={() => onPick?.(exchange)}
+      onKeyDown={(event: KeyboardEvent) => {
+        if (event.key === "Enter" || event.key === " ") {
+          event.preventDefault();
+          onPick?.(exchange);
+        }
+      }}
+    >
+      <title>{describe(exchange)}</title>
+      {children}
+    </g>
+  );
+}
+
+/** A change on a strand: weight as a foot's slant, a held hand as a clamp, the foot in front as a letter. */
+export function MarkShape({ mark }: { mark: StrandMark }) {
+  const palette = usePalette();
+  const ink = palette.partner[mark.actor];
+  const { x, y } = mark;
+  return (
+    <g role="img" aria-label={mark.words}>
+      <title>{mark.words}</title>
+      <rect x={x - 9} y={y - 12} width={18} height={24} fill="transparent" />
+      {mark.kind === "weight" && (
+        <path
+          d={
+            mark.value === "even"
+              ? `M${x - 4} ${y - 7}V${y + 7}M${x + 4} ${y - 7}V${y + 7}`
+              : mark.value === "lead"
+                ? `M${x - 5} ${y + 8}L${x + 5} ${y - 8}`
+                : `M${x - 5} ${y - 8}L${x + 5} ${y + 8}`
+          }
+          stroke={ink}
+          strokeWidth={2.5}
+          strokeLinecap="round"
+        />
+      )}
+      {mark.kind === "pin" && (
+        <path
+          d={`M${x - 6} ${y - 9}H${x + 6}V${y + 9}H${x - 6}`}
+          fill="none"
+          stroke={palette.text.primary}
+          strokeWidth={2.5}
+        />
+      )}
+      {mark.kind === "lead" && (
+        <>
+          <circle cx={x} cy={y} r={8} fill={palette.background.default} stroke={ink} strokeWidth={1.5} />
+          <text x={x} y={y + 4.5} textAnchor="middle" fontSize={14} fontWeight={700} fill={ink}>
+            {mark.value === "left" ? "L" : "R"}
+          </text>
+        </>
+      )}
+      {mark.kind === "facing" && (
+        <path
+          d={
+            mark.value === "up"
+              ? `M${x - 5} ${y - 3}L${x} ${y - 11}L${x + 5} ${y - 3}`
+              : `M${x - 5} ${y + 3}L${x} ${y + 11}L${x + 5} ${y + 3}`
+          }
+          fill="none"
+          stroke={ink}
+          strokeWidth={2}
+        />
+      )}
+    </g>
+  );
+}

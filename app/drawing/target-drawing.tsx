@@ -1,0 +1,111 @@
+/** The one who answers as the feeder sees him: zones, covers, the line of the attack, margins. */
+import type { SceneView } from "#core/formats/scene-view.ts";
+import { usePalette } from "../ui/palette.ts";
+import { TARGET, targetLayout } from "./target-layout.ts";
+
+export function TargetDrawing({ scene }: { scene: SceneView }) {
+  const palette = usePalette();
+  const layout = targetLayout(scene);
+  if (!layout) return null;
+  const { zones, ghosts, covers, attack, hours, words, nearest } = layout;
+  return (
+    <svg
+      viewBox={`0 0 ${TARGET.width} ${TARGET.height}`}
+      width="100%"
+      style={{ display: "block", maxHeight: "60vh" }}
+      role="img"
+      aria-label={`${scene.responder} as ${scene.feeder} sees him. ${words}`}
+    >
+      {hours.map((h) => (
+        <text key={h.hour} x={h.x} y={h.y + 5} textAnchor="middle" fontSize={14} fill={palette.text.secondary}>
+          {h.hour}
+        </text>
+      ))}
+      {ghosts.map((z) => (
+        <ellipse
+          key={z.zone}
+          cx={z.cx}
+          cy={z.cy}
+          rx={z.rx}
+          ry={z.ry}
+          fill="none"
+          stroke={palette.text.secondary}
+          strokeDasharray="3 4"
+        />
+      ))}
+      {zones.map((z) => (
+        <ellipse
+          key={z.zone}
+          cx={z.cx}
+          cy={z.cy}
+          rx={z.rx}
+          ry={z.ry}
+          fill={palette.partner[scene.responder]}
+          fillOpacity={z.met ? 0.08 : 0.2}
+          stroke={z.met ? palette.verdict.invalid : palette.partner[scene.responder]}
+          strokeWidth={z.met ? 3 : 1.5}
+        >
+          <title>{`${z.zone}: ${z.met ? "in the way of the attack" : `clear by ${z.cm} cm`}`}</title>
+        </ellipse>
+      ))}
+      {attack.straight ? (
+        <g>
+          <circle
+            cx={attack.x2}
+            cy={attack.y2}
+            r={attack.width / 2}
+            fill={palette.partner[scene.feeder]}
+            opacity={0.75}
+          />
+          <circle
+            cx={attack.x2}
+            cy={attack.y2}
+            r={attack.width / 2 + 6}
+            fill="none"
+            stroke={palette.partner[scene.feeder]}
+            strokeWidth={2}
+          />
+        </g>
+      ) : (
+        <g>
+          <path
+            d={`M${attack.x1} ${attack.y1}L${attack.x2} ${attack.y2}`}
+            stroke={palette.partner[scene.feeder]}
+            strokeWidth={attack.width}
+            strokeLinecap="round"
+            opacity={0.35}
+          />
+          <path
+            d={`M${attack.x1} ${attack.y1}L${attack.x2} ${attack.y2}`}
+            stroke={palette.partner[scene.feeder]}
+            strokeWidth={2}
+          />
+          <path d={attack.arrow} fill={palette.partner[scene.feeder]} />
+        </g>
+      )}
+      {covers.map((c, i) => (
+        <g key={i}>
+          <title>{`${c.move}${c.works ? "" : ": does not stand in the way"}`}</title>
+          <path
+            d={`M${c.x1} ${c.y1}L${c.x2} ${c.y2}`}
+            stroke={palette.text.primary}
+            strokeWidth={c.width}
+            strokeLinecap="round"
+            opacity={c.works ? 0.55 : 0.25}
+          />
+        </g>
+      ))}
+      {nearest && (
+        <text
+          x={nearest.x}
+          y={nearest.y}
+          fontSize={17}
+          fontWeight={700}
+          fill={nearest.met ? palette.verdict.invalid : palette.text.primary}
+        >
+          {nearest.words}
+        </text>
+      )}
+    </svg>
+  );
+}

@@ -1,0 +1,53 @@
+import { check } from "#core/check/check.ts";
+import { sceneViews } from "#core/formats/scene-view.ts";
+import { parse } from "#core/score/parse.ts";
+import { TARGET, targetLayout } from "./target-layout.ts";
+
+const layout = (text: string) => targetLayout(sceneViews(check(parse(text)), text.split("\n").length - 1)[0]!)!;
+
+test("the feeder sees the answerer mirrored: what comes to his left is on the right", () => {
+  // A rear hook of a left lead is a right limb: it comes to the receiver's left, 9 on the clock.
+  const { attack, hours } = layout("A rear hook -> B cover");
+  expect(attack.x1).toBeGreaterThan(attack.x2);
+  expect(hours.find((h) => h.hour === 9)!.x).toBeGreaterThan(hours.find((h) => h.hour === 3)!.x);
+});
+test("an overhead falls from the top", () => {
+  const { attack } = layout("A: holds stick\nB: holds stick\n\nA overhead -> B roof block");
+  expect(attack.y1).toBeLessThan(attack.y2);
+  expect(attack.straight).toBe(false);
+});
+test("a straight blow is a disc and has no clock", () => {
+  const { attack, hours } = layout("A jab -> B slip out");
+  expect(attack.straight).toBe(true);
+  expect([attack.x1, attack.y1]).toEqual([attack.x2, attack.y2]);
+  expect(hours).toEqual([]);
+});
+test("a head that left the line is drawn beside its ghost", () => {
+  const { zones, ghosts, nearest } = layout("A jab -> B slip out");
+  const head = zones.find((z) => z.zone === "head")!;
+  const ghost = ghosts.find((z) => z.zone === "head")!;
+  expect(Math.abs(head.cx - ghost.cx)).toBeGreaterThan(20);
+  expect(nearest!.words).toMatch(/^clear by [\d.]+ cm/);
+});
+test("what is hit is marked and named", () => {
+  const { zones, nearest, words } = layout("A lead hook -> B slip out");
+  expect(zones.some((z) => z.met)).toBe(true);
+  expect(nearest).toMatchObject({ met: true });
+  expect(words).toMatch(/meets the/);
+});
+test("what covers leaves no zone marked as hit", () => {
+  const { zones, covers, nearest } = layout("A lead hook -> B cover");
+  expect(covers.every((c) => c.works)).toBe(true);
+  expect(zones.some((z) => z.met)).toBe(false);
+  expect(nearest!.words).toMatch(/^covered by/);
+});
+test("the whole body fits into the drawing, for the tall and the small", () => {
+  for (const height of [140, 205]) {
+    for (const z of layout(`B: height ${height}\n\nA jab -> B catch`).ghosts) {
+      expect(z.cx - z.rx).toBeGreaterThanOrEqual(0);
+      expect(z.cx + z.rx).toBeLessThanOrEqual(TARGET.width);
+      expect(z.cy - z.ry).toBeGreaterThanOrEqual(0);
+      expect(z.cy + z.ry).toBeLessThanOrEqual(TARGET.height);
+    }
+  }
+});

@@ -1,0 +1,115 @@
+/** What a school sets for itself, as it is stored and passed on: plain JSON, every key may be left out. */
+import { array, object, string, ValidationError } from "yup";
+import { CONTEXTS } from "../score/header.ts";
+import type { RuleId, Severity } from "../findings/finding.ts";
+import type { Verdict } from "../check/types.ts";
+import type { NumberingSet } from "../words/numbering.ts";
+import { partNamed } from "../words/parts.ts";
+import { HEIGHTS, TRADITIONS, type MoveData, type Tradition } from "../words/types.ts";
+
+/** How grave a school finds a rule; `off`: it is not said at all. */
+export type RuleSetting = Severity | "off";
+
+/** A pair of moves that the school judges by itself, whatever the geometry says. */
+export interface Ruling {
+  readonly feed: string;
+  readonly answer: string;
+  readonly verdict: Exclude<Verdict, "unread">;
+  readonly reason: string;
+}
+
+/** Questions on which traditions differ and that the checker does not decide. */
+export interface Customs {
+  /** Which names are shown; all are understood when typed. */
+  readonly names: Tradition;
+  /** Which pad takes a left blow: the one straight across, or the one of the same name. */
+  readonly pads: "opposite" | "same";
+  readonly hookFist: "upright" | "flat";
+  /** The numbering set of a score that names none. */
+  readonly numbering: string;
+  /** The context of a score that names none. */
+  readonly context: (typeof CONTEXTS)[number] | null;
+  /** When a ladder brings in chance: once the set pattern is sound, or soon. */
+  readonly chance: "late" | "early";
+  /** Speed and power: slowly first, or full from the start. */
+  readonly power: "slow first" | "full";
+}
+export const CUSTOMS: Customs = {
+  names: "english",
+  pads: "opposite",
+  hookFist: "upright",
+  numbering: "twelve angles",
+  context: null,
+  chance: "late",
+  power: "slow first",
+};
+
+/** The moves that the answer book lays out: what the school throws and what it answers with. */
+export interface BookChoice {
+  readonly feeds: readonly string[];
+  readonly answers: readonly string[];
+}
+
+export interface SchoolData {
+  readonly moves?: readonly MoveData[];
+  readonly numbering?: readonly NumberingSet[];
+  readonly severity?: Readonly<Partial<Record<RuleId, RuleSetting>>>;
+  readonly rulings?: readonly Ruling[];
+  readonly customs?: Partial<Customs>;
+  readonly book?: BookChoice;
+}
+export const SCHOOL_KEYS = ["moves", "numbering", "severity", "rulings", "customs", "book"] as const;
+
+const texts = array(string().trim().min(1).max(80).required()).max(200);
+const customs = object({
+  names: string().oneOf(TRADITIONS),
+  pads: string().oneOf(["opposite", "same"]),
+  hookFist: string().oneOf(["upright", "flat"]),
+  numbering: string().trim().min(1).max(40),
+  context: string().oneOf(CONTEXTS).nullable(),
+  chance: string().oneOf(["late", "early"]),
+  power: string().oneOf(["slow first", "full"]),
+}).noUnknown("${path} has keys that are not known: ${unknown}");
+const book = object({ feeds: texts.required(), answers: texts.required() }).noUnknown();
+const angle = object({
+  line: string().oneOf(["arc", "thrust", "overhead", "upward"]).required(),
+  side: string().oneOf(["left", "right"]).nullable().defined(),
+  height: string().oneOf(HEIGHTS).required(),
+  part: string()
+    .required()
+    .test("part", "${path} is no part of the body", (value) => partNamed(value) !== null),
+})
+  .noUnknown()
+  .test("arc-side", "${path} is an arc and needs the side it comes to", (a) => a.line !== "arc" || a.side !== null);
+const set = object({
+  id: string()
+    .matches(/^[a-z0-9][a-z0-9 ]{1,39}$/, "${path} must be lower-case letters, digits and blanks")
+    .required(),
+  name: string().trim().min(1).max(60).required(),
+  moves: array(string().trim().min(1).required()).max(24),
+  angles: array(angle).max(24),
+})
+  .noUnknown()
+  .test("filled", "${path} needs moves or angles", (s) => (s.moves?.length ?? 0) + (s.angles?.length ?? 0) > 0);
+
+/** Checks one part of the settings; gives what is wrong with it, empty when nothing is. */
+function faultsOf(
+  schema: { validateSync: (value: unknown, options: object) => unknown },
+  name: string,
+  value: unknown,
+) {
+  try {
+    schema.validateSync(value, { strict: true, abortEarly: false });
+    return [];
+  } catch (error) {
+    if (!(error instanceof ValidationError)) throw error;
+    return error.errors.map((text) => `${name}: ${text}`);
+  }
+}
+
+export const customsFaults = (value: unknown): string[] => faultsOf(customs, "customs", value);
+export const bookFaults = (value: unknown): string[] => faultsOf(book, "book", value);
+export const numberingFaults = (value: unknown): string[] =>
+  Array.isArray(value)
+    ? value.flatMap((one, i) => faultsOf(set, `numbering: set ${i + 1}`, one))
+    : ["numbering: must be a list of sets"];

@@ -1,0 +1,60 @@
+/** Moves and adds rows of play as edits of the text, so that undo and everything else work as for typing. */
+import type { Score, ScoreItem } from "./types.ts";
+
+/** An edit counted from the start of the text. */
+export interface TextEdit {
+  readonly from: number;
+  readonly to: number;
+  readonly insert: string;
+}
+
+/** Rows of the lines that stand together with a row in one block, in order; empty where the row is no line. */
+export function siblingRows(score: Score, row: number): number[] {
+  const find = (items: readonly ScoreItem[]): number[] | null => {
+    const lines = items.flatMap((item) => (item.kind === "line" ? [item.row.index] : []));
+    if (lines.includes(row)) return [...new Set(lines)];
+    for (const item of items) {
+      const inner = item.kind === "block" ? find(item.items) : null;
+      if (inner) return inner;
+    }
+    return null;
+  };
+  return find(score.items) ?? [];
+}
+
+/**
+ * The edit that puts a row in the place of another one of its block; rows between move up or down.
+ * Comments stay with their row. null where the two do not stand together.
+ */
+export function moveRow(text: string, score: Score, row: number, to: number): TextEdit | null {
+  const rows = siblingRows(score, row);
+  if (row === to || !rows.includes(to)) return null;
+  const lines = text.split("\n");
+  const [first, last] = row < to ? [row, to] : [to, row];
+  const block = lines.slice(first, last + 1);
+  const moved = row < to ? [...block.slice(1), block[0]!] : [block[block.length - 1]!, ...block.slice(0, -1)];
+  const from = lines.slice(0, first).reduce((sum, line) => sum + line.length + 1, 0);
+  return { from, to: from + block.join("\n").length, insert: moved.join("\n") };
+}
+
+/** The edit that moves a row one place up or down among its siblings; null at the end. */
+export function nudgeRow(text: string, score: Score, row: number, way: "up" | "down"): TextEdit | null {
+  const rows = siblingRows(score, row);
+  const next = rows[rows.indexOf(row) + (way === "up" ? -1 : 1)];
+  return next === undefined ? null : moveRow(text, score, row, next);
+}
+
+/** The edit that adds a line behind a row (as deep as it stands), or at the end. */
+export function addRow(text: string, line: string, after: number | null): TextEdit {
+  if (after === null) {
+    const gap = text === "" || text.endsWith("\n") ? "" : "\n";
+    // Play needs a blank row between itself and the header rows.
+    const last = text.trimEnd().split("\n").at(-1) ?? "";
+    const header = /^[a-z][a-z ]*:/i.test(last) && !last.includes("->") && !last.includes("<>");
+    return { from: text.length, to: text.length, insert: `${gap}${header ? "\n" : ""}${line}\n` };
+  }
+  const lines = text.split("\n");
+  const end = lines.slice(0, after + 1).join("\n").length;
+  const pad = /^\s*/.exec(lines[after] ?? "")![0];
+  return { from: end, to: end, insert: `\n${pad}${line}` };
+}

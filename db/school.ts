@@ -1,0 +1,52 @@
+/** The school itself: its name, and what it sets for itself as JSON. */
+import type { Db } from "./pool.ts";
+import type { Scope } from "./scope.ts";
+
+export async function getSchool(db: Db, scope: Scope): Promise<{ name: string } | null> {
+  const rows = await db.query<{ name: string }>(`select name from schools where id = $1`, [scope.schoolId]);
+  return rows[0] ?? null;
+}
+
+export async function insertSchool(
+  db: Db,
+  scope: Scope,
+  name: string,
+  person: { name: string; email: string },
+): Promise<void> {
+  await db.query(`insert into schools (id, name) values ($1, $2) on conflict do nothing`, [scope.schoolId, name]);
+  await db.query(`insert into accounts (id, name, email) values ($1, $2, $3) on conflict do nothing`, [
+    scope.accountId,
+    person.name,
+    person.email,
+  ]);
+  await db.query(`insert into memberships (school_id, account_id, role) values ($1, $2, $3) on conflict do nothing`, [
+    scope.schoolId,
+    scope.accountId,
+    scope.role,
+  ]);
+}
+
+export interface SettingsRow {
+  /** As `core/school` reads it; stored settings were checked before they were saved. */
+  readonly settings: unknown;
+  readonly version: number;
+}
+
+export async function getSettings(db: Db, scope: Scope): Promise<SettingsRow> {
+  const rows = await db.query<SettingsRow>(`select settings, version from schools where id = $1`, [scope.schoolId]);
+  return rows[0] ?? { settings: {}, version: 0 };
+}
+
+/** Saves settings on top of `baseVersion`; where somebody else saved in between nothing is written. */
+export async function saveSettings(
+  db: Db,
+  scope: Scope,
+  baseVersion: number,
+  settings: object,
+): Promise<{ readonly kind: "saved"; readonly version: number } | { readonly kind: "conflict" }> {
+  const rows = await db.query<{ version: number }>(
+    `update schools set settings = $3, version = version + 1 where id = $1 and version = $2 returning version`,
+    [scope.schoolId, baseVersion, JSON.stringify(settings)],
+  );
+  return rows[0] ? { kind: "saved", version: rows[0].version } : { kind: "conflict" };
+}
