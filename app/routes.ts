@@ -4,9 +4,13 @@ export default [
   index("routes/drills.tsx"),
   route("drills/new", "routes/new-drill.tsx"),
   route("drills/:id", "routes/desk.tsx"),
+  route("drills/:id/save", "routes/save.tsx"),
   route("drills/:id/revisions", "routes/revisions.tsx"),
   route("drills/:id/ladder", "routes/ladder.tsx"),
+  route("drills/:id/card", "routes/drill-card.tsx"),
   route("class", "routes/tonight.tsx"),
   route("class/:id", "routes/class.tsx"),
   route("class/:id/card", "routes/card.tsx"),
+  route("answers", "routes/answers.tsx"),
+  route("words/settings", "routes/settings.tsx"),
 ] satisfies RouteConfig;

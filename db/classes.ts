@@ -133,3 +133,16 @@ export async function meetings(db: Db, scope: Scope, beforeClass: string): Promi
   );
   return new Map(rows.map((row) => [`${row.one}|${row.two}`, Number(row.times)]));
 }
+
+/** The texts that classes up to today worked on, with the last day of each. */
+export const listTrainedTexts = (db: Db, scope: Scope): Promise<{ text: string; date: string }[]> =>
+  db.query(
+    `select r.text, max(c.held_on) as date
+     from pairs p
+     join blocks b on b.school_id = p.school_id and b.id = p.block_id
+     join classes c on c.school_id = b.school_id and c.id = b.class_id
+     join revisions r on r.school_id = p.school_id and r.id = p.revision_id
+     where p.school_id = $1 and c.held_on <= current_date
+     group by r.id, r.text order by max(c.held_on) desc limit 300`,
+    [scope.schoolId],
+  );

@@ -33,6 +33,9 @@ export interface Revision {
   readonly text: string;
   readonly created_at: Date;
   readonly author: string | null;
+  readonly author_id: string | null;
+  /** Saved by itself while somebody typed. */
+  readonly auto: boolean;
   readonly verdict: "sound" | "risky" | "broken";
   readonly vocabulary_version: string;
   readonly model_version: string;
@@ -79,7 +82,7 @@ export async function getDrill(
   return revision && { drill, revision };
 }
 
-const REVISION = `select r.id, r.drill_id, r.number, r.text, r.created_at, a.name as author, r.verdict, r.vocabulary_version, r.model_version
+const REVISION = `select r.id, r.drill_id, r.number, r.text, r.created_at, a.name as author, r.author_id, r.auto, r.verdict, r.vocabulary_version, r.model_version
   from revisions r left join accounts a on a.id = r.author_id where r.school_id = $1 and r.drill_id = $2`;
 
 export async function getRevision(db: Db, scope: Scope, drillId: string, number: number): Promise<Revision | null> {
@@ -137,13 +140,15 @@ export type SaveResult =
 
 /**
  * Saves a new revision on top of `baseVersion`. Where somebody else saved in between nothing is
- * written and the caller gets the other text, to see both and choose.
+ * written and the caller gets the other text, to see both and choose. A save takes the place of an
+ * automatic one by the same person before it, unless a class or a variation rests on that.
  */
 export function saveDrill(
   scope: Scope,
   drillId: string,
   baseVersion: number,
   input: RevisionInput,
+  auto = false,
 ): Promise<SaveResult> {
   return transaction(async (tx): Promise<SaveResult> => {
     const [drill] = await tx.query<{ version: number; deleted_at: Date | null }>(
@@ -152,10 +157,18 @@ export function saveDrill(
     );
     if (!drill || drill.deleted_at) return { kind: "gone" };
     const newest = (await getRevision(tx, scope, drillId, drill.version))!;
-    if (newest.text === input.text || newest.id === input.id) return { kind: "saved", version: drill.version };
+    if (newest.text === input.text || newest.id === input.id) {
+      if (!auto && newest.auto)
+        await tx.query(`update revisions set auto = false where school_id = $1 and id = $2`, [
+          scope.schoolId,
+          newest.id,
+        ]);
+      return { kind: "saved", version: drill.version };
+    }
     if (drill.version !== baseVersion) return { kind: "conflict", theirs: newest };
     const version = drill.version + 1;
-    await insertRevision(tx, scope, drillId, version, input, await listExchangeIds(tx, scope, newest.id));
+    await insertRevision(tx, scope, drillId, version, input, await listExchangeIds(tx, scope, newest.id), auto);
+    if (newest.auto && newest.author_id === scope.accountId) await dropUnused(tx, scope, newest.id);
     await tx.query(`update drills set version = $3, title = $4, updated_at = now() where school_id = $1 and id = $2`, [
       scope.schoolId,
       drillId,
@@ -166,6 +179,21 @@ export function saveDrill(
   });
 }
 
+/** Takes out a revision that nothing rests on. */
+async function dropUnused(tx: Db, scope: Scope, revisionId: string): Promise<void> {
+  const used = await tx.query(
+    `select 1 from pairs where school_id = $1 and revision_id = $2
+     union all select 1 from lineage where school_id = $1 and parent_revision_id = $2 limit 1`,
+    [scope.schoolId, revisionId],
+  );
+  if (used.length > 0) return;
+  await tx.query(`delete from revision_exchanges where school_id = $1 and revision_id = $2`, [
+    scope.schoolId,
+    revisionId,
+  ]);
+  await tx.query(`delete from revisions where school_id = $1 and id = $2`, [scope.schoolId, revisionId]);
+}
+
 async function insertRevision(
   tx: Db,
   scope: Scope,
@@ -173,10 +201,11 @@ async function insertRevision(
   number: number,
   input: RevisionInput,
   known: readonly ExchangeRow[],
+  auto = false,
 ): Promise<void> {
   await tx.query(
-    `insert into revisions (school_id, id, drill_id, number, text, author_id, vocabulary_version, model_version, verdict, load_total, kind, summary)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12)`,
+    `insert into revisions (school_id, id, drill_id, number, text, author_id, vocabulary_version, model_version, verdict, load_total, kind, summary, auto)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13)`,
     [
       scope.schoolId,
       input.id,
@@ -190,6 +219,7 @@ async function insertRevision(
       input.loadTotal,
       input.kind,
       JSON.stringify(input.summary),
+      auto,
     ],
   );
   for (const row of carryExchangeIds(known, input.rows, randomUUID))
@@ -197,6 +227,40 @@ async function insertRevision(
       `insert into revision_exchanges (school_id, revision_id, exchange_id, row_index, row_text) values ($1, $2, $3, $4, $5)`,
       [scope.schoolId, input.id, row.id, row.index, row.text],
     );
+}
+
+export interface NewestText {
+  readonly id: string;
+  readonly title: string;
+  readonly revision_id: string;
+  readonly text: string;
+  readonly verdict: Revision["verdict"];
+  readonly summary: DrillSummary;
+}
+
+/** The newest text of every drill that is not deleted. */
+export const listNewestTexts = (db: Db, scope: Scope): Promise<NewestText[]> =>
+  db.query<NewestText>(
+    `select d.id, d.title, r.id as revision_id, r.text, r.verdict, r.summary from drills d
+     join revisions r on r.school_id = d.school_id and r.drill_id = d.id and r.number = d.version
+     where d.school_id = $1 and d.deleted_at is null order by d.title, d.id`,
+    [scope.schoolId],
+  );
+
+/** What the checker makes of a stored text under other settings; the text itself stays. */
+export async function updateVerdict(
+  db: Db,
+  scope: Scope,
+  revisionId: string,
+  verdict: Revision["verdict"],
+  summary: DrillSummary,
+): Promise<void> {
+  await db.query(`update revisions set verdict = $3, summary = $4 where school_id = $1 and id = $2`, [
+    scope.schoolId,
+    revisionId,
+    verdict,
+    JSON.stringify(summary),
+  ]);
 }
 
 /** Takes a drill out of the lists; its revisions stay for the log. */

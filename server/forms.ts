@@ -1,5 +1,5 @@
 /** What forms send, checked with the same schemas on both sides. */
-import { object, string, number, array, type InferType } from "yup";
+import { array, boolean, number, object, string, type InferType } from "yup";
 
 const uuid = string()
   .matches(/^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/i, "not an id")
@@ -7,7 +7,7 @@ const uuid = string()
 const MAX_TEXT = 400_000;
 
 export const saveSchema = object({
-  intent: string().oneOf(["save"]).required(),
+  auto: boolean().default(false),
   revisionId: uuid,
   version: number().integer().min(1).required(),
   text: string().max(MAX_TEXT, "The text is too long to save; split it into several drills.").defined(),

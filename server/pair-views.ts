@@ -1,5 +1,6 @@
 /** Pairs as screens show them: names, what they work on, and how it comes out for their two bodies. */
 import { check, type Bodies } from "#core/check/check.ts";
+import { measuresOf } from "#core/people/measures.ts";
 import { parse } from "#core/score/parse.ts";
 import type { School } from "#core/school/school.ts";
 import type { PairRow } from "#db/classes.ts";
@@ -26,17 +27,8 @@ export interface PairView {
   readonly notes: readonly string[];
 }
 
-const measure = (s: Student) => ({
-  ...(s.height_cm === null ? {} : { height: s.height_cm / 100 }),
-  ...(s.reach_cm === null ? {} : { reach: s.reach_cm / 100 }),
-  ...(s.mass_kg === null ? {} : { mass: s.mass_kg }),
-  lead: s.lead,
-  hand: s.hand,
-  minor: s.minor,
-});
-
 /** The measures of two people for the checker; a height that was never taken leaves the drill's own. */
-export const bodiesOf = (a: Student, b: Student): Bodies => ({ A: measure(a), B: measure(b) });
+export const bodiesOf = (a: Student, b: Student): Bodies => ({ A: measuresOf(a), B: measuresOf(b) });
 
 /** Notes shown for one pair. */
 const MAX_NOTES = 2;

@@ -5,7 +5,7 @@ import type { Checked } from "#core/check/types.ts";
 import type { School } from "#core/school/school.ts";
 import { parse } from "#core/score/parse.ts";
 import { VOCABULARY_VERSION } from "#core/words/vocabulary.ts";
-import type { RevisionInput } from "#db/drills.ts";
+import type { DrillSummary, RevisionInput } from "#db/drills.ts";
 
 const MAX_TITLE = 120;
 
@@ -28,6 +28,14 @@ export function toolsOf({ header }: Checked): string[] {
   return [...new Set(tools)];
 }
 
+/** What lists show of a checked text. */
+export const summaryOf = (checked: Checked): DrillSummary => ({
+  level: checked.header.level,
+  tools: toolsOf(checked),
+  exchanges: checked.exchanges.length,
+  findings: checked.findings.filter((f) => f.severity !== "note").length,
+});
+
 /** Checks a text and gives what a revision of it stores. */
 export function revisionInput(id: string, text: string, school: School): { input: RevisionInput; checked: Checked } {
   const checked = check(parse(text), school);
@@ -43,12 +51,7 @@ export function revisionInput(id: string, text: string, school: School): { input
     loadTotal: checked.load.total,
     vocabularyVersion: VOCABULARY_VERSION,
     modelVersion: MODEL.version,
-    summary: {
-      level: checked.header.level,
-      tools: toolsOf(checked),
-      exchanges: checked.exchanges.length,
-      findings: checked.findings.filter((f) => f.severity !== "note").length,
-    },
+    summary: summaryOf(checked),
     rows,
   };
   return { input, checked };

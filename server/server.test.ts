@@ -68,7 +68,9 @@ describe("pairs as shown", () => {
     const [view] = pairViews([pair("A jab -> B slip out, cross")], students, defaultSchool());
     expect(view!.verdict).toBe("broken");
     expect(view!.notes.join()).toMatch(/cross falls \d+ cm short/);
-    expect(pairViews([pair("A jab -> B slip out, cross")], [student("a"), student("b")], defaultSchool())[0]!.verdict).toBe("sound");
+    expect(
+      pairViews([pair("A jab -> B slip out, cross")], [student("a"), student("b")], defaultSchool())[0]!.verdict,
+    ).toBe("sound");
   });
   test("a height that was never taken is said", () => {
     const [view] = pairViews([pair(TEXT)], [student("a", { height_cm: null }), student("b")], defaultSchool());
@@ -76,11 +78,9 @@ describe("pairs as shown", () => {
   });
   test("three people are named, and nobody who left the school breaks the page", () => {
     const students = [student("a"), student("b"), student("c")];
-    expect(pairViews([pair(TEXT, { student_c: "c" })], students, defaultSchool())[0]!.names.map((n) => n.actor)).toEqual([
-      "A",
-      "B",
-      "C",
-    ]);
+    expect(
+      pairViews([pair(TEXT, { student_c: "c" })], students, defaultSchool())[0]!.names.map((n) => n.actor),
+    ).toEqual(["A", "B", "C"]);
     expect(pairViews([pair(TEXT, { student_b: "gone" })], students, defaultSchool())).toEqual([]);
   });
   test("measures go over in metres", () => {

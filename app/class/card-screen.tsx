@@ -5,6 +5,7 @@ import { Link } from "react-router";
 import type { PairView } from "#server/pair-views.ts";
 import { shortDate } from "../ui/frame.tsx";
 import { FONTS } from "../ui/theme.ts";
+import { CAUTIONS, playRows } from "../paper/cautions.ts";
 import { cardSize } from "./card-layout.ts";
 
 interface CardProps {
@@ -29,16 +30,6 @@ const SHEET = {
 } as const;
 
 const namesOf = (p: PairView): string => p.names.map((n) => `${n.actor} ${n.name}`).join("  ·  ");
-
-/** The rows of a text that people on the floor need: who holds what, and the play. */
-const playRows = (text: string): string[] =>
-  text
-    .split("\n")
-    .filter(
-      (row) =>
-        row.trim() !== "" &&
-        !/^\s*(#|(title|kind|level|range|tempo|focus|contact|context|mats|numbering|tradition)\s*:)/i.test(row),
-    );
 
 /** One A4 page: who with whom on what, the texts, and what is said before every drill. */
 export function CardScreen({ lesson, school, pairs }: CardProps) {
@@ -118,10 +109,7 @@ export function CardScreen({ lesson, school, pairs }: CardProps) {
           </Box>
         ))}
         <Box sx={{ mt: 2, pt: 1, borderTop: "2px solid #000" }}>
-          <strong>“Stop” ends everything at once; anybody may say it at any time.</strong> Slow before fast. Gear by
-          tempo and tool; training blades only. No contact to eyes, throat, groin, spine, back of the head or knees.
-          This sheet checks the logic of the drill; the instructor, local law and the rules of insurer and federation
-          decide what may be practised.
+          <strong>{CAUTIONS[0]}</strong> {CAUTIONS[1]}
         </Box>
       </Box>
     </>

@@ -1,14 +1,16 @@
-/** Other answers to the feed at the cursor, and the search for a line that lands. */
+/** What can be done about the drill: other answers, the line that lands, a cycle that does not close. */
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import LinearProgress from "@mui/material/LinearProgress";
-import { styled } from "@mui/material/styles";
 import { useEffect, useState } from "react";
-import type { ExchangeView } from "#core/formats/desk-view.ts";
+import type { ExchangeView, ScoreView } from "#core/formats/desk-view.ts";
+import type { Closing } from "#core/vary/close-cycle.ts";
 import type { Refutation } from "#core/vary/refute.ts";
+import { ScoreDrawing } from "../drawing/score-drawing.tsx";
 import { VerdictRing } from "../ui/marks.tsx";
 import { ask } from "../workers/client.ts";
 import type { AnswerView } from "../workers/protocol.ts";
+import { AnswerList } from "./answer-list.tsx";
 
 type Edits = readonly { from: number; to: number; insert: string }[];
 interface PanelProps {
@@ -16,30 +18,9 @@ interface PanelProps {
   readonly onRepair: (edits: Edits) => void;
 }
 
-const AnswerButton = styled("button")(({ theme }) => ({
-  font: "inherit",
-  width: "100%",
-  display: "grid",
-  gridTemplateColumns: "24px 1fr auto",
-  gap: 8,
-  alignItems: "center",
-  textAlign: "left",
-  background: "none",
-  border: 0,
-  borderTop: `1px solid ${theme.vars?.palette.hairline}`,
-  padding: "7px 0",
-  cursor: "pointer",
-  color: theme.vars?.palette.text.primary,
-  "&:hover": { background: theme.vars?.palette.background.paper },
-}));
-
-/** How many answers are shown at first. */
-const FEW = 6;
-
 /** The valid answers of the vocabulary, best first; one press puts one in. */
 export function Answers({ exchange, text, onRepair }: PanelProps & { exchange: ExchangeView }) {
   const [open, setOpen] = useState(false);
-  const [all, setAll] = useState(false);
   const [answers, setAnswers] = useState<readonly AnswerView[] | null>(null);
   const feed = `${exchange.feeder} ${exchange.feed}`;
   useEffect(() => {
@@ -57,61 +38,37 @@ export function Answers({ exchange, text, onRepair }: PanelProps & { exchange: E
   }, [open, feed]);
   const put = (answer: string) => {
     const span = exchange.answerSpan;
-    if (span) onRepair([{ from: span.from, to: span.to, insert: answer }]);
+    onRepair(
+      span
+        ? [{ from: span.from, to: span.to, insert: answer }]
+        : [{ from: exchange.to, to: exchange.to, insert: ` -> ${exchange.responder} ${answer}` }],
+    );
   };
   return (
     <Box sx={{ mt: 1.5 }}>
       <Button size="small" variant="outlined" aria-expanded={open} onClick={() => setOpen(!open)}>
-        {open ? "Hide answers" : "Other answers"}
+        {open ? "Hide answers" : exchange.answer === "" ? "Answers to this" : "Other answers"}
       </Button>
-      {open && !answers && <LinearProgress aria-label="Looking for answers" sx={{ mt: 1.5 }} />}
-      {open && answers && (
-        <Box component="ol" aria-label="Answers that work" sx={{ listStyle: "none", p: 0, m: 0, mt: 1 }}>
-          {(all ? answers : answers.slice(0, FEW)).map((a) => (
-            <li key={a.text}>
-              <AnswerButton type="button" onClick={() => put(a.text)} title={`Put in ${a.text}`}>
-                <VerdictRing verdict={a.verdict} size={18} />
-                <span>
-                  {a.text}
-                  <Box
-                    component="span"
-                    sx={{ display: "block", color: "text.secondary", fontSize: "0.9rem", lineHeight: 1.25 }}
-                  >
-                    {a.open.length === 0 ? "leaves nothing open" : `leaves ${a.open.slice(0, 2).join(", ")}`}
-                  </Box>
-                </span>
-                <Box component="span" sx={{ color: "text.secondary" }}>
-                  {a.marginCm} cm
-                </Box>
-              </AnswerButton>
-            </li>
-          ))}
-          {answers.length === 0 && <li>Nothing in the school&apos;s words answers this from here.</li>}
-        </Box>
-      )}
-      {open && answers && answers.length > FEW && (
-        <Button size="small" variant="text" color="inherit" onClick={() => setAll(!all)}>
-          {all ? "Only the best" : `All ${answers.length}`}
-        </Button>
-      )}
+      {open && <AnswerList answers={answers} onPut={put} />}
     </Box>
   );
 }
 
 /** Plays the feeder who wants to break the drill; what he finds is the counter to train. */
 export function Refute({ text, onRepair }: PanelProps) {
-  const [result, setResult] = useState<{ of: string; found: Refutation } | null>(null);
+  const [result, setResult] = useState<{ of: string; found: Refutation; drawn: ScoreView | null } | null>(null);
   const [busy, setBusy] = useState(false);
   const search = () => {
     setBusy(true);
     ask("refute", { text })
       .then(
-        (found) => setResult({ of: text, found }),
+        (answer) => setResult({ of: text, ...answer }),
         () => setResult(null),
       )
       .finally(() => setBusy(false));
   };
-  const found = result?.of === text ? result.found : null;
+  const now = result?.of === text ? result : null;
+  const found = now?.found;
   return (
     <Box sx={{ mt: 1.5 }}>
       <Button size="small" variant="outlined" onClick={search} disabled={busy}>
@@ -124,22 +81,31 @@ export function Refute({ text, onRepair }: PanelProps) {
         </Box>
       )}
       {found?.kind === "refuted" && (
-        <Button
-          size="small"
-          variant="outlined"
-          sx={{ mt: 1 }}
-          onClick={() =>
-            onRepair([
-              { from: text.length, to: text.length, insert: `${text.endsWith("\n") ? "" : "\n"}${found.line}\n` },
-            ])
-          }
-        >
-          Train this: add the line
-        </Button>
+        <>
+          {now?.drawn && (
+            <Box sx={{ mt: 1, borderLeft: 3, borderColor: "verdict.invalid", pl: 1 }}>
+              <ScoreDrawing view={now.drawn} cursor={null} zoom={0.8} />
+            </Box>
+          )}
+          <Button
+            size="small"
+            variant="outlined"
+            sx={{ mt: 1 }}
+            onClick={() => onRepair([lineAtEnd(text, found.line)])}
+          >
+            Train this: add the line
+          </Button>
+        </>
       )}
     </Box>
   );
 }
+
+const lineAtEnd = (text: string, line: string) => ({
+  from: text.length,
+  to: text.length,
+  insert: `${text.endsWith("\n") ? "" : "\n"}${line}\n`,
+});
 
 function words(found: Refutation): string {
   switch (found.kind) {
@@ -152,4 +118,50 @@ function words(found: Refutation): string {
     case "nothing":
       return found.reason;
   }
+}
+
+/** Ways to bring a cycle back to its start, each one press. */
+export function CloseCycle({ text, onRepair, differences }: PanelProps & { differences: readonly string[] }) {
+  const [result, setResult] = useState<{ of: string; ways: readonly Closing[] } | null>(null);
+  const [busy, setBusy] = useState(false);
+  const ways = result?.of === text ? result.ways : null;
+  const search = () => {
+    setBusy(true);
+    ask("close", { text })
+      .then(
+        (found) => setResult({ of: text, ways: found }),
+        () => setResult({ of: text, ways: [] }),
+      )
+      .finally(() => setBusy(false));
+  };
+  return (
+    <Box component="section" aria-label="The cycle does not close" sx={{ mt: 2 }}>
+      <Box>The cycle does not come back to its start: {differences.join("; ")}.</Box>
+      <Button size="small" variant="outlined" onClick={search} disabled={busy} sx={{ mt: 1 }}>
+        Close the cycle
+      </Button>
+      {busy && <LinearProgress aria-label="Looking for a way back" sx={{ mt: 1.5 }} />}
+      {ways?.length === 0 && (
+        <Box role="status" sx={{ mt: 1 }}>
+          Two rows more are not enough to bring it back. Look at what differs, and change a row.
+        </Box>
+      )}
+      {ways && ways.length > 0 && (
+        <Box component="ul" aria-label="Ways to close the cycle" sx={{ listStyle: "none", p: 0, m: 0, mt: 1 }}>
+          {ways.map((way) => (
+            <Box component="li" key={way.text} sx={{ display: "flex", gap: 1, alignItems: "center", py: 0.5 }}>
+              <VerdictRing verdict={way.verdict} size={18} />
+              <Button
+                size="small"
+                variant="outlined"
+                onClick={() => onRepair([{ from: 0, to: text.length, insert: way.text }])}
+              >
+                Add {way.rows.join(", then ")}
+              </Button>
+            </Box>
+          ))}
+        </Box>
+      )}
+    </Box>
+  );
 }

@@ -1,17 +1,30 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import { lazy, Suspense, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
+import {
+  lazy,
+  Suspense,
+  useCallback,
+  useDeferredValue,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  type ReactNode,
+} from "react";
 import { Link, useFetcher } from "react-router";
-import type { ExchangeView, ScoreView } from "#core/formats/desk-view.ts";
-import type { action } from "../routes/desk.tsx";
-import { ScoreDrawing } from "../drawing/score-drawing.tsx";
+import type { ScoreView } from "#core/formats/desk-view.ts";
+import type { Measured } from "#core/people/measures.ts";
 import { VerdictRing } from "../ui/marks.tsx";
 import { Notice, ScreenHead } from "../ui/parts.tsx";
 import { ask } from "../workers/client.ts";
 import { ConflictView } from "./conflict.tsx";
-import { keepDraft, readDraft, dropDraft } from "./drafts.ts";
-import type { EditorHandle } from "./score-editor.tsx";
+import { dropDraft } from "./drafts.ts";
+import { ExportMenu } from "./export-menu.tsx";
 import { Findings } from "./findings.tsx";
+import { Middle } from "./middle.tsx";
+import type { EditorHandle } from "./score-editor.tsx";
+import { useChecked } from "./use-checked.ts";
+import { saveWords, useSaving, type SaveState } from "./use-saving.ts";
 
 const ScoreEditor = lazy(() => import("./score-editor.tsx"));
 
@@ -20,87 +33,32 @@ export interface DeskDrill {
   readonly title: string;
   readonly version: number;
 }
+interface DeskProps {
+  readonly drill: DeskDrill;
+  readonly text: string;
+  readonly people: readonly Measured[];
+}
 
 /** One drill: its text, the same drawn, and what the checker says. */
-export function DeskScreen({ drill, text: saved }: { drill: DeskDrill; text: string }) {
-  const [text, setText] = useState(saved);
-  const [view, setView] = useState<ScoreView | null>(null);
+export function DeskScreen({ drill, text: saved, people }: DeskProps) {
+  const { text, view, trouble, restored, change, settle } = useChecked(drill.id, saved);
   const [cursor, setCursor] = useState<number | null>(null);
   // Drawing yields to typing: the newest view is drawn when there is time.
   const drawn = useDeferredValue(view);
   const drawnCursor = useDeferredValue(cursor);
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const [restored, setRestored] = useState(false);
   const editor = useRef<EditorHandle>(null);
-  const docVersion = useRef(0);
-  const [base, setBase] = useState({ text: saved, version: drill.version });
-  const fetcher = useFetcher<typeof action>();
-  const sent = useRef("");
-
-  const check = useCallback((next: string) => {
-    const version = ++docVersion.current;
-    ask("check", { text: next }, { docVersion: version }).then(
-      (answer) => {
-        if (version === docVersion.current) setView(answer);
-      },
-      (error: Error) => setTrouble(error.message),
-    );
-  }, []);
-
-  // What was typed and never saved is found again after a lost page or connection.
-  useEffect(() => {
-    const draft = readDraft(drill.id);
-    const start = draft !== null && draft !== saved ? draft : saved;
-    if (start !== saved) setRestored(true);
-    setText(start);
-    check(start);
-  }, [drill.id, saved, check]);
-
-  const change = useCallback(
-    (next: string) => {
-      setText(next);
-      keepDraft(drill.id, next);
-      check(next);
-    },
-    [drill.id, check],
-  );
-
-  const dirty = text !== base.text;
-  const save = useCallback(
-    (version = base.version, what = text) => {
-      sent.current = what;
-      void fetcher.submit(
-        { intent: "save", revisionId: crypto.randomUUID(), version: String(version), text: what },
-        { method: "post" },
-      );
-    },
-    [fetcher, text, base.version],
-  );
-
-  const result = fetcher.data;
-  useEffect(() => {
-    if (result?.kind === "saved") {
-      setBase({ text: sent.current, version: result.version });
-      if (sent.current === text) dropDraft(drill.id);
-      setRestored(false);
-    }
-    // Only a new answer of the server changes what is saved.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [result]);
-
-  useSaveKey(() => save());
-
-  const pick = useCallback((exchange: ExchangeView) => editor.current?.select(exchange.from, exchange.to), []);
+  const follow = useCallback((next: string) => editor.current?.replaceAll(next), []);
+  const { base, state, dirty, save } = useSaving({
+    id: drill.id,
+    text,
+    saved: { text: saved, version: drill.version },
+    onNewer: follow,
+  });
+  useSaveKey(save);
   const apply = useCallback(
     (edits: readonly { from: number; to: number; insert: string }[]) => editor.current?.apply(edits),
     [],
   );
-  const state =
-    fetcher.state !== "idle"
-      ? "Saving…"
-      : dirty
-        ? "Not saved yet; kept on this device"
-        : `Saved, revision ${base.version}`;
   const tidy = () => void ask("format", { text }).then((next) => editor.current?.replaceAll(next));
   const title = view?.title ?? drill.title;
 
@@ -108,9 +66,9 @@ export function DeskScreen({ drill, text: saved }: { drill: DeskDrill; text: str
     <>
       <ScreenHead title={title} lead={view ? <DrillLine view={view} /> : "Reading the drill…"}>
         <Box component="span" role="status" sx={{ color: "text.secondary", mr: 1 }}>
-          {state}
+          {saveWords(state, dirty, base.version)}
         </Box>
-        <Button variant="contained" onClick={() => save()} disabled={!dirty || fetcher.state !== "idle"}>
+        <Button variant="contained" onClick={() => save()} disabled={!dirty || state.kind === "saving"}>
           Save
         </Button>
         <Button variant="outlined" onClick={tidy}>
@@ -122,16 +80,17 @@ export function DeskScreen({ drill, text: saved }: { drill: DeskDrill; text: str
         <Button variant="outlined" component={Link} to={`/drills/${drill.id}/ladder`}>
           Ladder
         </Button>
+        <ExportMenu id={drill.id} title={title} text={text} view={view} />
       </ScreenHead>
-      {restored && (
+      {restored && dirty && (
         <Notice
           action={
             <Button
               variant="outlined"
               onClick={() => {
-                editor.current?.replaceAll(saved);
+                editor.current?.replaceAll(base.text);
                 dropDraft(drill.id);
-                setRestored(false);
+                settle();
               }}
             >
               Back to the saved text
@@ -142,24 +101,16 @@ export function DeskScreen({ drill, text: saved }: { drill: DeskDrill; text: str
         </Notice>
       )}
       {trouble && <Notice tone="trouble">{trouble}</Notice>}
-      {result && "message" in result && <Notice tone="trouble">{result.message}</Notice>}
-      {result?.kind === "gone" && (
-        <Notice tone="trouble" action={<CopyButton id={drill.id} text={text} />}>
-          This drill was deleted in another window. Your text is still here.
-        </Notice>
-      )}
-      {result?.kind === "conflict" && fetcher.state === "idle" && (
-        <ConflictView
-          mine={text}
-          theirs={result.theirs}
-          onKeepMine={() => save(result.theirs.version)}
-          onTakeTheirs={() => {
-            editor.current?.replaceAll(result.theirs.text);
-            save(result.theirs.version, result.theirs.text);
-          }}
-          copy={<CopyButton id={drill.id} text={text} />}
-        />
-      )}
+      <SaveTrouble
+        id={drill.id}
+        state={state}
+        text={text}
+        onKeepMine={(version) => save(version)}
+        onTakeTheirs={(version, theirs) => {
+          editor.current?.replaceAll(theirs);
+          save(version, theirs);
+        }}
+      />
       <Box
         sx={{
           flex: 1,
@@ -179,13 +130,7 @@ export function DeskScreen({ drill, text: saved }: { drill: DeskDrill; text: str
           aria-label="Score"
           sx={{ borderRight: { md: 1 }, borderColor: { md: "hairline" }, minWidth: 0, minHeight: 320 }}
         >
-          <Suspense
-            fallback={
-              <Box component="pre" sx={{ p: 2, m: 0, fontFamily: "monospace", whiteSpace: "pre-wrap" }}>
-                {text}
-              </Box>
-            }
-          >
+          <Suspense fallback={<PlainText text={text} />}>
             <ClientOnly>
               <ScoreEditor
                 ref={editor}
@@ -202,11 +147,7 @@ export function DeskScreen({ drill, text: saved }: { drill: DeskDrill; text: str
           aria-label="Drawing"
           sx={{ minWidth: 0, px: 2, pb: 3, borderRight: { lg: 1 }, borderColor: { lg: "hairline" } }}
         >
-          {drawn && drawn.exchanges.length > 0 ? (
-            <ScoreDrawing view={drawn} cursor={drawnCursor} onPick={pick} />
-          ) : (
-            <EmptyDrawing />
-          )}
+          <Middle view={drawn} text={text} cursor={drawnCursor} people={people} editor={editor} />
         </Box>
         <Box
           component="section"
@@ -237,8 +178,15 @@ export function DeskScreen({ drill, text: saved }: { drill: DeskDrill; text: str
 
 const NO_FINDINGS: ScoreView["findings"] = [];
 
+/** The text before the editor is there: it can be read at once. */
+const PlainText = ({ text }: { text: string }) => (
+  <Box component="pre" sx={{ p: 2, m: 0, fontFamily: "monospace", whiteSpace: "pre-wrap" }}>
+    {text}
+  </Box>
+);
+
 /** Renders its child only in the browser: the editor measures the page. */
-function ClientOnly({ children }: { children: React.ReactNode }) {
+function ClientOnly({ children }: { children: ReactNode }) {
   const [here, setHere] = useState(false);
   useEffect(() => setHere(true), []);
   return here ? children : null;
@@ -262,14 +210,33 @@ function DrillLine({ view }: { view: ScoreView }) {
   );
 }
 
-function EmptyDrawing() {
+interface TroubleProps {
+  readonly id: string;
+  readonly state: SaveState;
+  readonly text: string;
+  readonly onKeepMine: (version: number) => void;
+  readonly onTakeTheirs: (version: number, text: string) => void;
+}
+
+/** What stands in the way of saving, and the ways on. */
+function SaveTrouble({ id, state, text, onKeepMine, onTakeTheirs }: TroubleProps) {
+  if (state.kind === "failed") return <Notice tone="trouble">{state.message}</Notice>;
+  if (state.kind === "gone")
+    return (
+      <Notice tone="trouble" action={<CopyButton id={id} text={text} />}>
+        This drill was deleted in another window. Your text is still here.
+      </Notice>
+    );
+  if (state.kind !== "conflict") return null;
+  const { theirs } = state;
   return (
-    <Box sx={{ py: 6, color: "text.secondary", maxWidth: 380 }}>
-      Write a first row of play on the left and it is drawn here. For example:
-      <Box component="pre" sx={{ fontFamily: "monospace", color: "text.primary" }}>
-        A jab -&gt; B slip out, cross
-      </Box>
-    </Box>
+    <ConflictView
+      mine={text}
+      theirs={theirs}
+      onKeepMine={() => onKeepMine(theirs.version)}
+      onTakeTheirs={() => onTakeTheirs(theirs.version, theirs.text)}
+      copy={<CopyButton id={id} text={text} />}
+    />
   );
 }
 
@@ -280,10 +247,7 @@ function CopyButton({ id, text }: { id: string; text: string }) {
       variant="outlined"
       onClick={() => {
         dropDraft(id);
-        void fetcher.submit(
-          { intent: "copy", id: crypto.randomUUID(), revisionId: crypto.randomUUID(), text },
-          { method: "post" },
-        );
+        void fetcher.submit({ id: crypto.randomUUID(), revisionId: crypto.randomUUID(), text }, { method: "post" });
       }}
     >
       Keep mine as a new drill
@@ -293,18 +257,14 @@ function CopyButton({ id, text }: { id: string; text: string }) {
 
 /** Ctrl-S (Cmd-S) saves, wherever the focus is. */
 function useSaveKey(save: () => void) {
-  const latest = useRef(save);
-  useEffect(() => {
-    latest.current = save;
-  });
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === "s") {
         event.preventDefault();
-        latest.current();
+        save();
       }
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
-  }, []);
+  }, [save]);
 }

@@ -4,7 +4,7 @@ import Button from "@mui/material/Button";
 import { styled } from "@mui/material/styles";
 import type { Finding } from "#core/findings/finding.ts";
 import type { ExchangeView, ScoreView } from "#core/formats/desk-view.ts";
-import { Answers, Refute } from "./answers-panel.tsx";
+import { Answers, CloseCycle, Refute } from "./answers-panel.tsx";
 import { PartnerMark, VerdictRing } from "../ui/marks.tsx";
 
 const SEVERITY_RING = { error: "invalid", risk: "risky", note: "valid" } as const;
@@ -36,6 +36,9 @@ export function Findings({ view, text, cursor, onPick, onRepair }: FindingsProps
       {here && <Here exchange={here} />}
       {here?.answerSpan && !here.meets && (
         <Answers key={`${here.feeder}${here.feed}`} exchange={here} text={text} onRepair={onRepair} />
+      )}
+      {view.closure && !view.closure.closes && (
+        <CloseCycle text={text} onRepair={onRepair} differences={view.closure.differences} />
       )}
       <Refute text={text} onRepair={onRepair} />
       <Box component="h2" sx={{ typography: "h2", mt: 3, mb: 1 }}>

@@ -1,5 +1,5 @@
 /** The score as text: CodeMirror with the notation's language, findings under the words, repairs in place. */
-import { defaultKeymap, history, historyKeymap, indentWithTab } from "@codemirror/commands";
+import { defaultKeymap, history, historyKeymap, indentWithTab, redo, undo } from "@codemirror/commands";
 import { lintKeymap, setDiagnostics, type Diagnostic } from "@codemirror/lint";
 import { EditorState } from "@codemirror/state";
 import { drawSelection, EditorView, highlightActiveLine, keymap, lineNumbers } from "@codemirror/view";
@@ -15,9 +15,14 @@ import { FONTS } from "../ui/theme.ts";
 import { scoreLanguage } from "./score-language.ts";
 
 export interface EditorHandle {
+  /** Selects a place and goes there. */
   select(from: number, to: number): void;
+  /** Selects a place and leaves the focus where it is. */
+  mark(from: number, to: number): void;
   apply(edits: readonly { from: number; to: number; insert: string }[]): void;
   replaceAll(text: string): void;
+  undo(): void;
+  redo(): void;
 }
 
 interface EditorProps {
@@ -105,10 +110,12 @@ export default function ScoreEditor({ text, findings, onChange, onCursor, ref }:
     select(from, to) {
       const editor = view.current;
       if (!editor) return;
-      const end = editor.state.doc.length;
-      editor.dispatch({ selection: { anchor: Math.min(from, end), head: Math.min(to, end) }, scrollIntoView: true });
+      mark(editor, from, to);
       editor.focus();
     },
+    mark: (from, to) => view.current && mark(view.current, from, to),
+    undo: () => view.current && undo(view.current),
+    redo: () => view.current && redo(view.current),
     apply: (edits) => view.current && applyEdits(view.current, edits),
     replaceAll: (next) => view.current && replaceAll(view.current, next),
   }));
@@ -157,6 +164,11 @@ export default function ScoreEditor({ text, findings, onChange, onCursor, ref }:
       }}
     />
   );
+}
+
+function mark(editor: EditorView, from: number, to: number): void {
+  const end = editor.state.doc.length;
+  editor.dispatch({ selection: { anchor: Math.min(from, end), head: Math.min(to, end) }, scrollIntoView: true });
 }
 
 function applyEdits(editor: EditorView, edits: readonly { from: number; to: number; insert: string }[]): void {

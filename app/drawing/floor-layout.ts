@@ -68,7 +68,7 @@ export function floorScale(scenes: readonly SceneView[], width: number, height: 
   const all = scenes.flatMap((s) => [...s.before, ...s.contact, ...s.after]);
   const xs = all.map((f) => f.x);
   const ys = all.map((f) => f.y);
-  const room = 0.62;
+  const room = 0.55;
   const [left, right] = [Math.min(...xs) - room, Math.max(...xs) + room];
   const [back, front] = [Math.min(...ys) - room, Math.max(...ys) + room];
   const scale = Math.min(width / (right - left), height / (front - back));

@@ -1,6 +1,14 @@
 /** Draws the staves of a score: thin SVG over the computed layout. */
 import Box from "@mui/material/Box";
-import { memo, useMemo, useRef, type KeyboardEvent, type ReactNode } from "react";
+import {
+  memo,
+  useMemo,
+  useRef,
+  type ComponentType,
+  type CSSProperties,
+  type KeyboardEvent,
+  type ReactNode,
+} from "react";
 import type { ExchangeView, ScoreView } from "#core/formats/desk-view.ts";
 import { PartnerShape, RingShape, useVerdictColour } from "../ui/marks.tsx";
 import { usePalette } from "../ui/palette.ts";
@@ -16,32 +24,47 @@ import {
 } from "./score-layout.ts";
 import { usePanning } from "./use-panning.ts";
 
+export interface RowFrameProps {
+  readonly row: number;
+  readonly style: CSSProperties;
+  readonly children: ReactNode;
+}
+
 interface DrawingProps {
-  readonly view: ScoreView;
+  readonly view: Pick<ScoreView, "exchanges" | "blocks">;
   /** Place of the cursor in the text: the crossing there is marked. */
   readonly cursor: number | null;
   /** 1: as computed. */
   readonly zoom?: number;
-  readonly onPick?: (exchange: ExchangeView) => void;
-  /** Something in front of each line, such as a handle to move it. */
-  readonly beside?: (row: number) => ReactNode;
+  readonly onPick?: ((exchange: ExchangeView) => void) | undefined;
+  /** What stands round each row: a list item, or one that can be moved. */
+  readonly RowFrame?: ComponentType<RowFrameProps>;
 }
 
 /** The exchange at a place of the text. */
-export const exchangeAt = (view: ScoreView, cursor: number | null): ExchangeView | undefined =>
+export const exchangeAt = (view: Pick<ScoreView, "exchanges">, cursor: number | null): ExchangeView | undefined =>
   cursor === null ? undefined : view.exchanges.find((e) => e.from <= cursor && cursor <= e.to + 1);
 
+const PlainRow = ({ style, children }: RowFrameProps) => <li style={style}>{children}</li>;
+
 /** All staves of a score. A stave that shows the same as before is not drawn again. */
-export const ScoreDrawing = memo(function ScoreDrawing({ view, cursor, zoom = 1, onPick, beside }: DrawingProps) {
+export const ScoreDrawing = memo(function ScoreDrawing({
+  view,
+  cursor,
+  zoom = 1,
+  onPick,
+  RowFrame = PlainRow,
+}: DrawingProps) {
   const staves = useMemo(() => scoreStaves(view), [view]);
   const picked = exchangeAt(view, cursor)?.key ?? null;
   const box = useRef<HTMLOListElement>(null);
   const panning = usePanning(box);
   const reachable = picked ?? staves[0]?.crossings[0]?.exchange.key ?? null;
   const walk = (event: KeyboardEvent) => {
-    const next = nextCrossing(staves, (event.target as Element).getAttribute("data-crossing"), event.key);
-    if (!next || event.altKey || event.ctrlKey || event.metaKey) return;
-    if (!(event.target as Element).hasAttribute("data-crossing")) return;
+    const from = (event.target as Element).getAttribute("data-crossing");
+    if (from === null || event.altKey || event.ctrlKey || event.metaKey) return;
+    const next = nextCrossing(staves, from, event.key);
+    if (!next) return;
     event.preventDefault();
     onPick?.(next.exchange);
     box.current?.querySelector<SVGGElement>(`[data-crossing="${CSS.escape(next.exchange.key)}"]`)?.focus();
@@ -70,7 +93,7 @@ export const ScoreDrawing = memo(function ScoreDrawing({ view, cursor, zoom = 1,
           picked={stave.crossings.some((c) => c.exchange.key === picked) ? picked : null}
           reachable={stave.crossings.some((c) => c.exchange.key === reachable) ? reachable : null}
           signature={signature(stave)}
-          beside={beside}
+          RowFrame={RowFrame}
           onPick={onPick}
         />
       ))}
@@ -84,19 +107,19 @@ interface StaveProps {
   readonly picked: string | null;
   readonly reachable: string | null;
   readonly signature: string;
-  readonly beside: DrawingProps["beside"];
+  readonly RowFrame: ComponentType<RowFrameProps>;
   readonly onPick: DrawingProps["onPick"];
 }
 
 const StaveRow = memo(
-  function StaveRow(props: StaveProps) {
-    const { section, height, row } = props.stave;
+  function StaveRow({ RowFrame, ...props }: StaveProps) {
+    const { section, height, row, rails } = props.stave;
+    const line = section || rails.some((r) => !r.first) ? 0 : 1;
     return (
-      <Box
-        component="li"
-        sx={{
-          borderTop: section || props.stave.rails.some((r) => !r.first) ? 0 : 1,
-          borderColor: "hairline",
+      <RowFrame
+        row={row}
+        style={{
+          borderTop: `${line}px solid var(--mui-palette-hairline)`,
           width: "max-content",
           minWidth: "100%",
           contentVisibility: "auto",
@@ -104,28 +127,14 @@ const StaveRow = memo(
         }}
       >
         {section && (
-          <Box
-            component="h3"
-            sx={{
-              typography: "h3",
-              m: 0,
-              pt: 2,
-              mb: 0.5,
-              pb: 0.5,
-              borderBottom: 1,
-              borderColor: "hairline",
-            }}
-          >
+          <Box component="h3" sx={{ typography: "h3", m: 0, pt: 2, pb: 0.5, borderBottom: 1, borderColor: "hairline" }}>
             <Box component="span" sx={{ position: "sticky", left: 0 }}>
               {section}
             </Box>
           </Box>
         )}
-        <Box sx={{ display: "flex", alignItems: "center" }}>
-          {props.beside?.(row)}
-          <StaveSvg {...props} />
-        </Box>
-      </Box>
+        <StaveSvg {...props} />
+      </RowFrame>
     );
   },
   (a, b) =>
@@ -133,7 +142,7 @@ const StaveRow = memo(
     a.picked === b.picked &&
     a.reachable === b.reachable &&
     a.zoom === b.zoom &&
-    a.beside === b.beside &&
+    a.RowFrame === b.RowFrame &&
     a.onPick === b.onPick,
 );
 
@@ -150,7 +159,7 @@ const signature = (stave: Stave): string =>
   ]);
 
 /** One line of a score; also what is printed and exported. */
-export function StaveSvg({ stave, zoom, picked, reachable, onPick }: Omit<StaveProps, "signature" | "beside">) {
+export function StaveSvg({ stave, zoom, picked, reachable, onPick }: Omit<StaveProps, "signature" | "RowFrame">) {
   const palette = usePalette();
   return (
     <svg

@@ -1,11 +1,12 @@
 import { redirect, type ShouldRevalidateFunctionArgs } from "react-router";
-import { createDrill, getDrill, saveDrill } from "#db/drills.ts";
+import { createDrill, getDrill } from "#db/drills.ts";
+import { listStudents } from "#db/people.ts";
 import { db } from "#db/pool.ts";
 import { scopeContext } from "#server/context.ts";
-import { createSchema, fieldsOf, saveSchema } from "#server/forms.ts";
+import { createSchema, fieldsOf } from "#server/forms.ts";
 import { notFound, reading, writing } from "#server/respond.ts";
-import { schoolOf } from "#server/school-of.ts";
 import { revisionInput } from "#server/revision-input.ts";
+import { schoolOf } from "#server/school-of.ts";
 import type { Route } from "./+types/desk.ts";
 import { DeskScreen } from "../desk/desk-screen.tsx";
 
@@ -15,7 +16,8 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 
 export function loader({ params, context }: Route.LoaderArgs) {
   return reading(async () => {
-    const found = await getDrill(db, context.get(scopeContext), params.id);
+    const scope = context.get(scopeContext);
+    const [found, people] = await Promise.all([getDrill(db, scope, params.id), listStudents(db, scope)]);
     if (!found)
       throw notFound(
         "This drill is not here; it may have been deleted in another window. It can be brought back from the list of drills right after deleting.",
@@ -23,29 +25,19 @@ export function loader({ params, context }: Route.LoaderArgs) {
     return {
       drill: { id: found.drill.id, title: found.drill.title, version: found.drill.version },
       text: found.revision.text,
+      people,
     };
   });
 }
 
-export async function action({ request, params, context }: Route.ActionArgs) {
+/** Keeps a text as a drill of its own. */
+export async function action({ request, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
   const fields = fieldsOf(await request.formData());
   return writing(async () => {
-    if (fields.intent === "copy") {
-      const { id, revisionId, text } = await createSchema.validate(fields);
-      await createDrill(scope, id, revisionInput(revisionId, text, await schoolOf(scope)).input, null);
-      throw redirect(`/drills/${id}`);
-    }
-    const { revisionId, version, text } = await saveSchema.validate(fields);
-    const result = await saveDrill(
-      scope,
-      params.id,
-      version,
-      revisionInput(revisionId, text, await schoolOf(scope)).input,
-    );
-    if (result.kind !== "conflict") return result;
-    const { text: theirText, author, number } = result.theirs;
-    return { kind: "conflict" as const, theirs: { text: theirText, author: author ?? "somebody", version: number } };
+    const { id, revisionId, text } = await createSchema.validate(fields);
+    await createDrill(scope, id, revisionInput(revisionId, text, await schoolOf(scope)).input, null);
+    throw redirect(`/drills/${id}`);
   });
 }
 
@@ -56,6 +48,6 @@ export const shouldRevalidate = (change: ShouldRevalidateFunctionArgs): boolean 
     : change.defaultShouldRevalidate;
 
 export default function Desk({ loaderData }: Route.ComponentProps) {
-  const { drill, text } = loaderData;
-  return <DeskScreen key={drill.id} drill={drill} text={text} />;
+  const { drill, text, people } = loaderData;
+  return <DeskScreen key={drill.id} drill={drill} text={text} people={people} />;
 }

@@ -1,3 +1,5 @@
+import GridOnOutlined from "@mui/icons-material/GridOnOutlined";
+import MenuBookOutlined from "@mui/icons-material/MenuBookOutlined";
 import GroupsOutlined from "@mui/icons-material/GroupsOutlined";
 import ContrastOutlined from "@mui/icons-material/ContrastOutlined";
 import GesturesOutlined from "@mui/icons-material/GestureOutlined";
@@ -10,7 +12,9 @@ import { BrandMark } from "./marks.tsx";
 
 const PLACES = [
   { to: "/", label: "Drills", Icon: GesturesOutlined },
+  { to: "/answers", label: "Answers", Icon: GridOnOutlined },
   { to: "/class", label: "Class", Icon: GroupsOutlined },
+  { to: "/words", label: "Words", Icon: MenuBookOutlined },
 ] as const;
 
 export interface Tonight {

@@ -28,8 +28,8 @@ export function useVerdictColour(): (verdict: VerdictName) => string {
   return (name) => (RING[name] === "closed" ? verdict.valid : RING[name] === "half" ? verdict.risky : verdict.invalid);
 }
 
-/** Dash pattern of a ring of circumference 100: closed, open on one half, in pieces. */
-const DASH = { closed: "none", half: "62 38", broken: "14 11" } as const;
+/** Dashes and gaps of a ring as shares of its circumference: closed, open on one half, in pieces. */
+const DASH = { closed: null, half: [0.62, 0.38], broken: [0.14, 0.11] } as const;
 
 /** A verdict's ring inside an SVG drawing. */
 export function RingShape({
@@ -46,6 +46,7 @@ export function RingShape({
   colour: string;
 }) {
   const kind = RING[verdict];
+  const dash = DASH[kind]?.map((share) => (share * 2 * Math.PI * r).toFixed(2)).join(" ");
   return (
     <g>
       <circle
@@ -55,8 +56,7 @@ export function RingShape({
         fill="none"
         stroke={colour}
         strokeWidth={r * 0.34}
-        pathLength={100}
-        strokeDasharray={DASH[kind]}
+        strokeDasharray={dash}
         transform={`rotate(-112 ${x} ${y})`}
       />
       {kind === "broken" && (

@@ -3,13 +3,14 @@ import { check } from "#core/check/check.ts";
 import { scoreView } from "#core/formats/desk-view.ts";
 import { drillJson, readDrillFile } from "#core/formats/drill-file.ts";
 import { sceneViews } from "#core/formats/scene-view.ts";
-import { answerBook, bookReason, drillFor } from "#core/book/answer-book.ts";
+import { answerBook, bookReason, drillFor, wholeBook } from "#core/book/answer-book.ts";
+import { trainedPairs } from "#core/book/trained.ts";
 import { compareSchools, compareTexts } from "#core/school/compare.ts";
 import { defaultSchool, readSchool, type School } from "#core/school/school.ts";
 import { format } from "#core/score/format.ts";
-import { ScoreReader } from "#core/score/parse.ts";
+import { parse, ScoreReader } from "#core/score/parse.ts";
 import { addRow, moveRow, nudgeRow, type TextEdit } from "#core/score/rearrange.ts";
-import { rankAnswers, rankFeeds } from "#core/vary/answers.ts";
+import { rankAnswers, rankFeeds, rankReturns } from "#core/vary/answers.ts";
 import { closeCycle } from "#core/vary/close-cycle.ts";
 import { headerRows } from "#core/vary/edit.ts";
 import { refute } from "#core/vary/refute.ts";
@@ -31,15 +32,17 @@ const reader = new ScoreReader();
 let school: School = defaultSchool();
 const scope = self as unknown as DedicatedWorkerGlobalScope;
 
-/** The newest version of the text that was asked for: older asks in the queue need no work. */
-let newest = 0;
-const waiting: Ask[] = [];
-const cancelled = new Set<number>();
+let waiting: Ask[] = [];
+/** The long ask at work, and whether it was taken back meanwhile. */
+let current = { id: 0, cancelled: false };
 let busy = false;
 
 scope.onmessage = ({ data }: MessageEvent<Ask | Cancel>) => {
-  if ("cancel" in data) return void cancelled.add(data.cancel);
-  if (data.kind === "check") newest = Math.max(newest, data.docVersion);
+  if ("cancel" in data) {
+    waiting = waiting.filter((ask) => ask.id !== data.cancel);
+    if (current.id === data.cancel) current.cancelled = true;
+    return;
+  }
   waiting.push(data);
   // Later messages are read first, so that a burst of key strokes costs one check.
   if (!busy) {
@@ -56,38 +59,43 @@ type LongWork = Generator<number, Result>;
 const SLICE = 24;
 
 async function work() {
-  for (let ask = waiting.shift(); ask; ask = waiting.shift()) {
-    if (ask.kind === "check" && ask.docVersion < newest) continue;
-    const { id, docVersion } = ask;
-    const say = (answer: Partial<Answer>) =>
-      scope.postMessage({ id, docVersion, payload: null, error: null, ...answer } satisfies Answer);
-    try {
-      const result = run(ask);
-      if (!isLong(result)) say({ payload: result });
-      else {
-        const done = await through(result, id, (progress) => say({ progress }));
-        if (done !== null) say({ payload: done });
-      }
-    } catch (error) {
-      say({ error: error instanceof Error ? error.message : "unknown" });
-    }
-  }
+  for (let ask = waiting.shift(); ask; ask = waiting.shift()) await serve(ask);
   busy = false;
+}
+
+/** Runs an ask and answers it. */
+async function serve(ask: Ask): Promise<void> {
+  const say = (answer: Partial<Answer>) =>
+    scope.postMessage({ id: ask.id, payload: null, error: null, ...answer } satisfies Answer);
+  try {
+    const result = run(ask);
+    if (!isLong(result)) return say({ payload: result });
+    const done = await through(result, ask.id, (progress) => say({ progress }));
+    if (done !== null) say({ payload: done });
+  } catch (error) {
+    say({ error: error instanceof Error ? error.message : "unknown" });
+  }
 }
 
 const isLong = (result: Result | LongWork): result is LongWork =>
   typeof result === "object" && result !== null && "next" in result;
+const LONG: readonly WorkKind[] = ["book"];
 
-/** Runs long work slice by slice; null where it was cancelled. Short asks are served in between. */
+/** Runs long work slice by slice; null where it was taken back. Short asks are served in between. */
 async function through(long: LongWork, id: number, progress: (share: number) => void): Promise<Result | null> {
   let slice = performance.now();
+  current = { id, cancelled: false };
   for (;;) {
     const step = long.next();
     if (step.done) return step.value;
     if (performance.now() - slice < SLICE) continue;
     progress(step.value);
     await new Promise((resolve) => setTimeout(resolve, 0));
-    if (cancelled.delete(id)) return null;
+    if (current.cancelled) return null;
+    for (const ask of waiting.filter((w) => !LONG.includes(w.kind))) {
+      waiting = waiting.filter((w) => w !== ask);
+      await serve(ask);
+    }
     slice = performance.now();
   }
 }
@@ -110,7 +118,9 @@ function run(ask: Ask): Result | LongWork {
     case "feeds":
       return rankFeeds(headerRows(reader.read(ask.payload.text)), school);
     case "refute":
-      return refute(check(reader.read(ask.payload.text), school), school);
+      return refuted(ask.payload.text);
+    case "returns":
+      return rankReturns(headerRows(reader.read(ask.payload.text)), ask.payload.feed, ask.payload.answer, school);
     case "close":
       return closeCycle(ask.payload.text, check(reader.read(ask.payload.text), school), school);
     case "format":
@@ -124,10 +134,14 @@ function run(ask: Ask): Result | LongWork {
     }
     case "book":
       return answerBook(ask.payload.choice, school);
+    case "wholeBook":
+      return wholeBook(school);
     case "bookReason":
       return bookReason(ask.payload.feed, ask.payload.answer, ask.payload.side, school);
     case "bookDrill":
       return drillFor(ask.payload.feed, ask.payload.answer, ask.payload.side, school);
+    case "trained":
+      return trainedPairs(ask.payload.texts, school);
     case "compareTexts":
       return compareTexts(ask.payload.before, ask.payload.after, school);
     case "compareSchools": {
@@ -140,6 +154,13 @@ function run(ask: Ask): Result | LongWork {
     case "writeJson":
       return drillJson(ask.payload.text, check(reader.read(ask.payload.text), school));
   }
+}
+
+function refuted(text: string): Work["refute"]["answer"] {
+  const score = reader.read(text);
+  const found = refute(check(score, school), school);
+  if (found.kind !== "refuted") return { found, drawn: null };
+  return { found, drawn: scoreView(check(parse([...headerRows(score), "", found.line].join("\n")), school)) };
 }
 
 function rearrange(text: string, what: Rearrange): TextEdit | null {

@@ -1,5 +1,5 @@
 /** One check worker for the page, with answers as promises. Browser only. */
-import type { Answer, Ask, Work, WorkKind } from "./protocol.ts";
+import type { Answer, Ask, Cancel, Work, WorkKind } from "./protocol.ts";
 
 interface Settle {
   readonly resolve: (payload: never) => void;
@@ -33,45 +33,56 @@ function getWorker(): Worker {
     open.clear();
     worker = null;
   };
-  post("school", { settings: school.settings }, 0, ++lastId);
+  post("school", { settings: school.settings }, ++lastId);
   return worker;
 }
 
-function post<K extends WorkKind>(kind: K, payload: Work[K]["ask"], docVersion: number, id: number): void {
-  worker!.postMessage({ id, docVersion, schoolVersion: school.version, kind, payload } as Ask);
+function post<K extends WorkKind>(kind: K, payload: Work[K]["ask"], id: number): void {
+  worker!.postMessage({ id, kind, payload } as Ask);
 }
 
 /** Keeps the worker on the school's settings. Called while the page is drawn, so that it comes before every other ask. */
 export function useSchoolSettings(settings: Settings): void {
   if (typeof window === "undefined" || settings.version === school.version) return;
   school = settings;
-  if (worker) post("school", { settings: school.settings }, 0, ++lastId);
+  if (worker) post("school", { settings: school.settings }, ++lastId);
 }
 
 export interface AskOptions {
-  /** Version of the text asked about: a check overtaken by a newer one is never answered. */
-  readonly docVersion?: number;
+  /** Takes back what was asked under the same name and is not answered yet: that promise never settles. */
+  readonly replaces?: string;
   /** Called with the share done, 0 to 1, on long work. */
   readonly progress?: (share: number) => void;
   /** Ends long work; the promise is then rejected. */
   readonly signal?: AbortSignal;
 }
 
-/** Asks the worker. A check overtaken by a newer one of the same page is never answered. */
+/** Asks still open by the name they replace each other under. */
+const newest = new Map<string, number>();
+
+function takeBack(id: number): boolean {
+  if (!open.delete(id)) return false;
+  worker?.postMessage({ cancel: id } satisfies Cancel);
+  return true;
+}
+
+/** Asks the worker. */
 export function ask<K extends WorkKind>(
   kind: K,
   payload: Work[K]["ask"],
-  { docVersion = 0, progress, signal }: AskOptions = {},
+  { replaces, progress, signal }: AskOptions = {},
 ): Promise<Work[K]["answer"]> {
   const id = ++lastId;
+  if (replaces !== undefined) {
+    takeBack(newest.get(replaces) ?? 0);
+    newest.set(replaces, id);
+  }
   return new Promise((resolve, reject) => {
     open.set(id, { resolve: resolve as Settle["resolve"], reject, progress });
     getWorker();
-    post(kind, payload, docVersion, id);
+    post(kind, payload, id);
     signal?.addEventListener("abort", () => {
-      if (!open.delete(id)) return;
-      worker?.postMessage({ cancel: id });
-      reject(new DOMException("Cancelled", "AbortError"));
+      if (takeBack(id)) reject(new DOMException("Cancelled", "AbortError"));
     });
   });
 }

@@ -1,5 +1,6 @@
-/** Messages between screens and the check worker. A newer `docVersion` makes older answers worthless. */
+/** Messages between screens and the check worker. */
 import type { Book, BookReason } from "#core/book/answer-book.ts";
+import type { Trained, TrainedText } from "#core/book/trained.ts";
 import type { Bodies } from "#core/check/check.ts";
 import type { ScoreView } from "#core/formats/desk-view.ts";
 import type { SceneView } from "#core/formats/scene-view.ts";
@@ -64,13 +65,19 @@ export interface Work {
   };
   answers: { ask: { text: string; feed: string }; answer: readonly AnswerView[] };
   feeds: { ask: { text: string }; answer: readonly FeedView[] };
-  refute: { ask: { text: string }; answer: Refutation };
+  /** Blows that reach after an answer. */
+  returns: { ask: { text: string; feed: string; answer: string }; answer: readonly FeedView[] };
+  /** The line that lands, and the same drawn. */
+  refute: { ask: { text: string }; answer: { found: Refutation; drawn: ScoreView | null } };
   close: { ask: { text: string }; answer: readonly Closing[] };
   format: { ask: { text: string }; answer: string };
   rearrange: { ask: { text: string; what: Rearrange }; answer: TextEdit | null };
   book: { ask: { choice: BookChoice }; answer: Book };
+  /** All that the vocabulary throws and answers with. */
+  wholeBook: { ask: Record<string, never>; answer: BookChoice };
   bookReason: { ask: { feed: string; answer: string; side: "left" | "right" }; answer: BookReason | null };
   bookDrill: { ask: { feed: string; answer: string | null; side: "left" | "right" }; answer: string };
+  trained: { ask: { texts: readonly TrainedText[] }; answer: Trained };
   compareTexts: { ask: { before: string; after: string }; answer: ReturnType<typeof compareTexts> };
   compareSchools: {
     ask: { drills: readonly DrillText[]; settings: unknown };
@@ -82,15 +89,14 @@ export interface Work {
 export type WorkKind = keyof Work;
 
 export type Ask = {
-  [K in WorkKind]: { id: number; docVersion: number; schoolVersion: number; kind: K; payload: Work[K]["ask"] };
+  [K in WorkKind]: { id: number; kind: K; payload: Work[K]["ask"] };
 }[WorkKind];
-/** Ends long work that was asked for. */
+/** Takes an ask back: it is not begun, or ended where it runs. */
 export interface Cancel {
   readonly cancel: number;
 }
 export interface Answer {
   readonly id: number;
-  readonly docVersion: number;
   readonly payload: Work[WorkKind]["answer"] | null;
   /** Set when the work failed; the page says so in plain words. */
   readonly error: string | null;

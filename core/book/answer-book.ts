@@ -5,7 +5,7 @@ import { finish } from "../findings/finding.ts";
 import type { School } from "../school/school.ts";
 import type { BookChoice } from "../school/settings.ts";
 import type { Side } from "../score/person.ts";
-import { answerTexts } from "../vary/answers.ts";
+import { answerTexts, rankAnswers } from "../vary/answers.ts";
 import type { MoveUse, ResolvedBeat } from "../words/resolve.ts";
 import type { Move } from "../words/types.ts";
 
@@ -279,6 +279,8 @@ export interface BookReason {
   readonly marginCm: number | null;
   readonly words: string;
   readonly open: readonly string[];
+  /** The school's own word on this pair, where it has one. */
+  readonly ruled: boolean;
 }
 
 /** Looks at one pair again and says why; null where the answer cannot be done. */
@@ -289,12 +291,15 @@ export function bookReason(feed: string, answer: string, side: Side, school: Sch
   const exchange = sides && reader ? checkPair(sides, reader, school) : null;
   if (!exchange) return null;
   const rank = { error: 0, risk: 1, note: 2 } as const;
-  const finding = [...exchange.findings].sort((a, b) => rank[a.severity] - rank[b.severity])[0];
+  const ruling = exchange.findings.find((f) => f.rule === "ruling");
+  const ruled = ruling !== undefined;
+  const finding = ruling ?? [...exchange.findings].sort((a, b) => rank[a.severity] - rank[b.severity])[0];
   const best = exchange.layers.find((l) => l.fails === null);
   return {
     verdict: exchange.verdict,
     marginCm: exchange.margin === null ? null : Math.round(exchange.margin * 1000) / 10,
-    words: finding && exchange.verdict !== "valid" ? finish(finding).message : best ? HOW[best.by] : "",
+    words: finding && (ruled || exchange.verdict !== "valid") ? finish(finding).message : best ? HOW[best.by] : "",
+    ruled,
     open: exchange.followUps.filter((f) => f.state === "open").map((f) => f.move),
   };
 }
@@ -312,17 +317,16 @@ const HOW: Readonly<Record<CheckedExchange["layers"][number]["by"], string>> = {
   meet: "It meets the attack.",
 };
 
-/** A drill that fills a hole or trains a pair: header rows for what both hold, and the line. */
+/**
+ * A drill that trains a pair, or that fills a hole: without an answer it takes the best one of the
+ * whole vocabulary, bare-handed if there is one. Header rows say what both hold.
+ */
 export function drillFor(feed: string, answer: string | null, side: Side, school: School): string {
   const tool = guessTool(feed, school) ?? "hand";
-  const [reader] = answer ? readersOf([answer], school) : [];
+  const best = (armed: boolean) => rankAnswers(contextFor(tool, side, armed), `A ${feed}`, school, 1)[0]?.text;
+  const text = answer ?? best(false) ?? best(true) ?? "step back";
+  const [reader] = readersOf([text], school);
   const context = contextFor(tool, side, reader?.needsWeapon ?? false);
-  const name = answer ? `${feed} met with ${answer}` : `An answer to ${feed}`;
-  return [
-    `title: ${name[0]!.toUpperCase()}${name.slice(1)}`,
-    ...context,
-    "",
-    `A ${feed} -> B ${answer ?? "step back"}`,
-    "",
-  ].join("\n");
+  const name = `${feed} met with ${text}`;
+  return [`title: ${name[0]!.toUpperCase()}${name.slice(1)}`, ...context, "", `A ${feed} -> B ${text}`, ""].join("\n");
 }

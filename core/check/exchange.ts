@@ -93,7 +93,9 @@ export function checkExchange(feed: Feed, beat: ResolvedBeat | null, world: Worl
   }
   const said = graded(findings, setting.school);
   const { school } = setting;
-  const ruling = school.rulings.length > 0 ? rulingFor(school, namesOf(feed.use), uses.flatMap(namesOf)) : null;
+  const whole = uses.map((use) => use.text).join(" + ");
+  const ruling =
+    school.rulings.length > 0 ? rulingFor(school, namesOf(feed.use), [whole, ...uses.flatMap(namesOf)]) : null;
   if (ruling)
     said.push(draft(feed.row, beat ?? feed.use, "ruling", { verdict: ruling.verdict, reason: ruling.reason }));
   return {

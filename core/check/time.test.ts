@@ -51,8 +51,9 @@ describe("lateness", () => {
   });
   test("a feed hidden in the answerer's own combination counts as one alternative more for each further blow", () => {
     const ceiling = (combination: string, covers: string) =>
-      check(parse(`A ${combination} -> B ${covers}, cross -> A slip out`)).exchanges.find((e) => e.feedText === "cross")!
-        .ceiling!;
+      check(parse(`A ${combination} -> B ${covers}, cross -> A slip out`)).exchanges.find(
+        (e) => e.feedText === "cross",
+      )!.ceiling!;
     const one = ceiling("jab", "slip out");
     const two = ceiling("jab, jab", "slip out, slip out");
     expect(two).toBeLessThan(one);

@@ -1,4 +1,4 @@
-import { sceneViews } from "./scene-view.ts";
+import { sceneViews, type FigureView } from "./scene-view.ts";
 import { check, type Bodies } from "../check/check.ts";
 import { parse } from "../score/parse.ts";
 
@@ -6,8 +6,7 @@ const scenes = (text: string, row = 0, bodies: Bodies = {}) => sceneViews(check(
 
 test("the feeder steps in and the head leaves the line", () => {
   const [scene] = scenes("A jab -> B slip out");
-  const at = (figures: typeof scene extends infer S ? NonNullable<S>["before"] : never, actor: string) =>
-    figures.find((f) => f.actor === actor)!;
+  const at = (figures: readonly FigureView[], actor: string) => figures.find((f) => f.actor === actor)!;
   expect(at(scene!.contact, "A").y).toBeGreaterThan(at(scene!.before, "A").y);
   expect(at(scene!.before, "B").head.right).toBe(0);
   // The outside of a left arm is on the receiver's right: .18 m for a body of 1.75 m.

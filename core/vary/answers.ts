@@ -1,7 +1,9 @@
 /** All valid answers of the vocabulary to one feed, ranked for the bodies at hand. */
+import { check } from "../check/check.ts";
 import { checkSingle, readAnswer, readFed } from "../check/single.ts";
 import type { School } from "../school/school.ts";
 import type { CheckedExchange } from "../check/types.ts";
+import { parse } from "../score/parse.ts";
 import type { Move } from "../words/types.ts";
 
 export interface RankedAnswer {
@@ -57,6 +59,28 @@ export function rankFeeds(context: readonly string[], school: School): { text: s
       const text = `${side}${move.name}`;
       const fed = readFed(context, `A ${text}`, school);
       if (fed && (move.attack ?? move.energy)) found.push({ text, group: move.group });
+    }
+  }
+  return found;
+}
+
+/** The usual blows with which an answer can go on: those that reach, with hands that are free. */
+export function rankReturns(
+  context: readonly string[],
+  feed: string,
+  answer: string,
+  school: School,
+): { text: string; group: string }[] {
+  const responder = feed.trim().startsWith("B") ? "A" : "B";
+  const found: { text: string; group: string }[] = [];
+  for (const move of school.vocabulary.moves.values()) {
+    if (!move.roles.includes("return") || !move.attack || move.numbered) continue;
+    const sided = !move.fixedSide && move.sides === "limb" && /^(lead|rear) (hand|leg)$/.test(move.limb);
+    for (const side of sided ? ["lead ", "rear "] : [""]) {
+      const text = `${side}${move.name}`;
+      const checked = check(parse([...context, "", `${feed} -> ${responder} ${answer}, ${text}`].join("\n")), school);
+      const back = checked.exchanges[0]?.returns[0];
+      if (back?.lands && checked.verdict !== "broken") found.push({ text, group: move.group });
     }
   }
   return found;

@@ -1,0 +1,227 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import LinearProgress from "@mui/material/LinearProgress";
+import { useCallback, useEffect, useMemo, useState } from "react";
+import { BOOK_TOOLS, USUAL_BOOK, type Book } from "#core/book/answer-book.ts";
+import type { Trained, TrainedText } from "#core/book/trained.ts";
+import type { BookChoice } from "#core/school/settings.ts";
+import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";
+import { useSettings } from "../ui/use-settings.ts";
+import { ask } from "../workers/client.ts";
+import { BookMap, type Place } from "./book-map.tsx";
+import { ChooseMoves } from "./choose-moves.tsx";
+import { holesOf, mapView, type Filters } from "./book-view.ts";
+import { Holes } from "./holes.tsx";
+import { PairPanel } from "./pair-panel.tsx";
+
+interface AnswersProps {
+  readonly trainedTexts: readonly TrainedText[];
+  /** `2026-11-25` */
+  readonly today: string;
+}
+
+const SIDES = [
+  { value: "usual", label: "Left lead, right-handed" },
+  { value: "other", label: "Right lead, left-handed" },
+  { value: "both", label: "Both" },
+] as const;
+const TOOLS = [{ value: "all", label: "All tools" }, ...BOOK_TOOLS.map((value) => ({ value, label: value }))] as const;
+const RANGES = [
+  { value: "all", label: "Any range" },
+  { value: "close", label: "close" },
+  { value: "punch", label: "punch" },
+  { value: "kick", label: "kick" },
+  { value: "weapon", label: "weapon" },
+] as const;
+
+/** Does the school have an answer for everything it throws? */
+export function AnswersScreen({ trainedTexts, today }: AnswersProps) {
+  const { settings, version, patch, result } = useSettings();
+  const choice: BookChoice = settings.book ?? USUAL_BOOK;
+  const { book, share, trouble, cancel, again } = useBook(choice, version);
+  const trained = useTrained(trainedTexts, version);
+  const [filters, setFilters] = useState<Filters>({ side: "usual", tool: "all", range: "all" });
+  const [choosing, setChoosing] = useState(false);
+  const [looked, setLooked] = useState<Place | null>(null);
+  const [pinned, setPinned] = useState<Place | null>(null);
+  const map = useMemo(() => book && mapView(book, trained, filters, today), [book, trained, filters, today]);
+  const holes = useMemo(() => (book ? holesOf(book, trained) : []), [book, trained]);
+  const at = pinned ?? looked;
+  const look = useCallback((place: Place) => setLooked(place), []);
+  const filter = (part: Partial<Filters>) => {
+    setFilters({ ...filters, ...part });
+    setLooked(null);
+    setPinned(null);
+  };
+  const row = at ? map?.rows[at.row] : undefined;
+  const column = at ? map?.columns[at.column] : undefined;
+  const open = holes.filter((h) => h.kind !== "untrained");
+  return (
+    <>
+      <ScreenHead
+        title="Answer book"
+        lead={
+          !book
+            ? "Does the school have an answer for everything it throws?"
+            : open.length === 0
+              ? `All ${book.feeds.length} feeds have a valid answer on both sides.`
+              : `${book.feeds.length} feeds against ${book.answers.length} answers, each on two sides. Not answered: ${open.length}.`
+        }
+      >
+        <Button variant="outlined" onClick={() => setChoosing(true)}>
+          Choose moves
+        </Button>
+      </ScreenHead>
+      {result && "message" in result && <Notice tone="trouble">{result.message}</Notice>}
+      {trouble && (
+        <Notice tone="trouble" action={<Button onClick={again}>Try again</Button>}>
+          {trouble}
+        </Notice>
+      )}
+      <Box
+        sx={{
+          display: "flex",
+          flexWrap: "wrap",
+          columnGap: 4,
+          px: { xs: 2, sm: 3 },
+          borderBottom: 1,
+          borderColor: "hairline",
+        }}
+      >
+        <WordChoice label="Feeder" options={SIDES} value={filters.side} onChange={(side) => filter({ side })} />
+        <WordChoice label="Tool" options={TOOLS} value={filters.tool} onChange={(tool) => filter({ tool })} />
+        <WordChoice label="Range" options={RANGES} value={filters.range} onChange={(range) => filter({ range })} />
+      </Box>
+      {!book && share !== null && (
+        <Box sx={{ px: 3, py: 4, display: "flex", gap: 2, alignItems: "center" }}>
+          <LinearProgress
+            variant="determinate"
+            value={Math.round(share * 100)}
+            aria-label="Working out the answer book"
+            sx={{ flex: 1, height: 8 }}
+          />
+          <Button variant="outlined" onClick={cancel}>
+            Cancel
+          </Button>
+        </Box>
+      )}
+      {!book && share === null && !trouble && (
+        <Notice action={<Button onClick={again}>Work it out</Button>}>The answer book was not worked out.</Notice>
+      )}
+      {book && map && (
+        <Box
+          sx={{
+            display: "grid",
+            gridTemplateColumns: { xs: "minmax(0,1fr)", md: "minmax(0,1fr) 300px" },
+            flex: 1,
+            minHeight: 0,
+          }}
+        >
+          <Box sx={{ minWidth: 0, height: { xs: "66vh", md: "calc(100vh - 218px)" }, position: "relative" }}>
+            {map.rows.length === 0 || map.columns.length === 0 ? (
+              <Box sx={{ p: 4, color: "text.secondary" }}>
+                No feed of this tool and range is in the book. Take a filter away, or choose more moves.
+              </Box>
+            ) : (
+              <BookMap map={map} at={at} onLook={look} onPick={setPinned} />
+            )}
+          </Box>
+          <Box
+            component="aside"
+            aria-label="The pair and the holes"
+            sx={{
+              borderLeft: { md: 1 },
+              borderColor: { md: "hairline" },
+              p: 2,
+              overflow: "auto",
+              maxHeight: { md: "calc(100vh - 218px)" },
+            }}
+          >
+            {row && column ? (
+              <PairPanel
+                book={book}
+                trained={trained}
+                feed={row.index}
+                answer={column.index}
+                side={filters.side}
+                version={version}
+                rulings={settings.rulings ?? []}
+                onRule={(rulings) => patch({ rulings })}
+                onClose={pinned ? () => setPinned(null) : null}
+              />
+            ) : (
+              <Key />
+            )}
+            <Holes holes={holes} />
+          </Box>
+        </Box>
+      )}
+      {choosing && (
+        <ChooseMoves
+          choice={choice}
+          onClose={() => setChoosing(false)}
+          onSave={(next) => {
+            patch({ book: next });
+            setChoosing(false);
+          }}
+        />
+      )}
+    </>
+  );
+}
+
+/** The book of a choice of moves, worked out anew when the choice or the school's settings change. */
+function useBook(choice: BookChoice, version: number) {
+  const [book, setBook] = useState<Book | null>(null);
+  const [share, setShare] = useState<number | null>(0);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const [stop, setStop] = useState<AbortController | null>(null);
+  const [turn, setTurn] = useState(0);
+  const wanted = JSON.stringify(choice);
+  useEffect(() => {
+    const control = new AbortController();
+    setStop(control);
+    setShare(0);
+    setTrouble(null);
+    ask("book", { choice: JSON.parse(wanted) as BookChoice }, { progress: setShare, signal: control.signal }).then(
+      setBook,
+      (error: Error) => {
+        setShare(null);
+        if (error.name !== "AbortError") setTrouble(error.message);
+      },
+    );
+    return () => control.abort();
+  }, [wanted, version, turn]);
+  return { book, share, trouble, cancel: () => stop?.abort(), again: () => setTurn(turn + 1) };
+}
+
+function useTrained(texts: readonly TrainedText[], version: number): Trained {
+  const [trained, setTrained] = useState<Trained>({});
+  useEffect(() => {
+    let alive = true;
+    ask("trained", { texts }).then(
+      (found) => alive && setTrained(found),
+      () => undefined,
+    );
+    return () => {
+      alive = false;
+    };
+  }, [texts, version]);
+  return trained;
+}
+
+/** What the signs of the map mean, until a pair is looked at. */
+function Key() {
+  return (
+    <Box component="section" aria-label="Signs of the map" sx={{ color: "text.secondary" }}>
+      <Box component="h2" sx={{ typography: "h2", m: 0, color: "text.primary" }}>
+        Look at a pair
+      </Box>
+      <p>
+        Point at a cell, or go there with the arrow keys: this place says why. A closed ring is valid, half a ring is
+        risky, dots are invalid, a blank cannot be done with what the two hold.
+      </p>
+      <p>A filled ring was trained in the last four weeks, a half-filled one long ago, an empty one never.</p>
+    </Box>
+  );
+}

@@ -1,0 +1,65 @@
+/** What the school has no answer for, in words, with one press to a drill that fills it. */
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import { useState } from "react";
+import { BOOK_SIDES } from "#core/book/answer-book.ts";
+import { VerdictRing } from "../ui/marks.tsx";
+import type { Hole } from "./book-view.ts";
+import { useNewDrill } from "./use-new-drill.ts";
+
+export const SIDE_WORDS = ["from a left lead, right-handed", "from a right lead, left-handed"] as const;
+const RING = { none: "invalid", risky: "risky", untrained: "valid" } as const;
+const WORDS: Record<Hole["kind"], (h: Hole) => string> = {
+  none: (h) => `No answer to ${h.text} ${SIDE_WORDS[h.side]}.`,
+  risky: (h) => `Only risky answers to ${h.text} ${SIDE_WORDS[h.side]}.`,
+  untrained: (h) => `${h.text[0]!.toUpperCase()}${h.text.slice(1)} ${SIDE_WORDS[h.side]}: answered, but never trained.`,
+};
+const FEW = 6;
+
+export function Holes({ holes }: { holes: readonly Hole[] }) {
+  const [all, setAll] = useState(false);
+  const newDrill = useNewDrill();
+  const graver = holes.filter((h) => h.kind !== "untrained").length;
+  const shown = all ? holes : holes.slice(0, FEW);
+  return (
+    <Box component="section" aria-label="Holes" sx={{ mt: 3 }}>
+      <Box component="h2" sx={{ typography: "h2", m: 0, mb: 1 }}>
+        {holes.length === 0
+          ? "No holes"
+          : `Holes: ${graver} without a valid answer, ${holes.length - graver} never trained`}
+      </Box>
+      {holes.length === 0 && (
+        <Box sx={{ color: "text.secondary" }}>Each feed has a valid answer on both sides, and one was trained.</Box>
+      )}
+      <Box component="ul" sx={{ listStyle: "none", p: 0, m: 0 }}>
+        {shown.map((hole) => (
+          <Box
+            component="li"
+            key={`${hole.feed}.${hole.side}`}
+            sx={{ display: "flex", gap: 1, py: 1, borderTop: 1, borderColor: "hairline", alignItems: "flex-start" }}
+          >
+            <VerdictRing verdict={RING[hole.kind]} size={18} />
+            <Box sx={{ flex: 1 }}>
+              {WORDS[hole.kind](hole)}
+              <Box>
+                <Button
+                  size="small"
+                  variant="text"
+                  sx={{ px: 0, minHeight: 28 }}
+                  onClick={() => newDrill(hole.text, null, BOOK_SIDES[hole.side])}
+                >
+                  {hole.kind === "untrained" ? "Make a drill for it" : "Fill it with a drill"}
+                </Button>
+              </Box>
+            </Box>
+          </Box>
+        ))}
+      </Box>
+      {holes.length > FEW && (
+        <Button size="small" variant="outlined" onClick={() => setAll(!all)} sx={{ mt: 1 }}>
+          {all ? "Only the gravest" : `All ${holes.length}`}
+        </Button>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,128 @@
+/** Ranked answers with what each leaves open, filtered by hand, kind and tradition. */
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import LinearProgress from "@mui/material/LinearProgress";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import { styled } from "@mui/material/styles";
+import { useState, type KeyboardEvent } from "react";
+import { VerdictRing } from "../ui/marks.tsx";
+import type { AnswerView } from "../workers/protocol.ts";
+
+const AnswerButton = styled("button")(({ theme }) => ({
+  font: "inherit",
+  width: "100%",
+  display: "grid",
+  gridTemplateColumns: "22px 24px 1fr auto",
+  gap: 8,
+  alignItems: "center",
+  textAlign: "left",
+  background: "none",
+  border: 0,
+  borderTop: `1px solid ${theme.vars?.palette.hairline}`,
+  padding: "7px 0",
+  cursor: "pointer",
+  color: theme.vars?.palette.text.primary,
+  "&:hover": { background: theme.vars?.palette.background.paper },
+}));
+
+/** How many answers are shown at first. */
+const FEW = 6;
+const ANY = "any";
+
+interface ListProps {
+  /** null: they are being looked for. */
+  readonly answers: readonly AnswerView[] | null;
+  readonly onPut: (answer: string) => void;
+  readonly verb?: string;
+}
+
+/** The list; digits 1 to 9 put in the answer of that number while the list has the focus. */
+export function AnswerList({ answers, onPut, verb = "Put in" }: ListProps) {
+  const [all, setAll] = useState(false);
+  const [hand, setHand] = useState(ANY);
+  const [group, setGroup] = useState(ANY);
+  const [tradition, setTradition] = useState(ANY);
+  if (!answers) return <LinearProgress aria-label="Looking for answers" sx={{ mt: 1.5 }} />;
+  const fits = answers.filter(
+    (a) =>
+      (hand === ANY || a.hand === hand) &&
+      (group === ANY || a.group === group) &&
+      (tradition === ANY || a.traditions.includes(tradition)),
+  );
+  const shown = all ? fits : fits.slice(0, FEW);
+  const onKey = (event: KeyboardEvent) => {
+    const chosen =
+      /^[1-9]$/.test(event.key) && !event.ctrlKey && !event.metaKey ? shown[Number(event.key) - 1] : undefined;
+    if (!chosen || (event.target as Element).tagName === "INPUT") return;
+    event.preventDefault();
+    onPut(chosen.text);
+  };
+  const filter = (label: string, value: string, set: (value: string) => void, options: readonly string[]) => (
+    <TextField
+      select
+      size="small"
+      variant="standard"
+      label={label}
+      value={value}
+      onChange={(event) => set(event.target.value)}
+      sx={{ flex: "1 1 84px" }}
+    >
+      <MenuItem value={ANY}>any</MenuItem>
+      {options.map((o) => (
+        <MenuItem key={o} value={o}>
+          {o === "none" ? "no hand" : o}
+        </MenuItem>
+      ))}
+    </TextField>
+  );
+  const of = (values: readonly string[]) => [...new Set(values)].sort();
+  return (
+    <Box onKeyDown={onKey}>
+      {answers.length > FEW && (
+        <Box role="group" aria-label="Which answers" sx={{ display: "flex", gap: 1.5, my: 1 }}>
+          {filter("Hand", hand, setHand, of(answers.map((a) => a.hand)))}
+          {filter("Kind", group, setGroup, of(answers.map((a) => a.group)))}
+          {filter("Tradition", tradition, setTradition, of(answers.flatMap((a) => a.traditions)))}
+        </Box>
+      )}
+      <Box component="ol" aria-label="Answers that work" sx={{ listStyle: "none", p: 0, m: 0, mt: 1 }}>
+        {shown.map((a, i) => (
+          <li key={a.text}>
+            <AnswerButton type="button" onClick={() => onPut(a.text)} title={`${verb} ${a.text}`}>
+              <Box component="span" sx={{ color: "text.secondary", fontSize: "0.9rem" }}>
+                {i < 9 ? i + 1 : ""}
+              </Box>
+              <VerdictRing verdict={a.verdict} size={18} />
+              <span>
+                {a.text}
+                <Box
+                  component="span"
+                  sx={{ display: "block", color: "text.secondary", fontSize: "0.9rem", lineHeight: 1.25 }}
+                >
+                  {a.open.length === 0 ? "leaves nothing open" : `leaves ${a.open.slice(0, 2).join(", ")}`}
+                  {a.ceiling !== null && `, up to ${Math.round(a.ceiling * 100)} %`}
+                </Box>
+              </span>
+              <Box component="span" sx={{ color: "text.secondary" }}>
+                {a.marginCm} cm
+              </Box>
+            </AnswerButton>
+          </li>
+        ))}
+        {fits.length === 0 && (
+          <li>
+            {answers.length === 0
+              ? "Nothing in the school’s words answers this from here."
+              : "None of this kind. Choose “any” above."}
+          </li>
+        )}
+      </Box>
+      {fits.length > FEW && (
+        <Button size="small" variant="text" color="inherit" onClick={() => setAll(!all)}>
+          {all ? "Only the best" : `All ${fits.length}`}
+        </Button>
+      )}
+    </Box>
+  );
+}

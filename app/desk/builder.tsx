@@ -1,0 +1,105 @@
+/** Builds a row without typing: a feed, an answer that works, a return that reaches. Every step is an edit of the text. */
+import Autocomplete from "@mui/material/Autocomplete";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import TextField from "@mui/material/TextField";
+import { useEffect, useState } from "react";
+import { ask } from "../workers/client.ts";
+import type { AnswerView, FeedView } from "../workers/protocol.ts";
+import { PartnerMark } from "../ui/marks.tsx";
+import { AnswerList } from "./answer-list.tsx";
+
+interface BuilderProps {
+  readonly text: string;
+  /** Called with the finished row. */
+  readonly onAdd: (line: string) => void;
+  readonly onClose: () => void;
+}
+
+export function Builder({ text, onAdd, onClose }: BuilderProps) {
+  const [feeds, setFeeds] = useState<readonly FeedView[]>([]);
+  const [feed, setFeed] = useState<FeedView | null>(null);
+  const [answers, setAnswers] = useState<readonly AnswerView[] | null>(null);
+  const [answer, setAnswer] = useState<string | null>(null);
+  const [returns, setReturns] = useState<readonly FeedView[]>([]);
+
+  useEffect(() => {
+    void ask("feeds", { text }).then(setFeeds, () => setFeeds([]));
+    // What can be fed follows from the header rows, which stay while a row is built.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, []);
+  useEffect(() => {
+    setAnswers(null);
+    setAnswer(null);
+    if (feed) void ask("answers", { text, feed: `A ${feed.text}` }).then(setAnswers, () => setAnswers([]));
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [feed]);
+  useEffect(() => {
+    setReturns([]);
+    if (feed && answer)
+      void ask("returns", { text, feed: `A ${feed.text}`, answer }).then(setReturns, () => setReturns([]));
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [answer]);
+
+  const line = feed && answer ? `A ${feed.text} -> B ${answer}` : null;
+  const put = (row: string) => {
+    onAdd(row);
+    setFeed(null);
+  };
+  return (
+    <Box
+      component="section"
+      aria-label="Build a row"
+      sx={{ borderTop: 2, borderColor: "primary.main", bgcolor: "background.paper", p: 2, mt: 1 }}
+    >
+      <Box sx={{ display: "flex", gap: 1.5, alignItems: "center", flexWrap: "wrap" }}>
+        <PartnerMark actor="A" size={28} />
+        <Autocomplete
+          options={feeds}
+          groupBy={(f) => f.group}
+          getOptionLabel={(f) => f.text}
+          isOptionEqualToValue={(a, b) => a.text === b.text}
+          value={feed}
+          onChange={(_, value) => setFeed(value)}
+          openOnFocus
+          sx={{ flex: "1 1 220px", maxWidth: 340 }}
+          renderInput={(params) => <TextField {...params} size="small" label="A feeds" autoFocus />}
+        />
+        <Button variant="text" color="inherit" onClick={onClose}>
+          Done building
+        </Button>
+      </Box>
+      {feed && (
+        <Box sx={{ mt: 1.5 }}>
+          <Box sx={{ display: "flex", gap: 1.5, alignItems: "center" }}>
+            <PartnerMark actor="B" size={28} />
+            <Box component="h3" sx={{ typography: "h3", m: 0 }}>
+              {answer ? `answers with ${answer}` : `answers the ${feed.text} with`}
+            </Box>
+            {answer && (
+              <Button size="small" variant="text" color="inherit" onClick={() => setAnswer(null)}>
+                another
+              </Button>
+            )}
+          </Box>
+          {!answer && <AnswerList answers={answers} onPut={setAnswer} verb="Choose" />}
+        </Box>
+      )}
+      {line && (
+        <Box sx={{ mt: 1.5, display: "flex", gap: 1, flexWrap: "wrap", alignItems: "center" }}>
+          <Button variant="contained" onClick={() => put(line)}>
+            Put it in
+          </Button>
+          <Box component="span" sx={{ color: "text.secondary" }}>
+            or with a return:
+          </Box>
+          {returns.slice(0, 8).map((r) => (
+            <Button key={r.text} variant="outlined" onClick={() => put(`${line}, ${r.text}`)}>
+              {r.text}
+            </Button>
+          ))}
+        </Box>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,173 @@
+/** The middle of the desk: the same drill as lines, as a ring, on the floor, and as a target. */
+import AddOutlined from "@mui/icons-material/AddOutlined";
+import RedoOutlined from "@mui/icons-material/RedoOutlined";
+import UndoOutlined from "@mui/icons-material/UndoOutlined";
+import ZoomInOutlined from "@mui/icons-material/ZoomInOutlined";
+import ZoomOutOutlined from "@mui/icons-material/ZoomOutOutlined";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import IconButton from "@mui/material/IconButton";
+import { useCallback, useMemo, useState, type KeyboardEvent, type RefObject } from "react";
+import type { ExchangeView, ScoreView } from "#core/formats/desk-view.ts";
+import type { Measured } from "#core/people/measures.ts";
+import { RingsDrawing } from "../drawing/ring-drawing.tsx";
+import { exchangeAt, ScoreDrawing } from "../drawing/score-drawing.tsx";
+import { WordChoice } from "../ui/parts.tsx";
+import { ask } from "../workers/client.ts";
+import type { Rearrange } from "../workers/protocol.ts";
+import { BodyStage } from "./body-stage.tsx";
+import { Builder } from "./builder.tsx";
+import type { EditorHandle } from "./score-editor.tsx";
+import { SortableRow, SortableRows } from "./sortable-rows.tsx";
+
+export const VIEWS = ["lines", "ring", "floor", "target"] as const;
+export type ViewName = (typeof VIEWS)[number];
+const NAMES: Record<ViewName, string> = { lines: "Lines", ring: "Ring", floor: "Floor", target: "Target" };
+const ZOOMS = [0.5, 0.65, 0.8, 1, 1.25, 1.5, 2];
+
+interface MiddleProps {
+  readonly view: ScoreView | null;
+  readonly text: string;
+  readonly cursor: number | null;
+  readonly people: readonly Measured[];
+  readonly editor: RefObject<EditorHandle | null>;
+}
+
+export function Middle({ view, text, cursor, people, editor }: MiddleProps) {
+  const [name, setName] = useState<ViewName>("lines");
+  const [zoom, setZoom] = useState(1);
+  const [building, setBuilding] = useState(false);
+  const pick = useCallback((e: ExchangeView) => editor.current?.mark(e.from, e.to), [editor]);
+  const rearrange = useCallback(
+    (what: Rearrange) =>
+      void ask("rearrange", { text, what }).then(
+        (edit) => edit && editor.current?.apply([edit]),
+        () => undefined,
+      ),
+    [text, editor],
+  );
+  const here = view ? (exchangeAt(view, cursor) ?? view.exchanges[0]) : undefined;
+  const rows = useMemo(() => view?.exchanges.map((e) => e.row) ?? [], [view]);
+  const nudge = (event: KeyboardEvent) => {
+    if (!event.altKey || (event.key !== "ArrowUp" && event.key !== "ArrowDown")) return;
+    const key = (event.target as Element).getAttribute("data-crossing");
+    const at = view?.exchanges.find((e) => e.key === key);
+    if (!at) return;
+    event.preventDefault();
+    rearrange({ kind: "nudge", row: at.row, way: event.key === "ArrowUp" ? "up" : "down" });
+  };
+  const scale = (way: 1 | -1) => {
+    const at = ZOOMS.indexOf(zoom) + way;
+    if (ZOOMS[at] !== undefined) setZoom(ZOOMS[at]);
+  };
+  return (
+    <>
+      <Box
+        sx={{
+          display: "flex",
+          flexWrap: "wrap",
+          alignItems: "center",
+          columnGap: 0,
+          borderBottom: 1,
+          borderColor: "hairline",
+          position: { md: "sticky" },
+          top: 0,
+          bgcolor: "background.default",
+          zIndex: 1,
+        }}
+      >
+        <WordChoice
+          label="How the drill is shown"
+          options={VIEWS.map((value) => ({ value, label: NAMES[value] }))}
+          value={name}
+          onChange={setName}
+        />
+        <Box sx={{ flex: 1 }} />
+        {name === "lines" && (
+          <>
+            <IconButton aria-label="Smaller" onClick={() => scale(-1)} disabled={zoom === ZOOMS[0]} sx={TOOL}>
+              <ZoomOutOutlined />
+            </IconButton>
+            <Button
+              variant="text"
+              color="inherit"
+              aria-label={`Size ${Math.round(zoom * 100)} %, back to 100 %`}
+              onClick={() => setZoom(1)}
+              sx={{ minWidth: 56, px: 0 }}
+            >
+              {Math.round(zoom * 100)} %
+            </Button>
+            <IconButton aria-label="Larger" onClick={() => scale(1)} disabled={zoom === ZOOMS.at(-1)} sx={TOOL}>
+              <ZoomInOutlined />
+            </IconButton>
+          </>
+        )}
+        <IconButton aria-label="Undo" title="Undo (Ctrl-Z)" onClick={() => editor.current?.undo()} sx={TOOL}>
+          <UndoOutlined />
+        </IconButton>
+        <IconButton aria-label="Redo" title="Redo (Ctrl-Y)" onClick={() => editor.current?.redo()} sx={TOOL}>
+          <RedoOutlined />
+        </IconButton>
+      </Box>
+      <Box onKeyDown={nudge} data-drawing={name}>
+        {view && view.exchanges.length > 0 ? (
+          <>
+            {name === "lines" && (
+              <SortableRows rows={rows} onMove={(row, to) => rearrange({ kind: "move", row, to })}>
+                <ScoreDrawing view={view} cursor={cursor} zoom={zoom} onPick={pick} RowFrame={SortableRow} />
+              </SortableRows>
+            )}
+            {name === "ring" && (
+              <RingsDrawing view={view} picked={exchangeAt(view, cursor)?.key ?? null} onPick={pick} />
+            )}
+            {(name === "floor" || name === "target") && here && (
+              <BodyStage
+                kind={name}
+                text={text}
+                row={here.row}
+                at={here.from}
+                tempo={view.tempo}
+                people={people}
+                onPick={(from, to) => editor.current?.mark(from, to)}
+              />
+            )}
+          </>
+        ) : (
+          !building && <EmptyDrawing />
+        )}
+      </Box>
+      {name === "lines" &&
+        (building ? (
+          <Builder
+            text={text}
+            onAdd={(line) => rearrange({ kind: "add", line, after: null })}
+            onClose={() => setBuilding(false)}
+          />
+        ) : (
+          <Button
+            variant="outlined"
+            startIcon={<AddOutlined />}
+            onClick={() => setBuilding(true)}
+            disabled={!view}
+            sx={{ mt: 1.5 }}
+          >
+            Build a row
+          </Button>
+        ))}
+    </>
+  );
+}
+
+const TOOL = { width: 36, height: 40, p: 0, color: "text.secondary" } as const;
+
+function EmptyDrawing() {
+  return (
+    <Box sx={{ py: 5, color: "text.secondary", maxWidth: 400 }}>
+      Write a first row of play on the left and it is drawn here. For example:
+      <Box component="pre" sx={{ fontFamily: "monospace", color: "text.primary" }}>
+        A jab -&gt; B slip out, cross
+      </Box>
+      Or build it without typing: choose a feed, then one of the answers that work.
+    </Box>
+  );
+}

@@ -1,0 +1,36 @@
+/** The text of a drill while it is worked on: checked after every key stroke, kept on this device, found again. */
+import { useCallback, useEffect, useState } from "react";
+import type { ScoreView } from "#core/formats/desk-view.ts";
+import { ask } from "../workers/client.ts";
+import { keepDraft, readDraft } from "./drafts.ts";
+
+export function useChecked(id: string, saved: string) {
+  const [text, setText] = useState(saved);
+  const [view, setView] = useState<ScoreView | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  /** What was typed last time was found again and stands in place of the saved text. */
+  const [restored, setRestored] = useState(false);
+
+  const check = useCallback((next: string) => {
+    ask("check", { text: next }, { replaces: "desk" }).then(setView, (error: Error) => setTrouble(error.message));
+  }, []);
+
+  useEffect(() => {
+    const draft = readDraft(id);
+    const start = draft ?? saved;
+    if (start !== saved) setRestored(true);
+    setText(start);
+    check(start);
+  }, [id, saved, check]);
+
+  const change = useCallback(
+    (next: string) => {
+      setText(next);
+      keepDraft(id, next);
+      check(next);
+    },
+    [id, check],
+  );
+  const settle = useCallback(() => setRestored(false), []);
+  return { text, view, trouble, restored, change, settle };
+}

@@ -1,0 +1,16 @@
+/** What is said on every card, and the rows of a score that people on the floor need. */
+
+export const CAUTIONS = [
+  "“Stop” ends everything at once; anybody may say it at any time.",
+  "Slow before fast. Gear by tempo and tool; training blades only. No contact to eyes, throat, groin, spine, back of the head or knees. This sheet checks the logic of the drill; the instructor, local law and the rules of insurer and federation decide what may be practised.",
+] as const;
+
+/** The rows of a text that people on the floor need: who holds what, and the play. */
+export const playRows = (text: string): string[] =>
+  text
+    .split("\n")
+    .filter(
+      (row) =>
+        row.trim() !== "" &&
+        !/^\s*(#|(title|kind|level|range|tempo|focus|contact|context|mats|numbering|tradition)\s*:)/i.test(row),
+    );

@@ -1,0 +1,20 @@
+import { listTrainedTexts } from "#db/classes.ts";
+import { db } from "#db/pool.ts";
+import { scopeContext } from "#server/context.ts";
+import { reading } from "#server/respond.ts";
+import type { Route } from "./+types/answers.ts";
+import { AnswersScreen } from "../answers/answers-screen.tsx";
+
+export { keepPageOnFailure as shouldRevalidate } from "../ui/keep-page.ts";
+export const meta: Route.MetaFunction = () => [{ title: "Answer book · Vicissor" }];
+
+export function loader({ context }: Route.LoaderArgs) {
+  return reading(async () => ({
+    trainedTexts: await listTrainedTexts(db, context.get(scopeContext)),
+    today: new Date().toISOString().slice(0, 10),
+  }));
+}
+
+export default function Answers({ loaderData }: Route.ComponentProps) {
+  return <AnswersScreen {...loaderData} />;
+}

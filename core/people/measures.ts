@@ -1,0 +1,23 @@
+/** What the checker needs to know of a person, from what the school has measured. */
+import type { Bodies } from "../check/check.ts";
+
+export interface Measured {
+  readonly id: string;
+  readonly name: string;
+  readonly height_cm: number | null;
+  readonly reach_cm: number | null;
+  readonly mass_kg: number | null;
+  readonly lead: "left" | "right";
+  readonly hand: "left" | "right";
+  readonly minor: boolean;
+}
+
+/** Measures in m and kg; one that was never taken leaves the drill's own. */
+export const measuresOf = (p: Measured): NonNullable<Bodies["A"]> => ({
+  ...(p.height_cm === null ? {} : { height: p.height_cm / 100 }),
+  ...(p.reach_cm === null ? {} : { reach: p.reach_cm / 100 }),
+  ...(p.mass_kg === null ? {} : { mass: p.mass_kg }),
+  lead: p.lead,
+  hand: p.hand,
+  minor: p.minor,
+});

@@ -1,0 +1,50 @@
+/** Saves a part of the school's settings: checked first, never over somebody else's change, drills judged anew. */
+import { check } from "#core/check/check.ts";
+import { readSchool, type School } from "#core/school/school.ts";
+import { SCHOOL_KEYS, type SchoolData } from "#core/school/settings.ts";
+import { parse } from "#core/score/parse.ts";
+import { listNewestTexts, updateVerdict } from "#db/drills.ts";
+import { db } from "#db/pool.ts";
+import type { Scope } from "#db/scope.ts";
+import { getSettings, saveSettings } from "#db/school.ts";
+import { summaryOf } from "./revision-input.ts";
+
+export type SettingsResult =
+  | { readonly kind: "saved"; readonly version: number }
+  | { readonly kind: "stale"; readonly message: string }
+  | { readonly kind: "refused"; readonly message: string; readonly errors: readonly string[] };
+
+const isPatch = (value: unknown): value is Partial<SchoolData> =>
+  typeof value === "object" &&
+  value !== null &&
+  !Array.isArray(value) &&
+  Object.keys(value).every((key) => (SCHOOL_KEYS as readonly string[]).includes(key));
+
+/** `patch` holds whole keys of the settings; keys that it leaves out stay as they are. */
+export async function patchSettings(scope: Scope, baseVersion: number, patch: unknown): Promise<SettingsResult> {
+  if (!isPatch(patch) || !Number.isInteger(baseVersion))
+    return { kind: "refused", message: "These settings cannot be read. Load the page anew and try again.", errors: [] };
+  const { settings } = await getSettings(db, scope);
+  const next = { ...(settings as SchoolData), ...patch };
+  const result = readSchool(next);
+  if (!result.ok) return { kind: "refused", message: result.errors[0]!, errors: result.errors };
+  const saved = await saveSettings(db, scope, baseVersion, next);
+  if (saved.kind === "conflict")
+    return {
+      kind: "stale",
+      message:
+        "Somebody else changed the school’s settings meanwhile. They are shown as they are now; make your change again.",
+    };
+  await judgeAgain(scope, result.school);
+  return saved;
+}
+
+/** The lists show the verdict that was stored: under new settings the newest texts are judged anew. */
+async function judgeAgain(scope: Scope, school: School): Promise<void> {
+  for (const row of await listNewestTexts(db, scope)) {
+    const checked = check(parse(row.text), school);
+    const summary = summaryOf(checked);
+    if (checked.verdict !== row.verdict || summary.findings !== row.summary.findings)
+      await updateVerdict(db, scope, row.revision_id, checked.verdict, summary);
+  }
+}
