@@ -13,4 +13,9 @@ export default [
   route("class/:id/card", "routes/card.tsx"),
   route("answers", "routes/answers.tsx"),
   route("words/settings", "routes/settings.tsx"),
+  route("words", "routes/words.tsx"),
+  route("words/new", "routes/own-move.tsx", { id: "new-move" }),
+  route("words/:id/edit", "routes/own-move.tsx"),
+  route("words/numbering", "routes/numbering.tsx"),
+  route("words/school", "routes/school.tsx"),
 ] satisfies RouteConfig;

@@ -130,9 +130,11 @@ describe("desk", () => {
       verdict: "sound" as const,
       author: "Maren",
       at: "2026-11-02T10:00:00Z",
+      auto: number === 2,
     }));
     const page = text(html(<RevisionsScreen id="x" title="Quay" revisions={rows} />));
     expect(page.match(/Go back to this/g)).toHaveLength(1);
+    expect(page).toMatch(/saved by itself/);
   });
 });
 

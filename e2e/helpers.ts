@@ -62,6 +62,26 @@ export async function pasteOverAll(page: Page, text: string): Promise<void> {
   }, text);
 }
 
+/** Types at the end of the text, with completion closed. */
+export async function typeAtEnd(page: Page, text: string): Promise<void> {
+  await focusEditor(page);
+  await page.keyboard.press("Control+End");
+  await page.keyboard.type(text);
+  await page.keyboard.press("Escape");
+}
+
+/** A drill of its own for a test: others are left as they are. Gives its path. */
+export async function freshDrill(page: Page, text: string): Promise<string> {
+  await page.goto("/");
+  await page.getByRole("textbox", { name: "Start from a feed" }).fill("jab");
+  await page.keyboard.press("Enter");
+  await expect(page).toHaveURL(/\/drills\//);
+  await focusEditor(page);
+  await pasteOverAll(page, text);
+  await expect(page.getByText("Saved, revision 2")).toBeVisible();
+  return new URL(page.url()).pathname;
+}
+
 /** Stops or starts the test database; the runner says where it lies. */
 export function database(command: "stop" | "start"): void {
   const { PG_BIN, PG_DATA, PG_PORT } = process.env;

@@ -58,7 +58,9 @@ test("the whole path: a drill mended, varied, people paired, the card printed", 
 
   await test.step("the revisions say what changed", async () => {
     await page.getByRole("link", { name: "Revisions" }).click();
-    await expect(page.getByText("A lead hook -> B weave, cross")).toBeVisible();
+    await expect(page.getByText("+ A lead hook -> B weave, cross")).toBeVisible();
+    await expect(page.getByText(/The drill goes from/)).toContainText("broken");
+    await expect(page.getByText("A lead hook -> B weave: new, valid")).toBeVisible();
     await scan();
     await page.getByRole("link", { name: "Back to the desk" }).click();
   });

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from "@playwright/test";
+import { expect, test } from "@playwright/test";
 import {
   COVER_AND_RETURN,
   database,
@@ -8,38 +8,59 @@ import {
   expectNoSideScroll,
   focusEditor,
   FOUR_COUNT,
+  freshDrill,
   PADS_BY_NAME,
   pasteOverAll,
   SINGLE_ANSWERS,
+  typeAtEnd,
 } from "./helpers.ts";
 
-async function typeAtEnd(page: Page, text: string) {
-  await focusEditor(page);
-  await page.keyboard.press("Control+End");
-  await page.keyboard.type(text);
-  await page.keyboard.press("Escape");
-}
-
-test("two windows edit one drill: the second sees both texts and chooses", async ({ context }) => {
-  const one = await context.newPage();
-  const two = await context.newPage();
-  for (const page of [one, two]) {
+test("two people edit one drill: the second sees both texts and chooses", async ({ browser }) => {
+  const [one, two] = await Promise.all([1, 2].map(async () => (await browser.newContext()).newPage()));
+  for (const page of [one!, two!]) {
     await page.goto(DRILL(SINGLE_ANSWERS));
     await focusEditor(page);
   }
-  await typeAtEnd(one, "\nA jab -> B duck");
-  await one.keyboard.press("Control+s");
-  await expect(one.getByText("Saved, revision 2")).toBeVisible();
-  await typeAtEnd(two, "\nA cross -> B catch");
-  await two.keyboard.press("Control+s");
-  const dialog = two.getByRole("alertdialog");
+  await typeAtEnd(one!, "\nA jab -> B duck");
+  await one!.keyboard.press("Control+s");
+  await expect(one!.getByText("Saved, revision 2")).toBeVisible();
+  await typeAtEnd(two!, "\nA cross -> B catch");
+  await two!.keyboard.press("Control+s");
+  const dialog = two!.getByRole("alertdialog");
   await expect(dialog).toContainText("A jab -> B duck");
   await expect(dialog).toContainText("A cross -> B catch");
-  await expectAccessible(two);
+  await expectAccessible(two!);
   await dialog.getByRole("button", { name: "Keep mine on top" }).click();
+  await expect(two!.getByText("Saved, revision 3")).toBeVisible();
+  await two!.getByRole("link", { name: "Revisions" }).click();
+  await expect(two!.getByRole("heading", { name: /^Revision \d/ })).toHaveCount(3);
+  for (const page of [one!, two!]) await page.context().close();
+});
+
+test("two windows of one person: the one at rest follows what the other saves", async ({ context }) => {
+  const one = await context.newPage();
+  const path = await freshDrill(one, "title: Follow\n\nA jab -> B slip out\n");
+  const two = await context.newPage();
+  await two.goto(path);
+  await focusEditor(two);
+  await typeAtEnd(one, "A cross -> B catch");
+  // Nobody presses a key: it is saved by itself, and the other window has it.
+  await expect(one.getByText("Saved, revision 3")).toBeVisible();
+  await expect.poll(() => editorText(two)).toContain("A cross -> B catch");
   await expect(two.getByText("Saved, revision 3")).toBeVisible();
-  await two.getByRole("link", { name: "Revisions" }).click();
-  await expect(two.getByRole("heading", { name: /^Revision \d/ })).toHaveCount(3);
+});
+
+test("a lost connection: typing goes on, and it is saved when it is back", async ({ page, context }) => {
+  await freshDrill(page, "title: Offline\n\nA jab -> B slip out\n");
+  await context.setOffline(true);
+  await typeAtEnd(page, "A cross -> B catch");
+  await expect(page.getByText("No connection: kept on this device")).toBeVisible();
+  await expect(page.getByText("sound", { exact: true })).toBeVisible();
+  await typeAtEnd(page, ", cross");
+  await context.setOffline(false);
+  await expect(page.getByText("Saved, revision 3")).toBeVisible({ timeout: 45_000 });
+  await page.reload();
+  await expect.poll(() => editorText(page)).toContain("A cross -> B catch, cross");
 });
 
 test("what was typed and not saved is found again", async ({ page }) => {
@@ -49,6 +70,9 @@ test("what was typed and not saved is found again", async ({ page }) => {
   await page.goto(DRILL(FOUR_COUNT));
   await expect(page.getByText("This is what you typed last time")).toBeVisible();
   await expect.poll(() => editorText(page)).toContain("# remember this");
+  // It waits for a word: neither text is saved over the other meanwhile.
+  await page.waitForTimeout(3200);
+  await expect(page.getByText("This is what you typed last time")).toBeVisible();
   await page.getByRole("button", { name: "Back to the saved text" }).click();
   await expect.poll(() => editorText(page)).not.toContain("# remember this");
 });
@@ -99,8 +123,7 @@ test("the database stopped while the app runs: a clear page that recovers by its
 });
 
 test("hostile text in the editor: the page goes on and says what it could not read", async ({ page }) => {
-  await page.goto(DRILL(FOUR_COUNT));
-  await focusEditor(page);
+  await freshDrill(page, "A jab -> B slip out");
   for (const text of [
     "->".repeat(20_000),
     "It was a dark night; the sea spoke.\n".repeat(2000),
@@ -143,6 +166,12 @@ for (const scheme of ["light", "dark"] as const) {
       DRILL(FOUR_COUNT),
       `${DRILL(FOUR_COUNT)}/ladder`,
       `${DRILL(FOUR_COUNT)}/revisions`,
+      `${DRILL(FOUR_COUNT)}/card`,
+      "/answers",
+      "/words?move=slip",
+      "/words/new",
+      "/words/numbering",
+      "/words/school",
       "/class",
     ]) {
       await page.goto(path);
@@ -156,8 +185,7 @@ for (const scheme of ["light", "dark"] as const) {
 }
 
 test("200 exchanges: a key stroke is drawn again at once and the page is never blocked for long", async ({ page }) => {
-  await page.goto(DRILL(FOUR_COUNT));
-  await focusEditor(page);
+  await freshDrill(page, "A jab -> B slip out");
   await pasteOverAll(page, Array(200).fill("A jab -> B slip out, cross").join("\n"));
   await expect(page.getByText("sound", { exact: true })).toBeVisible();
   await page.evaluate(() => {

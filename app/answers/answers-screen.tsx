@@ -21,8 +21,8 @@ interface AnswersProps {
 }
 
 const SIDES = [
-  { value: "usual", label: "Left lead, right-handed" },
-  { value: "other", label: "Right lead, left-handed" },
+  { value: "usual", label: "Right-handed" },
+  { value: "other", label: "Left-handed" },
   { value: "both", label: "Both" },
 ] as const;
 const TOOLS = [{ value: "all", label: "All tools" }, ...BOOK_TOOLS.map((value) => ({ value, label: value }))] as const;

@@ -21,7 +21,7 @@ interface MapProps {
 /** Side of a cell, px: the smallest target that a finger may be asked to hit. */
 const CELL = 26;
 const NAMES = 176;
-const HEAD = 136;
+const HEAD = 152;
 
 const WORDS: Record<CellCode, string> = { v: "valid", r: "risky", x: "invalid", " ": "cannot be done" };
 const CLASS: Record<CellCode, string> = { v: "v", r: "r", x: "x", " ": "n" };

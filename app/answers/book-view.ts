@@ -2,7 +2,7 @@
 import { BOOK_SIDES, type Book, type BookFeed, type BookTool, type CellCode } from "#core/book/answer-book.ts";
 import { trainedKey, type Trained } from "#core/book/trained.ts";
 
-/** `usual`: left lead and right-handed; `other`: the reverse; `both`: the worse of the two. */
+/** `usual`: a right-handed feeder (left lead with empty hands); `other`: a left-handed one; `both`: the worse of the two. */
 export type ShownSide = "usual" | "other" | "both";
 export type Recency = "never" | "long ago" | "lately";
 export interface CellView {

@@ -7,7 +7,7 @@ import { VerdictRing } from "../ui/marks.tsx";
 import type { Hole } from "./book-view.ts";
 import { useNewDrill } from "./use-new-drill.ts";
 
-export const SIDE_WORDS = ["from a left lead, right-handed", "from a right lead, left-handed"] as const;
+export const SIDE_WORDS = ["from a right-handed feeder", "from a left-handed feeder"] as const;
 const RING = { none: "invalid", risky: "risky", untrained: "valid" } as const;
 const WORDS: Record<Hole["kind"], (h: Hole) => string> = {
   none: (h) => `No answer to ${h.text} ${SIDE_WORDS[h.side]}.`,

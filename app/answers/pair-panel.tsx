@@ -86,7 +86,7 @@ export function PairPanel({ book, trained, feed, answer, side, version, rulings,
       <Button
         size="small"
         variant="contained"
-        sx={{ mt: 1.5 }}
+        sx={{ mt: 1.5, mr: 1 }}
         onClick={() => newDrill(feedText, answerText, BOOK_SIDES[sidesOf(side)[0]!])}
       >
         Make a drill of it
@@ -147,7 +147,7 @@ function RulingForm({ own, onRule, onTakeBack }: RulingProps) {
     );
   if (!open)
     return (
-      <Button size="small" variant="outlined" onClick={() => setOpen(true)} sx={{ mt: 1.5, ml: 1 }}>
+      <Button size="small" variant="outlined" onClick={() => setOpen(true)} sx={{ mt: 1.5 }}>
         Rule otherwise
       </Button>
     );

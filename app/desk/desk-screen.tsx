@@ -52,6 +52,7 @@ export function DeskScreen({ drill, text: saved, people }: DeskProps) {
     id: drill.id,
     text,
     saved: { text: saved, version: drill.version },
+    hold: restored,
     onNewer: follow,
   });
   useSaveKey(save);
@@ -85,16 +86,21 @@ export function DeskScreen({ drill, text: saved, people }: DeskProps) {
       {restored && dirty && (
         <Notice
           action={
-            <Button
-              variant="outlined"
-              onClick={() => {
-                editor.current?.replaceAll(base.text);
-                dropDraft(drill.id);
-                settle();
-              }}
-            >
-              Back to the saved text
-            </Button>
+            <>
+              <Button variant="outlined" onClick={() => save()}>
+                Keep it
+              </Button>
+              <Button
+                variant="outlined"
+                onClick={() => {
+                  editor.current?.replaceAll(base.text);
+                  dropDraft(drill.id);
+                  settle();
+                }}
+              >
+                Back to the saved text
+              </Button>
+            </>
           }
         >
           This is what you typed last time and did not save.

@@ -37,7 +37,10 @@ export function Middle({ view, text, cursor, people, editor }: MiddleProps) {
   const [name, setName] = useState<ViewName>("lines");
   const [zoom, setZoom] = useState(1);
   const [building, setBuilding] = useState(false);
-  const pick = useCallback((e: ExchangeView) => editor.current?.mark(e.from, e.to), [editor]);
+  const pick = useCallback(
+    (e: ExchangeView, go: boolean) => editor.current?.[go ? "select" : "mark"](e.from, e.to),
+    [editor],
+  );
   const rearrange = useCallback(
     (what: Rearrange) =>
       void ask("rearrange", { text, what }).then(

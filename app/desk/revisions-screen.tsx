@@ -1,9 +1,14 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import { useState } from "react";
+import LinearProgress from "@mui/material/LinearProgress";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import { useEffect, useState } from "react";
 import { Form, Link } from "react-router";
-import { VerdictRing } from "../ui/marks.tsx";
+import { VerdictRing, type VerdictName } from "../ui/marks.tsx";
 import { ScreenHead } from "../ui/parts.tsx";
+import { ask } from "../workers/client.ts";
+import type { Work } from "../workers/protocol.ts";
 import { TextDiff } from "./conflict.tsx";
 
 export interface RevisionRow {
@@ -12,19 +17,40 @@ export interface RevisionRow {
   readonly verdict: "sound" | "risky" | "broken";
   readonly author: string;
   readonly at: string;
+  /** Saved by itself while somebody typed. */
+  readonly auto: boolean;
+}
+interface RevisionsProps {
+  readonly id: string;
+  readonly title: string;
+  /** Newest first. */
+  readonly revisions: readonly RevisionRow[];
 }
 
-/** All revisions of a drill: what changed in each, and a way back to any. */
-export function RevisionsScreen({
-  id,
-  title,
-  revisions,
-}: {
-  id: string;
-  title: string;
-  revisions: readonly RevisionRow[];
-}) {
-  const [open, setOpen] = useState(revisions[0]?.number ?? 1);
+const when = (r: RevisionRow): string => r.at.slice(0, 16).replace("T", " ");
+
+/** All revisions of a drill: any two side by side, what changed in the verdicts, and a way back to any. */
+export function RevisionsScreen({ id, title, revisions }: RevisionsProps) {
+  const [newer, setNewer] = useState(revisions[0]?.number ?? 1);
+  const [older, setOlder] = useState(revisions[1]?.number ?? revisions[0]?.number ?? 1);
+  const one = revisions.find((r) => r.number === older);
+  const two = revisions.find((r) => r.number === newer);
+  const pick = (label: string, value: number, set: (n: number) => void) => (
+    <TextField
+      select
+      size="small"
+      label={label}
+      value={value}
+      onChange={(event) => set(Number(event.target.value))}
+      sx={{ minWidth: 150 }}
+    >
+      {revisions.map((r) => (
+        <MenuItem key={r.number} value={r.number}>
+          Revision {r.number}
+        </MenuItem>
+      ))}
+    </TextField>
+  );
   return (
     <>
       <ScreenHead
@@ -35,42 +61,140 @@ export function RevisionsScreen({
           Back to the desk
         </Button>
       </ScreenHead>
-      <Box component="ol" sx={{ listStyle: "none", m: 0, px: { xs: 2, sm: 3 }, pb: 4 }}>
-        {revisions.map((r, i) => (
-          <Box component="li" key={r.number} sx={{ borderTop: 1, borderColor: "hairline", py: 1.5 }}>
-            <Box sx={{ display: "flex", gap: 2, alignItems: "center", flexWrap: "wrap" }}>
-              <VerdictRing verdict={r.verdict} />
-              <Box component="h2" sx={{ typography: "h3", m: 0 }}>
-                Revision {r.number}
+      <Box
+        sx={{
+          display: "grid",
+          gridTemplateColumns: { xs: "minmax(0,1fr)", md: "minmax(300px,2fr) minmax(0,3fr)" },
+          gap: 4,
+          px: { xs: 2, sm: 3 },
+          pb: 4,
+        }}
+      >
+        <Box component="ol" aria-label="Revisions, newest first" sx={{ listStyle: "none", m: 0, p: 0 }}>
+          {revisions.map((r, i) => (
+            <Box component="li" key={r.number} sx={{ borderTop: 1, borderColor: "hairline", py: 1.25 }}>
+              <Box sx={{ display: "flex", gap: 1.5, alignItems: "center", flexWrap: "wrap" }}>
+                <VerdictRing verdict={r.verdict} />
+                <Box component="h2" sx={{ typography: "h3", m: 0 }}>
+                  Revision {r.number}
+                </Box>
+                <Box sx={{ color: "text.secondary", flex: 1, minWidth: 140 }}>
+                  {r.author}, {when(r)}
+                  {r.auto && ", saved by itself"}
+                </Box>
               </Box>
-              <Box sx={{ color: "text.secondary", flex: 1 }}>
-                {r.author}, {r.at.slice(0, 16).replace("T", " ")}
-              </Box>
-              <Button
-                variant="outlined"
-                size="small"
-                aria-expanded={open === r.number}
-                onClick={() => setOpen(open === r.number ? -1 : r.number)}
-              >
-                {open === r.number ? "Close" : "What changed"}
-              </Button>
-              {i > 0 && (
-                <Form method="post">
-                  <input type="hidden" name="number" value={r.number} />
-                  <Button type="submit" variant="outlined" size="small">
-                    Go back to this
+              <Box sx={{ display: "flex", gap: 1, mt: 0.75 }}>
+                {i + 1 < revisions.length && (
+                  <Button
+                    variant="outlined"
+                    size="small"
+                    aria-pressed={newer === r.number && older === revisions[i + 1]!.number}
+                    onClick={() => {
+                      setNewer(r.number);
+                      setOlder(revisions[i + 1]!.number);
+                    }}
+                  >
+                    What changed
                   </Button>
-                </Form>
-              )}
-            </Box>
-            {open === r.number && (
-              <Box sx={{ mt: 1.5 }}>
-                <TextDiff before={revisions[i + 1]?.text ?? ""} after={r.text} beforeName="before" afterName="new" />
+                )}
+                {i > 0 && (
+                  <Form method="post">
+                    <input type="hidden" name="number" value={r.number} />
+                    <Button type="submit" variant="outlined" size="small">
+                      Go back to this
+                    </Button>
+                  </Form>
+                )}
               </Box>
-            )}
+            </Box>
+          ))}
+        </Box>
+        <Box
+          component="section"
+          aria-label="What changed"
+          sx={{ position: { md: "sticky" }, top: 16, alignSelf: "start" }}
+        >
+          <Box sx={{ display: "flex", gap: 1.5, alignItems: "center", flexWrap: "wrap", mb: 2 }}>
+            {pick("From", older, setOlder)} {pick("to", newer, setNewer)}
           </Box>
-        ))}
+          {one &&
+            two &&
+            (one === two ? (
+              <Box sx={{ color: "text.secondary" }}>
+                {revisions.length === 1
+                  ? "There is one revision only. The next one is made when the drill changes."
+                  : "The same revision twice: nothing differs."}
+              </Box>
+            ) : (
+              <>
+                <VerdictChanges before={one.text} after={two.text} />
+                <TextDiff
+                  before={one.text}
+                  after={two.text}
+                  beforeName={`revision ${one.number}`}
+                  afterName={`revision ${two.number}`}
+                />
+              </>
+            ))}
+        </Box>
       </Box>
     </>
   );
 }
+
+/** Which exchanges come out differently, judged by today's settings for both texts. */
+function VerdictChanges({ before, after }: { before: string; after: string }) {
+  const [found, setFound] = useState<Work["compareTexts"]["answer"] | null>(null);
+  useEffect(() => {
+    let alive = true;
+    setFound(null);
+    ask("compareTexts", { before, after }).then(
+      (answer) => alive && setFound(answer),
+      () => undefined,
+    );
+    return () => {
+      alive = false;
+    };
+  }, [before, after]);
+  if (!found) return <LinearProgress aria-label="Comparing the verdicts" sx={{ mb: 2 }} />;
+  return (
+    <Box role="status" sx={{ mb: 2 }}>
+      <Box sx={{ display: "flex", gap: 1, alignItems: "center", flexWrap: "wrap" }}>
+        {found.before === found.after ? (
+          <>
+            The drill stays <VerdictRing verdict={found.after} word />
+          </>
+        ) : (
+          <>
+            The drill goes from <VerdictRing verdict={found.before} word /> to{" "}
+            <VerdictRing verdict={found.after} word />
+          </>
+        )}
+      </Box>
+      {found.exchanges.length === 0 && <Box sx={{ color: "text.secondary" }}>No exchange comes out differently.</Box>}
+      <Box component="ul" sx={{ listStyle: "none", p: 0, m: 0, mt: 1 }}>
+        {found.exchanges.map((e) => (
+          <Box component="li" key={e.words} sx={{ borderTop: 1, borderColor: "hairline", py: 0.5 }}>
+            {e.words}:{" "}
+            {e.before === null ? (
+              <>
+                new, <Verdict of={e.after} />
+              </>
+            ) : e.after === null ? (
+              <>
+                taken out, was <Verdict of={e.before} />
+              </>
+            ) : (
+              <>
+                <Verdict of={e.before} /> → <Verdict of={e.after} />
+              </>
+            )}
+          </Box>
+        ))}
+      </Box>
+    </Box>
+  );
+}
+
+const Verdict = ({ of }: { of: string | null }) =>
+  of === null ? null : <VerdictRing verdict={of as VerdictName} size={16} word />;

@@ -1,5 +1,5 @@
 /** The text of a drill while it is worked on: checked after every key stroke, kept on this device, found again. */
-import { useCallback, useEffect, useState } from "react";
+import { useCallback, useEffect, useRef, useState } from "react";
 import type { ScoreView } from "#core/formats/desk-view.ts";
 import { ask } from "../workers/client.ts";
 import { keepDraft, readDraft } from "./drafts.ts";
@@ -7,6 +7,7 @@ import { keepDraft, readDraft } from "./drafts.ts";
 export function useChecked(id: string, saved: string) {
   const [text, setText] = useState(saved);
   const [view, setView] = useState<ScoreView | null>(null);
+  const latest = useRef(saved);
   const [trouble, setTrouble] = useState<string | null>(null);
   /** What was typed last time was found again and stands in place of the saved text. */
   const [restored, setRestored] = useState(false);
@@ -19,12 +20,17 @@ export function useChecked(id: string, saved: string) {
     const draft = readDraft(id);
     const start = draft ?? saved;
     if (start !== saved) setRestored(true);
+    latest.current = start;
     setText(start);
     check(start);
   }, [id, saved, check]);
 
   const change = useCallback(
     (next: string) => {
+      // The editor tells of texts that were put into it as well.
+      if (next === latest.current) return;
+      latest.current = next;
+      setRestored(false);
       setText(next);
       keepDraft(id, next);
       check(next);

@@ -32,6 +32,8 @@ interface Options {
   readonly id: string;
   readonly text: string;
   readonly saved: { readonly text: string; readonly version: number };
+  /** Nothing is saved by itself: it is not decided yet which text is meant. */
+  readonly hold: boolean;
   /** Another window of this browser saved a text that this one has not changed. */
   readonly onNewer: (text: string) => void;
 }
@@ -41,7 +43,7 @@ interface Told {
   readonly version: number;
 }
 
-export function useSaving({ id, text, saved, onNewer }: Options) {
+export function useSaving({ id, text, saved, hold, onNewer }: Options) {
   const [base, setBase] = useState(saved);
   const [state, setState] = useState<SaveState>({ kind: "idle" });
   const latest = useRef({ text, base, onNewer });
@@ -106,7 +108,7 @@ export function useSaving({ id, text, saved, onNewer }: Options) {
   const dirty = text !== base.text;
   const settled = state.kind === "conflict" || state.kind === "gone";
   useEffect(() => {
-    if (!dirty || settled || state.kind === "saving") return;
+    if (!dirty || hold || settled || state.kind === "saving") return;
     const wait = state.kind === "idle" ? PAUSE : waits.current;
     if (state.kind !== "idle") waits.current = Math.min(AGAIN_MOST, waits.current * 2);
     const timer = setTimeout(() => void send(text, base.version, true), wait);
@@ -116,7 +118,7 @@ export function useSaving({ id, text, saved, onNewer }: Options) {
       clearTimeout(timer);
       window.removeEventListener("online", now);
     };
-  }, [dirty, settled, state, text, base.version, send]);
+  }, [dirty, hold, settled, state, text, base.version, send]);
 
   const save = useCallback(
     (version = latest.current.base.version, what = latest.current.text) => void send(what, version, false),

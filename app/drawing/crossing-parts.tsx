@@ -1,5 +1,5 @@
 /** What both drawings of a score share: a crossing as a button, its words, and the signs on a strand. */
-import type { KeyboardEvent, ReactNode } from "react";
+import type { KeyboardEvent, MouseEvent, ReactNode } from "react";
 import type { ExchangeView } from "#core/formats/desk-view.ts";
 import { usePalette } from "../ui/palette.ts";
 import { MAX_LABEL, type StrandMark } from "./score-layout.ts";
@@ -16,6 +16,12 @@ export function describe(e: ExchangeView): string {
   return `${e.feeder} ${e.feed}, ${how} ${e.responder} ${e.answer}: ${e.verdict}${margin}`;
 }
 
+/**
+ * Called when an exchange is picked. `go`: the one who picked wants to write there; a tap does not,
+ * since it would bring up the keyboard over the drawing, nor does a step with the arrow keys.
+ */
+export type PickExchange = (exchange: ExchangeView, go: boolean) => void;
+
 /** A crossing that can be picked by mouse, touch and keyboard. */
 export function CrossingButton({
   exchange,
@@ -26,7 +32,7 @@ export function CrossingButton({
   exchange: ExchangeView;
   /** One crossing of a drawing is reached with Tab; the arrow keys lead to the others. */
   reachable: boolean;
-  onPick: ((exchange: ExchangeView) => void) | undefined;
+  onPick: PickExchange | undefined;
   children: ReactNode;
 }) {
   return (
@@ -36,11 +42,11 @@ export function CrossingButton({
       data-crossing={exchange.key}
       aria-label={describe(exchange)}
       style={{ cursor: "pointer" }}
-      onClick={() => onPick?.(exchange)}
+      onClick={(event: MouseEvent) => onPick?.(exchange, (event.nativeEvent as PointerEvent).pointerType !== "touch")}
       onKeyDown={(event: KeyboardEvent) => {
         if (event.key === "Enter" || event.key === " ") {
           event.preventDefault();
-          onPick?.(exchange);
+          onPick?.(exchange, true);
         }
       }}
     >

@@ -8,7 +8,14 @@ export const FLOOR = { width: 560, height: 470 } as const;
 /** The arc of reach is drawn this far to either side of the heading, degrees. */
 const SHOWN = 55;
 
-export function FloorDrawing({ scenes, frame }: { scenes: readonly SceneView[]; frame: Frame }) {
+interface FloorProps {
+  readonly scenes: readonly SceneView[];
+  readonly frame: Frame;
+  /** Shapes only, for small pictures with a caption. */
+  readonly plain?: boolean;
+}
+
+export function FloorDrawing({ scenes, frame, plain = false }: FloorProps) {
   const palette = usePalette();
   // The feeder below and the answerer above is how a drill is told; the floor's own y already does it.
   const to = floorScale(scenes, FLOOR.width, FLOOR.height);
@@ -25,7 +32,7 @@ export function FloorDrawing({ scenes, frame }: { scenes: readonly SceneView[]; 
       role="img"
       aria-label={`The floor from above. ${words(frame)}`}
     >
-      <Metre x={14} y={FLOOR.height - 14} px={to.scale} colour={palette.text.secondary} />
+      {!plain && <Metre x={14} y={FLOOR.height - 14} px={to.scale} colour={palette.text.secondary} />}
       {feeder &&
         frame.reached >= 1 &&
         open.map((t) => {

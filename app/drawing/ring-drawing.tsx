@@ -1,15 +1,15 @@
 /** Draws the cycles of a score as rings: thin SVG over the computed layout. */
 import Box from "@mui/material/Box";
-import type { ExchangeView, ScoreView } from "#core/formats/desk-view.ts";
+import type { ScoreView } from "#core/formats/desk-view.ts";
 import { RingShape, useVerdictColour } from "../ui/marks.tsx";
 import { usePalette } from "../ui/palette.ts";
-import { CrossingButton, shorten } from "./crossing-parts.tsx";
+import { CrossingButton, shorten, type PickExchange } from "./crossing-parts.tsx";
 import { flowRings, type Ring } from "./ring-layout.ts";
 
 interface RingsProps {
   readonly view: ScoreView;
   readonly picked: string | null;
-  readonly onPick?: (exchange: ExchangeView) => void;
+  readonly onPick?: PickExchange;
 }
 
 export function RingsDrawing({ view, picked, onPick }: RingsProps) {

@@ -12,7 +12,7 @@ import {
 import type { ExchangeView, ScoreView } from "#core/formats/desk-view.ts";
 import { PartnerShape, RingShape, useVerdictColour } from "../ui/marks.tsx";
 import { usePalette } from "../ui/palette.ts";
-import { CrossingButton, MarkShape, shorten } from "./crossing-parts.tsx";
+import { CrossingButton, MarkShape, shorten, type PickExchange } from "./crossing-parts.tsx";
 import {
   nextCrossing,
   RAIL,
@@ -36,7 +36,7 @@ interface DrawingProps {
   readonly cursor: number | null;
   /** 1: as computed. */
   readonly zoom?: number;
-  readonly onPick?: ((exchange: ExchangeView) => void) | undefined;
+  readonly onPick?: PickExchange | undefined;
   /** What stands round each row: a list item, or one that can be moved. */
   readonly RowFrame?: ComponentType<RowFrameProps>;
 }
@@ -66,7 +66,7 @@ export const ScoreDrawing = memo(function ScoreDrawing({
     const next = nextCrossing(staves, from, event.key);
     if (!next) return;
     event.preventDefault();
-    onPick?.(next.exchange);
+    onPick?.(next.exchange, false);
     box.current?.querySelector<SVGGElement>(`[data-crossing="${CSS.escape(next.exchange.key)}"]`)?.focus();
   };
   return (

@@ -3,7 +3,8 @@ import type { SceneView } from "#core/formats/scene-view.ts";
 import { usePalette } from "../ui/palette.ts";
 import { TARGET, targetLayout } from "./target-layout.ts";
 
-export function TargetDrawing({ scene }: { scene: SceneView }) {
+/** `plain`: shapes only, for small pictures with a caption. */
+export function TargetDrawing({ scene, plain = false }: { scene: SceneView; plain?: boolean }) {
   const palette = usePalette();
   const layout = targetLayout(scene);
   if (!layout) return null;
@@ -16,11 +17,12 @@ export function TargetDrawing({ scene }: { scene: SceneView }) {
       role="img"
       aria-label={`${scene.responder} as ${scene.feeder} sees him. ${words}`}
     >
-      {hours.map((h) => (
-        <text key={h.hour} x={h.x} y={h.y + 5} textAnchor="middle" fontSize={14} fill={palette.text.secondary}>
-          {h.hour}
-        </text>
-      ))}
+      {!plain &&
+        hours.map((h) => (
+          <text key={h.hour} x={h.x} y={h.y + 5} textAnchor="middle" fontSize={14} fill={palette.text.secondary}>
+            {h.hour}
+          </text>
+        ))}
       {ghosts.map((z) => (
         <ellipse
           key={z.zone}
@@ -95,7 +97,7 @@ export function TargetDrawing({ scene }: { scene: SceneView }) {
           />
         </g>
       ))}
-      {nearest && (
+      {nearest && !plain && (
         <text
           x={nearest.x}
           y={nearest.y}

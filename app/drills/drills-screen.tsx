@@ -7,6 +7,7 @@ import { Link, useFetcher, useSearchParams } from "react-router";
 import type { action } from "../routes/drills.tsx";
 import { shortDate } from "../ui/frame.tsx";
 import { VerdictRing } from "../ui/marks.tsx";
+import { ReadFile } from "./read-file.tsx";
 import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";
 
 export interface DrillListRow {
@@ -106,6 +107,7 @@ export function DrillsScreen({ drills }: { drills: readonly DrillListRow[] }) {
   return (
     <>
       <ScreenHead title="Drills" lead={`${drills.length} drills in the school. Each was checked when it was saved.`}>
+        <ReadFile />
         <StartDrill open={params.has("new")} />
       </ScreenHead>
       {done && (

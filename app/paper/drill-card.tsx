@@ -5,6 +5,7 @@ import GlobalStyles from "@mui/material/GlobalStyles";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { Link } from "react-router";
 import { fileName } from "#core/formats/drill-file.ts";
+import type { PadLine } from "#core/formats/pad-lines.ts";
 import type { ScoreView } from "#core/formats/desk-view.ts";
 import { scoreStaves } from "../drawing/score-layout.ts";
 import { Notice } from "../ui/parts.tsx";
@@ -27,18 +28,26 @@ const VERDICTS = {
   broken: "broken: mend it before it is trained",
 } as const;
 
-const factsOf = (view: ScoreView): string[] => [
+const factsOf = (view: ScoreView, pads: readonly PadLine[]): string[] => [
   `${view.kind}, ${Math.round(view.tempo * 100)} % of full speed, ${view.distance.toFixed(2)} m apart, ${VERDICTS[view.verdict]}`,
+  ...(pads.length > 0 ? [`Pads: ${pads.map((p) => `${p.blow} on the ${p.pad} pad`).join(", ")}`] : []),
 ];
 
 /** The pages are drawn as SVG: what is seen is what is printed and what the PDF holds. */
 export function DrillCard({ id, title, school, text }: CardProps) {
   const [view, setView] = useState<ScoreView | null>(null);
+  const [pads, setPads] = useState<readonly PadLine[]>([]);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const sheets = useRef<HTMLDivElement>(null);
   useEffect(() => {
-    ask("check", { text }).then(setView, (e: Error) => setTrouble(e.message));
+    Promise.all([ask("check", { text }), ask("pads", { text })]).then(
+      ([checked, found]) => {
+        setPads(found);
+        setView(checked);
+      },
+      (e: Error) => setTrouble(e.message),
+    );
   }, [text]);
   const pages = useMemo(
     () =>
@@ -46,12 +55,12 @@ export function DrillCard({ id, title, school, text }: CardProps) {
       drillCard({
         title,
         school,
-        facts: factsOf(view),
+        facts: factsOf(view, pads),
         rows: playRows(text),
         staves: scoreStaves(view),
         cautions: CAUTIONS,
       }),
-    [view, title, school, text],
+    [view, pads, title, school, text],
   );
   const keep = async () => {
     setBusy(true);

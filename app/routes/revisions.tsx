@@ -30,6 +30,7 @@ export function loader({ params, context }: Route.LoaderArgs) {
         verdict: r.verdict,
         author: r.author ?? "",
         at: r.created_at.toISOString(),
+        auto: r.auto,
       })),
     };
   });

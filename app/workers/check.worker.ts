@@ -10,7 +10,11 @@ import { defaultSchool, readSchool, type School } from "#core/school/school.ts";
 import { format } from "#core/score/format.ts";
 import { parse, ScoreReader } from "#core/score/parse.ts";
 import { addRow, moveRow, nudgeRow, type TextEdit } from "#core/score/rearrange.ts";
-import { rankAnswers, rankFeeds, rankReturns } from "#core/vary/answers.ts";
+import { rankAnswers, rankFeeds, rankReturns, type RankedFeed } from "#core/vary/answers.ts";
+import { inTradition } from "#core/words/shown.ts";
+import { padLines } from "#core/formats/pad-lines.ts";
+import type { SchoolData } from "#core/school/settings.ts";
+import { moveCards, tryData } from "./words-work.ts";
 import { closeCycle } from "#core/vary/close-cycle.ts";
 import { headerRows } from "#core/vary/edit.ts";
 import { refute } from "#core/vary/refute.ts";
@@ -20,6 +24,7 @@ import type {
   AnswerView,
   Ask,
   Cancel,
+  FeedView,
   FileRead,
   MoveName,
   Rearrange,
@@ -30,6 +35,7 @@ import type {
 
 const reader = new ScoreReader();
 let school: School = defaultSchool();
+let settings: SchoolData = {};
 const scope = self as unknown as DedicatedWorkerGlobalScope;
 
 let waiting: Ask[] = [];
@@ -105,6 +111,7 @@ function run(ask: Ask): Result | LongWork {
     case "school": {
       const result = readSchool(ask.payload.settings);
       school = result.ok ? result.school : defaultSchool();
+      settings = result.ok ? (ask.payload.settings as SchoolData) : {};
       return result.ok ? [] : result.errors;
     }
     case "check":
@@ -113,14 +120,22 @@ function run(ask: Ask): Result | LongWork {
       return sceneViews(check(reader.read(ask.payload.text), school, ask.payload.bodies), ask.payload.row);
     case "names":
       return names();
+    case "moves":
+      return moveCards(school);
+    case "tryMove":
+      return tryData(ask.payload.data, settings);
+    case "pads":
+      return padLines(check(reader.read(ask.payload.text), school), school.customs.pads);
     case "answers":
       return answers(ask.payload.text, ask.payload.feed);
     case "feeds":
-      return rankFeeds(headerRows(reader.read(ask.payload.text)), school);
+      return shown(rankFeeds(headerRows(reader.read(ask.payload.text)), school));
     case "refute":
       return refuted(ask.payload.text);
     case "returns":
-      return rankReturns(headerRows(reader.read(ask.payload.text)), ask.payload.feed, ask.payload.answer, school);
+      return shown(
+        rankReturns(headerRows(reader.read(ask.payload.text)), ask.payload.feed, ask.payload.answer, school),
+      );
     case "close":
       return closeCycle(ask.payload.text, check(reader.read(ask.payload.text), school), school);
     case "format":
@@ -192,7 +207,7 @@ function answers(text: string, feed: string): AnswerView[] {
   return rankAnswers(headerRows(reader.read(text)), feed, school).map(({ text: answer, move, exchange }) => {
     const hands = exchange.contact?.busy ?? [];
     return {
-      text: answer,
+      text: inTradition(answer, move, school.customs.names, school.vocabulary),
       group: move.group,
       hand: hands.length > 1 ? "both" : (hands[0] ?? "none"),
       traditions: Object.keys(move.names),
@@ -203,6 +218,13 @@ function answers(text: string, feed: string): AnswerView[] {
     };
   });
 }
+
+/** Feeds in the words of the tradition that the school shows. */
+const shown = (feeds: readonly RankedFeed[]): FeedView[] =>
+  feeds.map(({ text, move }) => ({
+    text: inTradition(text, move, school.customs.names, school.vocabulary),
+    group: move.group,
+  }));
 
 function names(): MoveName[] {
   const list: MoveName[] = [];

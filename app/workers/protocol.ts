@@ -3,6 +3,8 @@ import type { Book, BookReason } from "#core/book/answer-book.ts";
 import type { Trained, TrainedText } from "#core/book/trained.ts";
 import type { Bodies } from "#core/check/check.ts";
 import type { ScoreView } from "#core/formats/desk-view.ts";
+import type { PadLine } from "#core/formats/pad-lines.ts";
+import type { MoveCard, TrialView } from "./words-work.ts";
 import type { SceneView } from "#core/formats/scene-view.ts";
 import type { compareTexts, DrillText, VerdictChange } from "#core/school/compare.ts";
 import type { BookChoice } from "#core/school/settings.ts";
@@ -59,6 +61,10 @@ export interface Work {
   /** The exchanges of one row with the bodies of actual people. */
   scenes: { ask: { text: string; row: number; bodies: Bodies }; answer: readonly SceneView[] };
   names: { ask: Record<string, never>; answer: readonly MoveName[] };
+  moves: { ask: Record<string, never>; answer: readonly MoveCard[] };
+  /** A move as it stands in a form, tried against the usual ones. */
+  tryMove: { ask: { data: unknown }; answer: TrialView };
+  pads: { ask: { text: string }; answer: readonly PadLine[] };
   vary: {
     ask: { text: string };
     answer: { good: readonly VariationView[]; broken: readonly VariationView[]; partial: boolean };

@@ -127,7 +127,8 @@ export const USUAL_BOOK: BookChoice = {
   ],
 };
 
-function feedTexts(move: Move): string[] {
+/** Ways in which a move may be written so that it feeds. */
+export function feedTexts(move: Move): string[] {
   const sides = move.fixedSide || move.sides !== "limb" || move.limb === "weapon hand" ? [""] : ["lead ", "rear "];
   const heights = move.heights && move.heights.length > 1 ? move.heights : [null];
   return sides.flatMap((side) => heights.map((height) => `${side}${move.name}${height ? ` ${height}` : ""}`));

@@ -14,6 +14,7 @@ export function drillJson(text: string, checked: Checked): string {
   const { header } = checked;
   return `${JSON.stringify(
     {
+      $schema: DRILL_SCHEMA,
       format: "vicissor drill",
       version: 1,
       title: header.title,

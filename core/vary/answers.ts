@@ -15,6 +15,12 @@ export interface RankedAnswer {
   readonly worth: number;
 }
 
+/** A blow or push that can be thrown here. */
+export interface RankedFeed {
+  readonly text: string;
+  readonly move: Move;
+}
+
 /** Ways in which a move may be written so that it can answer. */
 export function answerTexts(move: Move): string[] {
   if (!move.roles.includes("answer") || move.numbered) return [];
@@ -49,30 +55,25 @@ export function rankAnswers(context: readonly string[], feed: string, school: Sc
 }
 
 /** The feeds that a drill of these header rows can have: what A holds and the kind of drill decide. */
-export function rankFeeds(context: readonly string[], school: School): { text: string; group: string }[] {
+export function rankFeeds(context: readonly string[], school: School): RankedFeed[] {
   const sensitivity = readFed(context, "A push", school)?.header.kind === "sensitivity";
-  const found: { text: string; group: string }[] = [];
+  const found: RankedFeed[] = [];
   for (const move of school.vocabulary.moves.values()) {
     if (!move.roles.includes("feed") || move.numbered || (move.energy !== undefined) !== sensitivity) continue;
     const sided = move.sides === "limb" && !move.fixedSide && /^(lead|rear) (hand|leg)$/.test(move.limb);
     for (const side of sided ? ["lead ", "rear "] : [""]) {
       const text = `${side}${move.name}`;
       const fed = readFed(context, `A ${text}`, school);
-      if (fed && (move.attack ?? move.energy)) found.push({ text, group: move.group });
+      if (fed && (move.attack ?? move.energy)) found.push({ text, move });
     }
   }
   return found;
 }
 
 /** The usual blows with which an answer can go on: those that reach, with hands that are free. */
-export function rankReturns(
-  context: readonly string[],
-  feed: string,
-  answer: string,
-  school: School,
-): { text: string; group: string }[] {
+export function rankReturns(context: readonly string[], feed: string, answer: string, school: School): RankedFeed[] {
   const responder = feed.trim().startsWith("B") ? "A" : "B";
-  const found: { text: string; group: string }[] = [];
+  const found: RankedFeed[] = [];
   for (const move of school.vocabulary.moves.values()) {
     if (!move.roles.includes("return") || !move.attack || move.numbered) continue;
     const sided = !move.fixedSide && move.sides === "limb" && /^(lead|rear) (hand|leg)$/.test(move.limb);
@@ -80,7 +81,7 @@ export function rankReturns(
       const text = `${side}${move.name}`;
       const checked = check(parse([...context, "", `${feed} -> ${responder} ${answer}, ${text}`].join("\n")), school);
       const back = checked.exchanges[0]?.returns[0];
-      if (back?.lands && checked.verdict !== "broken") found.push({ text, group: move.group });
+      if (back?.lands && checked.verdict !== "broken") found.push({ text, move });
     }
   }
   return found;

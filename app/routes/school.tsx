@@ -1,0 +1,20 @@
+import { listNewestTexts } from "#db/drills.ts";
+import { db } from "#db/pool.ts";
+import { scopeContext } from "#server/context.ts";
+import { reading } from "#server/respond.ts";
+import type { Route } from "./+types/school.ts";
+import { SchoolScreen } from "../words/school-screen.tsx";
+
+export { keepPageOnFailure as shouldRevalidate } from "../ui/keep-page.ts";
+export const meta: Route.MetaFunction = () => [{ title: "How this school does it · Vicissor" }];
+
+export function loader({ context }: Route.LoaderArgs) {
+  return reading(async () => {
+    const rows = await listNewestTexts(db, context.get(scopeContext));
+    return { drills: rows.map(({ id, title, text }) => ({ id, title, text })) };
+  });
+}
+
+export default function School({ loaderData }: Route.ComponentProps) {
+  return <SchoolScreen {...loaderData} />;
+}

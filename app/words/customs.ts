@@ -1,0 +1,116 @@
+/** The questions on which schools differ, with what follows from each answer. */
+import type { Customs } from "#core/school/settings.ts";
+import type { NumberingSet } from "#core/words/numbering.ts";
+import { TRADITIONS } from "#core/words/types.ts";
+
+export interface CustomOption<K extends keyof Customs> {
+  readonly value: Customs[K];
+  readonly label: string;
+  /** What follows from it. */
+  readonly follows: string;
+}
+export interface Question<K extends keyof Customs> {
+  readonly key: K;
+  readonly question: string;
+  readonly options: readonly CustomOption<K>[];
+}
+
+const TERMS: Readonly<Record<Customs["names"], string>> = {
+  english: "English",
+  filipino: "Filipino",
+  cantonese: "Cantonese",
+  japanese: "Japanese",
+  thai: "Thai",
+  boxing: "Boxing numbers",
+};
+
+/** All questions but the graded rules; `sets` are the numbering sets that can be chosen. */
+export const questions = (sets: readonly Pick<NumberingSet, "id" | "name">[]) =>
+  [
+    {
+      key: "names",
+      question: "Whose names are shown?",
+      options: TRADITIONS.map((value) => ({
+        value,
+        label: TERMS[value],
+        follows:
+          value === "english"
+            ? "Lists and answers show English names; every tradition’s are understood when typed."
+            : `Lists and answers show ${TERMS[value]} terms where there is one, English otherwise; all are understood when typed.`,
+      })),
+    },
+    {
+      key: "numbering",
+      question: "What does a number mean?",
+      options: sets.map((s) => ({
+        value: s.id,
+        label: s.name,
+        follows: `Numbers of drills that name no set are read as ${s.name.toLowerCase()}.`,
+      })),
+    },
+    {
+      key: "pads",
+      question: "Which pad takes a left blow?",
+      options: [
+        {
+          value: "opposite",
+          label: "The one straight across",
+          follows: "Cards name the holder’s right pad for a left blow.",
+        },
+        {
+          value: "same",
+          label: "The one of the same name",
+          follows: "Cards name the holder’s left pad for a left blow: blows cross the centre.",
+        },
+      ],
+    },
+    {
+      key: "hookFist",
+      question: "How is the fist of a hook?",
+      options: [
+        {
+          value: "upright",
+          label: "Upright",
+          follows: "The coaching of hooks says: thumb on top. Nothing else changes.",
+        },
+        {
+          value: "flat",
+          label: "Flat",
+          follows: "The coaching of hooks says: thumb towards you. Nothing else changes.",
+        },
+      ],
+    },
+    {
+      key: "context",
+      question: "What is a drill for, when it does not say?",
+      options: [
+        { value: null, label: "Nothing in particular", follows: "Endings are judged the same whatever they are for." },
+        { value: "duel", label: "A duel", follows: "Endings stay and finish." },
+        { value: "self-protection", label: "Self-protection", follows: "Endings strike, disengage and leave." },
+      ],
+    },
+    {
+      key: "chance",
+      question: "When does chance come in?",
+      options: [
+        { value: "late", label: "Once the pattern is sound", follows: "Ladders bring choices and calls after tempo." },
+        { value: "early", label: "Soon", follows: "Ladders bring choices and calls before tempo." },
+      ],
+    },
+    {
+      key: "power",
+      question: "How hard, how soon?",
+      options: [
+        {
+          value: "slow first",
+          label: "Slowly first",
+          follows: "Ladders start slow; power is a step of its own, last.",
+        },
+        {
+          value: "full",
+          label: "Full from the start",
+          follows: "Ladders keep the drill’s own tempo from the first rung.",
+        },
+      ],
+    },
+  ] as const satisfies readonly { [K in keyof Customs]: Question<K> }[keyof Customs][];

@@ -1,0 +1,274 @@
+/** Numbering sets on a clock face: which line each number names, as the one who is attacked sees it. */
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import IconButton from "@mui/material/IconButton";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import ArrowDownward from "@mui/icons-material/ArrowDownward";
+import ArrowUpward from "@mui/icons-material/ArrowUpward";
+import DeleteOutlined from "@mui/icons-material/DeleteOutlined";
+import { useRef, useState } from "react";
+import { moveNumber, placeNumber, removeNumber, slotOf } from "#core/words/clock-slots.ts";
+import type { NumberingSet } from "#core/words/numbering.ts";
+import { PARTS } from "#core/words/parts.ts";
+import { numberingSets } from "#core/words/shipped.ts";
+import { fileName } from "#core/formats/drill-file.ts";
+import { CUSTOMS, numberingFaults } from "#core/school/settings.ts";
+import { download } from "../paper/standalone.ts";
+import { Notice, ScreenHead } from "../ui/parts.tsx";
+import { useSettings } from "../ui/use-settings.ts";
+import { ClockFace } from "./clock-face.tsx";
+import { WordsNav } from "./words-nav.tsx";
+
+export function NumberingScreen() {
+  const { settings, patch, result, busy } = useSettings();
+  const own = settings.numbering ?? [];
+  const all = [...numberingSets.filter((s) => !own.some((o) => o.id === s.id)), ...own];
+  const inUse = settings.customs?.numbering ?? CUSTOMS.numbering;
+  const [id, setId] = useState(inUse);
+  const saved = all.find((s) => s.id === id) ?? all[0]!;
+  const [draft, setDraft] = useState<NumberingSet | null>(null);
+  const set = draft ?? saved;
+  const [number, setNumber] = useState(0);
+  const [problem, setProblem] = useState<string | null>(null);
+  const isOwn = own.some((s) => s.id === set.id);
+  const file = useRef<HTMLInputElement>(null);
+  const angles = set.angles ?? [];
+  const change = (next: NumberingSet) => setDraft(next);
+  const copy = () => {
+    const name = `Our ${saved.name.toLowerCase()}`;
+    setDraft({ ...saved, id: freeId(name, all), name });
+  };
+  const save = () => {
+    if (!draft) return;
+    const id = isOwn ? draft.id : freeId(draft.name, all);
+    const next = { ...draft, id };
+    const faults = numberingFaults([next]);
+    setProblem(faults[0] ?? null);
+    if (faults.length > 0) return;
+    patch({ numbering: [...own.filter((s) => s.id !== id), next] });
+    setDraft(null);
+    setId(id);
+  };
+  const read = async (chosen: File) => {
+    try {
+      const data = JSON.parse(await chosen.text()) as NumberingSet;
+      const faults = numberingFaults([data]);
+      if (faults.length > 0) return setProblem(`${chosen.name}: ${faults[0]}`);
+      setProblem(null);
+      setDraft({ ...data, id: freeId(data.name, all) });
+    } catch {
+      setProblem(`${chosen.name} is not a numbering set: a JSON file with “id”, “name” and “angles” is needed.`);
+    }
+  };
+  const editable = draft !== null;
+  return (
+    <>
+      <ScreenHead title="Words" lead="Which line a number names: sets differ from school to school.">
+        <Button variant="outlined" onClick={() => file.current?.click()}>
+          Read a set from a file
+        </Button>
+        <input
+          ref={file}
+          type="file"
+          accept=".json,application/json"
+          aria-label="A numbering set as a file"
+          hidden
+          onChange={(event) => {
+            const chosen = event.target.files?.[0];
+            if (chosen) void read(chosen);
+            event.target.value = "";
+          }}
+        />
+      </ScreenHead>
+      <WordsNav />
+      {problem && <Notice tone="trouble">{problem}</Notice>}
+      {result && "message" in result && <Notice tone="trouble">{result.message}</Notice>}
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, px: { xs: 2, sm: 3 }, py: 2, alignItems: "center" }}>
+        {editable ? (
+          <TextField
+            size="small"
+            label="Name of the set"
+            value={set.name}
+            onChange={(event) => change({ ...set, name: event.target.value })}
+          />
+        ) : (
+          <TextField
+            select
+            size="small"
+            label="Set"
+            value={set.id}
+            onChange={(event) => {
+              setId(event.target.value);
+              setNumber(0);
+            }}
+            sx={{ minWidth: 200 }}
+          >
+            {all.map((s) => (
+              <MenuItem key={s.id} value={s.id}>
+                {s.name}
+                {s.id === inUse && " (in use)"}
+              </MenuItem>
+            ))}
+          </TextField>
+        )}
+        {editable ? (
+          <>
+            <Button variant="contained" onClick={save} disabled={busy || set.name.trim() === "" || angles.length === 0}>
+              Save the set
+            </Button>
+            <Button variant="text" color="inherit" onClick={() => setDraft(null)}>
+              Leave it as it was
+            </Button>
+          </>
+        ) : (
+          <>
+            <Button
+              variant="contained"
+              disabled={set.id === inUse || busy}
+              onClick={() => patch({ customs: { ...settings.customs, numbering: set.id } })}
+            >
+              {set.id === inUse ? "In use" : "Use this one"}
+            </Button>
+            {set.angles && (
+              <Button variant="outlined" onClick={isOwn ? () => setDraft(saved) : copy}>
+                {isOwn ? "Edit" : "Our own version of it"}
+              </Button>
+            )}
+            <Button
+              variant="outlined"
+              onClick={() =>
+                download(fileName(set.name, "json"), `${JSON.stringify(set, null, 2)}\n`, "application/json")
+              }
+            >
+              Take out as a file
+            </Button>
+            {isOwn && (
+              <Button
+                variant="outlined"
+                onClick={() => {
+                  patch({
+                    numbering: own.filter((s) => s.id !== set.id),
+                    ...(set.id === inUse ? { customs: { ...settings.customs, numbering: CUSTOMS.numbering } } : {}),
+                  });
+                  setId(CUSTOMS.numbering);
+                }}
+              >
+                Take away
+              </Button>
+            )}
+          </>
+        )}
+      </Box>
+      <Box
+        sx={{
+          display: "grid",
+          gridTemplateColumns: { xs: "minmax(0,1fr)", md: "minmax(0,520px) minmax(300px,420px)" },
+          gap: 4,
+          px: { xs: 2, sm: 3 },
+          pb: 5,
+        }}
+      >
+        {set.angles ? (
+          <>
+            <ClockFace
+              set={set}
+              picked={editable ? number : null}
+              onPlace={
+                editable
+                  ? (slot) => {
+                      change(placeNumber(set, number, slot));
+                      setNumber(Math.min(angles.length, number + 1));
+                    }
+                  : null
+              }
+            />
+            <Box component="ol" aria-label="The numbers" sx={{ listStyle: "none", p: 0, m: 0 }}>
+              {angles.map((angle, i) => (
+                <Box
+                  component="li"
+                  key={i}
+                  sx={{ display: "flex", alignItems: "center", gap: 1, borderTop: 1, borderColor: "hairline", py: 0.5 }}
+                >
+                  <Button
+                    variant={editable && number === i ? "contained" : "text"}
+                    color={editable && number === i ? "primary" : "inherit"}
+                    disabled={!editable}
+                    onClick={() => setNumber(i)}
+                    aria-pressed={editable ? number === i : undefined}
+                    sx={{ minWidth: 40, px: 1, fontWeight: 700, "&.Mui-disabled": { color: "text.primary" } }}
+                  >
+                    {i + 1}
+                  </Button>
+                  <Box sx={{ flex: 1 }}>
+                    {slotOf(angle)?.words}
+                    {!editable && `, at the ${angle.part}`}
+                  </Box>
+                  {editable && (
+                    <>
+                      <TextField
+                        select
+                        size="small"
+                        variant="standard"
+                        aria-label={`${i + 1} goes to`}
+                        value={angle.part}
+                        onChange={(event) =>
+                          change({
+                            ...set,
+                            angles: angles.map((a, k) => (k === i ? { ...a, part: event.target.value } : a)),
+                          })
+                        }
+                        slotProps={{ htmlInput: { "aria-label": `${i + 1} goes to` } }}
+                      >
+                        {Object.keys(PARTS).map((p) => (
+                          <MenuItem key={p} value={p}>
+                            {p}
+                          </MenuItem>
+                        ))}
+                      </TextField>
+                      <IconButton aria-label={`${i + 1} earlier`} onClick={() => change(moveNumber(set, i, -1))}>
+                        <ArrowUpward fontSize="small" />
+                      </IconButton>
+                      <IconButton aria-label={`${i + 1} later`} onClick={() => change(moveNumber(set, i, 1))}>
+                        <ArrowDownward fontSize="small" />
+                      </IconButton>
+                      <IconButton aria-label={`Take ${i + 1} away`} onClick={() => change(removeNumber(set, i))}>
+                        <DeleteOutlined fontSize="small" />
+                      </IconButton>
+                    </>
+                  )}
+                </Box>
+              ))}
+              {editable && (
+                <Box sx={{ color: "text.secondary", pt: 1 }}>
+                  {number < angles.length
+                    ? `Choose a place on the face for ${number + 1}, or another number here.`
+                    : `Choose a place on the face for number ${angles.length + 1}.`}
+                </Box>
+              )}
+            </Box>
+          </>
+        ) : (
+          <Box component="ol" sx={{ m: 0, pl: 3 }}>
+            {set.moves?.map((m) => (
+              <li key={m}>{m}</li>
+            ))}
+          </Box>
+        )}
+      </Box>
+    </>
+  );
+}
+
+/** An id from a name that no other set has. */
+function freeId(name: string, all: readonly NumberingSet[]): string {
+  const plain = name
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, " ")
+    .trim()
+    .slice(0, 34);
+  const base = plain.length > 1 ? plain : "our set";
+  let id = base;
+  for (let n = 2; all.some((s) => s.id === id); n++) id = `${base} ${n}`;
+  return id;
+}

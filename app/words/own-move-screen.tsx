@@ -1,0 +1,269 @@
+/** A school's own move: a form that starts from moves it is like, with what it would answer beside it. */
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Checkbox from "@mui/material/Checkbox";
+import FormControlLabel from "@mui/material/FormControlLabel";
+import LinearProgress from "@mui/material/LinearProgress";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import { useEffect, useState } from "react";
+import { Controller, useForm, useWatch, type Control, type UseFormRegister } from "react-hook-form";
+import { Link, useNavigate } from "react-router";
+import { LIMBS, ROLES, TRADITIONS, type MoveData } from "#core/words/types.ts";
+import { Notice, ScreenHead } from "../ui/parts.tsx";
+import { useSettings } from "../ui/use-settings.ts";
+import { ask } from "../workers/client.ts";
+import type { MoveCard, TrialView } from "../workers/words-work.ts";
+import { OwnMoveBody, Part } from "./own-move-body.tsx";
+import { formLike, formOf, moveOf, type MoveBody, type OwnMoveForm } from "./own-move-form.ts";
+import { FactList, TrialList, TrialPicture } from "./trial-view.tsx";
+
+interface OwnMoveProps {
+  /** The own move that is edited, or null for a new one. */
+  readonly id: string | null;
+  readonly like: string | null;
+  readonly name: string;
+}
+
+/** What a new move starts from when nothing is chosen. */
+const USUAL_START = "slip";
+
+export function OwnMoveScreen({ id, like, name }: OwnMoveProps) {
+  const [cards, setCards] = useState<readonly MoveCard[] | null>(null);
+  useEffect(() => {
+    void ask("moves", {}).then(setCards, () => undefined);
+  }, []);
+  if (!cards) return <LinearProgress aria-label="Reading the moves" sx={{ m: 3 }} />;
+  const edited = id === null ? undefined : cards.find((c) => c.id === id && c.own);
+  if (id !== null && !edited)
+    return (
+      <Notice
+        tone="trouble"
+        action={
+          <Button component={Link} to="/words">
+            All moves
+          </Button>
+        }
+      >
+        This move is not here any more; it may have been taken out in another window.
+      </Notice>
+    );
+  const start = cards.find((c) => c.id === (like ?? USUAL_START)) ?? cards[0]!;
+  return (
+    <MoveForm
+      cards={cards}
+      start={edited ? formOf(edited.data) : formLike(start.data, name)}
+      startName={edited ? null : start.shown}
+    />
+  );
+}
+
+interface FormProps {
+  readonly cards: readonly MoveCard[];
+  readonly start: OwnMoveForm;
+  readonly startName: string | null;
+}
+
+function MoveForm({ cards, start, startName }: FormProps) {
+  const { settings, patch, busy, result } = useSettings();
+  const { register, control, handleSubmit, setValue } = useForm<OwnMoveForm>({ defaultValues: start });
+  const values = useWatch({ control }) as OwnMoveForm;
+  const move = moveOf(values);
+  const named = move.names.english !== undefined;
+  // What it would answer is seen before it has a name.
+  const view = useTrial(named ? move : { ...move, id: "own-unnamed", names: { english: ["our own move"] } });
+  const navigate = useNavigate();
+  const [sent, setSent] = useState<string | null>(null);
+  const errors = [...(named ? [] : ["it needs an English name"]), ...(view && !view.ok ? view.errors : [])];
+  useEffect(() => {
+    if (result?.kind === "saved" && sent !== null) void navigate(`/words?move=${sent}`);
+  }, [result, sent, navigate]);
+  const save = (form: OwnMoveForm) => {
+    const move = moveOf(form);
+    setSent(move.id);
+    patch({ moves: [...(settings.moves ?? []).filter((m) => m.id !== move.id), move] });
+  };
+  const setBody = (body: MoveBody) => setValue("body", body, { shouldDirty: true });
+  const groups = [...new Set(cards.map((c) => c.data.group))];
+  return (
+    <Box component="form" onSubmit={(event) => void handleSubmit(save)(event)} noValidate>
+      <ScreenHead
+        title={start.id ? `Edit ${start.names.english}` : "A move of our own"}
+        lead={
+          startName
+            ? `It starts as a ${startName}. Give it a name, change what differs; what it would answer stands beside it.`
+            : "What it answers changes with every number."
+        }
+      >
+        <Button variant="outlined" component={Link} to="/words">
+          Leave
+        </Button>
+        <Button type="submit" variant="contained" disabled={busy || errors.length > 0 || !view}>
+          {busy ? "Saving…" : "Save the move"}
+        </Button>
+      </ScreenHead>
+      {result && "message" in result && <Notice tone="trouble">{result.message}</Notice>}
+      <Box
+        sx={{
+          display: "grid",
+          gridTemplateColumns: { xs: "minmax(0,1fr)", md: "minmax(0,6fr) minmax(300px,5fr)" },
+          gap: 4,
+          px: { xs: 2, sm: 3 },
+          pb: 5,
+        }}
+      >
+        <Box>
+          <Part title="Names">
+            {TRADITIONS.map((t) => (
+              <TextField
+                key={t}
+                size="small"
+                label={t[0]!.toUpperCase() + t.slice(1)}
+                required={t === "english"}
+                {...register(`names.${t}`)}
+                {...(t === "english"
+                  ? { helperText: "Several names with commas; the first is shown.", sx: { gridColumn: "1 / -1" } }
+                  : {})}
+              />
+            ))}
+          </Part>
+          <Part title="What it is">
+            <Field label="Kind" register={register} name="group" list={groups} />
+            <Choice label="Done with" control={control} name="limb" options={LIMBS} />
+            <Box role="group" aria-label="Used as" sx={{ display: "flex", flexWrap: "wrap", gridColumn: "1 / -1" }}>
+              {ROLES.map((role) => (
+                <FormControlLabel
+                  key={role}
+                  label={role}
+                  control={
+                    <Controller
+                      control={control}
+                      name={`roles.${role}`}
+                      render={({ field }) => (
+                        <Checkbox checked={field.value} onChange={(event) => field.onChange(event.target.checked)} />
+                      )}
+                    />
+                  }
+                />
+              ))}
+            </Box>
+          </Part>
+          <OwnMoveBody body={values.body} cards={cards} onChange={setBody} />
+          <Part title="For the people on the floor">
+            <Lines label="Coaching points, one to a line (two at least)" register={register} name="coaching" />
+            <Lines label="Typical faults, one to a line" register={register} name="faults" />
+            <Lines label="Cautions, one to a line" register={register} name="cautions" />
+          </Part>
+        </Box>
+        <Box
+          component="aside"
+          aria-label="What it would do"
+          sx={{ position: { md: "sticky" }, top: 16, alignSelf: "start" }}
+        >
+          {errors.length > 0 && (
+            <Box role="status" sx={{ borderLeft: 4, borderColor: "verdict.invalid", pl: 2, mb: 2 }}>
+              Before it can be saved:
+              <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
+                {errors.slice(0, 6).map((e) => (
+                  <li key={e}>{e}</li>
+                ))}
+              </Box>
+            </Box>
+          )}
+          {!view && <LinearProgress aria-label="Trying the move" />}
+          {view?.ok && (
+            <>
+              <TrialPicture trial={view.trial} />
+              <TrialList title="It would answer" pairs={view.trial.answers} of="feed" />
+              <TrialList title="It would be answered by" pairs={view.trial.answeredBy} of="answer" />
+              <Box sx={{ mt: 2.5 }}>
+                <FactList facts={view.facts} />
+              </Box>
+            </>
+          )}
+        </Box>
+      </Box>
+    </Box>
+  );
+}
+
+/** Quiet after the last change before the move is tried anew, ms. */
+const PAUSE = 250;
+
+function useTrial(move: MoveData): TrialView | null {
+  const [view, setView] = useState<TrialView | null>(null);
+  const wanted = JSON.stringify(move);
+  useEffect(() => {
+    const timer = setTimeout(() => {
+      void ask("tryMove", { data: JSON.parse(wanted) as unknown }, { replaces: "trial" }).then(
+        setView,
+        () => undefined,
+      );
+    }, PAUSE);
+    return () => clearTimeout(timer);
+  }, [wanted]);
+  return view;
+}
+
+type Register = UseFormRegister<OwnMoveForm>;
+
+function Field({
+  label,
+  register,
+  name,
+  list,
+}: {
+  label: string;
+  register: Register;
+  name: "group";
+  list: readonly string[];
+}) {
+  return (
+    <>
+      <TextField size="small" label={label} {...register(name)} slotProps={{ htmlInput: { list: `${name}-list` } }} />
+      <datalist id={`${name}-list`}>
+        {list.map((o) => (
+          <option key={o} value={o} />
+        ))}
+      </datalist>
+    </>
+  );
+}
+
+function Choice({
+  label,
+  control,
+  name,
+  options,
+}: {
+  label: string;
+  control: Control<OwnMoveForm>;
+  name: "limb";
+  options: readonly string[];
+}) {
+  return (
+    <Controller
+      control={control}
+      name={name}
+      render={({ field }) => (
+        <TextField select size="small" label={label} {...field}>
+          {options.map((o) => (
+            <MenuItem key={o} value={o}>
+              {o}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
+    />
+  );
+}
+
+const Lines = ({
+  label,
+  register,
+  name,
+}: {
+  label: string;
+  register: Register;
+  name: "coaching" | "faults" | "cautions";
+}) => <TextField multiline minRows={2} size="small" label={label} {...register(name)} sx={{ gridColumn: "1 / -1" }} />;

@@ -1,0 +1,262 @@
+/** How this school does it: its answers to what traditions differ on, how grave it finds what, its rulings. */
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import { useEffect, useMemo, useState } from "react";
+import { Link } from "react-router";
+import { GRADED_RULES, usualSeverity } from "#core/findings/rule-words.ts";
+import type { RuleId } from "#core/findings/finding.ts";
+import type { DrillText, VerdictChange } from "#core/school/compare.ts";
+import { CUSTOMS, type Customs, type RuleSetting, type SchoolData } from "#core/school/settings.ts";
+import { numberingSets } from "#core/words/shipped.ts";
+import { VerdictRing } from "../ui/marks.tsx";
+import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";
+import { useSettings } from "../ui/use-settings.ts";
+import { ask } from "../workers/client.ts";
+import { questions } from "./customs.ts";
+import { WordsNav } from "./words-nav.tsx";
+
+const GRADES: readonly { value: RuleSetting; label: string }[] = [
+  { value: "error", label: "breaks the drill" },
+  { value: "risk", label: "a risk" },
+  { value: "note", label: "a note" },
+  { value: "off", label: "say nothing" },
+];
+
+const INSIDE: readonly { value: RuleSetting; label: string; follows: string }[] = [
+  { value: "error", label: "Forbidden", follows: "An inside slip with nothing thrown along with it breaks a drill." },
+  { value: "risk", label: "A risk", follows: "An inside slip is flagged unless something is thrown with it." },
+  {
+    value: "note",
+    label: "Wanted",
+    follows: "The other hand is mentioned as what stays open; no drill is marked for it.",
+  },
+];
+
+export function SchoolScreen({ drills }: { drills: readonly DrillText[] }) {
+  const { settings, version, patch, busy, result } = useSettings();
+  const [draft, setDraft] = useState<SchoolData>(settings);
+  // What was saved, here or by somebody else, is where the next change starts.
+  useEffect(() => setDraft(settings), [version]); // eslint-disable-line react-hooks/exhaustive-deps
+  const customs: Customs = { ...CUSTOMS, ...draft.customs };
+  const changes = useChanges(drills, draft, version);
+  const dirty = JSON.stringify(draft) !== JSON.stringify(settings);
+  const sets = useMemo(() => {
+    const own = draft.numbering ?? [];
+    return [...numberingSets.filter((s) => !own.some((o) => o.id === s.id)), ...own];
+  }, [draft.numbering]);
+  const inside = draft.severity?.["inside-line"] ?? usualSeverity("inside-line");
+  const grade = (rule: RuleId, setting: RuleSetting) => {
+    const others = Object.entries(draft.severity ?? {}).filter(([other]) => other !== rule);
+    const own = setting === usualSeverity(rule) ? [] : [[rule, setting] as const];
+    setDraft({ ...draft, severity: Object.fromEntries([...others, ...own]) });
+  };
+  return (
+    <>
+      <ScreenHead title="Words" lead="Where traditions differ the school decides; this says what follows from it.">
+        {dirty && (
+          <Button variant="text" color="inherit" onClick={() => setDraft(settings)}>
+            Leave it as it was
+          </Button>
+        )}
+        <Button
+          variant="contained"
+          disabled={!dirty || busy}
+          onClick={() =>
+            patch({ customs: draft.customs ?? {}, severity: draft.severity ?? {}, rulings: draft.rulings ?? [] })
+          }
+        >
+          {busy ? "Saving…" : dirty ? "Save" : "Saved"}
+        </Button>
+      </ScreenHead>
+      <WordsNav />
+      {result && "message" in result && <Notice tone="trouble">{result.message}</Notice>}
+      <Box
+        sx={{
+          display: "grid",
+          gridTemplateColumns: { xs: "minmax(0,1fr)", md: "minmax(0,1fr) 300px" },
+          gap: 4,
+          px: { xs: 2, sm: 3 },
+          pb: 5,
+        }}
+      >
+        <Box>
+          {questions(sets).map((q) => {
+            const chosen = q.options.find((o) => o.value === customs[q.key]);
+            const set = (value: string) => {
+              const option = q.options.find((o) => String(o.value) === value);
+              if (option) setDraft({ ...draft, customs: { ...draft.customs, [q.key]: option.value } });
+            };
+            return (
+              <Box
+                key={q.key}
+                component="section"
+                aria-label={q.question}
+                sx={{ py: 1.5, borderBottom: 1, borderColor: "hairline" }}
+              >
+                <Box component="h2" sx={{ typography: "h3", m: 0 }}>
+                  {q.question}
+                </Box>
+                <WordChoice
+                  label={q.question}
+                  options={q.options.map((o) => ({ value: String(o.value), label: o.label }))}
+                  value={String(customs[q.key])}
+                  onChange={set}
+                />
+                <Box sx={{ color: "text.secondary" }}>{chosen?.follows}</Box>
+              </Box>
+            );
+          })}
+          <Box
+            component="section"
+            aria-label="Is slipping inside allowed?"
+            sx={{ py: 1.5, borderBottom: 1, borderColor: "hairline" }}
+          >
+            <Box component="h2" sx={{ typography: "h3", m: 0 }}>
+              Is slipping inside allowed?
+            </Box>
+            <WordChoice
+              label="Is slipping inside allowed?"
+              options={INSIDE}
+              value={inside}
+              onChange={(setting) => grade("inside-line", setting)}
+            />
+            <Box sx={{ color: "text.secondary" }}>{INSIDE.find((o) => o.value === inside)?.follows}</Box>
+          </Box>
+          <Box sx={{ py: 1.5, borderBottom: 1, borderColor: "hairline" }}>
+            <Box component="h2" sx={{ typography: "h3", m: 0 }}>
+              Rolling the shoulder, and rolling contact cycles
+            </Box>
+            <Box sx={{ color: "text.secondary" }}>
+              No setting: both ways are moves and drills of their own.{" "}
+              <Link to="/words?q=shoulder+roll">Shoulder roll</Link> keeps the spare hand at home, with{" "}
+              <Link to="/words?move=cross-catch">cross catch</Link> it crosses over; the checker says what each leaves
+              open.
+            </Box>
+          </Box>
+          <Box component="section" aria-label="How grave the school finds it" sx={{ pt: 3 }}>
+            <Box component="h2" sx={{ typography: "h2", m: 0, mb: 1 }}>
+              How grave is it?
+            </Box>
+            <Box component="ul" sx={{ listStyle: "none", m: 0, p: 0 }}>
+              {(Object.keys(GRADED_RULES) as RuleId[]).map((rule) => (
+                <Box
+                  component="li"
+                  key={rule}
+                  sx={{ display: "flex", gap: 2, alignItems: "center", borderTop: 1, borderColor: "hairline", py: 0.5 }}
+                >
+                  <Box sx={{ flex: 1 }}>
+                    {GRADED_RULES[rule]}
+                    {draft.severity?.[rule] && (
+                      <Box component="span" sx={{ color: "text.secondary" }}>
+                        {" "}
+                        · usually {GRADES.find((g) => g.value === usualSeverity(rule))?.label}
+                      </Box>
+                    )}
+                  </Box>
+                  <TextField
+                    select
+                    variant="standard"
+                    size="small"
+                    value={draft.severity?.[rule] ?? usualSeverity(rule)}
+                    onChange={(event) => grade(rule, event.target.value as RuleSetting)}
+                    slotProps={{ htmlInput: { "aria-label": GRADED_RULES[rule] } }}
+                    sx={{ width: 160 }}
+                  >
+                    {GRADES.map((g) => (
+                      <MenuItem key={g.value} value={g.value}>
+                        {g.label}
+                      </MenuItem>
+                    ))}
+                  </TextField>
+                </Box>
+              ))}
+            </Box>
+            <Box sx={{ color: "text.secondary", mt: 1 }}>
+              A live blade always breaks a drill: this cannot be set otherwise.
+            </Box>
+          </Box>
+          <Box component="section" aria-label="School rulings" sx={{ pt: 3 }}>
+            <Box component="h2" sx={{ typography: "h2", m: 0, mb: 1 }}>
+              School rulings
+            </Box>
+            {(draft.rulings ?? []).length === 0 && (
+              <Box sx={{ color: "text.secondary" }}>
+                None. A pair of the <Link to="/answers">answer book</Link> can be ruled otherwise there, with a reason.
+              </Box>
+            )}
+            {(draft.rulings ?? []).map((r) => (
+              <Box
+                key={`${r.feed}>${r.answer}`}
+                sx={{
+                  display: "flex",
+                  gap: 1.5,
+                  alignItems: "center",
+                  borderTop: 1,
+                  borderColor: "hairline",
+                  py: 0.75,
+                }}
+              >
+                <VerdictRing verdict={r.verdict} />
+                <Box sx={{ flex: 1 }}>
+                  {r.feed} met with {r.answer} is {r.verdict}: {r.reason}
+                </Box>
+                <Button
+                  size="small"
+                  variant="outlined"
+                  onClick={() => setDraft({ ...draft, rulings: (draft.rulings ?? []).filter((o) => o !== r) })}
+                >
+                  Take back
+                </Button>
+              </Box>
+            ))}
+          </Box>
+        </Box>
+        <Box
+          component="aside"
+          aria-label="What changes in the drills"
+          sx={{ pt: 2, position: { md: "sticky" }, top: 0, alignSelf: "start" }}
+        >
+          <Box component="h2" sx={{ typography: "h2", m: 0, mb: 1 }}>
+            {!dirty
+              ? `${drills.length} drills are judged like this`
+              : changes === null
+                ? "Judging the drills…"
+                : changes.length === 0
+                  ? "No drill’s verdict changes"
+                  : `${changes.length} ${changes.length === 1 ? "verdict changes" : "verdicts change"}`}
+          </Box>
+          {dirty &&
+            changes?.map((c) => (
+              <Box key={c.id} sx={{ borderTop: 1, borderColor: "hairline", py: 1 }}>
+                <Link to={`/drills/${c.id}`}>{c.title}</Link>
+                <Box sx={{ display: "flex", gap: 1, alignItems: "center" }}>
+                  <VerdictRing verdict={c.before} size={18} word /> → <VerdictRing verdict={c.after} size={18} word />
+                </Box>
+                {c.said && <Box sx={{ color: "text.secondary" }}>{c.said}</Box>}
+              </Box>
+            ))}
+        </Box>
+      </Box>
+    </>
+  );
+}
+
+/** The drills whose verdict would change; null while they are judged. */
+function useChanges(drills: readonly DrillText[], draft: SchoolData, version: number) {
+  const [changes, setChanges] = useState<readonly VerdictChange[] | null>(null);
+  const wanted = JSON.stringify(draft);
+  useEffect(() => {
+    setChanges(null);
+    void ask(
+      "compareSchools",
+      { drills, settings: JSON.parse(wanted) as unknown },
+      { replaces: "compareSchools" },
+    ).then(
+      (found) => setChanges(found.changes),
+      () => undefined,
+    );
+  }, [drills, wanted, version]);
+  return changes;
+}

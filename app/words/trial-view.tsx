@@ -1,0 +1,90 @@
+/** What a move does, drawn and listed: its facts, its picture, what it answers and what answers it. */
+import Box from "@mui/material/Box";
+import type { Fact } from "#core/words/facts.ts";
+import type { Trial, TrialPair } from "#core/book/trial.ts";
+import { FloorDrawing } from "../drawing/floor-drawing.tsx";
+import { frameAt, timeline } from "../drawing/floor-layout.ts";
+import { targetLayout } from "../drawing/target-layout.ts";
+import { TargetDrawing } from "../drawing/target-drawing.tsx";
+import { VerdictRing } from "../ui/marks.tsx";
+
+export function FactList({ facts }: { facts: readonly Fact[] }) {
+  return (
+    <Box
+      component="dl"
+      aria-label="Physical facts, for a person of 1.75 m"
+      sx={{
+        display: "grid",
+        gridTemplateColumns: "auto 1fr",
+        columnGap: 2,
+        rowGap: 0.25,
+        m: 0,
+        "& dt": { color: "text.secondary" },
+        "& dd": { m: 0 },
+      }}
+    >
+      {facts.map((f, i) => (
+        <Box key={i} sx={{ display: "contents" }}>
+          <dt>{f.name}</dt>
+          <dd>{f.value}</dd>
+        </Box>
+      ))}
+    </Box>
+  );
+}
+
+/** The move at the moment of contact, as the feeder sees it and from above. */
+export function TrialPicture({ trial }: { trial: Trial }) {
+  const { scene } = trial;
+  if (!scene) return null;
+  const beats = timeline([scene], 1);
+  const frame = frameAt(beats, beats[0]?.contact ?? 0);
+  return (
+    <Box component="figure" sx={{ m: 0 }}>
+      <Box sx={{ display: "grid", gridTemplateColumns: scene.target ? "1fr 1fr" : "1fr", gap: 1, alignItems: "end" }}>
+        {scene.target && <TargetDrawing scene={scene} plain />}
+        {frame && <FloorDrawing scenes={[scene]} frame={frame} plain />}
+      </Box>
+      <Box component="figcaption" sx={{ color: "text.secondary", display: "flex", gap: 1, alignItems: "center" }}>
+        <VerdictRing verdict={scene.verdict} size={18} /> {scene.feed}, met with {scene.answer}:{" "}
+        {targetLayout(scene)?.nearest?.words ?? "at contact"}
+      </Box>
+    </Box>
+  );
+}
+
+const ORDER = { valid: 0, risky: 1, invalid: 2, unread: 3 } as const;
+
+/** Rings with the words beside them, best first. */
+export function TrialList({ title, pairs, of }: { title: string; pairs: readonly TrialPair[]; of: "feed" | "answer" }) {
+  if (pairs.length === 0) return null;
+  const sorted = [...pairs].sort((a, b) => ORDER[a.verdict] - ORDER[b.verdict]);
+  return (
+    <Box component="section" aria-label={title} sx={{ mt: 2.5 }}>
+      <Box component="h3" sx={{ typography: "h3", m: 0, mb: 0.5 }}>
+        {title}
+      </Box>
+      <Box component="ul" sx={{ listStyle: "none", m: 0, p: 0, columns: "190px", columnGap: 3 }}>
+        {sorted.map((p) => (
+          <Box
+            component="li"
+            key={`${p.feed}${p.answer}`}
+            sx={{
+              display: "flex",
+              gap: 1,
+              alignItems: "center",
+              breakInside: "avoid",
+              color: p.verdict === "invalid" ? "text.secondary" : "text.primary",
+            }}
+          >
+            <VerdictRing verdict={p.verdict} size={16} /> {of === "feed" ? nameAnswer(p, pairs) : p.answer}
+          </Box>
+        ))}
+      </Box>
+    </Box>
+  );
+}
+
+/** The feed, and how it is answered where the move can be done in several ways. */
+const nameAnswer = (p: TrialPair, pairs: readonly TrialPair[]): string =>
+  new Set(pairs.map((other) => other.answer)).size > 1 ? `${p.feed} (${p.answer})` : p.feed;

@@ -1,0 +1,198 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import LinearProgress from "@mui/material/LinearProgress";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import { styled } from "@mui/material/styles";
+import { useEffect, useMemo, useState } from "react";
+import { Link, useSearchParams } from "react-router";
+import { ScreenHead, Notice } from "../ui/parts.tsx";
+import { useSettings } from "../ui/use-settings.ts";
+import { ask } from "../workers/client.ts";
+import type { MoveCard } from "../workers/words-work.ts";
+import { MoveDetail } from "./move-detail.tsx";
+import { WordsNav } from "./words-nav.tsx";
+
+const Entry = styled(Link)(({ theme }) => ({
+  display: "block",
+  padding: "6px 24px",
+  color: theme.vars?.palette.text.primary,
+  textDecoration: "none",
+  borderLeft: "3px solid transparent",
+  "&:hover": { background: theme.vars?.palette.background.paper },
+  "&[aria-current=true]": {
+    background: theme.vars?.palette.background.paper,
+    borderLeftColor: theme.vars?.palette.primary.main,
+    fontWeight: 700,
+  },
+  [theme.breakpoints.down("sm")]: { paddingInline: 16 },
+}));
+
+const ALL = "all";
+
+/** The moves of all traditions: found by any name, shown with what they do. */
+export function WordsScreen() {
+  const { settings, version, patch, result } = useSettings();
+  const [cards, setCards] = useState<readonly MoveCard[] | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const [params, setParams] = useSearchParams();
+  const query = params.get("q") ?? "";
+  const group = params.get("group") ?? ALL;
+  useEffect(() => {
+    let alive = true;
+    ask("moves", {}).then(
+      (found) => alive && setCards(found),
+      (error: Error) => alive && setTrouble(error.message),
+    );
+    return () => {
+      alive = false;
+    };
+  }, [version]);
+  const groups = useMemo(() => [...new Set(cards?.map((c) => c.data.group) ?? [])], [cards]);
+  const shown = useMemo(() => search(cards ?? [], query, group), [cards, query, group]);
+  const asked = params.get("move");
+  const selected = cards?.find((c) => c.id === asked) ?? null;
+  const set = (key: string, value: string) =>
+    setParams(
+      (now) => {
+        if (value === "" || value === ALL) now.delete(key);
+        else now.set(key, value);
+        return now;
+      },
+      { replace: true, preventScrollReset: true },
+    );
+  const to = (id: string) => {
+    const next = new URLSearchParams(params);
+    next.set("move", id);
+    return `/words?${next}`;
+  };
+  return (
+    <>
+      <ScreenHead
+        title="Words"
+        lead={cards ? `${cards.length} moves, each with its names, what it does and what it answers.` : "Reading…"}
+      >
+        <Button variant="contained" component={Link} to="/words/new">
+          Add a move
+        </Button>
+      </ScreenHead>
+      <WordsNav />
+      {(trouble ?? (result && "message" in result)) && (
+        <Notice tone="trouble">{trouble ?? (result && "message" in result ? result.message : "")}</Notice>
+      )}
+      {!cards && !trouble && <LinearProgress aria-label="Reading the moves" sx={{ m: 3 }} />}
+      {cards && (
+        <Box sx={{ display: "grid", gridTemplateColumns: { xs: "minmax(0,1fr)", md: "330px minmax(0,1fr)" }, flex: 1 }}>
+          <Box
+            sx={{
+              display: { xs: selected ? "none" : "block", md: "block" },
+              borderRight: { md: 1 },
+              borderColor: { md: "hairline" },
+            }}
+          >
+            <Box sx={{ display: "flex", gap: 1, px: { xs: 2, sm: 3 }, py: 1.5 }}>
+              <TextField
+                size="small"
+                label="Search"
+                value={query}
+                onChange={(e) => set("q", e.target.value)}
+                sx={{ flex: 1 }}
+              />
+              <TextField
+                select
+                size="small"
+                label="Kind"
+                value={group}
+                onChange={(e) => set("group", e.target.value)}
+                sx={{ width: 112 }}
+              >
+                <MenuItem value={ALL}>all</MenuItem>
+                {groups.map((g) => (
+                  <MenuItem key={g} value={g}>
+                    {g}
+                  </MenuItem>
+                ))}
+              </TextField>
+            </Box>
+            <Box component="nav" aria-label="Moves" sx={{ maxHeight: { md: "calc(100vh - 250px)" }, overflow: "auto" }}>
+              {shown.map((card, i) => (
+                <Box key={card.id}>
+                  {card.data.group !== shown[i - 1]?.data.group && (
+                    <Box
+                      component="h2"
+                      sx={{ typography: "h3", color: "text.secondary", px: { xs: 2, sm: 3 }, pt: 1.5, pb: 0.5, m: 0 }}
+                    >
+                      {card.data.group}
+                    </Box>
+                  )}
+                  <Entry to={to(card.id)} replace preventScrollReset aria-current={card.id === asked || undefined}>
+                    {card.shown}
+                    {card.own && (
+                      <Box component="span" sx={{ color: "text.secondary", fontWeight: 400 }}>
+                        {" "}
+                        · our own
+                      </Box>
+                    )}
+                    <Box
+                      component="span"
+                      sx={{ color: "text.secondary", fontWeight: 400, display: "block", fontSize: "0.9rem" }}
+                    >
+                      {otherNames(card).slice(0, 3).join(", ")}
+                    </Box>
+                  </Entry>
+                </Box>
+              ))}
+              {shown.length === 0 && (
+                <Box sx={{ px: 3, py: 3, color: "text.secondary" }}>
+                  No move has a name like this in any tradition. Try fewer letters, or{" "}
+                  <Link to={`/words/new?name=${encodeURIComponent(query)}`}>add it as your own</Link>.
+                </Box>
+              )}
+            </Box>
+          </Box>
+          <Box
+            component="section"
+            aria-label="The move"
+            sx={{ display: { xs: selected ? "block" : "none", md: "block" }, minWidth: 0 }}
+          >
+            {selected ? (
+              <MoveDetail
+                key={selected.id}
+                card={selected}
+                version={version}
+                onDelete={() => patch({ moves: (settings.moves ?? []).filter((m) => m.id !== selected.id) })}
+              />
+            ) : (
+              <Box sx={{ p: { xs: 2, sm: 4 }, color: "text.secondary", maxWidth: 460 }}>
+                Choose a move on the left. Names of every tradition are found: “pak sao”, “mae geri”, “teep” and “slap
+                parry” all lead somewhere.
+              </Box>
+            )}
+          </Box>
+        </Box>
+      )}
+    </>
+  );
+}
+
+const otherNames = (card: MoveCard): string[] =>
+  Object.values(card.data.names)
+    .flat()
+    .filter((name) => name !== card.shown);
+
+/** Every word has to be in a name, the kind or the limb; names that begin with what is typed come first. */
+export function search(cards: readonly MoveCard[], query: string, group: string): MoveCard[] {
+  const words = query.toLowerCase().split(/\s+/).filter(Boolean);
+  const of = cards.filter((c) => group === ALL || c.data.group === group);
+  if (words.length === 0) return of;
+  const found = of.flatMap((card) => {
+    const names = Object.values(card.data.names)
+      .flat()
+      .map((n) => n.toLowerCase());
+    const text = `${names.join(" ")} ${card.data.group} ${card.data.limb}`;
+    if (!words.every((w) => text.includes(w))) return [];
+    const whole = query.trim().toLowerCase();
+    return [{ card, rank: names.some((n) => n.startsWith(whole)) ? 0 : 1 }];
+  });
+  return found.sort((a, b) => a.rank - b.rank).map((f) => f.card);
+}

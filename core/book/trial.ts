@@ -1,0 +1,53 @@
+/** What one move does among the others: what it answers, what answers it, and a scene to draw it from. */
+import { check } from "../check/check.ts";
+import type { Verdict } from "../check/types.ts";
+import { sceneViews, type SceneView } from "../formats/scene-view.ts";
+import type { School } from "../school/school.ts";
+import { parse } from "../score/parse.ts";
+import { answerTexts } from "../vary/answers.ts";
+import type { Move } from "../words/types.ts";
+import { answerBook, drillFor, feedTexts, USUAL_BOOK } from "./answer-book.ts";
+
+export interface TrialPair {
+  readonly feed: string;
+  readonly answer: string;
+  readonly verdict: Verdict;
+}
+export interface Trial {
+  /** The move as an answer to the usual feeds. */
+  readonly answers: readonly TrialPair[];
+  /** The usual answers to the move as a feed. */
+  readonly answeredBy: readonly TrialPair[];
+  readonly scene: SceneView | null;
+}
+
+const VERDICT: Readonly<Record<string, Verdict>> = { v: "valid", r: "risky", x: "invalid" };
+
+function pairs(feeds: readonly string[], answers: readonly string[], school: School): TrialPair[] {
+  const work = answerBook({ feeds, answers }, school);
+  let step = work.next();
+  while (!step.done) step = work.next();
+  const book = step.value;
+  return book.feeds.flatMap(({ text }, f) =>
+    book.answers.flatMap((answer, a): TrialPair[] => {
+      const verdict = VERDICT[book.codes[f]![0][a] ?? " "];
+      return verdict ? [{ feed: text, answer: answer.text, verdict }] : [];
+    }),
+  );
+}
+
+const BEST: readonly Verdict[] = ["valid", "risky", "invalid"];
+const best = (found: readonly TrialPair[]): TrialPair | undefined =>
+  BEST.flatMap((v) => found.filter((p) => p.verdict === v))[0];
+
+/** Tries a move of the school's vocabulary against the usual ones. */
+export function tryMove(move: Move, school: School): Trial {
+  const answers = pairs(USUAL_BOOK.feeds, answerTexts(move), school);
+  const asFeed = move.roles.includes("feed") && move.attack && !move.numbered ? feedTexts(move).slice(0, 1) : [];
+  const answeredBy = pairs(asFeed, USUAL_BOOK.answers, school);
+  const shown = best(answeredBy) ?? best(answers);
+  const text = shown && drillFor(shown.feed, shown.answer, "left", school);
+  const checked = text === undefined ? null : check(parse(text), school);
+  const scene = checked ? (sceneViews(checked, checked.exchanges[0]?.row.index ?? 0)[0] ?? null) : null;
+  return { answers, answeredBy, scene };
+}

@@ -1,0 +1,31 @@
+/** Which pad takes which blow: schools hold the one straight across, or the one of the blow's own name. */
+import { limbSide } from "../check/blow.ts";
+import type { Checked } from "../check/types.ts";
+import type { Customs } from "../school/settings.ts";
+import type { Side } from "../score/person.ts";
+import type { MoveUse } from "../words/resolve.ts";
+
+export interface PadLine {
+  readonly blow: string;
+  readonly pad: Side;
+}
+
+/** A left blow meets the partner's right hand straight across. */
+export const padFor = (blow: Side, pads: Customs["pads"]): Side =>
+  pads === "same" ? blow : blow === "left" ? "right" : "left";
+
+/** The hand blows of a drill that land on somebody who holds mitts, each once, with the pad that takes it. */
+export function padLines(checked: Checked, pads: Customs["pads"]): PadLine[] {
+  const { people } = checked.header;
+  const lines = new Map<string, PadLine>();
+  const add = (use: MoveUse, side: Side, holder: keyof typeof people) => {
+    if (people[holder].wears.includes("mitts") && use.move.attack && use.move.limb.endsWith("hand"))
+      lines.set(use.text, { blow: use.text, pad: padFor(side, pads) });
+  };
+  for (const e of checked.exchanges) {
+    if (e.feed && e.blow) add(e.feed, e.blow.side, e.responder);
+    if (e.contact)
+      for (const { use } of e.returns) add(use, limbSide(use, e.contact.receiver, e.blow?.incoming ?? null), e.feeder);
+  }
+  return [...lines.values()];
+}
