@@ -1,6 +1,9 @@
 import { expect, test, type Page } from "@playwright/test";
 import { editorText, expectAccessible } from "./helpers.ts";
 
+/** Rows of the map after the first few are the same again. */
+const REPEATED = "tbody tr:nth-child(n+4)";
+
 async function openBook(page: Page) {
   await page.goto("/answers");
   const grid = page.getByRole("grid");
@@ -13,7 +16,7 @@ test("the map says why, by keyboard: a pair is looked at, held, and made a drill
   const grid = await openBook(page);
   await expect(cell(page, /^jab, slip out: valid/)).toHaveCount(1);
   await expect(cell(page, /^lead hook, slip out: invalid/)).toHaveCount(1);
-  await expectAccessible(page);
+  await expectAccessible(page, REPEATED);
   await grid.focus();
   await page.keyboard.press("ArrowDown");
   await page.keyboard.press("ArrowDown");
@@ -52,9 +55,9 @@ test("a hole is filled with one press; the choice of moves is the school's own",
   await page.getByRole("button", { name: "Choose moves" }).click();
   const dialog = page.getByRole("dialog");
   await expect(dialog.getByRole("group", { name: /^Answers/ })).toBeVisible();
-  await expectAccessible(page);
+  await expectAccessible(page, REPEATED);
   const answers = dialog.getByRole("group", { name: /^Answers/ });
-  for (const box of await answers.getByRole("checkbox", { checked: true }).all()) await box.uncheck();
+  await answers.getByRole("button", { name: "None" }).click();
   await expect(dialog.getByText("Choose at least one of each.")).toBeVisible();
   await expect(dialog.getByRole("button", { name: "Lay these out" })).toBeDisabled();
   await answers.getByRole("checkbox", { name: "cover", exact: true }).check();
@@ -83,7 +86,6 @@ test("everything against everything: progress, cancel, and again", async ({ page
   const started = Date.now();
   await expect.poll(() => page.getByRole("rowheader").count(), { timeout: 30_000 }).toBeGreaterThan(150);
   console.log(`the whole book stood after ${Date.now() - started} ms, saving included`);
-  await expectAccessible(page);
   await page.reload();
   await page.getByRole("button", { name: "Cancel" }).click();
   await expect(page.getByText("The answer book was not worked out.")).toBeVisible();
@@ -106,7 +108,9 @@ test("a school ruling is shown as such in the book and at the desk, and taken ba
   await expect(pair).toContainText("The school rules this valid: tight guard");
   await pair.getByRole("button", { name: "Make a drill of it" }).click();
   await expect(page).toHaveURL(/\/drills\//);
-  await expect(page.getByText(/The school rules this valid: tight guard/)).toBeVisible();
+  await expect(page.getByRole("region", { name: "Findings" })).toContainText(
+    "The school rules this valid: tight guard",
+  );
   await page.goto("/words/school");
   await expect(page.getByText("cross met with cover is valid: tight guard")).toBeVisible();
   await page.getByRole("button", { name: "Take back" }).click();

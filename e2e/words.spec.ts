@@ -69,7 +69,7 @@ test("a numbering set of the school's own is made on the face by keyboard and us
   await page.getByRole("button", { name: "Save the set" }).click();
   await page.getByRole("button", { name: "Use this one" }).click();
   await expect(page.getByRole("button", { name: "In use" })).toBeVisible();
-  await freshDrill(page, "title: Harbour\nA: holds stick 71 cm\nB: holds stick 71 cm\n\nA #2 -> B roof block\n");
+  await freshDrill(page, "title: Harbour\nA: holds stick 71 cm\nB: holds stick 71 cm\n\nA strike 2 -> B roof block\n");
   await expect(page.getByRole("button", { name: /B roof block: valid/ })).toBeVisible();
   await page.goto("/words/numbering");
   await page.getByRole("button", { name: "Take away" }).click();

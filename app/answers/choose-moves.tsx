@@ -88,6 +88,9 @@ function MoveChecks({ title, all, chosen, onChange, query }: ChecksProps) {
       <Box component="legend" sx={{ typography: "h3" }}>
         {title}: {chosen.size}
       </Box>
+      <Button size="small" variant="text" onClick={() => onChange(new Set())} disabled={chosen.size === 0}>
+        None
+      </Button>
       <Box sx={{ maxHeight: "48vh", overflow: "auto" }} tabIndex={-1}>
         {shown.map((name) => (
           <FormControlLabel

@@ -183,62 +183,71 @@ export function NumberingScreen() {
                   : null
               }
             />
-            <Box component="ol" aria-label="The numbers" sx={{ listStyle: "none", p: 0, m: 0 }}>
-              {angles.map((angle, i) => (
-                <Box
-                  component="li"
-                  key={i}
-                  sx={{ display: "flex", alignItems: "center", gap: 1, borderTop: 1, borderColor: "hairline", py: 0.5 }}
-                >
-                  <Button
-                    variant={editable && number === i ? "contained" : "text"}
-                    color={editable && number === i ? "primary" : "inherit"}
-                    disabled={!editable}
-                    onClick={() => setNumber(i)}
-                    aria-pressed={editable ? number === i : undefined}
-                    sx={{ minWidth: 40, px: 1, fontWeight: 700, "&.Mui-disabled": { color: "text.primary" } }}
+            <Box>
+              <Box component="ol" aria-label="The numbers" sx={{ listStyle: "none", p: 0, m: 0 }}>
+                {angles.map((angle, i) => (
+                  <Box
+                    component="li"
+                    key={i}
+                    sx={{
+                      display: "flex",
+                      alignItems: "center",
+                      gap: 1,
+                      borderTop: 1,
+                      borderColor: "hairline",
+                      py: 0.5,
+                    }}
                   >
-                    {i + 1}
-                  </Button>
-                  <Box sx={{ flex: 1 }}>
-                    {slotOf(angle)?.words}
-                    {!editable && `, at the ${angle.part}`}
+                    <Button
+                      variant={editable && number === i ? "contained" : "text"}
+                      color={editable && number === i ? "primary" : "inherit"}
+                      disabled={!editable}
+                      onClick={() => setNumber(i)}
+                      aria-pressed={editable ? number === i : undefined}
+                      sx={{ minWidth: 40, px: 1, fontWeight: 700, "&.Mui-disabled": { color: "text.primary" } }}
+                    >
+                      {i + 1}
+                    </Button>
+                    <Box sx={{ flex: 1 }}>
+                      {slotOf(angle)?.words}
+                      {!editable && `, at the ${angle.part}`}
+                    </Box>
+                    {editable && (
+                      <>
+                        <TextField
+                          select
+                          size="small"
+                          variant="standard"
+                          aria-label={`${i + 1} goes to`}
+                          value={angle.part}
+                          onChange={(event) =>
+                            change({
+                              ...set,
+                              angles: angles.map((a, k) => (k === i ? { ...a, part: event.target.value } : a)),
+                            })
+                          }
+                          slotProps={{ htmlInput: { "aria-label": `${i + 1} goes to` } }}
+                        >
+                          {Object.keys(PARTS).map((p) => (
+                            <MenuItem key={p} value={p}>
+                              {p}
+                            </MenuItem>
+                          ))}
+                        </TextField>
+                        <IconButton aria-label={`${i + 1} earlier`} onClick={() => change(moveNumber(set, i, -1))}>
+                          <ArrowUpward fontSize="small" />
+                        </IconButton>
+                        <IconButton aria-label={`${i + 1} later`} onClick={() => change(moveNumber(set, i, 1))}>
+                          <ArrowDownward fontSize="small" />
+                        </IconButton>
+                        <IconButton aria-label={`Take ${i + 1} away`} onClick={() => change(removeNumber(set, i))}>
+                          <DeleteOutlined fontSize="small" />
+                        </IconButton>
+                      </>
+                    )}
                   </Box>
-                  {editable && (
-                    <>
-                      <TextField
-                        select
-                        size="small"
-                        variant="standard"
-                        aria-label={`${i + 1} goes to`}
-                        value={angle.part}
-                        onChange={(event) =>
-                          change({
-                            ...set,
-                            angles: angles.map((a, k) => (k === i ? { ...a, part: event.target.value } : a)),
-                          })
-                        }
-                        slotProps={{ htmlInput: { "aria-label": `${i + 1} goes to` } }}
-                      >
-                        {Object.keys(PARTS).map((p) => (
-                          <MenuItem key={p} value={p}>
-                            {p}
-                          </MenuItem>
-                        ))}
-                      </TextField>
-                      <IconButton aria-label={`${i + 1} earlier`} onClick={() => change(moveNumber(set, i, -1))}>
-                        <ArrowUpward fontSize="small" />
-                      </IconButton>
-                      <IconButton aria-label={`${i + 1} later`} onClick={() => change(moveNumber(set, i, 1))}>
-                        <ArrowDownward fontSize="small" />
-                      </IconButton>
-                      <IconButton aria-label={`Take ${i + 1} away`} onClick={() => change(removeNumber(set, i))}>
-                        <DeleteOutlined fontSize="small" />
-                      </IconButton>
-                    </>
-                  )}
-                </Box>
-              ))}
+                ))}
+              </Box>
               {editable && (
                 <Box sx={{ color: "text.secondary", pt: 1 }}>
                   {number < angles.length

@@ -28,7 +28,11 @@ export function answerTexts(move: Move): string[] {
   if (move.requires === "step in") return [`step in + ${name}`];
   if (move.requires === "level change") return [`level change + ${name}`];
   if (move.answer?.some((m) => m.by === "pass")) return [`step off + ${name}`];
-  if (move.id === "slip") return ["slip out", "slip in"];
+  // A head that goes aside where the feet stay can go to either side of the line: two answers.
+  const aside = move.answer?.some(
+    (m) => m.by === "displace" && m.way === "evade" && m.side?.head && !m.feet && !m.drop,
+  );
+  if (aside) return [`${name} out`, `${name} in`];
   if (move.id === "step") return [];
   if (move.group === "contact" && move.contact && !move.answer) return [];
   const heights = move.sides === "cover" && move.heights ? move.heights : [null];
