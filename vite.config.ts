@@ -6,6 +6,7 @@ export default defineConfig({
   worker: { format: "es" },
   optimizeDeps: { entries: ["app/**/*.tsx"] },
   environments: {
-    ssr: { build: { rollupOptions: { input: "./server/app.ts" } } },
+    // This package has folders for entries, which Node does not read as modules: it is built in.
+    ssr: { resolve: { noExternal: [/^@atlaskit\//] }, build: { rollupOptions: { input: "./server/app.ts" } } },
   },
 });

@@ -46,6 +46,7 @@ export function DeskScreen({ drill, text: saved, people }: DeskProps) {
   // Drawing yields to typing: the newest view is drawn when there is time.
   const drawn = useDeferredValue(view);
   const drawnCursor = useDeferredValue(cursor);
+  const drawnText = useDeferredValue(text);
   const editor = useRef<EditorHandle>(null);
   const follow = useCallback((next: string) => editor.current?.replaceAll(next), []);
   const { base, state, dirty, save } = useSaving({
@@ -60,6 +61,7 @@ export function DeskScreen({ drill, text: saved, people }: DeskProps) {
     (edits: readonly { from: number; to: number; insert: string }[]) => editor.current?.apply(edits),
     [],
   );
+  const pick = useCallback((from: number, to: number) => editor.current?.select(from, to), []);
   const tidy = () => void ask("format", { text }).then((next) => editor.current?.replaceAll(next));
   const title = view?.title ?? drill.title;
 
@@ -153,7 +155,7 @@ export function DeskScreen({ drill, text: saved, people }: DeskProps) {
           aria-label="Drawing"
           sx={{ minWidth: 0, px: 2, pb: 3, borderRight: { lg: 1 }, borderColor: { lg: "hairline" } }}
         >
-          <Middle view={drawn} text={text} cursor={drawnCursor} people={people} editor={editor} />
+          <Middle view={drawn} text={drawnText} cursor={drawnCursor} people={people} editor={editor} />
         </Box>
         <Box
           component="section"
@@ -167,15 +169,7 @@ export function DeskScreen({ drill, text: saved, people }: DeskProps) {
             borderColor: "hairline",
           }}
         >
-          {view && (
-            <Findings
-              view={view}
-              text={text}
-              cursor={cursor}
-              onPick={(from, to) => editor.current?.select(from, to)}
-              onRepair={apply}
-            />
-          )}
+          {drawn && <Findings view={drawn} text={drawnText} cursor={drawnCursor} onPick={pick} onRepair={apply} />}
         </Box>
       </Box>
     </>

@@ -2,6 +2,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { styled } from "@mui/material/styles";
+import { memo } from "react";
 import type { Finding } from "#core/findings/finding.ts";
 import type { ExchangeView, ScoreView } from "#core/formats/desk-view.ts";
 import { Answers, CloseCycle, Refute } from "./answers-panel.tsx";
@@ -27,7 +28,7 @@ const PlaceButton = styled("button")(({ theme }) => ({
   color: theme.vars?.palette.text.primary,
 }));
 
-export function Findings({ view, text, cursor, onPick, onRepair }: FindingsProps) {
+export const Findings = memo(function Findings({ view, text, cursor, onPick, onRepair }: FindingsProps) {
   const here = cursor === null ? undefined : view.exchanges.find((e) => e.from <= cursor && cursor <= e.to + 1);
   const order = { error: 0, risk: 1, note: 2 } as const;
   const sorted = [...view.findings].sort((a, b) => order[a.severity] - order[b.severity] || a.from - b.from);
@@ -58,7 +59,7 @@ export function Findings({ view, text, cursor, onPick, onRepair }: FindingsProps
       {sorted.length > 60 && <Box sx={{ color: "text.secondary" }}>And {sorted.length - 60} more further down.</Box>}
     </>
   );
-}
+});
 
 function FindingItem({
   finding: f,

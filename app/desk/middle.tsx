@@ -7,7 +7,7 @@ import ZoomOutOutlined from "@mui/icons-material/ZoomOutOutlined";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import IconButton from "@mui/material/IconButton";
-import { useCallback, useMemo, useState, type KeyboardEvent, type RefObject } from "react";
+import { memo, useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from "react";
 import type { ExchangeView, ScoreView } from "#core/formats/desk-view.ts";
 import type { Measured } from "#core/people/measures.ts";
 import { RingsDrawing } from "../drawing/ring-drawing.tsx";
@@ -18,7 +18,7 @@ import type { Rearrange } from "../workers/protocol.ts";
 import { BodyStage } from "./body-stage.tsx";
 import { Builder } from "./builder.tsx";
 import type { EditorHandle } from "./score-editor.tsx";
-import { SortableRow, SortableRows } from "./sortable-rows.tsx";
+import { SortableRow, SortableRows, type RowMoves } from "./sortable-rows.tsx";
 
 export const VIEWS = ["lines", "ring", "floor", "target"] as const;
 export type ViewName = (typeof VIEWS)[number];
@@ -33,7 +33,7 @@ interface MiddleProps {
   readonly editor: RefObject<EditorHandle | null>;
 }
 
-export function Middle({ view, text, cursor, people, editor }: MiddleProps) {
+export const Middle = memo(function Middle({ view, text, cursor, people, editor }: MiddleProps) {
   const [name, setName] = useState<ViewName>("lines");
   const [zoom, setZoom] = useState(1);
   const [building, setBuilding] = useState(false);
@@ -41,16 +41,36 @@ export function Middle({ view, text, cursor, people, editor }: MiddleProps) {
     (e: ExchangeView, go: boolean) => editor.current?.[go ? "select" : "mark"](e.from, e.to),
     [editor],
   );
+  const latest = useRef(text);
+  useEffect(() => {
+    latest.current = text;
+  });
   const rearrange = useCallback(
     (what: Rearrange) =>
-      void ask("rearrange", { text, what }).then(
+      void ask("rearrange", { text: latest.current, what }).then(
         (edit) => edit && editor.current?.apply([edit]),
         () => undefined,
       ),
-    [text, editor],
+    [editor],
+  );
+  const moves = useMemo(
+    (): RowMoves => ({
+      onMove: (row, to) => rearrange({ kind: "move", row, to }),
+      onNudge: (row, way) => rearrange({ kind: "nudge", row, way }),
+    }),
+    [rearrange],
   );
   const here = view ? (exchangeAt(view, cursor) ?? view.exchanges[0]) : undefined;
-  const rows = useMemo(() => view?.exchanges.map((e) => e.row) ?? [], [view]);
+  // Two hundred rows are not gone through again for a key stroke that leaves the drawing as it is.
+  const lines = useMemo(
+    () =>
+      view && (
+        <SortableRows moves={moves}>
+          <ScoreDrawing view={view} cursor={cursor} zoom={zoom} onPick={pick} RowFrame={SortableRow} />
+        </SortableRows>
+      ),
+    [view, cursor, zoom, moves, pick],
+  );
   const nudge = (event: KeyboardEvent) => {
     if (!event.altKey || (event.key !== "ArrowUp" && event.key !== "ArrowDown")) return;
     const key = (event.target as Element).getAttribute("data-crossing");
@@ -115,11 +135,7 @@ export function Middle({ view, text, cursor, people, editor }: MiddleProps) {
       <Box onKeyDown={nudge} data-drawing={name}>
         {view && view.exchanges.length > 0 ? (
           <>
-            {name === "lines" && (
-              <SortableRows rows={rows} onMove={(row, to) => rearrange({ kind: "move", row, to })}>
-                <ScoreDrawing view={view} cursor={cursor} zoom={zoom} onPick={pick} RowFrame={SortableRow} />
-              </SortableRows>
-            )}
+            {name === "lines" && lines}
             {name === "ring" && (
               <RingsDrawing view={view} picked={exchangeAt(view, cursor)?.key ?? null} onPick={pick} />
             )}
@@ -159,7 +175,7 @@ export function Middle({ view, text, cursor, people, editor }: MiddleProps) {
         ))}
     </>
   );
-}
+});
 
 const TOOL = { width: 36, height: 40, p: 0, color: "text.secondary" } as const;
 

@@ -1,92 +1,98 @@
-/** Rows of the drawing that can be dragged to another place, by mouse, touch or keyboard. */
-import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
-import {
-  SortableContext,
-  sortableKeyboardCoordinates,
-  useSortable,
-  verticalListSortingStrategy,
-} from "@dnd-kit/sortable";
-import { CSS } from "@dnd-kit/utilities";
+/** Rows of the drawing that can be put at another place: dragged by their handle, or moved with the arrow keys on it. */
+import { combine } from "@atlaskit/pragmatic-drag-and-drop/combine";
+import { draggable, dropTargetForElements } from "@atlaskit/pragmatic-drag-and-drop/element/adapter";
 import DragIndicator from "@mui/icons-material/DragIndicator";
-import { styled } from "@mui/material/styles";
-import { useMemo, type ReactNode } from "react";
+import Box from "@mui/material/Box";
+import { createContext, useContext, useEffect, useRef, type KeyboardEvent, type ReactNode } from "react";
 import type { RowFrameProps } from "../drawing/score-drawing.tsx";
 
-const Handle = styled("button")(({ theme }) => ({
-  flex: "none",
-  position: "sticky",
-  left: 0,
-  zIndex: 1,
-  width: 28,
-  height: 44,
-  display: "grid",
-  placeItems: "center",
-  border: 0,
-  background: "none",
-  color: theme.vars?.palette.text.secondary,
-  cursor: "grab",
-  touchAction: "none",
-  borderRadius: 6,
-  "& svg": { fontSize: 20 },
-}));
-
-interface SortableRowsProps {
-  readonly rows: readonly number[];
-  /** Called with the row that was moved and the row whose place it takes. */
+export interface RowMoves {
+  /** A row takes the place of another. */
   readonly onMove: (row: number, to: number) => void;
-  readonly children: ReactNode;
+  /** A row goes past its neighbour. */
+  readonly onNudge: (row: number, way: "up" | "down") => void;
 }
+const Moves = createContext<RowMoves>({ onMove: () => undefined, onNudge: () => undefined });
 
-export function SortableRows({ rows, onMove, children }: SortableRowsProps) {
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
-  const ids = useMemo(() => [...new Set(rows)].map((row) => `row ${row}`), [rows]);
+/** `moves` must stay the same from draw to draw: rows are not drawn again for it. */
+export function SortableRows({ moves, children }: { moves: RowMoves; children: ReactNode }) {
   return (
-    <DndContext
-      sensors={sensors}
-      collisionDetection={closestCenter}
-      onDragEnd={({ active, over }) => {
-        if (over && over.id !== active.id) onMove(rowOf(active.id), rowOf(over.id));
-      }}
-    >
-      <SortableContext items={ids} strategy={verticalListSortingStrategy}>
+    <Moves value={moves}>
+      <Box
+        sx={{
+          "& [data-handle]": {
+            flex: "none",
+            position: "sticky",
+            left: 0,
+            zIndex: 1,
+            width: 28,
+            height: 44,
+            p: 0,
+            border: 0,
+            background: "none",
+            color: "text.secondary",
+            cursor: "grab",
+            borderRadius: "6px",
+          },
+          "& [data-handle] svg": { fontSize: 20, display: "block", mx: "auto" },
+          "& [data-dragged]": { opacity: 0.4 },
+          "& [data-over]": { boxShadow: "inset 0 4px 0 var(--mui-palette-primary-main)" },
+        }}
+      >
         {children}
-      </SortableContext>
-    </DndContext>
+      </Box>
+    </Moves>
   );
 }
-
-const rowOf = (id: string | number): number => Number(String(id).slice(4));
 
 /** The frame of one row inside `SortableRows`. */
 export function SortableRow({ row, style, children }: RowFrameProps) {
-  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({
-    id: `row ${row}`,
-  });
+  const { onMove, onNudge } = useContext(Moves);
+  const item = useRef<HTMLLIElement>(null);
+  const handle = useRef<HTMLButtonElement>(null);
+  useEffect(() => {
+    const element = item.current!;
+    const mark = (name: string, on: boolean) => element.toggleAttribute(name, on);
+    return combine(
+      draggable({
+        element,
+        dragHandle: handle.current!,
+        getInitialData: () => ({ row }),
+        onDragStart: () => mark("data-dragged", true),
+        onDrop: () => mark("data-dragged", false),
+      }),
+      dropTargetForElements({
+        element,
+        canDrop: ({ source }) => typeof source.data.row === "number" && source.data.row !== row,
+        onDragEnter: () => mark("data-over", true),
+        onDragLeave: () => mark("data-over", false),
+        onDrop: ({ source }) => {
+          mark("data-over", false);
+          onMove(source.data.row as number, row);
+        },
+      }),
+    );
+  }, [row, onMove]);
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (event.key !== "ArrowUp" && event.key !== "ArrowDown") return;
+    event.preventDefault();
+    event.stopPropagation();
+    onNudge(row, event.key === "ArrowUp" ? "up" : "down");
+  };
   return (
-    <li
-      ref={setNodeRef}
-      style={{
-        ...style,
-        transform: CSS.Translate.toString(transform),
-        transition,
-        ...(isDragging ? { position: "relative", zIndex: 2, opacity: 0.75 } : {}),
-      }}
-    >
+    <li ref={item} style={style}>
       <div style={{ display: "flex", alignItems: "center" }}>
-        <Handle
+        <button
           type="button"
+          ref={handle}
+          data-handle
           data-no-pan
-          ref={setActivatorNodeRef}
-          {...attributes}
-          {...listeners}
-          aria-label={`Move row ${row + 1}: space, arrow keys, space`}
-          title="Drag to another place"
+          onKeyDown={onKeyDown}
+          aria-label={`Move row ${row + 1} with the arrow keys`}
+          title="Drag to another place, or move with the arrow keys"
         >
           <DragIndicator />
-        </Handle>
+        </button>
         <div style={{ flex: "1 0 auto" }}>{children}</div>
       </div>
     </li>
