@@ -136,7 +136,17 @@ export function DeskScreen({ drill, text: saved, people }: DeskProps) {
         <Box
           component="section"
           aria-label="Score"
-          sx={{ borderRight: { md: 1 }, borderColor: { md: "hairline" }, minWidth: 0, minHeight: 320 }}
+          sx={{
+            borderRight: { md: 1 },
+            borderColor: { md: "hairline" },
+            minWidth: 0,
+            minHeight: 320,
+            // The text stays beside the row of the drawing that is looked at.
+            position: { md: "sticky" },
+            top: 0,
+            alignSelf: "start",
+            height: { xs: "46vh", md: "calc(100dvh - 1px)" },
+          }}
         >
           <Suspense fallback={<PlainText text={text} />}>
             <ClientOnly>
@@ -167,6 +177,11 @@ export function DeskScreen({ drill, text: saved, people }: DeskProps) {
             gridColumn: { md: "1 / -1", lg: "auto" },
             borderTop: { xs: 1, lg: 0 },
             borderColor: "hairline",
+            position: { lg: "sticky" },
+            top: 0,
+            alignSelf: "start",
+            maxHeight: { lg: "100dvh" },
+            overflow: { lg: "auto" },
           }}
         >
           {drawn && <Findings view={drawn} text={drawnText} cursor={drawnCursor} onPick={pick} onRepair={apply} />}

@@ -31,5 +31,5 @@ test("a school's own move is tried like any other", () => {
   const tried = tryMove(move("reed", result.school), result.school);
   expect(tried.answers.length).toBeGreaterThan(10);
   // Two centimetres of head take nobody off the line of a jab.
-  expect(verdict(tried.answers, "jab", "reed bend")).toBe("invalid");
+  expect(verdict(tried.answers, "jab", "reed bend out")).toBe("invalid");
 });

@@ -148,7 +148,7 @@ function verdictOf(findings: readonly FindingDraft[], answered: Answered): Verdi
   for (const { rule, severity, params } of findings) {
     if (SCORE_ONLY.has(rule) || (rule === "out-of-reach" && params.code === "return")) continue;
     if (severity === "error") return "invalid";
-    if (RISKY.has(rule)) verdict = "risky";
+    if (RISKY.has(rule) && severity === "risk") verdict = "risky";
   }
   return answered.best?.detail.risky ? "risky" : verdict;
 }
@@ -193,6 +193,11 @@ function answerFindings(f: AnswerFacts): FindingDraft[] {
   const lean = norm(head.u, head.d);
   if (lean > MODEL.balance * move.state.body.scale)
     found.push(draft(row, beat, "off-balance", { cm: Math.round(lean * 100) }));
+  if (best?.fails === null && best.detail.risky)
+    found.push({
+      ...draft(row, best.use, "wrong-material", { what: String(best.detail.what), limb: String(best.detail.limb) }),
+      severity: "risk",
+    });
   if (best?.fails === null && best.margin < MODEL.tight && f.robust < MODEL.tightRobust && !best.detail.risky)
     found.push(draft(row, beat, "tight", { cm: Math.round(best.margin * 1000) / 10, percent: percent(f.robust) }));
   return found;

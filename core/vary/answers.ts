@@ -30,7 +30,7 @@ export function answerTexts(move: Move): string[] {
   if (move.answer?.some((m) => m.by === "pass")) return [`step off + ${name}`];
   // A head that goes aside where the feet stay can go to either side of the line: two answers.
   const aside = move.answer?.some(
-    (m) => m.by === "displace" && m.way === "evade" && m.side?.head && !m.feet && !m.drop,
+    (m) => m.by === "displace" && m.way === "evade" && m.side?.head && !m.feet && !m.drop && !m.turn,
   );
   if (aside) return [`${name} out`, `${name} in`];
   if (move.id === "step") return [];

@@ -1,0 +1,126 @@
+/** Settings, automatic revisions and what classes worked on, against a real server. */
+import { randomUUID } from "node:crypto";
+import { defaultSchool } from "#core/school/school.ts";
+import { revisionInput } from "#server/revision-input.ts";
+import { patchSettings } from "#server/save-settings.ts";
+import { schoolOf } from "#server/school-of.ts";
+import { createClass, listTrainedTexts, savePairs } from "./classes.ts";
+import { createDrill, getDrill, listDrills, listRevisions, saveDrill } from "./drills.ts";
+import { insertStudent } from "./people.ts";
+import { closePool, db } from "./pool.ts";
+import type { Scope } from "./scope.ts";
+import { getSettings, insertSchool, saveSettings } from "./school.ts";
+
+const input = (text: string) => revisionInput(randomUUID(), text, defaultSchool()).input;
+const newSchool = async (): Promise<Scope> => {
+  const made: Scope = { schoolId: randomUUID(), accountId: randomUUID(), role: "instructor" };
+  await insertSchool(db, made, "Test school", { name: "Tess Ter", email: `${made.accountId}@test.example` });
+  return made;
+};
+let scope: Scope;
+beforeEach(async () => {
+  scope = await newSchool();
+});
+afterAll(closePool);
+
+const drill = async (text: string) => {
+  const id = randomUUID();
+  await createDrill(scope, id, input(text), null);
+  return id;
+};
+
+describe("settings", () => {
+  test("a part is saved, the rest stays, and the checker follows", async () => {
+    await patchSettings(scope, 1, { customs: { names: "thai" } });
+    const saved = await patchSettings(scope, 2, { severity: { "inside-line": "error" } });
+    expect(saved).toEqual({ kind: "saved", version: 3 });
+    expect((await getSettings(db, scope)).settings).toEqual({
+      customs: { names: "thai" },
+      severity: { "inside-line": "error" },
+    });
+    const school = await schoolOf(scope);
+    expect([school.customs.names, school.severity["inside-line"]]).toEqual(["thai", "error"]);
+  });
+  test("drills in the list are judged anew", async () => {
+    const id = await drill("A jab -> B slip in");
+    expect((await getDrill(db, scope, id))!.drill.verdict).toBe("risky");
+    await patchSettings(scope, 1, { severity: { "inside-line": "error" } });
+    expect((await getDrill(db, scope, id))!.drill.verdict).toBe("broken");
+    await patchSettings(scope, 2, { severity: { "inside-line": "note" } });
+    expect((await getDrill(db, scope, id))!.drill.verdict).toBe("sound");
+  });
+  test("what is wrong is refused in words and nothing is kept", async () => {
+    const refused = await patchSettings(scope, 1, { customs: { pads: "sideways" } });
+    expect(refused).toMatchObject({ kind: "refused", message: expect.stringMatching(/pads/) });
+    for (const patch of [null, "x", [], { other: 1 }])
+      expect((await patchSettings(scope, 1, patch)).kind).toBe("refused");
+    expect(await getSettings(db, scope)).toEqual({ settings: {}, version: 1 });
+  });
+  test("on top of an old version nothing is written over, and schools do not share", async () => {
+    await patchSettings(scope, 1, { customs: { hookFist: "flat" } });
+    expect((await patchSettings(scope, 1, { customs: { hookFist: "upright" } })).kind).toBe("stale");
+    expect((await getSettings(db, scope)).settings).toEqual({ customs: { hookFist: "flat" } });
+    const other = await newSchool();
+    expect(await getSettings(db, other)).toEqual({ settings: {}, version: 1 });
+    expect(await saveSettings(db, other, 2, {})).toEqual({ kind: "conflict" });
+  });
+});
+
+describe("automatic revisions", () => {
+  const numbers = async (id: string) =>
+    (await listRevisions(db, scope, id)).map((r) => `${r.number}${r.auto ? "a" : ""}`);
+  test("the next save of the same person takes their place", async () => {
+    const id = await drill("A jab -> B catch");
+    await saveDrill(scope, id, 1, input("A jab -> B parry"), true);
+    await saveDrill(scope, id, 2, input("A jab -> B slip out"), true);
+    expect(await numbers(id)).toEqual(["3a", "1"]);
+    await saveDrill(scope, id, 3, input("A jab -> B duck"));
+    expect(await numbers(id)).toEqual(["4", "1"]);
+  });
+  test("a key pressed on a text that was saved by itself makes it one that stays", async () => {
+    const id = await drill("A jab -> B catch");
+    await saveDrill(scope, id, 1, input("A jab -> B parry"), true);
+    expect(await saveDrill(scope, id, 2, input("A jab -> B parry"))).toEqual({ kind: "saved", version: 2 });
+    expect(await numbers(id)).toEqual(["2", "1"]);
+  });
+  test("what somebody else saved by itself stays", async () => {
+    const id = await drill("A jab -> B catch");
+    await saveDrill(scope, id, 1, input("A jab -> B parry"), true);
+    const colleague: Scope = { ...scope, accountId: randomUUID() };
+    await insertSchool(db, colleague, "Test school", { name: "Cole", email: `${colleague.accountId}@test.example` });
+    await saveDrill(colleague, id, 2, input("A jab -> B duck"), true);
+    expect(await numbers(id)).toEqual(["3a", "2a", "1"]);
+  });
+  test("one that a class works on stays, and counts as trained on its last day", async () => {
+    const id = await drill("A jab -> B catch");
+    const auto = input("A jab -> B parry");
+    await saveDrill(scope, id, 1, auto, true);
+    const people = [randomUUID(), randomUUID()] as const;
+    for (const person of people)
+      await insertStudent(db, scope, {
+        id: person,
+        name: "P",
+        height_cm: 170,
+        reach_cm: null,
+        mass_kg: 70,
+        lead: "left",
+        hand: "right",
+        minor: false,
+        limits: [],
+      });
+    for (const [held_on, minutes] of [
+      ["2026-01-10", 60],
+      ["2026-02-10", 60],
+      ["2999-01-01", 60],
+    ] as const) {
+      const classId = randomUUID();
+      await createClass(db, scope, { id: classId, held_on, title: "x", minutes });
+      const pair = { id: randomUUID(), a: people[0], b: people[1], c: null, revisionId: auto.id, why: "" };
+      await savePairs(scope, classId, { id: randomUUID(), drillId: id, minutes: 20 }, [pair]);
+    }
+    await saveDrill(scope, id, 2, input("A jab -> B duck"), true);
+    expect(await numbers(id)).toEqual(["3a", "2a", "1"]);
+    expect(await listTrainedTexts(db, scope)).toEqual([{ text: "A jab -> B parry", date: "2026-02-10" }]);
+    expect((await listDrills(db, scope))[0]!.last_trained).toBe("2026-02-10");
+  });
+});
