@@ -49,10 +49,10 @@ function RingDrawing({ ring, picked, onPick }: { ring: Ring; picked: string | nu
         {ring.strands.map((s) => (
           <path key={s.actor} d={s.path} fill="none" stroke={palette.partner[s.actor]} strokeWidth={3} />
         ))}
-        <text textAnchor="middle" y={-6} fontSize={20} fontWeight={700} fill={palette.text.primary}>
+        <text textAnchor="middle" y={-6} fontSize={26} fontWeight={700} fill={palette.text.primary}>
           {ring.block.words}
         </text>
-        <text textAnchor="middle" y={18} fontSize={15} fill={palette.text.secondary}>
+        <text textAnchor="middle" y={22} fontSize={22} fill={palette.text.secondary}>
           {ring.open.length === 0 ? `${ring.crossings.length} counts, closes` : "does not close"}
         </text>
         {ring.crossings.map((c, i) => {
@@ -73,14 +73,14 @@ function RingDrawing({ ring, picked, onPick }: { ring: Ring; picked: string | nu
               />
               <circle cx={c.to.x} cy={c.to.y} r={11} fill={palette.background.default} />
               <RingShape verdict={e.verdict} x={c.to.x} y={c.to.y} r={8.5} colour={colour(e.verdict)} />
-              <text x={c.words.x} y={c.words.y} textAnchor={c.anchor} fontSize={15} fill={palette.partner[e.feeder]}>
+              <text x={c.words.x} y={c.words.y} textAnchor={c.anchor} fontSize={22} fill={palette.partner[e.feeder]}>
                 {i + 1}. {shorten(e.feed)}
               </text>
               <text
                 x={c.words.x}
-                y={c.words.y + 18}
+                y={c.words.y + 25}
                 textAnchor={c.anchor}
-                fontSize={15}
+                fontSize={22}
                 fill={palette.partner[e.responder]}
               >
                 {shorten(e.answer || "no answer")}

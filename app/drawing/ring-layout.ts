@@ -76,7 +76,7 @@ function ring(block: BlockView, exchanges: readonly ExchangeView[], view: ScoreV
   return {
     key: `${index}:${block.fromRow}`,
     block,
-    size: 2 * (RADIUS + MOST / 2) + 300,
+    size: 2 * (RADIUS + MOST / 2) + 360,
     strands: actors.map((actor) => ({ actor, path: line(points[actor]!) ?? "" })),
     crossings,
     open: closes ? [] : (view.closure?.differences ?? []),

@@ -46,8 +46,10 @@ const LEADING = 1.4;
 export function wrap(text: string, width: number, size: number, face: Face): string[] {
   const most = Math.max(8, Math.floor(width / (size * LETTER[face])));
   const lines: string[] = [];
+  // The blanks in front of a row say which block it is in.
+  const indent = /^ */.exec(text)![0];
   let line = "";
-  for (const word of text.split(" ")) {
+  for (const word of text.trimStart().split(" ")) {
     const longer = line === "" ? word : `${line} ${word}`;
     if (longer.length <= most || line === "") line = longer;
     else {
@@ -56,7 +58,7 @@ export function wrap(text: string, width: number, size: number, face: Face): str
       line = face === "mono" ? `   ${word}` : word;
     }
   }
-  return [...lines, line];
+  return [...lines, line].map((each) => indent + each);
 }
 
 /** Sizes of a stave that are tried, mm for one unit: from full size to the smallest that can be read. */

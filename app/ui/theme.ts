@@ -112,6 +112,7 @@ export const theme = createTheme({
     MuiCssBaseline: {
       styleOverrides: (t) => ({
         body: { fontVariantNumeric: "tabular-nums" },
+        a: { color: t.vars?.palette.text.primary, textUnderlineOffset: 3 },
         "a:focus-visible, button:focus-visible, [tabindex]:focus-visible": {
           outline: `3px solid ${t.vars?.palette.primary.main}`,
           outlineOffset: 2,
