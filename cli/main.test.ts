@@ -76,3 +76,14 @@ test("a school's settings come from a file, and a wrong file is explained", () =
   expect(wrong.stderr).toMatch(/moves: x: /);
   expect(run(["refute", "--plies", "many", "-"], "A jab -> B slip").stderr).toMatch(/--plies needs a whole number/);
 });
+
+test("calls: the same seed, the same round; fair shares; nothing to call is said", () => {
+  const drill = "demo/drills/pads-by-name.vics";
+  const round = (seed: string) => JSON.parse(run(["calls", "--json", "--seed", seed, "--count", "64", drill]).stdout);
+  expect(round("4")).toEqual(round("4"));
+  expect(round("4").items).not.toEqual(round("5").items);
+  const times = round("4").shares.map((s: { times: number }) => s.times);
+  expect(Math.max(...times) - Math.min(...times)).toBeLessThanOrEqual(4);
+  expect(run(["calls", drill]).stdout).toMatch(/^ +0:04\.0 {2}(one|two|three|four)$/m);
+  expect(run(["calls", "-"], "A jab -> B slip out").stderr).toMatch(/nothing to guess/);
+});

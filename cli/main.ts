@@ -1,5 +1,8 @@
 /** `bin/vicissor`: checks, formats and answers scores from files or standard input; reads no database. */
 import { readFileSync } from "node:fs";
+import { CALL_DEFAULTS, callRound } from "#core/calls/calls.ts";
+import { callsText } from "#core/calls/exports.ts";
+import { callLabels } from "#core/calls/labels.ts";
 import { check } from "#core/check/check.ts";
 import { resultJson } from "#core/formats/result.ts";
 import { defaultSchool, readSchool, type School } from "#core/school/school.ts";
@@ -12,11 +15,13 @@ import { refute, REFUTE_DEFAULTS } from "#core/vary/refute.ts";
 const USAGE = `usage: vicissor check [--json] [--school FILE] FILE...|-
        vicissor format [--json] FILE...|-
        vicissor answers "A jab" [--json] [--school FILE] [FILE]
+       vicissor calls [--json] [--seed N] [--count N] [--school FILE] FILE|-
        vicissor refute [--json] [--plies N] [--nodes N] [--seed N] [--school FILE] FILE...|-
 
 check    prints FILE:LINE:COL severity rule message; exit 0 without errors, 1 with, 2 when it cannot run
 format   prints the score in its one layout
 answers  ranks all valid answers to a feed, for the people and the distance in FILE's header
+calls    a round of calls for the drill's labels or feeds, fair and without a pattern; the same seed, the same round
 refute   plays the feeder who wants to break the drill: the shortest line that lands; exit 1 when there is one
 `;
 
@@ -29,6 +34,7 @@ interface Options {
   readonly plies: number;
   readonly nodes: number;
   readonly seed: number;
+  readonly count: number;
 }
 
 function readText(file: string): string {
@@ -53,7 +59,7 @@ function schoolFrom(file: string): School {
 }
 
 /** Flags that take a value. */
-const VALUES = new Set(["--school", "--plies", "--nodes", "--seed"]);
+const VALUES = new Set(["--school", "--plies", "--nodes", "--seed", "--count"]);
 
 function readArguments(args: readonly string[]): { words: string[]; options: Options } {
   const words: string[] = [];
@@ -80,6 +86,7 @@ function readArguments(args: readonly string[]): { words: string[]; options: Opt
       plies: number("--plies", REFUTE_DEFAULTS.plies),
       nodes: number("--nodes", REFUTE_DEFAULTS.nodes),
       seed: number("--seed", REFUTE_DEFAULTS.seed),
+      count: number("--count", CALL_DEFAULTS.count),
     },
   };
 }
@@ -107,6 +114,16 @@ function runFormat(files: readonly string[], { json }: Options): number {
     if (json) printJson(files, file, { text });
     else process.stdout.write(text);
   }
+  return 0;
+}
+
+function runCalls([file]: readonly string[], { json, school, seed, count }: Options): number {
+  if (!file) throw new CannotRun(`which drill?\n${USAGE}`);
+  const labels = callLabels(check(parse(readText(file)), school));
+  const result = callRound({ ...CALL_DEFAULTS, labels, seed, count });
+  if (!result.ok) throw new CannotRun(result.message);
+  if (json) console.log(JSON.stringify(result.round));
+  else process.stdout.write(callsText(result.round.items));
   return 0;
 }
 
@@ -167,6 +184,7 @@ function main(args: readonly string[]): number {
     return command ? 0 : 2;
   }
   if (command === "answers") return runAnswers(files, options);
+  if (command === "calls") return runCalls(files, options);
   const run = { check: runCheck, format: runFormat, refute: runRefute }[command];
   if (!run) throw new CannotRun(`unknown command ${command}\n${USAGE}`);
   if (files.length === 0) throw new CannotRun(`which file?\n${USAGE}`);

@@ -215,3 +215,24 @@ test("a file is shown as it was read before it is saved; what is no drill says w
   await expect(page.getByRole("heading", { name: "Brought in", level: 1 })).toBeVisible();
   await expect.poll(() => editorText(page)).toContain("A lead hook -> B slip out");
 });
+
+test("calls of a drill: weights, another round and the same again, files, print", async ({ page }) => {
+  await page.goto(`${DRILL(PADS_BY_NAME)}/calls`);
+  const calls = page.getByRole("list", { name: "Calls in order" }).getByRole("listitem");
+  await expect(calls.first()).toBeVisible();
+  await expectAccessible(page);
+  const first = await calls.allTextContents();
+  await page.getByRole("button", { name: "Another round" }).click();
+  expect(await calls.allTextContents()).not.toEqual(first);
+  await page.getByRole("spinbutton", { name: "Round number" }).fill("1");
+  await expect.poll(() => calls.allTextContents()).toEqual(first);
+  const never = page.getByRole("button", { name: "never", exact: true });
+  for (let i = 0; i < 3; i++) await never.nth(i).click();
+  await expect(page.getByRole("alert")).toContainText("Only “four” can be called");
+  await page.getByRole("group", { name: "How often one" }).getByRole("button", { name: "2×" }).click();
+  await expect(page.getByText(/one \d+×, four \d+×/)).toBeVisible();
+  const midi = await taken(page, "Clicks with the calls as lyrics (MIDI)");
+  expect((await contentOf(midi)).subarray(0, 4).toString()).toBe("MThd");
+  const vtt = await taken(page, "Captions at their times (WebVTT)");
+  expect((await contentOf(vtt)).toString()).toMatch(/^WEBVTT\n\n1\n00:00:04\.000 --> /);
+});

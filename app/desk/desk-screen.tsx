@@ -83,6 +83,9 @@ export function DeskScreen({ drill, text: saved, people }: DeskProps) {
         <Button variant="outlined" component={Link} to={`/drills/${drill.id}/ladder`}>
           Ladder
         </Button>
+        <Button variant="outlined" component={Link} to={`/drills/${drill.id}/calls`}>
+          Calls
+        </Button>
         <ExportMenu id={drill.id} title={title} text={text} view={view} />
       </ScreenHead>
       {restored && dirty && (

@@ -12,6 +12,7 @@ import { parse, ScoreReader } from "#core/score/parse.ts";
 import { addRow, moveRow, nudgeRow, type TextEdit } from "#core/score/rearrange.ts";
 import { rankAnswers, rankFeeds, rankReturns, type RankedFeed } from "#core/vary/answers.ts";
 import { inTradition } from "#core/words/shown.ts";
+import { callLabels } from "#core/calls/labels.ts";
 import { padLines } from "#core/formats/pad-lines.ts";
 import type { SchoolData } from "#core/school/settings.ts";
 import { moveCards, tryData } from "./words-work.ts";
@@ -124,6 +125,8 @@ function run(ask: Ask): Result | LongWork {
       return moveCards(school);
     case "tryMove":
       return tryData(ask.payload.data, settings);
+    case "callLabels":
+      return callLabels(check(reader.read(ask.payload.text), school));
     case "pads":
       return padLines(check(reader.read(ask.payload.text), school), school.customs.pads);
     case "answers":

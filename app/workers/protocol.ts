@@ -3,6 +3,7 @@ import type { Book, BookReason } from "#core/book/answer-book.ts";
 import type { Trained, TrainedText } from "#core/book/trained.ts";
 import type { Bodies } from "#core/check/check.ts";
 import type { ScoreView } from "#core/formats/desk-view.ts";
+import type { CallLabel } from "#core/calls/calls.ts";
 import type { PadLine } from "#core/formats/pad-lines.ts";
 import type { MoveCard, TrialView } from "./words-work.ts";
 import type { SceneView } from "#core/formats/scene-view.ts";
@@ -64,6 +65,7 @@ export interface Work {
   moves: { ask: Record<string, never>; answer: readonly MoveCard[] };
   /** A move as it stands in a form, tried against the usual ones. */
   tryMove: { ask: { data: unknown }; answer: TrialView };
+  callLabels: { ask: { text: string }; answer: readonly CallLabel[] };
   pads: { ask: { text: string }; answer: readonly PadLine[] };
   vary: {
     ask: { text: string };

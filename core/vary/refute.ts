@@ -10,6 +10,7 @@ import { ceilingOf, contactTime, movementTime, reactionTime } from "../check/tim
 import type { Checked, CheckedExchange } from "../check/types.ts";
 import type { School } from "../school/school.ts";
 import { format } from "../score/format.ts";
+import { seeded, type Random } from "../random/random.ts";
 import { parse } from "../score/parse.ts";
 
 export interface RefuteOptions {
@@ -73,14 +74,14 @@ const USUAL = [
 
 class Search {
   nodes = 0;
-  private random: number;
+  private readonly chance: Random;
   constructor(
     private readonly context: readonly string[],
     private readonly tempo: number,
     private readonly school: School,
     private readonly options: RefuteOptions,
   ) {
-    this.random = options.seed >>> 0 || 1;
+    this.chance = seeded(options.seed);
   }
 
   get stopped(): "nodes" | "cancelled" | null {
@@ -106,12 +107,6 @@ class Search {
       .map((next) => ({ text: next.move, order: next.threat + this.chance() * 1e-6 }))
       .sort((a, b) => b.order - a.order)
       .map((next) => next.text);
-  }
-
-  private chance(): number {
-    // Park and Miller's minimal standard generator: small, seeded, enough to break ties.
-    this.random = (this.random * 48271) % 2147483647;
-    return this.random / 2147483647;
   }
 
   /** Positions after a ply: every action of the feeder with its best answer in time; or what landed. */
