@@ -67,7 +67,8 @@ export function checkExchange(feed: Feed, beat: ResolvedBeat | null, world: Worl
           })
         : [];
     findings.push(...answerFindings({ feed, blow, beat, answered, next, robust, setting }));
-  } else findings.push(draft(feed.row, feed.use, "no-answer", { feed: feed.use.text, code: "nobody" }));
+  } else if (setting.header.kind !== "solo")
+    findings.push(draft(feed.row, feed.use, "no-answer", { feed: feed.use.text, code: "nobody" }));
 
   const ceiling = answered.best?.fails === null ? ceilingFor(feed, blow, answered, setting, receiver) : null;
   if (ceiling && ceiling.value < setting.header.tempo)

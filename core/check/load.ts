@@ -1,6 +1,7 @@
 /** How hard a drill is: a total of named parts, each computed from the score and its check. */
 import type { CheckedExchange } from "./types.ts";
 import type { Header } from "../score/header.ts";
+import { headerValue } from "../score/structure.ts";
 import type { Score, ScoreItem } from "../score/types.ts";
 
 export const LOAD_PARTS = [
@@ -33,16 +34,33 @@ export const LOAD_WEIGHTS: Readonly<Record<LoadPart, number>> = {
 
 const CONTACT_STEP = { none: 0, light: 1, medium: 2, full: 3 } as const;
 
+/** A return is a beat to remember, but nobody has to answer it; a set-up or an exit is less. */
+const RETURN_SHARE = 0.4;
+const EXTRA_SHARE = 0.2;
+
+/** Beats of all turns of a score: what has to be done in order. */
+function extraBeats(items: readonly ScoreItem[]): number {
+  return items.reduce((sum, item) => {
+    if (item.kind === "block") return sum + extraBeats(item.items);
+    if (item.kind !== "line") return sum;
+    return sum + item.line.turns.reduce((n, turn) => n + Math.max(0, (turn.alternatives[0]?.beats.length ?? 1) - 1), 0);
+  }, 0);
+}
+
 /** Load of a checked score. Exchanges of repeated passes count once. */
 export function loadOf(score: Score, header: Header, exchanges: readonly CheckedExchange[]): Load {
   const once = exchanges.filter((e) => e.pass === null || e.pass === 1);
   const uses = once.flatMap((e) => e.answer);
   const raw: Record<LoadPart, number> = {
     choice: choiceBits(score.items) + alternativeBits(once),
-    length: once.length,
+    length:
+      once.length +
+      RETURN_SHARE * once.reduce((sum, e) => sum + e.returns.length, 0) +
+      EXTRA_SHARE * extraBeats(score.items),
     coordination: once.filter((e) => e.layers.length > 1 || e.answer.length > 1).length + sidesUsed(once),
     footwork: uses.filter((use) => use.move.group === "footwork").length,
-    cue: cueOf(header, once),
+    // Both move freely: nobody knows when it comes.
+    cue: cueOf(header, once) + (headerValue(score, "cadence") === "free" ? 1 : 0),
     pressure: pressureOf(header, once),
     consequence: CONTACT_STEP[header.contact] + (header.people.B.wears.length === 0 ? 0.5 : 0),
     restriction: header.rules.A.size + header.rules.B.size + header.rules.C.size,

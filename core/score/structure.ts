@@ -1,5 +1,5 @@
 /** Rows to a tree of sections, blocks and lines. */
-import type { BlockHead, Row, RowFault, ScoreBlock, ScoreItem, ScoreLine, Word } from "./types.ts";
+import type { BlockHead, Row, RowFault, Score, ScoreBlock, ScoreItem, ScoreLine, Word } from "./types.ts";
 
 interface Open {
   readonly row: Row;
@@ -99,4 +99,12 @@ export function* linesOf(items: readonly ScoreItem[]): Generator<ScoreLine> {
     if (item.kind === "line") yield item;
     else if (item.kind === "block") yield* linesOf(item.items);
   }
+}
+
+/** What stands behind a key of the header, in lower case; null where the key is not there. */
+export function headerValue(score: Score, key: string): string | null {
+  for (const { content } of score.rows)
+    if (content.body.kind === "header" && content.body.key.text.toLowerCase() === key)
+      return (content.body.value?.text ?? "").trim().toLowerCase();
+  return null;
 }

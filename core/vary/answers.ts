@@ -44,6 +44,24 @@ export function answerTexts(move: Move): string[] {
  * as `A jab`. Every candidate is checked on its own; only valid and risky ones are given.
  */
 export function rankAnswers(context: readonly string[], feed: string, school: School, limit = 40): RankedAnswer[] {
+  return kept(school, `answers ${context.join("\n")} ${feed}`, () => allAnswers(context, feed, school)).slice(0, limit);
+}
+
+/** Results by school and what was asked: operators ask for the same feeds again and again. */
+const results = new WeakMap<School, Map<string, unknown>>();
+const MOST_KEPT = 400;
+
+function kept<T>(school: School, key: string, compute: () => T): T {
+  const known = results.get(school) ?? new Map<string, unknown>();
+  results.set(school, known);
+  if (known.has(key)) return known.get(key) as T;
+  if (known.size >= MOST_KEPT) known.clear();
+  const value = compute();
+  known.set(key, value);
+  return value;
+}
+
+function allAnswers(context: readonly string[], feed: string, school: School): RankedAnswer[] {
   const fed = readFed(context, feed, school);
   if (!fed) return [];
   const found: RankedAnswer[] = [];
@@ -55,11 +73,15 @@ export function rankAnswers(context: readonly string[], feed: string, school: Sc
       if (exchange.verdict !== "valid" && exchange.verdict !== "risky") continue;
       found.push({ text, move, exchange, worth: worthOf(exchange) - strange(move, exchange, fed.header.kind) });
     }
-  return found.sort((a, b) => b.worth - a.worth || a.text.localeCompare(b.text)).slice(0, limit);
+  return found.sort((a, b) => b.worth - a.worth || a.text.localeCompare(b.text));
 }
 
 /** The feeds that a drill of these header rows can have: what A holds and the kind of drill decide. */
 export function rankFeeds(context: readonly string[], school: School): RankedFeed[] {
+  return kept(school, `feeds ${context.join("\n")}`, () => allFeeds(context, school));
+}
+
+function allFeeds(context: readonly string[], school: School): RankedFeed[] {
   const sensitivity = readFed(context, "A push", school)?.header.kind === "sensitivity";
   const found: RankedFeed[] = [];
   for (const move of school.vocabulary.moves.values()) {
@@ -110,7 +132,8 @@ function worthOf(exchange: CheckedExchange): number {
   const time = Math.min(1, (exchange.ceiling ?? 0) / 1.2);
   const open = exchange.followUps.reduce((sum, next) => sum + next.threat, 0);
   const displaced = exchange.layers.find((layer) => layer.by === "displace");
-  const moved = displaced ? (displaced.use.move.group === "footwork" ? 0.15 : 0.04) : 0;
+  const walks = displaced?.use.move.answer?.some((m) => m.by === "displace" && m.feet) ?? false;
+  const moved = displaced ? (walks ? 0.15 : 0.04) : 0;
   const risky = exchange.verdict === "risky" ? 0.3 : 0;
   return Math.max(0, 0.4 * margin + 0.35 * time + 0.25 * (1 - Math.min(1, open / 2)) - moved - risky);
 }

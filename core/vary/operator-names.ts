@@ -1,10 +1,43 @@
-/** The variation operators and what an instructor calls them. */
-export const OPERATORS = ["isolate", "chain", "other-answer", "other-height", "mirror"] as const;
-export type OperatorId = (typeof OPERATORS)[number];
-export const OPERATOR_NAMES: Readonly<Record<OperatorId, string>> = {
-  isolate: "One exchange alone",
-  chain: "Join two lines",
-  "other-answer": "Another valid answer",
-  "other-height": "Another height",
-  mirror: "Other side",
-};
+/** The variation operators, what an instructor calls them, and the stage of a ladder at which each comes. */
+
+/** Stages in the order in which a class goes through them; chance before or after tempo is the school's choice. */
+export const STAGES = ["parts", "pairs", "chains", "variety", "uncertainty", "tempo", "force"] as const;
+export type Stage = (typeof STAGES)[number];
+
+const TABLE = {
+  isolate: ["One exchange alone", "parts"],
+  solo: ["Alone, at home", "parts"],
+  "tempo-down": ["Slower", "parts"],
+  "other-answer": ["Another valid answer", "variety"],
+  "other-height": ["Another height", "variety"],
+  "other-feed": ["Another feed for the same answer", "variety"],
+  mirror: ["Other side", "variety"],
+  "opposite-stance": ["The other foot in front", "variety"],
+  "add-return": ["Add a return", "pairs"],
+  "second-line": ["A second line of defence", "variety"],
+  "step-off": ["Step off with the answer", "pairs"],
+  exit: ["A way out", "chains"],
+  chain: ["Join two lines", "chains"],
+  "opposite-finish": ["Finish with the other class", "chains"],
+  context: ["Another end", "variety"],
+  "swap-roles": ["Roles change", "chains"],
+  "answer-return": ["Counter for counter", "chains"],
+  punish: ["The feeder uses what stays open", "chains"],
+  restriction: ["Do with less", "variety"],
+  "third-person": ["Three in a triangle", "variety"],
+  feint: ["A feint before it", "uncertainty"],
+  "hidden-feed": ["Hidden in your own attack", "uncertainty"],
+  "responders-choice": ["Choice of answers", "uncertainty"],
+  calls: ["The coach calls", "uncertainty"],
+  "feeders-choice": ["The feeder chooses", "uncertainty"],
+  "semi-live": ["Both move freely", "uncertainty"],
+  "tempo-up": ["Faster", "tempo"],
+  contact: ["Harder", "force"],
+} as const satisfies Record<string, readonly [string, Stage]>;
+
+export type OperatorId = keyof typeof TABLE;
+export const OPERATORS = Object.keys(TABLE) as readonly OperatorId[];
+export const OPERATOR_NAMES = Object.fromEntries(OPERATORS.map((id) => [id, TABLE[id][0]])) as Readonly<
+  Record<OperatorId, string>
+>;
+export const stageOf = (id: OperatorId): Stage => TABLE[id][1];

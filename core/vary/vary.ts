@@ -7,7 +7,8 @@ import { parse } from "../score/parse.ts";
 import { linesOf } from "../score/structure.ts";
 import { withLines } from "./edit.ts";
 import { OPERATORS, type OperatorId } from "./operator-names.ts";
-import { OPERATOR_TABLE, type Candidate } from "./operators.ts";
+import type { Candidate } from "./operators/shared.ts";
+import { OPERATOR_TABLE } from "./operators/table.ts";
 
 export interface Variation extends Candidate {
   readonly checked: Checked;
@@ -59,4 +60,4 @@ export function vary(drill: Checked, school: School, operators: readonly Operato
 }
 
 /** A score without its title: two that differ only there are the same drill. */
-const playOf = (text: string): string => text.replace(/^title:.*\n/im, "");
+export const playOf = (text: string): string => text.replace(/^title:.*\n/im, "");

@@ -1,28 +1,13 @@
-/** Variation operators: each makes candidates that change one thing, with the words for what changed. */
-import type { School } from "../school/school.ts";
-import type { Checked } from "../check/types.ts";
-import { rankAnswers } from "./answers.ts";
-import { beatOf, beatText, headerRows, mapParts, plainScore, single, withBeats, withLines } from "./edit.ts";
-import { linesOf } from "../score/structure.ts";
-import { lineText } from "../score/format.ts";
-import type { Line, Part, ScoreLine } from "../score/types.ts";
-import { HEIGHTS } from "../words/types.ts";
-import type { OperatorId } from "./operator-names.ts";
+/** The first operators: parts, joins, other answers, other heights, the other side. */
+import { rankAnswers } from "../answers.ts";
+import { beatOf, beatText, headerRows, mapParts, plainScore, single, withBeats, withLines } from "../edit.ts";
+import { linesOf } from "../../score/structure.ts";
+import { lineText } from "../../score/format.ts";
+import type { Line, Part, ScoreLine } from "../../score/types.ts";
+import { HEIGHTS } from "../../words/types.ts";
+import { titled, type Candidate, type Operator } from "./shared.ts";
 
-export interface Candidate {
-  readonly operator: OperatorId;
-  readonly parameters: Readonly<Record<string, string | number>>;
-  readonly text: string;
-  /** What changed, in one sentence. */
-  readonly changed: string;
-}
-
-type Operator = (checked: Checked, school: School) => Candidate[];
-
-/** The title of a variation says what it is a variation of. */
-const titled = (checked: Checked, what: string) => ({ title: `${checked.header.title ?? "Drill"}: ${what}` });
-
-const isolate: Operator = (checked) => {
+export const isolate: Operator = (checked) => {
   const lines = [...linesOf(checked.score.items)];
   const found: Candidate[] = [];
   for (const item of lines) {
@@ -64,7 +49,7 @@ function firstExchange(line: Line, feedFrom: number): Line | null {
   };
 }
 
-const chain: Operator = (checked) => {
+export const chain: Operator = (checked) => {
   const lines = [...linesOf(checked.score.items)].filter((item) => joinable(item.line));
   const found: Candidate[] = [];
   for (let i = 0; i + 1 < lines.length; i++) {
@@ -102,7 +87,7 @@ function join(one: Line, two: Line): Line | null {
 /** How many other answers are offered for one exchange. */
 const ANSWERS_EACH = 2;
 
-const otherAnswer: Operator = (checked, school) => {
+export const otherAnswer: Operator = (checked, school) => {
   const found: Candidate[] = [];
   for (const item of linesOf(checked.score.items)) {
     const feedTurn = item.line.turns[0];
@@ -142,7 +127,7 @@ function replaceAnswer(item: ScoreLine, text: string): Line {
   };
 }
 
-const otherHeight: Operator = (checked, school) => {
+export const otherHeight: Operator = (checked, school) => {
   const found: Candidate[] = [];
   for (const item of linesOf(checked.score.items)) {
     const feeds = single(item.line.turns[0]);
@@ -187,7 +172,7 @@ const otherHeight: Operator = (checked, school) => {
 
 const SWAP: Readonly<Record<string, string>> = { left: "right", right: "left", l: "R", r: "L" };
 
-const mirror: Operator = (checked, school) => {
+export const mirror: Operator = (checked, school) => {
   const { header, score } = checked;
   const changes: Record<string, string | null> = { ...titled(checked, "other side") };
   for (const actor of header.actors) {
@@ -237,12 +222,4 @@ const mirror: Operator = (checked, school) => {
       changed: "Everything on the other side: the other foot in front, the other hand",
     },
   ];
-};
-
-export const OPERATOR_TABLE: Readonly<Record<OperatorId, Operator>> = {
-  isolate,
-  chain,
-  "other-answer": otherAnswer,
-  "other-height": otherHeight,
-  mirror,
 };

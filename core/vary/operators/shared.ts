@@ -1,0 +1,107 @@
+/** What all operators share: candidates, plain lines taken apart and put together again. */
+import type { Checked, CheckedExchange } from "../../check/types.ts";
+import type { School } from "../../school/school.ts";
+import type { Actor, Beat, Line, ScoreLine, Turn } from "../../score/types.ts";
+import { linesOf } from "../../score/structure.ts";
+import { beatOf, beatText, single, withBeats, withLines } from "../edit.ts";
+import type { OperatorId } from "../operator-names.ts";
+
+export interface Candidate {
+  readonly operator: OperatorId;
+  readonly parameters: Readonly<Record<string, string | number>>;
+  readonly text: string;
+  /** What changed, in one sentence. */
+  readonly changed: string;
+}
+
+export type Operator = (checked: Checked, school: School) => Candidate[];
+
+/** The title of a variation says what it is a variation of. */
+export const titled = (checked: Checked, what: string) => ({ title: `${checked.header.title ?? "Drill"}: ${what}` });
+
+/** A line of one feed and its answer, with beats as texts. */
+export interface PlainLine {
+  readonly item: ScoreLine;
+  readonly feeder: Actor;
+  readonly responder: Actor;
+  readonly feeds: readonly string[];
+  readonly answers: readonly string[];
+  /** Turns after the answer, as they stand. */
+  readonly rest: readonly Turn[];
+  /** The exchange of the first feed. */
+  readonly exchange: CheckedExchange;
+}
+
+/** The lines of a drill that can be taken apart: no alternatives, no meeting, somebody answers. */
+export function plainLines(checked: Checked): PlainLine[] {
+  const found: PlainLine[] = [];
+  for (const item of linesOf(checked.score.items)) {
+    const [feed, answer, ...rest] = item.line.turns;
+    const feeds = single(feed);
+    const answers = single(answer);
+    const exchange = checked.exchanges.find((e) => e.row === item.row && e.feed);
+    if (item.line.meets || !feed || !answer || !feeds || !answers || !exchange || answers.beats.length === 0) continue;
+    found.push({
+      item,
+      feeder: exchange.feeder,
+      responder: exchange.responder,
+      feeds: feeds.beats.map(beatText),
+      answers: answers.beats.map(beatText),
+      rest,
+      exchange,
+    });
+  }
+  return found;
+}
+
+const turnWith = (turn: Turn, beats: readonly string[]): Turn => ({
+  ...turn,
+  alternatives: [withBeats(turn.alternatives[0]!, beats.map(beatOf))],
+});
+
+/** A turn of one alternative. */
+export const turnOf = (actor: Actor, beats: readonly string[], like: Turn): Turn => ({
+  ...turnWith(like, beats),
+  actor,
+});
+
+/** The line with other feeds, other answers, other turns after them. */
+export function rebuilt(
+  { item, feeds, answers, rest }: PlainLine,
+  change: { feeds?: readonly string[]; answers?: readonly string[]; rest?: readonly Turn[] },
+): Line {
+  const [feed, answer] = item.line.turns;
+  return {
+    ...item.line,
+    turns: [
+      turnWith(feed!, change.feeds ?? feeds),
+      turnWith(answer!, change.answers ?? answers),
+      ...(change.rest ?? rest),
+    ],
+  };
+}
+
+/** The drill with one line in place of another. */
+export const withLine = (
+  checked: Checked,
+  of: PlainLine,
+  line: Line,
+  header: Readonly<Record<string, string | null>>,
+): string => withLines(checked.score, (one) => (one === of.item ? line : one.line), header);
+
+/** Lowest tempo that a variation is slowed to. */
+const SLOWEST = 0.2;
+/** Added choice, contact or a new tool starts slower on the same rung. */
+const SLOWER = 0.1;
+
+/** The tempo row of a drill one step slower; nothing where it is slow already. */
+export const slower = ({ header }: Checked): Record<string, string> => {
+  const next = Math.max(SLOWEST, header.tempo - SLOWER);
+  return next < header.tempo ? { tempo: `${Math.round(next * 100)}%` } : {};
+};
+
+/** True where a beat is an attack by itself. */
+export const isAttack = (beat: Beat | string, e: CheckedExchange): boolean => {
+  const text = typeof beat === "string" ? beat : beatText(beat);
+  return e.returns.some((r) => r.use.text === text);
+};

@@ -1,0 +1,38 @@
+/** Every operator by its id. */
+import type { OperatorId } from "../operator-names.ts";
+import * as answers from "./answers.ts";
+import * as base from "./base.ts";
+import * as feeds from "./feeds.ts";
+import * as frame from "./frame.ts";
+import type { Operator } from "./shared.ts";
+
+export const OPERATOR_TABLE: Readonly<Record<OperatorId, Operator>> = {
+  isolate: base.isolate,
+  solo: answers.solo,
+  "tempo-down": frame.tempoDown,
+  "other-answer": base.otherAnswer,
+  "other-height": base.otherHeight,
+  "other-feed": feeds.otherFeed,
+  mirror: base.mirror,
+  "opposite-stance": frame.oppositeStance,
+  "add-return": answers.addReturn,
+  "second-line": answers.secondLine,
+  "step-off": answers.stepOff,
+  exit: answers.exit,
+  chain: base.chain,
+  "opposite-finish": answers.oppositeFinish,
+  context: frame.context,
+  "swap-roles": frame.swapRoles,
+  "answer-return": answers.answerReturn,
+  punish: feeds.punish,
+  restriction: frame.restriction,
+  "third-person": frame.thirdPerson,
+  feint: feeds.feint,
+  "hidden-feed": feeds.hidden,
+  "responders-choice": answers.respondersChoice,
+  calls: feeds.calls,
+  "feeders-choice": feeds.feedersChoice,
+  "semi-live": frame.semiLive,
+  "tempo-up": frame.tempoUp,
+  contact: frame.contact,
+};
