@@ -87,3 +87,16 @@ test("calls: the same seed, the same round; fair shares; nothing to call is said
   expect(run(["calls", drill]).stdout).toMatch(/^ +0:04\.0 {2}(one|two|three|four)$/m);
   expect(run(["calls", "-"], "A jab -> B slip out").stderr).toMatch(/nothing to guess/);
 });
+
+test("ladder and vary: load rises, the same seed gives the same, what cannot be is said", () => {
+  const drill = "demo/drills/push-and-turn.vics";
+  const ladder = (seed: string) => JSON.parse(run(["ladder", "--json", "--rungs", "4", "--seed", seed, drill]).stdout);
+  const loads = ladder("2").rungs.map((r: { load: { total: number } }) => r.load.total);
+  expect([...loads].sort((a, b) => a - b)).toEqual(loads);
+  expect(ladder("2")).toEqual(ladder("2"));
+  expect(run(["ladder", "-"], "A lead hook -> B slip out").stderr).toMatch(/Mend one row/);
+  const changes = JSON.parse(run(["vary", "--json", drill]).stdout) as { operator: string; verdict: string }[];
+  expect(changes.length).toBeGreaterThan(5);
+  for (const c of changes) expect(c.verdict).not.toBe("broken");
+  expect(run(["vary", drill]).stdout).toMatch(/Slower: \d+% of full speed/);
+});

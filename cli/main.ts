@@ -10,17 +10,24 @@ import { format } from "#core/score/format.ts";
 import { parse } from "#core/score/parse.ts";
 import { rankAnswers } from "#core/vary/answers.ts";
 import { headerRows } from "#core/vary/edit.ts";
+import { LADDER_DEFAULTS, makeLadder, stagesOf } from "#core/vary/ladder.ts";
+import { OPERATOR_NAMES } from "#core/vary/operator-names.ts";
+import { vary } from "#core/vary/vary.ts";
 import { refute, REFUTE_DEFAULTS } from "#core/vary/refute.ts";
 
 const USAGE = `usage: vicissor check [--json] [--school FILE] FILE...|-
        vicissor format [--json] FILE...|-
        vicissor answers "A jab" [--json] [--school FILE] [FILE]
        vicissor calls [--json] [--seed N] [--count N] [--school FILE] FILE|-
+       vicissor vary [--json] [--school FILE] FILE|-
+       vicissor ladder [--json] [--seed N] [--rungs N] [--school FILE] FILE|-
        vicissor refute [--json] [--plies N] [--nodes N] [--seed N] [--school FILE] FILE...|-
 
 check    prints FILE:LINE:COL severity rule message; exit 0 without errors, 1 with, 2 when it cannot run
 format   prints the score in its one layout
 answers  ranks all valid answers to a feed, for the people and the distance in FILE's header
+vary     all single changes of a drill that hold, easiest first
+ladder   rungs from one exchange upwards, one change each, in even steps of load; the same seed, the same ladder
 calls    a round of calls for the drill's labels or feeds, fair and without a pattern; the same seed, the same round
 refute   plays the feeder who wants to break the drill: the shortest line that lands; exit 1 when there is one
 `;
@@ -35,6 +42,7 @@ interface Options {
   readonly nodes: number;
   readonly seed: number;
   readonly count: number;
+  readonly rungs: number;
 }
 
 function readText(file: string): string {
@@ -59,7 +67,7 @@ function schoolFrom(file: string): School {
 }
 
 /** Flags that take a value. */
-const VALUES = new Set(["--school", "--plies", "--nodes", "--seed", "--count"]);
+const VALUES = new Set(["--school", "--plies", "--nodes", "--seed", "--count", "--rungs"]);
 
 function readArguments(args: readonly string[]): { words: string[]; options: Options } {
   const words: string[] = [];
@@ -87,6 +95,7 @@ function readArguments(args: readonly string[]): { words: string[]; options: Opt
       nodes: number("--nodes", REFUTE_DEFAULTS.nodes),
       seed: number("--seed", REFUTE_DEFAULTS.seed),
       count: number("--count", CALL_DEFAULTS.count),
+      rungs: number("--rungs", LADDER_DEFAULTS.rungs),
     },
   };
 }
@@ -113,6 +122,52 @@ function runFormat(files: readonly string[], { json }: Options): number {
     const text = format(parse(readText(file)));
     if (json) printJson(files, file, { text });
     else process.stdout.write(text);
+  }
+  return 0;
+}
+
+function runVary([file]: readonly string[], { json, school }: Options): number {
+  if (!file) throw new CannotRun(`which drill?\n${USAGE}`);
+  const { good } = vary(check(parse(readText(file)), school), school);
+  if (json)
+    console.log(
+      JSON.stringify(
+        good.map(({ operator, parameters, changed, text, checked }) => ({
+          operator,
+          parameters,
+          changed,
+          load: checked.load,
+          verdict: checked.verdict,
+          text,
+        })),
+      ),
+    );
+  else
+    for (const v of good)
+      console.log(`${v.checked.load.total.toFixed(1).padStart(6)}  ${OPERATOR_NAMES[v.operator]}: ${v.changed}`);
+  return 0;
+}
+
+function runLadder([file]: readonly string[], { json, school, seed, rungs }: Options): number {
+  if (!file) throw new CannotRun(`which drill?\n${USAGE}`);
+  const options = { ...LADDER_DEFAULTS, order: stagesOf(school), seed, rungs };
+  const work = makeLadder(check(parse(readText(file)), school), school, options);
+  let step = work.next();
+  while (!step.done) step = work.next();
+  const result = step.value;
+  if (!result.ok) throw new CannotRun(result.message);
+  const steps = result.rungs.map(({ operator, changed, text, checked }) => ({
+    operator,
+    changed,
+    load: checked.load,
+    verdict: checked.verdict,
+    text,
+  }));
+  if (json) console.log(JSON.stringify({ partial: result.partial, notes: result.notes, rungs: steps }));
+  else {
+    for (const [i, rung] of steps.entries())
+      console.log(`${String(i + 1).padStart(2)}. ${rung.load.total.toFixed(1).padStart(5)}  ${rung.changed}`);
+    for (const note of result.notes) console.log(note);
   }
   return 0;
 }
@@ -184,6 +239,8 @@ function main(args: readonly string[]): number {
     return command ? 0 : 2;
   }
   if (command === "answers") return runAnswers(files, options);
+  if (command === "vary") return runVary(files, options);
+  if (command === "ladder") return runLadder(files, options);
   if (command === "calls") return runCalls(files, options);
   const run = { check: runCheck, format: runFormat, refute: runRefute }[command];
   if (!run) throw new CannotRun(`unknown command ${command}\n${USAGE}`);

@@ -67,7 +67,15 @@ test("the whole path: a drill mended, varied, people paired, the card printed", 
 
   await test.step("make two variations and add them", async () => {
     await page.getByRole("link", { name: "Ladder" }).click();
-    const rungs = page.getByRole("list", { name: "Rungs" }).getByRole("listitem");
+    const ladder = page.getByRole("list", { name: "Rungs" }).getByRole("listitem");
+    await expect(ladder.first()).toBeVisible({ timeout: 30_000 });
+    expect(await ladder.count()).toBeGreaterThan(3);
+    await expect(page.getByRole("img", { name: /Load of each rung: 1: \d/ })).toBeVisible();
+    await scan();
+    await ladder.nth(1).getByRole("button", { name: "Look" }).click();
+    await expect(ladder.nth(1).getByText("Before", { exact: true })).toBeVisible();
+    await page.getByRole("button", { name: "All variations" }).click();
+    const rungs = page.getByRole("list", { name: "Variations" }).getByRole("listitem");
     await expect(rungs.first()).toBeVisible();
     expect(await rungs.count()).toBeGreaterThan(5);
     await rungs.first().getByRole("button", { name: "Look" }).click();

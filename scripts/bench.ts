@@ -9,6 +9,8 @@ import { readHeader } from "#core/score/header.ts";
 import { resolveAlternative } from "#core/words/resolve.ts";
 import { defaultSchool } from "#core/school/school.ts";
 import { parse, ScoreReader } from "#core/score/parse.ts";
+import { LADDER_DEFAULTS, makeLadder } from "#core/vary/ladder.ts";
+import { vary } from "#core/vary/vary.ts";
 import { refute } from "#core/vary/refute.ts";
 
 /** Best time of several rounds, ms. */
@@ -132,6 +134,25 @@ const some = FEEDS.flatMap((feed) => ANSWERS.map((answer) => `A ${feed} -> B ${a
 say(
   "100 pairs of feed and answer, each a text of its own",
   best(20, () => some.forEach((line) => void check(parse(line)))),
+);
+
+const twelve = check(parse(rows(12)), defaultSchool());
+let candidates = 0;
+const varied = best(2, () => {
+  const { good, broken } = vary(twelve, defaultSchool());
+  candidates = good.length + broken.length;
+});
+say(
+  "all variations of 12 exchanges",
+  varied,
+  `${candidates} candidates, ${Math.round((1000 * candidates) / varied)} a second`,
+);
+say(
+  "ladder of 8 rungs from 12 exchanges",
+  best(2, () => {
+    const work = makeLadder(twelve, defaultSchool(), LADDER_DEFAULTS);
+    while (!work.next().done);
+  }),
 );
 
 /** Time of 1,000 feeds with their answers, each from the drill's frame: the innermost unit of work. */

@@ -19,7 +19,8 @@ import { moveCards, tryData } from "./words-work.ts";
 import { closeCycle } from "#core/vary/close-cycle.ts";
 import { headerRows } from "#core/vary/edit.ts";
 import { refute } from "#core/vary/refute.ts";
-import { vary, type Variation } from "#core/vary/vary.ts";
+import { vary } from "#core/vary/vary.ts";
+import { ladderWork, variationView } from "./ladder-work.ts";
 import type {
   Answer,
   AnswerView,
@@ -29,7 +30,6 @@ import type {
   FileRead,
   MoveName,
   Rearrange,
-  VariationView,
   Work,
   WorkKind,
 } from "./protocol.ts";
@@ -86,7 +86,7 @@ async function serve(ask: Ask): Promise<void> {
 
 const isLong = (result: Result | LongWork): result is LongWork =>
   typeof result === "object" && result !== null && "next" in result;
-const LONG: readonly WorkKind[] = ["book"];
+const LONG: readonly WorkKind[] = ["book", "ladder"];
 
 /** Runs long work slice by slice; null where it was taken back. Short asks are served in between. */
 async function through(long: LongWork, id: number, progress: (share: number) => void): Promise<Result | null> {
@@ -150,6 +150,8 @@ function run(ask: Ask): Result | LongWork {
       const { good, broken } = vary(base, school);
       return { good: good.map(variationView), broken: broken.map(variationView), partial: base.verdict === "broken" };
     }
+    case "ladder":
+      return ladderWork(check(reader.read(ask.payload.text), school), school, ask.payload.wishes);
     case "book":
       return answerBook(ask.payload.choice, school);
     case "wholeBook":
@@ -197,14 +199,6 @@ function readFile(name: string, content: string): FileRead {
   const result = readDrillFile(name, content, school);
   return result.ok ? { ok: true, text: result.text, view: scoreView(result.checked) } : result;
 }
-
-const variationView = (v: Variation): VariationView => ({
-  operator: v.operator,
-  parameters: v.parameters,
-  text: v.text,
-  changed: v.changed,
-  view: scoreView(v.checked),
-});
 
 function answers(text: string, feed: string): AnswerView[] {
   return rankAnswers(headerRows(reader.read(text)), feed, school).map(({ text: answer, move, exchange }) => {

@@ -12,6 +12,7 @@ import type { BookChoice } from "#core/school/settings.ts";
 import type { TextEdit } from "#core/score/rearrange.ts";
 import type { Closing } from "#core/vary/close-cycle.ts";
 import type { Refutation } from "#core/vary/refute.ts";
+import type { LadderOptions } from "#core/vary/ladder.ts";
 import type { OperatorId } from "#core/vary/operator-names.ts";
 
 export interface MoveName {
@@ -27,6 +28,19 @@ export interface VariationView {
   readonly changed: string;
   readonly view: ScoreView;
 }
+
+export interface RungView extends Omit<VariationView, "operator"> {
+  readonly operator: OperatorId | "rows" | null;
+  readonly alternatives: readonly VariationView[];
+}
+export type LadderView =
+  | {
+      readonly ok: true;
+      readonly rungs: readonly RungView[];
+      readonly partial: boolean;
+      readonly notes: readonly string[];
+    }
+  | { readonly ok: false; readonly message: string };
 
 export interface AnswerView {
   readonly text: string;
@@ -71,6 +85,7 @@ export interface Work {
     ask: { text: string };
     answer: { good: readonly VariationView[]; broken: readonly VariationView[]; partial: boolean };
   };
+  ladder: { ask: { text: string; wishes: Partial<LadderOptions> }; answer: LadderView };
   answers: { ask: { text: string; feed: string }; answer: readonly AnswerView[] };
   feeds: { ask: { text: string }; answer: readonly FeedView[] };
   /** Blows that reach after an answer. */

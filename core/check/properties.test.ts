@@ -10,7 +10,7 @@ import { startState } from "../body/state.ts";
 import { parsePerson } from "../score/person.ts";
 import { parse } from "../score/parse.ts";
 import { linesOf } from "../score/structure.ts";
-import { OPERATOR_TABLE } from "../vary/operators.ts";
+import { OPERATOR_TABLE } from "../vary/operators/table.ts";
 import { resolveAlternative } from "../words/resolve.ts";
 
 const school = defaultSchool();

@@ -1,4 +1,5 @@
 /** All valid answers of the vocabulary to one feed, ranked for the bodies at hand. */
+import { USUAL_BOOK } from "../book/usual.ts";
 import { check } from "../check/check.ts";
 import { checkSingle, readAnswer, readFed } from "../check/single.ts";
 import type { School } from "../school/school.ts";
@@ -44,12 +45,16 @@ export function answerTexts(move: Move): string[] {
  * as `A jab`. Every candidate is checked on its own; only valid and risky ones are given.
  */
 export function rankAnswers(context: readonly string[], feed: string, school: School, limit = 40): RankedAnswer[] {
-  return kept(school, `answers ${context.join("\n")} ${feed}`, () => allAnswers(context, feed, school)).slice(0, limit);
+  return kept(school, `answers ${silent(context)} ${feed}`, () => allAnswers(context, feed, school)).slice(0, limit);
 }
 
 /** Results by school and what was asked: operators ask for the same feeds again and again. */
 const results = new WeakMap<School, Map<string, unknown>>();
 const MOST_KEPT = 400;
+
+/** Header rows that change no answer are left out of what a result is kept under. */
+const silent = (context: readonly string[]): string =>
+  context.filter((row) => !/^(title|focus|level|cadence)\s*:/i.test(row)).join("\n");
 
 function kept<T>(school: School, key: string, compute: () => T): T {
   const known = results.get(school) ?? new Map<string, unknown>();
@@ -71,14 +76,15 @@ function allAnswers(context: readonly string[], feed: string, school: School): R
       if (!beat) continue;
       const exchange = checkSingle(fed, beat);
       if (exchange.verdict !== "valid" && exchange.verdict !== "risky") continue;
-      found.push({ text, move, exchange, worth: worthOf(exchange) - strange(move, exchange, fed.header.kind) });
+      const worth = worthOf(exchange) - strange(move, exchange, fed.header.kind) + (USUAL.has(text) ? USUAL_BONUS : 0);
+      found.push({ text, move, exchange, worth });
     }
   return found.sort((a, b) => b.worth - a.worth || a.text.localeCompare(b.text));
 }
 
 /** The feeds that a drill of these header rows can have: what A holds and the kind of drill decide. */
 export function rankFeeds(context: readonly string[], school: School): RankedFeed[] {
-  return kept(school, `feeds ${context.join("\n")}`, () => allFeeds(context, school));
+  return kept(school, `feeds ${silent(context)}`, () => allFeeds(context, school));
 }
 
 function allFeeds(context: readonly string[], school: School): RankedFeed[] {
@@ -112,6 +118,10 @@ export function rankReturns(context: readonly string[], feed: string, answer: st
   }
   return found;
 }
+
+/** What most clubs teach comes before what works as well. */
+const USUAL = new Set(USUAL_BOOK.answers);
+const USUAL_BONUS = 0.12;
 
 const CONTACT_GROUPS = new Set(["contact", "yielding"]);
 const WEAPON_GROUPS = new Set(["weapon arm", "weapon defence"]);

@@ -38,17 +38,20 @@ export const single = (turn: Turn | undefined): Alternative | null =>
 
 /** Header rows as text; `changes` replace or add keys, null takes a key out. */
 export function headerRows(score: Score, changes: Readonly<Record<string, string | null>> = {}): string[] {
-  const left = new Map(Object.entries(changes));
+  // A person's letter stays as it is; all other keys are the same in large and small letters.
+  const plain = (key: string) => (key.length === 1 ? key.toUpperCase() : key.toLowerCase());
+  const left = new Map(Object.entries(changes).map(([key, value]) => [plain(key), { key, value }]));
   const rows: string[] = [];
   for (const { content } of score.rows) {
     if (content.body.kind !== "header") continue;
     const key = content.body.key.text;
-    const name = key.length === 1 ? key.toUpperCase() : key.toLowerCase();
-    const value = left.has(name) ? left.get(name)! : (content.body.value?.text ?? "");
+    const name = plain(key);
+    const change = left.get(name);
+    const value = change ? change.value : (content.body.value?.text ?? "");
     left.delete(name);
     if (value !== null) rows.push(`${key}: ${value}`);
   }
-  for (const [key, value] of left) if (value !== null) rows.push(`${key}: ${value}`);
+  for (const { key, value } of left.values()) if (value !== null) rows.push(`${key}: ${value}`);
   return rows;
 }
 

@@ -31,6 +31,7 @@ describe.each(["single-answers", "low-line", "pads-by-name", "roof-and-step", "p
   });
   test("each rung parses, is stable under formatting, not broken, and says what changed", () => {
     for (const rung of result.rungs) {
+      expect(rung.text).toMatch(/^title: .*, rung \d/);
       expect(format(parse(rung.text))).toBe(rung.text);
       expect(check(parse(rung.text), school).verdict).not.toBe("broken");
       expect(rung.changed.length).toBeGreaterThan(5);
@@ -39,7 +40,7 @@ describe.each(["single-answers", "low-line", "pads-by-name", "roof-and-step", "p
   test("stages come in the order of the school", () => {
     const order = stagesOf(school);
     const stages = result.rungs.flatMap((r) =>
-      r.operator === null || r.operator === "whole" ? [] : [order.indexOf(stageOf(r.operator))],
+      r.operator === null || r.operator === "rows" ? [] : [order.indexOf(stageOf(r.operator))],
     );
     expect([...stages].sort((a, b) => a - b)).toEqual(stages);
   });

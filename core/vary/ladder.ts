@@ -5,10 +5,12 @@ import { seeded, shuffled } from "../random/random.ts";
 import { format } from "../score/format.ts";
 import { parse } from "../score/parse.ts";
 import type { School } from "../school/school.ts";
-import { withLines } from "./edit.ts";
+import { linesOf } from "../score/structure.ts";
+import type { Line } from "../score/types.ts";
+import { plainScore, withLines } from "./edit.ts";
 import { evenPath, type PathNode } from "./even-path.ts";
 import { OPERATORS, STAGES, stageOf, type OperatorId, type Stage } from "./operator-names.ts";
-import { playOf, soundPart, vary, type Variation } from "./vary.ts";
+import { soundPart, vary, type Variation } from "./vary.ts";
 
 export interface LadderOptions {
   readonly rungs: number;
@@ -22,10 +24,12 @@ export interface LadderOptions {
   /** Positions kept in each layer. */
   readonly width: number;
 }
+/** For two people, upwards: what makes a drill easier, needs a third or a quiet room is chosen by hand. */
+const NOT_BY_ITSELF: readonly OperatorId[] = ["solo", "tempo-down", "third-person", "context", "isolate"];
 export const LADDER_DEFAULTS: LadderOptions = {
   rungs: 8,
   seed: 1,
-  operators: OPERATORS,
+  operators: OPERATORS.filter((id) => !NOT_BY_ITSELF.includes(id)),
   order: STAGES,
   goal: 1.5,
   width: 4,
@@ -40,7 +44,7 @@ export const stagesOf = ({ customs }: School): readonly Stage[] =>
 export interface Rung {
   readonly text: string;
   /** null on the first rung. */
-  readonly operator: OperatorId | "whole" | null;
+  readonly operator: OperatorId | "rows" | null;
   readonly changed: string;
   readonly checked: Checked;
   /** Others that can stand here: the same step from the rung before, another change. */
@@ -62,24 +66,33 @@ export type LadderResult =
 interface Node {
   readonly text: string;
   readonly checked: Checked;
-  readonly operator: OperatorId | "whole" | null;
+  readonly operator: OperatorId | "rows" | null;
   readonly changed: string;
   readonly stage: number;
   /** Places in the layer before. */
   readonly from: number[];
   /** Operators used on the way here. */
   readonly used: readonly string[];
+  /** How many rows of the drill it has, as they stand; null once something else has changed. */
+  readonly rows: number | null;
 }
 
 /** A rung must be harder by this much to be felt as another. */
 const LEAST_STEP = 0.15;
-/** The same operator at most this often in one ladder. */
-const MOST_USES = 2;
+/** The same operator at most this often in one ladder; where nothing is said, once. */
+const MOST_USES: Partial<Record<OperatorId, number>> = {
+  "tempo-up": 3,
+  "add-return": 2,
+  chain: 2,
+  "responders-choice": 2,
+};
 /** Most candidates of one operator that are tried from one position. */
 const EACH = 3;
 /** How many others are kept for a rung. */
 const ALTERNATIVES = 5;
 const SLOW_START = 0.4;
+/** Rows that may come in at once. */
+const MOST_ROWS = 3;
 
 /** Makes a ladder; yields the share done, so that the caller can breathe and cancel. */
 export function* makeLadder(drill: Checked, school: School, options: LadderOptions): Generator<number, LadderResult> {
@@ -101,7 +114,7 @@ export function* makeLadder(drill: Checked, school: School, options: LadderOptio
     const next = new Map<string, Node>();
     for (const [i, node] of layers[l - 1]!.entries()) {
       yield (l - 1 + i / layers[l - 1]!.length) / options.rungs;
-      const harder = steps(node, l === 1 ? base : null, school, options, random);
+      const harder = steps(node, l, base, school, options, random);
       siblings.set(node.text, harder);
       for (const v of harder) {
         const known = next.get(v.text);
@@ -112,11 +125,12 @@ export function* makeLadder(drill: Checked, school: School, options: LadderOptio
         next.set(v.text, {
           text: v.text,
           checked: v.checked,
-          operator: v.whole ? "whole" : v.operator,
+          operator: v.rows === undefined ? v.operator : "rows",
           changed: v.changed,
-          stage: Math.max(node.stage, v.whole ? 0 : options.order.indexOf(stageOf(v.operator))),
+          stage: v.rows === undefined ? Math.max(node.stage, options.order.indexOf(stageOf(v.operator))) : node.stage,
           from: [i],
-          used: [...node.used, v.whole ? "whole" : v.operator],
+          used: v.rows === undefined ? [...node.used, v.operator] : node.used,
+          rows: v.rows ?? null,
         });
       }
     }
@@ -147,8 +161,10 @@ function finish(
     const near = others
       .filter((v) => v.text !== n.text)
       .sort((a, b) => Math.abs(a.checked.load.total - loads[l]!) - Math.abs(b.checked.load.total - loads[l]!));
+    const title = `${base.header.title ?? "Drill"}, rung ${l + 1}`;
+    const text = format(parse(withLines(n.checked.score, (item) => item.line, { title })));
     return {
-      text: n.text,
+      text,
       operator: n.operator,
       changed: n.changed,
       checked: n.checked,
@@ -179,66 +195,92 @@ export function ladderFault({ rungs, operators, goal }: LadderOptions): string |
   return null;
 }
 
-/** First rungs: single exchanges, or the drill itself, slowly unless the school starts at full speed. */
+/** The rows of a drill one after another, without blocks: chance and cycles come later. */
+const rowsOf = (base: Checked): Line[] => [...linesOf(base.score.items)].map((item) => item.line);
+
+/** The first rows of a drill as a drill of their own. */
+function firstRows(base: Checked, count: number, tempo: number): string {
+  return format(parse(plainScore(base.score, rowsOf(base).slice(0, count), { tempo: `${Math.round(tempo * 100)}%` })));
+}
+
+/** First rungs: the first row, and its first exchange alone; slowly unless the school starts at full speed. */
 function starts(base: Checked, school: School): Node[] {
   const slow = school.customs.power === "slow first" && base.header.tempo > SLOW_START;
-  const singles = vary(base, school, ["isolate"]).good.slice(0, 3);
-  const texts =
-    singles.length > 0
-      ? singles.map((v) => [v.text, v.changed] as const)
-      : [[format(base.score), "The drill as it is"] as const];
-  return texts.map(([text, changed]) => {
-    const score = parse(text);
-    const slowed = slow ? withLines(score, (item) => item.line, { tempo: `${SLOW_START * 100}%` }) : format(score);
-    const checked = check(parse(slowed), school);
+  const tempo = slow ? SLOW_START : base.header.tempo;
+  const first = firstRows(base, 1, tempo);
+  const alone = vary(check(parse(first), school), school, ["isolate"]).good[0];
+  const texts = [[first, "The first row", 1] as const, ...(alone ? [[alone.text, alone.changed, 0] as const] : [])];
+  const nodes = texts.map(([text, changed, rows]): Node => {
+    const checked = check(parse(text), school);
     return {
-      text: slowed,
+      text,
       checked,
       operator: null,
       changed: slow ? `${changed}; slowly` : changed,
       stage: 0,
       from: [],
       used: [],
+      rows,
     };
   });
+  const sound = nodes.filter((n) => n.checked.verdict !== "broken");
+  if (sound.length > 0) return sound;
+  const text = format(base.score);
+  return [
+    { text, checked: base, operator: null, changed: "The drill as it is", stage: 0, from: [], used: [], rows: null },
+  ];
 }
 
-type Step = Variation & { readonly whole?: true };
+type Step = Variation & { readonly rows?: number };
 
-/** What can come after a position: harder, of this stage or a later one, not the same operator again and again. */
-function steps(node: Node, base: Checked | null, school: School, o: LadderOptions, random: () => number): Step[] {
-  const allowed = o.operators.filter((id) => {
-    const stage = o.order.indexOf(stageOf(id));
-    return (
-      stage >= Math.max(node.stage, o.order.indexOf("pairs")) && node.used.filter((u) => u === id).length < MOST_USES
-    );
-  });
-  const { good } = vary(node.checked, school, allowed);
+/**
+ * What can come after a position: harder, of this stage or a later one. Stages come in with the
+ * rungs, so that chance and force are not there on the second one.
+ */
+function steps(
+  node: Node,
+  layer: number,
+  base: Checked,
+  school: School,
+  o: LadderOptions,
+  random: () => number,
+): Step[] {
+  const reached = Math.ceil((o.order.length * (layer + 1)) / o.rungs);
+  const from = Math.max(node.stage, o.order.indexOf("pairs"));
+  const fits = (most: number) =>
+    o.operators.filter((id) => {
+      const stage = o.order.indexOf(stageOf(id));
+      return stage >= from && stage < most && node.used.filter((u) => u === id).length < (MOST_USES[id] ?? 1);
+    });
+  const more = moreRows(node, base, school);
+  const harder = (found: readonly Step[]) =>
+    found.filter((v) => v.checked.load.total >= node.checked.load.total + LEAST_STEP && v.checked.verdict !== "broken");
+  const some = (ids: readonly OperatorId[]) => harder([...more, ...few(vary(node.checked, school, ids).good, random)]);
+  const now = some(fits(reached));
+  // Where nothing of these stages is left, later ones come in before their time; force never does.
+  return now.length > 0 || reached >= o.order.length - 1 ? now : some(fits(o.order.length - 1));
+}
+
+/** Some candidates of each operator, by chance. */
+function few(good: readonly Variation[], random: () => number): Variation[] {
   const taken = new Map<OperatorId, number>();
-  const some = shuffled(good, random).filter((v) => {
+  return shuffled(good, random).filter((v) => {
     const n = taken.get(v.operator) ?? 0;
     taken.set(v.operator, n + 1);
     return n < EACH;
   });
-  const whole = base ? wholeDrill(node, base, school) : [];
-  return [...whole, ...some].filter(
-    (v) => v.checked.load.total >= node.checked.load.total + LEAST_STEP && v.checked.verdict !== "broken",
-  );
 }
 
-/** From one exchange to all rows of the drill, at the tempo of the rung before. */
-function wholeDrill(node: Node, base: Checked, school: School): Step[] {
-  const tempo = `${Math.round(node.checked.header.tempo * 100)}%`;
-  const text = format(parse(withLines(base.score, (item) => item.line, { tempo })));
-  if (playOf(text) === playOf(node.text)) return [];
-  return [
-    {
-      operator: "chain",
-      parameters: {},
-      text,
-      changed: "All rows, one after another",
-      checked: check(parse(text), school),
-      whole: true,
-    },
-  ];
+/** The next rows of the drill come in. */
+function moreRows(node: Node, base: Checked, school: School): Step[] {
+  if (node.rows === null) return [];
+  const all = rowsOf(base).length;
+  const now = node.rows;
+  return Array.from({ length: Math.min(MOST_ROWS, all - now) }, (_, i): Step => {
+    const rows = now + i + 1;
+    const text = firstRows(base, rows, node.checked.header.tempo);
+    const changed =
+      now === 0 ? "The whole first row" : i === 0 ? "One more row of the drill" : `${i + 1} more rows of the drill`;
+    return { operator: "chain", parameters: { rows }, text, changed, checked: check(parse(text), school), rows };
+  }).filter((v) => now > 0 || v.rows === 1);
 }

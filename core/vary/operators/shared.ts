@@ -90,7 +90,7 @@ export const withLine = (
 ): string => withLines(checked.score, (one) => (one === of.item ? line : one.line), header);
 
 /** Lowest tempo that a variation is slowed to. */
-const SLOWEST = 0.2;
+const SLOWEST = 0.3;
 /** Added choice, contact or a new tool starts slower on the same rung. */
 const SLOWER = 0.1;
 
