@@ -136,10 +136,10 @@ say(
   best(20, () => some.forEach((line) => void check(parse(line)))),
 );
 
-const twelve = check(parse(rows(12)), defaultSchool());
+const base12 = check(parse(rows(12)), defaultSchool());
 let candidates = 0;
 const varied = best(2, () => {
-  const { good, broken } = vary(twelve, defaultSchool());
+  const { good, broken } = vary(base12, defaultSchool());
   candidates = good.length + broken.length;
 });
 say(
@@ -150,7 +150,7 @@ say(
 say(
   "ladder of 8 rungs from 12 exchanges",
   best(2, () => {
-    const work = makeLadder(twelve, defaultSchool(), LADDER_DEFAULTS);
+    const work = makeLadder(base12, defaultSchool(), LADDER_DEFAULTS);
     while (!work.next().done);
   }),
 );
