@@ -136,7 +136,6 @@ say(
   best(20, () => some.forEach((line) => void check(parse(line)))),
 );
 
-const base12 = check(parse(rows(12)), defaultSchool());
 let candidates = 0;
 const varied = best(2, () => {
   const { good, broken } = vary(base12, defaultSchool());
