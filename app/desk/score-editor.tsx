@@ -63,7 +63,7 @@ export default function ScoreEditor({ text, findings, onChange, onCursor, ref }:
           keymap.of([...defaultKeymap, ...historyKeymap, ...lintKeymap, indentWithTab]),
           scoreLanguage(() => names.current),
           EditorView.lineWrapping,
-          EditorView.contentAttributes.of({ "aria-label": "Score of the drill", spellcheck: "false" }),
+          EditorView.contentAttributes.of({ "aria-label": "Score of the drill", spellcheck: "false", tabindex: "0" }),
           EditorView.updateListener.of((update) => {
             if (update.docChanged) told.current.onChange(update.state.doc.toString());
             if (update.selectionSet || update.docChanged) told.current.onCursor(update.state.selection.main.head);

@@ -94,6 +94,11 @@ describe("the clock", () => {
       (i) => i.kind === "switch",
     );
     expect(switches.slice(0, 5).map((i) => i.at)).toEqual([30, 60, 90, 120, 150]);
+    // Nobody is called while people change places.
+    const { items: all } = round({ count: 60, gap: 3, jitter: 0.2, switchEvery: 30 });
+    all.forEach((item, i) => {
+      if (item.kind === "switch") expect(all[i + 1]!.at - item.at).toBeGreaterThanOrEqual(1.49);
+    });
   });
   test("times never run back, and feints are of another label", () => {
     const { items } = round({ count: 200, feints: 0.4, jitter: 0.9, gap: 1, switchEvery: 5 });

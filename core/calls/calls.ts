@@ -177,6 +177,9 @@ function onTheClock(
   const round = (s: number) => Math.round(s * 100) / 100;
   let time = gap;
   for (const label of order) {
+    // Right after a switch people turn round first.
+    const since = switchEvery === null || time < switchEvery ? Infinity : time % switchEvery;
+    if (since < gap / 2) time += gap / 2 - since;
     const name = labels[label]!.name;
     if (feints > 0 && random() < feints) {
       const others = labels.filter((l) => l.name !== name);

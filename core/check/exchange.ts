@@ -97,8 +97,15 @@ export function checkExchange(feed: Feed, beat: ResolvedBeat | null, world: Worl
   const whole = uses.map((use) => use.text).join(" + ");
   const ruling =
     school.rulings.length > 0 ? rulingFor(school, namesOf(feed.use), [whole, ...uses.flatMap(namesOf)]) : null;
-  if (ruling)
-    said.push(draft(feed.row, beat ?? feed.use, "ruling", { verdict: ruling.verdict, reason: ruling.reason }));
+  const findingsNow = ruling
+    ? [
+        ...underRuling(said, ruling.verdict),
+        {
+          ...draft(feed.row, beat ?? feed.use, "ruling", { verdict: ruling.verdict, reason: ruling.reason }),
+          severity: RULED[ruling.verdict],
+        },
+      ]
+    : said;
   return {
     from: feed.use.from,
     to: beat?.to ?? feed.use.to,
@@ -121,7 +128,7 @@ export function checkExchange(feed: Feed, beat: ResolvedBeat | null, world: Worl
     ends: beat ? endSide(blow, answered) : null,
     returns: [],
     followUps: next,
-    findings: said,
+    findings: findingsNow,
     blow,
     contact,
     before,
@@ -143,6 +150,21 @@ const SCORE_ONLY = new Set([
   "ambiguous-cue",
 ]);
 const RISKY = new Set(["inside-line", "off-balance", "tight"]);
+
+/** How grave a ruling is for the drill as a whole. */
+const RULED = { valid: "note", risky: "risk", invalid: "error" } as const;
+
+/** What the geometry says stays to be read, but no graver than the school's ruling. */
+function underRuling(findings: readonly FindingDraft[], verdict: keyof typeof RULED): FindingDraft[] {
+  if (verdict === "invalid") return [...findings];
+  const decides = ({ rule, params }: FindingDraft) =>
+    !SCORE_ONLY.has(rule) && !(rule === "out-of-reach" && params.code === "return");
+  return findings.map((f) =>
+    decides(f) && (f.severity === "error" || (f.severity === "risk" && verdict === "valid" && f.rule !== "late"))
+      ? { ...f, severity: RULED[verdict] }
+      : f,
+  );
+}
 
 function verdictOf(findings: readonly FindingDraft[], answered: Answered): Verdict {
   let verdict: Verdict = "valid";

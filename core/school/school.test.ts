@@ -42,6 +42,27 @@ describe("rulings", () => {
     // What the geometry says is still there to be read.
     expect(exchanges[0]!.margin).toBeLessThan(0);
   });
+  test("decide for the drill as a whole as well, either way", () => {
+    const verdict = (text: string, as: string) =>
+      run(text, {
+        rulings: [
+          { feed: "jab", answer: "cover", verdict: as, reason: "x" },
+          { feed: "jab", answer: "parry", verdict: as, reason: "x" },
+        ],
+      }).verdict;
+    expect(["valid", "risky", "invalid"].map((v) => verdict("A jab -> B cover", v))).toEqual([
+      "sound",
+      "risky",
+      "broken",
+    ]);
+    expect(["valid", "risky", "invalid"].map((v) => verdict("A jab -> B parry", v))).toEqual([
+      "sound",
+      "risky",
+      "broken",
+    ]);
+    // A return that does not reach stays an error: no ruling on the answer mends it.
+    expect(verdict("range: 3 m\n\nA jab -> B cover, lead elbow", "valid")).toBe("broken");
+  });
   test("hold for any name of the moves, and for nothing else", () => {
     expect(run("A lead straight -> B high cover", { rulings }).exchanges[0]!.verdict).toBe("valid");
     expect(run("A cross -> B cover", { rulings }).findings.map((f) => f.rule)).not.toContain("ruling");

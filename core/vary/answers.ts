@@ -1,7 +1,7 @@
 /** All valid answers of the vocabulary to one feed, ranked for the bodies at hand. */
 import { USUAL_BOOK } from "../book/usual.ts";
 import { check } from "../check/check.ts";
-import { checkSingle, readAnswer, readFed } from "../check/single.ts";
+import { checkSingle, readAnswer, readFed, type Fed } from "../check/single.ts";
 import type { School } from "../school/school.ts";
 import type { CheckedExchange } from "../check/types.ts";
 import { parse } from "../score/parse.ts";
@@ -20,6 +20,10 @@ export interface RankedAnswer {
 export interface RankedFeed {
   readonly text: string;
   readonly move: Move;
+}
+/** A feed of A in its frame, ready to be answered. */
+export interface FramedFeed extends RankedFeed {
+  readonly fed: Fed;
 }
 
 /** Ways in which a move may be written so that it can answer. */
@@ -83,20 +87,20 @@ function allAnswers(context: readonly string[], feed: string, school: School): R
 }
 
 /** The feeds that a drill of these header rows can have: what A holds and the kind of drill decide. */
-export function rankFeeds(context: readonly string[], school: School): RankedFeed[] {
+export function rankFeeds(context: readonly string[], school: School): FramedFeed[] {
   return kept(school, `feeds ${silent(context)}`, () => allFeeds(context, school));
 }
 
-function allFeeds(context: readonly string[], school: School): RankedFeed[] {
+function allFeeds(context: readonly string[], school: School): FramedFeed[] {
   const sensitivity = readFed(context, "A push", school)?.header.kind === "sensitivity";
-  const found: RankedFeed[] = [];
+  const found: FramedFeed[] = [];
   for (const move of school.vocabulary.moves.values()) {
     if (!move.roles.includes("feed") || move.numbered || (move.energy !== undefined) !== sensitivity) continue;
     const sided = move.sides === "limb" && !move.fixedSide && /^(lead|rear) (hand|leg)$/.test(move.limb);
     for (const side of sided ? ["lead ", "rear "] : [""]) {
       const text = `${side}${move.name}`;
       const fed = readFed(context, `A ${text}`, school);
-      if (fed && (move.attack ?? move.energy)) found.push({ text, move });
+      if (fed && (move.attack ?? move.energy)) found.push({ text, move, fed });
     }
   }
   return found;

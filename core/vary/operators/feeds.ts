@@ -1,7 +1,7 @@
 /** Operators on what is fed: another feed, a feint, a feed hidden in a combination, chance. */
 import { lineText } from "../../score/format.ts";
 import type { Checked } from "../../check/types.ts";
-import { checkSingle, readAnswer, readFed } from "../../check/single.ts";
+import { checkSingle, readAnswer } from "../../check/single.ts";
 import { rankAnswers, rankFeeds } from "../answers.ts";
 import { headerRows } from "../edit.ts";
 import {
@@ -27,11 +27,10 @@ export const otherFeed: Operator = (checked, school) => {
     if (line.feeds.length !== 1 || line.rest.length > 0) return [];
     const group = line.exchange.feed!.move.group;
     const found: Candidate[] = [];
-    for (const { text, move } of feeds) {
+    for (const { text, move, fed } of line.feeder === "A" ? feeds : []) {
       if (move.group !== group || move.id === line.exchange.feed!.move.id) continue;
-      const fed = readFed(context, `${line.feeder} ${text}`, school);
-      const beat = fed && readAnswer(fed, line.answers[0]!, school);
-      if (!fed || !beat || checkSingle(fed, beat).verdict !== "valid") continue;
+      const beat = readAnswer(fed, line.answers[0]!, school);
+      if (!beat || checkSingle(fed, beat).verdict !== "valid") continue;
       found.push({
         operator: "other-feed",
         parameters: { row: row(line), feed: text },
