@@ -1,16 +1,9 @@
 /** The students of a school and its gear. */
+import type { Measured } from "#core/people/measures.ts";
 import type { Db } from "./pool.ts";
 import type { Scope } from "./scope.ts";
 
-export interface Student {
-  readonly id: string;
-  readonly name: string;
-  readonly height_cm: number | null;
-  readonly reach_cm: number | null;
-  readonly mass_kg: number | null;
-  readonly lead: "left" | "right";
-  readonly hand: "left" | "right";
-  readonly minor: boolean;
+export interface Student extends Measured {
   readonly limits: readonly string[];
 }
 

@@ -5,7 +5,7 @@ import textFont from "@expo-google-fonts/atkinson-hyperlegible-next/400Regular/A
 import headingFont from "@expo-google-fonts/bricolage-grotesque/700Bold/BricolageGrotesque_700Bold.ttf?url";
 import { jsPDF } from "jspdf";
 import "svg2pdf.js";
-import { plainCopy } from "./standalone.ts";
+import { base64Of, plainCopy } from "./standalone.ts";
 
 const FACES = [
   { family: "Atkinson Hyperlegible Next Variable", weight: 400, url: textFont },
@@ -14,19 +14,12 @@ const FACES = [
   { family: "Atkinson Hyperlegible Mono Variable", weight: 400, url: monoFont },
 ] as const;
 
-async function base64(url: string): Promise<string> {
-  const bytes = new Uint8Array(await (await fetch(url)).arrayBuffer());
-  let binary = "";
-  for (const byte of bytes) binary += String.fromCharCode(byte);
-  return btoa(binary);
-}
-
 /** A PDF of A4 pages, one for each drawing. */
 export async function pdfOf(pages: readonly SVGSVGElement[], title: string): Promise<Blob> {
   const pdf = new jsPDF({ unit: "mm", format: "a4", compress: true });
   pdf.setProperties({ title, creator: "Vicissor" });
   for (const [i, { family, weight, url }] of FACES.entries()) {
-    pdf.addFileToVFS(`face${i}.ttf`, await base64(url));
+    pdf.addFileToVFS(`face${i}.ttf`, await base64Of(url));
     pdf.addFont(`face${i}.ttf`, family, "normal", weight);
   }
   const holder = document.createElement("div");

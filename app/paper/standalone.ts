@@ -21,11 +21,16 @@ export function plainCopy(svg: SVGSVGElement): SVGSVGElement {
   return copy;
 }
 
-async function fontFace(family: string, url: string): Promise<string> {
+/** A file of the application, such as a font, in base64. */
+export async function base64Of(url: string): Promise<string> {
   const bytes = new Uint8Array(await (await fetch(url)).arrayBuffer());
   let binary = "";
   for (const byte of bytes) binary += String.fromCharCode(byte);
-  return `@font-face{font-family:"${family}";font-weight:200 800;src:url(data:font/woff2;base64,${btoa(binary)}) format("woff2")}`;
+  return btoa(binary);
+}
+
+async function fontFace(family: string, url: string): Promise<string> {
+  return `@font-face{font-family:"${family}";font-weight:200 800;src:url(data:font/woff2;base64,${await base64Of(url)}) format("woff2")}`;
 }
 
 /** The drawing as the text of an SVG file. */

@@ -1,0 +1,137 @@
+/** What each operator makes of small drills; every candidate here is checked and sound or risky. */
+import { check } from "../../check/check.ts";
+import { defaultSchool } from "../../school/school.ts";
+import { parse } from "../../score/parse.ts";
+import type { OperatorId } from "../operator-names.ts";
+import { vary, type Variation } from "../vary.ts";
+
+const school = defaultSchool();
+const made = (operator: OperatorId, text: string): Variation[] => [
+  ...vary(check(parse(text), school), school, [operator]).good,
+];
+const plays = (operator: OperatorId, text: string): string[] =>
+  made(operator, text).map((v) => v.text.split("\n\n").slice(1).join("\n").trim());
+const ONE = "A: lead left\nB: lead left\ntempo: 50%\n\nA jab -> B slip out, cross";
+const TWO = `${ONE}\nA lead hook -> B weave, cross`;
+
+describe("what is answered", () => {
+  test("a return is added where there is none, and only where it reaches", () => {
+    expect(plays("add-return", "A jab -> B slip out")).toContain("A jab -> B slip out, cross");
+    expect(made("add-return", ONE)).toEqual([]);
+  });
+  test("counter for counter: the feeder answers the return", () => {
+    const [line] = plays("answer-return", "A jab -> B parry, cross");
+    expect(line).toMatch(/^A jab -> B parry, cross -> A \w+/);
+  });
+  test("a second line is another layer of the same beat", () => {
+    for (const v of made("second-line", "A jab -> B slip out")) {
+      expect(v.text).toMatch(/B slip out \+ \w+/);
+      expect(v.checked.exchanges[0]!.layers.length).toBeGreaterThan(1);
+    }
+  });
+  test("a step off goes with the answer, once", () => {
+    expect(plays("step-off", ONE)).toEqual(["A jab -> B slip out + step off, cross"]);
+    expect(made("step-off", "A jab -> B step back")).toEqual([]);
+  });
+  test("a way out stands at the end", () => {
+    expect(plays("exit", ONE)).toContain("A jab -> B slip out, cross, exit angle");
+  });
+  test("the answerer chooses between two answers", () => {
+    const [line] = plays("responders-choice", "A jab -> B slip out");
+    expect(line).toMatch(/^A jab -> B slip out \| \w+/);
+  });
+  test("hand blows end in a kick, kicks in a hand blow", () => {
+    expect(plays("opposite-finish", ONE)[0]).toMatch(/, cross, (rear round kick|push kick|knee)/);
+  });
+  test("the part of one person alone needs nobody to answer", () => {
+    const [alone] = made("solo", ONE);
+    expect(alone!.text).toMatch(/kind: solo/);
+    expect(alone!.text).toMatch(/^B slip out, cross$/m);
+    expect(alone!.checked.findings.filter((f) => f.severity === "error")).toEqual([]);
+  });
+});
+
+describe("what is fed", () => {
+  test("another feed for the same answer", () => {
+    for (const v of made("other-feed", "A jab -> B slip out")) {
+      expect(v.text).toMatch(/-> B slip out$/m);
+      expect(v.text).not.toMatch(/^A jab ->/m);
+      expect(v.checked.exchanges[0]!.verdict).toBe("valid");
+    }
+  });
+  test("a feint of the other hand goes before, and it is slower", () => {
+    const [v] = made("feint", ONE);
+    expect(v!.text).toMatch(/^A ~cross, jab -> B slip out, cross$/m);
+    expect(v!.checked.header.tempo).toBe(0.4);
+  });
+  test("a feed comes out of the answerer’s own attack", () => {
+    const [line] = plays("hidden-feed", ONE);
+    expect(line).toMatch(/^B jab -> A .+, jab -> B slip out, cross$/);
+  });
+  test("what stays open is used and answered", () => {
+    for (const v of made("punish", ONE)) {
+      expect(v.checked.exchanges).toHaveLength(2);
+      for (const e of v.checked.exchanges) expect(e.verdict).not.toBe("invalid");
+    }
+  });
+  test("the feeder chooses, or the coach calls, which line comes; a single line is no choice", () => {
+    for (const [operator, head] of [
+      ["feeders-choice", "choose A:"],
+      ["calls", "choose call:"],
+    ] as const) {
+      const [v] = made(operator, TWO);
+      expect(v!.text).toContain(head);
+      expect(v!.text).toMatch(/one: A jab/);
+      expect(v!.checked.load.parts.choice).toBeGreaterThan(0);
+      expect(made(operator, ONE)).toEqual([]);
+    }
+  });
+});
+
+describe("the frame", () => {
+  test("tempo goes up to the ceiling and not beyond, and down to a floor", () => {
+    expect(made("tempo-up", ONE)[0]!.checked.header.tempo).toBeCloseTo(0.6, 9);
+    expect(made("tempo-down", ONE)[0]!.checked.header.tempo).toBeCloseTo(0.4, 9);
+    expect(made("tempo-up", ONE.replace("50%", "100%"))).toEqual([]);
+    expect(made("tempo-down", ONE.replace("50%", "20%"))).toEqual([]);
+  });
+  test("the other foot in front, the rest of the row as it was", () => {
+    const [v] = made("opposite-stance", "A: lead left\nB: lead left, wears gloves\n\nA jab -> B parry");
+    expect(v!.text).toMatch(/^B: lead right, wears gloves$/m);
+  });
+  test("roles change on each pass", () => {
+    const all = vary(check(parse("A jab -> B step back"), school), school, ["swap-roles"]);
+    const [v] = [...all.good, ...all.broken];
+    expect(v!.text).toMatch(/loop swap x4:\n {2}A jab -> B step back\nend/);
+  });
+  test("a rule is added to those that are there, in one row", () => {
+    const [v] = made("restriction", `rules B: no strikes\n${"A jab -> B slip out"}`);
+    expect(v!.text.match(/^rules/gim)).toHaveLength(1);
+    expect(v!.text).toMatch(/no strikes, no steps/);
+  });
+  test("force rises one step, never to full, and not beyond light with a minor", () => {
+    expect(made("contact", ONE)[0]!.checked.header.contact).toBe("medium");
+    expect(made("contact", `contact: medium\n${ONE}`)).toEqual([]);
+    expect(made("contact", ONE.replace("B: lead left", "B: lead left, minor"))).toEqual([]);
+  });
+  test("another end, and a third person in a triangle", () => {
+    expect(made("context", ONE)[0]!.checked.header.context).toBe("self-protection");
+    const [v] = made("third-person", "A jab -> B slip out");
+    expect(v!.text).toMatch(/A jab at B -> B slip out\nB jab at C -> C slip out\nC jab at A -> A slip out/);
+    expect(v!.checked.header.actors).toEqual(["A", "B", "C"]);
+  });
+  test("both move freely once: it weighs as a later cue", () => {
+    const [v] = made("semi-live", ONE);
+    const before = check(parse(ONE), school).load.parts.cue;
+    expect(v!.checked.load.parts.cue).toBeGreaterThan(before);
+    expect(made("semi-live", v!.text)).toEqual([]);
+  });
+});
+
+test("what changed is one sentence that names the change", () => {
+  for (const v of vary(check(parse(TWO), school), school).good) {
+    expect(v.changed.length).toBeLessThan(200);
+    expect(v.changed).toMatch(/^[A-Z0-9]/);
+    expect(v.changed).not.toMatch(/undefined|\[object/);
+  }
+});
