@@ -92,7 +92,7 @@ export function AnswersScreen({ trainedTexts, today }: AnswersProps) {
         <WordChoice label="Tool" options={TOOLS} value={filters.tool} onChange={(tool) => filter({ tool })} />
         <WordChoice label="Range" options={RANGES} value={filters.range} onChange={(range) => filter({ range })} />
       </Box>
-      {!book && share !== null && (
+      {share !== null && (
         <Box sx={{ px: 3, py: 4, display: "flex", gap: 2, alignItems: "center" }}>
           <LinearProgress
             variant="determinate"
@@ -180,17 +180,26 @@ function useBook(choice: BookChoice, version: number) {
   const wanted = JSON.stringify(choice);
   useEffect(() => {
     const control = new AbortController();
+    let overtaken = false;
     setStop(control);
     setShare(0);
     setTrouble(null);
     ask("book", { choice: JSON.parse(wanted) as BookChoice }, { progress: setShare, signal: control.signal }).then(
-      setBook,
+      (found) => {
+        setBook(found);
+        setShare(null);
+      },
       (error: Error) => {
+        // One that was overtaken leaves the progress of the newer one alone.
+        if (overtaken) return;
         setShare(null);
         if (error.name !== "AbortError") setTrouble(error.message);
       },
     );
-    return () => control.abort();
+    return () => {
+      overtaken = true;
+      control.abort();
+    };
   }, [wanted, version, turn]);
   return { book, share, trouble, cancel: () => stop?.abort(), again: () => setTurn(turn + 1) };
 }

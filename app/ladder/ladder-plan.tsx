@@ -11,7 +11,7 @@ import { LADDER_DEFAULTS } from "#core/vary/ladder.ts";
 import { OPERATOR_NAMES, OPERATORS, type OperatorId } from "#core/vary/operator-names.ts";
 import { Notice } from "../ui/parts.tsx";
 import { ask } from "../workers/client.ts";
-import type { LadderView, RungView, VariationView } from "../workers/protocol.ts";
+import type { LadderView, RungView, ChangeView } from "../workers/protocol.ts";
 import { RungItem } from "./rung-item.tsx";
 
 const LoadChart = lazy(() => import("./load-chart.tsx"));
@@ -34,7 +34,7 @@ const nameOf = (operator: RungView["operator"]): string =>
 export function LadderPlan({ text, revisionId }: { text: string; revisionId: string }) {
   const [wishes, setWishes] = useState<Wishes>({ ...LADDER_DEFAULTS, goal: 1.5 });
   const { ladder, share, trouble, cancel, again } = useLadder(text, wishes);
-  const [swapped, setSwapped] = useState<Readonly<Record<number, VariationView>>>({});
+  const [swapped, setSwapped] = useState<Readonly<Record<number, ChangeView>>>({});
   useEffect(() => setSwapped({}), [ladder]);
   const set = (part: Partial<Wishes>) => setWishes({ ...wishes, ...part });
   const rungs = ladder?.ok ? ladder.rungs.map((r, i) => shown(r, swapped[i])) : [];
@@ -138,21 +138,20 @@ export function LadderPlan({ text, revisionId }: { text: string; revisionId: str
   );
 }
 
-const without = (swapped: Readonly<Record<number, VariationView>>, place: number) =>
+const without = (swapped: Readonly<Record<number, ChangeView>>, place: number) =>
   Object.fromEntries(Object.entries(swapped).filter(([key]) => Number(key) !== place));
 
 /** The rung as it stands, or the one that was put in its place. */
-const shown = (rung: RungView, other: VariationView | undefined): Omit<RungView, "alternatives"> =>
-  other ? other : rung;
+const shown = (rung: RungView, other: ChangeView | undefined): ChangeView => other ?? rung;
 
 function Others({
   others,
   chosen,
   onChoose,
 }: {
-  others: readonly VariationView[];
-  chosen: VariationView | null;
-  onChoose: (other: VariationView | null) => void;
+  others: readonly ChangeView[];
+  chosen: ChangeView | null;
+  onChoose: (other: ChangeView | null) => void;
 }) {
   return (
     <Box sx={{ pl: { xs: 0, md: 5 }, mt: 0.5 }}>
@@ -168,7 +167,7 @@ function Others({
         <MenuItem value="">Another change in its place…</MenuItem>
         {others.map((o) => (
           <MenuItem key={o.text} value={o.text}>
-            {o.view.load.total.toFixed(1)} · {OPERATOR_NAMES[o.operator]}: {o.changed}
+            {o.view.load.total.toFixed(1)} · {nameOf(o.operator)}: {o.changed}
           </MenuItem>
         ))}
       </TextField>
@@ -222,6 +221,7 @@ function useLadder(text: string, wishes: Wishes) {
   const wanted = JSON.stringify(wishes);
   useEffect(() => {
     const control = new AbortController();
+    let overtaken = false;
     setStop(control);
     setShare(0);
     setTrouble(null);
@@ -231,11 +231,16 @@ function useLadder(text: string, wishes: Wishes) {
         setShare(null);
       },
       (error: Error) => {
-        if (control.signal.aborted && error.name === "AbortError") setShare(null);
-        else setTrouble(error.message);
+        // One that was overtaken leaves the progress of the newer one alone.
+        if (overtaken) return;
+        setShare(null);
+        if (error.name !== "AbortError") setTrouble(error.message);
       },
     );
-    return () => control.abort();
+    return () => {
+      overtaken = true;
+      control.abort();
+    };
   }, [text, wanted, turn]);
   return { ladder, share, trouble, cancel: () => stop?.abort(), again: () => setTurn(turn + 1) };
 }

@@ -6,7 +6,9 @@ import { LADDER_DEFAULTS, makeLadder, stagesOf, type LadderOptions } from "#core
 import type { Variation } from "#core/vary/vary.ts";
 import type { LadderView, VariationView } from "./protocol.ts";
 
-export const variationView = (v: Variation): VariationView => ({
+export const variationView = <Operator>(
+  v: Omit<Variation, "operator"> & { readonly operator: Operator },
+): Omit<VariationView, "operator"> & { readonly operator: Operator } => ({
   operator: v.operator,
   parameters: v.parameters,
   text: v.text,

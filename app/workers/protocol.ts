@@ -29,9 +29,12 @@ export interface VariationView {
   readonly view: ScoreView;
 }
 
-export interface RungView extends Omit<VariationView, "operator"> {
+/** A change that can stand on a rung. */
+export interface ChangeView extends Omit<VariationView, "operator"> {
   readonly operator: OperatorId | "rows" | null;
-  readonly alternatives: readonly VariationView[];
+}
+export interface RungView extends ChangeView {
+  readonly alternatives: readonly ChangeView[];
 }
 export type LadderView =
   | {

@@ -86,6 +86,12 @@ function allAnswers(context: readonly string[], feed: string, school: School): R
   return found.sort((a, b) => b.worth - a.worth || a.text.localeCompare(b.text));
 }
 
+/** A blow by name; with each side where either limb can do it. */
+function sidedTexts(move: Move): string[] {
+  const sided = move.sides === "limb" && !move.fixedSide && /^(lead|rear) (hand|leg)$/.test(move.limb);
+  return sided ? [`lead ${move.name}`, `rear ${move.name}`] : [move.name];
+}
+
 /** The feeds that a drill of these header rows can have: what A holds and the kind of drill decide. */
 export function rankFeeds(context: readonly string[], school: School): FramedFeed[] {
   return kept(school, `feeds ${silent(context)}`, () => allFeeds(context, school));
@@ -96,9 +102,7 @@ function allFeeds(context: readonly string[], school: School): FramedFeed[] {
   const found: FramedFeed[] = [];
   for (const move of school.vocabulary.moves.values()) {
     if (!move.roles.includes("feed") || move.numbered || (move.energy !== undefined) !== sensitivity) continue;
-    const sided = move.sides === "limb" && !move.fixedSide && /^(lead|rear) (hand|leg)$/.test(move.limb);
-    for (const side of sided ? ["lead ", "rear "] : [""]) {
-      const text = `${side}${move.name}`;
+    for (const text of sidedTexts(move)) {
       const fed = readFed(context, `A ${text}`, school);
       if (fed && (move.attack ?? move.energy)) found.push({ text, move, fed });
     }
@@ -108,6 +112,12 @@ function allFeeds(context: readonly string[], school: School): FramedFeed[] {
 
 /** The usual blows with which an answer can go on: those that reach, with hands that are free. */
 export function rankReturns(context: readonly string[], feed: string, answer: string, school: School): RankedFeed[] {
+  return kept(school, `returns ${silent(context)} ${feed} > ${answer}`, () =>
+    allReturns(context, feed, answer, school),
+  );
+}
+
+function allReturns(context: readonly string[], feed: string, answer: string, school: School): RankedFeed[] {
   const responder = feed.trim().startsWith("B") ? "A" : "B";
   const found: RankedFeed[] = [];
   for (const move of school.vocabulary.moves.values()) {

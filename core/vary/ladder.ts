@@ -41,6 +41,9 @@ export const stagesOf = ({ customs }: School): readonly Stage[] =>
     ? ["parts", "pairs", "chains", "variety", "tempo", "uncertainty", "force"]
     : ["parts", "pairs", "chains", "variety", "uncertainty", "tempo", "force"];
 
+/** A change that can make a rung: an operator, or more rows of the drill as they stand. */
+export type RungChange = Omit<Variation, "operator"> & { readonly operator: OperatorId | "rows" };
+
 export interface Rung {
   readonly text: string;
   /** null on the first rung. */
@@ -48,7 +51,7 @@ export interface Rung {
   readonly changed: string;
   readonly checked: Checked;
   /** Others that can stand here: the same step from the rung before, another change. */
-  readonly alternatives: readonly Variation[];
+  readonly alternatives: readonly RungChange[];
 }
 export type LadderResult =
   | {
@@ -105,7 +108,7 @@ export function* makeLadder(drill: Checked, school: School, options: LadderOptio
       message: "No row of this drill is sound. Mend one row at the desk first; the ladder starts from it.",
     };
   const layers: Node[][] = [starts(base, school)];
-  const siblings = new Map<string, Variation[]>();
+  const siblings = new Map<string, RungChange[]>();
   const first = Math.min(...layers[0]!.map((n) => n.checked.load.total));
   const goal = Math.max(base.load.total * options.goal, first + options.rungs * LEAST_STEP);
   const random = seeded(options.seed);
@@ -125,11 +128,11 @@ export function* makeLadder(drill: Checked, school: School, options: LadderOptio
         next.set(v.text, {
           text: v.text,
           checked: v.checked,
-          operator: v.rows === undefined ? v.operator : "rows",
+          operator: v.operator,
           changed: v.changed,
-          stage: v.rows === undefined ? Math.max(node.stage, options.order.indexOf(stageOf(v.operator))) : node.stage,
+          stage: v.operator === "rows" ? node.stage : Math.max(node.stage, options.order.indexOf(stageOf(v.operator))),
           from: [i],
-          used: v.rows === undefined ? [...node.used, v.operator] : node.used,
+          used: [...node.used, v.operator],
           rows: v.rows ?? null,
         });
       }
@@ -145,7 +148,7 @@ export function* makeLadder(drill: Checked, school: School, options: LadderOptio
 
 function finish(
   layers: readonly (readonly Node[])[],
-  siblings: ReadonlyMap<string, readonly Variation[]>,
+  siblings: ReadonlyMap<string, readonly RungChange[]>,
   drill: Checked,
   base: Checked,
   options: LadderOptions,
@@ -231,7 +234,8 @@ function starts(base: Checked, school: School): Node[] {
   ];
 }
 
-type Step = Variation & { readonly rows?: number };
+/** `rows`: how many rows of the drill it has; left out where something else changed. */
+type Step = RungChange & { readonly rows?: number };
 
 /**
  * What can come after a position: harder, of this stage or a later one. Stages come in with the
@@ -281,6 +285,6 @@ function moreRows(node: Node, base: Checked, school: School): Step[] {
     const text = firstRows(base, rows, node.checked.header.tempo);
     const changed =
       now === 0 ? "The whole first row" : i === 0 ? "One more row of the drill" : `${i + 1} more rows of the drill`;
-    return { operator: "chain", parameters: { rows }, text, changed, checked: check(parse(text), school), rows };
+    return { operator: "rows", parameters: { rows }, text, changed, checked: check(parse(text), school), rows };
   }).filter((v) => now > 0 || v.rows === 1);
 }
