@@ -92,20 +92,20 @@ export function checkExchange(feed: Feed, beat: ResolvedBeat | null, world: Worl
     applyAfter(uses, world, feed.receiver, feed.actor, blow);
     if (!blow && answered.best?.detail.kind === "yields") answered.move.state.yielded += MODEL.yieldUse;
   }
-  const said = graded(findings, setting.school);
+  const geometry = graded(findings, setting.school);
   const { school } = setting;
   const whole = uses.map((use) => use.text).join(" + ");
   const ruling =
     school.rulings.length > 0 ? rulingFor(school, namesOf(feed.use), [whole, ...uses.flatMap(namesOf)]) : null;
-  const findingsNow = ruling
+  const said = ruling
     ? [
-        ...underRuling(said, ruling.verdict),
+        ...underRuling(geometry, ruling.verdict),
         {
           ...draft(feed.row, beat ?? feed.use, "ruling", { verdict: ruling.verdict, reason: ruling.reason }),
           severity: RULED[ruling.verdict],
         },
       ]
-    : said;
+    : geometry;
   return {
     from: feed.use.from,
     to: beat?.to ?? feed.use.to,
@@ -128,7 +128,7 @@ export function checkExchange(feed: Feed, beat: ResolvedBeat | null, world: Worl
     ends: beat ? endSide(blow, answered) : null,
     returns: [],
     followUps: next,
-    findings: findingsNow,
+    findings: said,
     blow,
     contact,
     before,

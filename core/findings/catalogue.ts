@@ -51,6 +51,16 @@ const lineOpen: Record<string, string> = {
   other: "The {answer} does not stop the {feed}.{fix}",
 };
 
+const wrongMaterial: Record<string, string> = {
+  shin: "One {limb} takes the shin of a kick: it stops it, but it hurts. Double the cover, or step in or away.",
+  edge: "The {limb} would meet the edge. Step in so that it meets the forearm, or step out of reach.{fix}",
+  "fast end":
+    "The {limb} would meet the fast end of the stick. Step in onto the forearm, block with a stick, or step out.{fix}",
+  point: "The hand would stop the point. Turn it aside, or step off.{fix}",
+  blade: "A short knife does not block a blade: pass it, or leave its reach.{fix}",
+  other: "The {limb} cannot stop this weapon.{fix}",
+};
+
 const CATALOGUE: Record<RuleId, Say> = {
   syntax: (p) => fill(syntax[String(p.code)] ?? syntax.unreadable!, p),
   header: (p) => fill(header[String(p.code)] ?? header["header-key"]!, p),
@@ -86,21 +96,7 @@ const CATALOGUE: Record<RuleId, Say> = {
       p,
     ),
   "line-open": (p) => fill(lineOpen[String(p.code)] ?? lineOpen.other!, p),
-  "wrong-material": (p) =>
-    p.what === "shin"
-      ? fill("One {limb} takes the shin of a kick: it stops it, but it hurts. Double the cover, or step in or away.", p)
-      : p.what === "edge"
-        ? fill("The {limb} would meet the edge. Step in so that it meets the forearm, or step out of reach.{fix}", p)
-        : p.what === "fast end"
-          ? fill(
-              "The {limb} would meet the fast end of the stick. Step in onto the forearm, block with a stick, or step out.{fix}",
-              p,
-            )
-          : p.what === "point"
-            ? fill("The hand would stop the point. Turn it aside, or step off.{fix}", p)
-            : p.what === "blade"
-              ? fill("A short knife does not block a blade: pass it, or leave its reach.{fix}", p)
-              : fill("The {limb} cannot stop this weapon.{fix}", p),
+  "wrong-material": (p) => fill(wrongMaterial[String(p.what)] ?? wrongMaterial.other!, p),
   "limb-busy": (p) =>
     p.code === "weapon"
       ? fill(

@@ -122,9 +122,7 @@ function allReturns(context: readonly string[], feed: string, answer: string, sc
   const found: RankedFeed[] = [];
   for (const move of school.vocabulary.moves.values()) {
     if (!move.roles.includes("return") || !move.attack || move.numbered) continue;
-    const sided = !move.fixedSide && move.sides === "limb" && /^(lead|rear) (hand|leg)$/.test(move.limb);
-    for (const side of sided ? ["lead ", "rear "] : [""]) {
-      const text = `${side}${move.name}`;
+    for (const text of sidedTexts(move)) {
       const checked = check(parse([...context, "", `${feed} -> ${responder} ${answer}, ${text}`].join("\n")), school);
       const back = checked.exchanges[0]?.returns[0];
       if (back?.lands && checked.verdict !== "broken") found.push({ text, move });
