@@ -28,8 +28,17 @@ export interface Body {
   readonly zones: readonly Ellipse[];
 }
 
+/** Persons that are the same object have the same body. */
+const bodies = new WeakMap<Person, Body>();
+
 /** The body of a person. Arm length follows the own reach (arm span) where it is known. */
 export function bodyOf(person: Person): Body {
+  let body = bodies.get(person);
+  if (!body) bodies.set(person, (body = makeBody(person)));
+  return body;
+}
+
+function makeBody(person: Person): Body {
   const H = person.height;
   const span = person.reach ?? H;
   const zones = zonesOf(person);
@@ -73,12 +82,8 @@ const LEGS = [
   ["shin", 0.14, 0.032, 0.11],
 ] as const;
 
-const cache = new WeakMap<Person, ReadonlyMap<HitZone, Ellipse>>();
-
 /** The zones of a person who stands in his stance, nothing displaced. */
 export function zonesOf(person: Person): ReadonlyMap<HitZone, Ellipse> {
-  const known = cache.get(person);
-  if (known) return known;
   const H = person.height;
   const depth = 0.065 * H;
   const zones = new Map<HitZone, Ellipse>([
@@ -94,7 +99,6 @@ export function zonesOf(person: Person): ReadonlyMap<HitZone, Ellipse> {
     for (const [name, w, hu, hw] of LEGS)
       zones.set(`${name} ${side}`, { u, w: w * H, d, hu: hu * H, hw: hw * H, hd: hu * H });
   }
-  cache.set(person, zones);
   return zones;
 }
 

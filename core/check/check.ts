@@ -3,6 +3,7 @@ import type { Checked, CheckedExchange, Closure, ScoreVerdict } from "./types.ts
 import { frameFor } from "./frame.ts";
 import { loadOf } from "./load.ts";
 import { differences } from "./loops.ts";
+import { atTempo } from "./late.ts";
 import { frameFindings } from "./safety.ts";
 import { ambiguousCues } from "./ambiguous.ts";
 import { cachedLine } from "./line-cache.ts";
@@ -82,7 +83,7 @@ export function check(score: Score, school: School = defaultSchool(), bodies: Bo
   };
 }
 
-/** Everything outside a line on which its result rests. */
+/** Everything outside a line on which its result rests; the tempo decides only afterwards. */
 function frameKey(header: Header, distance: number, school: School): string {
   const rules = header.actors.map((actor) => [...header.rules[actor]]);
   return JSON.stringify([
@@ -90,7 +91,6 @@ function frameKey(header: Header, distance: number, school: School): string {
     header.actors,
     rules,
     header.kind,
-    header.tempo,
     header.contact,
     header.tradition,
     header.numbering,
@@ -137,7 +137,7 @@ function walkItems(items: readonly ScoreItem[], pass: Pass, place: Place, carrie
       const result = state
         ? compute()
         : cachedLine(item.line, item.row, `${pass.key}${place.choices}`, setting, compute);
-      pass.exchanges.push(...result.exchanges);
+      for (const e of result.exchanges) pass.exchanges.push(atTempo(e, pass.header, pass.school));
       pass.findings.push(...result.findings);
       if (state) state = result.end;
     }

@@ -2,7 +2,7 @@
 import { norm } from "../body/geometry.ts";
 import type { Blow, CheckedExchange, Contact, Feed, FollowUp, Layer, Pose, Verdict } from "./types.ts";
 import { brokenRules } from "./restrictions.ts";
-import { ceilingOf, contactTime, knowledge, movementTime, reactionTime } from "./time.ts";
+import { ceilingOf, contactTime, knowledge, movementTime, percent, reactionTime } from "./time.ts";
 import { followUps } from "./follow-ups.ts";
 import { applyAfter, limbFindings, useLimbs } from "./limbs.ts";
 import { answerBlow, answerPressure, GRID, PLAIN, type Answered } from "./layers.ts";
@@ -71,14 +71,6 @@ export function checkExchange(feed: Feed, beat: ResolvedBeat | null, world: Worl
     findings.push(draft(feed.row, feed.use, "no-answer", { feed: feed.use.text, code: "nobody" }));
 
   const ceiling = answered.best?.fails === null ? ceilingFor(feed, blow, answered, setting, receiver) : null;
-  if (ceiling && ceiling.value < setting.header.tempo)
-    findings.push(
-      draft(feed.row, beat ?? feed.use, "late", {
-        tempo: percent(setting.header.tempo),
-        ceiling: percent(ceiling.value),
-        limits: ceiling.limits,
-      }),
-    );
 
   const contact: Contact = {
     attacker: cloneState(world[feed.actor]!),
@@ -295,8 +287,10 @@ function ceilingFor(
   const working = answered.layers.filter((layer) => layer.fails === null);
   const movement = Math.min(...working.map((layer) => movementTime([layer])));
   const reaction = reactionTime(known);
-  const limits = `the ${feed.use.text} takes ${Math.round(contact)} ms, the answer ${movement} ms, and ${known.choices > 1 ? `telling which of ${choices} it is` : `noticing it`} ${Math.round(reaction)} ms`;
-  return { value: ceilingOf(contact, movement, reaction), limits, times: { contact, movement, reaction } };
+  return {
+    value: ceilingOf(contact, movement, reaction),
+    times: { contact, movement, reaction, choices: known.choices },
+  };
 }
 
 /** The hands that push an attack away stand no guard while they do; covering ones still do. */
@@ -309,8 +303,6 @@ const workingHands = (uses: readonly MoveUse[], world: World, actor: Actor, inco
   useLimbs(uses, world, actor, incoming)
     .filter((l) => l.limb === "hand")
     .flatMap((l) => l.sides);
-
-const percent = (share: number): number => Math.round(share * 100);
 
 /** The bodies as a drawing needs them. */
 export function poses(world: World): Pose[] {

@@ -3,13 +3,13 @@ import { launch } from "./blow.ts";
 import { MODEL } from "./constants.ts";
 import { resolveContext } from "./resolve-context.ts";
 import type { Feed } from "./types.ts";
-import { bodyOf } from "../body/body.ts";
+import { bodyOf, type Body } from "../body/body.ts";
 import { startState, type World } from "../body/state.ts";
 import type { Header, RangeName } from "../score/header.ts";
 import type { Actor, Line, Row, Score, ScoreItem } from "../score/types.ts";
 import { expandRange } from "../score/ranges.ts";
 import { resolveAlternative, type MoveUse } from "../words/resolve.ts";
-import type { MoveId } from "../words/types.ts";
+import type { Move, MoveId } from "../words/types.ts";
 import type { Vocabulary } from "../words/vocabulary.ts";
 
 export interface Frame {
@@ -85,8 +85,30 @@ function solveFor(id: string, actor: Actor, receiver: Actor, trial: World, vocab
   return distanceFor(use, actor, receiver, trial);
 }
 
+/** Distances solved before, by the two bodies; drills of a search begin with the same few feeds. */
+interface Solved {
+  readonly move: Move;
+  readonly distance: number;
+}
+const distances = new WeakMap<Body, WeakMap<Body, Map<string, Solved>>>();
+
 /** The distance at which a feed lands with its own usual step and the usual spare. */
 function distanceFor(use: MoveUse, actor: Actor, receiver: Actor, trial: World): number {
+  const one = trial[actor]!.body;
+  const two = trial[receiver]!.body;
+  const byOther = distances.get(one) ?? new WeakMap<Body, Map<string, Solved>>();
+  distances.set(one, byOther);
+  const known = byOther.get(two) ?? new Map<string, Solved>();
+  byOther.set(two, known);
+  const key = `${actor} ${use.text}`;
+  const old = known.get(key);
+  if (old?.move === use.move) return old.distance;
+  const distance = solveDistance(use, actor, receiver, trial);
+  known.set(key, { move: use.move, distance });
+  return distance;
+}
+
+function solveDistance(use: MoveUse, actor: Actor, receiver: Actor, trial: World): number {
   const attacker = trial[actor]!;
   const target = trial[receiver]!;
   const row: Row = { index: 0, from: 0, content: { body: { kind: "blank" }, comment: null, faults: [] } };

@@ -9,19 +9,24 @@ import type { Line, Row } from "../score/types.ts";
 import type { Vocabulary } from "../words/vocabulary.ts";
 
 interface Kept {
-  readonly key: string;
   readonly vocabulary: Vocabulary;
-  readonly result: LineResult;
+  /** By frame: a search goes back and forth between a few. */
+  readonly results: Map<string, LineResult>;
 }
 const kept = new WeakMap<Line, Kept>();
+/** Most frames for which a line is kept. */
+const MOST_FRAMES = 8;
 
 /** Gives the kept result of a line for this frame, moved to where the row stands now; else computes it. */
 export function cachedLine(line: Line, row: Row, key: string, setting: Setting, compute: () => LineResult): LineResult {
-  const known = kept.get(line);
-  if (known && known.key === key && known.vocabulary === setting.school.vocabulary)
-    return moved(known.result, row, setting);
+  const { vocabulary } = setting.school;
+  let known = kept.get(line);
+  if (!known || known.vocabulary !== vocabulary) kept.set(line, (known = { vocabulary, results: new Map() }));
+  const old = known.results.get(key);
+  if (old) return moved(old, row, setting);
+  if (known.results.size >= MOST_FRAMES) known.results.clear();
   const result = compute();
-  kept.set(line, { key, vocabulary: setting.school.vocabulary, result });
+  known.results.set(key, result);
   return result;
 }
 

@@ -4,11 +4,13 @@
  */
 import { checkExchange, type Setting } from "./exchange.ts";
 import { frameFor } from "./frame.ts";
+import { atTempo } from "./late.ts";
 import { resolveContext } from "./resolve-context.ts";
 import type { CheckedExchange, Feed } from "./types.ts";
 import { cloneWorld, type World } from "../body/state.ts";
 import { readHeader, type Header } from "../score/header.ts";
 import { parse } from "../score/parse.ts";
+import { RowMemory } from "../score/row-memory.ts";
 import { linesOf } from "../score/structure.ts";
 import type { Actor } from "../score/types.ts";
 import type { School } from "../school/school.ts";
@@ -59,9 +61,12 @@ export function readFed(context: readonly string[], feed: string, school: School
   };
 }
 
+/** The same answers are read for every feed. */
+const memory = new RowMemory();
+
 /** Reads an answering beat as the receiver of a feed would do it; null where it cannot be read. */
 export function readAnswer(fed: Fed, text: string, school: School): ResolvedBeat | null {
-  const line = [...linesOf(parse(`${fed.feed.receiver} ${text}`).items)][0];
+  const line = [...linesOf(memory.read(`${fed.feed.receiver} ${text}`).items)][0];
   const alternative = line?.line.turns[0]?.alternatives[0];
   if (!alternative) return null;
   const context = resolveContext(fed.world[fed.feed.receiver]!, fed.header);
@@ -71,4 +76,4 @@ export function readAnswer(fed: Fed, text: string, school: School): ResolvedBeat
 
 /** Checks one answer to a feed from its frame. */
 export const checkSingle = (fed: Fed, answer: ResolvedBeat): CheckedExchange =>
-  checkExchange(fed.feed, answer, cloneWorld(fed.world), fed.setting);
+  atTempo(checkExchange(fed.feed, answer, cloneWorld(fed.world), fed.setting), fed.header, fed.setting.school);

@@ -51,3 +51,6 @@ export function knowledge(kind: Kind, choices: number, eyesClosed: boolean, touc
   const sense: Sense = touch || eyesClosed || kind === "sensitivity" ? "touch" : "sight";
   return { sense, choices, rhythm: kind === "flow" && choices <= 1 };
 }
+
+/** A share in whole percent. */
+export const percent = (share: number): number => Math.round(share * 100);

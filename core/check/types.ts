@@ -79,6 +79,8 @@ export interface Times {
   readonly contact: number;
   readonly movement: number;
   readonly reaction: number;
+  /** How many different things may come, feints and what is hidden counted. */
+  readonly choices: number;
 }
 
 export interface ReturnThrown {

@@ -8,8 +8,8 @@ export function format(score: Score): string {
   for (const row of score.rows) {
     const { body, comment } = row.content;
     const text = rowText(body);
-    const written = [text, comment].filter(Boolean).join(text ? "  " : "");
-    rows.push(written === "" ? "" : "  ".repeat(depth.get(row.index) ?? 0) + written);
+    const whole = [text, comment].filter(Boolean).join(text ? "  " : "");
+    rows.push(whole === "" ? "" : "  ".repeat(depth.get(row.index) ?? 0) + whole);
   }
   const joined = rows
     .join("\n")
@@ -60,7 +60,15 @@ function endDepth(score: Score, end: Row): number {
   return 0;
 }
 
+/** What was written for a row; rows of equal text share one body. */
+const written = new WeakMap<RowBody, string>();
 function rowText(body: RowBody): string {
+  let text = written.get(body);
+  if (text === undefined) written.set(body, (text = writeRow(body)));
+  return text;
+}
+
+function writeRow(body: RowBody): string {
   switch (body.kind) {
     case "blank":
     case "comment":
@@ -95,9 +103,14 @@ export function headText(head: BlockHead): string {
   }
 }
 
+/** What was written for a line, which never changes. */
+const lines = new WeakMap<Line, string>();
+
 /** One line of play as text. */
 export function lineText(line: Line): string {
-  return line.turns.map(turnText).join(line.meets ? " <> " : " -> ");
+  let text = lines.get(line);
+  if (text === undefined) lines.set(line, (text = line.turns.map(turnText).join(line.meets ? " <> " : " -> ")));
+  return text;
 }
 
 export function turnText(turn: Turn): string {

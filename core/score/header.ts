@@ -59,6 +59,18 @@ export interface HeaderFault {
   readonly known: readonly string[];
 }
 
+/** Persons by the text of their row: a search reads the same few again and again. */
+const persons = new Map<string, ReturnType<typeof parsePerson>>();
+const MOST_PERSONS = 500;
+function personOf(text: string): ReturnType<typeof parsePerson> {
+  let read = persons.get(text);
+  if (!read) {
+    if (persons.size >= MOST_PERSONS) persons.clear();
+    persons.set(text, (read = parsePerson(text)));
+  }
+  return read;
+}
+
 type Draft = { -readonly [K in keyof Header]: Header[K] };
 
 /** What a school takes for granted where a score says nothing. */
@@ -83,7 +95,7 @@ export function readHeader(score: Score, defaults: HeaderDefaults = {}): { heade
     mats: false,
     formation: { name: "pair", sideMetres: 2 },
     actors: ["A", "B"],
-    people: { A: parsePerson("").person, B: parsePerson("").person, C: parsePerson("").person },
+    people: { A: personOf("").person, B: personOf("").person, C: personOf("").person },
     rules: { A: new Set(), B: new Set(), C: new Set() },
     unknown,
     ...defaults,
@@ -113,7 +125,7 @@ function readRow(header: Draft, key: string, value: Word, say: Say, unknown: str
   };
   const actor = ACTORS.find((a) => a.toLowerCase() === key);
   if (actor) {
-    const { person, faults } = parsePerson(text);
+    const { person, faults } = personOf(text);
     header.people = { ...header.people, [actor]: person };
     if (actor === "C") header.actors = ACTORS;
     for (const fault of faults) say(fault.code, [fault.text]);

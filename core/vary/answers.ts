@@ -1,11 +1,10 @@
 /** All valid answers of the vocabulary to one feed, ranked for the bodies at hand. */
 import { USUAL_BOOK } from "../book/usual.ts";
-import { check } from "../check/check.ts";
 import { checkSingle, readAnswer, readFed, type Fed } from "../check/single.ts";
 import type { School } from "../school/school.ts";
 import type { CheckedExchange } from "../check/types.ts";
-import { parse } from "../score/parse.ts";
 import type { Move } from "../words/types.ts";
+import { checkText } from "./check-text.ts";
 
 export interface RankedAnswer {
   /** As it is written into a score. */
@@ -54,11 +53,11 @@ export function rankAnswers(context: readonly string[], feed: string, school: Sc
 
 /** Results by school and what was asked: operators ask for the same feeds again and again. */
 const results = new WeakMap<School, Map<string, unknown>>();
-const MOST_KEPT = 400;
+const MOST_KEPT = 2000;
 
-/** Header rows that change no answer are left out of what a result is kept under. */
+/** Header rows that change no answer are left out of what a result is kept under; whether it is in time is asked of its ceiling. */
 const silent = (context: readonly string[]): string =>
-  context.filter((row) => !/^(title|focus|level|cadence)\s*:/i.test(row)).join("\n");
+  context.filter((row) => !/^(title|focus|level|cadence|tempo)\s*:/i.test(row)).join("\n");
 
 function kept<T>(school: School, key: string, compute: () => T): T {
   const known = results.get(school) ?? new Map<string, unknown>();
@@ -110,25 +109,44 @@ function allFeeds(context: readonly string[], school: School): FramedFeed[] {
   return found;
 }
 
-/** The usual blows with which an answer can go on: those that reach, with hands that are free. */
-export function rankReturns(context: readonly string[], feed: string, answer: string, school: School): RankedFeed[] {
-  return kept(school, `returns ${silent(context)} ${feed} > ${answer}`, () =>
-    allReturns(context, feed, answer, school),
+/** The feeds of A that one and the same answer deals with: valid ones only. */
+export function answerableFeeds(context: readonly string[], answer: string, school: School): readonly RankedFeed[] {
+  return kept(school, `feeds for ${silent(context)} ${answer}`, () =>
+    rankFeeds(context, school).filter(({ fed }) => {
+      const beat = readAnswer(fed, answer, school);
+      return beat !== null && checkSingle(fed, beat).verdict === "valid";
+    }),
   );
 }
 
-function allReturns(context: readonly string[], feed: string, answer: string, school: School): RankedFeed[] {
-  const responder = feed.trim().startsWith("B") ? "A" : "B";
-  const found: RankedFeed[] = [];
-  for (const move of school.vocabulary.moves.values()) {
-    if (!move.roles.includes("return") || !move.attack || move.numbered) continue;
-    for (const text of sidedTexts(move)) {
-      const checked = check(parse([...context, "", `${feed} -> ${responder} ${answer}, ${text}`].join("\n")), school);
-      const back = checked.exchanges[0]?.returns[0];
-      if (back?.lands && checked.verdict !== "broken") found.push({ text, move });
-    }
-  }
-  return found;
+/** The best answer that is valid, and whatever else is asked of it. */
+export function bestAnswer(
+  context: readonly string[],
+  feed: string,
+  school: School,
+  fits: (answer: RankedAnswer) => boolean = () => true,
+): RankedAnswer | undefined {
+  return rankAnswers(context, feed, school).find((a) => a.exchange.verdict === "valid" && fits(a));
+}
+
+/** The usual blows with which an answer can go on: those that reach, with hands that are free. */
+export function rankReturns(context: readonly string[], feed: string, answer: string, school: School): RankedFeed[] {
+  return kept(school, `returns ${silent(context)} ${feed} > ${answer}`, () =>
+    [...school.vocabulary.moves.values()]
+      .filter((move) => move.roles.includes("return") && move.attack && !move.numbered)
+      .flatMap((move) => sidedTexts(move).map((text) => ({ text, move })))
+      .filter(({ text }) => lands(context, feed, answer, text, school)),
+  );
+}
+
+/** True where a blow can be sent back after an answer (and what was sent back before it). */
+export function lands(context: readonly string[], feed: string, answer: string, back: string, school: School): boolean {
+  return kept(school, `lands ${silent(context)} ${feed} > ${answer} > ${back}`, () => {
+    const responder = feed.trim().startsWith("B") ? "A" : "B";
+    const checked = checkText([...context, "", `${feed} -> ${responder} ${answer}, ${back}`].join("\n"), school);
+    const { returns } = checked.exchanges[0] ?? { returns: [] };
+    return checked.verdict !== "broken" && returns[returns.length - 1]?.lands === true;
+  });
 }
 
 /** What most clubs teach comes before what works as well. */

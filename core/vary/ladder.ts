@@ -1,16 +1,16 @@
 /** A ladder: from one exchange to more than the whole drill, one change a rung, in even steps of load. */
-import { check } from "../check/check.ts";
 import type { Checked } from "../check/types.ts";
 import { seeded, shuffled } from "../random/random.ts";
 import { format } from "../score/format.ts";
-import { parse } from "../score/parse.ts";
 import type { School } from "../school/school.ts";
 import { linesOf } from "../score/structure.ts";
 import type { Line } from "../score/types.ts";
+import { checkText, readText } from "./check-text.ts";
 import { plainScore, withLines } from "./edit.ts";
 import { evenPath, type PathNode } from "./even-path.ts";
 import { OPERATORS, STAGES, stageOf, type OperatorId, type Stage } from "./operator-names.ts";
-import { soundPart, vary, type Variation } from "./vary.ts";
+import type { Candidate } from "./operators/shared.ts";
+import { candidates, soundPart, vary, type Variation } from "./vary.ts";
 
 export interface LadderOptions {
   readonly rungs: number;
@@ -165,7 +165,7 @@ function finish(
       .filter((v) => v.text !== n.text)
       .sort((a, b) => Math.abs(a.checked.load.total - loads[l]!) - Math.abs(b.checked.load.total - loads[l]!));
     const title = `${base.header.title ?? "Drill"}, rung ${l + 1}`;
-    const text = format(parse(withLines(n.checked.score, (item) => item.line, { title })));
+    const text = format(readText(withLines(n.checked.score, (item) => item.line, { title })));
     return {
       text,
       operator: n.operator,
@@ -203,7 +203,9 @@ const rowsOf = (base: Checked): Line[] => [...linesOf(base.score.items)].map((it
 
 /** The first rows of a drill as a drill of their own. */
 function firstRows(base: Checked, count: number, tempo: number): string {
-  return format(parse(plainScore(base.score, rowsOf(base).slice(0, count), { tempo: `${Math.round(tempo * 100)}%` })));
+  return format(
+    readText(plainScore(base.score, rowsOf(base).slice(0, count), { tempo: `${Math.round(tempo * 100)}%` })),
+  );
 }
 
 /** First rungs: the first row, and its first exchange alone; slowly unless the school starts at full speed. */
@@ -211,10 +213,10 @@ function starts(base: Checked, school: School): Node[] {
   const slow = school.customs.power === "slow first" && base.header.tempo > SLOW_START;
   const tempo = slow ? SLOW_START : base.header.tempo;
   const first = firstRows(base, 1, tempo);
-  const alone = vary(check(parse(first), school), school, ["isolate"]).good[0];
+  const alone = vary(checkText(first, school), school, ["isolate"]).good[0];
   const texts = [[first, "The first row", 1] as const, ...(alone ? [[alone.text, alone.changed, 0] as const] : [])];
   const nodes = texts.map(([text, changed, rows]): Node => {
-    const checked = check(parse(text), school);
+    const checked = checkText(text, school);
     return {
       text,
       checked,
@@ -256,23 +258,25 @@ function steps(
       const stage = o.order.indexOf(stageOf(id));
       return stage >= from && stage < most && node.used.filter((u) => u === id).length < (MOST_USES[id] ?? 1);
     });
+  const byChance = (all: readonly Candidate[]) => shuffled(all, random);
   const more = moreRows(node, base, school);
   const harder = (found: readonly Step[]) =>
     found.filter((v) => v.checked.load.total >= node.checked.load.total + LEAST_STEP && v.checked.verdict !== "broken");
-  const some = (ids: readonly OperatorId[]) => harder([...more, ...few(vary(node.checked, school, ids).good, random)]);
+  const some = (ids: readonly OperatorId[]) =>
+    harder([...more, ...ids.flatMap((id) => few(candidates(node.checked, school, [id], byChance)))]);
   const now = some(fits(reached));
   // Where nothing of these stages is left, later ones come in before their time; force never does.
   return now.length > 0 || reached >= o.order.length - 1 ? now : some(fits(o.order.length - 1));
 }
 
-/** Some candidates of each operator, by chance. */
-function few(good: readonly Variation[], random: () => number): Variation[] {
-  const taken = new Map<OperatorId, number>();
-  return shuffled(good, random).filter((v) => {
-    const n = taken.get(v.operator) ?? 0;
-    taken.set(v.operator, n + 1);
-    return n < EACH;
-  });
+/** The first few that are not broken; the rest is not even checked. */
+function few(all: Iterable<Variation>): Variation[] {
+  const taken: Variation[] = [];
+  for (const v of all) {
+    if (v.checked.verdict !== "broken") taken.push(v);
+    if (taken.length === EACH) break;
+  }
+  return taken;
 }
 
 /** The next rows of the drill come in. */
@@ -285,6 +289,6 @@ function moreRows(node: Node, base: Checked, school: School): Step[] {
     const text = firstRows(base, rows, node.checked.header.tempo);
     const changed =
       now === 0 ? "The whole first row" : i === 0 ? "One more row of the drill" : `${i + 1} more rows of the drill`;
-    return { operator: "rows", parameters: { rows }, text, changed, checked: check(parse(text), school), rows };
+    return { operator: "rows", parameters: { rows }, text, changed, checked: checkText(text, school), rows };
   }).filter((v) => now > 0 || v.rows === 1);
 }

@@ -3,8 +3,8 @@ import { check } from "../check/check.ts";
 import type { School } from "../school/school.ts";
 import type { Checked } from "../check/types.ts";
 import { format } from "../score/format.ts";
-import { parse } from "../score/parse.ts";
 import { linesOf } from "../score/structure.ts";
+import { checkText, readText } from "./check-text.ts";
 import { withLines } from "./edit.ts";
 import { OPERATORS, type OperatorId } from "./operator-names.ts";
 import type { Candidate } from "./operators/shared.ts";
@@ -27,8 +27,8 @@ export function soundPart(checked: Checked, school: School): Checked | null {
   const bad = new Set(checked.findings.filter((f) => f.severity === "error").map((f) => f.line - 1));
   const lines = [...linesOf(checked.score.items)];
   if (!lines.some((item) => !bad.has(item.row.index))) return null;
-  const part = check(
-    parse(withLines(checked.score, (item) => (bad.has(item.row.index) ? null : item.line), {})),
+  const part = checkText(
+    withLines(checked.score, (item) => (bad.has(item.row.index) ? null : item.line), {}),
     school,
   );
   return part.verdict === "broken" ? null : part;
@@ -41,22 +41,35 @@ export function soundPart(checked: Checked, school: School): Checked | null {
 export function vary(drill: Checked, school: School, operators: readonly OperatorId[] = OPERATORS): Variations {
   const base = soundPart(drill, school);
   if (!base) return { good: [], broken: [] };
-  const seen = new Set([playOf(format(base.score))]);
   const good: Variation[] = [];
   const broken: Variation[] = [];
+  for (const variation of candidates(base, school, operators))
+    (variation.checked.verdict === "broken" ? broken : good).push(variation);
+  good.sort((a, b) => a.checked.load.total - b.checked.load.total);
+  return { good, broken };
+}
+
+/**
+ * Candidates of a sound drill one after the other, each checked when it is asked for. `order` puts
+ * those of one operator in order before any is checked.
+ */
+export function* candidates(
+  base: Checked,
+  school: School,
+  operators: readonly OperatorId[],
+  order: (all: readonly Candidate[]) => readonly Candidate[] = (all) => all,
+): Generator<Variation> {
+  const seen = new Set([playOf(format(base.score))]);
   for (const id of operators) {
-    for (const candidate of OPERATOR_TABLE[id](base, school)) {
-      const score = parse(candidate.text);
+    for (const candidate of order(OPERATOR_TABLE[id](base, school))) {
+      const score = readText(candidate.text);
       const text = format(score);
       const play = playOf(text);
       if (seen.has(play)) continue;
       seen.add(play);
-      const variation: Variation = { ...candidate, text, checked: check(score, school) };
-      (variation.checked.verdict === "broken" ? broken : good).push(variation);
+      yield { ...candidate, text, checked: check(score, school) };
     }
   }
-  good.sort((a, b) => a.checked.load.total - b.checked.load.total);
-  return { good, broken };
 }
 
 /** A score without its title: two that differ only there are the same drill. */

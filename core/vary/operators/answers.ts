@@ -1,25 +1,35 @@
 /** Operators on what is answered: more layers, a step, a return, an exit, a choice of answers. */
 import { lineText } from "../../score/format.ts";
-import { rankAnswers, rankReturns } from "../answers.ts";
+import { bestAnswer, lands, rankAnswers } from "../answers.ts";
+import type { MoveUse } from "../../words/resolve.ts";
+import type { Move } from "../../words/types.ts";
 import { headerRows } from "../edit.ts";
-import { plainLines, rebuilt, slower, titled, turnOf, withLine, type Operator, type PlainLine } from "./shared.ts";
-
-const feedOf = (line: PlainLine): string => `${line.feeder} ${line.feeds[0]!}`;
-const row = (line: PlainLine): number => line.item.row.index + 1;
+import {
+  feedOf,
+  plainLines,
+  rebuilt,
+  rowOf,
+  simpleLines,
+  slower,
+  titled,
+  turnOf,
+  withLine,
+  type Operator,
+  type PlainLine,
+} from "./shared.ts";
 
 /** Returns offered for one line. */
 const RETURNS = 2;
 
 export const addReturn: Operator = (checked, school) =>
-  plainLines(checked).flatMap((line) => {
-    if (line.feeds.length !== 1 || line.rest.length > 0 || line.exchange.returns.length > 0) return [];
+  simpleLines(checked).flatMap((line) => {
+    if (line.exchange.returns.length > 0) return [];
     const answer = line.answers[0]!;
-    const strikes = rankReturns(headerRows(checked.score), feedOf(line), answer, school).filter((r) =>
-      USUAL_RETURNS.has(r.text),
-    );
-    return strikes.slice(0, RETURNS).map(({ text }) => ({
+    const context = headerRows(checked.score);
+    const strikes = USUAL_RETURNS.filter((text) => lands(context, feedOf(line), answer, text, school));
+    return strikes.slice(0, RETURNS).map((text) => ({
       operator: "add-return" as const,
-      parameters: { row: row(line), return: text },
+      parameters: { row: rowOf(line), return: text },
       text: withLine(
         checked,
         line,
@@ -31,7 +41,7 @@ export const addReturn: Operator = (checked, school) =>
   });
 
 /** What a class returns with first. Common practice, no source. */
-const USUAL_RETURNS = new Set([
+const USUAL_RETURNS = [
   "cross",
   "jab",
   "lead hook",
@@ -41,25 +51,26 @@ const USUAL_RETURNS = new Set([
   "push kick",
   "forehand",
   "backhand",
-]);
+];
+
+/** The last blow that goes back. */
+const lastReturn = ({ exchange }: PlainLine): MoveUse | undefined => exchange.returns[exchange.returns.length - 1]?.use;
 
 export const answerReturn: Operator = (checked, school) =>
-  plainLines(checked).flatMap((line) => {
-    const last = line.exchange.returns[line.exchange.returns.length - 1];
-    if (line.rest.length > 0 || line.feeds.length !== 1 || !last) return [];
-    const back = `${line.responder} ${last.use.text}`;
-    const best = rankAnswers(headerRows(checked.score), back, school, 8).find((a) => a.exchange.verdict === "valid");
+  simpleLines(checked).flatMap((line) => {
+    const last = lastReturn(line);
+    const best = last && bestAnswer(headerRows(checked.score), `${line.responder} ${last.text}`, school);
     if (!best) return [];
     const rest = [turnOf(line.feeder, [best.text], line.item.line.turns[1]!)];
     return [
       {
         operator: "answer-return" as const,
-        parameters: { row: row(line), answer: best.text },
+        parameters: { row: rowOf(line), answer: best.text },
         text: withLine(checked, line, rebuilt(line, { rest }), {
           ...titled(checked, "counter for counter"),
           ...slower(checked),
         }),
-        changed: `${line.feeder} answers the ${last.use.text} with ${best.text}: counter for counter`,
+        changed: `${line.feeder} answers the ${last.text} with ${best.text}: counter for counter`,
       },
     ];
   });
@@ -79,7 +90,7 @@ export const secondLine: Operator = (checked, school) =>
     );
     return backups.slice(0, 2).map(({ text }) => ({
       operator: "second-line" as const,
-      parameters: { row: row(line), layer: text },
+      parameters: { row: rowOf(line), layer: text },
       text: withLine(
         checked,
         line,
@@ -93,14 +104,18 @@ export const secondLine: Operator = (checked, school) =>
 const guards = (layers: readonly { readonly by: string }[]): boolean =>
   layers.some((l) => l.by === "interpose" || l.by === "deflect");
 
+/** The answer moves the feet already. */
+const stepsBy = (move: Move): boolean =>
+  move.group === "footwork" || (move.answer ?? []).some((a) => a.by === "displace" && a.feet);
+
 export const stepOff: Operator = (checked) =>
   plainLines(checked).flatMap((line) => {
     const answer = line.answers[0]!;
-    if (line.feeds.length !== 1 || /\b(step|pivot|circle|sprawl)\b/.test(answer)) return [];
+    if (line.feeds.length !== 1 || line.exchange.answer.some((use) => stepsBy(use.move))) return [];
     return [
       {
         operator: "step-off" as const,
-        parameters: { row: row(line) },
+        parameters: { row: rowOf(line) },
         text: withLine(
           checked,
           line,
@@ -112,13 +127,17 @@ export const stepOff: Operator = (checked) =>
     ];
   });
 
+/** The first leaves at an angle; the second closes the door behind a blow. */
+const WAYS_OUT = ["exit angle", "exit jab"] as const;
+
 export const exit: Operator = (checked) =>
   plainLines(checked).flatMap((line) => {
-    if (line.rest.length > 0 || /exit/.test(line.answers.join(" "))) return [];
+    if (line.rest.length > 0 || line.answers.some((answer) => WAYS_OUT.some((way) => answer.startsWith(way))))
+      return [];
     const closed = line.exchange.returns.length > 0;
-    return (closed ? ["exit angle", "exit jab"] : ["exit angle"]).map((way) => ({
+    return WAYS_OUT.slice(0, closed ? 2 : 1).map((way) => ({
       operator: "exit" as const,
-      parameters: { row: row(line), exit: way },
+      parameters: { row: rowOf(line), exit: way },
       text: withLine(
         checked,
         line,
@@ -130,12 +149,9 @@ export const exit: Operator = (checked) =>
   });
 
 export const respondersChoice: Operator = (checked, school) =>
-  plainLines(checked).flatMap((line) => {
+  simpleLines(checked).flatMap((line) => {
     const answer = line.answers[0]!;
-    if (line.feeds.length !== 1 || line.rest.length > 0) return [];
-    const other = rankAnswers(headerRows(checked.score), feedOf(line), school).find(
-      (a) => a.exchange.verdict === "valid" && !answer.includes(a.text),
-    );
+    const other = bestAnswer(headerRows(checked.score), feedOf(line), school, (a) => !answer.includes(a.text));
     if (!other) return [];
     const built = rebuilt(line, {});
     const [feed, turn] = built.turns;
@@ -144,7 +160,7 @@ export const respondersChoice: Operator = (checked, school) =>
     return [
       {
         operator: "responders-choice" as const,
-        parameters: { row: row(line), other: other.text },
+        parameters: { row: rowOf(line), other: other.text },
         text: withLine(checked, line, both, titled(checked, "own choice of answer")),
         changed: `Against the ${line.feeds[0]!}: ${answer} or ${other.text}, as the answerer likes`,
       },
@@ -156,40 +172,40 @@ const HAND_FINISH = ["cross", "lead hook", "jab"];
 
 /** After hand blows a kick, after kicks a hand blow. */
 export const oppositeFinish: Operator = (checked, school) =>
-  plainLines(checked).flatMap((line) => {
-    const last = line.exchange.returns[line.exchange.returns.length - 1];
-    if (!last || line.rest.length > 0 || line.feeds.length !== 1) return [];
-    const legs = last.use.move.limb.endsWith("leg");
-    const reach = new Set(
-      rankReturns(headerRows(checked.score), feedOf(line), line.answers.join(", "), school).map((r) => r.text),
+  simpleLines(checked).flatMap((line) => {
+    const last = lastReturn(line);
+    if (!last) return [];
+    const legs = last.move.limb.endsWith("leg");
+    const context = headerRows(checked.score);
+    const finish = (legs ? HAND_FINISH : LEG_FINISH).find((f) =>
+      lands(context, feedOf(line), line.answers.join(", "), f, school),
     );
-    const finish = (legs ? HAND_FINISH : LEG_FINISH).find((f) => reach.has(f.replace(/ to \w+$/, "")) || reach.has(f));
     if (!finish) return [];
     return [
       {
         operator: "opposite-finish" as const,
-        parameters: { row: row(line), finish },
+        parameters: { row: rowOf(line), finish },
         text: withLine(
           checked,
           line,
           rebuilt(line, { answers: [...line.answers, finish] }),
           titled(checked, `finish with ${finish}`),
         ),
-        changed: `After the ${last.use.text} finish with ${legs ? "a hand" : "a leg"}: ${finish}`,
+        changed: `After the ${last.text} finish with ${legs ? "a hand" : "a leg"}: ${finish}`,
       },
     ];
   });
 
 /** One exchange as what one person does alone, for home. */
 export const solo: Operator = (checked) =>
-  plainLines(checked).flatMap((line) => {
-    if (line.feeds.length !== 1 || line.rest.length > 0 || line.answers.length < 2) return [];
+  simpleLines(checked).flatMap((line) => {
+    if (line.answers.length < 2) return [];
     const alone = { ...line.item.line, turns: [turnOf(line.responder, line.answers, line.item.line.turns[1]!)] };
     const rows = headerRows(checked.score, { ...titled(checked, "alone"), kind: "solo" });
     return [
       {
         operator: "solo" as const,
-        parameters: { row: row(line) },
+        parameters: { row: rowOf(line) },
         text: `${[...rows, "", lineText(alone)].join("\n")}\n`,
         changed: `${line.responder}’s part alone, to take home: ${line.answers.join(", ")}`,
       },

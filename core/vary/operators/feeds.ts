@@ -1,60 +1,54 @@
 /** Operators on what is fed: another feed, a feint, a feed hidden in a combination, chance. */
 import { lineText } from "../../score/format.ts";
 import type { Checked } from "../../check/types.ts";
-import { checkSingle, readAnswer } from "../../check/single.ts";
-import { rankAnswers, rankFeeds } from "../answers.ts";
+import { answerableFeeds, bestAnswer, type RankedAnswer } from "../answers.ts";
 import { headerRows } from "../edit.ts";
 import {
   plainLines,
   rebuilt,
+  rowOf,
+  simpleLines,
   slower,
   titled,
   turnOf,
   withLine,
   type Candidate,
   type Operator,
-  type PlainLine,
 } from "./shared.ts";
 
-const row = (line: PlainLine): number => line.item.row.index + 1;
 /** Other feeds offered for one answer. */
 const FEEDS = 2;
 
 export const otherFeed: Operator = (checked, school) => {
   const context = headerRows(checked.score);
-  const feeds = rankFeeds(context, school);
-  return plainLines(checked).flatMap((line) => {
-    if (line.feeds.length !== 1 || line.rest.length > 0) return [];
-    const group = line.exchange.feed!.move.group;
-    const found: Candidate[] = [];
-    for (const { text, move, fed } of line.feeder === "A" ? feeds : []) {
-      if (move.group !== group || move.id === line.exchange.feed!.move.id) continue;
-      const beat = readAnswer(fed, line.answers[0]!, school);
-      if (!beat || checkSingle(fed, beat).verdict !== "valid") continue;
-      found.push({
-        operator: "other-feed",
-        parameters: { row: row(line), feed: text },
+  return simpleLines(checked).flatMap((line) => {
+    const { move } = line.exchange.feed!;
+    if (line.feeder !== "A") return [];
+    return answerableFeeds(context, line.answers[0]!, school)
+      .filter((feed) => feed.move.group === move.group && feed.move.id !== move.id)
+      .slice(0, FEEDS)
+      .map(({ text }) => ({
+        operator: "other-feed" as const,
+        parameters: { row: rowOf(line), feed: text },
         text: withLine(checked, line, rebuilt(line, { feeds: [text] }), titled(checked, text)),
         changed: `The ${line.answers[0]!} against another feed: ${text} instead of ${line.feeds[0]!}`,
-      });
-      if (found.length === FEEDS) break;
-    }
-    return found;
+      }));
   });
 };
 
 /** A feint of the other hand before a blow. */
 export const feint: Operator = (checked) =>
   plainLines(checked).flatMap((line) => {
-    const { move } = line.exchange.feed!;
-    if (line.feeds.length !== 1 || !move.attack || move.attack.path === "shoot" || line.feeds[0]!.includes("~"))
-      return [];
-    const hand = move.limb.endsWith("hand") && !move.needs;
-    const lure = hand ? (/^(lead|jab)/.test(line.feeds[0]!) ? "cross" : "jab") : line.feeds[0]!;
+    const { move, feint: lured } = line.exchange.feed!;
+    const { blow } = line.exchange;
+    if (line.feeds.length !== 1 || !blow || blow.path === "shoot" || lured) return [];
+    const bare = blow.limb === "hand" && !blow.weapon && !move.needs;
+    const leads = blow.side === checked.header.people[line.feeder].lead;
+    const lure = bare ? (leads ? "cross" : "jab") : line.feeds[0]!;
     return [
       {
         operator: "feint" as const,
-        parameters: { row: row(line), feint: lure },
+        parameters: { row: rowOf(line), feint: lure },
         text: withLine(checked, line, rebuilt(line, { feeds: [`~${lure}`, ...line.feeds] }), {
           ...titled(checked, "after a feint"),
           ...slower(checked),
@@ -66,13 +60,12 @@ export const feint: Operator = (checked) =>
 
 /** The answerer starts a combination of his own; the feed comes out of its answer. */
 export const hidden: Operator = (checked, school) =>
-  plainLines(checked).flatMap((line) => {
-    if (line.feeds.length !== 1 || line.rest.length > 0 || checked.header.kind !== "feeder") return [];
+  simpleLines(checked).flatMap((line) => {
+    if (checked.header.kind !== "feeder") return [];
     const armed = checked.header.people[line.responder].holds !== null;
     const start = armed ? "forehand high" : "jab";
-    const best = rankAnswers(headerRows(checked.score), `${line.responder} ${start}`, school, 12).find(
-      (a) => a.exchange.verdict === "valid" && !a.exchange.layers.some((l) => l.by === "displace"),
-    );
+    const standing = (a: RankedAnswer) => !a.exchange.layers.some((l) => l.by === "displace");
+    const best = bestAnswer(headerRows(checked.score), `${line.responder} ${start}`, school, standing);
     if (!best) return [];
     const turns = [
       turnOf(line.responder, [start], line.item.line.turns[0]!),
@@ -82,7 +75,7 @@ export const hidden: Operator = (checked, school) =>
     return [
       {
         operator: "hidden-feed" as const,
-        parameters: { row: row(line) },
+        parameters: { row: rowOf(line) },
         text: withLine(
           checked,
           line,
@@ -96,19 +89,16 @@ export const hidden: Operator = (checked, school) =>
 
 /** What the feeder can still do after the answer is thrown as well, and answered. */
 export const punish: Operator = (checked, school) =>
-  plainLines(checked).flatMap((line) => {
-    if (line.feeds.length !== 1 || line.rest.length > 0) return [];
+  simpleLines(checked).flatMap((line) => {
     const open = line.exchange.followUps.find((f) => f.state === "open");
     if (!open) return [];
-    const best = rankAnswers(headerRows(checked.score), `${line.feeder} ${open.move}`, school, 12).find(
-      (a) => a.exchange.verdict === "valid",
-    );
+    const best = bestAnswer(headerRows(checked.score), `${line.feeder} ${open.move}`, school);
     if (!best) return [];
     const [first, ...after] = line.answers;
     return [
       {
         operator: "punish" as const,
-        parameters: { row: row(line), feed: open.move },
+        parameters: { row: rowOf(line), feed: open.move },
         text: withLine(
           checked,
           line,
@@ -130,23 +120,23 @@ function choice(checked: Checked, by: "A" | "call"): Candidate[] {
   const feeder = lines[0]!.feeder;
   if (lines.some((l) => l.feeder !== feeder) || checked.score.items.some((i) => i.kind === "block")) return [];
   if (lines.length > MOST) return [];
-  return [lines.length].map((count) => {
-    const rows = lines.map((l, i) => `  ${NAMES[i]!}: ${lineText(l.item.line)}`);
-    const who = by === "call" ? "call" : feeder;
-    const header = headerRows(checked.score, {
-      ...titled(checked, by === "call" ? "called" : "feeder chooses"),
-      ...slower(checked),
-    });
-    return {
-      operator: by === "call" ? ("calls" as const) : ("feeders-choice" as const),
-      parameters: { count },
-      text: `${[...header, "", `choose ${who}:`, ...rows, "end"].join("\n")}\n`,
-      changed:
-        by === "call"
-          ? `The coach calls which of ${count} comes`
-          : `The feeder chooses which of ${count} comes, and does not say`,
-    };
+  const count = lines.length;
+  const called = by === "call";
+  const header = headerRows(checked.score, {
+    ...titled(checked, called ? "called" : "feeder chooses"),
+    ...slower(checked),
   });
+  const rows = lines.map((l, i) => `  ${NAMES[i]!}: ${lineText(l.item.line)}`);
+  return [
+    {
+      operator: called ? "calls" : "feeders-choice",
+      parameters: { count },
+      text: `${[...header, "", `choose ${called ? "call" : feeder}:`, ...rows, "end"].join("\n")}\n`,
+      changed: called
+        ? `The coach calls which of ${count} comes`
+        : `The feeder chooses which of ${count} comes, and does not say`,
+    },
+  ];
 }
 export const feedersChoice: Operator = (checked) => choice(checked, "A");
 export const calls: Operator = (checked) => choice(checked, "call");

@@ -1,7 +1,7 @@
 /** What all operators share: candidates, plain lines taken apart and put together again. */
 import type { Checked, CheckedExchange } from "../../check/types.ts";
 import type { School } from "../../school/school.ts";
-import type { Actor, Beat, Line, ScoreLine, Turn } from "../../score/types.ts";
+import type { Actor, Line, ScoreLine, Turn } from "../../score/types.ts";
 import { linesOf } from "../../score/structure.ts";
 import { beatOf, beatText, single, withBeats, withLines } from "../edit.ts";
 import type { OperatorId } from "../operator-names.ts";
@@ -54,6 +54,15 @@ export function plainLines(checked: Checked): PlainLine[] {
   return found;
 }
 
+/** Lines of one feed with nothing behind its answer. */
+export const simpleLines = (checked: Checked): PlainLine[] =>
+  plainLines(checked).filter((line) => line.feeds.length === 1 && line.rest.length === 0);
+
+/** Number of its row, from 1. */
+export const rowOf = (line: PlainLine): number => line.item.row.index + 1;
+/** The first feed as it is asked about: `A jab`. */
+export const feedOf = (line: PlainLine): string => `${line.feeder} ${line.feeds[0]!}`;
+
 const turnWith = (turn: Turn, beats: readonly string[]): Turn => ({
   ...turn,
   alternatives: [withBeats(turn.alternatives[0]!, beats.map(beatOf))],
@@ -98,10 +107,4 @@ const SLOWER = 0.1;
 export const slower = ({ header }: Checked): Record<string, string> => {
   const next = Math.max(SLOWEST, header.tempo - SLOWER);
   return next < header.tempo ? { tempo: `${Math.round(next * 100)}%` } : {};
-};
-
-/** True where a beat is an attack by itself. */
-export const isAttack = (beat: Beat | string, e: CheckedExchange): boolean => {
-  const text = typeof beat === "string" ? beat : beatText(beat);
-  return e.returns.some((r) => r.use.text === text);
 };

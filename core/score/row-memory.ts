@@ -1,0 +1,51 @@
+/** Reads many scores that share most of their rows: each different row is parsed once. */
+import { parse } from "./parse.ts";
+import { structure } from "./structure.ts";
+import { BLANK, type Row, type RowContent, type Score } from "./types.ts";
+
+/** Most rows remembered; a search that writes more different rows starts afresh. */
+const MOST_ROWS = 20_000;
+
+/** A row that is no part of any score: what stands behind it is read as play. */
+const PLAY_BEFORE = "A jab";
+const BEGINS_PLAY = new Set(["play", "block", "section"]);
+
+/**
+ * A row means the same wherever it stands, but for one thing: before the first row of play a word
+ * and a colon are a header key, afterwards a label. Rows of equal text share one content, so that
+ * what the checker keeps for a line is found again. Texts with a row that cannot be read go through
+ * the whole parser.
+ */
+export class RowMemory {
+  private readonly before = new Map<string, RowContent>();
+  private readonly during = new Map<string, RowContent>();
+
+  /** Reads as `parse` does. */
+  read(text: string): Score {
+    const rows: Row[] = [];
+    let from = 0;
+    let inPlay = false;
+    for (const line of text.split("\n")) {
+      const content = line.trim() === "" ? BLANK : this.content(line, inPlay);
+      if (content.body.kind === "unread" || content.faults.length > 0) return parse(text);
+      inPlay ||= BEGINS_PLAY.has(content.body.kind);
+      rows.push({ index: rows.length, from, content });
+      from += line.length + 1;
+    }
+    const { items, faults } = structure(rows);
+    return { rows, items, faults };
+  }
+
+  private content(line: string, inPlay: boolean): RowContent {
+    const known = inPlay ? this.during : this.before;
+    const old = known.get(line);
+    if (old) return old;
+    const read = parse(inPlay ? `${PLAY_BEFORE}\n${line}` : line).rows[inPlay ? 1 : 0]!.content;
+    // Only a header means something else in play; every other row has one content in both places.
+    const other = (inPlay ? this.before : this.during).get(line);
+    const content = other && other.body.kind !== "header" && read.body.kind !== "header" ? other : read;
+    if (known.size >= MOST_ROWS) known.clear();
+    known.set(line, content);
+    return content;
+  }
+}
