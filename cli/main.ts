@@ -10,7 +10,8 @@ import { format } from "#core/score/format.ts";
 import { parse } from "#core/score/parse.ts";
 import { rankAnswers } from "#core/vary/answers.ts";
 import { headerRows } from "#core/vary/edit.ts";
-import { LADDER_DEFAULTS, makeLadder, stagesOf } from "#core/vary/ladder.ts";
+import { makeLadder } from "#core/vary/ladder.ts";
+import { LADDER_DEFAULTS } from "#core/vary/ladder-options.ts";
 import { OPERATOR_NAMES } from "#core/vary/operator-names.ts";
 import { vary } from "#core/vary/vary.ts";
 import { refute, REFUTE_DEFAULTS } from "#core/vary/refute.ts";
@@ -150,7 +151,7 @@ function runVary([file]: readonly string[], { json, school }: Options): number {
 
 function runLadder([file]: readonly string[], { json, school, seed, rungs }: Options): number {
   if (!file) throw new CannotRun(`which drill?\n${USAGE}`);
-  const options = { ...LADDER_DEFAULTS, order: stagesOf(school), seed, rungs };
+  const options = { ...LADDER_DEFAULTS, order: school.customs.stages, seed, rungs };
   const work = makeLadder(check(parse(readText(file)), school), school, options);
   let step = work.next();
   while (!step.done) step = work.next();

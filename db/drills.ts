@@ -235,13 +235,14 @@ export interface NewestText {
   readonly revision_id: string;
   readonly text: string;
   readonly verdict: Revision["verdict"];
+  readonly load_total: number;
   readonly summary: DrillSummary;
 }
 
 /** The newest text of every drill that is not deleted. */
 export const listNewestTexts = (db: Db, scope: Scope): Promise<NewestText[]> =>
   db.query<NewestText>(
-    `select d.id, d.title, r.id as revision_id, r.text, r.verdict, r.summary from drills d
+    `select d.id, d.title, r.id as revision_id, r.text, r.verdict, r.load_total, r.summary from drills d
      join revisions r on r.school_id = d.school_id and r.drill_id = d.id and r.number = d.version
      where d.school_id = $1 and d.deleted_at is null order by d.title, d.id`,
     [scope.schoolId],
@@ -252,14 +253,14 @@ export async function updateVerdict(
   db: Db,
   scope: Scope,
   revisionId: string,
-  verdict: Revision["verdict"],
-  summary: DrillSummary,
+  judged: { readonly verdict: Revision["verdict"]; readonly load: number; readonly summary: DrillSummary },
 ): Promise<void> {
-  await db.query(`update revisions set verdict = $3, summary = $4 where school_id = $1 and id = $2`, [
+  await db.query(`update revisions set verdict = $3, load_total = $4, summary = $5 where school_id = $1 and id = $2`, [
     scope.schoolId,
     revisionId,
-    verdict,
-    JSON.stringify(summary),
+    judged.verdict,
+    judged.load,
+    JSON.stringify(judged.summary),
   ]);
 }
 

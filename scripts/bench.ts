@@ -9,7 +9,8 @@ import { readHeader } from "#core/score/header.ts";
 import { resolveAlternative } from "#core/words/resolve.ts";
 import { defaultSchool } from "#core/school/school.ts";
 import { parse, ScoreReader } from "#core/score/parse.ts";
-import { LADDER_DEFAULTS, makeLadder } from "#core/vary/ladder.ts";
+import { makeLadder } from "#core/vary/ladder.ts";
+import { LADDER_DEFAULTS } from "#core/vary/ladder-options.ts";
 import { vary } from "#core/vary/vary.ts";
 import { refute } from "#core/vary/refute.ts";
 

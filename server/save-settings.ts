@@ -44,7 +44,15 @@ async function judgeAgain(scope: Scope, school: School): Promise<void> {
   for (const row of await listNewestTexts(db, scope)) {
     const checked = check(parse(row.text), school);
     const summary = summaryOf(checked);
-    if (checked.verdict !== row.verdict || summary.findings !== row.summary.findings)
-      await updateVerdict(db, scope, row.revision_id, checked.verdict, summary);
+    if (
+      checked.verdict !== row.verdict ||
+      summary.findings !== row.summary.findings ||
+      checked.load.total !== row.load_total
+    )
+      await updateVerdict(db, scope, row.revision_id, {
+        verdict: checked.verdict,
+        load: checked.load.total,
+        summary,
+      });
   }
 }

@@ -3,6 +3,9 @@ import type { Customs } from "#core/school/settings.ts";
 import type { NumberingSet } from "#core/words/numbering.ts";
 import { TRADITIONS } from "#core/words/types.ts";
 
+/** Questions that are answered by one of a few words; the order of stages has a list of its own. */
+type Asked = Exclude<keyof Customs, "stages">;
+
 export interface CustomOption<K extends keyof Customs> {
   readonly value: Customs[K];
   readonly label: string;
@@ -90,14 +93,6 @@ export const questions = (sets: readonly Pick<NumberingSet, "id" | "name">[]) =>
       ],
     },
     {
-      key: "chance",
-      question: "When does chance come in?",
-      options: [
-        { value: "late", label: "Once the pattern is sound", follows: "Ladders bring choices and calls after tempo." },
-        { value: "early", label: "Soon", follows: "Ladders bring choices and calls before tempo." },
-      ],
-    },
-    {
       key: "power",
       question: "How hard, how soon?",
       options: [
@@ -113,4 +108,4 @@ export const questions = (sets: readonly Pick<NumberingSet, "id" | "name">[]) =>
         },
       ],
     },
-  ] as const satisfies readonly { [K in keyof Customs]: Question<K> }[keyof Customs][];
+  ] as const satisfies readonly { [K in Asked]: Question<K> }[Asked][];

@@ -15,6 +15,8 @@ import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";
 import { useSettings } from "../ui/use-settings.ts";
 import { ask } from "../workers/client.ts";
 import { questions } from "./customs.ts";
+import { StageOrder } from "./stage-order.tsx";
+import { Weights } from "./weights.tsx";
 import { WordsNav } from "./words-nav.tsx";
 
 const GRADES: readonly { value: RuleSetting; label: string }[] = [
@@ -64,7 +66,12 @@ export function SchoolScreen({ drills }: { drills: readonly DrillText[] }) {
           variant="contained"
           disabled={!dirty || busy}
           onClick={() =>
-            patch({ customs: draft.customs ?? {}, severity: draft.severity ?? {}, rulings: draft.rulings ?? [] })
+            patch({
+              customs: draft.customs ?? {},
+              severity: draft.severity ?? {},
+              rulings: draft.rulings ?? [],
+              load: draft.load ?? {},
+            })
           }
         >
           {busy ? "Saving…" : dirty ? "Save" : "Saved"}
@@ -135,6 +142,11 @@ export function SchoolScreen({ drills }: { drills: readonly DrillText[] }) {
               open.
             </Box>
           </Box>
+          <StageOrder
+            stages={customs.stages}
+            onChange={(stages) => setDraft({ ...draft, customs: { ...draft.customs, stages } })}
+          />
+          <Weights load={draft.load ?? {}} onChange={(load) => setDraft({ ...draft, load })} />
           <Box component="section" aria-label="How grave the school finds it" sx={{ pt: 3 }}>
             <Box component="h2" sx={{ typography: "h2", m: 0, mb: 1 }}>
               How grave is it?

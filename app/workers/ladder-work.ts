@@ -2,7 +2,8 @@
 import type { Checked } from "#core/check/types.ts";
 import { scoreView } from "#core/formats/desk-view.ts";
 import type { School } from "#core/school/school.ts";
-import { LADDER_DEFAULTS, makeLadder, stagesOf, type LadderOptions } from "#core/vary/ladder.ts";
+import { makeLadder } from "#core/vary/ladder.ts";
+import { LADDER_DEFAULTS, type LadderOptions } from "#core/vary/ladder-options.ts";
 import type { Variation } from "#core/vary/vary.ts";
 import type { LadderView, VariationView } from "./protocol.ts";
 
@@ -21,7 +22,7 @@ export function* ladderWork(
   school: School,
   wishes: Partial<LadderOptions>,
 ): Generator<number, LadderView> {
-  const result = yield* makeLadder(drill, school, { ...LADDER_DEFAULTS, order: stagesOf(school), ...wishes });
+  const result = yield* makeLadder(drill, school, { ...LADDER_DEFAULTS, order: school.customs.stages, ...wishes });
   if (!result.ok) return result;
   return {
     ok: true,
@@ -32,8 +33,9 @@ export function* ladderWork(
       parameters: {},
       text: r.text,
       changed: r.changed,
+      rows: r.rows,
       view: scoreView(r.checked),
-      alternatives: r.alternatives.map(variationView),
+      alternatives: r.alternatives.map((v) => ({ ...variationView(v), rows: v.rows })),
     })),
   };
 }

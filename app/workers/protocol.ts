@@ -12,7 +12,7 @@ import type { BookChoice } from "#core/school/settings.ts";
 import type { TextEdit } from "#core/score/rearrange.ts";
 import type { Closing } from "#core/vary/close-cycle.ts";
 import type { Refutation } from "#core/vary/refute.ts";
-import type { LadderOptions } from "#core/vary/ladder.ts";
+import type { LadderOptions } from "#core/vary/ladder-options.ts";
 import type { OperatorId } from "#core/vary/operator-names.ts";
 
 export interface MoveName {
@@ -32,6 +32,8 @@ export interface VariationView {
 /** A change that can stand on a rung. */
 export interface ChangeView extends Omit<VariationView, "operator"> {
   readonly operator: OperatorId | "rows" | null;
+  /** How many rows of the drill have come in. */
+  readonly rows: number;
 }
 export interface RungView extends ChangeView {
   readonly alternatives: readonly ChangeView[];

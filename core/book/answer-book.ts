@@ -5,9 +5,8 @@ import { finish } from "../findings/finding.ts";
 import type { School } from "../school/school.ts";
 import type { BookChoice } from "../school/settings.ts";
 import type { Side } from "../score/person.ts";
-import { answerTexts, rankAnswers } from "../vary/answers.ts";
+import { answerTexts, feedTexts, rankAnswers } from "../vary/answers.ts";
 import type { MoveUse, ResolvedBeat } from "../words/resolve.ts";
-import type { Move } from "../words/types.ts";
 
 /** What a feed is thrown with, for filters and for what the two people hold. */
 export const BOOK_TOOLS = ["hand", "leg", "stick", "blade", "takedown"] as const;
@@ -57,13 +56,6 @@ export function wholeBook(school: School): BookChoice {
 }
 
 export { USUAL_BOOK } from "./usual.ts";
-
-/** Ways in which a move may be written so that it feeds. */
-export function feedTexts(move: Move): string[] {
-  const sides = move.fixedSide || move.sides !== "limb" || move.limb === "weapon hand" ? [""] : ["lead ", "rear "];
-  const heights = move.heights && move.heights.length > 1 ? move.heights : [null];
-  return sides.flatMap((side) => heights.map((height) => `${side}${move.name}${height ? ` ${height}` : ""}`));
-}
 
 /** The tool of a feed by the data of its move. */
 function toolOf({ move }: MoveUse): BookTool {

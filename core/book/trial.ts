@@ -6,7 +6,8 @@ import type { School } from "../school/school.ts";
 import { parse } from "../score/parse.ts";
 import { answerTexts } from "../vary/answers.ts";
 import type { Move } from "../words/types.ts";
-import { answerBook, drillFor, feedTexts, USUAL_BOOK } from "./answer-book.ts";
+import { answerBook, drillFor, USUAL_BOOK } from "./answer-book.ts";
+import { feedTexts } from "../vary/answers.ts";
 
 export interface TrialPair {
   readonly feed: string;

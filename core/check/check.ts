@@ -78,7 +78,7 @@ export function check(score: Score, school: School = defaultSchool(), bodies: Bo
     exchanges: pass.exchanges,
     findings,
     closure: pass.closure,
-    load: loadOf(score, header, pass.exchanges),
+    load: loadOf(score, header, pass.exchanges, school.load),
     distance,
   };
 }

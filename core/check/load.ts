@@ -1,4 +1,5 @@
 /** How hard a drill is: a total of named parts, each computed from the score and its check. */
+import data from "./load-weights.json" with { type: "json" };
 import type { CheckedExchange } from "./types.ts";
 import type { Header } from "../score/header.ts";
 import { headerValue } from "../score/structure.ts";
@@ -20,17 +21,13 @@ export interface Load {
   readonly parts: Readonly<Record<LoadPart, number>>;
 }
 
-/** What one unit of each part adds. Judgements from memory; a school may set its own. */
-export const LOAD_WEIGHTS: Readonly<Record<LoadPart, number>> = {
-  choice: 1.2,
-  length: 0.6,
-  coordination: 0.7,
-  footwork: 0.4,
-  cue: 0.8,
-  pressure: 2,
-  consequence: 1,
-  restriction: 0.8,
-};
+export type LoadWeights = Readonly<Record<LoadPart, number>>;
+
+/** What one unit of each part adds, and what a unit is. */
+export const LOAD_WEIGHTS = Object.fromEntries(
+  LOAD_PARTS.map((part) => [part, data.weights[part].adds]),
+) as LoadWeights;
+export const loadUnit = (part: LoadPart): string => data.weights[part].for;
 
 const CONTACT_STEP = { none: 0, light: 1, medium: 2, full: 3 } as const;
 
@@ -47,8 +44,13 @@ function extraBeats(items: readonly ScoreItem[]): number {
   }, 0);
 }
 
-/** Load of a checked score. Exchanges of repeated passes count once. */
-export function loadOf(score: Score, header: Header, exchanges: readonly CheckedExchange[]): Load {
+/** Load of a checked score, with what each part weighs. Exchanges of repeated passes count once. */
+export function loadOf(
+  score: Score,
+  header: Header,
+  exchanges: readonly CheckedExchange[],
+  weights: LoadWeights = LOAD_WEIGHTS,
+): Load {
   const once = exchanges.filter((e) => e.pass === null || e.pass === 1);
   const uses = once.flatMap((e) => e.answer);
   const raw: Record<LoadPart, number> = {
@@ -57,7 +59,8 @@ export function loadOf(score: Score, header: Header, exchanges: readonly Checked
       once.length +
       RETURN_SHARE * once.reduce((sum, e) => sum + e.returns.length, 0) +
       EXTRA_SHARE * extraBeats(score.items),
-    coordination: once.filter((e) => e.layers.length > 1 || e.answer.length > 1).length + sidesUsed(once),
+    coordination:
+      once.filter((e) => e.layers.length > 1 || e.answer.length > 1).length + sidesUsed(once) + goesOn(score.items),
     footwork: uses.filter((use) => use.move.group === "footwork").length,
     // Both move freely: nobody knows when it comes.
     cue: cueOf(header, once) + (headerValue(score, "cadence") === "free" ? 1 : 0),
@@ -68,7 +71,7 @@ export function loadOf(score: Score, header: Header, exchanges: readonly Checked
   const parts = {} as Record<LoadPart, number>;
   let total = 0;
   for (const part of LOAD_PARTS) {
-    parts[part] = Math.round(raw[part] * LOAD_WEIGHTS[part] * 100) / 100;
+    parts[part] = Math.round(raw[part] * weights[part] * 100) / 100;
     total += parts[part];
   }
   return { total: Math.round(total * 100) / 100, parts };
@@ -101,6 +104,10 @@ function alternativeBits(exchanges: readonly CheckedExchange[]): number {
   for (const set of seen.values()) if (set.size > 1) bits += Math.log2(set.size) / 2;
   return bits;
 }
+
+/** Without a stop from row to row there is no time to set oneself anew. */
+const goesOn = (items: readonly ScoreItem[]): number =>
+  items.some((item) => item.kind === "block" && (item.head.type !== "choose" || goesOn(item.items) > 0)) ? 1 : 0;
 
 function sidesUsed(exchanges: readonly CheckedExchange[]): number {
   const sides = new Set(exchanges.map((e) => e.blow?.incoming).filter(Boolean));

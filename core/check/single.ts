@@ -4,9 +4,10 @@
  */
 import { checkExchange, type Setting } from "./exchange.ts";
 import { frameFor } from "./frame.ts";
+import { launchFeed } from "./launch.ts";
 import { atTempo } from "./late.ts";
 import { resolveContext } from "./resolve-context.ts";
-import type { CheckedExchange, Feed } from "./types.ts";
+import type { Blow, CheckedExchange, Feed } from "./types.ts";
 import { cloneWorld, type World } from "../body/state.ts";
 import { readHeader, type Header } from "../score/header.ts";
 import { parse } from "../score/parse.ts";
@@ -73,6 +74,10 @@ export function readAnswer(fed: Fed, text: string, school: School): ResolvedBeat
   const { beats, faults } = resolveAlternative(alternative, school.vocabulary, context);
   return faults.length > 0 || beats.length !== 1 ? null : beats[0]!;
 }
+
+/** The blow of a feed as it comes, from its frame; null for a push or pull. */
+export const blowOf = (fed: Fed): Blow | null =>
+  launchFeed(fed.feed, cloneWorld(fed.world), fed.setting.rangeWritten).blow;
 
 /** Checks one answer to a feed from its frame. */
 export const checkSingle = (fed: Fed, answer: ResolvedBeat): CheckedExchange =>

@@ -1,4 +1,5 @@
 /** What a school brings to a check: its words, what it finds grave, and what it rules by itself. */
+import { LOAD_WEIGHTS, type LoadWeights } from "../check/load.ts";
 import { SEVERITY, type FindingDraft, type RuleId } from "../findings/finding.ts";
 import type { NumberingSet } from "../words/numbering.ts";
 import { readMoves } from "../words/schema.ts";
@@ -6,6 +7,7 @@ import {
   bookFaults,
   CUSTOMS,
   customsFaults,
+  loadFaults,
   numberingFaults,
   SCHOOL_KEYS,
   type Customs,
@@ -19,6 +21,8 @@ export interface School {
   readonly severity: Readonly<Partial<Record<RuleId, RuleSetting>>>;
   readonly rulings: readonly Ruling[];
   readonly customs: Customs;
+  /** What each part of the load of a drill weighs. */
+  readonly load: LoadWeights;
   /** Says which settings a kept result was made with. */
   readonly key: string;
 }
@@ -26,7 +30,14 @@ export interface School {
 let shipped: School | null = null;
 /** A school with nothing of its own. */
 export const defaultSchool = (): School =>
-  (shipped ??= { vocabulary: shippedVocabulary(), severity: {}, rulings: [], customs: CUSTOMS, key: "" });
+  (shipped ??= {
+    vocabulary: shippedVocabulary(),
+    severity: {},
+    rulings: [],
+    customs: CUSTOMS,
+    load: LOAD_WEIGHTS,
+    key: "",
+  });
 
 export type SchoolResult =
   { readonly ok: true; readonly school: School } | { readonly ok: false; readonly errors: readonly string[] };
@@ -39,7 +50,7 @@ const VERDICTS = ["valid", "risky", "invalid"];
 
 /**
  * Reads a school's settings: `{ "moves": [...], "numbering": [...], "severity": {rule: setting},
- * "rulings": [...], "customs": {...}, "book": {...} }`. All keys may be left out; errors say which
+ * "rulings": [...], "customs": {...}, "load": {part: weight}, "book": {...} }`. All keys may be left out; errors say which
  * entry is wrong and how.
  */
 export function readSchool(data: unknown): SchoolResult {
@@ -66,6 +77,7 @@ export function readSchool(data: unknown): SchoolResult {
   });
   if (data.customs !== undefined) errors.push(...customsFaults(data.customs));
   if (data.book !== undefined) errors.push(...bookFaults(data.book));
+  if (data.load !== undefined) errors.push(...loadFaults(data.load));
   if (data.numbering !== undefined) errors.push(...numberingFaults(data.numbering));
   if (errors.length > 0 || !moves.ok) return { ok: false, errors };
   const sets = Array.isArray(data.numbering) ? (data.numbering as NumberingSet[]) : [];
@@ -78,6 +90,7 @@ export function readSchool(data: unknown): SchoolResult {
       severity,
       rulings,
       customs: { ...CUSTOMS, ...(data.customs as Partial<Customs> | undefined) },
+      load: { ...LOAD_WEIGHTS, ...(data.load as Partial<LoadWeights> | undefined) },
       key: rulings.length + Object.keys(severity).length === 0 ? "" : JSON.stringify([severity, rulings]),
     },
   };

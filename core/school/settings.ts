@@ -1,9 +1,11 @@
 /** What a school sets for itself, as it is stored and passed on: plain JSON, every key may be left out. */
-import { array, object, string, ValidationError } from "yup";
+import { array, number, object, string, ValidationError } from "yup";
+import { LOAD_PARTS, type LoadWeights } from "../check/load.ts";
 import { CONTEXTS } from "../score/header.ts";
 import type { RuleId, Severity } from "../findings/finding.ts";
 import type { Verdict } from "../check/types.ts";
 import type { NumberingSet } from "../words/numbering.ts";
+import { STAGES, type Stage } from "../vary/operator-names.ts";
 import { partNamed } from "../words/parts.ts";
 import { HEIGHTS, TRADITIONS, type MoveData, type Tradition } from "../words/types.ts";
 
@@ -29,8 +31,8 @@ export interface Customs {
   readonly numbering: string;
   /** The context of a score that names none. */
   readonly context: (typeof CONTEXTS)[number] | null;
-  /** When a ladder brings in chance: once the set pattern is sound, or soon. */
-  readonly chance: "late" | "early";
+  /** In which order a ladder brings things in. */
+  readonly stages: readonly Stage[];
   /** Speed and power: slowly first, or full from the start. */
   readonly power: "slow first" | "full";
 }
@@ -40,7 +42,7 @@ export const CUSTOMS: Customs = {
   hookFist: "upright",
   numbering: "twelve angles",
   context: null,
-  chance: "late",
+  stages: ["parts", "pairs", "chains", "variety", "tempo", "uncertainty", "force"],
   power: "slow first",
 };
 
@@ -56,9 +58,10 @@ export interface SchoolData {
   readonly severity?: Readonly<Partial<Record<RuleId, RuleSetting>>>;
   readonly rulings?: readonly Ruling[];
   readonly customs?: Partial<Customs>;
+  readonly load?: Partial<LoadWeights>;
   readonly book?: BookChoice;
 }
-export const SCHOOL_KEYS = ["moves", "numbering", "severity", "rulings", "customs", "book"] as const;
+export const SCHOOL_KEYS = ["moves", "numbering", "severity", "rulings", "customs", "load", "book"] as const;
 
 const texts = array(string().trim().min(1).max(80).required()).max(200);
 const customs = object({
@@ -67,9 +70,16 @@ const customs = object({
   hookFist: string().oneOf(["upright", "flat"]),
   numbering: string().trim().min(1).max(40),
   context: string().oneOf(CONTEXTS).nullable(),
-  chance: string().oneOf(["late", "early"]),
+  stages: array(string().oneOf(STAGES).required())
+    .length(STAGES.length)
+    .test("each-once", "${path} must name each stage once", (value) => !value || new Set(value).size === value.length),
   power: string().oneOf(["slow first", "full"]),
 }).noUnknown("${path} has keys that are not known: ${unknown}");
+/** A part may weigh nothing, and at most this much a unit. */
+export const MOST_WEIGHT = 5;
+const load = object(Object.fromEntries(LOAD_PARTS.map((part) => [part, number().min(0).max(MOST_WEIGHT)]))).noUnknown(
+  "${path} has parts that are not known: ${unknown}",
+);
 const book = object({ feeds: texts.required(), answers: texts.required() }).noUnknown();
 const angle = object({
   line: string().oneOf(["arc", "thrust", "overhead", "upward"]).required(),
@@ -108,6 +118,7 @@ function faultsOf(
 }
 
 export const customsFaults = (value: unknown): string[] => faultsOf(customs, "customs", value);
+export const loadFaults = (value: unknown): string[] => faultsOf(load, "load", value);
 export const bookFaults = (value: unknown): string[] => faultsOf(book, "book", value);
 export const numberingFaults = (value: unknown): string[] =>
   Array.isArray(value)

@@ -1,8 +1,8 @@
 /** All valid answers of the vocabulary to one feed, ranked for the bodies at hand. */
 import { USUAL_BOOK } from "../book/usual.ts";
-import { checkSingle, readAnswer, readFed, type Fed } from "../check/single.ts";
+import { blowOf, checkSingle, readAnswer, readFed, type Fed } from "../check/single.ts";
 import type { School } from "../school/school.ts";
-import type { CheckedExchange } from "../check/types.ts";
+import type { Blow, CheckedExchange } from "../check/types.ts";
 import type { Move } from "../words/types.ts";
 import { checkText } from "./check-text.ts";
 
@@ -86,9 +86,48 @@ function allAnswers(context: readonly string[], feed: string, school: School): R
 }
 
 /** A blow by name; with each side where either limb can do it. */
-function sidedTexts(move: Move): string[] {
+export function sidedTexts(move: Move): string[] {
   const sided = move.sides === "limb" && !move.fixedSide && /^(lead|rear) (hand|leg)$/.test(move.limb);
   return sided ? [`lead ${move.name}`, `rear ${move.name}`] : [move.name];
+}
+
+/** The same at each height that it can be done at. */
+export const feedTexts = (move: Move): string[] =>
+  sidedTexts(move).flatMap((text) =>
+    move.heights && move.heights.length > 1 ? move.heights.map((height) => `${text} ${height}`) : [text],
+  );
+
+/** A feed with the line on which it comes. */
+export interface FramedBlow extends FramedFeed {
+  readonly blow: Blow;
+}
+
+/** Every blow of A at every height under these header rows, each with its line. */
+export function framedBlows(context: readonly string[], school: School): readonly FramedBlow[] {
+  return kept(school, `blows ${silent(context)}`, () =>
+    [...school.vocabulary.moves.values()]
+      .filter((move) => move.roles.includes("feed") && move.attack && !move.numbered)
+      .flatMap((move) => feedTexts(move).flatMap((text) => framedBlow(context, text, school) ?? [])),
+  );
+}
+
+/** One blow of A as it comes under these header rows; null where he cannot throw it. */
+export function framedBlow(context: readonly string[], text: string, school: School): FramedBlow | null {
+  const fed = readFed(context, `A ${text}`, school);
+  const blow = fed && blowOf(fed);
+  return fed && blow && { text, move: fed.feed.use.move, fed, blow };
+}
+
+/** The answer that is preferred where it holds against a feed, else the best that does; null where none does. */
+export function soundAnswer(
+  context: readonly string[],
+  feed: FramedFeed,
+  preferred: string,
+  school: School,
+): string | null {
+  const beat = readAnswer(feed.fed, preferred, school);
+  if (beat && checkSingle(feed.fed, beat).verdict === "valid") return preferred;
+  return bestAnswer(context, `A ${feed.text}`, school)?.text ?? null;
 }
 
 /** The feeds that a drill of these header rows can have: what A holds and the kind of drill decide. */
@@ -160,7 +199,8 @@ const WEAPON_GROUPS = new Set(["weapon arm", "weapon defence"]);
 function strange(move: Move, { blow }: CheckedExchange, kind: string): number {
   const family = CONTACT_GROUPS.has(move.group) === (kind === "sensitivity");
   const tool = !WEAPON_GROUPS.has(move.group) || blow?.weapon !== null;
-  return (family ? 0 : 0.4) + (tool ? 0 : 0.4);
+  const caught = !(move.answer ?? []).some((m) => m.by === "seize") || blow?.limb === "leg";
+  return (family ? 0 : 0.4) + (tool ? 0 : 0.4) + (caught ? 0 : 0.4);
 }
 
 /** More clearance than this is no better, m. */

@@ -1,9 +1,9 @@
 /** Looks for the shortest run of moves that brings a cycle back to its start. */
-import { check } from "../check/check.ts";
 import type { Checked } from "../check/types.ts";
 import type { School } from "../school/school.ts";
-import { parse } from "../score/parse.ts";
 import type { ScoreBlock, ScoreItem } from "../score/types.ts";
+import { checkText } from "./check-text.ts";
+import { WAYS } from "./ways.ts";
 
 export interface Closing {
   /** Rows to add at the end of the cycle. */
@@ -22,18 +22,6 @@ export interface CloseOptions {
 }
 export const CLOSE_DEFAULTS: CloseOptions = { nodes: 1500, count: 3, depth: 2 };
 
-/** Set-ups by which partners come back to where they were. Common practice, no source. */
-const WAYS = [
-  "recover",
-  "change hands",
-  "switch stance",
-  "step back",
-  "step in",
-  "step left",
-  "step right",
-  "guard",
-  "reset",
-];
 /** Strokes that may be added to a cycle of blows that meet. */
 const STROKES = ["forehand high", "backhand high", "forehand low", "backhand low", "forehand mid", "backhand mid"];
 
@@ -61,7 +49,7 @@ export function closeCycle(
         nodes++;
         const rows = [...before, row];
         const longer = withRows(text, block, rows);
-        const again = check(parse(longer), school);
+        const again = checkText(longer, school);
         if (worse(again, checked)) continue;
         if (again.closure?.closes) found.push({ rows, text: longer, verdict: again.verdict });
         else next.push(rows);

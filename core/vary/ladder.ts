@@ -1,45 +1,17 @@
 /** A ladder: from one exchange to more than the whole drill, one change a rung, in even steps of load. */
+import { percent } from "../check/time.ts";
 import type { Checked } from "../check/types.ts";
-import { seeded, shuffled } from "../random/random.ts";
+import { seeded } from "../random/random.ts";
 import { format } from "../score/format.ts";
 import type { School } from "../school/school.ts";
-import { linesOf } from "../score/structure.ts";
-import type { Line } from "../score/types.ts";
 import { checkText, readText } from "./check-text.ts";
-import { plainScore, withLines } from "./edit.ts";
+import { withLines } from "./edit.ts";
 import { evenPath, type PathNode } from "./even-path.ts";
-import { OPERATORS, STAGES, stageOf, type OperatorId, type Stage } from "./operator-names.ts";
-import type { Candidate } from "./operators/shared.ts";
-import { candidates, soundPart, vary, type Variation } from "./vary.ts";
-
-export interface LadderOptions {
-  readonly rungs: number;
-  readonly seed: number;
-  /** Which operators may be used. */
-  readonly operators: readonly OperatorId[];
-  /** Stages in the order of the school: an operator of an earlier stage never comes after one of a later. */
-  readonly order: readonly Stage[];
-  /** Load of the last rung against that of the whole drill. */
-  readonly goal: number;
-  /** Positions kept in each layer. */
-  readonly width: number;
-}
-/** For two people, upwards: what makes a drill easier, needs a third or a quiet room is chosen by hand. */
-const NOT_BY_ITSELF: readonly OperatorId[] = ["solo", "tempo-down", "third-person", "context", "isolate"];
-export const LADDER_DEFAULTS: LadderOptions = {
-  rungs: 8,
-  seed: 1,
-  operators: OPERATORS.filter((id) => !NOT_BY_ITSELF.includes(id)),
-  order: STAGES,
-  goal: 1.5,
-  width: 4,
-};
-
-/** The stages as a school wants them: chance before tempo where it brings chance in early. */
-export const stagesOf = ({ customs }: School): readonly Stage[] =>
-  customs.chance === "late"
-    ? ["parts", "pairs", "chains", "variety", "tempo", "uncertainty", "force"]
-    : ["parts", "pairs", "chains", "variety", "uncertainty", "tempo", "force"];
+import { OPERATOR_NAMES, stageOf, type OperatorId, type Stage } from "./operator-names.ts";
+import { ladderFault, type Goal, type LadderOptions } from "./ladder-options.ts";
+import { firstRungs, SLOW_START, type Step } from "./ladder-rows.ts";
+import { LEAST_STEP, reachedAt, steps } from "./ladder-steps.ts";
+import { playOf, soundPart, type Variation } from "./vary.ts";
 
 /** A change that can make a rung: an operator, or more rows of the drill as they stand. */
 export type RungChange = Omit<Variation, "operator"> & { readonly operator: OperatorId | "rows" };
@@ -49,9 +21,11 @@ export interface Rung {
   /** null on the first rung. */
   readonly operator: OperatorId | "rows" | null;
   readonly changed: string;
+  /** How many rows of the drill have come in. */
+  readonly rows: number;
   readonly checked: Checked;
   /** Others that can stand here: the same step from the rung before, another change. */
-  readonly alternatives: readonly RungChange[];
+  readonly alternatives: readonly Step[];
 }
 export type LadderResult =
   | {
@@ -66,36 +40,31 @@ export type LadderResult =
     }
   | { readonly ok: false; readonly message: string };
 
+interface Way {
+  readonly from: number;
+  readonly operator: OperatorId | "rows";
+  readonly changed: string;
+}
+
 interface Node {
   readonly text: string;
   readonly checked: Checked;
-  readonly operator: OperatorId | "rows" | null;
+  /** What it is by itself, for a first rung. */
   readonly changed: string;
-  readonly stage: number;
-  /** Places in the layer before. */
-  readonly from: number[];
-  /** Operators used on the way here. */
-  readonly used: readonly string[];
-  /** How many rows of the drill it has, as they stand; null once something else has changed. */
-  readonly rows: number | null;
+  /** The ways to it, each from a place in the layer before. */
+  readonly ways: Way[];
+  stage: number;
+  /** Operators used on the best way here. */
+  used: readonly string[];
+  /** How many rows of the drill have come in. */
+  readonly rows: number;
+  /** The step that would bring its start up to the goal evenly, and what the steps so far miss of it, squared. */
+  even: number;
+  off: number;
 }
 
-/** A rung must be harder by this much to be felt as another. */
-const LEAST_STEP = 0.15;
-/** The same operator at most this often in one ladder; where nothing is said, once. */
-const MOST_USES: Partial<Record<OperatorId, number>> = {
-  "tempo-up": 3,
-  "add-return": 2,
-  chain: 2,
-  "responders-choice": 2,
-};
-/** Most candidates of one operator that are tried from one position. */
-const EACH = 3;
 /** How many others are kept for a rung. */
 const ALTERNATIVES = 5;
-const SLOW_START = 0.4;
-/** Rows that may come in at once. */
-const MOST_ROWS = 3;
 
 /** Makes a ladder; yields the share done, so that the caller can breathe and cancel. */
 export function* makeLadder(drill: Checked, school: School, options: LadderOptions): Generator<number, LadderResult> {
@@ -107,79 +76,175 @@ export function* makeLadder(drill: Checked, school: School, options: LadderOptio
       ok: false,
       message: "No row of this drill is sound. Mend one row at the desk first; the ladder starts from it.",
     };
-  const layers: Node[][] = [starts(base, school)];
-  const siblings = new Map<string, RungChange[]>();
+  const kept = keptNodes(school, options);
+  const layers: Node[][] = [
+    options.pins.includes(0) ? [kept[0]!] : unlike([...firstRungs(base, school).map(begin), ...kept.slice(0, 1)]),
+  ];
+  const siblings = new Map<string, Step[]>();
   const first = Math.min(...layers[0]!.map((n) => n.checked.load.total));
-  const goal = Math.max(base.load.total * options.goal, first + options.rungs * LEAST_STEP);
+  const top = Math.max(base.load.total * options.goal.load, first + options.rungs * LEAST_STEP);
+  for (const node of layers[0]!) node.even = (top - node.checked.load.total) / (options.rungs - 1);
   const random = seeded(options.seed);
   for (let l = 1; l < options.rungs; l++) {
-    const target = first + ((goal - first) * l) / (options.rungs - 1);
     const next = new Map<string, Node>();
     for (const [i, node] of layers[l - 1]!.entries()) {
       yield (l - 1 + i / layers[l - 1]!.length) / options.rungs;
       const harder = steps(node, l, base, school, options, random);
-      siblings.set(node.text, harder);
-      for (const v of harder) {
-        const known = next.get(v.text);
-        if (known) {
-          known.from.push(i);
-          continue;
-        }
-        next.set(v.text, {
-          text: v.text,
-          checked: v.checked,
-          operator: v.operator,
-          changed: v.changed,
-          stage: v.operator === "rows" ? node.stage : Math.max(node.stage, options.order.indexOf(stageOf(v.operator))),
-          from: [i],
-          used: [...node.used, v.operator],
-          rows: v.rows ?? null,
-        });
-      }
+      siblings.set(playOf(node.text), harder);
+      for (const v of harder) reach(next, after(node, v, options.order), way(i, v));
     }
-    const kept = [...next.values()]
-      .sort((a, b) => Math.abs(a.checked.load.total - target) - Math.abs(b.checked.load.total - target))
-      .slice(0, l === options.rungs - 1 ? next.size : options.width);
-    if (kept.length === 0) break;
-    layers.push(kept);
+    const stays = kept[l];
+    const edge = options.kept[l]?.operator;
+    if (stays && edge) {
+      const before = layers[l - 1]!.findIndex((n) => playOf(n.text) === playOf(kept[l - 1]!.text));
+      reach(next, stays, { from: before, operator: edge, changed: stays.changed });
+    }
+    const near = nearest([...next.values()], l, options);
+    const layer =
+      stays && options.pins.includes(l)
+        ? near.filter((n) => playOf(n.text) === playOf(stays.text))
+        : unlike([
+            ...near.slice(0, l === options.rungs - 1 ? next.size : options.width),
+            ...(stays ? [next.get(playOf(stays.text))!] : []),
+          ]);
+    if (layer.length === 0) break;
+    layers.push(layer);
   }
-  return finish(layers, siblings, drill, base, options);
+  return finish(layers, siblings, drill, base, top, options);
 }
+
+/** A way to a position: a new one, or one more to a position that is known. */
+function reach(layer: Map<string, Node>, node: Node, by: Way): void {
+  const key = playOf(node.text);
+  const known = layer.get(key);
+  if (!known) layer.set(key, { ...node, ways: [by] });
+  else if (!known.ways.some((w) => w.from === by.from)) {
+    known.ways.push(by);
+    const { off, even, stage, used } = node;
+    if (off < known.off) Object.assign(known, { off, even, stage, used });
+  }
+}
+
+const way = (from: number, { operator, changed }: Step): Way => ({ from, operator, changed });
+
+const unlike = (nodes: readonly Node[]): Node[] =>
+  nodes.filter((node, i) => nodes.findIndex((other) => playOf(other.text) === playOf(node.text)) === i);
+
+type Place = Pick<Step, "text" | "checked" | "changed" | "rows">;
+
+/** A first rung. */
+const begin = ({ text, checked, changed, rows }: Place): Node => ({
+  text,
+  checked,
+  changed,
+  ways: [],
+  stage: 0,
+  used: [],
+  rows,
+  even: 0,
+  off: 0,
+});
+
+const after = (node: Node, v: Place & Pick<Step, "operator">, order: readonly Stage[]): Node => ({
+  text: v.text,
+  checked: v.checked,
+  changed: v.changed,
+  ways: [],
+  stage: v.operator === "rows" ? node.stage : Math.max(node.stage, order.indexOf(stageOf(v.operator))),
+  used: [...node.used, v.operator],
+  rows: v.rows,
+  even: node.even,
+  off: node.off + (v.checked.load.total - node.checked.load.total - node.even) ** 2,
+});
+
+/** The rungs of an earlier ladder as positions of this one. */
+function keptNodes(school: School, { kept, order }: LadderOptions): Node[] {
+  const nodes: Node[] = [];
+  for (const rung of kept) {
+    const before = nodes[nodes.length - 1];
+    const step = { ...rung, checked: checkText(rung.text, school) };
+    nodes.push(
+      before && rung.operator !== null ? after(before, { ...step, operator: rung.operator }, order) : begin(step),
+    );
+  }
+  return nodes;
+}
+
+/** How far a position is from what the goal asks of its layer, in units of load. */
+function nearest(nodes: Node[], layer: number, { goal, rungs, order }: LadderOptions): Node[] {
+  const share = layer / (rungs - 1);
+  const due = goal.wants.filter((id) => reachedAt(order, layer, rungs) > order.indexOf(stageOf(id)));
+  const tempo = goal.tempo === null ? 0 : SLOW_START + (goal.tempo - SLOW_START) * share;
+  const away = (node: Node): number =>
+    node.off +
+    UNMET * due.filter((id) => !node.used.includes(id)).length +
+    TEMPO_GAP * Math.max(0, tempo - node.checked.header.tempo);
+  return nodes
+    .map((node) => ({ node, away: away(node) }))
+    .sort((a, b) => a.away - b.away)
+    .map(({ node }) => node);
+}
+/** A wish that could be met by now and is not weighs like this much load. */
+const UNMET = 3;
+/** So does full speed that is missing. */
+const TEMPO_GAP = 10;
+
+/** A last rung is as hard as was asked, or nearly so. */
+const NEAR_GOAL = 0.9;
 
 function finish(
   layers: readonly (readonly Node[])[],
-  siblings: ReadonlyMap<string, readonly RungChange[]>,
+  siblings: ReadonlyMap<string, readonly Step[]>,
   drill: Checked,
   base: Checked,
+  top: number,
   options: LadderOptions,
 ): LadderResult {
-  const graph: PathNode[][] = layers.map((layer) => layer.map((n) => ({ load: n.checked.load.total, from: n.from })));
+  const last = layers[layers.length - 1]!;
+  const missing = (node: Node) => missingOf(node, options.goal);
+  const least = Math.min(...last.map((node) => missing(node).length));
+  const high = Math.min(top, Math.max(...last.map((node) => node.checked.load.total)));
+  const ends = last.filter(
+    (node) => missing(node).length === least && (node.checked.load.total >= high * NEAR_GOAL || least > 0),
+  );
+  const whole = [...layers.slice(0, -1), ends];
+  const graph: PathNode[][] = whole.map((layer) =>
+    layer.map((n) => ({ load: n.checked.load.total, from: n.ways.map((w) => w.from) })),
+  );
   const path = evenPath(graph);
-  if (!path) return { ok: false, message: "No way up was found. Allow more operators, or fewer rungs." };
-  const nodes = path.places.map((place, l) => layers[l]![place]!);
+  if (!path)
+    return {
+      ok: false,
+      message:
+        options.pins.length > 0
+          ? "No way up was found that keeps the pinned rungs: they do not rise, or nothing fits between them. Take a pin out."
+          : "No way up was found. Allow more operators, or fewer rungs.",
+    };
+  const nodes = path.places.map((place, l) => whole[l]![place]!);
   const loads = nodes.map((n) => n.checked.load.total);
   const step = (loads[loads.length - 1]! - loads[0]!) / Math.max(1, loads.length - 1);
   const rungs = nodes.map((n, l): Rung => {
-    const others = l === 0 ? [] : (siblings.get(nodes[l - 1]!.text) ?? []);
+    const others = l === 0 ? [] : (siblings.get(playOf(nodes[l - 1]!.text)) ?? []);
     const near = others
-      .filter((v) => v.text !== n.text)
+      .filter((v) => playOf(v.text) !== playOf(n.text))
       .sort((a, b) => Math.abs(a.checked.load.total - loads[l]!) - Math.abs(b.checked.load.total - loads[l]!));
     const title = `${base.header.title ?? "Drill"}, rung ${l + 1}`;
     const text = format(readText(withLines(n.checked.score, (item) => item.line, { title })));
+    const by = n.ways.find((w) => w.from === path.places[l - 1]);
     return {
       text,
-      operator: n.operator,
-      changed: n.changed,
+      operator: by?.operator ?? null,
+      changed: by?.changed ?? n.changed,
+      rows: n.rows,
       checked: n.checked,
       alternatives: near.slice(0, ALTERNATIVES),
     };
   });
-  const notes =
-    nodes.length < options.rungs
-      ? [
-          `It ends after ${nodes.length} of ${options.rungs} rungs: no allowed change makes it harder and keeps it sound. Allow more operators.`,
-        ]
-      : [];
+  const notes = missing(nodes[nodes.length - 1]!);
+  if (nodes.length < options.rungs)
+    notes.unshift(
+      `It ends after ${nodes.length} of ${options.rungs} rungs: no allowed change makes it harder and keeps it sound. Allow more operators.`,
+    );
   return {
     ok: true,
     rungs,
@@ -189,106 +254,24 @@ function finish(
   };
 }
 
-/** What keeps a ladder from being made, in words. */
-export function ladderFault({ rungs, operators, goal }: LadderOptions): string | null {
-  if (!Number.isInteger(rungs) || rungs < 2 || rungs > 16) return "A ladder has 2 to 16 rungs.";
-  if (operators.length === 0)
-    return "No operator is allowed: nothing could change from rung to rung. Allow at least one.";
-  if (!(goal >= 1 && goal <= 4)) return "The goal is 1 to 4 times as hard as the whole drill.";
-  return null;
-}
-
-/** The rows of a drill one after another, without blocks: chance and cycles come later. */
-const rowsOf = (base: Checked): Line[] => [...linesOf(base.score.items)].map((item) => item.line);
-
-/** The first rows of a drill as a drill of their own. */
-function firstRows(base: Checked, count: number, tempo: number): string {
-  return format(
-    readText(plainScore(base.score, rowsOf(base).slice(0, count), { tempo: `${Math.round(tempo * 100)}%` })),
-  );
-}
-
-/** First rungs: the first row, and its first exchange alone; slowly unless the school starts at full speed. */
-function starts(base: Checked, school: School): Node[] {
-  const slow = school.customs.power === "slow first" && base.header.tempo > SLOW_START;
-  const tempo = slow ? SLOW_START : base.header.tempo;
-  const first = firstRows(base, 1, tempo);
-  const alone = vary(checkText(first, school), school, ["isolate"]).good[0];
-  const texts = [[first, "The first row", 1] as const, ...(alone ? [[alone.text, alone.changed, 0] as const] : [])];
-  const nodes = texts.map(([text, changed, rows]): Node => {
-    const checked = checkText(text, school);
-    return {
-      text,
-      checked,
-      operator: null,
-      changed: slow ? `${changed}; slowly` : changed,
-      stage: 0,
-      from: [],
-      used: [],
-      rows,
-    };
-  });
-  const sound = nodes.filter((n) => n.checked.verdict !== "broken");
-  if (sound.length > 0) return sound;
-  const text = format(base.score);
+/** What the goal asks for and a last rung has not, in words. */
+function missingOf({ used, checked }: Node, { wants, tempo }: Goal): string[] {
+  const notes = wants
+    .filter((id) => !used.includes(id))
+    .map(
+      (id) =>
+        `The goal is not reached: no sound rung was found for “${OPERATOR_NAMES[id]}”. Allow it, or ask for more rungs.`,
+    );
+  const now = checked.header.tempo;
+  if (tempo === null || now >= tempo - 1e-9) return notes;
+  const ceilings = checked.exchanges.flatMap((e) => (e.ceiling !== null && e.ceiling > 0 ? [e.ceiling] : []));
+  const most = Math.min(...ceilings);
+  const why =
+    most < tempo
+      ? `the tightest exchange of the last rung allows ${percent(most)} %`
+      : "the rungs do not suffice; ask for more of them, or start faster";
   return [
-    { text, checked: base, operator: null, changed: "The drill as it is", stage: 0, from: [], used: [], rows: null },
+    ...notes,
+    `The goal is not reached: it ends at ${percent(now)} % of full speed instead of ${percent(tempo)} %; ${why}.`,
   ];
-}
-
-/** `rows`: how many rows of the drill it has; left out where something else changed. */
-type Step = RungChange & { readonly rows?: number };
-
-/**
- * What can come after a position: harder, of this stage or a later one. Stages come in with the
- * rungs, so that chance and force are not there on the second one.
- */
-function steps(
-  node: Node,
-  layer: number,
-  base: Checked,
-  school: School,
-  o: LadderOptions,
-  random: () => number,
-): Step[] {
-  const reached = Math.ceil((o.order.length * (layer + 1)) / o.rungs);
-  const from = Math.max(node.stage, o.order.indexOf("pairs"));
-  const fits = (most: number) =>
-    o.operators.filter((id) => {
-      const stage = o.order.indexOf(stageOf(id));
-      return stage >= from && stage < most && node.used.filter((u) => u === id).length < (MOST_USES[id] ?? 1);
-    });
-  const byChance = (all: readonly Candidate[]) => shuffled(all, random);
-  const more = moreRows(node, base, school);
-  const harder = (found: readonly Step[]) =>
-    found.filter((v) => v.checked.load.total >= node.checked.load.total + LEAST_STEP && v.checked.verdict !== "broken");
-  const some = (ids: readonly OperatorId[]) =>
-    harder([...more, ...ids.flatMap((id) => few(candidates(node.checked, school, [id], byChance)))]);
-  const now = some(fits(reached));
-  // Where nothing of these stages is left, later ones come in before their time; force never does.
-  return now.length > 0 || reached >= o.order.length - 1 ? now : some(fits(o.order.length - 1));
-}
-
-/** The first few that are not broken; the rest is not even checked. */
-function few(all: Iterable<Variation>): Variation[] {
-  const taken: Variation[] = [];
-  for (const v of all) {
-    if (v.checked.verdict !== "broken") taken.push(v);
-    if (taken.length === EACH) break;
-  }
-  return taken;
-}
-
-/** The next rows of the drill come in. */
-function moreRows(node: Node, base: Checked, school: School): Step[] {
-  if (node.rows === null) return [];
-  const all = rowsOf(base).length;
-  const now = node.rows;
-  return Array.from({ length: Math.min(MOST_ROWS, all - now) }, (_, i): Step => {
-    const rows = now + i + 1;
-    const text = firstRows(base, rows, node.checked.header.tempo);
-    const changed =
-      now === 0 ? "The whole first row" : i === 0 ? "One more row of the drill" : `${i + 1} more rows of the drill`;
-    return { operator: "rows", parameters: { rows }, text, changed, checked: checkText(text, school), rows };
-  }).filter((v) => now > 0 || v.rows === 1);
 }

@@ -1,6 +1,6 @@
 /** The variation operators, what an instructor calls them, and the stage of a ladder at which each comes. */
 
-/** Stages in the order in which a class goes through them; chance before or after tempo is the school's choice. */
+/** What a class goes through on the way up; in which order is the school's choice. */
 export const STAGES = ["parts", "pairs", "chains", "variety", "uncertainty", "tempo", "force"] as const;
 export type Stage = (typeof STAGES)[number];
 
@@ -11,6 +11,7 @@ const TABLE = {
   "other-answer": ["Another valid answer", "variety"],
   "other-height": ["Another height", "variety"],
   "other-feed": ["Another feed for the same answer", "variety"],
+  "other-tool": ["Another tool", "variety"],
   mirror: ["Other side", "variety"],
   "opposite-stance": ["The other foot in front", "variety"],
   "add-return": ["Add a return", "pairs"],
@@ -18,6 +19,8 @@ const TABLE = {
   "step-off": ["Step off with the answer", "pairs"],
   exit: ["A way out", "chains"],
   chain: ["Join two lines", "chains"],
+  "hand-change": ["The hands change in the cycle", "chains"],
+  entry: ["An entry in the cycle", "chains"],
   "opposite-finish": ["Finish with the other class", "chains"],
   context: ["Another end", "variety"],
   "swap-roles": ["Roles change", "chains"],

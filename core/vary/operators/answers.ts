@@ -13,6 +13,7 @@ import {
   slower,
   titled,
   turnOf,
+  USUAL_RETURNS,
   withLine,
   type Operator,
   type PlainLine,
@@ -39,19 +40,6 @@ export const addReturn: Operator = (checked, school) =>
       changed: `After the ${answer}: return the ${text}`,
     }));
   });
-
-/** What a class returns with first. Common practice, no source. */
-const USUAL_RETURNS = [
-  "cross",
-  "jab",
-  "lead hook",
-  "rear uppercut",
-  "lead hook to body",
-  "rear round kick",
-  "push kick",
-  "forehand",
-  "backhand",
-];
 
 /** The last blow that goes back. */
 const lastReturn = ({ exchange }: PlainLine): MoveUse | undefined => exchange.returns[exchange.returns.length - 1]?.use;
@@ -106,7 +94,7 @@ const guards = (layers: readonly { readonly by: string }[]): boolean =>
 
 /** The answer moves the feet already. */
 const stepsBy = (move: Move): boolean =>
-  move.group === "footwork" || (move.answer ?? []).some((a) => a.by === "displace" && a.feet);
+  move.goesDown === true || move.group === "footwork" || (move.answer ?? []).some((a) => a.by === "displace" && a.feet);
 
 export const stepOff: Operator = (checked) =>
   plainLines(checked).flatMap((line) => {

@@ -1,9 +1,9 @@
 /** The first operators: parts, joins, other answers, other heights, the other side. */
 import { rankAnswers } from "../answers.ts";
-import { beatOf, beatText, headerRows, mapParts, plainScore, single, withBeats, withLines } from "../edit.ts";
+import { beatOf, beatText, headerRows, plainScore, single, withBeats, withLines } from "../edit.ts";
 import { linesOf } from "../../score/structure.ts";
 import { lineText } from "../../score/format.ts";
-import type { Line, Part, ScoreLine } from "../../score/types.ts";
+import type { Line, ScoreLine } from "../../score/types.ts";
 import { HEIGHTS } from "../../words/types.ts";
 import { titled, type Candidate, type Operator } from "./shared.ts";
 
@@ -168,58 +168,4 @@ export const otherHeight: Operator = (checked, school) => {
     }
   }
   return found;
-};
-
-const SWAP: Readonly<Record<string, string>> = { left: "right", right: "left", l: "R", r: "L" };
-
-export const mirror: Operator = (checked, school) => {
-  const { header, score } = checked;
-  const changes: Record<string, string | null> = { ...titled(checked, "other side") };
-  for (const actor of header.actors) {
-    const row = score.rows.find(
-      ({ content }) => content.body.kind === "header" && content.body.key.text.toUpperCase() === actor,
-    );
-    const value = row?.content.body.kind === "header" ? (row.content.body.value?.text ?? "") : "";
-    const person = header.people[actor];
-    const rest = value
-      .split(",")
-      .map((s) => s.trim())
-      .filter((s) => s && !/^(lead (left|right)|(left|right) handed)$/i.test(s));
-    const lead = person.lead === "left" ? "right" : "left";
-    const hand = person.hand === "left" ? "right" : "left";
-    changes[actor] = [`lead ${lead}`, `${hand} handed`, ...rest].join(", ");
-  }
-  const angles = school.vocabulary.numbering.get(header.numbering)?.angles ?? [];
-  const mirrorNumber = (text: string): string => {
-    const angle = angles[Number(text) - 1];
-    if (!angle?.side) return text;
-    const other = angles.findIndex(
-      (a) =>
-        a.line === angle.line &&
-        a.height === angle.height &&
-        a.part === angle.part &&
-        a.side !== angle.side &&
-        a.side !== null,
-    );
-    return other < 0 ? text : String(other + 1);
-  };
-  const turnPart = (part: Part): Part => {
-    const numbered = part.words.some((w) => /^(strike|block|counter|angle)$/i.test(w.text));
-    return {
-      ...part,
-      words: part.words.map((word) => {
-        const swapped = SWAP[word.text.toLowerCase()];
-        const text = swapped ?? (numbered && /^\d+$/.test(word.text) ? mirrorNumber(word.text) : word.text);
-        return { ...word, text };
-      }),
-    };
-  };
-  return [
-    {
-      operator: "mirror",
-      parameters: {},
-      text: withLines(score, (item) => mapParts(item.line, turnPart), changes),
-      changed: "Everything on the other side: the other foot in front, the other hand",
-    },
-  ];
 };

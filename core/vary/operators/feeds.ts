@@ -113,30 +113,43 @@ export const punish: Operator = (checked, school) =>
 const NAMES = ["one", "two", "three", "four", "five", "six", "seven", "eight"];
 const MOST = NAMES.length;
 
-/** Lines of one and the same feeder as a choice; who chooses is said in the head of the block. */
+/**
+ * Lines of one and the same feeder as a choice of 2 to n; who chooses is said in the head of the block.
+ * Where there is such a choice already it takes in more lines.
+ */
 function choice(checked: Checked, by: "A" | "call"): Candidate[] {
+  const blocks = checked.score.items.filter((item) => item.kind === "block");
+  const [block] = blocks;
   const lines = plainLines(checked);
-  if (lines.length < 2 || lines.length !== new Set(lines.map((l) => l.feeds.join())).size) return [];
-  const feeder = lines[0]!.feeder;
-  if (lines.some((l) => l.feeder !== feeder) || checked.score.items.some((i) => i.kind === "block")) return [];
-  if (lines.length > MOST) return [];
-  const count = lines.length;
+  const feeder = lines[0]?.feeder;
   const called = by === "call";
+  const head = called ? "call" : feeder;
+  if (blocks.length > 1 || lines.some((l) => l.feeder !== feeder)) return [];
+  if (block && (block.head.type !== "choose" || block.head.by !== head)) return [];
+  const inside = new Set<unknown>(block?.items);
+  const order = [...lines.filter((l) => inside.has(l.item)), ...lines.filter((l) => !inside.has(l.item))];
   const header = headerRows(checked.score, {
     ...titled(checked, called ? "called" : "feeder chooses"),
-    ...slower(checked),
+    ...(block ? {} : slower(checked)),
   });
-  const rows = lines.map((l, i) => `  ${NAMES[i]!}: ${lineText(l.item.line)}`);
-  return [
-    {
+  const found: Candidate[] = [];
+  for (let count = Math.max(2, inside.size + 1); count <= Math.min(order.length, MOST); count++) {
+    const among = order.slice(0, count);
+    if (new Set(among.map((l) => l.feeds.join())).size < count) continue;
+    const rows = among.map((l, i) => `  ${NAMES[i]!}: ${lineText(l.item.line)}`);
+    const rest = order.slice(count).map((l) => lineText(l.item.line));
+    found.push({
       operator: called ? "calls" : "feeders-choice",
       parameters: { count },
-      text: `${[...header, "", `choose ${called ? "call" : feeder}:`, ...rows, "end"].join("\n")}\n`,
-      changed: called
-        ? `The coach calls which of ${count} comes`
-        : `The feeder chooses which of ${count} comes, and does not say`,
-    },
-  ];
+      text: `${[...header, "", `choose ${head}:`, ...rows, "end", ...rest].join("\n")}\n`,
+      changed: block
+        ? `More to choose from: ${count} instead of ${inside.size}`
+        : called
+          ? `The coach calls which of ${count} comes`
+          : `The feeder chooses which of ${count} comes, and does not say`,
+    });
+  }
+  return found;
 }
 export const feedersChoice: Operator = (checked) => choice(checked, "A");
 export const calls: Operator = (checked) => choice(checked, "call");

@@ -4,7 +4,21 @@ import { CONTACTS } from "../../score/header.ts";
 import { lineText } from "../../score/format.ts";
 import { headerValue } from "../../score/structure.ts";
 import { headerRows, withLines } from "../edit.ts";
-import { plainLines, slower, titled, type Candidate, type Operator } from "./shared.ts";
+import { bestAnswer } from "../answers.ts";
+import { checkText } from "../check-text.ts";
+import type { ScoreLine } from "../../score/types.ts";
+import {
+  feedOf,
+  personRow,
+  plainLines,
+  rebuilt,
+  rowOf,
+  simpleLines,
+  slower,
+  titled,
+  type Candidate,
+  type Operator,
+} from "./shared.ts";
 
 const same = (checked: Checked, header: Readonly<Record<string, string | null>>): string =>
   withLines(checked.score, (item) => item.line, header);
@@ -30,25 +44,8 @@ function tempo(checked: Checked, by: number): Candidate[] {
     },
   ];
 }
-export const tempoUp: Operator = (checked) => tempo(checked, STEP);
+export const tempoUp: Operator = (checked) => [STEP, 2 * STEP].flatMap((by) => tempo(checked, by));
 export const tempoDown: Operator = (checked) => tempo(checked, -STEP);
-
-/** A header row of a person with something put in place of what stands there. */
-function personRow(
-  checked: Checked,
-  actor: "A" | "B",
-  change: (words: readonly string[]) => string[],
-): Record<string, string> {
-  const row = checked.score.rows.find(
-    ({ content }) => content.body.kind === "header" && content.body.key.text.toUpperCase() === actor,
-  );
-  const value = row?.content.body.kind === "header" ? (row.content.body.value?.text ?? "") : "";
-  const words = value
-    .split(",")
-    .map((w) => w.trim())
-    .filter(Boolean);
-  return { [actor]: change(words).join(", ") };
-}
 
 export const oppositeStance: Operator = (checked) => {
   const lead = checked.header.people.B.lead === "left" ? "right" : "left";
@@ -91,18 +88,42 @@ const RESTRICTIONS = {
   sensitivity: ["no steps", "no hands", "eyes closed", "contact kept", "no resisting"],
   solo: [],
 } as const;
+/** Rules under which the same moves are another drill. */
+const FELT = new Set<string>(["eyes closed", "contact kept", "no resisting"]);
 
-export const restriction: Operator = (checked) =>
-  RESTRICTIONS[checked.header.kind].flatMap((rule) => {
+/** A rule for the answerer; where it forbids what he did, he answers otherwise. */
+export const restriction: Operator = (checked, school) =>
+  RESTRICTIONS[checked.header.kind].flatMap((rule): Candidate[] => {
     const now = checked.header.rules.B;
     if (now.has(rule)) return [];
     const blind = rule === "eyes closed" ? slower(checked) : {};
+    const header = { ...titled(checked, rule), "rules B": [...now, rule].join(", "), ...blind };
+    const ruled = checkText(same(checked, header), school);
+    const context = headerRows(ruled.score);
+    const forbidden = new Set(ruled.findings.filter((f) => f.rule === "rule-broken").map((f) => f.line));
+    const changed = plainLines(ruled).flatMap((line) => {
+      if (!forbidden.has(rowOf(line)) || line.feeder !== "A" || line.feeds.length !== 1) return [];
+      const best = bestAnswer(context, feedOf(line), school);
+      return best ? [{ line, answer: best.text }] : [];
+    });
+    // Where nobody has to do anything else the rule would change nothing.
+    if (changed.length < forbidden.size || (changed.length === 0 && !FELT.has(rule))) return [];
+    const of = (item: ScoreLine) => changed.find(({ line }) => line.item === item);
+    const text = withLines(
+      ruled.score,
+      (item) => {
+        const other = of(item);
+        return other ? rebuilt(other.line, { answers: [other.answer] }) : item.line;
+      },
+      {},
+    );
+    const instead = changed.map(({ answer, line }) => `${answer} against the ${line.feeds[0]!}`).join(", ");
     return [
       {
-        operator: "restriction" as const,
+        operator: "restriction",
         parameters: { rule },
-        text: same(checked, { ...titled(checked, rule), "rules B": [...now, rule].join(", "), ...blind }),
-        changed: `The answerer does with less: ${rule}`,
+        text,
+        changed: `The answerer does with less: ${rule}${instead ? `; ${instead}` : ""}`,
       },
     ];
   });
@@ -112,7 +133,9 @@ export const contact: Operator = (checked) => {
   const at = CONTACTS.indexOf(checked.header.contact);
   const next = CONTACTS[at + 1];
   const minor = checked.header.actors.some((a) => checked.header.people[a].minor);
-  if (!next || next === "full" || (minor && next !== "light")) return [];
+  // Blades, blunt ones too, stay off the body.
+  const blade = checked.exchanges.some((e) => e.blow?.tool === "blade");
+  if (blade || !next || next === "full" || (minor && next !== "light")) return [];
   return [
     {
       operator: "contact",
@@ -142,8 +165,8 @@ export const context: Operator = (checked) => {
 /** One exchange in a triangle: each attacks the next in turn. */
 export const thirdPerson: Operator = (checked) => {
   if (checked.header.actors.length > 2 || checked.header.kind !== "feeder") return [];
-  return plainLines(checked).flatMap((line) => {
-    if (line.feeds.length !== 1 || line.rest.length > 0 || line.feeder !== "A") return [];
+  return simpleLines(checked).flatMap((line) => {
+    if (line.feeder !== "A") return [];
     const own = (actor: "A" | "B") => personRow(checked, actor, (words) => [...words])[actor] ?? "";
     const rows = headerRows(checked.score, {
       ...titled(checked, "triangle"),

@@ -105,9 +105,19 @@ describe("the frame", () => {
     expect(v!.text).toMatch(/loop swap x4:\n {2}A jab -> B step back\nend/);
   });
   test("a rule is added to those that are there, in one row", () => {
-    const [v] = made("restriction", `rules B: no strikes\n${"A jab -> B slip out"}`);
+    const v = made("restriction", "rules B: no strikes\n\nA jab -> B parry").find((m) =>
+      m.changed.includes("no hands"),
+    );
     expect(v!.text.match(/^rules/gim)).toHaveLength(1);
-    expect(v!.text).toMatch(/no strikes, no steps/);
+    expect(v!.text).toMatch(/no strikes, no hands/);
+  });
+  test("under a rule that forbids his answer he answers otherwise; a rule that changes nothing is not offered", () => {
+    const rules = made("restriction", "A jab -> B parry\nA lead hook -> B weave").map((v) => v.parameters.rule);
+    expect(rules).toContain("no hands");
+    expect(rules).not.toContain("no steps");
+    const [bare] = made("restriction", "A jab -> B parry").filter((v) => v.parameters.rule === "no hands");
+    expect(bare!.text).not.toMatch(/parry/);
+    expect(bare!.changed).toMatch(/no hands; \w+.* against the jab/);
   });
   test("force rises one step, never to full, and not beyond light with a minor", () => {
     expect(made("contact", ONE)[0]!.checked.header.contact).toBe("medium");

@@ -98,6 +98,36 @@ export const withLine = (
   header: Readonly<Record<string, string | null>>,
 ): string => withLines(checked.score, (one) => (one === of.item ? line : one.line), header);
 
+/** What a class returns with first. Common practice, no source. */
+export const USUAL_RETURNS = [
+  "cross",
+  "jab",
+  "lead hook",
+  "rear uppercut",
+  "lead hook to body",
+  "rear round kick",
+  "push kick",
+  "forehand",
+  "backhand",
+];
+
+/** A header row of a person with something put in place of what stands there. */
+export function personRow(
+  checked: Checked,
+  actor: Actor,
+  change: (words: readonly string[]) => string[],
+): Record<string, string> {
+  const row = checked.score.rows.find(
+    ({ content }) => content.body.kind === "header" && content.body.key.text.toUpperCase() === actor,
+  );
+  const value = row?.content.body.kind === "header" ? (row.content.body.value?.text ?? "") : "";
+  const words = value
+    .split(",")
+    .map((w) => w.trim())
+    .filter(Boolean);
+  return { [actor]: change(words).join(", ") };
+}
+
 /** Lowest tempo that a variation is slowed to. */
 const SLOWEST = 0.3;
 /** Added choice, contact or a new tool starts slower on the same rung. */

@@ -2,9 +2,12 @@
 import type { OperatorId } from "../operator-names.ts";
 import * as answers from "./answers.ts";
 import * as base from "./base.ts";
+import * as cycles from "./cycles.ts";
 import * as feeds from "./feeds.ts";
 import * as frame from "./frame.ts";
+import { mirror } from "./mirror.ts";
 import type { Operator } from "./shared.ts";
+import * as tools from "./tools.ts";
 
 export const OPERATOR_TABLE: Readonly<Record<OperatorId, Operator>> = {
   isolate: base.isolate,
@@ -13,13 +16,16 @@ export const OPERATOR_TABLE: Readonly<Record<OperatorId, Operator>> = {
   "other-answer": base.otherAnswer,
   "other-height": base.otherHeight,
   "other-feed": feeds.otherFeed,
-  mirror: base.mirror,
+  "other-tool": tools.otherTool,
+  mirror,
   "opposite-stance": frame.oppositeStance,
   "add-return": answers.addReturn,
   "second-line": answers.secondLine,
   "step-off": answers.stepOff,
   exit: answers.exit,
   chain: base.chain,
+  "hand-change": cycles.handChange,
+  entry: cycles.entry,
   "opposite-finish": answers.oppositeFinish,
   context: frame.context,
   "swap-roles": frame.swapRoles,

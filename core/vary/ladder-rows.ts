@@ -1,0 +1,105 @@
+/** How the rows of a drill come into a ladder: one exchange, the first row, more rows, then its block. */
+import type { Checked } from "../check/types.ts";
+import { headText, lineText } from "../score/format.ts";
+import { linesOf } from "../score/structure.ts";
+import type { Line, ScoreBlock, ScoreItem, ScoreLine } from "../score/types.ts";
+import type { School } from "../school/school.ts";
+import { checkText } from "./check-text.ts";
+import { headerRows, plainScore } from "./edit.ts";
+import type { RungChange } from "./ladder.ts";
+import { vary } from "./vary.ts";
+
+/** First tempo of a ladder that starts slowly, share of full speed. */
+export const SLOW_START = 0.4;
+/** Rows that may come in at once: few, or what lets a long drill in within a few rungs. */
+const MOST_ROWS = 3;
+const SHARE_OF_ROWS = 1 / 4;
+
+/** `rows`: how many rows of the drill have come in with it; its block counts as one more. */
+export type Step = RungChange & { readonly rows: number };
+
+/** The rows of a drill one after another, without blocks: chance and cycles come later. */
+const rowsOf = (base: Checked): Line[] => [...linesOf(base.score.items)].map((item) => item.line);
+
+/** The block round all rows of a drill; null where there is none, or where it is made of more. */
+function wholeBlock({ score }: Checked): { head: ScoreBlock; lines: readonly ScoreLine[] } | null {
+  const [block, ...others] = score.items.filter((item: ScoreItem) => item.kind !== "section");
+  if (block?.kind !== "block" || others.length > 0) return null;
+  const lines = block.items.filter((item) => item.kind === "line");
+  return lines.length === block.items.length ? { head: block, lines } : null;
+}
+
+/** How many steps it takes until the whole drill is there, each of one row, and one for its block. */
+export const rowsIn = (base: Checked): number => rowsOf(base).length + (wholeBlock(base) ? 1 : 0);
+
+const percent = (tempo: number): string => `${Math.round(tempo * 100)}%`;
+
+/** First rungs: the first row, and its first exchange alone; slowly unless the school starts at full speed. */
+export function firstRungs(base: Checked, school: School): (Omit<Step, "operator"> & { readonly operator: null })[] {
+  const slow = school.customs.power === "slow first" && base.header.tempo > SLOW_START;
+  const tempo = percent(slow ? SLOW_START : base.header.tempo);
+  const first = checkText(plainScore(base.score, rowsOf(base).slice(0, 1), { tempo }), school);
+  const alone = vary(first, school, ["isolate"]).good[0];
+  const start = (checked: Checked, text: string, changed: string, rows: number) => ({
+    operator: null,
+    parameters: {},
+    text,
+    checked,
+    changed: slow ? `${changed}; slowly` : changed,
+    rows,
+  });
+  const sound = [
+    start(first, plainScore(base.score, rowsOf(base).slice(0, 1), { tempo }), "The first row", 1),
+    ...(alone ? [start(alone.checked, alone.text, alone.changed, 0)] : []),
+  ].filter((v) => v.checked.verdict !== "broken");
+  if (sound.length > 0) return sound;
+  const whole = plainScore(base.score, rowsOf(base), {});
+  return [{ ...start(base, whole, "The drill as it is", rowsIn(base)), changed: "The drill as it is" }];
+}
+
+/** The next rows of the drill come in; when all are there, what is round them: the cycle, the choice. */
+export function moreRows(node: { readonly checked: Checked; readonly rows: number }, base: Checked, school: School) {
+  const { score, header } = node.checked;
+  const all = rowsOf(base);
+  const { rows } = node;
+  if (score.items.some((item) => item.kind === "block") || rows >= rowsIn(base)) return [];
+  const step = (text: string, changed: string, now: number): Step => ({
+    operator: "rows",
+    parameters: { rows: now },
+    text,
+    changed,
+    checked: checkText(text, school),
+    rows: now,
+  });
+  if (rows === all.length) return inBlock(node.checked, base).map(({ text, changed }) => step(text, changed, rows + 1));
+  if (rows === 0)
+    return [step(plainScore(base.score, all.slice(0, 1), { tempo: percent(header.tempo) }), "The whole first row", 1)];
+  const most = Math.max(MOST_ROWS, Math.ceil(all.length * SHARE_OF_ROWS));
+  const own = rowsOf(node.checked);
+  return Array.from({ length: Math.min(most, all.length - rows) }, (_, i): Step => {
+    const more = all.slice(rows, rows + i + 1);
+    const changed = i === 0 ? "One more row of the drill" : `${i + 1} more rows of the drill`;
+    return step(plainScore(score, [...own, ...more], {}), changed, rows + i + 1);
+  });
+}
+
+/** The rows in the block of the drill: round and round without a stop, or one of them by choice. */
+function inBlock(now: Checked, base: Checked): { text: string; changed: string }[] {
+  const block = wholeBlock(base);
+  const own = rowsOf(now);
+  if (!block || own.length !== block.lines.length) return [];
+  const { head } = block.head;
+  const rows = own.map((line, i) => {
+    const { label } = block.lines[i]!;
+    return `  ${label ? `${label}: ` : ""}${lineText(line)}`;
+  });
+  const changed =
+    head.type === "choose"
+      ? head.by === "call"
+        ? "The coach calls which of them comes"
+        : `${head.by} chooses which of them comes`
+      : head.type === "loop"
+        ? "Round and round without a stop: the cycle"
+        : "Without a stop: each row goes on from the one before";
+  return [{ text: `${[...headerRows(now.score), "", `${headText(head)}:`, ...rows, "end"].join("\n")}\n`, changed }];
+}

@@ -1,0 +1,107 @@
+/** What can come after a rung: operators of the stages that are due, and more rows of the drill. */
+import type { Checked } from "../check/types.ts";
+import { shuffled } from "../random/random.ts";
+import type { School } from "../school/school.ts";
+import { linesOf } from "../score/structure.ts";
+import type { LadderOptions } from "./ladder-options.ts";
+import { moreRows, rowsIn, type Step } from "./ladder-rows.ts";
+import { stageOf, type OperatorId, type Stage } from "./operator-names.ts";
+import type { Candidate } from "./operators/shared.ts";
+import type { ToolId } from "./operators/tools.ts";
+import { candidates, type Variation } from "./vary.ts";
+
+/** A rung must be harder by this much to be felt as another. */
+export const LEAST_STEP = 0.15;
+/** The same operator at most this often in one ladder; where nothing is said, once. */
+const MOST_USES: Partial<Record<OperatorId, number>> = {
+  "tempo-up": 3,
+  "add-return": 2,
+  chain: 2,
+  "responders-choice": 2,
+  calls: 3,
+  "feeders-choice": 3,
+};
+/** Most candidates of one operator that are tried from one position. */
+const EACH = 3;
+/** A new thing slows the drill down by as much. */
+const TEMPO_STEP = 0.11;
+/** Stages whose changes may come while the drill is still growing. */
+const WHILE_GROWING: readonly Stage[] = ["pairs"];
+
+/** A position from which a ladder goes on. */
+interface StepFrom {
+  readonly text: string;
+  readonly checked: Checked;
+  readonly stage: number;
+  readonly used: readonly string[];
+  readonly rows: number;
+}
+
+/** How many stages have come in by a layer: chance and force are not there on the second rung. */
+export const reachedAt = (order: readonly Stage[], layer: number, rungs: number): number =>
+  Math.ceil((order.length * (layer + 1)) / rungs);
+
+/**
+ * What can come after a position: harder, of this stage or a later one. Stages come in with the
+ * rungs, so that chance and force are not there on the second one.
+ */
+export function steps(
+  node: StepFrom,
+  layer: number,
+  base: Checked,
+  school: School,
+  o: LadderOptions,
+  random: () => number,
+): Step[] {
+  // The drill itself comes first: what makes it harder waits until all of it is there.
+  const complete = node.rows >= rowsIn(base);
+  const reached = reachedAt(o.order, layer, o.rungs);
+  const from = Math.max(node.stage, o.order.indexOf("pairs"));
+  const fits = (most: number) =>
+    o.operators.filter((id) => {
+      const stage = o.order.indexOf(stageOf(id));
+      // Tempo comes back behind every new thing, which lowers it.
+      const again = stage < node.stage && stageOf(id) === "tempo" && o.order[node.stage] !== "force";
+      return (
+        // Force is a step of its own, and the last; never before the tempo of the drill is there.
+        (stageOf(id) !== "force" ||
+          (layer === o.rungs - 1 && node.checked.header.tempo >= base.header.tempo - TEMPO_STEP)) &&
+        (complete || WHILE_GROWING.includes(stageOf(id))) &&
+        (again || (stage >= from && stage < most)) &&
+        node.used.filter((u) => u === id).length < (MOST_USES[id] ?? 1)
+      );
+    });
+  const byChance = (all: readonly Candidate[]) =>
+    shuffled(
+      all.filter((c) => c.operator !== "other-tool" || o.tools.includes(c.parameters.tool as ToolId)),
+      random,
+    );
+  const more = moreRows(node, base, school);
+  const harder = (found: readonly Step[]) =>
+    found.filter((v) => v.checked.load.total >= node.checked.load.total + LEAST_STEP && v.checked.verdict !== "broken");
+  const some = (ids: readonly OperatorId[]) =>
+    harder([
+      ...more,
+      ...ids
+        .flatMap((id) => few(candidates(node.checked, school, [id], byChance)))
+        .map((v) => ({ ...v, rows: sameRows(node.checked, v.checked) ? node.rows : rowsIn(base) })),
+    ]);
+  const now = some(fits(reached));
+  // Where nothing of these stages is left, later ones come in before their time; force never does.
+  return now.length > 0 || reached >= o.order.length - 1 ? now : some(fits(o.order.length - 1));
+}
+
+/** The first few that are not broken; the rest is not even checked. */
+function few(all: Iterable<Variation>): Variation[] {
+  const taken: Variation[] = [];
+  for (const v of all) {
+    if (v.checked.verdict !== "broken") taken.push(v);
+    if (taken.length === EACH) break;
+  }
+  return taken;
+}
+
+/** More rows of the drill can still come behind these: as many as before, in no block. */
+const sameRows = (before: Checked, now: Checked): boolean =>
+  !now.score.items.some((item) => item.kind === "block") &&
+  [...linesOf(now.score.items)].length === [...linesOf(before.score.items)].length;

@@ -1,0 +1,78 @@
+/** Operators on a running cycle of sticks: the hands change, somebody enters. */
+import type { Checked } from "../../check/types.ts";
+import { headText, lineText } from "../../score/format.ts";
+import type { Line, ScoreBlock } from "../../score/types.ts";
+import { headerRows } from "../edit.ts";
+import { mirrorLine } from "./mirror.ts";
+import { slower, titled, type Candidate, type Operator } from "./shared.ts";
+
+interface Cycle {
+  readonly block: ScoreBlock;
+  readonly lines: readonly Line[];
+}
+
+/** The loop of a flow drill whose rows are all blows that meet; null where the drill is another. */
+function cycleOf({ score, header }: Checked): Cycle | null {
+  const [block, ...others] = score.items.filter((item) => item.kind !== "section");
+  if (header.kind !== "flow" || others.length > 0 || block?.kind !== "block" || block.head.type !== "loop") return null;
+  const lines = block.items.flatMap((item) => (item.kind === "line" && item.line.meets ? [item.line] : []));
+  return lines.length === block.items.length && lines.length > 1 ? { block, lines } : null;
+}
+
+const looped = (checked: Checked, cycle: Cycle, rows: readonly string[], title: string): string =>
+  `${[
+    ...headerRows(checked.score, { ...titled(checked, title), ...slower(checked) }),
+    "",
+    `${headText(cycle.block.head)}:`,
+    ...rows.map((row) => `  ${row}`),
+    "end",
+  ].join("\n")}\n`;
+
+/** After some beats both change hands; the cycle goes on mirrored and changes back, so that it closes. */
+export const handChange: Operator = (checked, school) => {
+  const cycle = cycleOf(checked);
+  if (!cycle) return [];
+  const { lines } = cycle;
+  return [lines.length, ...beatsInside(lines.length)].map((beat): Candidate => {
+    const first = lines.slice(0, beat).map(lineText);
+    const mirrored = lines.slice(0, beat).map((line) => lineText(mirrorLine(checked, school, line)));
+    const whole = beat === lines.length;
+    return {
+      operator: "hand-change",
+      parameters: { beat },
+      text: looped(
+        checked,
+        cycle,
+        [...first, CHANGE, ...mirrored, CHANGE],
+        whole ? "hands change" : `hands change after ${beat}`,
+      ),
+      changed: whole
+        ? "After the whole cycle both change hands; the next pass runs mirrored"
+        : `After ${beat} counts both change hands; the cycle runs mirrored from there`,
+    };
+  });
+};
+const CHANGE = "both change hands";
+
+/** The beats after which something can come in before the cycle is over. */
+const beatsInside = (count: number): number[] =>
+  Array.from({ length: Math.max(0, count - 1) }, (_, i) => i + 1).slice(1);
+
+/** One takes hold of the far end as it passes, the other slaps it off; the cycle runs on. */
+export const entry: Operator = (checked) => {
+  const cycle = cycleOf(checked);
+  if (!cycle) return [];
+  const rows = cycle.lines.map(lineText);
+  return (["A", "B"] as const).flatMap((actor) =>
+    beatsInside(rows.length).map((beat): Candidate => {
+      const other = actor === "A" ? "B" : "A";
+      const inside = [`${actor} entry grab`, `${other} slap off`];
+      return {
+        operator: "entry",
+        parameters: { beat, actor },
+        text: looped(checked, cycle, [...rows.slice(0, beat), ...inside, ...rows.slice(beat)], `${actor} enters`),
+        changed: `After count ${beat} ${actor} takes the far end of the stick, ${other} slaps it off, and it goes on`,
+      };
+    }),
+  );
+};

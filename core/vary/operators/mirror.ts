@@ -1,0 +1,60 @@
+/** The other side of everything: feet, hands, sides, numbers. */
+import type { Checked } from "../../check/types.ts";
+import type { School } from "../../school/school.ts";
+import type { Line, Part } from "../../score/types.ts";
+import { mapParts, withLines } from "../edit.ts";
+import { personRow, titled, type Operator } from "./shared.ts";
+
+const SWAP: Readonly<Record<string, string>> = { left: "right", right: "left", l: "R", r: "L" };
+
+/** A line with every side and every numbered angle turned over. */
+export function mirrorLine({ header }: Checked, school: School, line: Line): Line {
+  const angles = school.vocabulary.numbering.get(header.numbering)?.angles ?? [];
+  const mirrorNumber = (text: string): string => {
+    const angle = angles[Number(text) - 1];
+    if (!angle?.side) return text;
+    const other = angles.findIndex(
+      (a) =>
+        a.line === angle.line &&
+        a.height === angle.height &&
+        a.part === angle.part &&
+        a.side !== angle.side &&
+        a.side !== null,
+    );
+    return other < 0 ? text : String(other + 1);
+  };
+  return mapParts(line, (part: Part): Part => {
+    const numbered = part.words.some((w) => /^(strike|block|counter|angle)$/i.test(w.text));
+    return {
+      ...part,
+      words: part.words.map((word) => {
+        const swapped = SWAP[word.text.toLowerCase()];
+        const text = swapped ?? (numbered && /^\d+$/.test(word.text) ? mirrorNumber(word.text) : word.text);
+        return { ...word, text };
+      }),
+    };
+  });
+}
+
+export const mirror: Operator = (checked, school) => {
+  const { header, score } = checked;
+  const changes: Record<string, string | null> = { ...titled(checked, "other side") };
+  for (const actor of header.actors) {
+    const person = header.people[actor];
+    const lead = person.lead === "left" ? "right" : "left";
+    const hand = person.hand === "left" ? "right" : "left";
+    const sided = /^(lead (left|right)|(left|right) handed)$/i;
+    Object.assign(
+      changes,
+      personRow(checked, actor, (words) => [`lead ${lead}`, `${hand} handed`, ...words.filter((w) => !sided.test(w))]),
+    );
+  }
+  return [
+    {
+      operator: "mirror",
+      parameters: {},
+      text: withLines(score, (item) => mirrorLine(checked, school, item.line), changes),
+      changed: "Everything on the other side: the other foot in front, the other hand",
+    },
+  ];
+};

@@ -1,0 +1,142 @@
+/** Another tool for the same lines: angles are carried over by their clock line, answers found anew. */
+import data from "./tools.json" with { type: "json" };
+import { USUAL_BOOK } from "../../book/usual.ts";
+import { checkText } from "../check-text.ts";
+import type { Person } from "../../score/person.ts";
+import type { Blow, Checked } from "../../check/types.ts";
+import { lineText } from "../../score/format.ts";
+import { expandRange } from "../../score/ranges.ts";
+import { linesOf } from "../../score/structure.ts";
+import type { School } from "../../school/school.ts";
+import { framedBlow, framedBlows, lands, soundAnswer, type FramedBlow } from "../answers.ts";
+import { headerRows } from "../edit.ts";
+import {
+  personRow,
+  plainLines,
+  rebuilt,
+  titled,
+  USUAL_RETURNS,
+  type Candidate,
+  type Operator,
+  type PlainLine,
+} from "./shared.ts";
+
+export type ToolId = (typeof data.tools)[number]["id"];
+export const TOOL_IDS = data.tools.map((tool) => tool.id);
+
+/** A new tool starts slowly again, share of full speed. */
+const SLOW = 0.4;
+/** Lines further apart than this are other angles, hours on the clock. */
+const NEAR = 1.6;
+/** What most clubs feed comes before what lies as near, hours. */
+const USUAL_BONUS = 0.75;
+const USUAL_FEEDS = new Set(USUAL_BOOK.feeds);
+
+export const otherTool: Operator = (drill, school) => {
+  const { header } = drill;
+  if (header.kind !== "feeder" || header.actors.length > 2) return [];
+  const checked = oneByOne(drill, school);
+  const lines = plainLines(checked).filter((line) => line.feeds.length === 1 && line.feeder === "A");
+  if (!lines.some((line) => line.exchange.blow?.limb === "hand")) return [];
+  return data.tools.flatMap((tool): Candidate[] => {
+    if (tool.id === toolNow(checked)) return [];
+    const changes = {
+      ...titled(checked, tool.words.toLowerCase()),
+      ...personRow(checked, "A", (words) => equipped(words, tool.feeder)),
+      ...personRow(checked, "B", (words) => equipped(words, tool.answerer)),
+      tempo: `${Math.round(Math.min(SLOW, header.tempo) * 100)}%`,
+      range: null,
+    };
+    const rows = headerRows(checked.score, changes);
+    const all = lines.flatMap((line) => carry(line, rows, school) ?? []);
+    // The first feed sets the distance: a later line may not hold from there, and is left out.
+    const whole = checkText(written(rows, all), school);
+    const bad = new Set(whole.findings.filter((f) => f.severity === "error").map((f) => f.line - rows.length - 2));
+    const carried = all.filter((_, i) => !bad.has(i));
+    if (carried.length === 0) return [];
+    const left = lines.length - carried.length;
+    const without = left === 0 ? "" : `; ${left} of ${lines.length} rows have no such line`;
+    return [
+      {
+        operator: "other-tool",
+        parameters: { tool: tool.id },
+        text: written(rows, carried),
+        changed: `${tool.words}: the same lines of attack, answers found anew, slowly again${without}`,
+      },
+    ];
+  });
+};
+
+/** The drill with a row for each line that a range of numbers stands for. */
+function oneByOne(checked: Checked, school: School): Checked {
+  const rows = [...linesOf(checked.score.items)];
+  const lines = rows.flatMap(({ line }) => expandRange(line));
+  return lines.length === rows.length
+    ? checked
+    : checkText(written(headerRows(checked.score), lines.map(lineText)), school);
+}
+
+const written = (head: readonly string[], rows: readonly string[]): string => `${[...head, "", ...rows].join("\n")}\n`;
+
+/** The tool that both have now; null where it is none of these. */
+function toolNow({ header }: Checked): ToolId | null {
+  const { A, B } = header.people;
+  const held = (p: Person) => (p.holds ? `${p.holds.count === 2 ? "two sticks" : p.holds.kind}` : null);
+  const kind = (words: string | null) => words?.replace(/ \d+ cm$/, "") ?? null;
+  const same = data.tools.filter((t) => kind(t.feeder.holds) === held(A) && kind(t.answerer.holds) === held(B));
+  const padded = A.wears.includes("mitts");
+  return same.find((t) => t.feeder.wears.includes("mitts") === padded)?.id ?? null;
+}
+
+/** A person's words with other things in the hands, worn and held. */
+function equipped(
+  words: readonly string[],
+  { holds, wears }: { readonly holds: string | null; readonly wears: readonly string[] },
+): string[] {
+  const own = words.filter((w) => /^(lead|height|reach|mass|minor)\b|handed$/i.test(w));
+  return [...own, `holds ${holds ?? "nothing"}`, ...(wears.length > 0 ? [`wears ${wears.join(", ")}`] : [])];
+}
+
+/** The line with the nearest feed of the new tool and an answer that holds; null where there is none. */
+function carry(line: PlainLine, context: readonly string[], school: School): string | null {
+  const { blow } = line.exchange;
+  if (!blow) return null;
+  const feed = nearest(blow, line.feeds[0]!, context, school);
+  if (!feed) return null;
+  // A number is an angle of the old tool.
+  const own = /\d/.test(line.answers[0]!) ? "" : line.answers[0]!;
+  const answer = soundAnswer(context, feed, own, school);
+  if (!answer) return null;
+  const said = `A ${feed.text}`;
+  const backs = line.answers.slice(1).filter((back) => lands(context, said, answer, back, school));
+  const other = USUAL_RETURNS.find((back) => lands(context, said, answer, back, school));
+  const returns = line.exchange.returns.length === 0 || backs.length > 0 ? backs : other ? [other] : [];
+  return lineText(rebuilt(line, { feeds: [feed.text], answers: [answer, ...returns.slice(0, 1)], rest: [] }));
+}
+
+/** The feed whose line lies nearest: the same path and height, from the same hour of the clock. */
+function nearest(blow: Blow, text: string, context: readonly string[], school: School): FramedBlow | null {
+  if (blow.path === "shoot") return null;
+  const own = framedBlow(context, text, school);
+  const all = framedBlows(context, school);
+  const armed = all[0]?.fed.header.people.A.holds ?? null;
+  // A leg or an empty hand throws what it threw before; a hand with a weapon in it does not.
+  if (own && (blow.limb === "leg" || (!armed && !own.blow.weapon && !blow.weapon))) return own;
+  const away = (other: Blow): number => {
+    if ((other.path === "thrust") !== (blow.path === "thrust") || other.path === "shoot") return Infinity;
+    if (heightOf(other) !== heightOf(blow) || other.limb !== blow.limb) return Infinity;
+    if ((other.weapon !== null) !== (armed !== null)) return Infinity;
+    if (other.clock === null || blow.clock === null) return other.side === blow.side ? 0 : 0.5;
+    const hours = Math.abs(other.clock - blow.clock);
+    return Math.min(hours, 12 - hours);
+  };
+  const ranked = all
+    .map((feed) => ({ feed, hours: away(feed.blow) }))
+    .filter(({ hours }) => hours < NEAR)
+    .map(({ feed, hours }) => ({ feed, rank: hours - (USUAL_FEEDS.has(feed.text) ? USUAL_BONUS : 0) }))
+    .sort((a, b) => a.rank - b.rank || a.feed.text.length - b.feed.text.length);
+  return ranked[0]?.feed ?? null;
+}
+
+const heightOf = ({ zone }: Blow): string =>
+  zone === "head" || zone === "neck" ? "high" : zone === "chest" || zone === "belly" || zone === "hips" ? "mid" : "low";
