@@ -11,7 +11,7 @@ import { parse } from "#core/score/parse.ts";
 import { rankAnswers } from "#core/vary/answers.ts";
 import { headerRows } from "#core/vary/edit.ts";
 import { makeLadder } from "#core/vary/ladder.ts";
-import { LADDER_DEFAULTS } from "#core/vary/ladder-options.ts";
+import { GOALS, LADDER_DEFAULTS, type GoalId } from "#core/vary/ladder-options.ts";
 import { OPERATOR_NAMES } from "#core/vary/operator-names.ts";
 import { vary } from "#core/vary/vary.ts";
 import { refute, REFUTE_DEFAULTS } from "#core/vary/refute.ts";
@@ -21,7 +21,7 @@ const USAGE = `usage: vicissor check [--json] [--school FILE] FILE...|-
        vicissor answers "A jab" [--json] [--school FILE] [FILE]
        vicissor calls [--json] [--seed N] [--count N] [--school FILE] FILE|-
        vicissor vary [--json] [--school FILE] FILE|-
-       vicissor ladder [--json] [--seed N] [--rungs N] [--school FILE] FILE|-
+       vicissor ladder [--json] [--seed N] [--rungs N] [--goal WORD] [--school FILE] FILE|-
        vicissor refute [--json] [--plies N] [--nodes N] [--seed N] [--school FILE] FILE...|-
 
 check    prints FILE:LINE:COL severity rule message; exit 0 without errors, 1 with, 2 when it cannot run
@@ -44,6 +44,7 @@ interface Options {
   readonly seed: number;
   readonly count: number;
   readonly rungs: number;
+  readonly goal: GoalId;
 }
 
 function readText(file: string): string {
@@ -68,7 +69,7 @@ function schoolFrom(file: string): School {
 }
 
 /** Flags that take a value. */
-const VALUES = new Set(["--school", "--plies", "--nodes", "--seed", "--count", "--rungs"]);
+const VALUES = new Set(["--school", "--plies", "--nodes", "--seed", "--count", "--rungs", "--goal"]);
 
 function readArguments(args: readonly string[]): { words: string[]; options: Options } {
   const words: string[] = [];
@@ -97,8 +98,15 @@ function readArguments(args: readonly string[]): { words: string[]; options: Opt
       seed: number("--seed", REFUTE_DEFAULTS.seed),
       count: number("--count", CALL_DEFAULTS.count),
       rungs: number("--rungs", LADDER_DEFAULTS.rungs),
+      goal: goalOf(given.get("--goal") ?? "half"),
     },
   };
+}
+
+function goalOf(word: string): GoalId {
+  const goal = (Object.keys(GOALS) as GoalId[]).find((id) => id === word);
+  if (!goal) throw new CannotRun(`--goal is one of ${Object.keys(GOALS).join(", ")}`);
+  return goal;
 }
 
 /** Prints one object; of several files one a line, each with its file. */
@@ -149,9 +157,9 @@ function runVary([file]: readonly string[], { json, school }: Options): number {
   return 0;
 }
 
-function runLadder([file]: readonly string[], { json, school, seed, rungs }: Options): number {
+function runLadder([file]: readonly string[], { json, school, seed, rungs, goal }: Options): number {
   if (!file) throw new CannotRun(`which drill?\n${USAGE}`);
-  const options = { ...LADDER_DEFAULTS, order: school.customs.stages, seed, rungs };
+  const options = { ...LADDER_DEFAULTS, order: school.customs.stages, seed, rungs, goal: GOALS[goal].goal };
   const work = makeLadder(check(parse(readText(file)), school), school, options);
   let step = work.next();
   while (!step.done) step = work.next();

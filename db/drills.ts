@@ -109,28 +109,36 @@ export interface Lineage {
 }
 
 /** Makes a drill with its first revision. The same id twice is the same request: nothing is made again. */
-export function createDrill(scope: Scope, id: string, input: RevisionInput, lineage: Lineage | null): Promise<void> {
-  return transaction(async (tx) => {
-    const made = await tx.query(
-      `insert into drills (school_id, id, title, version, author_id) values ($1, $2, $3, 1, $4) on conflict do nothing returning id`,
-      [scope.schoolId, id, input.title, scope.accountId],
+export const createDrill = (scope: Scope, id: string, input: RevisionInput, lineage: Lineage | null): Promise<void> =>
+  transaction((tx) => insertDrill(tx, scope, id, input, lineage));
+
+/** The same inside a transaction. */
+export async function insertDrill(
+  tx: Db,
+  scope: Scope,
+  id: string,
+  input: RevisionInput,
+  lineage: Lineage | null,
+): Promise<void> {
+  const made = await tx.query(
+    `insert into drills (school_id, id, title, version, author_id) values ($1, $2, $3, 1, $4) on conflict do nothing returning id`,
+    [scope.schoolId, id, input.title, scope.accountId],
+  );
+  if (made.length === 0) return;
+  await insertRevision(tx, scope, id, 1, input, []);
+  if (lineage)
+    await tx.query(
+      `insert into lineage (school_id, drill_id, parent_revision_id, operator, parameters, seed, changed) values ($1, $2, $3, $4, $5, $6, $7)`,
+      [
+        scope.schoolId,
+        id,
+        lineage.parentRevisionId,
+        lineage.operator,
+        JSON.stringify(lineage.parameters),
+        lineage.seed,
+        lineage.changed,
+      ],
     );
-    if (made.length === 0) return;
-    await insertRevision(tx, scope, id, 1, input, []);
-    if (lineage)
-      await tx.query(
-        `insert into lineage (school_id, drill_id, parent_revision_id, operator, parameters, seed, changed) values ($1, $2, $3, $4, $5, $6, $7)`,
-        [
-          scope.schoolId,
-          id,
-          lineage.parentRevisionId,
-          lineage.operator,
-          JSON.stringify(lineage.parameters),
-          lineage.seed,
-          lineage.changed,
-        ],
-      );
-  });
 }
 
 export type SaveResult =
@@ -183,6 +191,7 @@ export function saveDrill(
 async function dropUnused(tx: Db, scope: Scope, revisionId: string): Promise<void> {
   const used = await tx.query(
     `select 1 from pairs where school_id = $1 and revision_id = $2
+     union all select 1 from ladder_rungs where school_id = $1 and revision_id = $2
      union all select 1 from lineage where school_id = $1 and parent_revision_id = $2 limit 1`,
     [scope.schoolId, revisionId],
   );

@@ -23,6 +23,25 @@ export const variationSchema = createSchema.shape({
   parameters: string().max(2000).required(),
   changed: string().max(500).required(),
 });
+/** A whole ladder as it is taken into the library. */
+export const ladderSchema = object({
+  id: uuid,
+  parentRevisionId: uuid,
+  title: string().trim().min(1).max(160).required(),
+  seed: number().integer().nullable().defined(),
+  rungs: array(
+    object({
+      id: uuid,
+      revisionId: uuid,
+      text: string().max(MAX_TEXT).required(),
+      operator: string().max(40).required(),
+      changed: string().max(500).required(),
+    }),
+  )
+    .min(2, "A ladder has at least two rungs.")
+    .max(16)
+    .required(),
+});
 export const pairsSchema = object({
   blockId: uuid,
   drillId: uuid,

@@ -1,13 +1,14 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import LinearProgress from "@mui/material/LinearProgress";
 import { useCallback, useEffect, useMemo, useState } from "react";
-import { BOOK_TOOLS, USUAL_BOOK, type Book } from "#core/book/answer-book.ts";
+import { BOOK_TOOLS, USUAL_BOOK } from "#core/book/answer-book.ts";
 import type { Trained, TrainedText } from "#core/book/trained.ts";
 import type { BookChoice } from "#core/school/settings.ts";
 import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";
 import { useSettings } from "../ui/use-settings.ts";
+import { WorkProgress } from "../ui/work-progress.tsx";
 import { ask } from "../workers/client.ts";
+import { useLongWork } from "../workers/use-long-work.ts";
 import { BookMap, type Place } from "./book-map.tsx";
 import { ChooseMoves } from "./choose-moves.tsx";
 import { holesOf, mapView, type Filters } from "./book-view.ts";
@@ -38,7 +39,8 @@ const RANGES = [
 export function AnswersScreen({ trainedTexts, today }: AnswersProps) {
   const { settings, version, patch, result } = useSettings();
   const choice: BookChoice = settings.book ?? USUAL_BOOK;
-  const { book, share, trouble, cancel, again } = useBook(choice, version);
+  const work = useLongWork("book", { choice }, version);
+  const book = work.result;
   const trained = useTrained(trainedTexts, version);
   const [filters, setFilters] = useState<Filters>({ side: "usual", tool: "all", range: "all" });
   const [choosing, setChoosing] = useState(false);
@@ -73,11 +75,6 @@ export function AnswersScreen({ trainedTexts, today }: AnswersProps) {
         </Button>
       </ScreenHead>
       {result && "message" in result && <Notice tone="trouble">{result.message}</Notice>}
-      {trouble && (
-        <Notice tone="trouble" action={<Button onClick={again}>Try again</Button>}>
-          {trouble}
-        </Notice>
-      )}
       <Box
         sx={{
           display: "flex",
@@ -92,22 +89,12 @@ export function AnswersScreen({ trainedTexts, today }: AnswersProps) {
         <WordChoice label="Tool" options={TOOLS} value={filters.tool} onChange={(tool) => filter({ tool })} />
         <WordChoice label="Range" options={RANGES} value={filters.range} onChange={(range) => filter({ range })} />
       </Box>
-      {share !== null && (
-        <Box sx={{ px: 3, py: 4, display: "flex", gap: 2, alignItems: "center" }}>
-          <LinearProgress
-            variant="determinate"
-            value={Math.round(share * 100)}
-            aria-label="Working out the answer book"
-            sx={{ flex: 1, height: 8 }}
-          />
-          <Button variant="outlined" onClick={cancel}>
-            Cancel
-          </Button>
-        </Box>
-      )}
-      {!book && share === null && !trouble && (
-        <Notice action={<Button onClick={again}>Work it out</Button>}>The answer book was not worked out.</Notice>
-      )}
+      <WorkProgress
+        work={work}
+        doing="Working out the answer book"
+        not="The answer book was not worked out."
+        start="Work it out"
+      />
       {book && map && (
         <Box
           sx={{
@@ -168,40 +155,6 @@ export function AnswersScreen({ trainedTexts, today }: AnswersProps) {
       )}
     </>
   );
-}
-
-/** The book of a choice of moves, worked out anew when the choice or the school's settings change. */
-function useBook(choice: BookChoice, version: number) {
-  const [book, setBook] = useState<Book | null>(null);
-  const [share, setShare] = useState<number | null>(0);
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const [stop, setStop] = useState<AbortController | null>(null);
-  const [turn, setTurn] = useState(0);
-  const wanted = JSON.stringify(choice);
-  useEffect(() => {
-    const control = new AbortController();
-    let overtaken = false;
-    setStop(control);
-    setShare(0);
-    setTrouble(null);
-    ask("book", { choice: JSON.parse(wanted) as BookChoice }, { progress: setShare, signal: control.signal }).then(
-      (found) => {
-        setBook(found);
-        setShare(null);
-      },
-      (error: Error) => {
-        // One that was overtaken leaves the progress of the newer one alone.
-        if (overtaken) return;
-        setShare(null);
-        if (error.name !== "AbortError") setTrouble(error.message);
-      },
-    );
-    return () => {
-      overtaken = true;
-      control.abort();
-    };
-  }, [wanted, version, turn]);
-  return { book, share, trouble, cancel: () => stop?.abort(), again: () => setTurn(turn + 1) };
 }
 
 function useTrained(texts: readonly TrainedText[], version: number): Trained {

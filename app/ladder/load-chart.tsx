@@ -13,9 +13,15 @@ const Chart = (ReactApexChart as unknown as { default?: typeof ReactApexChart })
 
 /** A shade for each part, from ink to paper: the legend and the order tell them apart as well. */
 const SHADES = [0.95, 0.8, 0.66, 0.54, 0.43, 0.33, 0.24, 0.16];
-const HEIGHT = 230;
+const HEIGHT = 190;
 
-export default function LoadChart({ rungs }: { rungs: readonly { readonly view: ScoreView }[] }) {
+interface ChartProps {
+  readonly rungs: readonly { readonly view: ScoreView }[];
+  /** Load that the last rung was asked to reach. */
+  readonly goal: number;
+}
+
+export default function LoadChart({ rungs, goal }: ChartProps) {
   const { mode, systemMode } = useColorScheme();
   const dark = (mode === "system" ? systemMode : mode) === "dark";
   const c = COLOURS[dark ? "dark" : "light"];
@@ -38,13 +44,30 @@ export default function LoadChart({ rungs }: { rungs: readonly { readonly view: 
     stroke: { show: true, width: 1, colors: [c.paper] },
     plotOptions: { bar: { columnWidth: "62%" } },
     xaxis: {
-      categories: rungs.map((_, i) => `${i + 1}`),
+      categories: rungs.map((_, i) => (i === 0 ? "rung 1" : `${i + 1}`)),
       labels: { style: { colors: c.quiet, fontSize: "14px" } },
       axisBorder: { color: c.line },
       axisTicks: { show: false },
-      title: { text: "rung", style: { color: c.quiet, fontSize: "14px", fontWeight: 400 } },
     },
-    yaxis: { labels: { style: { colors: c.quiet, fontSize: "14px" }, formatter: (v) => v.toFixed(0) } },
+    yaxis: {
+      max: (most: number) => Math.ceil(Math.max(most, goal)) + 1,
+      labels: { style: { colors: c.quiet, fontSize: "14px" }, formatter: (v) => v.toFixed(0) },
+    },
+    annotations: {
+      yaxis: [
+        {
+          y: goal,
+          borderColor: c.ink,
+          strokeDashArray: 4,
+          label: {
+            text: `goal ${goal.toFixed(1)}`,
+            position: "left",
+            textAnchor: "start",
+            style: { color: c.ink, background: c.paper, fontSize: "14px" },
+          },
+        },
+      ],
+    },
     grid: { borderColor: c.line },
     legend: { position: "right", fontSize: "14px", labels: { colors: c.ink } },
     tooltip: { theme: dark ? "dark" : "light", y: { formatter: (v) => v.toFixed(1) } },

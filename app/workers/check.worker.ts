@@ -20,7 +20,7 @@ import { closeCycle } from "#core/vary/close-cycle.ts";
 import { headerRows } from "#core/vary/edit.ts";
 import { refute } from "#core/vary/refute.ts";
 import { vary } from "#core/vary/vary.ts";
-import { ladderWork, variationView } from "./ladder-work.ts";
+import { bridgeWork, flowWork, ladderWork, variationView } from "./ladder-work.ts";
 import type {
   Answer,
   AnswerView,
@@ -86,7 +86,7 @@ async function serve(ask: Ask): Promise<void> {
 
 const isLong = (result: Result | LongWork): result is LongWork =>
   typeof result === "object" && result !== null && "next" in result;
-const LONG: readonly WorkKind[] = ["book", "ladder"];
+const LONG: readonly WorkKind[] = ["book", "ladder", "flow", "bridge"];
 
 /** Runs long work slice by slice; null where it was taken back. Short asks are served in between. */
 async function through(long: LongWork, id: number, progress: (share: number) => void): Promise<Result | null> {
@@ -152,6 +152,10 @@ function run(ask: Ask): Result | LongWork {
     }
     case "ladder":
       return ladderWork(check(reader.read(ask.payload.text), school), school, ask.payload.wishes);
+    case "flow":
+      return flowWork(check(reader.read(ask.payload.text), school), school, ask.payload);
+    case "bridge":
+      return bridgeWork(check(parse(ask.payload.text), school), check(parse(ask.payload.other), school), school);
     case "book":
       return answerBook(ask.payload.choice, school);
     case "wholeBook":

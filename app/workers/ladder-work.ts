@@ -5,7 +5,10 @@ import type { School } from "#core/school/school.ts";
 import { makeLadder } from "#core/vary/ladder.ts";
 import { LADDER_DEFAULTS, type LadderOptions } from "#core/vary/ladder-options.ts";
 import type { Variation } from "#core/vary/vary.ts";
-import type { LadderView, VariationView } from "./protocol.ts";
+import { bridge } from "#core/vary/bridge.ts";
+import { headerRows } from "#core/vary/edit.ts";
+import { FLOW_DEFAULTS, flowSearch } from "#core/vary/flow-search.ts";
+import type { BridgeView, FlowView, LadderView, VariationView, Work } from "./protocol.ts";
 
 export const variationView = <Operator>(
   v: Omit<Variation, "operator"> & { readonly operator: Operator },
@@ -28,6 +31,7 @@ export function* ladderWork(
     ok: true,
     partial: result.partial,
     notes: result.notes,
+    top: result.top,
     rungs: result.rungs.map((r) => ({
       operator: r.operator,
       parameters: {},
@@ -36,6 +40,42 @@ export function* ladderWork(
       rows: r.rows,
       view: scoreView(r.checked),
       alternatives: r.alternatives.map((v) => ({ ...variationView(v), rows: v.rows })),
+    })),
+  };
+}
+
+export function* flowWork(drill: Checked, school: School, wishes: Work["flow"]["ask"]): Generator<number, FlowView> {
+  const { moves, counts, known } = wishes;
+  const result = yield* flowSearch(headerRows(drill.score), school, { ...FLOW_DEFAULTS, moves, counts, known });
+  if (!result.ok) return result;
+  return {
+    ...result,
+    cycles: result.cycles.map((c) => ({
+      text: `title: ${c.rows.length} counts\n${c.text}`,
+      changed: c.rows.map(short).join(", "),
+      evenness: c.evenness,
+      fresh: c.fresh,
+      view: scoreView(c.checked),
+    })),
+  };
+}
+
+/** Two that do the same are named once. */
+const short = (row: string): string => {
+  const [one, two] = row.split(" <> ").map((half) => half.replace(/^[ABC] /, ""));
+  return two !== undefined && one === two ? one! : row;
+};
+
+export function* bridgeWork(one: Checked, two: Checked, school: School): Generator<number, BridgeView> {
+  const result = yield* bridge(one, two, school);
+  if (!result.ok) return result;
+  return {
+    ok: true,
+    ways: result.bridges.map(({ text, rows, checked }) => ({
+      text,
+      rows: rows.length,
+      changed: rows.length === 0 ? "The other drill can begin at once" : rows.join(", then "),
+      view: scoreView(checked),
     })),
   };
 }

@@ -44,7 +44,27 @@ export type LadderView =
       readonly rungs: readonly RungView[];
       readonly partial: boolean;
       readonly notes: readonly string[];
+      /** Load that the last rung was asked to reach. */
+      readonly top: number;
     }
+  | { readonly ok: false; readonly message: string };
+
+/** A cycle, or a way from drill to drill, that a search found. */
+interface Found {
+  readonly text: string;
+  readonly changed: string;
+  readonly view: ScoreView;
+}
+export type FlowView =
+  | {
+      readonly ok: true;
+      readonly cycles: readonly (Found & { readonly evenness: number; readonly fresh: boolean })[];
+      readonly tried: number;
+      readonly whole: boolean;
+    }
+  | { readonly ok: false; readonly message: string };
+export type BridgeView =
+  | { readonly ok: true; readonly ways: readonly (Found & { readonly rows: number })[] }
   | { readonly ok: false; readonly message: string };
 
 export interface AnswerView {
@@ -91,6 +111,11 @@ export interface Work {
     answer: { good: readonly VariationView[]; broken: readonly VariationView[]; partial: boolean };
   };
   ladder: { ask: { text: string; wishes: Partial<LadderOptions> }; answer: LadderView };
+  flow: {
+    ask: { text: string; moves: readonly string[]; counts: number; known: readonly string[] };
+    answer: FlowView;
+  };
+  bridge: { ask: { text: string; other: string }; answer: BridgeView };
   answers: { ask: { text: string; feed: string }; answer: readonly AnswerView[] };
   feeds: { ask: { text: string }; answer: readonly FeedView[] };
   /** Blows that reach after an answer. */

@@ -37,6 +37,8 @@ export type LadderResult =
       readonly partial: boolean;
       /** What stands in the way of what was asked, in words. */
       readonly notes: readonly string[];
+      /** Load that the last rung was asked to reach. */
+      readonly top: number;
     }
   | { readonly ok: false; readonly message: string };
 
@@ -250,6 +252,7 @@ function finish(
     rungs,
     unevenness: step === 0 ? 0 : Math.max(0, ...loads.slice(1).map((x, i) => Math.abs(x - loads[i]! - step) / step)),
     partial: base !== drill,
+    top,
     notes,
   };
 }

@@ -1,0 +1,88 @@
+/** The whole ladder into the library, and from there to a class. */
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import { useState } from "react";
+import { Link, useFetcher } from "react-router";
+import type { action } from "../routes/ladder.tsx";
+import { shortDate } from "../ui/frame.tsx";
+import { Notice } from "../ui/parts.tsx";
+import type { ChangeView } from "../workers/protocol.ts";
+
+export interface ClassChoice {
+  readonly id: string;
+  readonly title: string;
+  readonly date: string;
+}
+interface TakeProps {
+  readonly title: string;
+  readonly revisionId: string;
+  readonly seed: number;
+  readonly rungs: readonly ChangeView[];
+  readonly classes: readonly ClassChoice[];
+  /** `2026-11-25` */
+  readonly today: string;
+}
+
+export function TakeLadder({ title, revisionId, seed, rungs, classes, today }: TakeProps) {
+  const fetcher = useFetcher<typeof action>();
+  const taken = fetcher.data && "ladder" in fetcher.data ? fetcher.data : null;
+  const coming = classes.filter((c) => c.date >= today).sort((a, b) => a.date.localeCompare(b.date));
+  const [to, setTo] = useState(coming[0]?.id ?? "");
+  const take = () =>
+    void fetcher.submit(
+      {
+        ladder: JSON.stringify({
+          id: crypto.randomUUID(),
+          parentRevisionId: revisionId,
+          title: `${title}, ${rungs.length} rungs`,
+          seed,
+          rungs: rungs.map((rung) => ({
+            id: crypto.randomUUID(),
+            revisionId: crypto.randomUUID(),
+            text: rung.text,
+            operator: rung.operator ?? "start",
+            changed: rung.changed,
+          })),
+        }),
+      },
+      { method: "post" },
+    );
+  return (
+    <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, alignItems: "center", px: { xs: 2, sm: 3 }, pb: 1 }}>
+      {!taken && (
+        <Button variant="contained" disabled={fetcher.state !== "idle" || rungs.length < 2} onClick={take}>
+          {fetcher.state === "idle" ? "Take the whole ladder" : "Taking it…"}
+        </Button>
+      )}
+      {taken && (
+        <>
+          <Box role="status">All {taken.rungs} rungs are in the library.</Box>
+          {coming.length > 0 && (
+            <>
+              <TextField
+                select
+                size="small"
+                label="Send it to"
+                value={to}
+                onChange={(event) => setTo(event.target.value)}
+                sx={{ minWidth: 220 }}
+              >
+                {coming.map((c) => (
+                  <MenuItem key={c.id} value={c.id}>
+                    {shortDate(c.date)} · {c.title}
+                  </MenuItem>
+                ))}
+              </TextField>
+              <Button variant="contained" component={Link} to={`/class/${to}/plan?ladder=${taken.ladder}`}>
+                Plan the class with it
+              </Button>
+            </>
+          )}
+        </>
+      )}
+      {fetcher.data && "message" in fetcher.data && <Notice tone="trouble">{fetcher.data.message}</Notice>}
+    </Box>
+  );
+}

@@ -1,0 +1,67 @@
+/** Ladders that were taken into the library: rungs in order, each a revision of its own drill. */
+import { insertDrill, type Lineage, type RevisionInput } from "./drills.ts";
+import { transaction, type Db } from "./pool.ts";
+import type { Scope } from "./scope.ts";
+
+export interface LadderRow {
+  readonly id: string;
+  readonly drill_id: string;
+  readonly title: string;
+  readonly rungs: number;
+}
+export interface LadderRungRow {
+  readonly position: number;
+  readonly changed: string;
+  readonly revision_id: string;
+  readonly drill_id: string;
+  readonly title: string;
+  readonly text: string;
+  readonly load_total: number;
+  readonly verdict: "sound" | "risky" | "broken";
+}
+export interface NewRung {
+  readonly drillId: string;
+  readonly input: RevisionInput;
+  readonly lineage: Lineage;
+}
+
+/** Makes the drills of all rungs and the ladder over them; the same id twice is the same request. */
+export function createLadder(
+  scope: Scope,
+  ladder: { readonly id: string; readonly drillId: string; readonly title: string },
+  rungs: readonly NewRung[],
+): Promise<void> {
+  return transaction(async (tx) => {
+    const made = await tx.query(
+      `insert into ladders (school_id, id, drill_id, title) values ($1, $2, $3, $4) on conflict do nothing returning id`,
+      [scope.schoolId, ladder.id, ladder.drillId, ladder.title],
+    );
+    if (made.length === 0) return;
+    for (const [i, rung] of rungs.entries()) {
+      await insertDrill(tx, scope, rung.drillId, rung.input, rung.lineage);
+      await tx.query(
+        `insert into ladder_rungs (school_id, ladder_id, position, revision_id, changed) values ($1, $2, $3, $4, $5)`,
+        [scope.schoolId, ladder.id, i + 1, rung.input.id, rung.lineage.changed],
+      );
+    }
+  });
+}
+
+export const listLadders = (db: Db, scope: Scope): Promise<LadderRow[]> =>
+  db.query<LadderRow>(
+    `select l.id, l.drill_id, l.title, count(r.position)::int as rungs
+     from ladders l join ladder_rungs r on r.school_id = l.school_id and r.ladder_id = l.id
+     where l.school_id = $1 group by l.id, l.drill_id, l.title, l.created_at order by l.created_at desc, l.id limit 200`,
+    [scope.schoolId],
+  );
+
+/** The rungs of a ladder from the easiest up; empty where it is not there. */
+export const listRungs = (db: Db, scope: Scope, ladderId: string): Promise<LadderRungRow[]> =>
+  db.query<LadderRungRow>(
+    `select lr.position, lr.changed, lr.revision_id, r.drill_id, d.title, r.text, r.load_total, r.verdict
+     from ladder_rungs lr
+     join revisions r on r.school_id = lr.school_id and r.id = lr.revision_id
+     join drills d on d.school_id = r.school_id and d.id = r.drill_id
+     where lr.school_id = $1 and lr.ladder_id = $2 order by lr.position`,
+    [scope.schoolId, ladderId],
+  );
