@@ -7,10 +7,14 @@ export interface ClassRow {
   readonly held_on: string;
   readonly title: string;
   readonly minutes: number;
+  readonly theme: string;
+  /** `19:00:00` */
+  readonly starts_at: string;
+  readonly ladder_id: string | null;
   readonly version: number;
 }
 
-const CLASS = `select id, held_on, title, minutes, version from classes where school_id = $1`;
+const CLASS = `select id, held_on, title, minutes, theme, starts_at, ladder_id, version from classes where school_id = $1`;
 
 export const listClasses = (db: Db, scope: Scope): Promise<ClassRow[]> =>
   db.query<ClassRow>(`${CLASS} order by held_on desc, id limit 100`, [scope.schoolId]);
@@ -29,10 +33,24 @@ export async function getTonight(db: Db, scope: Scope): Promise<ClassRow | null>
   return rows[0] ?? null;
 }
 
-export async function createClass(db: Db, scope: Scope, row: Omit<ClassRow, "version">): Promise<void> {
+/** What a new class needs; the rest has its usual values. */
+export type NewClass = Pick<ClassRow, "id" | "held_on" | "title" | "minutes"> &
+  Partial<Pick<ClassRow, "theme" | "starts_at" | "ladder_id">>;
+
+export async function createClass(db: Db, scope: Scope, row: NewClass): Promise<void> {
   await db.query(
-    `insert into classes (school_id, id, held_on, title, minutes) values ($1, $2, $3, $4, $5) on conflict do nothing`,
-    [scope.schoolId, row.id, row.held_on, row.title, row.minutes],
+    `insert into classes (school_id, id, held_on, title, minutes, theme, starts_at, ladder_id)
+     values ($1, $2, $3, $4, $5, $6, $7, $8) on conflict do nothing`,
+    [
+      scope.schoolId,
+      row.id,
+      row.held_on,
+      row.title,
+      row.minutes,
+      row.theme ?? "",
+      row.starts_at ?? "19:00",
+      row.ladder_id ?? null,
+    ],
   );
 }
 

@@ -133,6 +133,9 @@ describe("schools", () => {
       hand: "right",
       minor: false,
       limits: [],
+      levels: {},
+      agreed: "",
+      limits_until: null,
     });
     expect((await listStudents(db, scope))[0]!.name).toMatch(/drop table/);
   });
@@ -157,6 +160,9 @@ describe("classes", () => {
         hand: "right",
         minor: false,
         limits: [],
+        levels: {},
+        agreed: "",
+        limits_until: null,
       });
     return ids;
   }

@@ -1,23 +1,109 @@
-/** The students of a school and its gear. */
-import type { Measured } from "#core/people/measures.ts";
-import type { Db } from "./pool.ts";
+/** The people of a school, what is wished of them, and its gear. */
+import type { Member } from "#core/people/person.ts";
+import type { Wish } from "#core/pairs/score.ts";
+import { transaction, type Db } from "./pool.ts";
 import type { Scope } from "./scope.ts";
 
-export interface Student extends Measured {
-  readonly limits: readonly string[];
+export interface Student extends Member {
+  readonly version: number;
+  readonly archived: boolean;
 }
 
+const STUDENT = `select id, name, height_cm, reach_cm, mass_kg, lead, hand, minor, limits, levels, agreed,
+  limits_until, version, archived_at is not null as archived from students where school_id = $1 and erased_at is null`;
+
 export const listStudents = (db: Db, scope: Scope): Promise<Student[]> =>
-  db.query<Student>(
-    `select id, name, height_cm, reach_cm, mass_kg, lead, hand, minor, limits from students where school_id = $1 and archived_at is null order by name`,
+  db.query<Student>(`${STUDENT} and archived_at is null order by name, id`, [scope.schoolId]);
+
+/** The people who were archived: they are in no list to tick, their log stays. */
+export const listArchived = (db: Db, scope: Scope): Promise<Student[]> =>
+  db.query<Student>(`${STUDENT} and archived_at is not null order by name, id`, [scope.schoolId]);
+
+type New = Omit<Member, "id"> & { readonly id: string };
+
+export async function insertStudent(db: Db, scope: Scope, s: New): Promise<void> {
+  await db.query(
+    `insert into students (school_id, id, name, height_cm, reach_cm, mass_kg, lead, hand, minor, limits, levels, agreed, limits_until)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13) on conflict do nothing`,
+    [scope.schoolId, s.id, ...values(s)],
+  );
+}
+
+const values = (s: New) => [
+  s.name,
+  s.height_cm,
+  s.reach_cm,
+  s.mass_kg,
+  s.lead,
+  s.hand,
+  s.minor,
+  s.limits,
+  JSON.stringify(s.levels),
+  s.agreed,
+  s.limits_until,
+];
+
+/** All or none: an import that stops half way leaves the list as it was. */
+export const insertStudents = (scope: Scope, people: readonly New[]): Promise<void> =>
+  transaction(async (tx) => {
+    for (const person of people) await insertStudent(tx, scope, person);
+  });
+
+/** Changes a person on top of `version`; false where somebody else did so meanwhile. */
+export async function updateStudent(db: Db, scope: Scope, s: New, version: number): Promise<boolean> {
+  const rows = await db.query(
+    `update students set name = $3, height_cm = $4, reach_cm = $5, mass_kg = $6, lead = $7, hand = $8, minor = $9,
+       limits = $10, levels = $11, agreed = $12, limits_until = $13, version = version + 1
+     where school_id = $1 and id = $2 and version = $14 and erased_at is null returning id`,
+    [scope.schoolId, s.id, ...values(s), version],
+  );
+  return rows.length > 0;
+}
+
+export async function setArchived(db: Db, scope: Scope, id: string, archived: boolean): Promise<void> {
+  await db.query(
+    `update students set archived_at = case when $3 then now() end, version = version + 1
+     where school_id = $1 and id = $2 and erased_at is null`,
+    [scope.schoolId, id, archived],
+  );
+}
+
+/** Takes everything about a person out; what was trained stays, under no name. */
+export const eraseStudent = (scope: Scope, id: string): Promise<void> =>
+  transaction(async (tx) => {
+    await tx.query(`delete from wishes where school_id = $1 and (one = $2 or two = $2)`, [scope.schoolId, id]);
+    await tx.query(
+      `update students set name = 'Former member', height_cm = null, reach_cm = null, mass_kg = null, lead = 'left',
+         hand = 'right', minor = false, limits = '{}', levels = '{}', agreed = '', limits_until = null,
+         archived_at = now(), erased_at = now(), version = version + 1
+       where school_id = $1 and id = $2`,
+      [scope.schoolId, id],
+    );
+    // Why a pair was a good one says who was tall or heavy.
+    await tx.query(
+      `update pairs set why = '' where school_id = $1 and (student_a = $2 or student_b = $2 or student_c = $2)`,
+      [scope.schoolId, id],
+    );
+    await tx.query(
+      `update classes set plan = null, version = version + 1 where school_id = $1 and plan::text like '%' || $2 || '%'`,
+      [scope.schoolId, id],
+    );
+  });
+
+export const listWishes = async (db: Db, scope: Scope): Promise<Wish[]> => {
+  const rows = await db.query<{ one: string; two: string; kind: Wish["kind"] }>(
+    `select one, two, kind from wishes where school_id = $1 order by one, two, kind`,
     [scope.schoolId],
   );
+  return rows.map(({ one, two, kind }) => ({ a: one, b: two, kind }));
+};
 
-export async function insertStudent(db: Db, scope: Scope, s: Student): Promise<void> {
-  await db.query(
-    `insert into students (school_id, id, name, height_cm, reach_cm, mass_kg, lead, hand, minor, limits) values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10) on conflict do nothing`,
-    [scope.schoolId, s.id, s.name, s.height_cm, s.reach_cm, s.mass_kg, s.lead, s.hand, s.minor, s.limits],
-  );
+export async function setWish(db: Db, scope: Scope, { a, b, kind }: Wish, on: boolean): Promise<void> {
+  const [one, two] = a < b ? [a, b] : [b, a];
+  const sql = on
+    ? `insert into wishes (school_id, one, two, kind) values ($1, $2, $3, $4) on conflict do nothing`
+    : `delete from wishes where school_id = $1 and one = $2 and two = $3 and kind = $4`;
+  await db.query(sql, [scope.schoolId, one, two, kind]);
 }
 
 export const listGear = (db: Db, scope: Scope): Promise<{ kind: string; count: number }[]> =>

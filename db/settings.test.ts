@@ -107,6 +107,9 @@ describe("automatic revisions", () => {
         hand: "right",
         minor: false,
         limits: [],
+        levels: {},
+        agreed: "",
+        limits_until: null,
       });
     for (const [held_on, minutes] of [
       ["2026-01-10", 60],

@@ -1,12 +1,13 @@
 /** The Ropewalk club and its people: all invented. Heights in cm, masses in kg. */
-import type { Student } from "#db/people.ts";
+import type { Member } from "#core/people/person.ts";
+import type { Wish } from "#core/pairs/score.ts";
 
 export const DEMO_SCHOOL = "5b3c7c1e-0d52-4a4e-9b10-7d6a51f0a001";
 export const DEMO_ACCOUNT = "5b3c7c1e-0d52-4a4e-9b10-7d6a51f0a002";
 export const CLUB_NAME = "Ropewalk Martial Arts Club";
 export const INSTRUCTOR = { name: "Maren Holt", email: "maren@ropewalk.example" };
 
-const person = (n: number, name: string, height_cm: number, mass_kg: number, more: Partial<Student> = {}): Student => ({
+const person = (n: number, name: string, height_cm: number, mass_kg: number, more: Partial<Member> = {}): Member => ({
   id: `5b3c7c1e-0d52-4a4e-9b10-7d6a51f0b${String(n).padStart(3, "0")}`,
   name,
   height_cm,
@@ -16,33 +17,46 @@ const person = (n: number, name: string, height_cm: number, mass_kg: number, mor
   hand: "right",
   minor: false,
   limits: [],
+  levels: {},
+  limits_until: null,
+  agreed: "",
   ...more,
 });
 
-export const students: readonly Student[] = [
-  person(1, "Anselm Brede", 193, 96, { reach_cm: 197 }),
-  person(2, "Beata Lund", 164, 61),
+export const students: readonly Member[] = [
+  person(1, "Anselm Brede", 193, 96, { reach_cm: 197, levels: { feeder: 5, flow: 4 } }),
+  person(2, "Beata Lund", 164, 61, { levels: { feeder: 4, flow: 5 } }),
   person(3, "Corvin Aske", 181, 83),
-  person(4, "Dagny Osk", 158, 54, { minor: true }),
+  person(4, "Dagny Osk", 158, 54, { minor: true, agreed: "With Beata Lund, parents agreed" }),
   person(5, "Edda Vire", 171, 66),
-  person(6, "Falk Tornau", 177, 78, { limits: ["right shoulder: no overhead work, no falls"] }),
+  person(6, "Falk Tornau", 177, 78, {
+    limits: ["right shoulder: no overhead work", "no falls"],
+    levels: { feeder: 4 },
+  }),
   person(7, "Gesa Winther", 168, 63, { lead: "right", hand: "left" }),
-  person(8, "Hamo Reik", 185, 88),
+  person(8, "Hamo Reik", 185, 88, { levels: { feeder: 2, flow: 1 } }),
   person(9, "Ilka Morrow", 148, 43, { minor: true }),
   person(10, "Jorun Stahl", 174, 72),
   person(11, "Kester Amsel", 169, 70),
-  person(12, "Liv Tarn", 161, 57),
+  person(12, "Liv Tarn", 161, 57, { levels: { feeder: 2 } }),
   person(13, "Matti Orre", 179, 81, { reach_cm: 186 }),
-  person(14, "Nele Farn", 153, 47, { minor: true }),
+  person(14, "Nele Farn", 153, 47, { minor: true, levels: { feeder: 1 } }),
   person(15, "Odo Lachs", 188, 104),
 ];
 
+/** Who may or should not work together. */
+export const wishes: readonly Wish[] = [
+  { a: students[1]!.id, b: students[3]!.id, kind: "agreed" },
+  { a: students[7]!.id, b: students[14]!.id, kind: "apart" },
+];
+
 export const gear: readonly { kind: string; count: number }[] = [
-  { kind: "focus mitts (pairs)", count: 6 },
-  { kind: "sticks 71 cm", count: 12 },
-  { kind: "training knives 28 cm", count: 5 },
+  { kind: "mitts", count: 6 },
+  { kind: "kick shield", count: 3 },
+  { kind: "stick", count: 12 },
+  { kind: "training knife", count: 5 },
   { kind: "eye protection", count: 10 },
-  { kind: "mats (m2)", count: 48 },
+  { kind: "mats", count: 48 },
 ];
 
 /** Drills of the term in the order in which they were taught; file names below `demo/drills`. */

@@ -1,7 +1,11 @@
 /** One round for the people who are here: pairs by matching, a version of the drill for each. */
 import { randomUUID } from "node:crypto";
 import { check } from "#core/check/check.ts";
-import { pairUp, type Person } from "#core/pairs/pairs.ts";
+import { peopleFault } from "#core/class/plan.ts";
+import { pairUp } from "#core/pairs/pairs.ts";
+import { NO_FACTS, wishMap, type Wish } from "#core/pairs/score.ts";
+import { pairPerson } from "#core/people/measures.ts";
+import { levelIn, limitsOn } from "#core/people/person.ts";
 import { parse } from "#core/score/parse.ts";
 import type { NewPair } from "#db/classes.ts";
 import { getDrill, type DrillRow, type Revision } from "#db/drills.ts";
@@ -21,16 +25,6 @@ export interface Plan {
   readonly pairs: readonly NewPair[];
 }
 
-const asPerson = (s: Student): Person => ({
-  id: s.id,
-  name: s.name,
-  height: s.height_cm === null ? null : s.height_cm / 100,
-  mass: s.mass_kg,
-  minor: s.minor,
-  lead: s.lead,
-  limits: s.limits,
-});
-
 /** Pairs everybody and gives each pair the first version that works for its two bodies. */
 export async function planRound(
   scope: Scope,
@@ -38,17 +32,16 @@ export async function planRound(
   drills: readonly DrillRow[],
   present: readonly Student[],
   met: ReadonlyMap<string, number>,
+  wishes: readonly Wish[],
 ): Promise<Plan | PlanFailure> {
-  const result = pairUp(present.map(asPerson), met);
-  if (result.kind === "too-few") {
-    const message =
-      result.count === 0
-        ? "Nobody is ticked as here yet. Tick at least two people."
-        : "One person alone cannot pair. Tick somebody else, or work with the person yourself.";
-    return { kind: "refused", message };
-  }
+  const fault = peopleFault(present);
+  if (fault) return { kind: "refused", message: fault };
   const school = await schoolOf(scope);
-  const versions = await versionsOf(scope, base, drills);
+  const family = base.drill.kind;
+  const day = new Date().toISOString().slice(0, 10);
+  const people = present.map((s) => pairPerson(s, levelIn(s, family), limitsOn(s, day)));
+  const result = pairUp(people, { ...NO_FACTS, weights: school.pairing, met, wishes: wishMap(wishes) });
+  const versions = (await versionsOf(scope, base, drills)).map((v) => v.revision);
   const byId = new Map(present.map((s) => [s.id, s]));
   const pairs = result.pairs.map((pair, i): NewPair => {
     const bodies = bodiesOf(byId.get(pair.a.id)!, byId.get(pair.b.id)!);
@@ -66,19 +59,23 @@ export async function planRound(
   return { kind: "planned", blockId: randomUUID(), pairs };
 }
 
+export interface Version {
+  readonly revision: Revision;
+  readonly title: string;
+  readonly load: number;
+}
+
 /** The drill itself and its variations in the library, easiest first. */
-async function versionsOf(
+export async function versionsOf(
   scope: Scope,
   base: { drill: DrillRow; revision: Revision },
   drills: readonly DrillRow[],
-): Promise<Revision[]> {
+): Promise<Version[]> {
   const children = drills.filter(
     (d) => d.parent_title !== null && d.parent_title === base.drill.title && d.verdict !== "broken",
   );
   const rows = await Promise.all(children.map((child) => getDrill(db, scope, child.id)));
-  const all = [
-    { load: base.drill.load_total, revision: base.revision },
-    ...rows.flatMap((row) => (row ? [{ load: row.drill.load_total, revision: row.revision }] : [])),
-  ];
-  return all.sort((a, b) => a.load - b.load).map((v) => v.revision);
+  return [base, ...rows.flatMap((row) => row ?? [])]
+    .map(({ drill, revision }) => ({ revision, title: drill.title, load: drill.load_total }))
+    .sort((a, b) => a.load - b.load);
 }

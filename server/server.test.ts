@@ -18,6 +18,11 @@ const student = (id: string, more: Partial<Student> = {}): Student => ({
   hand: "right",
   minor: false,
   limits: [],
+  levels: {},
+  limits_until: null,
+  agreed: "",
+  version: 1,
+  archived: false,
   ...more,
 });
 const pair = (text: string, more: Partial<PairRow> = {}): PairRow => ({

@@ -6,6 +6,7 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useEffect, useState } from "react";
 import { Link, useFetcher } from "react-router";
+import { gearLabel } from "#core/class/gear.ts";
 import type { PairView } from "#server/pair-views.ts";
 import type { Student } from "#db/people.ts";
 import type { action } from "../routes/class.tsx";
@@ -53,6 +54,9 @@ export function ClassScreen({ lesson, students, present, pairs, drills, gear }: 
             Card to print
           </Button>
         )}
+        <Button variant="contained" component={Link} to={`/class/${lesson.id}/plan`}>
+          Plan the evening
+        </Button>
       </ScreenHead>
       <Box
         sx={{
@@ -80,7 +84,7 @@ export function ClassScreen({ lesson, students, present, pairs, drills, gear }: 
           </Box>
           {gear.map((g) => (
             <Box key={g.kind} sx={{ display: "flex", justifyContent: "space-between" }}>
-              <span>{g.kind}</span>
+              <span>{gearLabel(g.kind)}</span>
               <span>{g.count}</span>
             </Box>
           ))}

@@ -1,6 +1,6 @@
 import { getClass, listPairs, listPresent, meetings, savePairs, setPresent } from "#db/classes.ts";
 import { getDrill, listDrills } from "#db/drills.ts";
-import { listGear, listStudents } from "#db/people.ts";
+import { listGear, listStudents, listWishes } from "#db/people.ts";
 import { db } from "#db/pool.ts";
 import { scopeContext } from "#server/context.ts";
 import { planRound, type PlanFailure } from "#server/plan-round.ts";
@@ -61,11 +61,12 @@ export async function action({ request, params, context }: Route.ActionArgs) {
             kind: "refused",
             message: "Choose a drill first; the one you chose is not here any more.",
           } satisfies PlanFailure;
-        const [students, present, met, drills] = await Promise.all([
+        const [students, present, met, drills, wishes] = await Promise.all([
           listStudents(db, scope),
           listPresent(db, scope, params.id),
           meetings(db, scope, params.id),
           listDrills(db, scope),
+          listWishes(db, scope),
         ]);
         const plan = await planRound(
           scope,
@@ -73,6 +74,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
           drills,
           students.filter((s) => present.includes(s.id)),
           met,
+          wishes,
         );
         if (plan.kind === "refused") return plan;
         await savePairs(scope, params.id, { id: plan.blockId, drillId: drill.drill.id, minutes: 10 }, plan.pairs);

@@ -1,5 +1,7 @@
 import GridOnOutlined from "@mui/icons-material/GridOnOutlined";
 import MenuBookOutlined from "@mui/icons-material/MenuBookOutlined";
+import BadgeOutlined from "@mui/icons-material/BadgeOutlined";
+import CalendarMonthOutlined from "@mui/icons-material/CalendarMonthOutlined";
 import GroupsOutlined from "@mui/icons-material/GroupsOutlined";
 import ContrastOutlined from "@mui/icons-material/ContrastOutlined";
 import GesturesOutlined from "@mui/icons-material/GestureOutlined";
@@ -14,6 +16,8 @@ const PLACES = [
   { to: "/", label: "Drills", Icon: GesturesOutlined },
   { to: "/answers", label: "Answers", Icon: GridOnOutlined },
   { to: "/class", label: "Class", Icon: GroupsOutlined },
+  { to: "/term", label: "Term", Icon: CalendarMonthOutlined },
+  { to: "/people", label: "People", Icon: BadgeOutlined },
   { to: "/words", label: "Words", Icon: MenuBookOutlined },
 ] as const;
 

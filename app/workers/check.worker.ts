@@ -12,6 +12,7 @@ import { parse, ScoreReader } from "#core/score/parse.ts";
 import { addRow, moveRow, nudgeRow, type TextEdit } from "#core/score/rearrange.ts";
 import { rankAnswers, rankFeeds, rankReturns, type RankedFeed } from "#core/vary/answers.ts";
 import { inTradition } from "#core/words/shown.ts";
+import { planClass } from "#core/class/plan.ts";
 import { callLabels } from "#core/calls/labels.ts";
 import { padLines } from "#core/formats/pad-lines.ts";
 import type { SchoolData } from "#core/school/settings.ts";
@@ -86,7 +87,7 @@ async function serve(ask: Ask): Promise<void> {
 
 const isLong = (result: Result | LongWork): result is LongWork =>
   typeof result === "object" && result !== null && "next" in result;
-const LONG: readonly WorkKind[] = ["book", "ladder", "flow", "bridge"];
+const LONG: readonly WorkKind[] = ["book", "ladder", "flow", "bridge", "plan"];
 
 /** Runs long work slice by slice; null where it was taken back. Short asks are served in between. */
 async function through(long: LongWork, id: number, progress: (share: number) => void): Promise<Result | null> {
@@ -154,6 +155,8 @@ function run(ask: Ask): Result | LongWork {
       return ladderWork(check(reader.read(ask.payload.text), school), school, ask.payload.wishes);
     case "flow":
       return flowWork(check(reader.read(ask.payload.text), school), school, ask.payload);
+    case "plan":
+      return planClass({ ...ask.payload, weights: school.pairing }, school);
     case "bridge":
       return bridgeWork(check(parse(ask.payload.text), school), check(parse(ask.payload.other), school), school);
     case "book":

@@ -3,6 +3,7 @@ import type { Book, BookReason } from "#core/book/answer-book.ts";
 import type { Trained, TrainedText } from "#core/book/trained.ts";
 import type { Bodies } from "#core/check/check.ts";
 import type { ScoreView } from "#core/formats/desk-view.ts";
+import type { ClassPlan, PlanInput } from "#core/class/plan.ts";
 import type { CallLabel } from "#core/calls/calls.ts";
 import type { PadLine } from "#core/formats/pad-lines.ts";
 import type { MoveCard, TrialView } from "./words-work.ts";
@@ -115,6 +116,8 @@ export interface Work {
     ask: { text: string; moves: readonly string[]; counts: number; known: readonly string[] };
     answer: FlowView;
   };
+  /** The plan of a class, paired as the school weighs it. */
+  plan: { ask: Omit<PlanInput, "weights">; answer: ClassPlan };
   bridge: { ask: { text: string; other: string }; answer: BridgeView };
   answers: { ask: { text: string; feed: string }; answer: readonly AnswerView[] };
   feeds: { ask: { text: string }; answer: readonly FeedView[] };

@@ -1,155 +1,118 @@
-/** Pairs for one round: a maximum-weight matching over what makes two people a good pair. */
-import blossom from "edmonds-blossom";
-
-export interface Person {
-  readonly id: string;
-  readonly name: string;
-  /** m; null where it was never measured. */
-  readonly height: number | null;
-  /** kg. */
-  readonly mass: number | null;
-  readonly minor: boolean;
-  readonly lead: "left" | "right";
-  readonly limits: readonly string[];
-}
-
-export interface PairWeights {
-  /** Points lost for each earlier meeting. */
-  readonly met: number;
-  /** Points lost for each 10 cm of height between them. */
-  readonly height: number;
-  /** Points lost for a mass ratio above `massRatio`. */
-  readonly mass: number;
-  readonly massRatio: number;
-  /** Points lost for a minor with an adult. */
-  readonly minorWithAdult: number;
-}
-
-/** Starting values, judgements from memory; a school may tune them. */
-export const PAIR_WEIGHTS: PairWeights = { met: 30, height: 8, mass: 40, massRatio: 1.4, minorWithAdult: 120 };
-
-/** A pair may score at most this; penalties are taken off. */
-const BEST = 1000;
+/** One round: who with whom, so that the sum of what makes good pairs is greatest. */
+import blossom from "edmonds-blossom-fixed";
+import { NO_FACTS, scorePair, type PairFacts, type Person } from "./score.ts";
 
 export interface Pair {
   readonly a: Person;
   readonly b: Person;
-  /** Third person where the number is odd. */
+  /** Third person where the number is odd; the three work in turn. */
   readonly c: Person | null;
   readonly score: number;
+  readonly noContact: boolean;
+  readonly locked: boolean;
   /** What speaks for and against it, in plain words. */
   readonly why: readonly string[];
 }
 
-export type PairResult =
-  | { readonly kind: "pairs"; readonly pairs: readonly Pair[]; readonly total: number }
-  | { readonly kind: "too-few"; readonly count: number };
-
-const key = (a: Person, b: Person): string => (a.id < b.id ? `${a.id}|${b.id}` : `${b.id}|${a.id}`);
-
-/** Score of two people together, with the reasons. `met`: earlier meetings by `key`. */
-export function scorePair(
-  a: Person,
-  b: Person,
-  met: ReadonlyMap<string, number>,
-  weights: PairWeights,
-): { score: number; why: string[] } {
-  let score = BEST;
-  const why: string[] = [];
-  const times = met.get(key(a, b)) ?? 0;
-  if (times > 0) {
-    score -= weights.met * times;
-    why.push(`met ${times === 1 ? "once" : `${times} times`} before`);
-  } else why.push("not met before");
-  if (a.height !== null && b.height !== null) {
-    const gap = Math.abs(a.height - b.height) * 100;
-    score -= (weights.height * gap) / 10;
-    why.push(gap < 1 ? "same height" : `${Math.round(gap)} cm apart in height`);
-  } else why.push("height not known");
-  if (a.mass !== null && b.mass !== null) {
-    const ratio = Math.max(a.mass, b.mass) / Math.min(a.mass, b.mass);
-    if (ratio > weights.massRatio) {
-      score -= weights.mass * (ratio / weights.massRatio);
-      why.push("large weight gap: no contact");
-    }
-  }
-  if (a.minor !== b.minor) {
-    score -= weights.minorWithAdult;
-    why.push("a minor with an adult: only as agreed");
-  } else if (a.minor) why.push("both minors");
-  return { score: Math.max(1, Math.round(score)), why };
+export interface Round {
+  readonly pairs: readonly Pair[];
+  /** Nobody could be put with them: the instructor works with them, or they watch. */
+  readonly alone: readonly { readonly person: Person; readonly why: string }[];
+  readonly total: number;
 }
 
+/** Who has been third tonight, by id: it goes round. */
+export type Thirds = ReadonlyMap<string, number>;
+
+/** A third person is worth less for each time he was third already; a weak pair takes him rather than a good one. */
+const THIRD_AGAIN = 300;
+const THIRD = 500;
+
 /**
- * Pairs everybody for one round so that the sum of scores is greatest (Edmonds' blossom algorithm
- * from the package `edmonds-blossom`). An odd one out joins the pair where a third costs least.
+ * Pairs everybody for one round by maximum-weight matching (Edmonds' blossom algorithm, package
+ * `edmonds-blossom-fixed`). Where the number is odd one more place, the third's, is matched as well.
+ * `locked`: pairs that stay together.
  */
 export function pairUp(
   people: readonly Person[],
-  met: ReadonlyMap<string, number> = new Map(),
-  weights: PairWeights = PAIR_WEIGHTS,
-): PairResult {
-  if (people.length < 2) return { kind: "too-few", count: people.length };
-  const odd = people.length % 2 === 1;
-  if (!odd) return collect(matched(people, met, weights), met, weights);
-  let best: (PairResult & { kind: "pairs" }) | null = null;
-  for (const third of people) {
-    const rest = people.filter((person) => person !== third);
-    const pairs = rest.length === 2 ? [[rest[0]!, rest[1]!] as const] : matched(rest, met, weights);
-    const result = withThird(collect(pairs, met, weights), third, met, weights);
-    if (!best || result.total > best.total) best = result;
-  }
-  return best!;
+  facts: PairFacts = NO_FACTS,
+  locked: readonly (readonly [string, string])[] = [],
+  thirds: Thirds = new Map(),
+): Round {
+  const byId = new Map(people.map((p) => [p.id, p]));
+  const fixed = locked.flatMap(([one, two]) => {
+    const a = byId.get(one);
+    const b = byId.get(two);
+    return a && b && a !== b ? [[a, b] as const] : [];
+  });
+  const held = new Set(fixed.flat());
+  const free = people.filter((p) => !held.has(p));
+  const matched = matching(free, facts, thirds);
+  const pairs = [
+    ...fixed.map(([a, b]) => pairOf(a, b, facts, true)),
+    ...matched.pairs.map(([a, b]) => pairOf(a, b, facts, false)),
+  ];
+  return seatRest(pairs, matched.left, facts);
 }
 
-function matched(
+const pairOf = (a: Person, b: Person, facts: PairFacts, locked: boolean): Pair => {
+  const { score, noContact, why, apart } = scorePair(a, b, facts);
+  const said = apart ? [...why, "they should be kept apart: locked by hand all the same"] : why;
+  return { a, b, c: null, score, noContact, locked, why: said };
+};
+
+function matching(
   people: readonly Person[],
-  met: ReadonlyMap<string, number>,
-  weights: PairWeights,
-): (readonly [Person, Person])[] {
+  facts: PairFacts,
+  thirds: Thirds,
+): { pairs: (readonly [Person, Person])[]; left: Person[] } {
+  const odd = people.length % 2 === 1;
   const edges: [number, number, number][] = [];
-  for (let i = 0; i < people.length; i++)
-    for (let j = i + 1; j < people.length; j++)
-      edges.push([i, j, scorePair(people[i]!, people[j]!, met, weights).score]);
+  for (let i = 0; i < people.length; i++) {
+    for (let j = i + 1; j < people.length; j++) {
+      const { score, apart } = scorePair(people[i]!, people[j]!, facts);
+      if (!apart) edges.push([i, j, score]);
+    }
+    if (odd) edges.push([i, people.length, THIRD - THIRD_AGAIN * (thirds.get(people[i]!.id) ?? 0)]);
+  }
+  if (edges.length === 0) return { pairs: [], left: [...people] };
   const mates = blossom(edges, true);
   const pairs: (readonly [Person, Person])[] = [];
-  mates.forEach((mate, i) => {
-    if (mate > i) pairs.push([people[i]!, people[mate]!]);
+  const left: Person[] = [];
+  people.forEach((person, i) => {
+    const mate = mates[i] ?? -1;
+    if (mate > i && mate < people.length) pairs.push([person, people[mate]!]);
+    else if (mate < 0 || mate === people.length) left.push(person);
   });
-  return pairs;
+  return { pairs, left };
 }
 
-function collect(
-  pairs: readonly (readonly [Person, Person])[],
-  met: ReadonlyMap<string, number>,
-  weights: PairWeights,
-): PairResult & { kind: "pairs" } {
-  let total = 0;
-  const list = pairs.map(([a, b]): Pair => {
-    const { score, why } = scorePair(a, b, met, weights);
-    total += score;
-    return { a, b, c: null, score, why };
-  });
-  return { kind: "pairs", pairs: list, total };
-}
-
-function withThird(
-  result: PairResult & { kind: "pairs" },
-  third: Person,
-  met: ReadonlyMap<string, number>,
-  weights: PairWeights,
-): PairResult & { kind: "pairs" } {
-  let place = 0;
-  let most = -Infinity;
-  result.pairs.forEach((pair, i) => {
-    const gain = Math.min(scorePair(pair.a, third, met, weights).score, scorePair(pair.b, third, met, weights).score);
-    if (gain > most) {
-      most = gain;
-      place = i;
-    }
-  });
-  const pairs = result.pairs.map((pair, i) =>
-    i === place ? { ...pair, c: third, why: [...pair.why, "three work in turn"] } : pair,
-  );
-  return { kind: "pairs", pairs, total: result.total + most };
+/** Those who are left join the pair where a third costs least; where none may take them they stay alone. */
+function seatRest(pairs: readonly Pair[], left: readonly Person[], facts: PairFacts): Round {
+  const seated = [...pairs];
+  const alone: Round["alone"][number][] = [];
+  for (const person of left) {
+    let place = -1;
+    let best = -Infinity;
+    seated.forEach((pair, i) => {
+      if (pair.c || pair.locked) return;
+      const scores = [scorePair(pair.a, person, facts), scorePair(pair.b, person, facts)];
+      const least = Math.min(...scores.map((s) => s.score));
+      if (!scores.some((s) => s.apart) && least > best) {
+        best = least;
+        place = i;
+      }
+    });
+    const pair = seated[place];
+    if (pair) seated[place] = { ...pair, c: person, why: [...pair.why, `${person.name} is third: they work in turn`] };
+    else
+      alone.push({
+        person,
+        why:
+          seated.length === 0
+            ? "nobody else is here"
+            : "everybody who is free should be kept apart from this person, or is locked: the instructor works along",
+      });
+  }
+  return { pairs: seated, alone, total: seated.reduce((sum, p) => sum + p.score, 0) };
 }

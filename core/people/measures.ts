@@ -1,5 +1,6 @@
 /** What the checker needs to know of a person, from what the school has measured. */
 import type { Bodies } from "../check/check.ts";
+import type { Person as PairPerson } from "../pairs/score.ts";
 
 export interface Measured {
   readonly id: string;
@@ -11,6 +12,18 @@ export interface Measured {
   readonly hand: "left" | "right";
   readonly minor: boolean;
 }
+
+/** A person as the pairing sees him: lengths in m. */
+export const pairPerson = (p: Measured, level: number, limits: readonly string[]): PairPerson => ({
+  id: p.id,
+  name: p.name,
+  height: p.height_cm === null ? null : p.height_cm / 100,
+  mass: p.mass_kg,
+  minor: p.minor,
+  lead: p.lead,
+  level,
+  limits,
+});
 
 /** Measures in m and kg; one that was never taken leaves the drill's own. */
 export const measuresOf = (p: Measured): NonNullable<Bodies["A"]> => ({

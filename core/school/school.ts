@@ -1,5 +1,6 @@
 /** What a school brings to a check: its words, what it finds grave, and what it rules by itself. */
 import { LOAD_WEIGHTS, type LoadWeights } from "../check/load.ts";
+import { PAIR_WEIGHTS, type PairWeights } from "../pairs/score.ts";
 import { SEVERITY, type FindingDraft, type RuleId } from "../findings/finding.ts";
 import type { NumberingSet } from "../words/numbering.ts";
 import { readMoves } from "../words/schema.ts";
@@ -8,6 +9,7 @@ import {
   CUSTOMS,
   customsFaults,
   loadFaults,
+  pairingFaults,
   numberingFaults,
   SCHOOL_KEYS,
   type Customs,
@@ -23,6 +25,8 @@ export interface School {
   readonly customs: Customs;
   /** What each part of the load of a drill weighs. */
   readonly load: LoadWeights;
+  /** What the school looks at when it pairs people. */
+  readonly pairing: PairWeights;
   /** Says which settings a kept result was made with. */
   readonly key: string;
 }
@@ -36,6 +40,7 @@ export const defaultSchool = (): School =>
     rulings: [],
     customs: CUSTOMS,
     load: LOAD_WEIGHTS,
+    pairing: PAIR_WEIGHTS,
     key: "",
   });
 
@@ -50,7 +55,7 @@ const VERDICTS = ["valid", "risky", "invalid"];
 
 /**
  * Reads a school's settings: `{ "moves": [...], "numbering": [...], "severity": {rule: setting},
- * "rulings": [...], "customs": {...}, "load": {part: weight}, "book": {...} }`. All keys may be left out; errors say which
+ * "rulings": [...], "customs": {...}, "load": {part: weight}, "pairing": {part: points}, "book": {...} }`. All keys may be left out; errors say which
  * entry is wrong and how.
  */
 export function readSchool(data: unknown): SchoolResult {
@@ -77,6 +82,7 @@ export function readSchool(data: unknown): SchoolResult {
   });
   if (data.customs !== undefined) errors.push(...customsFaults(data.customs));
   if (data.book !== undefined) errors.push(...bookFaults(data.book));
+  if (data.pairing !== undefined) errors.push(...pairingFaults(data.pairing));
   if (data.load !== undefined) errors.push(...loadFaults(data.load));
   if (data.numbering !== undefined) errors.push(...numberingFaults(data.numbering));
   if (errors.length > 0 || !moves.ok) return { ok: false, errors };
@@ -90,6 +96,7 @@ export function readSchool(data: unknown): SchoolResult {
       severity,
       rulings,
       customs: { ...CUSTOMS, ...(data.customs as Partial<Customs> | undefined) },
+      pairing: { ...PAIR_WEIGHTS, ...(data.pairing as Partial<PairWeights> | undefined) },
       load: { ...LOAD_WEIGHTS, ...(data.load as Partial<LoadWeights> | undefined) },
       key: rulings.length + Object.keys(severity).length === 0 ? "" : JSON.stringify([severity, rulings]),
     },

@@ -6,6 +6,7 @@ import type { RuleId, Severity } from "../findings/finding.ts";
 import type { Verdict } from "../check/types.ts";
 import type { NumberingSet } from "../words/numbering.ts";
 import { STAGES, type Stage } from "../vary/operator-names.ts";
+import { PAIR_PARTS, weightText, type PairWeights } from "../pairs/score.ts";
 import { partNamed } from "../words/parts.ts";
 import { HEIGHTS, TRADITIONS, type MoveData, type Tradition } from "../words/types.ts";
 
@@ -59,9 +60,10 @@ export interface SchoolData {
   readonly rulings?: readonly Ruling[];
   readonly customs?: Partial<Customs>;
   readonly load?: Partial<LoadWeights>;
+  readonly pairing?: Partial<PairWeights>;
   readonly book?: BookChoice;
 }
-export const SCHOOL_KEYS = ["moves", "numbering", "severity", "rulings", "customs", "load", "book"] as const;
+export const SCHOOL_KEYS = ["moves", "numbering", "severity", "rulings", "customs", "load", "pairing", "book"] as const;
 
 const texts = array(string().trim().min(1).max(80).required()).max(200);
 const customs = object({
@@ -80,6 +82,9 @@ export const MOST_WEIGHT = 5;
 const load = object(Object.fromEntries(LOAD_PARTS.map((part) => [part, number().min(0).max(MOST_WEIGHT)]))).noUnknown(
   "${path} has parts that are not known: ${unknown}",
 );
+const pairing = object(
+  Object.fromEntries(PAIR_PARTS.map((part) => [part, number().min(0).max(weightText(part).most)])),
+).noUnknown("${path} has parts that are not known: ${unknown}");
 const book = object({ feeds: texts.required(), answers: texts.required() }).noUnknown();
 const angle = object({
   line: string().oneOf(["arc", "thrust", "overhead", "upward"]).required(),
@@ -119,6 +124,7 @@ function faultsOf(
 
 export const customsFaults = (value: unknown): string[] => faultsOf(customs, "customs", value);
 export const loadFaults = (value: unknown): string[] => faultsOf(load, "load", value);
+export const pairingFaults = (value: unknown): string[] => faultsOf(pairing, "pairing", value);
 export const bookFaults = (value: unknown): string[] => faultsOf(book, "book", value);
 export const numberingFaults = (value: unknown): string[] =>
   Array.isArray(value)

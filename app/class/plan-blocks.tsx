@@ -1,0 +1,224 @@
+/** The blocks of an evening: longer, shorter, earlier, later, another rung; locked ones stay when it is packed anew. */
+import ArrowDownwardIcon from "@mui/icons-material/ArrowDownward";
+import ArrowUpwardIcon from "@mui/icons-material/ArrowUpward";
+import LockOpenOutlined from "@mui/icons-material/LockOpenOutlined";
+import LockOutlined from "@mui/icons-material/LockOutlined";
+import RemoveOutlined from "@mui/icons-material/RemoveOutlined";
+import AddOutlined from "@mui/icons-material/AddOutlined";
+import CloseOutlined from "@mui/icons-material/CloseOutlined";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import IconButton from "@mui/material/IconButton";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import { workMinutes, type Block, type Clock } from "#core/class/timetable.ts";
+import type { RungChoice } from "#server/class-plan.ts";
+import { SortableRow, SortableRows } from "../desk/sortable-rows.tsx";
+import { useMemo, useRef } from "react";
+
+interface BlocksProps {
+  readonly blocks: readonly Block[];
+  readonly rungs: readonly RungChoice[];
+  readonly clock: Clock;
+  /** Block at which the class is looked at. */
+  readonly at: string | null;
+  readonly onLook: (block: string) => void;
+  readonly onChange: (blocks: readonly Block[]) => void;
+}
+
+const moved = (blocks: readonly Block[], from: number, to: number): Block[] => {
+  const next = blocks.filter((_, i) => i !== from);
+  next.splice(to, 0, blocks[from]!);
+  return next;
+};
+
+export function PlanBlocks({ blocks, rungs, clock, at, onLook, onChange }: BlocksProps) {
+  const now = useRef(blocks);
+  now.current = blocks;
+  const change = useRef(onChange);
+  change.current = onChange;
+  const moves = useMemo(
+    () => ({
+      onMove: (from: number, to: number) => change.current(moved(now.current, from, to)),
+      onNudge: (from: number, way: "up" | "down") => {
+        const to = from + (way === "up" ? -1 : 1);
+        if (to >= 0 && to < now.current.length) change.current(moved(now.current, from, to));
+      },
+    }),
+    [],
+  );
+  const set = (i: number, part: Partial<Block>) => onChange(blocks.map((b, j) => (j === i ? { ...b, ...part } : b)));
+  const add = () => {
+    const rung = Math.min(1, rungs.length - 1);
+    const block: Block = {
+      id: crypto.randomUUID(),
+      kind: "work",
+      title: rungs[rung]?.title ?? "Work",
+      minutes: workMinutes(1, clock),
+      rung,
+      rounds: 1,
+      locked: false,
+    };
+    onChange([...blocks.slice(0, -1), block, ...blocks.slice(-1)]);
+  };
+  let start = 0;
+  return (
+    <>
+      <SortableRows moves={moves}>
+        <Box component="ol" aria-label="Blocks" sx={{ listStyle: "none", m: 0, p: 0 }}>
+          {blocks.map((block, i) => {
+            const begins = start;
+            start += block.minutes;
+            return (
+              <SortableRow key={block.id} row={i} style={{}}>
+                <Box
+                  sx={{
+                    flex: 1,
+                    minWidth: 0,
+                    borderTop: 1,
+                    borderColor: "hairline",
+                    py: 0.75,
+                    bgcolor: block.id === at ? "background.paper" : undefined,
+                  }}
+                >
+                  <Box sx={{ display: "flex", alignItems: "baseline", gap: 1 }}>
+                    <Box
+                      component="span"
+                      sx={{
+                        color: "text.secondary",
+                        fontVariantNumeric: "tabular-nums",
+                        width: 34,
+                        textAlign: "right",
+                      }}
+                    >
+                      {begins}′
+                    </Box>
+                    {block.rung === null ? (
+                      <Box sx={{ flex: 1 }}>{block.title}</Box>
+                    ) : (
+                      <TextField
+                        select
+                        variant="standard"
+                        size="small"
+                        value={block.rung}
+                        onChange={(event) => {
+                          const rung = Number(event.target.value);
+                          set(i, { rung, title: rungs[rung]!.title });
+                        }}
+                        slotProps={{ htmlInput: { "aria-label": `Rung of block ${i + 1}` } }}
+                        sx={{ flex: 1, minWidth: 0 }}
+                      >
+                        {rungs.map((r, n) => (
+                          <MenuItem key={r.revisionId} value={n}>
+                            {n + 1}. {r.title}
+                          </MenuItem>
+                        ))}
+                      </TextField>
+                    )}
+                  </Box>
+                  <Box sx={{ display: "flex", alignItems: "center", flexWrap: "wrap", pl: 4.5 }}>
+                    <Step
+                      word={`${block.minutes} min`}
+                      less={`Block ${i + 1}: a minute less`}
+                      more={`Block ${i + 1}: a minute more`}
+                      onLess={block.minutes > 1 ? () => set(i, { minutes: block.minutes - 1 }) : null}
+                      onMore={() => set(i, { minutes: block.minutes + 1 })}
+                    />
+                    {block.rung !== null && (
+                      <Step
+                        word={block.rounds === 1 ? "1 round" : `${block.rounds} rounds`}
+                        less={`Block ${i + 1}: a round less`}
+                        more={`Block ${i + 1}: a round more`}
+                        onLess={
+                          block.rounds > 1
+                            ? () => set(i, { rounds: block.rounds - 1, minutes: workMinutes(block.rounds - 1, clock) })
+                            : null
+                        }
+                        onMore={() =>
+                          set(i, { rounds: block.rounds + 1, minutes: workMinutes(block.rounds + 1, clock) })
+                        }
+                      />
+                    )}
+                    <Box sx={{ flex: 1 }} />
+                    {block.rung !== null && (
+                      <Button
+                        size="small"
+                        variant="text"
+                        aria-pressed={block.id === at}
+                        onClick={() => onLook(block.id)}
+                      >
+                        Pairs
+                      </Button>
+                    )}
+                    <IconButton
+                      size="small"
+                      aria-label={`Block ${i + 1}: earlier`}
+                      disabled={i === 0}
+                      onClick={() => onChange(moved(blocks, i, i - 1))}
+                    >
+                      <ArrowUpwardIcon fontSize="small" />
+                    </IconButton>
+                    <IconButton
+                      size="small"
+                      aria-label={`Block ${i + 1}: later`}
+                      disabled={i === blocks.length - 1}
+                      onClick={() => onChange(moved(blocks, i, i + 1))}
+                    >
+                      <ArrowDownwardIcon fontSize="small" />
+                    </IconButton>
+                    <IconButton
+                      size="small"
+                      aria-label={`Block ${i + 1}: keep it when packed anew`}
+                      aria-pressed={block.locked}
+                      onClick={() => set(i, { locked: !block.locked })}
+                    >
+                      {block.locked ? <LockOutlined fontSize="small" /> : <LockOpenOutlined fontSize="small" />}
+                    </IconButton>
+                    <IconButton
+                      size="small"
+                      aria-label={`Block ${i + 1}: take out`}
+                      onClick={() => onChange(blocks.filter((_, j) => j !== i))}
+                    >
+                      <CloseOutlined fontSize="small" />
+                    </IconButton>
+                  </Box>
+                </Box>
+              </SortableRow>
+            );
+          })}
+        </Box>
+      </SortableRows>
+      <Box sx={{ py: 1 }}>
+        <Button size="small" variant="outlined" onClick={add}>
+          Add a block
+        </Button>
+      </Box>
+    </>
+  );
+}
+
+function Step({
+  word,
+  less,
+  more,
+  onLess,
+  onMore,
+}: {
+  word: string;
+  less: string;
+  more: string;
+  onLess: (() => void) | null;
+  onMore: () => void;
+}) {
+  return (
+    <Box sx={{ display: "flex", alignItems: "center" }}>
+      <IconButton size="small" aria-label={less} disabled={!onLess} onClick={() => onLess?.()}>
+        <RemoveOutlined fontSize="small" />
+      </IconButton>
+      <Box sx={{ minWidth: 58, textAlign: "center", fontVariantNumeric: "tabular-nums" }}>{word}</Box>
+      <IconButton size="small" aria-label={more} onClick={onMore}>
+        <AddOutlined fontSize="small" />
+      </IconButton>
+    </Box>
+  );
+}

@@ -1,0 +1,141 @@
+/** The pairs of one round: why each is a good one, what each works on; lock them, swap two people. */
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import { useEffect, useState } from "react";
+import type { PlannedPair, PlannedRound } from "#core/class/plan.ts";
+import type { RungChoice } from "#server/class-plan.ts";
+import { PartnerMark, VerdictRing } from "../ui/marks.tsx";
+import { Notice } from "../ui/parts.tsx";
+
+interface PairsProps {
+  readonly round: PlannedRound;
+  /** Number of the round in the evening, from 0. */
+  readonly at: number;
+  readonly rungs: readonly RungChoice[];
+  readonly nameOf: (id: string) => string;
+  readonly onLock: (pair: PlannedPair, on: boolean) => void;
+  /** Points that changing the places of two would cost; negative is a gain, null: they cannot. */
+  readonly costOf: (one: string, two: string) => number | null;
+  /** Two people take each other's place: both pairs are locked as they then are. */
+  readonly onSwap: (one: string, two: string) => void;
+}
+
+export function PlanPairs({ round, at, rungs, nameOf, onLock, onSwap, costOf }: PairsProps) {
+  const [picked, setPicked] = useState<string | null>(null);
+  useEffect(() => setPicked(null), [round]);
+  const pick = (id: string) => {
+    if (picked === null || picked === id) return setPicked(picked === id ? null : id);
+    onSwap(picked, id);
+    setPicked(null);
+  };
+  return (
+    <>
+      {picked && (
+        <Notice action={<Button onClick={() => setPicked(null)}>Leave it</Button>}>
+          {nameOf(picked)} changes places with… choose the other.
+        </Notice>
+      )}
+      <Box component="ol" aria-label={`Pairs of round ${at + 1}`} sx={{ listStyle: "none", m: 0, p: 0 }}>
+        {round.pairs.map((p) => (
+          <Box
+            component="li"
+            key={`${p.a}${p.b}`}
+            sx={{
+              display: "grid",
+              gridTemplateColumns: { xs: "minmax(0,1fr)", lg: "minmax(0,5fr) minmax(0,6fr) auto" },
+              columnGap: 2,
+              alignItems: "start",
+              borderTop: 1,
+              borderColor: "hairline",
+              py: 0.75,
+            }}
+          >
+            <Box>
+              {(
+                [
+                  ["A", p.a],
+                  ["B", p.b],
+                  ["C", p.c],
+                ] as const
+              ).map(
+                ([actor, id]) =>
+                  id && (
+                    <Box key={actor} sx={{ display: "flex", gap: 1, alignItems: "center" }}>
+                      <PartnerMark actor={actor} size={20} />
+                      <Button
+                        variant="text"
+                        color="inherit"
+                        disabled={round.done}
+                        draggable={!round.done}
+                        onDragStart={(event) => event.dataTransfer.setData("text/plain", id)}
+                        onDragOver={(event) => event.preventDefault()}
+                        onDrop={(event) => {
+                          event.preventDefault();
+                          const other = event.dataTransfer.getData("text/plain");
+                          if (other && other !== id) onSwap(other, id);
+                        }}
+                        aria-pressed={picked === id}
+                        aria-label={`${nameOf(id)}: change places`}
+                        onClick={() => pick(id)}
+                        sx={{
+                          p: 0.25,
+                          minHeight: 32,
+                          fontWeight: 600,
+                          fontSize: "1.05rem",
+                          textDecoration: picked === id ? "underline" : "none",
+                        }}
+                      >
+                        {nameOf(id)}
+                      </Button>
+                      {picked && <Cost points={costOf(picked, id)} />}
+                    </Box>
+                  ),
+              )}
+            </Box>
+            <Box>
+              <Box sx={{ display: "flex", gap: 1, alignItems: "center" }}>
+                <VerdictRing verdict={p.verdict} size={18} />
+                <span>
+                  {p.rung + 1}. {rungs[p.rung]?.title}
+                </span>
+              </Box>
+              <Box sx={{ color: "text.secondary", fontSize: "0.93rem" }}>
+                {p.distance.toFixed(2)} m apart; {p.why.join("; ")}
+              </Box>
+              {p.notes.map((note) => (
+                <Box key={note} sx={{ fontSize: "0.95rem" }}>
+                  {note}
+                </Box>
+              ))}
+            </Box>
+            <Button
+              size="small"
+              variant={p.locked ? "contained" : "outlined"}
+              aria-pressed={p.locked}
+              aria-label={`Keep ${nameOf(p.a)} and ${nameOf(p.b)} together`}
+              disabled={round.done}
+              onClick={() => onLock(p, !p.locked)}
+            >
+              {p.locked ? "Locked" : "Lock"}
+            </Button>
+          </Box>
+        ))}
+        {round.alone.map(({ id, why }) => (
+          <Box component="li" key={id} sx={{ borderTop: 1, borderColor: "hairline", py: 0.75 }}>
+            <strong>{nameOf(id)}</strong> has no partner: {why}.
+          </Box>
+        ))}
+      </Box>
+    </>
+  );
+}
+
+/** What it would cost to put somebody in this place. */
+function Cost({ points }: { points: number | null }) {
+  if (points === null) return null;
+  return (
+    <Box component="span" sx={{ color: "text.secondary", fontVariantNumeric: "tabular-nums" }}>
+      {points > 0 ? `costs ${points}` : points < 0 ? `gains ${-points}` : "costs nothing"}
+    </Box>
+  );
+}

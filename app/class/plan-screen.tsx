@@ -1,0 +1,250 @@
+/** The plan of an evening: blocks, rounds, pairs, and what each person gets out of it. */
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import { useState } from "react";
+import { Link, useSearchParams } from "react-router";
+import type { PlannedPair } from "#core/class/plan.ts";
+import { packClass, type Block } from "#core/class/timetable.ts";
+import type { PlanPage } from "#server/class-plan.ts";
+import { PAIR_WEIGHTS } from "#core/pairs/score.ts";
+import { useSettings } from "../ui/use-settings.ts";
+import { swapCostIn } from "./swap-cost.ts";
+import { shortDate } from "../ui/frame.tsx";
+import { Notice, ScreenHead } from "../ui/parts.tsx";
+import { WorkProgress } from "../ui/work-progress.tsx";
+import { PairWeightSliders } from "./pair-weights.tsx";
+import { PlanBlocks } from "./plan-blocks.tsx";
+import { PlanPairs } from "./plan-pairs.tsx";
+import { PlanShares } from "./plan-shares.tsx";
+import { usePlan } from "./use-plan.ts";
+
+const ROUND_LENGTHS = [60, 90, 120, 180, 240, 300];
+
+export function PlanScreen({ page }: { page: PlanPage }) {
+  const { lesson, people, ladders, drills, chosen, rungs, names } = page;
+  const state = usePlan(page);
+  const { work, plan, clock, locked, done } = state;
+  const [, setSearch] = useSearchParams();
+  const [round, setRound] = useState(0);
+  const [weights, setWeights] = useState(false);
+  const { settings } = useSettings();
+  const pairing = { ...PAIR_WEIGHTS, ...settings.pairing };
+  const rounds = plan?.rounds ?? [];
+  const at = Math.min(round, Math.max(0, rounds.length - 1));
+  const shown = rounds[at];
+  const nameOf = (id: string) => names[id] ?? "Former member";
+  const lock = (pair: PlannedPair, on: boolean) => {
+    const others = locked.filter((l) => l.round !== at || !(l.a === pair.a && l.b === pair.b));
+    state.setLocked(on ? [...others, { round: at, a: pair.a, b: pair.b }] : others);
+  };
+  const swap = (one: string, two: string) => {
+    if (!shown) return;
+    const put = (id: string) => (id === one ? two : id === two ? one : id);
+    const touched = shown.pairs.filter((p) => [p.a, p.b, p.c].some((id) => id === one || id === two));
+    if (touched.length < 2) return;
+    const kept = locked.filter((l) => l.round !== at || !touched.some((p) => p.a === l.a && p.b === l.b));
+    state.setLocked([...kept, ...touched.map((p) => ({ round: at, a: put(p.a), b: put(p.b) }))]);
+  };
+  const packAnew = () => state.setBlocks(packedRound(state.blocks ?? plan?.blocks ?? [], lesson.minutes, rungs, clock));
+  return (
+    <>
+      <ScreenHead
+        title={`Plan: ${lesson.title}`}
+        lead={`${shortDate(lesson.held_on)}, ${lesson.minutes} minutes, ${people.length} here. ${
+          state.busy ? "Saving…" : state.saved ? "Saved." : ""
+        }`}
+      >
+        <Button variant="outlined" component={Link} to={`/class/${lesson.id}`}>
+          Who is here
+        </Button>
+        <Button variant="outlined" component={Link} to={`/class/${lesson.id}/wall`}>
+          On the wall
+        </Button>
+        <Button variant="contained" component={Link} to={`/class/${lesson.id}/sheet`}>
+          Sheet to print
+        </Button>
+      </ScreenHead>
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, px: { xs: 2, sm: 3 }, pb: 1.5, alignItems: "center" }}>
+        <TextField
+          select
+          size="small"
+          label="We work on"
+          value={chosen.ladder ? `ladder=${chosen.ladder}` : `drill=${chosen.drill}`}
+          onChange={(event) => setSearch(new URLSearchParams(event.target.value))}
+          sx={{ minWidth: 260, maxWidth: 380 }}
+        >
+          {ladders.map((l) => (
+            <MenuItem key={l.id} value={`ladder=${l.id}`}>
+              Ladder: {l.title}
+            </MenuItem>
+          ))}
+          {drills.map((d) => (
+            <MenuItem key={d.id} value={`drill=${d.id}`}>
+              {d.title}
+            </MenuItem>
+          ))}
+        </TextField>
+        <TextField
+          select
+          size="small"
+          label="A round is"
+          value={clock.round}
+          onChange={(event) => {
+            state.setClock({ ...clock, round: Number(event.target.value) });
+            state.setBlocks(null);
+          }}
+          sx={{ width: 120 }}
+        >
+          {ROUND_LENGTHS.map((s) => (
+            <MenuItem key={s} value={s}>
+              {s / 60} min
+            </MenuItem>
+          ))}
+        </TextField>
+        <TextField
+          select
+          size="small"
+          label="Roles change"
+          value={clock.change}
+          onChange={(event) => state.setClock({ ...clock, change: Number(event.target.value) })}
+          sx={{ width: 130 }}
+        >
+          {[15, 20, 30, 45, 60, 90].map((s) => (
+            <MenuItem key={s} value={s}>
+              every {s} s
+            </MenuItem>
+          ))}
+        </TextField>
+        <Button variant="outlined" onClick={packAnew}>
+          Pack it anew
+        </Button>
+        <Button variant="outlined" aria-expanded={weights} onClick={() => setWeights(!weights)}>
+          {weights ? "Hide: what makes a good pair" : "What makes a good pair"}
+        </Button>
+      </Box>
+      {weights && (
+        <Box sx={{ px: { xs: 2, sm: 3 } }}>
+          <PairWeightSliders />
+        </Box>
+      )}
+      {state.trouble && <Notice tone="trouble">{state.trouble}</Notice>}
+      {!plan && <WorkProgress work={work} doing="Planning the evening" not="The plan was not made." />}
+      {work.result && !work.result.ok && <Notice tone="trouble">{work.result.message}</Notice>}
+      {plan && (
+        <Box
+          sx={{
+            display: "grid",
+            gridTemplateColumns: { xs: "minmax(0,1fr)", md: "minmax(0,420px) minmax(0,1fr)" },
+            borderTop: 1,
+            borderColor: "hairline",
+          }}
+        >
+          <Box
+            component="section"
+            aria-label="The evening"
+            sx={{ px: { xs: 2, sm: 3 }, py: 2, borderRight: { md: 1 }, borderColor: { md: "hairline" } }}
+          >
+            <Box sx={{ display: "flex", alignItems: "baseline", gap: 1, mb: 0.5 }}>
+              <Box component="h2" sx={{ typography: "h2", m: 0, flex: 1 }}>
+                The evening
+              </Box>
+              <Box sx={{ color: plan.left < 0 ? "verdict.invalid" : "text.secondary" }}>
+                {plan.left < 0 ? `${-plan.left} min too long` : plan.left === 0 ? "full" : `${plan.left} min left`}
+              </Box>
+            </Box>
+            <PlanBlocks
+              blocks={plan.blocks}
+              rungs={rungs}
+              clock={clock}
+              at={shown?.block ?? null}
+              onLook={(block) =>
+                setRound(
+                  Math.max(
+                    0,
+                    rounds.findIndex((r) => r.block === block),
+                  ),
+                )
+              }
+              onChange={state.setBlocks}
+            />
+            {plan.notes.length > 0 && (
+              <Box component="section" aria-label="What to look at" sx={{ pt: 1 }}>
+                <Box component="h2" sx={{ typography: "h2", m: 0 }}>
+                  What to look at
+                </Box>
+                <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
+                  {plan.notes.map((note) => (
+                    <li key={note}>{note}</li>
+                  ))}
+                </Box>
+              </Box>
+            )}
+          </Box>
+          <Box component="section" aria-label="Rounds" sx={{ px: { xs: 2, sm: 3 }, py: 2, minWidth: 0 }}>
+            <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "center", mb: 1 }}>
+              <Box component="h2" sx={{ typography: "h2", m: 0 }}>
+                Round {at + 1} of {rounds.length}
+              </Box>
+              <Button size="small" variant="outlined" disabled={at === 0} onClick={() => setRound(at - 1)}>
+                Before
+              </Button>
+              <Button
+                size="small"
+                variant="outlined"
+                disabled={at >= rounds.length - 1}
+                onClick={() => setRound(at + 1)}
+              >
+                Next
+              </Button>
+              <Box sx={{ flex: 1, color: "text.secondary" }}>
+                {shown && `${shown.side} lead in front${shown.done ? "; it was run" : ""}`}
+              </Box>
+              <Button size="small" variant="outlined" onClick={() => state.run(shown?.done ? at : at + 1)}>
+                {shown?.done ? "Not run after all" : at + 1 > done ? "It was run" : "Run up to here"}
+              </Button>
+            </Box>
+            {shown && (
+              <PlanPairs
+                round={shown}
+                at={at}
+                rungs={rungs}
+                nameOf={nameOf}
+                onLock={lock}
+                onSwap={swap}
+                costOf={(one, two) => swapCostIn(page, rounds, at, pairing, one, two)}
+              />
+            )}
+            <PlanShares shares={plan.shares} people={people} rounds={rounds.length} queue={plan.queue} />
+          </Box>
+        </Box>
+      )}
+    </>
+  );
+}
+
+/** Packs the evening anew round the blocks that are locked; null where none is. */
+function packedRound(
+  blocks: readonly Block[],
+  minutes: number,
+  rungs: PlanPage["rungs"],
+  clock: Parameters<typeof packClass>[2],
+): readonly Block[] | null {
+  const stay = blocks.filter((b) => b.locked);
+  if (stay.length === 0) return null;
+  const taken = stay.reduce((sum, b) => sum + b.minutes, 0);
+  const warm = stay.some((b) => b.kind === "warm-up") ? 10 : 0;
+  const close = stay.some((b) => b.kind === "close") ? 5 : 0;
+  const packed = packClass(
+    minutes - taken + warm + close,
+    rungs.map((r) => r.title),
+    clock,
+  );
+  if (!packed.ok) return stay;
+  const fresh = packed.blocks
+    .filter((b) => b.kind === "work" || !stay.some((s) => s.kind === b.kind))
+    .map((b) => (b.kind === "work" ? { ...b, id: crypto.randomUUID() } : b));
+  const rank = (b: Block) => (b.kind === "warm-up" ? 0 : b.kind === "close" ? 2 : 1);
+  return [...fresh, ...stay].sort((a, b) => rank(a) - rank(b) || (a.rung ?? 0) - (b.rung ?? 0));
+}

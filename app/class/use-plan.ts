@@ -1,0 +1,74 @@
+/** The plan of a class on its page: what is wished, what came out, kept by itself. */
+import { useEffect, useMemo, useRef, useState } from "react";
+import { useFetcher } from "react-router";
+import type { PlanInput } from "#core/class/plan.ts";
+import { CLOCK, type Block, type Clock } from "#core/class/timetable.ts";
+import type { PlanPage } from "#server/class-plan.ts";
+import type { action } from "../routes/plan.tsx";
+import { useSettings } from "../ui/use-settings.ts";
+import { useLongWork } from "../workers/use-long-work.ts";
+
+/** Rest of typing and dragging before a plan is kept, ms. */
+const QUIET = 700;
+
+export function usePlan(page: PlanPage) {
+  const { lesson, people, rungs, kept, wishes, met, gear, chosen } = page;
+  const same = kept !== null && kept.ladder === chosen.ladder && kept.drill === chosen.drill;
+  const [blocks, setBlocks] = useState<readonly Block[] | null>(same ? kept.plan.blocks : null);
+  const [clock, setClock] = useState<Clock>(same ? kept.clock : CLOCK);
+  const [locked, setLocked] = useState<PlanInput["locked"]>(same ? kept.locked : []);
+  const [done, setDone] = useState(same ? kept.done : 0);
+  const ran = useRef(same ? kept.plan.rounds.slice(0, kept.done).map((r) => r.pairs) : []);
+  const { version: weights } = useSettings();
+  const work = useLongWork(
+    "plan",
+    {
+      minutes: lesson.minutes,
+      clock,
+      rungs: rungs.map(({ text, title, load }) => ({ text, title, load })),
+      people,
+      blocks,
+      wishes,
+      met,
+      gear,
+      done: ran.current.slice(0, done).map((pairs) => pairs.map(({ a, b, c }) => ({ a, b, c }))),
+      locked,
+    },
+    weights,
+  );
+  const plan = work.result?.ok ? work.result : null;
+  const fetcher = useFetcher<typeof action>();
+  const text = useMemo(
+    () => (plan ? JSON.stringify({ ladder: chosen.ladder, drill: chosen.drill, done, clock, locked, plan }) : null),
+    [plan, chosen.ladder, chosen.drill, done, clock, locked],
+  );
+  const last = useRef(same ? JSON.stringify({ ...kept }) : null);
+  const version = useRef(lesson.version);
+  useEffect(() => {
+    version.current = Math.max(version.current, lesson.version);
+  }, [lesson.version]);
+  const busy = fetcher.state !== "idle";
+  useEffect(() => {
+    if (text === null || busy || work.share !== null || text === last.current) return;
+    const timer = setTimeout(() => {
+      last.current = text;
+      void fetcher.submit(
+        { plan: JSON.stringify({ ...(JSON.parse(text) as object), version: version.current }) },
+        { method: "post" },
+      );
+    }, QUIET);
+    return () => clearTimeout(timer);
+  }, [text, busy, work.share]); // eslint-disable-line react-hooks/exhaustive-deps
+  const answer = fetcher.data;
+  useEffect(() => {
+    if (answer && "version" in answer) version.current = answer.version;
+  }, [answer]);
+  /** What was run is written down; the rest is planned anew behind it. */
+  const run = (rounds: number) => {
+    if (plan) ran.current = plan.rounds.slice(0, rounds).map((r) => r.pairs);
+    setDone(rounds);
+  };
+  const trouble = answer && "message" in answer ? answer.message : null;
+  const saved = !busy && text !== null && text === last.current && !trouble;
+  return { work, plan, blocks, setBlocks, clock, setClock, locked, setLocked, done, run, trouble, saved, busy };
+}

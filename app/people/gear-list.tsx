@@ -1,0 +1,46 @@
+/** How much gear the school owns. */
+import Box from "@mui/material/Box";
+import TextField from "@mui/material/TextField";
+import { useState } from "react";
+import { useFetcher } from "react-router";
+import { GEAR_KINDS } from "#core/class/gear.ts";
+import type { action } from "../routes/people.tsx";
+
+export function GearList({ gear }: { gear: readonly { readonly kind: string; readonly count: number }[] }) {
+  const own = gear.filter((g) => !GEAR_KINDS.some((k) => k.id === g.kind)).map((g) => ({ id: g.kind, label: g.kind }));
+  return (
+    <Box component="ul" aria-label="Gear" sx={{ listStyle: "none", m: 0, px: { xs: 2, sm: 3 }, py: 1, maxWidth: 520 }}>
+      {[...GEAR_KINDS, ...own].map((kind) => (
+        <Count key={kind.id} kind={kind} count={gear.find((g) => g.kind === kind.id)?.count ?? 0} />
+      ))}
+    </Box>
+  );
+}
+
+function Count({ kind, count }: { kind: { readonly id: string; readonly label: string }; count: number }) {
+  const fetcher = useFetcher<typeof action>();
+  const [text, setText] = useState(String(count));
+  const trouble = fetcher.data && "message" in fetcher.data ? fetcher.data.message : null;
+  const save = () => {
+    if (text !== String(count)) void fetcher.submit({ intent: "gear", gear: kind.id, count: text }, { method: "post" });
+  };
+  return (
+    <Box
+      component="li"
+      sx={{ display: "flex", alignItems: "center", gap: 2, borderTop: 1, borderColor: "hairline", py: 0.5 }}
+    >
+      <Box sx={{ flex: 1 }}>{kind.label}</Box>
+      <TextField
+        size="small"
+        value={text}
+        error={trouble !== null}
+        helperText={trouble}
+        onChange={(event) => setText(event.target.value)}
+        onBlur={save}
+        onKeyDown={(event) => event.key === "Enter" && save()}
+        slotProps={{ htmlInput: { "aria-label": kind.label, inputMode: "numeric" } }}
+        sx={{ width: 110 }}
+      />
+    </Box>
+  );
+}

@@ -1,0 +1,220 @@
+/** The people of the school: measures, levels, limits, wishes; gear; import and export. */
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import TextField from "@mui/material/TextField";
+import { styled } from "@mui/material/styles";
+import { useMemo, useState } from "react";
+import { useFetcher } from "react-router";
+import type { Wish } from "#core/pairs/score.ts";
+import { FAMILIES } from "#core/people/person.ts";
+import type { Student } from "#db/people.ts";
+import type { action } from "../routes/people.tsx";
+import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";
+import { GearList } from "./gear-list.tsx";
+import { ImportPeople } from "./import-people.tsx";
+import { PersonDialog } from "./person-dialog.tsx";
+
+const PARTS = [
+  { value: "people", label: "People" },
+  { value: "archived", label: "Archived" },
+  { value: "gear", label: "Gear" },
+] as const;
+
+const Table = styled("table")(({ theme }) => ({
+  width: "100%",
+  borderCollapse: "collapse",
+  fontVariantNumeric: "tabular-nums",
+  "& th": { textAlign: "left", fontWeight: 600, color: theme.vars?.palette.text.secondary, padding: "4px 10px" },
+  "& td": { padding: "4px 10px", borderTop: `1px solid ${theme.vars?.palette.hairline}` },
+  "& tbody tr:hover": { background: theme.vars?.palette.background.paper },
+}));
+/** Rows drawn at once; the search finds the others. */
+const MOST_ROWS = 300;
+
+type SortKey = "name" | "height" | "mass" | "level";
+const ORDER: Record<SortKey, (s: Student) => string | number> = {
+  name: (s) => s.name.toLowerCase(),
+  height: (s) => s.height_cm ?? Infinity,
+  mass: (s) => s.mass_kg ?? Infinity,
+  level: (s) => -(s.levels.feeder ?? 0),
+};
+
+interface PeopleProps {
+  readonly people: readonly Student[];
+  readonly archived: readonly Student[];
+  readonly wishes: readonly Wish[];
+  readonly gear: readonly { readonly kind: string; readonly count: number }[];
+}
+
+export function PeopleScreen({ people, archived, wishes, gear }: PeopleProps) {
+  const [part, setPart] = useState<(typeof PARTS)[number]["value"]>("people");
+  const [search, setSearch] = useState("");
+  const [sort, setSort] = useState<SortKey>("name");
+  const [open, setOpen] = useState<Student | "new" | null>(null);
+  const [importing, setImporting] = useState(false);
+  const shown = useMemo(() => {
+    const words = search.trim().toLowerCase();
+    const all = (part === "archived" ? archived : people).filter((s) =>
+      [s.name, ...s.limits, s.agreed].join(" ").toLowerCase().includes(words),
+    );
+    const of = ORDER[sort];
+    return [...all].sort((a, b) => (of(a) < of(b) ? -1 : of(a) > of(b) ? 1 : a.name.localeCompare(b.name)));
+  }, [people, archived, part, search, sort]);
+  const head = (key: SortKey, label: string) => (
+    <th scope="col" aria-sort={sort === key ? "ascending" : "none"}>
+      <Button
+        variant="text"
+        color="inherit"
+        size="small"
+        sx={{ p: 0, minWidth: 0, fontSize: "1rem", fontWeight: 600 }}
+        onClick={() => setSort(key)}
+      >
+        {label}
+        {sort === key ? " ↑" : ""}
+      </Button>
+    </th>
+  );
+  return (
+    <>
+      <ScreenHead
+        title="People"
+        lead="Measures are for reach and distance, levels for the rung, limits for what a pair leaves out. Keep only what you need; local rules on personal data apply."
+      >
+        <Button variant="outlined" component="a" href="/people.csv" download>
+          Save as a table
+        </Button>
+        <Button variant="outlined" onClick={() => setImporting(true)}>
+          Read a table
+        </Button>
+        <Button variant="contained" onClick={() => setOpen("new")}>
+          Add a person
+        </Button>
+      </ScreenHead>
+      <Box
+        sx={{
+          display: "flex",
+          flexWrap: "wrap",
+          gap: 2,
+          alignItems: "center",
+          px: { xs: 2, sm: 3 },
+          borderBottom: 1,
+          borderColor: "hairline",
+        }}
+      >
+        <WordChoice label="What is shown" options={PARTS} value={part} onChange={setPart} />
+        {part !== "gear" && (
+          <TextField
+            size="small"
+            label="Search"
+            value={search}
+            onChange={(event) => setSearch(event.target.value)}
+            sx={{ my: 1, width: 220 }}
+          />
+        )}
+      </Box>
+      {part === "gear" ? (
+        <GearList gear={gear} />
+      ) : shown.length === 0 ? (
+        <Box sx={{ px: { xs: 2, sm: 3 }, py: 4, color: "text.secondary" }}>
+          {search
+            ? "Nobody is found by these words."
+            : part === "archived"
+              ? "Nobody is archived. Who leaves is archived: out of the lists, the log stays."
+              : "Nobody is here yet. Add a person, or read a table with a column “name”."}
+        </Box>
+      ) : (
+        <Box sx={{ px: { xs: 0.5, sm: 2 }, pb: 4, overflowX: "auto" }} tabIndex={0} role="region" aria-label="People">
+          <Table>
+            <thead>
+              <tr>
+                {head("name", "Name")}
+                {head("height", "Height")}
+                <th scope="col">Reach</th>
+                {head("mass", "Mass")}
+                <th scope="col">Leads</th>
+                <th scope="col">Hand</th>
+                {head("level", "Levels")}
+                <th scope="col">Limits and agreements</th>
+                <th scope="col">
+                  <span style={{ position: "absolute", clip: "rect(0 0 0 0)" }}>Change</span>
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {shown.slice(0, MOST_ROWS).map((s) => (
+                <tr key={s.id}>
+                  <td>
+                    <strong>{s.name}</strong>
+                    {s.minor ? " · minor" : ""}
+                  </td>
+                  <td>{s.height_cm === null ? "–" : `${s.height_cm} cm`}</td>
+                  <td>{s.reach_cm === null ? "–" : `${s.reach_cm} cm`}</td>
+                  <td>{s.mass_kg === null ? "–" : `${s.mass_kg} kg`}</td>
+                  <td>{s.lead}</td>
+                  <td>{s.hand}</td>
+                  <td>
+                    {FAMILIES.filter((f) => s.levels[f] !== undefined)
+                      .map((f) => `${f} ${s.levels[f]!}`)
+                      .join(", ") || "–"}
+                  </td>
+                  <td>{[...s.limits, s.agreed].filter(Boolean).join("; ")}</td>
+                  <td>
+                    {part === "archived" ? (
+                      <Archived person={s} />
+                    ) : (
+                      <Button
+                        size="small"
+                        variant="outlined"
+                        aria-label={`Change ${s.name}`}
+                        onClick={() => setOpen(s)}
+                      >
+                        Change
+                      </Button>
+                    )}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </Table>
+          {shown.length > MOST_ROWS && (
+            <Notice>
+              {MOST_ROWS} of {shown.length} are shown; search for the others.
+            </Notice>
+          )}
+        </Box>
+      )}
+      {open && (
+        <PersonDialog
+          person={open === "new" ? null : (people.find((p) => p.id === open.id) ?? open)}
+          people={people}
+          wishes={wishes}
+          onClose={() => setOpen(null)}
+        />
+      )}
+      {importing && <ImportPeople known={people.map((p) => p.name)} onClose={() => setImporting(false)} />}
+    </>
+  );
+}
+
+/** Back into the lists, or out for good. */
+function Archived({ person }: { person: Student }) {
+  const fetcher = useFetcher<typeof action>();
+  const [sure, setSure] = useState(false);
+  const send = (intent: string) => void fetcher.submit({ intent, id: person.id }, { method: "post" });
+  return (
+    <Box sx={{ display: "flex", gap: 1 }}>
+      <Button size="small" variant="outlined" onClick={() => send("restore")}>
+        Take back
+      </Button>
+      {sure ? (
+        <Button size="small" variant="contained" color="error" onClick={() => send("erase")}>
+          Really erase {person.name}
+        </Button>
+      ) : (
+        <Button size="small" variant="text" color="inherit" onClick={() => setSure(true)}>
+          Erase…
+        </Button>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,267 @@
+/** One person: what is known of him, what is wished of him and others. */
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Checkbox from "@mui/material/Checkbox";
+import Dialog from "@mui/material/Dialog";
+import DialogActions from "@mui/material/DialogActions";
+import DialogContent from "@mui/material/DialogContent";
+import DialogTitle from "@mui/material/DialogTitle";
+import Autocomplete from "@mui/material/Autocomplete";
+import FormControlLabel from "@mui/material/FormControlLabel";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import { useEffect, useState, type ReactNode } from "react";
+import { useFetcher } from "react-router";
+import { ValidationError } from "yup";
+import { LIMITS } from "#core/class/fit.ts";
+import { FAMILIES, LEVELS, memberSchema, type MemberForm } from "#core/people/person.ts";
+import type { Wish } from "#core/pairs/score.ts";
+import type { Student } from "#db/people.ts";
+import type { action } from "../routes/people.tsx";
+import { Notice } from "../ui/parts.tsx";
+
+const NEW: MemberForm = {
+  name: "",
+  height_cm: null,
+  reach_cm: null,
+  mass_kg: null,
+  lead: "left",
+  hand: "right",
+  minor: false,
+  levels: {},
+  limits: [],
+  limits_until: null,
+  agreed: "",
+};
+const WISHES: Record<Wish["kind"], string> = {
+  together: "works together with",
+  apart: "is kept apart from",
+  agreed: "may work with, as agreed:",
+};
+
+interface DialogProps {
+  readonly person: Student | null;
+  readonly people: readonly Student[];
+  readonly wishes: readonly Wish[];
+  readonly onClose: () => void;
+}
+
+export function PersonDialog({ person, people, wishes, onClose }: DialogProps) {
+  const fetcher = useFetcher<typeof action>();
+  const [draft, setDraft] = useState<MemberForm>(person ? { ...NEW, ...formOf(person) } : NEW);
+  const [faults, setFaults] = useState<Readonly<Record<string, string>>>({});
+  const set = (part: Partial<MemberForm>) => setDraft({ ...draft, ...part });
+  const done = fetcher.data && ("count" in fetcher.data || fetcher.data.kind === "changed");
+  useEffect(() => {
+    if (done) onClose();
+  }, [done, onClose]);
+  const save = () => {
+    try {
+      const valid = memberSchema.validateSync(draft, { abortEarly: false });
+      setFaults({});
+      void fetcher.submit(
+        person
+          ? { intent: "change", id: person.id, version: String(person.version), person: JSON.stringify(valid) }
+          : { intent: "add", people: JSON.stringify([{ ...valid, id: crypto.randomUUID() }]) },
+        { method: "post" },
+      );
+    } catch (error) {
+      if (!(error instanceof ValidationError)) throw error;
+      setFaults(Object.fromEntries(error.inner.map((e) => [e.path ?? "", e.message])));
+    }
+  };
+  const measure = (key: "height_cm" | "reach_cm" | "mass_kg", label: string) => (
+    <TextField
+      size="small"
+      label={label}
+      value={draft[key] ?? ""}
+      error={key in faults}
+      helperText={faults[key]}
+      onChange={(event) => {
+        const text = event.target.value.replace(",", ".").trim();
+        set({ [key]: text === "" ? null : Number.isNaN(Number(text)) ? draft[key] : Number(text) });
+      }}
+      slotProps={{ htmlInput: { inputMode: "decimal" } }}
+    />
+  );
+  const side = (key: "lead" | "hand", label: string) => (
+    <Choice label={label} value={draft[key]} onChange={(value) => set({ [key]: value as "left" | "right" })}>
+      <MenuItem value="left">left</MenuItem>
+      <MenuItem value="right">right</MenuItem>
+    </Choice>
+  );
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="person-title">
+      <DialogTitle id="person-title">{person ? person.name : "Add a person"}</DialogTitle>
+      <DialogContent>
+        {fetcher.data && "message" in fetcher.data && <Notice tone="trouble">{fetcher.data.message}</Notice>}
+        <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr 1fr", sm: "1fr 1fr 1fr" }, gap: 1.5, pt: 1 }}>
+          <TextField
+            size="small"
+            label="Name"
+            value={draft.name}
+            error={"name" in faults}
+            helperText={faults.name}
+            onChange={(event) => set({ name: event.target.value })}
+            sx={{ gridColumn: "1 / -1" }}
+          />
+          {measure("height_cm", "Height, cm")}
+          {measure("reach_cm", "Reach, cm")}
+          {measure("mass_kg", "Mass, kg")}
+          {side("lead", "Leads with")}
+          {side("hand", "Handed")}
+          <FormControlLabel
+            label="Minor"
+            control={<Checkbox checked={draft.minor} onChange={(event) => set({ minor: event.target.checked })} />}
+          />
+          {FAMILIES.map((family) => (
+            <Choice
+              key={family}
+              label={`Level ${family}`}
+              value={draft.levels[family] ?? ""}
+              onChange={(value) =>
+                set({ levels: { ...draft.levels, [family]: value === "" ? undefined : Number(value) } })
+              }
+            >
+              <MenuItem value="">not said</MenuItem>
+              {LEVELS.map((n) => (
+                <MenuItem key={n} value={n}>
+                  {n}
+                  {n === 1 ? ", new" : n === 5 ? ", teaches" : ""}
+                </MenuItem>
+              ))}
+            </Choice>
+          ))}
+          <Autocomplete
+            multiple
+            freeSolo
+            size="small"
+            options={[...LIMITS]}
+            value={draft.limits}
+            onChange={(_, limits) => set({ limits })}
+            renderInput={(params) => (
+              <TextField {...params} label="Limits" helperText="such as no falls, no head contact, right shoulder" />
+            )}
+            sx={{ gridColumn: "1 / -1" }}
+          />
+          <TextField
+            size="small"
+            type="date"
+            label="Limits hold until"
+            value={draft.limits_until ?? ""}
+            onChange={(event) => set({ limits_until: event.target.value || null })}
+            slotProps={{ inputLabel: { shrink: true } }}
+          />
+          <TextField
+            size="small"
+            label="Agreed (only what is needed)"
+            value={draft.agreed}
+            error={"agreed" in faults}
+            helperText={faults.agreed}
+            onChange={(event) => set({ agreed: event.target.value })}
+            sx={{ gridColumn: { xs: "1 / -1", sm: "2 / -1" } }}
+          />
+        </Box>
+        {person && <Wishes person={person} people={people} wishes={wishes} />}
+      </DialogContent>
+      <DialogActions>
+        {person && (
+          <Button
+            color="inherit"
+            onClick={() => void fetcher.submit({ intent: "archive", id: person.id }, { method: "post" })}
+          >
+            Archive
+          </Button>
+        )}
+        <Box sx={{ flex: 1 }} />
+        <Button color="inherit" onClick={onClose}>
+          Close
+        </Button>
+        <Button variant="contained" disabled={fetcher.state !== "idle"} onClick={save}>
+          Save
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
+
+const formOf = ({ id: _id, version: _v, archived: _a, ...form }: Student): MemberForm => ({
+  ...form,
+  levels: { ...form.levels },
+  limits: [...form.limits],
+});
+
+function Choice({
+  label,
+  value,
+  onChange,
+  children,
+}: {
+  label: string;
+  value: string | number;
+  onChange: (value: string) => void;
+  children: ReactNode;
+}) {
+  return (
+    <TextField select size="small" label={label} value={value} onChange={(event) => onChange(event.target.value)}>
+      {children}
+    </TextField>
+  );
+}
+
+/** Who should work together, be kept apart, or is a minor who may work with that adult. */
+function Wishes({ person, people, wishes }: { person: Student; people: readonly Student[]; wishes: readonly Wish[] }) {
+  const fetcher = useFetcher<typeof action>();
+  const [kind, setKind] = useState<Wish["kind"]>("together");
+  const send = (wish: Wish, on: boolean) =>
+    void fetcher.submit({ intent: "wish", ...wish, on: on ? "yes" : "no" }, { method: "post" });
+  const own = wishes.filter((w) => w.a === person.id || w.b === person.id);
+  const nameOf = (id: string) => people.find((p) => p.id === id)?.name ?? "somebody archived";
+  return (
+    <Box sx={{ pt: 2 }}>
+      <Box component="h3" sx={{ typography: "h3", m: 0 }}>
+        With whom
+      </Box>
+      {own.map((w) => {
+        const other = w.a === person.id ? w.b : w.a;
+        return (
+          <Box key={`${other}${w.kind}`} sx={{ display: "flex", alignItems: "center", gap: 1 }}>
+            <Box sx={{ flex: 1 }}>
+              {WISHES[w.kind]} {nameOf(other)}
+            </Box>
+            <Button size="small" variant="outlined" onClick={() => send(w, false)}>
+              Take out
+            </Button>
+          </Box>
+        );
+      })}
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, pt: 1 }}>
+        <TextField
+          select
+          size="small"
+          value={kind}
+          onChange={(event) => setKind(event.target.value as Wish["kind"])}
+          slotProps={{ htmlInput: { "aria-label": "What is wished" } }}
+          sx={{ width: 220 }}
+        >
+          {(Object.keys(WISHES) as Wish["kind"][]).map((k) => (
+            <MenuItem key={k} value={k}>
+              {WISHES[k]}
+            </MenuItem>
+          ))}
+        </TextField>
+        <Autocomplete
+          size="small"
+          options={people.filter((p) => p.id !== person.id)}
+          getOptionLabel={(p) => p.name}
+          getOptionKey={(p) => p.id}
+          value={null}
+          blurOnSelect
+          onChange={(_, other) => other && send({ a: person.id, b: other.id, kind }, true)}
+          renderInput={(params) => <TextField {...params} label="Whom" />}
+          sx={{ flex: "1 1 200px" }}
+        />
+      </Box>
+    </Box>
+  );
+}

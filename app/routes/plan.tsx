@@ -1,0 +1,43 @@
+import { setPresence } from "#db/plans.ts";
+import { db } from "#db/pool.ts";
+import { keepPlan, planPage } from "#server/class-plan.ts";
+import { scopeContext } from "#server/context.ts";
+import { fieldsOf } from "#server/forms.ts";
+import { notFound, reading, writing } from "#server/respond.ts";
+import type { Route } from "./+types/plan.ts";
+import { PlanScreen } from "../class/plan-screen.tsx";
+
+export { keepPageOnFailure as shouldRevalidate } from "../ui/keep-page.ts";
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: `Plan of ${loaderData?.lesson.title ?? "a class"} · Vicissor` },
+];
+
+export function loader({ params, context, request }: Route.LoaderArgs) {
+  return reading(async () => {
+    const asked = new URL(request.url).searchParams;
+    const page = await planPage(context.get(scopeContext), params.id, {
+      ladder: asked.get("ladder"),
+      drill: asked.get("drill"),
+    });
+    if (!page) throw notFound("This class is not here.");
+    return page;
+  });
+}
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const scope = context.get(scopeContext);
+  const fields = fieldsOf(await request.formData());
+  return writing(async () => {
+    if (fields.plan !== undefined) return keepPlan(scope, params.id, fields.plan);
+    await setPresence(db, scope, params.id, {
+      student_id: fields.student ?? "",
+      from_round: Number(fields.from ?? 0),
+      until_round: fields.until ? Number(fields.until) : null,
+    });
+    return { kind: "ok" as const };
+  });
+}
+
+export default function Plan({ loaderData }: Route.ComponentProps) {
+  return <PlanScreen key={`${loaderData.chosen.ladder}${loaderData.chosen.drill}`} page={loaderData} />;
+}

@@ -1,0 +1,24 @@
+import { getSchool } from "#db/school.ts";
+import { db } from "#db/pool.ts";
+import { planPage } from "#server/class-plan.ts";
+import { scopeContext } from "#server/context.ts";
+import { notFound, reading } from "#server/respond.ts";
+import type { Route } from "./+types/sheet.ts";
+import { SheetScreen } from "../class/sheet-screen.tsx";
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: `Sheet: ${loaderData?.page.lesson.title ?? "class"} · Vicissor` },
+];
+
+export function loader({ params, context }: Route.LoaderArgs) {
+  return reading(async () => {
+    const scope = context.get(scopeContext);
+    const page = await planPage(scope, params.id, { ladder: null, drill: null });
+    if (!page) throw notFound("This class is not here.");
+    return { page, school: (await getSchool(db, scope))?.name ?? "" };
+  });
+}
+
+export default function Sheet({ loaderData }: Route.ComponentProps) {
+  return <SheetScreen {...loaderData} />;
+}

@@ -1,0 +1,44 @@
+import { createClass } from "#db/classes.ts";
+import { db } from "#db/pool.ts";
+import { copyClass, updateClass } from "#db/term.ts";
+import { scopeContext } from "#server/context.ts";
+import { fieldsOf } from "#server/forms.ts";
+import { reading, writing } from "#server/respond.ts";
+import { classFromForm, termPage } from "#server/term.ts";
+import { listTrainedTexts } from "#db/classes.ts";
+import type { Route } from "./+types/term.ts";
+import { TermScreen } from "../term/term-screen.tsx";
+
+export { keepPageOnFailure as shouldRevalidate } from "../ui/keep-page.ts";
+export const meta: Route.MetaFunction = () => [{ title: "Term · Vicissor" }];
+
+export function loader({ context }: Route.LoaderArgs) {
+  return reading(async () => {
+    const scope = context.get(scopeContext);
+    const [page, trained] = await Promise.all([termPage(scope), listTrainedTexts(db, scope)]);
+    return { ...page, trained };
+  });
+}
+
+export async function action({ request, context }: Route.ActionArgs) {
+  const scope = context.get(scopeContext);
+  const fields = fieldsOf(await request.formData());
+  return writing(async () => {
+    if (fields.intent === "copy") {
+      await copyClass(scope, fields.from ?? "", fields.id ?? "", fields.day ?? "");
+      return { kind: "saved" as const };
+    }
+    const form = await classFromForm(fields);
+    if (fields.intent === "add") {
+      await createClass(db, scope, form);
+      return { kind: "saved" as const };
+    }
+    return (await updateClass(db, scope, form, Number(fields.version)))
+      ? { kind: "saved" as const }
+      : { kind: "refused" as const, message: "Somebody else changed this class meanwhile. Look, and change it again." };
+  });
+}
+
+export default function Term({ loaderData }: Route.ComponentProps) {
+  return <TermScreen {...loaderData} />;
+}

@@ -1,0 +1,207 @@
+/** The term: classes on their days, themes over the weeks, who met whom, what was trained. */
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import dayjs from "dayjs";
+import { useEffect, useState } from "react";
+import { Link } from "react-router";
+import type { TrainedText } from "#core/book/trained.ts";
+import type { TermPage } from "#server/term.ts";
+import { shortDate } from "../ui/frame.tsx";
+import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";
+import { ask } from "../workers/client.ts";
+import { ClassDialog, CopyDialog } from "./class-dialogs.tsx";
+
+const VIEWS = [
+  { value: "list", label: "List" },
+  { value: "weeks", label: "Weeks" },
+  { value: "people", label: "Who met whom" },
+] as const;
+type Lesson = TermPage["classes"][number];
+
+export function TermScreen({
+  classes,
+  people,
+  today,
+  trained,
+}: TermPage & { readonly trained: readonly TrainedText[] }) {
+  const [view, setView] = useState<(typeof VIEWS)[number]["value"]>("list");
+  const [open, setOpen] = useState<Lesson | "new" | null>(null);
+  const [copy, setCopy] = useState<Lesson | null>(null);
+  const pairs = useTrainedPairs(trained);
+  const byDay = [...classes].sort(
+    (a, b) => a.held_on.localeCompare(b.held_on) || a.starts_at.localeCompare(b.starts_at),
+  );
+  const clashes = byDay.filter((c) => c.clash.length > 0);
+  return (
+    <>
+      <ScreenHead
+        title="Term"
+        lead={
+          pairs === null
+            ? `${classes.length} classes.`
+            : `${classes.length} classes; ${pairs} pairs of feed and answer trained so far.`
+        }
+      >
+        <Button variant="outlined" component="a" href="/term.ics" download>
+          Save as a calendar
+        </Button>
+        <Button variant="outlined" component={Link} to="/answers">
+          Answer book
+        </Button>
+        <Button variant="contained" onClick={() => setOpen("new")}>
+          Add a class
+        </Button>
+      </ScreenHead>
+      {clashes.map((c) => (
+        <Notice key={c.id} tone="trouble">
+          {c.clash.join(", ")} {c.clash.length === 1 ? "is" : "are"} ticked in two classes at the same time on{" "}
+          {shortDate(c.held_on)}: take the tick out of one.
+        </Notice>
+      ))}
+      <Box sx={{ px: { xs: 2, sm: 3 }, borderBottom: 1, borderColor: "hairline" }}>
+        <WordChoice label="What is shown" options={VIEWS} value={view} onChange={setView} />
+      </Box>
+      {view === "list" && (
+        <Box component="ol" aria-label="Classes" sx={{ listStyle: "none", m: 0, px: { xs: 2, sm: 3 }, pb: 4 }}>
+          {[...byDay].reverse().map((c) => (
+            <Box
+              component="li"
+              key={c.id}
+              sx={{
+                display: "grid",
+                gridTemplateColumns: { xs: "minmax(0,1fr)", md: "150px minmax(0,1fr) 170px auto" },
+                gap: 1,
+                alignItems: "center",
+                borderTop: 1,
+                borderColor: "hairline",
+                py: 0.75,
+                color: c.held_on < today ? "text.secondary" : undefined,
+              }}
+            >
+              <Box sx={{ fontVariantNumeric: "tabular-nums" }}>
+                {shortDate(c.held_on)}, {c.starts_at.slice(0, 5)}
+              </Box>
+              <Box>
+                <Box
+                  component={Link}
+                  to={`/class/${c.id}`}
+                  sx={{ color: "inherit", fontWeight: 700, fontSize: "1.05rem" }}
+                >
+                  {c.title}
+                </Box>
+                {c.theme && <Box>{c.theme}</Box>}
+              </Box>
+              <Box>
+                {c.minutes} min, {c.here} here
+              </Box>
+              <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap" }}>
+                <Button size="small" variant="outlined" component={Link} to={`/class/${c.id}/plan`}>
+                  Plan
+                </Button>
+                <Button size="small" variant="outlined" aria-label={`Change ${c.title}`} onClick={() => setOpen(c)}>
+                  Change
+                </Button>
+                <Button size="small" variant="outlined" aria-label={`Copy ${c.title}`} onClick={() => setCopy(c)}>
+                  Copy
+                </Button>
+              </Box>
+            </Box>
+          ))}
+        </Box>
+      )}
+      {view === "weeks" && <Weeks classes={byDay} today={today} />}
+      {view === "people" && (
+        <Box component="ul" aria-label="Who met whom" sx={{ listStyle: "none", m: 0, px: { xs: 2, sm: 3 }, pb: 4 }}>
+          {people.map((p) => (
+            <Box
+              component="li"
+              key={p.id}
+              sx={{
+                display: "grid",
+                gridTemplateColumns: { xs: "1fr", sm: "200px 120px 170px 1fr" },
+                borderTop: 1,
+                borderColor: "hairline",
+                py: 0.75,
+              }}
+            >
+              <strong>{p.name}</strong>
+              <span>{p.classes === 1 ? "1 class" : `${p.classes} classes`}</span>
+              <span>
+                met {p.partners} of {people.length - 1}
+              </span>
+              <Box sx={{ color: "text.secondary" }}>
+                {p.most && p.most.times > 1 ? `most often ${p.most.name}, ${p.most.times} times` : ""}
+              </Box>
+            </Box>
+          ))}
+        </Box>
+      )}
+      {open && <ClassDialog lesson={open === "new" ? null : open} today={today} onClose={() => setOpen(null)} />}
+      {copy && <CopyDialog lesson={copy} onClose={() => setCopy(null)} />}
+    </>
+  );
+}
+
+/** The weeks of the term with the days on which there is a class; a theme runs on from week to week. */
+function Weeks({ classes, today }: { classes: readonly Lesson[]; today: string }) {
+  const first = classes[0];
+  const last = classes[classes.length - 1];
+  if (!first || !last) return <Box sx={{ p: 3, color: "text.secondary" }}>No class yet. Add one.</Box>;
+  // Monday first.
+  const start = dayjs(first.held_on).subtract((dayjs(first.held_on).day() + 6) % 7, "day");
+  const weeks = Math.min(60, dayjs(last.held_on).diff(start, "week") + 1);
+  return (
+    <Box sx={{ px: { xs: 2, sm: 3 }, pb: 4, overflowX: "auto" }} tabIndex={0} role="region" aria-label="Weeks">
+      {Array.from({ length: weeks }, (_, w) => {
+        const monday = start.add(w, "week");
+        return (
+          <Box
+            key={w}
+            sx={{
+              display: "grid",
+              gridTemplateColumns: "90px repeat(7, minmax(84px, 1fr))",
+              borderTop: 1,
+              borderColor: "hairline",
+              minHeight: 54,
+            }}
+          >
+            <Box sx={{ color: "text.secondary", py: 0.75 }}>{monday.format("D MMM")}</Box>
+            {Array.from({ length: 7 }, (_, d) => {
+              const day = monday.add(d, "day").format("YYYY-MM-DD");
+              return (
+                <Box key={d} sx={{ py: 0.75, pr: 1, bgcolor: day === today ? "background.paper" : undefined }}>
+                  {classes
+                    .filter((c) => c.held_on === day)
+                    .map((c) => (
+                      <Box key={c.id}>
+                        <Link to={`/class/${c.id}`} style={{ color: "inherit" }}>
+                          {c.title}
+                        </Link>
+                        {c.theme && <Box sx={{ color: "text.secondary" }}>{c.theme}</Box>}
+                      </Box>
+                    ))}
+                </Box>
+              );
+            })}
+          </Box>
+        );
+      })}
+    </Box>
+  );
+}
+
+/** How many pairs of feed and answer were trained; null while they are counted. */
+function useTrainedPairs(texts: readonly TrainedText[]): number | null {
+  const [count, setCount] = useState<number | null>(null);
+  useEffect(() => {
+    let alive = true;
+    ask("trained", { texts }).then(
+      (found) => alive && setCount(Object.keys(found).length),
+      () => undefined,
+    );
+    return () => {
+      alive = false;
+    };
+  }, [texts]);
+  return count;
+}

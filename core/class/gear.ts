@@ -1,0 +1,59 @@
+/** What a drill needs of the school's gear, and what to do where there is less. */
+import data from "./gear.json" with { type: "json" };
+import type { Checked } from "../check/types.ts";
+
+export const GEAR_KINDS: readonly { readonly id: string; readonly label: string }[] = data.kinds;
+export const gearLabel = (id: string): string => GEAR_KINDS.find((g) => g.id === id)?.label ?? id;
+export type GearCount = Readonly<Record<string, number>>;
+
+const PERSONAL = new Set(data.personal);
+
+/** What one pair needs of the school's gear; what everybody brings himself is left out. */
+export function gearFor({ header, exchanges }: Checked): GearCount {
+  const need: Record<string, number> = {};
+  const take = (kind: string, count: number) => (need[kind] = (need[kind] ?? 0) + count);
+  for (const actor of header.actors) {
+    const { holds, wears } = header.people[actor];
+    if (holds) take(holds.kind, holds.count);
+    for (const worn of wears) if (!PERSONAL.has(worn)) take(worn, 1);
+  }
+  if (header.mats || exchanges.some((e) => e.blow?.path === "shoot")) take("mats", data.floor.mats);
+  return need;
+}
+
+/** Floor that a pair takes with these tools, square metres. */
+export const floorFor = ({ header }: Checked): number =>
+  header.actors.some((actor) => header.people[actor].holds) ? data.floor.weapon : data.floor.empty;
+
+export interface GearShortage {
+  readonly kind: string;
+  readonly need: number;
+  readonly there: number;
+  /** In how many waves the pairs work; those who wait do their part alone. */
+  readonly waves: number;
+}
+
+/** What is short when all of these pairs work at once; `there`: what the school owns. */
+export function shortages(pairs: readonly GearCount[], there: GearCount): GearShortage[] {
+  const need: Record<string, number> = {};
+  let most: Record<string, number> = {};
+  for (const pair of pairs)
+    for (const [kind, count] of Object.entries(pair)) {
+      need[kind] = (need[kind] ?? 0) + count;
+      most = { ...most, [kind]: Math.max(most[kind] ?? 0, count) };
+    }
+  return Object.entries(need)
+    .filter(([kind, count]) => count > (there[kind] ?? 0))
+    .map(([kind, count]) => {
+      const own = there[kind] ?? 0;
+      // A pair works with all it needs or not at all: whole pairs fit into what is there.
+      const fit = Math.floor(own / most[kind]!) * most[kind]!;
+      return { kind, need: count, there: own, waves: fit === 0 ? 0 : Math.ceil(count / fit) };
+    });
+}
+
+/** A shortage as it is said to the instructor. */
+export const shortageText = ({ kind, need, there, waves }: GearShortage): string =>
+  waves === 0
+    ? `${need} ${gearLabel(kind)} are needed, ${there} are there: take another rung, or bring them.`
+    : `${need} ${gearLabel(kind)} are needed, ${there} are there: work in ${waves} waves; who waits does his own part alone.`;

@@ -1,0 +1,217 @@
+/** The plan of a class: blocks, rounds, pairs with their rungs, and what each person gets out of it. */
+import type { Checked } from "../check/types.ts";
+import { measuresOf, pairPerson, type Measured } from "../people/measures.ts";
+import { planEvening, type Attendee, type PairIds } from "../pairs/evening.ts";
+import type { Pair, Round } from "../pairs/pairs.ts";
+import type { PairWeights, Wish } from "../pairs/score.ts";
+import type { School } from "../school/school.ts";
+import { fitRung, type PlanRung } from "./fit.ts";
+import { floorFor, gearFor, shortages, shortageText, type GearCount } from "./gear.ts";
+import { inQueues, shares, unfair, type Share, type Worked } from "./shares.ts";
+import { blockFaults, packClass, type Block, type Clock } from "./timetable.ts";
+
+export interface PlanPerson extends Measured {
+  readonly level: number;
+  readonly limits: readonly string[];
+  /** First round here, from 0, and the round before which the person leaves; null: to the end. */
+  readonly from: number;
+  readonly until: number | null;
+}
+
+export interface PlanInput {
+  readonly minutes: number;
+  readonly clock: Clock;
+  readonly rungs: readonly PlanRung[];
+  readonly people: readonly PlanPerson[];
+  /** null: packed anew. */
+  readonly blocks: readonly Block[] | null;
+  readonly weights: PairWeights;
+  readonly wishes: readonly Wish[];
+  /** Meetings of earlier classes by `a|b`, the smaller id first. */
+  readonly met: Readonly<Record<string, number>>;
+  readonly gear: GearCount;
+  /** Rounds that were run already. */
+  readonly done: readonly (readonly PairIds[])[];
+  readonly locked: readonly { readonly round: number; readonly a: string; readonly b: string }[];
+}
+
+export interface PlannedPair extends PairIds {
+  readonly locked: boolean;
+  readonly rung: number;
+  readonly verdict: Checked["verdict"];
+  /** Distance of the two at the start, m. */
+  readonly distance: number;
+  readonly why: readonly string[];
+  readonly notes: readonly string[];
+}
+export interface PlannedRound {
+  readonly block: string;
+  /** Round within its block, from 0. */
+  readonly turn: number;
+  readonly side: "left" | "right";
+  readonly done: boolean;
+  readonly pairs: readonly PlannedPair[];
+  readonly alone: readonly { readonly id: string; readonly why: string }[];
+}
+/** A share without maps: plain data for screens and files. */
+export interface PlainShare extends Omit<Share, "feeds" | "answers"> {
+  readonly feeds: readonly (readonly [string, number])[];
+  readonly answers: readonly (readonly [string, number])[];
+}
+export type ClassPlan =
+  | {
+      readonly ok: true;
+      readonly blocks: readonly Block[];
+      /** Minutes that are not used; negative: too long. */
+      readonly left: number;
+      readonly rounds: readonly PlannedRound[];
+      readonly shares: readonly PlainShare[];
+      /** What is short, not met or unfair, in words. */
+      readonly notes: readonly string[];
+      /** Floor needed at once, square metres. */
+      readonly floor: number;
+      /** Repetitions of each in queues in the same minutes of work. */
+      readonly queue: number;
+    }
+  | { readonly ok: false; readonly message: string };
+
+/** Plans a class; yields the share done. Same input, same plan. */
+export function* planClass(input: PlanInput, school: School): Generator<number, ClassPlan> {
+  const { people, rungs, clock } = input;
+  const fault = peopleFault(people);
+  if (fault) return { ok: false, message: fault };
+  const packed = input.blocks
+    ? ({ ok: true, blocks: input.blocks } as const)
+    : packClass(
+        input.minutes,
+        rungs.map((r) => r.title),
+        clock,
+      );
+  if (!packed.ok) return packed;
+  const { blocks } = packed;
+  const turns = blocks.flatMap((block) =>
+    block.rung === null ? [] : Array.from({ length: block.rounds }, (_, turn) => ({ block, turn })),
+  );
+  const evening = yield* scaled(
+    planEvening(people.map(attendee), {
+      rounds: turns.length,
+      weights: input.weights,
+      wishes: input.wishes,
+      met: new Map(Object.entries(input.met)),
+      done: input.done,
+      locked: input.locked,
+    }),
+    0.5,
+  );
+  const byId = new Map(people.map((p) => [p.id, p]));
+  const worked: Worked[][] = [];
+  const needs = new Map<string, GearCount[]>();
+  let floor = 0;
+  const rounds: PlannedRound[] = [];
+  for (const [r, round] of evening.rounds.entries()) {
+    yield 0.5 + r / evening.rounds.length / 2;
+    const { block, turn } = turns[r]!;
+    const side = r % 2 === 0 ? "left" : "right";
+    const fits = round.pairs.map((pair) => {
+      const bodies = { A: measuresOf(byId.get(pair.a.id)!), B: measuresOf(byId.get(pair.b.id)!) };
+      return { pair, ...fitRung(rungs, block.rung!, pair, bodies, school) };
+    });
+    worked.push(
+      fits.map(({ pair, checked }) => ({ a: pair.a.id, b: pair.b.id, c: pair.c?.id ?? null, checked, side })),
+    );
+    if (turn === 0)
+      needs.set(
+        block.id,
+        fits.map(({ checked }) => gearFor(checked)),
+      );
+    floor = Math.max(
+      floor,
+      fits.reduce((sum, { checked }) => sum + floorFor(checked), 0),
+    );
+    rounds.push(plannedRound(round, fits, { block: block.id, turn, side, done: r < input.done.length }));
+  }
+  const all = shares(
+    worked,
+    people.map((p) => p.id),
+    clock,
+  );
+  const name = (id: string) => byId.get(id)?.name ?? id;
+  const short = blocks.flatMap((b) =>
+    shortages(needs.get(b.id) ?? [], input.gear).map((s) => `${b.title}: ${shortageText(s)}`),
+  );
+  return {
+    ok: true,
+    blocks,
+    left: input.minutes - blocks.reduce((sum, b) => sum + b.minutes, 0),
+    rounds,
+    shares: all.map((s) => ({ ...s, feeds: [...s.feeds], answers: [...s.answers] })),
+    notes: [
+      ...blockFaults(
+        blocks,
+        input.minutes,
+        rungs.map((r) => r.load),
+      ),
+      ...evening.notes,
+      ...new Set(short),
+      ...unfair(all, name),
+      ...supervision(people),
+    ],
+    floor,
+    queue: inQueues((turns.length * clock.round) / 60),
+  };
+}
+
+const attendee = (p: PlanPerson): Attendee => ({
+  person: pairPerson(p, p.level, p.limits),
+  from: p.from,
+  until: p.until,
+});
+
+type Fitted = { readonly pair: Pair } & ReturnType<typeof fitRung>;
+
+const plannedRound = (
+  round: Round,
+  fits: readonly Fitted[],
+  at: Pick<PlannedRound, "block" | "turn" | "side" | "done">,
+): PlannedRound => ({
+  ...at,
+  pairs: fits.map(({ pair, rung, checked, notes }) => ({
+    a: pair.a.id,
+    b: pair.b.id,
+    c: pair.c?.id ?? null,
+    locked: pair.locked,
+    rung,
+    verdict: checked.verdict,
+    distance: Math.round(checked.distance * 100) / 100,
+    why: pair.why,
+    notes,
+  })),
+  alone: round.alone.map(({ person, why }) => ({ id: person.id, why })),
+});
+
+/** Too few to pair, in words; null where it can be tried. */
+export function peopleFault(people: readonly unknown[]): string | null {
+  if (people.length === 0) return "Nobody is ticked as here yet. Tick at least two people.";
+  if (people.length === 1) return "One person alone cannot pair. Tick somebody else, or work with the person yourself.";
+  return null;
+}
+
+/** Minors need somebody grown up in the hall, beside the instructor where there are many. */
+const MINORS_EACH = 12;
+function supervision(people: readonly PlanPerson[]): string[] {
+  const minors = people.filter((p) => p.minor).length;
+  const adults = people.length - minors;
+  if (minors === 0) return [];
+  if (adults === 0) return ["Only minors are here: a second adult beside the instructor should be in the hall."];
+  return minors > MINORS_EACH * (adults + 1)
+    ? ["Many minors and few adults: ask for help, local rules decide how much."]
+    : [];
+}
+
+function* scaled<T>(work: Generator<number, T>, share: number): Generator<number, T> {
+  for (;;) {
+    const step = work.next();
+    if (step.done) return step.value;
+    yield step.value * share;
+  }
+}

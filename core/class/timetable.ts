@@ -1,0 +1,119 @@
+/** Minutes in, blocks out: warm-up, work on the rungs of a ladder with changing partners, a close. */
+
+export const BLOCK_KINDS = ["warm-up", "work", "calls", "free", "close"] as const;
+export type BlockKind = (typeof BLOCK_KINDS)[number];
+
+export interface Block {
+  readonly id: string;
+  readonly kind: BlockKind;
+  readonly title: string;
+  readonly minutes: number;
+  /** Place of its rung on the ladder, from 0; null where nothing of it is trained. */
+  readonly rung: number | null;
+  /** Rounds with a change of partners after each. */
+  readonly rounds: number;
+  /** Stays as it is when the evening is packed anew. */
+  readonly locked: boolean;
+}
+
+export interface Clock {
+  /** Length of a round, s. */
+  readonly round: number;
+  /** Roles change after so many seconds. */
+  readonly change: number;
+  /** Between two rounds: partners change, drink, listen. s */
+  readonly rest: number;
+}
+/** A round of three minutes with a change every half: common practice, no source. */
+export const CLOCK: Clock = { round: 180, change: 30, rest: 45 };
+
+/** Minutes before the first and after the last work, and to show each new rung. Common practice, no source. */
+export const WARM_UP = 10;
+export const CLOSE = 5;
+export const EXPLAIN = 2;
+/** Partners change at most so often on one rung, and at least so often. */
+const ROUNDS = [3, 4, 2, 1];
+
+/** Minutes of a block of work: to show it, and its rounds with rests between. */
+export const workMinutes = (rounds: number, clock: Clock): number =>
+  Math.ceil(EXPLAIN + (rounds * clock.round + (rounds - 1) * clock.rest) / 60);
+
+/** Stretches of one round: who feeds, for how long. */
+export function stretches({ round, change }: Clock): { readonly feeder: "A" | "B"; readonly seconds: number }[] {
+  const found: { feeder: "A" | "B"; seconds: number }[] = [];
+  for (let at = 0; at < round; at += change)
+    found.push({ feeder: found.length % 2 === 0 ? "A" : "B", seconds: Math.min(change, round - at) });
+  return found;
+}
+
+export type Packed =
+  | { readonly ok: true; readonly blocks: readonly Block[]; readonly left: number }
+  | { readonly ok: false; readonly message: string };
+
+/**
+ * Packs the minutes of a class. The rungs rise to a peak before the end; the last block is an
+ * easier one again, since people are tired then. `titles`: one for each rung of the ladder.
+ */
+export function packClass(minutes: number, titles: readonly string[], clock: Clock = CLOCK): Packed {
+  if (titles.length === 0)
+    return { ok: false, message: "Choose a ladder or a drill first: there is nothing to work on." };
+  const room = minutes - WARM_UP - CLOSE;
+  const least = workMinutes(1, clock);
+  if (room < least)
+    return {
+      ok: false,
+      message: `${minutes} minutes are too short: warm-up, close and one round take ${WARM_UP + CLOSE + least}. Give more minutes or shorter rounds.`,
+    };
+  const rounds = ROUNDS.find((n) => Math.floor(room / workMinutes(n, clock)) >= Math.min(3, titles.length)) ?? 1;
+  const count = Math.min(Math.floor(room / workMinutes(rounds, clock)), titles.length + (titles.length > 2 ? 1 : 0));
+  const work = rungOrder(count, titles.length).map((rung, i): Block => ({
+    id: `work-${i + 1}`,
+    kind: "work",
+    title: titles[rung]!,
+    minutes: workMinutes(rounds, clock),
+    rung,
+    rounds,
+    locked: false,
+  }));
+  const blocks = [
+    block("warm-up", "Warm-up, and who came late warms up by himself", WARM_UP),
+    ...work,
+    block("close", "Close: what was clean, what comes next, bow", CLOSE),
+  ];
+  return { ok: true, blocks, left: minutes - total(blocks) };
+}
+
+const block = (kind: BlockKind, title: string, minutes: number): Block => ({
+  id: kind,
+  kind,
+  title,
+  minutes,
+  rung: null,
+  rounds: 0,
+  locked: false,
+});
+
+export const total = (blocks: readonly Block[]): number => blocks.reduce((sum, b) => sum + b.minutes, 0);
+
+/** Rungs in the order of the evening: evenly up the ladder, then one from its middle. */
+export function rungOrder(count: number, rungs: number): number[] {
+  if (count <= 1) return count === 1 ? [0] : [];
+  const rising = count > 2 && rungs > 2 ? count - 1 : count;
+  const steps = Math.min(rising, rungs);
+  const up = Array.from({ length: steps }, (_, i) => (steps === 1 ? 0 : Math.round((i * (rungs - 1)) / (steps - 1))));
+  return rising < count ? [...up, Math.floor((rungs - 1) / 2)] : up;
+}
+
+/** What is wrong with blocks as they stand, in words; empty where nothing is. */
+export function blockFaults(blocks: readonly Block[], minutes: number, loads: readonly number[]): string[] {
+  const faults: string[] = [];
+  const over = total(blocks) - minutes;
+  if (over > 0) faults.push(`${over} minutes too long: shorten a block, or take one out.`);
+  if (blocks[0]?.kind !== "warm-up") faults.push("It does not begin with a warm-up.");
+  const work = blocks.filter((b) => b.rung !== null);
+  const last = work[work.length - 1];
+  const most = Math.max(...work.map((b) => loads[b.rung!] ?? 0));
+  if (work.length > 2 && last && (loads[last.rung!] ?? 0) >= most)
+    faults.push("The hardest rung comes last, when people are tired: move it forward or end with an easier one.");
+  return faults;
+}

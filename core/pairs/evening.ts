@@ -1,0 +1,163 @@
+/** All rounds of an evening: partners change, arrivals and leavers are taken in, what was done stays. */
+import { bergerRound } from "./berger.ts";
+import { pairUp, type Pair, type Round } from "./pairs.ts";
+import { pairKey, scorePair, wishMap, type PairFacts, type PairWeights, type Person, type Wish } from "./score.ts";
+
+/** Somebody who is here for some of the rounds. */
+export interface Attendee {
+  readonly person: Person;
+  /** First round here, from 0, and the round before which he leaves; null: to the end. */
+  readonly from: number;
+  readonly until: number | null;
+}
+
+/** A pair as it is kept: ids alone. */
+export interface PairIds {
+  readonly a: string;
+  readonly b: string;
+  readonly c: string | null;
+}
+
+export interface EveningOptions {
+  readonly rounds: number;
+  readonly weights: PairWeights;
+  readonly wishes: readonly Wish[];
+  /** Meetings of earlier classes of the term, by `pairKey`. */
+  readonly met: ReadonlyMap<string, number>;
+  /** Rounds that were run already, as they were. */
+  readonly done: readonly (readonly PairIds[])[];
+  /** Pairs that stay together in a round. */
+  readonly locked: readonly { readonly round: number; readonly a: string; readonly b: string }[];
+}
+export const MOST_ROUNDS = 24;
+
+export interface Evening {
+  readonly rounds: readonly Round[];
+  /** Wishes that were not met, and what else should be known, in words. */
+  readonly notes: readonly string[];
+}
+
+/** Plans the rounds one after the other; yields the share done. */
+export function* planEvening(attendees: readonly Attendee[], options: EveningOptions): Generator<number, Evening> {
+  const byId = new Map(attendees.map((a) => [a.person.id, a.person]));
+  const tonight = new Map<string, number>();
+  const thirds = new Map<string, number>();
+  const facts: PairFacts = {
+    weights: options.weights,
+    met: options.met,
+    tonight,
+    wishes: wishMap(options.wishes),
+  };
+  const count = Math.min(MOST_ROUNDS, options.rounds);
+  const berger = onlyMeetings(attendees, options, count);
+  const rounds: Round[] = [];
+  for (let r = 0; r < count; r++) {
+    yield r / count;
+    const here = attendees.filter((a) => a.from <= r && (a.until === null || r < a.until)).map((a) => a.person);
+    const done = options.done[r];
+    const round = done
+      ? asDone(done, byId, facts)
+      : berger
+        ? inOrder(here, r, facts)
+        : pairUp(
+            here,
+            facts,
+            options.locked.filter((l) => l.round === r).map((l) => [l.a, l.b]),
+            thirds,
+          );
+    rounds.push(round);
+    for (const { a, b, c } of round.pairs) {
+      for (const [x, y] of c
+        ? ([
+            [a, b],
+            [a, c],
+            [b, c],
+          ] as const)
+        : ([[a, b]] as const))
+        add(tonight, pairKey(x.id, y.id));
+      if (c) add(thirds, c.id);
+    }
+  }
+  return { rounds, notes: notesOf(rounds, options, byId) };
+}
+
+const add = (counts: Map<string, number>, key: string): void => void counts.set(key, (counts.get(key) ?? 0) + 1);
+
+/**
+ * Round by round the best pairs can run into a dead end before everybody has met everybody; where
+ * nothing but meetings counts and all stay, the rounds of Berger's tables cannot.
+ */
+function onlyMeetings(attendees: readonly Attendee[], o: EveningOptions, count: number): boolean {
+  const { weights } = o;
+  const plain = weights.height + weights.mass + weights.level + weights.lead + weights.minorWithAdult === 0;
+  const all = attendees.every((a) => a.from === 0 && (a.until === null || a.until >= count));
+  const free = o.wishes.length === 0 && o.locked.length === 0 && o.done.length === 0 && o.met.size === 0;
+  return plain && all && free && attendees.length % 2 === 0 && attendees.length > 1;
+}
+
+function inOrder(people: readonly Person[], round: number, facts: PairFacts): Round {
+  const places = bergerRound(people.length, round % (people.length - 1));
+  const pairs = places.map(([i, j]) => seated(people[i]!, people[j]!, null, facts));
+  return { pairs, alone: [], total: pairs.reduce((sum, p) => sum + p.score, 0) };
+}
+
+function asDone(done: readonly PairIds[], byId: ReadonlyMap<string, Person>, facts: PairFacts): Round {
+  const pairs = done.flatMap(({ a, b, c }) => {
+    const one = byId.get(a);
+    const two = byId.get(b);
+    return one && two ? [seated(one, two, c ? (byId.get(c) ?? null) : null, facts)] : [];
+  });
+  return { pairs, alone: [], total: pairs.reduce((sum, p) => sum + p.score, 0) };
+}
+
+function seated(a: Person, b: Person, c: Person | null, facts: PairFacts): Pair {
+  const { score, noContact, why } = scorePair(a, b, facts);
+  return { a, b, c, score, noContact, locked: false, why };
+}
+
+/** What changing two people between two pairs of a round would cost, in points; negative is a gain. */
+export function swapCost(round: readonly Pair[], one: string, two: string, facts: PairFacts): number | null {
+  const swapped = withSwapped(round, one, two);
+  if (!swapped) return null;
+  const total = (pairs: readonly Pair[]) => pairs.reduce((sum, p) => sum + scorePair(p.a, p.b, facts).score, 0);
+  return total(round) - total(swapped);
+}
+
+/** The round with two people in each other's place; null where they are in one pair or not there. */
+export function withSwapped(round: readonly Pair[], one: string, two: string): Pair[] | null {
+  const of = (id: string) => round.findIndex((p) => p.a.id === id || p.b.id === id || p.c?.id === id);
+  const [i, j] = [of(one), of(two)];
+  if (i < 0 || j < 0 || i === j) return null;
+  const people = new Map(round.flatMap((p) => [p.a, p.b, ...(p.c ? [p.c] : [])]).map((p) => [p.id, p]));
+  const put = (p: Person): Person => (p.id === one ? people.get(two)! : p.id === two ? people.get(one)! : p);
+  return round.map((p) => ({ ...p, a: put(p.a), b: put(p.b), c: p.c && put(p.c) }));
+}
+
+function notesOf(rounds: readonly Round[], o: EveningOptions, byId: ReadonlyMap<string, Person>): string[] {
+  const notes: string[] = [];
+  const together = new Set(rounds.flatMap((r) => r.pairs.map((p) => pairKey(p.a.id, p.b.id))));
+  for (const { a, b, kind } of o.wishes) {
+    const [one, two] = [byId.get(a), byId.get(b)];
+    if (!one || !two) continue;
+    if (kind === "together" && !together.has(pairKey(a, b)))
+      notes.push(`${one.name} and ${two.name} wished to work together: no round had room for it. Lock them in one.`);
+  }
+  const apart = new Set(o.wishes.filter((w) => w.kind === "apart").map((w) => pairKey(w.a, w.b)));
+  const both = o.wishes.filter((w) => w.kind === "together" && apart.has(pairKey(w.a, w.b)));
+  for (const { a, b } of both)
+    notes.push(
+      `${byId.get(a)?.name ?? a} and ${byId.get(b)?.name ?? b} are wished both together and apart: they are kept apart. Take one wish out.`,
+    );
+  const mixed = new Set(
+    rounds.flatMap((r) =>
+      r.pairs.filter((p) => p.why.some((w) => w.endsWith("not agreed"))).map((p) => `${p.a.name} and ${p.b.name}`),
+    ),
+  );
+  if (mixed.size > 0)
+    notes.push(
+      `Minors with adults without an agreement: ${[...mixed].join("; ")}. The number of minors leaves no other way, or it would have to be agreed.`,
+    );
+  const waiting = new Set(rounds.flatMap((r) => r.alone.map((x) => `${x.person.name}: ${x.why}`)));
+  notes.push(...waiting);
+  return notes;
+}

@@ -1,0 +1,125 @@
+/** What makes two people a good pair, in points and in words. */
+import data from "./weights.json" with { type: "json" };
+
+export interface Person {
+  readonly id: string;
+  readonly name: string;
+  /** m; null where it was never measured. */
+  readonly height: number | null;
+  /** kg. */
+  readonly mass: number | null;
+  readonly minor: boolean;
+  readonly lead: "left" | "right";
+  /** 1 (new) to 5. */
+  readonly level: number;
+  readonly limits: readonly string[];
+}
+
+export const PAIR_PARTS = ["tonight", "met", "height", "mass", "level", "lead", "minorWithAdult"] as const;
+export type PairPart = (typeof PAIR_PARTS)[number];
+/** Points that each thing takes off. */
+export type PairWeights = Readonly<Record<PairPart, number>>;
+export const PAIR_WEIGHTS = Object.fromEntries(
+  PAIR_PARTS.map((part) => [part, data.weights[part].points]),
+) as PairWeights;
+/** Only meetings count: everybody with everybody. */
+export const MEETINGS_ONLY: PairWeights = { ...PAIR_WEIGHTS, height: 0, mass: 0, level: 0, lead: 0, minorWithAdult: 0 };
+export const weightText = (part: PairPart) => data.weights[part];
+/** Beyond this ratio of masses a pair works without contact. */
+export const MASS_RATIO = data.massRatio.ratio;
+
+/** What is wished of two people: kept apart, kept together, or a minor who may work with an adult. */
+export interface Wish {
+  readonly a: string;
+  readonly b: string;
+  readonly kind: "apart" | "together" | "agreed";
+}
+
+/** What is known when two people are scored. */
+export interface PairFacts {
+  readonly weights: PairWeights;
+  /** Meetings of this term before tonight, and tonight, by `pairKey`. */
+  readonly met: ReadonlyMap<string, number>;
+  readonly tonight: ReadonlyMap<string, number>;
+  readonly wishes: ReadonlyMap<string, Wish["kind"]>;
+}
+export const NO_FACTS: PairFacts = {
+  weights: PAIR_WEIGHTS,
+  met: new Map(),
+  tonight: new Map(),
+  wishes: new Map(),
+};
+
+export const pairKey = (a: string, b: string): string => (a < b ? `${a}|${b}` : `${b}|${a}`);
+/** Wishes by pair; to be kept apart outweighs any other. */
+export const wishMap = (wishes: readonly Wish[]): Map<string, Wish["kind"]> =>
+  new Map(
+    [...wishes]
+      .sort((x, y) => Number(x.kind === "apart") - Number(y.kind === "apart"))
+      .map(({ a, b, kind }) => [pairKey(a, b), kind]),
+  );
+
+/** A pair may score at most this; penalties are taken off. */
+export const BEST = 1000;
+/** A wish to be together outweighs everything but a meeting tonight. */
+const TOGETHER = 500;
+
+export interface PairScore {
+  /** At least 1: somebody is always better than nobody. */
+  readonly score: number;
+  /** Wished to be kept apart: never put together. */
+  readonly apart: boolean;
+  /** No contact between them. */
+  readonly noContact: boolean;
+  /** What speaks for and against it, in plain words. */
+  readonly why: readonly string[];
+}
+
+const times = (n: number): string => (n === 1 ? "once" : `${n} times`);
+
+/** Score of two people together, with the reasons. */
+export function scorePair(a: Person, b: Person, { weights, met, tonight, wishes }: PairFacts): PairScore {
+  const key = pairKey(a.id, b.id);
+  const wish = wishes.get(key);
+  const why: string[] = [];
+  let off = 0;
+  const now = tonight.get(key) ?? 0;
+  const before = met.get(key) ?? 0;
+  off += weights.tonight * now + weights.met * before;
+  if (now > 0) why.push(`together ${times(now)} tonight already`);
+  else if (before > 0) why.push(`met ${times(before)} this term`);
+  else why.push("not met before");
+  if (a.height !== null && b.height !== null) {
+    const gap = Math.abs(a.height - b.height) * 100;
+    off += (weights.height * gap) / 10;
+    why.push(gap < 1 ? "same height" : `${Math.round(gap)} cm apart in height`);
+  } else why.push("height not known");
+  let noContact = false;
+  if (a.mass !== null && b.mass !== null) {
+    const beyond = Math.max(a.mass, b.mass) / Math.min(a.mass, b.mass) - MASS_RATIO;
+    if (beyond > 0) {
+      off += weights.mass * (1 + beyond * 10);
+      noContact = true;
+      why.push("large weight gap: no contact");
+    }
+  }
+  const levels = Math.abs(a.level - b.level);
+  off += weights.level * levels;
+  if (weights.level > 0 && levels > 1) why.push(`${levels} levels apart`);
+  if (weights.lead > 0) {
+    if (a.lead === b.lead) off += weights.lead;
+    else why.push("one left lead, one right lead");
+  }
+  if (a.minor !== b.minor) {
+    if (wish === "agreed") why.push("a minor with an adult, as agreed");
+    else {
+      off += weights.minorWithAdult;
+      why.push("a minor with an adult: not agreed");
+    }
+  } else if (a.minor) why.push("both minors");
+  if (wish === "together") {
+    off -= TOGETHER;
+    why.push("wished to work together");
+  }
+  return { score: Math.max(1, Math.round(BEST - off)), apart: wish === "apart", noContact, why };
+}

@@ -1,0 +1,189 @@
+/** People as rows of a table: read with their units, written with ours. */
+import { ValidationError } from "yup";
+import { FAMILIES, memberSchema, type Member, type MemberForm } from "./person.ts";
+
+export type Cells = Readonly<Record<string, string>>;
+
+/** Columns as they are written; each is also known by other words. */
+export const COLUMNS = [
+  "name",
+  "height cm",
+  "reach cm",
+  "mass kg",
+  "lead",
+  "hand",
+  "minor",
+  ...FAMILIES.map((f) => `level ${f}`),
+  "limits",
+  "limits until",
+  "agreed",
+] as const;
+
+const ALIASES: Readonly<Record<string, string>> = {
+  "full name": "name",
+  person: "name",
+  height: "height cm",
+  size: "height cm",
+  "height in": "height in",
+  reach: "reach cm",
+  span: "reach cm",
+  mass: "mass kg",
+  weight: "mass kg",
+  "weight kg": "mass kg",
+  "weight lb": "mass lb",
+  stance: "lead",
+  "lead side": "lead",
+  handed: "hand",
+  level: "level feeder",
+};
+
+export interface ReadRow {
+  /** Row of the file, from 1; the header is row 1. */
+  readonly row: number;
+  readonly person: MemberForm | null;
+  /** What is wrong, in words that name the column and how to mend it. */
+  readonly faults: readonly string[];
+  /** Somebody of this name is here already, or stands in the file before. */
+  readonly duplicate: boolean;
+}
+
+export const MOST_ROWS = 5000;
+const CM_PER_INCH = 2.54;
+const KG_PER_POUND = 0.45359237;
+
+const plainKey = (key: string): string =>
+  key
+    .trim()
+    .toLowerCase()
+    .replace(/[()_,.]/g, " ")
+    .replace(/\s+/g, " ")
+    .trim();
+
+/** Reads rows of cells; `known`: names that are in the list already. */
+export function readPeople(rows: readonly Cells[], known: readonly string[]): ReadRow[] {
+  const seen = new Set(known.map((n) => n.trim().toLowerCase()));
+  return rows.slice(0, MOST_ROWS).map((cells, i): ReadRow => {
+    const faults: string[] = [];
+    const by = new Map(Object.entries(cells).map(([key, value]) => [canonical(key), (value ?? "").trim()]));
+    const text = (key: string) => by.get(key) ?? "";
+    const draft = {
+      name: text("name"),
+      height_cm: length("height", by, faults),
+      reach_cm: length("reach", by, faults),
+      mass_kg: mass(by, faults),
+      lead: side(text("lead"), "lead", "left", faults),
+      hand: side(text("hand"), "hand", "right", faults),
+      minor: yes(text("minor"), faults),
+      levels: levels(by, faults),
+      limits: text("limits")
+        .split(/\s*;\s*/)
+        .filter(Boolean),
+      limits_until: text("limits until") || null,
+      agreed: text("agreed"),
+    };
+    let person: MemberForm | null = null;
+    try {
+      person = memberSchema.validateSync(draft, { abortEarly: false });
+    } catch (error) {
+      if (!(error instanceof ValidationError)) throw error;
+      faults.push(...error.errors);
+    }
+    const key = draft.name.toLowerCase();
+    const duplicate = key !== "" && seen.has(key);
+    seen.add(key);
+    return { row: i + 2, person: faults.length > 0 ? null : person, faults, duplicate };
+  });
+}
+
+function canonical(key: string): string {
+  const plain = plainKey(key);
+  return (COLUMNS as readonly string[]).includes(plain) ? plain : (ALIASES[plain] ?? plain);
+}
+
+/** `1,78` and `1.78` are the same number; `1,780.5` is not guessed at. */
+function decimal(text: string): number | null {
+  const plain = text.replace(/\s/g, "");
+  return /^\d+(?:[.,]\d+)?$/.test(plain) ? Number(plain.replace(",", ".")) : null;
+}
+
+/** A height or reach in cm; m, inches and feet are understood where they are written. */
+function length(what: "height" | "reach", by: ReadonlyMap<string, string>, faults: string[]): number | null {
+  const inches = by.get(`${what} in`);
+  const text = inches ? `${inches} in` : (by.get(`${what} cm`) ?? "");
+  if (text === "") return null;
+  const feet = /^(\d+)\s*(?:ft|')\s*(\d+(?:[.,]\d+)?)?\s*(?:in|"|'')?$/.exec(text);
+  if (feet) return round((Number(feet[1]) * 12 + (decimal(feet[2] ?? "0") ?? 0)) * CM_PER_INCH);
+  const found = /^([\d.,\s]+?)\s*(cm|m|in|inch|inches|")?$/i.exec(text);
+  const value = found && decimal(found[1]!);
+  if (value === null || value === undefined) {
+    faults.push(`${what}: “${text}” is no length; write 178, 178 cm, 1.78 m, 70 in or 5 ft 10`);
+    return null;
+  }
+  const unit = found![2]?.toLowerCase();
+  if (unit === "m" || (!unit && value < 3)) return round(value * 100);
+  if (unit && unit !== "cm") return round(value * CM_PER_INCH);
+  if (!unit && value < 90) {
+    faults.push(`${what}: ${text} is no height in cm; write ${text} in if inches are meant`);
+    return null;
+  }
+  return round(value);
+}
+
+function mass(by: ReadonlyMap<string, string>, faults: string[]): number | null {
+  const pounds = by.get("mass lb");
+  const text = pounds ? `${pounds} lb` : (by.get("mass kg") ?? "");
+  if (text === "") return null;
+  const found = /^([\d.,\s]+?)\s*(kg|lb|lbs)?$/i.exec(text);
+  const value = found && decimal(found[1]!);
+  if (value === null || value === undefined) {
+    faults.push(`mass: “${text}” is no mass; write 72, 72 kg or 159 lb`);
+    return null;
+  }
+  return round(found![2] && /^lb/i.test(found![2]) ? value * KG_PER_POUND : value);
+}
+
+const round = (value: number): number => Math.round(value * 10) / 10;
+
+function side(text: string, what: string, usual: "left" | "right", faults: string[]): "left" | "right" {
+  const word = text.toLowerCase();
+  if (word === "") return usual;
+  if (/^(l|left|orthodox)$/.test(word)) return word === "orthodox" && what === "hand" ? usual : "left";
+  if (/^(r|right|southpaw)$/.test(word)) return "right";
+  faults.push(`${what}: “${text}” must be left or right`);
+  return usual;
+}
+
+function yes(text: string, faults: string[]): boolean {
+  const word = text.toLowerCase();
+  if (["", "no", "n", "0", "false", "adult"].includes(word)) return false;
+  if (["yes", "y", "1", "true", "minor"].includes(word)) return true;
+  faults.push(`minor: “${text}” must be yes or no`);
+  return false;
+}
+
+function levels(by: ReadonlyMap<string, string>, faults: string[]): Member["levels"] {
+  const found: Partial<Record<(typeof FAMILIES)[number], number>> = {};
+  for (const family of FAMILIES) {
+    const text = by.get(`level ${family}`) ?? "";
+    if (text === "") continue;
+    if (/^[1-5]$/.test(text)) found[family] = Number(text);
+    else faults.push(`level ${family}: “${text}” must be 1 to 5`);
+  }
+  return found;
+}
+
+/** People as cells in our units, ready to be written to a file. */
+export const peopleCells = (people: readonly Member[]): Record<string, string>[] =>
+  people.map((p) => ({
+    name: p.name,
+    "height cm": p.height_cm === null ? "" : String(p.height_cm),
+    "reach cm": p.reach_cm === null ? "" : String(p.reach_cm),
+    "mass kg": p.mass_kg === null ? "" : String(p.mass_kg),
+    lead: p.lead,
+    hand: p.hand,
+    minor: p.minor ? "yes" : "no",
+    ...Object.fromEntries(FAMILIES.map((f) => [`level ${f}`, p.levels[f] === undefined ? "" : String(p.levels[f])])),
+    limits: p.limits.join("; "),
+    "limits until": p.limits_until ?? "",
+    agreed: p.agreed,
+  }));

@@ -1,0 +1,95 @@
+/** The term: its classes, who met whom, and the calendar file. */
+import { createEvents, type EventAttributes } from "ics";
+import { classSchema } from "#core/class/lesson.ts";
+import { listClasses, meetings, type ClassRow } from "#db/classes.ts";
+import { listAttendance } from "#db/term.ts";
+import { listStudents } from "#db/people.ts";
+import { db } from "#db/pool.ts";
+import type { Scope } from "#db/scope.ts";
+
+export interface TermPerson {
+  readonly id: string;
+  readonly name: string;
+  /** Classes attended, and different partners met, this term. */
+  readonly classes: number;
+  readonly partners: number;
+  readonly most: { readonly name: string; readonly times: number } | null;
+}
+export interface TermPage {
+  readonly classes: readonly (ClassRow & { readonly here: number; readonly clash: readonly string[] })[];
+  readonly people: readonly TermPerson[];
+  readonly today: string;
+}
+
+const NOBODY = "00000000-0000-0000-0000-000000000000";
+const minutesOf = (time: string): number => Number(time.slice(0, 2)) * 60 + Number(time.slice(3, 5));
+
+/** Two classes of one day that are held at the same time. */
+function overlap(a: ClassRow, b: ClassRow): boolean {
+  if (a.id === b.id || a.held_on !== b.held_on) return false;
+  const [from, other] = [minutesOf(a.starts_at), minutesOf(b.starts_at)];
+  return from < other + b.minutes && other < from + a.minutes;
+}
+
+export async function termPage(scope: Scope): Promise<TermPage> {
+  const [classes, students, met, attendance] = await Promise.all([
+    listClasses(db, scope),
+    listStudents(db, scope),
+    meetings(db, scope, NOBODY),
+    listAttendance(db, scope),
+  ]);
+  const here = new Map<string, Set<string>>();
+  for (const { class_id, student_id } of attendance)
+    here.set(class_id, (here.get(class_id) ?? new Set()).add(student_id));
+  const nameOf = new Map(students.map((s) => [s.id, s.name]));
+  const people = students.map((s): TermPerson => {
+    const mine = [...met]
+      .filter(([key]) => key.includes(s.id))
+      .map(([key, times]) => ({ other: key.split("|").find((id) => id !== s.id)!, times }));
+    const most = mine.sort((a, b) => b.times - a.times)[0];
+    return {
+      id: s.id,
+      name: s.name,
+      classes: classes.filter((c) => here.get(c.id)?.has(s.id)).length,
+      partners: mine.length,
+      most: most ? { name: nameOf.get(most.other) ?? "a former member", times: most.times } : null,
+    };
+  });
+  return {
+    classes: classes.map((c) => {
+      const twice = classes
+        .filter((o) => overlap(c, o))
+        .flatMap((o) => [...(here.get(c.id) ?? [])].filter((id) => here.get(o.id)?.has(id)))
+        .flatMap((id) => nameOf.get(id) ?? []);
+      return { ...c, here: here.get(c.id)?.size ?? 0, clash: [...new Set(twice)] };
+    }),
+    people,
+    today: new Date().toISOString().slice(0, 10),
+  };
+}
+
+/** A class as its form sends it. */
+export const classFromForm = (fields: Readonly<Record<string, string>>) =>
+  classSchema.validate(fields, { stripUnknown: true });
+
+/** The classes as an iCalendar file (RFC 5545); times stand as they are on the clock of the hall. */
+export function calendarOf(classes: readonly ClassRow[], school: string): string {
+  const events = classes.map((c): EventAttributes => {
+    const [year, month, day] = c.held_on.split("-").map(Number) as [number, number, number];
+    const at = minutesOf(c.starts_at);
+    return {
+      uid: `${c.id}@vicissor`,
+      title: c.title,
+      description: c.theme || undefined,
+      location: school,
+      productId: "-//Vicissor//Term//EN",
+      start: [year, month, day, Math.floor(at / 60), at % 60],
+      startInputType: "local",
+      startOutputType: "local",
+      duration: { hours: Math.floor(c.minutes / 60), minutes: c.minutes % 60 },
+    };
+  });
+  const { error, value } = createEvents(events);
+  if (error) throw error;
+  return value ?? "";
+}
