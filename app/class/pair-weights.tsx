@@ -37,7 +37,11 @@ export function PairWeightSliders() {
               onChangeCommitted={(_, next) => patch({ pairing: { ...draft, [part]: next as number } })}
             />
             <Box sx={{ color: "text.secondary" }}>
-              {value === 0 ? "is not looked at" : `${Math.round(value)} points off ${says}`}
+              {value === 0
+                ? "is not looked at"
+                : part === "minorWithAdult" && value >= most
+                  ? "never with an adult, unless it is agreed"
+                  : `${Math.round(value)} points off ${says}`}
             </Box>
           </Box>
         );

@@ -14,12 +14,21 @@ export interface SheetBlock {
   readonly rounds: readonly { readonly number: number; readonly pairs: readonly string[] }[];
 }
 
-const short = (name: string): string => name.replace(/^(\S+)\s+(\S).*$/, "$1 $2.");
+/** First names where they tell people apart, else with the first letter of the other. */
+export function shortNames(names: readonly string[]): (name: string) => string {
+  const first = (name: string) => name.split(/\s+/)[0] ?? name;
+  const times = new Map<string, number>();
+  for (const name of names) times.set(first(name), (times.get(first(name)) ?? 0) + 1);
+  return (name) => {
+    const rest = name.split(/\s+/).slice(1).join(" ");
+    return (times.get(first(name)) ?? 0) > 1 && rest ? `${first(name)} ${rest[0]!}.` : first(name);
+  };
+}
 
 /** Who with whom as it stands on paper; a rung that differs from the block's is named. */
 function pairTexts(round: PlannedRound, rung: number | null, nameOf: (id: string) => string): string[] {
   return round.pairs.map((p) => {
-    const names = [p.a, p.b, ...(p.c ? [p.c] : [])].map((id) => short(nameOf(id))).join(" – ");
+    const names = [p.a, p.b, ...(p.c ? [p.c] : [])].map((id) => nameOf(id)).join(" – ");
     return p.rung === rung ? names : `${names} (${p.rung + 1})`;
   });
 }
@@ -40,7 +49,17 @@ export function sheetBlocks(plan: Plan, nameOf: (id: string) => string): SheetBl
 export const sheetRungs = (plan: Plan, rungs: readonly { readonly text: string; readonly title: string }[]) =>
   [...new Set(plan.rounds.flatMap((r) => r.pairs.map((p) => p.rung)))]
     .sort((a, b) => a - b)
-    .flatMap((n) => (rungs[n] ? [{ number: n + 1, title: rungs[n].title, rows: playRows(rungs[n].text) }] : []));
+    .flatMap((n) =>
+      rungs[n]
+        ? [
+            {
+              number: n + 1,
+              title: rungs[n].title,
+              rows: playRows(rungs[n].text).filter((row) => !/^[ABC]:/.test(row)),
+            },
+          ]
+        : [],
+    );
 
 /** Gear that is owned, as one line. */
 export const gearLine = (gear: Readonly<Record<string, number>>): string =>

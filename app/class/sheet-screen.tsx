@@ -7,14 +7,15 @@ import type { PlanPage } from "#server/class-plan.ts";
 import { CAUTIONS } from "../paper/cautions.ts";
 import { shortDate } from "../ui/frame.tsx";
 import { FONTS } from "../ui/theme.ts";
-import { gearLine, sheetBlocks, sheetRungs, sheetSize } from "./sheet-layout.ts";
+import { gearLine, sheetBlocks, sheetRungs, sheetSize, shortNames } from "./sheet-layout.ts";
 
 /** Most notes on paper; the screen has them all. */
 const NOTES = 5;
 
 export function SheetScreen({ page, school }: { page: PlanPage; school: string }) {
   const { lesson, kept, rungs, names, gear } = page;
-  const nameOf = (id: string) => names[id] ?? "Former member";
+  const short = shortNames(page.people.map((p) => p.name));
+  const nameOf = (id: string) => short(names[id] ?? "Former member");
   const plan = kept?.plan ?? null;
   const blocks = plan ? sheetBlocks(plan, nameOf) : [];
   const texts = plan ? sheetRungs(plan, rungs) : [];

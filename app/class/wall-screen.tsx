@@ -71,7 +71,7 @@ export function WallScreen({ page }: { page: PlanPage }) {
                   flexWrap: "wrap",
                   alignItems: "center",
                   columnGap: 2,
-                  fontSize: many ? "clamp(1.2rem, 2vw, 2rem)" : "clamp(1.3rem, 2.5vw, 2.6rem)",
+                  fontSize: many ? "clamp(1.2rem, 2vw, 2rem)" : "clamp(1.3rem, 2.8vw, 3.4rem)",
                   lineHeight: 1.25,
                 }}
               >

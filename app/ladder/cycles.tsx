@@ -24,7 +24,8 @@ export function Cycles({ text, revisionId, others }: CyclesProps) {
   const usual = armed ? STROKES : HANDS;
   const [moves, setMoves] = useState<readonly string[]>(usual);
   const [counts, setCounts] = useState(4);
-  const known = [text, ...others.map((o) => o.text)].filter((t) => /^kind:\s*flow/im.test(t));
+  // What is added from here is no reason to search again.
+  const [known] = useState(() => [text, ...others.map((o) => o.text)].filter((t) => /^kind:\s*flow/im.test(t)));
   const work = useLongWork("flow", { text, moves, counts, known });
   const found = work.result;
   const cycles = found?.ok ? found.cycles : [];

@@ -13,7 +13,7 @@ const Chart = (ReactApexChart as unknown as { default?: typeof ReactApexChart })
 
 /** A shade for each part, from ink to paper: the legend and the order tell them apart as well. */
 const SHADES = [0.95, 0.8, 0.66, 0.54, 0.43, 0.33, 0.24, 0.16];
-const HEIGHT = 190;
+const HEIGHT = 230;
 
 interface ChartProps {
   readonly rungs: readonly { readonly view: ScoreView }[];

@@ -75,10 +75,16 @@ export function packClass(minutes: number, titles: readonly string[], clock: Clo
     rounds,
     locked: false,
   }));
+  // What is over goes to the blocks of work: time to show, look and correct.
+  const over = room - count * workMinutes(rounds, clock);
+  const spread = work.map((b, i) => ({
+    ...b,
+    minutes: b.minutes + Math.floor(over / count) + (i < over % count ? 1 : 0),
+  }));
   const blocks = [
-    block("warm-up", "Warm-up, and who came late warms up by himself", WARM_UP),
-    ...work,
-    block("close", "Close: what was clean, what comes next, bow", CLOSE),
+    block("warm-up", "Warm-up", WARM_UP),
+    ...spread,
+    block("close", "Close: what was clean, what comes next", CLOSE),
   ];
   return { ok: true, blocks, left: minutes - total(blocks) };
 }

@@ -69,7 +69,8 @@ const build = ([measures, meetings]: [Partial<Person>[], [number, number, number
   const met = new Map(
     meetings.filter(([a, b]) => a !== b).map(([a, b, n]) => [pairKey(all[a]!.id, all[b]!.id), n] as const),
   );
-  return { all, known: facts({ met }) };
+  // Minors and adults are only made dear here: pairs that may not be are tested by themselves below.
+  return { all, known: facts({ met, weights: { ...PAIR_WEIGHTS, minorWithAdult: 200 } }) };
 };
 
 test("the sum of scores equals an exhaustive search, for 200 small classes", () => {
@@ -240,11 +241,19 @@ describe("an evening of rounds", () => {
     expect(notes.join()).toMatch(/both together and apart: they are kept apart/);
     expect(rounds.flatMap((r) => r.pairs).some((p) => pairKey(p.a.id, p.b.id) === "000|001")).toBe(false);
   });
-  test("all minors with one adult: it is said, and everybody works", () => {
+  test("all minors with one adult: nobody is put with him unagreed, and it is said", () => {
     const kids = attend(6).map((a, i) => ({ ...a, person: { ...a.person, minor: i > 0 } }));
-    const { rounds, notes } = evening(kids, { rounds: 2 });
-    expect(notes.join()).toMatch(/Minors with adults without an agreement/);
-    for (const r of rounds) expect(r.alone).toEqual([]);
+    const strict = evening(kids, { rounds: 2 });
+    for (const r of strict.rounds) expect(r.alone.map((x) => x.person.id)).toContain("000");
+    expect(strict.notes.join()).toMatch(/P0: nobody who is free may work with this person/);
+    // A school that only prefers it so gets everybody to work, with a word.
+    const mild = evening(kids, { rounds: 2, weights: { ...PAIR_WEIGHTS, minorWithAdult: 200 } });
+    expect(mild.notes.join()).toMatch(/Minors with adults without an agreement/);
+    for (const r of mild.rounds) expect(r.alone).toEqual([]);
+    // Agreed with one of them, the two work together now and then.
+    const wishes = [{ a: "000", b: "003", kind: "agreed" as const }];
+    const agreed = evening(kids, { rounds: 3, wishes });
+    expect(agreed.rounds.flatMap((r) => r.pairs).some((p) => pairKey(p.a.id, p.b.id) === "000|003")).toBe(true);
   });
   test("swapping two people has a price, and undoing it the same back", () => {
     const { pairs } = evening(attend(8)).rounds[0]!;

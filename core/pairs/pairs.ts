@@ -111,7 +111,7 @@ function seatRest(pairs: readonly Pair[], left: readonly Person[], facts: PairFa
         why:
           seated.length === 0
             ? "nobody else is here"
-            : "everybody who is free should be kept apart from this person, or is locked: the instructor works along",
+            : "nobody who is free may work with this person: the instructor works along",
       });
   }
   return { pairs: seated, alone, total: seated.reduce((sum, p) => sum + p.score, 0) };

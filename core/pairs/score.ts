@@ -67,7 +67,7 @@ const TOGETHER = 500;
 export interface PairScore {
   /** At least 1: somebody is always better than nobody. */
   readonly score: number;
-  /** Wished to be kept apart: never put together. */
+  /** Never put together: wished so, or a minor with an adult where the school wants that only as agreed. */
   readonly apart: boolean;
   /** No contact between them. */
   readonly noContact: boolean;
@@ -95,6 +95,7 @@ export function scorePair(a: Person, b: Person, { weights, met, tonight, wishes 
     why.push(gap < 1 ? "same height" : `${Math.round(gap)} cm apart in height`);
   } else why.push("height not known");
   let noContact = false;
+  let never = false;
   if (a.mass !== null && b.mass !== null) {
     const beyond = Math.max(a.mass, b.mass) / Math.min(a.mass, b.mass) - MASS_RATIO;
     if (beyond > 0) {
@@ -114,6 +115,7 @@ export function scorePair(a: Person, b: Person, { weights, met, tonight, wishes 
     if (wish === "agreed") why.push("a minor with an adult, as agreed");
     else {
       off += weights.minorWithAdult;
+      never = weights.minorWithAdult >= data.weights.minorWithAdult.most;
       why.push("a minor with an adult: not agreed");
     }
   } else if (a.minor) why.push("both minors");
@@ -121,5 +123,5 @@ export function scorePair(a: Person, b: Person, { weights, met, tonight, wishes 
     off -= TOGETHER;
     why.push("wished to work together");
   }
-  return { score: Math.max(1, Math.round(BEST - off)), apart: wish === "apart", noContact, why };
+  return { score: Math.max(1, Math.round(BEST - off)), apart: never || wish === "apart", noContact, why };
 }

@@ -1,6 +1,6 @@
 /** People as rows of a table: read with their units, written with ours. */
 import { ValidationError } from "yup";
-import { FAMILIES, memberSchema, type Member, type MemberForm } from "./person.ts";
+import { BOUNDS, FAMILIES, memberSchema, type Member, type MemberForm } from "./person.ts";
 
 export type Cells = Readonly<Record<string, string>>;
 
@@ -122,8 +122,8 @@ function length(what: "height" | "reach", by: ReadonlyMap<string, string>, fault
   const unit = found![2]?.toLowerCase();
   if (unit === "m" || (!unit && value < 3)) return round(value * 100);
   if (unit && unit !== "cm") return round(value * CM_PER_INCH);
-  if (!unit && value < 90) {
-    faults.push(`${what}: ${text} is no height in cm; write ${text} in if inches are meant`);
+  if (!unit && value < BOUNDS[what][0]) {
+    faults.push(`${what}: ${text} is no ${what} in cm; write ${text} in if inches are meant`);
     return null;
   }
   return round(value);

@@ -40,7 +40,7 @@ test("every way that is given is as short as the first, and there are few", () =
   for (const b of all) expect(b.rows).toHaveLength(all[0]!.rows.length);
 });
 test.each([
-  ["A lead hook -> B slip out", "A jab -> B parry", /is broken/],
+  ["A lead hook -> B slip out", "A jab -> B parry", /is sound: mend it/],
   ["kind: sensitivity\nrange: trap\n\nA push to centre -> B turn", "A jab -> B parry", /sensitivity drill/],
   ["A: holds stick 71 cm\nB: holds stick 71 cm\n\nA overhead -> B step back", "A jab -> B parry", /different things/],
   ["choose A:\n  one: A jab -> B parry\n  two: A cross -> B parry\nend", "A jab -> B parry", /choice/],

@@ -5,6 +5,7 @@ import { lineText } from "../score/format.ts";
 import { linesOf } from "../score/structure.ts";
 import { checkText } from "./check-text.ts";
 import { headerRows } from "./edit.ts";
+import { soundPart } from "./vary.ts";
 import { WAYS } from "./ways.ts";
 
 export interface Bridge {
@@ -27,13 +28,20 @@ export const BRIDGE_DEFAULTS: BridgeOptions = { nodes: 1200, count: 3, depth: 3 
 /** Positions of one length from which the search goes on: those nearest to the start that is wanted. */
 const BEAM = 10;
 
-/** Joins two drills into one that carries on from row to row; yields the share of the search done. */
+/** Joins the sound rows of two drills into one that carries on from row to row; yields the share of the search done. */
 export function* bridge(
-  one: Checked,
-  two: Checked,
+  from: Checked,
+  to: Checked,
   school: School,
   options: BridgeOptions = BRIDGE_DEFAULTS,
 ): Generator<number, BridgeResult> {
+  const one = soundPart(from, school);
+  const two = soundPart(to, school);
+  if (!one || !two)
+    return {
+      ok: false,
+      message: `No row of “${(one ? to : from).header.title ?? "a drill"}” is sound: mend it at the desk first.`,
+    };
   const fault = unlike(one, two);
   if (fault) return { ok: false, message: fault };
   const first = playOf(one);
@@ -80,7 +88,6 @@ const playOf = (drill: Checked): string[] => [...linesOf(drill.score.items)].map
 /** Why two drills cannot be done one after the other without a stop; null where they can. */
 function unlike(one: Checked, two: Checked): string | null {
   for (const drill of [one, two]) {
-    if (drill.verdict === "broken") return `“${drill.header.title ?? "A drill"}” is broken: mend it at the desk first.`;
     if (drill.score.items.some((item) => item.kind === "block" && item.head.type === "choose"))
       return `“${drill.header.title ?? "A drill"}” has a choice in it: where it ends is not known.`;
   }

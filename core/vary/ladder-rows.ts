@@ -5,7 +5,7 @@ import { linesOf } from "../score/structure.ts";
 import type { Line, ScoreBlock, ScoreItem, ScoreLine } from "../score/types.ts";
 import type { School } from "../school/school.ts";
 import { checkText } from "./check-text.ts";
-import { headerRows, plainScore } from "./edit.ts";
+import { beatText, headerRows, plainScore } from "./edit.ts";
 import type { RungChange } from "./ladder.ts";
 import { vary } from "./vary.ts";
 
@@ -32,6 +32,12 @@ function wholeBlock({ score }: Checked): { head: ScoreBlock; lines: readonly Sco
 /** How many steps it takes until the whole drill is there, each of one row, and one for its block. */
 export const rowsIn = (base: Checked): number => rowsOf(base).length + (wholeBlock(base) ? 1 : 0);
 
+/** What a row begins with: its feed, or the stroke that meets. */
+const feedName = (line: Line): string =>
+  line.turns[0]!.alternatives[0]!.beats.map(beatText)
+    .join(", ")
+    .replace(/^[RL] /, "");
+
 const percent = (tempo: number): string => `${Math.round(tempo * 100)}%`;
 
 /** First rungs: the first row, and its first exchange alone; slowly unless the school starts at full speed. */
@@ -49,7 +55,12 @@ export function firstRungs(base: Checked, school: School): (Omit<Step, "operator
     rows,
   });
   const sound = [
-    start(first, plainScore(base.score, rowsOf(base).slice(0, 1), { tempo }), "The first row", 1),
+    start(
+      first,
+      plainScore(base.score, rowsOf(base).slice(0, 1), { tempo }),
+      `The ${feedName(rowsOf(base)[0]!)} and its answer`,
+      1,
+    ),
     ...(alone ? [start(alone.checked, alone.text, alone.changed, 0)] : []),
   ].filter((v) => v.checked.verdict !== "broken");
   if (sound.length > 0) return sound;
@@ -73,12 +84,20 @@ export function moreRows(node: { readonly checked: Checked; readonly rows: numbe
   });
   if (rows === all.length) return inBlock(node.checked, base).map(({ text, changed }) => step(text, changed, rows + 1));
   if (rows === 0)
-    return [step(plainScore(base.score, all.slice(0, 1), { tempo: percent(header.tempo) }), "The whole first row", 1)];
+    return [
+      step(
+        plainScore(base.score, all.slice(0, 1), { tempo: percent(header.tempo) }),
+        `The ${feedName(all[0]!)} with all that belongs to it`,
+        1,
+      ),
+    ];
   const most = Math.max(MOST_ROWS, Math.ceil(all.length * SHARE_OF_ROWS));
   const own = rowsOf(node.checked);
   return Array.from({ length: Math.min(most, all.length - rows) }, (_, i): Step => {
     const more = all.slice(rows, rows + i + 1);
-    const changed = i === 0 ? "One more row of the drill" : `${i + 1} more rows of the drill`;
+    const names = more.map(feedName);
+    const last = names.pop()!;
+    const changed = names.length === 0 ? `The ${last} comes in` : `The ${names.join(", the ")} and the ${last} come in`;
     return step(plainScore(score, [...own, ...more], {}), changed, rows + i + 1);
   });
 }

@@ -1,0 +1,292 @@
+/** The plan of a class: minutes, rungs for pairs, gear, what each gets. */
+import { check } from "../check/check.ts";
+import type { Person } from "../pairs/score.ts";
+import { PAIR_WEIGHTS } from "../pairs/score.ts";
+import type { Pair } from "../pairs/pairs.ts";
+import { defaultSchool } from "../school/school.ts";
+import { parse } from "../score/parse.ts";
+import { fitRung, levelOf, type PlanRung } from "./fit.ts";
+import { floorFor, gearFor, shortages, shortageText } from "./gear.ts";
+import { planClass, type ClassPlan, type PlanInput, type PlanPerson } from "./plan.ts";
+import { IN_PAIRS, IN_QUEUE, inQueues, passSeconds, shares, unfair } from "./shares.ts";
+import { blockFaults, CLOCK, packClass, rungOrder, stretches, total, workMinutes } from "./timetable.ts";
+
+const school = defaultSchool();
+const TEXTS = [
+  "tempo: 40%\n\nA jab -> B slip out",
+  "tempo: 40%\n\nA jab -> B slip out, cross",
+  "tempo: 50%\n\nA jab -> B slip out, cross\nA lead hook -> B weave, cross",
+  "tempo: 50%\n\nA jab -> B slip out, cross\nA lead hook -> B weave, cross\nA cross -> B parry",
+];
+const rungs: PlanRung[] = TEXTS.map((text, i) => ({ text, title: `Rung ${i + 1}`, load: 3 + i * 2 }));
+const member = (n: number, more: Partial<PlanPerson> = {}): PlanPerson => ({
+  id: `p${String(n).padStart(2, "0")}`,
+  name: `P${n}`,
+  height_cm: 165 + ((n * 7) % 20),
+  reach_cm: null,
+  mass_kg: 62 + ((n * 5) % 18),
+  lead: "left",
+  hand: "right",
+  minor: false,
+  level: 3,
+  limits: [],
+  from: 0,
+  until: null,
+  ...more,
+});
+const group = (n: number) => Array.from({ length: n }, (_, i) => member(i));
+function plan(more: Partial<PlanInput> = {}): ClassPlan {
+  const work = planClass(
+    {
+      minutes: 90,
+      clock: CLOCK,
+      rungs,
+      people: group(12),
+      blocks: null,
+      weights: PAIR_WEIGHTS,
+      wishes: [],
+      met: {},
+      gear: {},
+      done: [],
+      locked: [],
+      ...more,
+    },
+    school,
+  );
+  for (;;) {
+    const step = work.next();
+    if (step.done) return step.value;
+  }
+}
+const good = (result: ClassPlan) => {
+  if (!result.ok) throw new Error(result.message);
+  return result;
+};
+
+describe("the clock", () => {
+  // A round of 180 s with a switch every 30 s: six stretches, three for each role. Common practice, no source.
+  test("a round of 180 s with a change every 30 s has six stretches, three for each role", () => {
+    const six = stretches({ round: 180, change: 30, rest: 0 });
+    expect(six).toHaveLength(6);
+    expect(six.filter((s) => s.feeder === "A")).toHaveLength(3);
+    expect(six.reduce((sum, s) => sum + s.seconds, 0)).toBe(180);
+  });
+  test("a last stretch may be short", () => {
+    expect(stretches({ round: 100, change: 45, rest: 0 }).map((s) => s.seconds)).toEqual([45, 45, 10]);
+  });
+  test.each([45, 60, 75, 90, 120])("%i minutes are packed full, with warm-up first and close last", (minutes) => {
+    const packed = packClass(
+      minutes,
+      rungs.map((r) => r.title),
+    );
+    if (!packed.ok) throw new Error(packed.message);
+    expect(total(packed.blocks)).toBeLessThanOrEqual(minutes);
+    expect(packed.left).toBe(0);
+    expect(packed.blocks[0]!.kind).toBe("warm-up");
+    expect(packed.blocks[packed.blocks.length - 1]!.kind).toBe("close");
+    expect(
+      blockFaults(
+        packed.blocks,
+        minutes,
+        rungs.map((r) => r.load),
+      ),
+    ).toEqual([]);
+  });
+  test("the peak comes before the end, an easier rung last", () => {
+    expect(rungOrder(5, 8)).toEqual([0, 2, 5, 7, 3]);
+    expect(rungOrder(2, 8)).toEqual([0, 7]);
+    expect(rungOrder(1, 8)).toEqual([0]);
+    expect(rungOrder(4, 1)).toEqual([0]);
+  });
+  test("too few minutes, or nothing to work on, says what to do", () => {
+    const short = packClass(16, ["one"]);
+    expect(short.ok ? "" : short.message).toMatch(/too short: .* Give more minutes or shorter rounds/);
+    const empty = packClass(90, []);
+    expect(empty.ok ? "" : empty.message).toMatch(/Choose a ladder or a drill/);
+  });
+  test("faults of blocks by hand: too long, no warm-up, the hardest last", () => {
+    const packed = packClass(
+      60,
+      rungs.map((r) => r.title),
+    );
+    if (!packed.ok) throw new Error(packed.message);
+    const work = packed.blocks.filter((b) => b.rung !== null);
+    const wrong = [...work, { ...work[0]!, id: "x", rung: 3 }, { ...work[0]!, id: "y", rung: 3, minutes: 50 }];
+    const said = blockFaults(
+      wrong,
+      60,
+      rungs.map((r) => r.load),
+    ).join(" ");
+    expect(said).toMatch(/minutes too long/);
+    expect(said).toMatch(/does not begin with a warm-up/);
+    expect(said).toMatch(/hardest rung comes last/);
+  });
+  test("a block of three rounds takes its rounds, the rests between, and the showing", () => {
+    expect(workMinutes(3, { round: 180, change: 30, rest: 60 })).toBe(2 + 9 + 2);
+  });
+});
+
+const person = (id: string, more: Partial<Person> = {}): Person => ({
+  id,
+  name: id,
+  height: 1.75,
+  mass: 70,
+  minor: false,
+  lead: "left",
+  level: 3,
+  limits: [],
+  ...more,
+});
+const pair = (a: Partial<Person>, b: Partial<Person>, more: Partial<Pair> = {}): Pair => ({
+  a: person("Ann", a),
+  b: person("Ben", b),
+  c: null,
+  score: 1000,
+  noContact: false,
+  locked: false,
+  why: [],
+  ...more,
+});
+const fit = (p: Pair, base = 2, of = rungs) => fitRung(of, base, p, {}, school);
+
+describe("the rung of a pair", () => {
+  test("the weaker of the two decides: easier, the same, harder", () => {
+    expect(levelOf(pair({ level: 5 }, { level: 2 }))).toBe(2);
+    expect(fit(pair({ level: 5 }, { level: 2 })).rung).toBe(1);
+    expect(fit(pair({ level: 3 }, { level: 5 })).rung).toBe(2);
+    expect(fit(pair({ level: 4 }, { level: 5 })).rung).toBe(3);
+    expect(fit(pair({ level: 1 }, { level: 1 }), 0).rung).toBe(0);
+  });
+  test("a limit takes a lower rung, and says so", () => {
+    const shots: PlanRung[] = [rungs[0]!, { text: "mats: yes\n\nA double leg -> B sprawl", title: "Shot", load: 9 }];
+    const hurt = fit(pair({ limits: ["No falls, please"] }, {}), 1, shots);
+    expect(hurt.rung).toBe(0);
+    expect(hurt.notes.join()).toMatch(/An easier rung: Ann: no falls/);
+  });
+  test("where no rung fits, it stays and says why", () => {
+    const kicks: PlanRung[] = [{ text: "A rear round kick to leg -> B shin check", title: "Kick", load: 4 }];
+    const none = fit(pair({}, { limits: ["no kicks"] }), 0, kicks);
+    expect(none.rung).toBe(0);
+    expect(none.notes).toEqual(["Ben: no kicks"]);
+  });
+  test("a broken drill is no rung for these bodies; an unknown height is said", () => {
+    const broken: PlanRung[] = [rungs[0]!, { text: "A lead hook -> B slip out", title: "Broken", load: 5 }];
+    expect(fit(pair({}, {}), 1, broken).rung).toBe(0);
+    expect(fit(pair({ height: null }, {})).notes.join()).toMatch(/height of Ann is not known/);
+  });
+  test("a large weight gap, and a minor, are said on the card", () => {
+    expect(fit(pair({}, {}, { noContact: true })).notes.join()).toMatch(/Without contact/);
+    const hard: PlanRung[] = [{ ...rungs[0]!, text: `contact: medium\n${rungs[0]!.text}` }];
+    expect(fit(pair({ minor: true }, { minor: true }), 0, hard).notes.join()).toMatch(/touch only/);
+  });
+});
+
+describe("gear", () => {
+  const sticks = check(parse("A: holds stick 71 cm\nB: holds stick 71 cm\n\nA forehand high -> B block high"));
+  test("what a pair needs is what its two people hold and wear, their own things left out", () => {
+    expect(gearFor(sticks)).toEqual({ stick: 2 });
+    expect(gearFor(check(parse("A: wears mitts, mouthguard\nB: wears gloves\n\nA jab -> B parry")))).toEqual({
+      mitts: 1,
+    });
+    expect(gearFor(check(parse("mats: yes\n\nA double leg -> B sprawl"))).mats).toBeGreaterThan(0);
+  });
+  test("who holds a weapon needs more floor", () => {
+    expect(floorFor(sticks)).toBeGreaterThan(floorFor(check(parse("A jab -> B parry"))));
+  });
+  test("less than is needed: waves of whole pairs, or bring more", () => {
+    const six = Array.from({ length: 6 }, () => ({ stick: 2 }));
+    expect(shortages(six, { stick: 12 })).toEqual([]);
+    expect(shortages(six, { stick: 5 })).toEqual([{ kind: "stick", need: 12, there: 5, waves: 3 }]);
+    expect(shortageText(shortages(six, { stick: 5 })[0]!)).toMatch(/work in 3 waves; who waits does his own part/);
+    expect(shortageText(shortages(six, {})[0]!)).toMatch(/take another rung, or bring them/);
+  });
+});
+
+describe("what each gets", () => {
+  const one = check(parse("A jab -> B slip out"));
+  // In pairs about 40 repetitions a minute, in a queue 10. Common practice, no source.
+  test("a minute in pairs is worth four in a queue", () => {
+    expect(IN_PAIRS / IN_QUEUE).toBe(4);
+    expect(60 / passSeconds(one)).toBe(40);
+    expect(inQueues(12)).toBe(120);
+  });
+  test("two who change roles get the same, of feeds and of answers", () => {
+    const worked = [[{ a: "x", b: "y", c: null, checked: one, side: "left" as const }]];
+    const [x, y] = shares(worked, ["x", "y"], { round: 180, change: 30, rest: 0 });
+    expect(x!.working).toBe(180);
+    expect(x!.feeding).toBe(90);
+    expect(x!.feeding).toBe(y!.answering);
+    expect(x!.feeds.get("jab")).toBe(60);
+    expect(y!.answers.get("slip out")).toBe(60);
+  });
+  test("in a trio each rests a third of the time and meets two partners", () => {
+    const worked = [[{ a: "x", b: "y", c: "z", checked: one, side: "left" as const }]];
+    const all = shares(worked, ["x", "y", "z"], CLOCK);
+    for (const s of all) expect(s.working).toBeCloseTo(120, 6);
+    expect(all[0]!.partners).toBe(2);
+  });
+  test("one side only, and no work at all, are named", () => {
+    const worked = [[{ a: "x", b: "y", c: null, checked: one, side: "left" as const }]];
+    const said = unfair(shares(worked, ["x", "y", "z"], CLOCK), (id) => id).join(" ");
+    expect(said).toMatch(/x works one side only/);
+    expect(said).toMatch(/z does not work at all/);
+  });
+});
+
+describe("a whole plan", () => {
+  const made = good(plan());
+  test("everybody works in every round, on both sides and in both roles, with new partners", () => {
+    for (const s of made.shares) {
+      expect(s.working).toBe(s.all);
+      expect(Math.min(s.left, s.right, s.feeding, s.answering)).toBeGreaterThan(0);
+    }
+    expect(Math.min(...made.shares.map((s) => s.partners))).toBeGreaterThanOrEqual(
+      Math.min(11, made.rounds.length) - 1,
+    );
+    expect(made.notes).toEqual([]);
+  });
+  test("every pair has a rung that works for its bodies, and a reason", () => {
+    for (const p of made.rounds.flatMap((r) => r.pairs)) {
+      expect(p.verdict).not.toBe("broken");
+      expect(p.why.length).toBeGreaterThan(0);
+    }
+  });
+  test("the same minutes in queues are worth a quarter or so", () => {
+    const mean = made.shares.reduce((sum, s) => sum + s.repetitions, 0) / made.shares.length;
+    expect(mean / made.queue).toBeGreaterThan(1.5);
+  });
+  test("planned anew after three rounds with one hurt: what was run stays", () => {
+    const done = made.rounds.slice(0, 3).map((r) => r.pairs.map(({ a, b, c }) => ({ a, b, c })));
+    const people = group(12).map((p) => (p.id === "p05" ? { ...p, until: 3 } : p));
+    const after = good(plan({ people, done }));
+    expect(after.rounds.slice(0, 3).map((r) => r.pairs.map(({ a, b }) => [a, b]))).toEqual(
+      made.rounds.slice(0, 3).map((r) => r.pairs.map(({ a, b }) => [a, b])),
+    );
+    expect(after.rounds.slice(0, 3).every((r) => r.done)).toBe(true);
+    expect(JSON.stringify(after.rounds.slice(3).map((r) => r.pairs.map(({ a, b, c }) => [a, b, c])))).not.toContain(
+      "p05",
+    );
+  });
+  test("a locked pair stays in its round", () => {
+    const locked = good(plan({ locked: [{ round: 1, a: "p00", b: "p11" }] }));
+    expect(locked.rounds[1]!.pairs.some((p) => p.locked && p.a === "p00" && p.b === "p11")).toBe(true);
+  });
+  test("gear that is short is said for the block", () => {
+    const armed = rungs.map((r) => ({
+      ...r,
+      text: "A: holds stick 71 cm\nB: holds stick 71 cm\n\nA forehand high -> B block high",
+    }));
+    expect(good(plan({ rungs: armed, gear: { stick: 6 } })).notes.join(" ")).toMatch(/12 sticks .* 6 are there/);
+  });
+  test("nobody, one alone, only minors", () => {
+    const none = plan({ people: [] });
+    expect(none.ok ? "" : none.message).toMatch(/Nobody is ticked/);
+    const one = plan({ people: [member(1)] });
+    expect(one.ok ? "" : one.message).toMatch(/One person alone/);
+    const kids = good(plan({ people: group(6).map((p) => ({ ...p, minor: true })) }));
+    expect(kids.notes.join()).toMatch(/Only minors are here/);
+  });
+  test("the same input gives the same plan", () => {
+    expect(good(plan())).toEqual(made);
+  });
+});
