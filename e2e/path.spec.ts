@@ -101,7 +101,7 @@ test("the whole path: a drill mended, varied, people paired, the card printed", 
     await page.getByRole("button", { name: "Pair them" }).click();
     const pairs = page.getByRole("list", { name: "Pairs of this round" }).getByRole("listitem");
     await expect(pairs).toHaveCount(7);
-    await expect(page.getByText("three work in turn")).toHaveCount(1);
+    await expect(page.getByText("they work in turn")).toHaveCount(1);
     await scan();
   });
 

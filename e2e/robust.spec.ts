@@ -169,6 +169,9 @@ const SCREENS = [
   "/words/numbering",
   "/words/school",
   "/class",
+  "/class/5b3c7c1e-0d52-4a4e-9b10-7d6a51fe0000/plan",
+  "/people",
+  "/term",
 ];
 for (const path of SCREENS)
   test(`${path.replace(/5b3c[^/]*/, "a-drill")} on a phone, by day and by night: nothing sideways, nothing serious`, async ({
