@@ -1,18 +1,18 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import { useCallback, useEffect, useMemo, useState } from "react";
+import { useCallback, useMemo, useState } from "react";
 import { BOOK_TOOLS, USUAL_BOOK } from "#core/book/answer-book.ts";
 import type { Trained, TrainedText } from "#core/book/trained.ts";
 import type { BookChoice } from "#core/school/settings.ts";
 import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";
 import { useSettings } from "../ui/use-settings.ts";
 import { WorkProgress } from "../ui/work-progress.tsx";
-import { ask } from "../workers/client.ts";
 import { useLongWork } from "../workers/use-long-work.ts";
 import { BookMap, type Place } from "./book-map.tsx";
 import { ChooseMoves } from "./choose-moves.tsx";
 import { holesOf, mapView, type Filters } from "./book-view.ts";
 import { Holes } from "./holes.tsx";
+import { useTrained } from "./use-trained.ts";
 import { PairPanel } from "./pair-panel.tsx";
 
 interface AnswersProps {
@@ -35,13 +35,15 @@ const RANGES = [
   { value: "weapon", label: "weapon" },
 ] as const;
 
+const NOTHING: Trained = {};
+
 /** Does the school have an answer for everything it throws? */
 export function AnswersScreen({ trainedTexts, today }: AnswersProps) {
   const { settings, version, patch, result } = useSettings();
   const choice: BookChoice = settings.book ?? USUAL_BOOK;
   const work = useLongWork("book", { choice }, version);
   const book = work.result;
-  const trained = useTrained(trainedTexts, version);
+  const trained = useTrained(trainedTexts, version) ?? NOTHING;
   const [filters, setFilters] = useState<Filters>({ side: "usual", tool: "all", range: "all" });
   const [choosing, setChoosing] = useState(false);
   const [looked, setLooked] = useState<Place | null>(null);
@@ -155,21 +157,6 @@ export function AnswersScreen({ trainedTexts, today }: AnswersProps) {
       )}
     </>
   );
-}
-
-function useTrained(texts: readonly TrainedText[], version: number): Trained {
-  const [trained, setTrained] = useState<Trained>({});
-  useEffect(() => {
-    let alive = true;
-    ask("trained", { texts }).then(
-      (found) => alive && setTrained(found),
-      () => undefined,
-    );
-    return () => {
-      alive = false;
-    };
-  }, [texts, version]);
-  return trained;
 }
 
 /** What the signs of the map mean, until a pair is looked at. */

@@ -4,6 +4,7 @@ import Button from "@mui/material/Button";
 import { useEffect, useState } from "react";
 import type { PlannedPair, PlannedRound } from "#core/class/plan.ts";
 import type { RungChoice } from "#server/class-plan.ts";
+import { membersOf } from "./members.ts";
 import { PartnerMark, VerdictRing } from "../ui/marks.tsx";
 import { Notice } from "../ui/parts.tsx";
 
@@ -51,46 +52,37 @@ export function PlanPairs({ round, at, rungs, nameOf, onLock, onSwap, costOf }: 
             }}
           >
             <Box>
-              {(
-                [
-                  ["A", p.a],
-                  ["B", p.b],
-                  ["C", p.c],
-                ] as const
-              ).map(
-                ([actor, id]) =>
-                  id && (
-                    <Box key={actor} sx={{ display: "flex", gap: 1, alignItems: "center" }}>
-                      <PartnerMark actor={actor} size={20} />
-                      <Button
-                        variant="text"
-                        color="inherit"
-                        disabled={round.done}
-                        draggable={!round.done}
-                        onDragStart={(event) => event.dataTransfer.setData("text/plain", id)}
-                        onDragOver={(event) => event.preventDefault()}
-                        onDrop={(event) => {
-                          event.preventDefault();
-                          const other = event.dataTransfer.getData("text/plain");
-                          if (other && other !== id) onSwap(other, id);
-                        }}
-                        aria-pressed={picked === id}
-                        aria-label={`${nameOf(id)}: change places`}
-                        onClick={() => pick(id)}
-                        sx={{
-                          p: 0.25,
-                          minHeight: 32,
-                          fontWeight: 600,
-                          fontSize: "1.05rem",
-                          textDecoration: picked === id ? "underline" : "none",
-                        }}
-                      >
-                        {nameOf(id)}
-                      </Button>
-                      {picked && <Cost points={costOf(picked, id)} />}
-                    </Box>
-                  ),
-              )}
+              {membersOf(p).map(({ actor, id }) => (
+                <Box key={actor} sx={{ display: "flex", gap: 1, alignItems: "center" }}>
+                  <PartnerMark actor={actor} size={20} />
+                  <Button
+                    variant="text"
+                    color="inherit"
+                    disabled={round.done}
+                    draggable={!round.done}
+                    onDragStart={(event) => event.dataTransfer.setData("text/plain", id)}
+                    onDragOver={(event) => event.preventDefault()}
+                    onDrop={(event) => {
+                      event.preventDefault();
+                      const other = event.dataTransfer.getData("text/plain");
+                      if (other && other !== id) onSwap(other, id);
+                    }}
+                    aria-pressed={picked === id}
+                    aria-label={`${nameOf(id)}: change places`}
+                    onClick={() => pick(id)}
+                    sx={{
+                      p: 0.25,
+                      minHeight: 32,
+                      fontWeight: 600,
+                      fontSize: "1.05rem",
+                      textDecoration: picked === id ? "underline" : "none",
+                    }}
+                  >
+                    {nameOf(id)}
+                  </Button>
+                  {picked && <Cost points={costOf(picked, id)} />}
+                </Box>
+              ))}
             </Box>
             <Box>
               <Box sx={{ display: "flex", gap: 1, alignItems: "center" }}>

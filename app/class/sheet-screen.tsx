@@ -1,9 +1,7 @@
 /** The class sheet: one page of A4 with the timetable, who with whom, the texts, gear and cautions. */
 import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
-import GlobalStyles from "@mui/material/GlobalStyles";
-import { Link } from "react-router";
 import type { PlanPage } from "#server/class-plan.ts";
+import { A4Head, A4Page } from "../paper/a4.tsx";
 import { CAUTIONS } from "../paper/cautions.ts";
 import { shortDate } from "../ui/frame.tsx";
 import { FONTS } from "../ui/theme.ts";
@@ -22,98 +20,65 @@ export function SheetScreen({ page, school }: { page: PlanPage; school: string }
   const notes = plan?.notes.slice(0, NOTES) ?? [];
   const size = sheetSize(blocks, texts, notes);
   return (
-    <>
-      <GlobalStyles
-        styles={{
-          "@page": { size: "A4", margin: "10mm" },
-          "@media print": { body: { background: "#fff !important" } },
-        }}
-      />
-      <Box sx={{ display: "flex", gap: 1, p: 2, "@media print": { display: "none" } }}>
-        <Button variant="contained" onClick={() => window.print()}>
-          Print
-        </Button>
-        <Button variant="outlined" component={Link} to={`/class/${lesson.id}/plan`}>
-          Back to the plan
-        </Button>
-      </Box>
-      <Box
-        component="article"
-        aria-label="Class sheet"
-        sx={{
-          bgcolor: "#fff",
-          color: "#000",
-          width: "210mm",
-          maxWidth: "100%",
-          minHeight: "297mm",
-          mx: "auto",
-          my: 2,
-          p: "10mm",
-          boxSizing: "border-box",
-          fontSize: `${size}pt`,
-          lineHeight: 1.3,
-          "@media print": { m: 0, width: "auto", minHeight: 0, p: 0 },
-        }}
-      >
-        <Box sx={{ display: "flex", alignItems: "baseline", borderBottom: "2px solid #000", pb: 0.5, gap: 2 }}>
-          <Box component="h1" sx={{ m: 0, fontFamily: FONTS.heading, fontSize: "1.9em", flex: 1 }}>
-            {lesson.title}
-          </Box>
-          <span>
-            {school}, {shortDate(lesson.held_on)}, {lesson.minutes} minutes
-          </span>
-        </Box>
-        {!plan && <p>This class has no plan yet: make it on the class’s page first.</p>}
-        {blocks.map((b) => (
-          <Box key={b.from} sx={{ display: "flex", gap: "3mm", borderBottom: "0.5px solid #999", py: "0.15em" }}>
-            <Box sx={{ width: "2.6em", textAlign: "right", fontWeight: 700, flex: "none" }}>{b.from}′</Box>
-            <Box sx={{ flex: 1 }}>
-              <Box sx={{ fontWeight: 700 }}>
-                {b.rung === null ? b.title : `${b.rung + 1}. ${b.title}`}
-                <Box component="span" sx={{ fontWeight: 400 }}>
-                  {" "}
-                  {b.minutes} min
+    <A4Page
+      label="Class sheet"
+      size={size}
+      margin={10}
+      back={{ to: `/class/${lesson.id}/plan`, label: "Back to the plan" }}
+    >
+      <A4Head title={lesson.title}>
+        {school}, {shortDate(lesson.held_on)}, {lesson.minutes} minutes
+      </A4Head>
+      {!plan && <p>This class has no plan yet: make it on the class’s page first.</p>}
+      {blocks.map((b) => (
+        <Box key={b.from} sx={{ display: "flex", gap: "3mm", borderBottom: "0.5px solid #999", py: "0.15em" }}>
+          <Box sx={{ width: "2.6em", textAlign: "right", fontWeight: 700, flex: "none" }}>{b.from}′</Box>
+          <Box sx={{ flex: 1 }}>
+            <Box sx={{ fontWeight: 700 }}>
+              {b.rung === null ? b.title : `${b.rung + 1}. ${b.title}`}
+              <Box component="span" sx={{ fontWeight: 400 }}>
+                {" "}
+                {b.minutes} min
+              </Box>
+            </Box>
+            {b.rounds.map((r) => (
+              <Box key={r.number} sx={{ display: "flex", gap: "2mm" }}>
+                <Box sx={{ flex: "none", width: "1.6em", textAlign: "right" }}>{r.number}</Box>
+                <Box sx={{ flex: 1, "& span": { display: "inline-block", mr: "1.1em" } }}>
+                  {r.pairs.map((pair) => (
+                    <span key={pair}>{pair}</span>
+                  ))}
                 </Box>
               </Box>
-              {b.rounds.map((r) => (
-                <Box key={r.number} sx={{ display: "flex", gap: "2mm" }}>
-                  <Box sx={{ flex: "none", width: "1.6em", textAlign: "right" }}>{r.number}</Box>
-                  <Box sx={{ flex: 1, "& span": { display: "inline-block", mr: "1.1em" } }}>
-                    {r.pairs.map((pair) => (
-                      <span key={pair}>{pair}</span>
-                    ))}
-                  </Box>
-                </Box>
-              ))}
+            ))}
+          </Box>
+        </Box>
+      ))}
+      <Box sx={{ columns: 2, columnGap: "6mm", mt: "0.6em" }}>
+        {texts.map((r) => (
+          <Box key={r.number} sx={{ breakInside: "avoid", mb: "0.4em" }}>
+            <strong>
+              {r.number}. {r.title}
+            </strong>
+            <Box component="pre" sx={{ m: 0, fontFamily: FONTS.mono, fontSize: "0.92em", whiteSpace: "pre-wrap" }}>
+              {r.rows.join("\n")}
             </Box>
           </Box>
         ))}
-        <Box sx={{ columns: 2, columnGap: "6mm", mt: "0.6em" }}>
-          {texts.map((r) => (
-            <Box key={r.number} sx={{ breakInside: "avoid", mb: "0.4em" }}>
-              <strong>
-                {r.number}. {r.title}
-              </strong>
-              <Box component="pre" sx={{ m: 0, fontFamily: FONTS.mono, fontSize: "0.92em", whiteSpace: "pre-wrap" }}>
-                {r.rows.join("\n")}
-              </Box>
-            </Box>
-          ))}
-        </Box>
-        {plan && (
-          <Box sx={{ mt: "0.4em" }}>
-            {notes.map((note) => (
-              <Box key={note}>! {note}</Box>
-            ))}
-            <Box>
-              Gear there: {gearLine(gear)}. Floor needed: {plan.floor} m².
-            </Box>
-          </Box>
-        )}
-        <Box sx={{ mt: "0.6em", pt: "0.4em", borderTop: "2px solid #000" }}>
-          <strong>{CAUTIONS[0]}</strong> {CAUTIONS[1]}
-        </Box>
       </Box>
-    </>
+      {plan && (
+        <Box sx={{ mt: "0.4em" }}>
+          {notes.map((note) => (
+            <Box key={note}>! {note}</Box>
+          ))}
+          <Box>
+            Gear there: {gearLine(gear)}. Floor needed: {plan.floor} m².
+          </Box>
+        </Box>
+      )}
+      <Box sx={{ mt: "0.6em", pt: "0.4em", borderTop: "2px solid #000" }}>
+        <strong>{CAUTIONS[0]}</strong> {CAUTIONS[1]}
+      </Box>
+    </A4Page>
   );
 }

@@ -4,6 +4,7 @@ import Button from "@mui/material/Button";
 import { useEffect, useState } from "react";
 import { Link } from "react-router";
 import type { PlanPage } from "#server/class-plan.ts";
+import { membersOf } from "./members.ts";
 import { PartnerMark } from "../ui/marks.tsx";
 import { Notice } from "../ui/parts.tsx";
 
@@ -75,21 +76,12 @@ export function WallScreen({ page }: { page: PlanPage }) {
                   lineHeight: 1.25,
                 }}
               >
-                {(
-                  [
-                    ["A", p.a],
-                    ["B", p.b],
-                    ["C", p.c],
-                  ] as const
-                ).map(
-                  ([actor, id]) =>
-                    id && (
-                      <Box key={actor} sx={{ display: "flex", alignItems: "center", gap: 1 }}>
-                        <PartnerMark actor={actor} size={34} />
-                        <span>{nameOf(id)}</span>
-                      </Box>
-                    ),
-                )}
+                {membersOf(p).map(({ actor, id }) => (
+                  <Box key={actor} sx={{ display: "flex", alignItems: "center", gap: 1 }}>
+                    <PartnerMark actor={actor} size={34} />
+                    <span>{nameOf(id)}</span>
+                  </Box>
+                ))}
                 {p.rung !== block?.rung && (
                   <Box sx={{ fontSize: "0.6em", color: "text.secondary", width: "100%" }}>
                     their own rung: {rungs[p.rung]?.title}

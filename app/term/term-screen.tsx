@@ -2,13 +2,13 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import dayjs from "dayjs";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { Link } from "react-router";
 import type { TrainedText } from "#core/book/trained.ts";
 import type { TermPage } from "#server/term.ts";
 import { shortDate } from "../ui/frame.tsx";
 import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";
-import { ask } from "../workers/client.ts";
+import { useTrained } from "../answers/use-trained.ts";
 import { ClassDialog, CopyDialog } from "./class-dialogs.tsx";
 
 const VIEWS = [
@@ -27,7 +27,8 @@ export function TermScreen({
   const [view, setView] = useState<(typeof VIEWS)[number]["value"]>("list");
   const [open, setOpen] = useState<Lesson | "new" | null>(null);
   const [copy, setCopy] = useState<Lesson | null>(null);
-  const pairs = useTrainedPairs(trained);
+  const counted = useTrained(trained, 0);
+  const pairs = counted && Object.keys(counted).length;
   const byDay = [...classes].sort(
     (a, b) => a.held_on.localeCompare(b.held_on) || a.starts_at.localeCompare(b.starts_at),
   );
@@ -188,20 +189,4 @@ function Weeks({ classes, today }: { classes: readonly Lesson[]; today: string }
       })}
     </Box>
   );
-}
-
-/** How many pairs of feed and answer were trained; null while they are counted. */
-function useTrainedPairs(texts: readonly TrainedText[]): number | null {
-  const [count, setCount] = useState<number | null>(null);
-  useEffect(() => {
-    let alive = true;
-    ask("trained", { texts }).then(
-      (found) => alive && setCount(Object.keys(found).length),
-      () => undefined,
-    );
-    return () => {
-      alive = false;
-    };
-  }, [texts]);
-  return count;
 }
