@@ -70,7 +70,7 @@ export function PlanBlocks({ blocks, rungs, clock, at, onLook, onChange }: Block
             const begins = start;
             start += block.minutes;
             return (
-              <SortableRow key={block.id} row={i} style={{ width: "100%", minWidth: 0 }}>
+              <SortableRow key={block.id} row={i} style={{}} fits>
                 <Box
                   sx={{
                     flex: 1,

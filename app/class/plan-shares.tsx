@@ -37,7 +37,12 @@ export function PlanShares({ shares, people, rounds, queue }: SharesProps) {
       <Box sx={{ color: "text.secondary", mb: 1 }}>
         About {mean} repetitions each; in queues for one target the same minutes would give {queue}.
       </Box>
-      <Box sx={{ overflowX: "auto" }} tabIndex={0} role="region" aria-label="Table of what each gets">
+      <Box
+        sx={{ overflowX: "auto", position: "relative" }}
+        tabIndex={0}
+        role="region"
+        aria-label="Table of what each gets"
+      >
         <Table>
           <thead>
             <tr>

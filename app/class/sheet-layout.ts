@@ -72,7 +72,7 @@ export const gearLine = (gear: Readonly<Record<string, number>>): string =>
 const PAGE = 297 - 2 * 10;
 const LINE = 0.3528 * 1.32;
 /** Letters of one point on the width of the page. */
-const WIDTH = (210 - 2 * 10) / (0.3528 * 0.5);
+const WIDTH = (210 - 2 * 10) / (0.3528 * 0.46);
 
 const lines = (text: string, size: number, share = 1): number =>
   Math.max(1, Math.ceil((text.length * size) / (WIDTH * share)));

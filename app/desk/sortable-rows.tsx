@@ -45,8 +45,8 @@ export function SortableRows({ moves, children }: { moves: RowMoves; children: R
   );
 }
 
-/** The frame of one row inside `SortableRows`. */
-export function SortableRow({ row, style, children }: RowFrameProps) {
+/** The frame of one row inside `SortableRows`; `fits`: no wider than the list, else as wide as what is in it. */
+export function SortableRow({ row, style, children, fits = false }: RowFrameProps & { readonly fits?: boolean }) {
   const { onMove, onNudge } = useContext(Moves);
   const item = useRef<HTMLLIElement>(null);
   const handle = useRef<HTMLButtonElement>(null);
@@ -93,7 +93,7 @@ export function SortableRow({ row, style, children }: RowFrameProps) {
         >
           <DragIndicator />
         </button>
-        <div style={{ flex: "1 0 auto" }}>{children}</div>
+        <div style={fits ? { flex: "1 1 0", minWidth: 0 } : { flex: "1 0 auto" }}>{children}</div>
       </div>
     </li>
   );

@@ -123,7 +123,12 @@ export function PeopleScreen({ people, archived, wishes, gear }: PeopleProps) {
               : "Nobody is here yet. Add a person, or read a table with a column “name”."}
         </Box>
       ) : (
-        <Box sx={{ px: { xs: 0.5, sm: 2 }, pb: 4, overflowX: "auto" }} tabIndex={0} role="region" aria-label="People">
+        <Box
+          sx={{ px: { xs: 0.5, sm: 2 }, pb: 4, overflowX: "auto", position: "relative" }}
+          tabIndex={0}
+          role="region"
+          aria-label="People"
+        >
           <Table>
             <thead>
               <tr>
@@ -135,9 +140,7 @@ export function PeopleScreen({ people, archived, wishes, gear }: PeopleProps) {
                 <th scope="col">Hand</th>
                 {head("level", "Levels")}
                 <th scope="col">Limits and agreements</th>
-                <th scope="col">
-                  <span style={{ position: "absolute", clip: "rect(0 0 0 0)" }}>Change</span>
-                </th>
+                <th scope="col" aria-label="Change" />
               </tr>
             </thead>
             <tbody>

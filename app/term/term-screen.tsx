@@ -152,7 +152,12 @@ function Weeks({ classes, today }: { classes: readonly Lesson[]; today: string }
   const start = dayjs(first.held_on).subtract((dayjs(first.held_on).day() + 6) % 7, "day");
   const weeks = Math.min(60, dayjs(last.held_on).diff(start, "week") + 1);
   return (
-    <Box sx={{ px: { xs: 2, sm: 3 }, pb: 4, overflowX: "auto" }} tabIndex={0} role="region" aria-label="Weeks">
+    <Box
+      sx={{ px: { xs: 2, sm: 3 }, pb: 4, overflowX: "auto", position: "relative" }}
+      tabIndex={0}
+      role="region"
+      aria-label="Weeks"
+    >
       {Array.from({ length: weeks }, (_, w) => {
         const monday = start.add(w, "week");
         return (

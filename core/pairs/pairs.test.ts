@@ -120,6 +120,17 @@ describe("one round", () => {
     const mixed = [person(1, { minor: true }), person(2), person(3), person(4, { minor: true })];
     for (const p of pairUp(mixed).pairs) expect(p.a.minor).toBe(p.b.minor);
   });
+  test("who may work with one person only is not left over for a trio", () => {
+    // Two minors, one of them agreed with one adult: the other minor has nobody but the first.
+    const seven = people(7).map((p, i) => ({ ...p, minor: i < 2 }));
+    const wishes = new Map([[pairKey("000", "004"), "agreed" as const]]);
+    for (let seed = 0; seed < 4; seed++) {
+      const thirds = new Map(seven.slice(2, 2 + seed).map((p) => [p.id, 3]));
+      const round = pairUp(seven, facts({ wishes }), [], thirds);
+      expect(round.alone).toEqual([]);
+      expect(round.pairs.some((p) => pairKey(p.a.id, p.b.id) === "000|001" && p.c === null)).toBe(true);
+    }
+  });
   test("a locked pair stays whatever it costs", () => {
     const locked = pairUp(people(6), facts(), [["000", "004"]]).pairs.find((p) => p.locked)!;
     expect([locked.a.id, locked.b.id]).toEqual(["000", "004"]);

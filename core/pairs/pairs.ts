@@ -27,6 +27,8 @@ export type Thirds = ReadonlyMap<string, number>;
 /** A third person is worth less for each time he was third already; a weak pair takes him rather than a good one. */
 const THIRD_AGAIN = 300;
 const THIRD = 500;
+/** Left over only where nobody else can be. */
+const NO_THIRD = -5000;
 
 /**
  * Pairs everybody for one round by maximum-weight matching (Edmonds' blossom algorithm, package
@@ -61,6 +63,10 @@ const pairOf = (a: Person, b: Person, facts: PairFacts, locked: boolean): Pair =
   return { a, b, c: null, score, noContact, locked, why: said };
 };
 
+/** Who may work with no two people that may work together is no third. */
+const canBeThird = (one: number, may: readonly ReadonlySet<number>[]): boolean =>
+  [...may[one]!].some((a) => [...may[a]!].some((b) => b !== one && may[one]!.has(b)));
+
 function matching(
   people: readonly Person[],
   facts: PairFacts,
@@ -68,13 +74,20 @@ function matching(
 ): { pairs: (readonly [Person, Person])[]; left: Person[] } {
   const odd = people.length % 2 === 1;
   const edges: [number, number, number][] = [];
-  for (let i = 0; i < people.length; i++) {
+  const may = people.map(() => new Set<number>());
+  for (let i = 0; i < people.length; i++)
     for (let j = i + 1; j < people.length; j++) {
       const { score, apart } = scorePair(people[i]!, people[j]!, facts);
-      if (!apart) edges.push([i, j, score]);
+      if (apart) continue;
+      edges.push([i, j, score]);
+      may[i]!.add(j);
+      may[j]!.add(i);
     }
-    if (odd) edges.push([i, people.length, THIRD - THIRD_AGAIN * (thirds.get(people[i]!.id) ?? 0)]);
-  }
+  if (odd)
+    people.forEach((person, i) => {
+      const points = THIRD - THIRD_AGAIN * (thirds.get(person.id) ?? 0);
+      edges.push([i, people.length, canBeThird(i, may) ? points : NO_THIRD]);
+    });
   if (edges.length === 0) return { pairs: [], left: [...people] };
   const mates = blossom(edges, true);
   const pairs: (readonly [Person, Person])[] = [];
