@@ -121,6 +121,7 @@ const page: PlanPage = {
   wishes: [],
   met: {},
   gear: { stick: 6, mitts: 0 },
+  over: false,
   names: NAMES,
 };
 
@@ -178,6 +179,7 @@ test("the wall shows the round that comes next, with each pair’s own rung", ()
   );
 });
 test("the plan says whose it is before it is worked out", () => {
+  expect(text(<PlanScreen page={{ ...page, over: true }} />)).toMatch(/This class is over: its log stays/);
   expect(text(<PlanScreen page={page} />)).toMatch(/Plan: Tonight .*60 minutes, 4 here/);
 });
 test("pairs say why and what to look at; a round that was run cannot be changed", () => {

@@ -158,7 +158,11 @@ describe("class and card", () => {
   };
   test("a class without pairs says what to do", () => {
     expect(
-      text(html(<ClassScreen lesson={lesson} students={[]} present={[]} pairs={[]} drills={[]} gear={[]} />)),
+      text(
+        html(
+          <ClassScreen lesson={lesson} students={[]} present={[]} pairs={[]} drills={[]} gear={[]} planned={null} />,
+        ),
+      ),
     ).toMatch(/The school has no people yet.*Tick who is here/);
   });
   test("pairs are shown with the reason, the limits and the distance", () => {
@@ -171,10 +175,20 @@ describe("class and card", () => {
           pairs={[pair]}
           drills={[]}
           gear={[{ kind: "mitts", count: 3 }]}
+          planned={null}
         />,
       ),
     );
     expect(page).toMatch(/Edda no falls.*Odo.*not met before.*1\.17 m apart/);
+  });
+  test("a planned evening shows its plan in place of a single round", () => {
+    const page = text(
+      html(
+        <ClassScreen lesson={lesson} students={[]} present={[]} pairs={[pair]} drills={[]} gear={[]} planned={12} />,
+      ),
+    );
+    expect(page).toMatch(/The evening is planned: 12 rounds.*Drop the plan/);
+    expect(page).not.toMatch(/Pair them|Edda/);
   });
   test("the card has names, play and safety, no header and no remarks", () => {
     const page = text(html(<CardScreen lesson={lesson} school="Ropewalk" pairs={[pair]} />));

@@ -12,12 +12,13 @@ import { createClass, getClass, listPairs, meetings, setPresent } from "./classe
 import { createDrill, listDrills } from "./drills.ts";
 import { listLadders, listRungs } from "./ladders.ts";
 import * as people from "./people.ts";
-import { listPresence, setPresence } from "./plans.ts";
+import { dropPlan, listPresence, setPresence } from "./plans.ts";
 import { closePool, db } from "./pool.ts";
 import type { Scope } from "./scope.ts";
 import { insertSchool } from "./school.ts";
 import { copyClass, updateClass } from "./term.ts";
 
+const TODAY = new Date().toISOString().slice(0, 10);
 const newSchool = async (): Promise<Scope> => {
   const made: Scope = { schoolId: randomUUID(), accountId: randomUUID(), role: "instructor" };
   await insertSchool(db, made, "Test school", { name: "Tess Ter", email: `${made.accountId}@test.example` });
@@ -149,7 +150,7 @@ describe("the plan of a class", () => {
     const [ada, bo] = [member("Ada", { levels: { feeder: 1 } }), member("Bo")];
     await people.insertStudents(scope, [ada, bo]);
     const id = randomUUID();
-    await createClass(db, scope, { id, held_on: "2026-11-25", title: "Evening", minutes: 60 });
+    await createClass(db, scope, { id, held_on: TODAY, title: "Evening", minutes: 60 });
     for (const s of [ada, bo]) await setPresent(db, scope, id, s.id, true);
     return { base, ada, bo, id };
   };
@@ -203,6 +204,24 @@ describe("the plan of a class", () => {
     expect(late).toMatchObject({ kind: "stale", message: expect.stringMatching(/Somebody else changed this class/) });
     expect((await listPairs(db, scope, id))[0]!.student_a).toBe(ada.id);
     expect(await keepPlan(scope, id, "{")).toMatchObject({ kind: "refused" });
+  });
+  test("the log of a class that is over is not written anew", async () => {
+    const { base, ada, bo } = await setUp();
+    const id = randomUUID();
+    await createClass(db, scope, { id, held_on: "2020-01-02", title: "Long ago", minutes: 60 });
+    expect((await planPage(scope, id, { ladder: null, drill: null }))!.over).toBe(true);
+    expect(await keepPlan(scope, id, kept(1, base.id, plan(ada.id, bo.id)))).toMatchObject({
+      kind: "refused",
+      message: expect.stringMatching(/This class is over/),
+    });
+  });
+  test("a dropped plan leaves no pairs behind", async () => {
+    const { base, ada, bo, id } = await setUp();
+    await keepPlan(scope, id, kept(1, base.id, plan(ada.id, bo.id)));
+    await dropPlan(scope, id);
+    expect(await listPairs(db, scope, id)).toEqual([]);
+    expect((await planPage(scope, id, { ladder: null, drill: null }))!.kept).toBeNull();
+    expect((await getClass(db, scope, id))!.version).toBe(3);
   });
   test("somebody who is erased is in no plan any more; who met whom stays", async () => {
     const { base, ada, bo, id } = await setUp();

@@ -48,6 +48,25 @@ export async function getPlan(db: Db, scope: Scope, classId: string): Promise<Ke
   return row?.plan ?? null;
 }
 
+/** Takes the plan of a class out, with the pairs of its rounds. */
+export const dropPlan = (scope: Scope, classId: string): Promise<void> =>
+  transaction(async (tx) => {
+    await clearRounds(tx, scope, classId);
+    await tx.query(`update classes set plan = null, version = version + 1 where school_id = $1 and id = $2`, [
+      scope.schoolId,
+      classId,
+    ]);
+  });
+
+/** Takes out all blocks of a class and their pairs. */
+async function clearRounds(tx: Db, scope: Scope, classId: string): Promise<void> {
+  await tx.query(
+    `delete from pairs where school_id = $1 and block_id in (select id from blocks where school_id = $1 and class_id = $2)`,
+    [scope.schoolId, classId],
+  );
+  await tx.query(`delete from blocks where school_id = $1 and class_id = $2`, [scope.schoolId, classId]);
+}
+
 export interface PlanBlock {
   readonly id: string;
   readonly drillId: string;
@@ -78,11 +97,7 @@ export function savePlan(
       [scope.schoolId, classId, version, JSON.stringify(kept), kept.ladder],
     );
     if (!row) return null;
-    await tx.query(
-      `delete from pairs where school_id = $1 and block_id in (select id from blocks where school_id = $1 and class_id = $2)`,
-      [scope.schoolId, classId],
-    );
-    await tx.query(`delete from blocks where school_id = $1 and class_id = $2`, [scope.schoolId, classId]);
+    await clearRounds(tx, scope, classId);
     for (const [position, block] of blocks.entries()) {
       await tx.query(
         `insert into blocks (school_id, id, class_id, position, minutes, drill_id) values ($1, $2, $3, $4, $5, $6)`,

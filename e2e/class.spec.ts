@@ -114,6 +114,16 @@ test("the demo evening is planned from attendance to the printed sheet in under 
     await expect(page.getByRole("heading", { name: /Round 3 of \d+/ })).toBeVisible();
     await expectAccessible(page);
   });
+
+  await test.step("a plan is dropped, after a second word, and a single round can be paired again", async () => {
+    await page.goto("/class");
+    await expect(page.getByText(/The evening is planned: \d+ rounds/)).toBeVisible();
+    await expect(page.getByRole("button", { name: /Pair them/ })).toHaveCount(0);
+    await page.getByRole("button", { name: "Drop the plan…" }).click();
+    await page.getByRole("button", { name: "Really drop the plan" }).click();
+    await expect(page.getByRole("button", { name: "Pair them" })).toBeVisible();
+    await expect(page.getByRole("link", { name: "Plan the evening" })).toBeVisible();
+  });
 });
 
 test("people are added, changed, wished for, archived and erased", async ({ page }) => {

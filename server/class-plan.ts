@@ -30,9 +30,13 @@ export interface PlanPage {
   readonly wishes: PlanInput["wishes"];
   readonly met: Readonly<Record<string, number>>;
   readonly gear: Readonly<Record<string, number>>;
+  /** Its day is past: what was trained then stays as it was. */
+  readonly over: boolean;
   /** Everybody of the school, for names of people who have left. */
   readonly names: Readonly<Record<string, string>>;
 }
+
+const isOver = ({ held_on }: ClassRow): boolean => held_on < new Date().toISOString().slice(0, 10);
 
 /** Everything that a plan rests on; null where the class is not there. */
 export async function planPage(
@@ -61,6 +65,7 @@ export async function planPage(
   const here = new Map(presence.map((p) => [p.student_id, p]));
   return {
     lesson,
+    over: isOver(lesson),
     people: students.flatMap((s) => {
       const p = here.get(s.id);
       return p ? [planPerson(s, family, lesson.held_on, p.from_round, p.until_round)] : [];
@@ -146,6 +151,9 @@ export async function keepPlan(scope: Scope, classId: string, json: string): Pro
     return { kind: "refused", message: "The plan did not arrive whole. Change something and it is sent again." };
   }
   const { version, plan, ...rest } = await planSchema.validate(sent);
+  const lesson = await getClass(db, scope, classId);
+  if (!lesson || isOver(lesson))
+    return { kind: "refused", message: "This class is over, or gone: what was trained stays in the log as it was." };
   const rungs = rest.ladder ? await ladderRungs(scope, rest.ladder) : await drillRungs(scope, rest.drill);
   const blocks = plan.blocks.flatMap((block): PlanBlock[] => {
     if (block.rung === null) return [];

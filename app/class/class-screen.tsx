@@ -30,10 +30,12 @@ interface ClassProps {
   readonly pairs: readonly PairView[];
   readonly drills: readonly DrillChoice[];
   readonly gear: readonly { readonly kind: string; readonly count: number }[];
+  /** Rounds of the plan of the evening; null where there is none. */
+  readonly planned: number | null;
 }
 
 /** Tonight: who is here, what we work on, who with whom, and the card. */
-export function ClassScreen({ lesson, students, present, pairs, drills, gear }: ClassProps) {
+export function ClassScreen({ lesson, students, present, pairs, drills, gear, planned }: ClassProps) {
   const fetcher = useFetcher<typeof action>();
   const first =
     drills.find((d) => d.id === pairs[0]?.drillId && !d.parent) ??
@@ -49,13 +51,13 @@ export function ClassScreen({ lesson, students, present, pairs, drills, gear }: 
         title={lesson.title}
         lead={`${shortDate(lesson.held_on)}, ${lesson.minutes} minutes. ${here.size} of ${students.length} are here.`}
       >
-        {pairs.length > 0 && (
+        {pairs.length > 0 && planned === null && (
           <Button variant="outlined" component={Link} to={`/class/${lesson.id}/card`}>
             Card to print
           </Button>
         )}
         <Button variant="contained" component={Link} to={`/class/${lesson.id}/plan`}>
-          Plan the evening
+          {planned === null ? "Plan the evening" : "The plan"}
         </Button>
       </ScreenHead>
       <Box
@@ -90,43 +92,80 @@ export function ClassScreen({ lesson, students, present, pairs, drills, gear }: 
           ))}
         </Box>
         <Box component="section" aria-label="Pairs" sx={{ px: 3, py: 2 }}>
-          <Box sx={{ display: "flex", gap: 2, flexWrap: "wrap", alignItems: "center", mb: 1 }}>
-            <TextField
-              select
-              size="small"
-              label="We work on"
-              value={drill}
-              onChange={(e) => setDrill(e.target.value)}
-              sx={{ minWidth: 280, maxWidth: 420 }}
-            >
-              {drills.map((d) => (
-                <MenuItem key={d.id} value={d.id}>
-                  {d.title}
-                  {d.verdict === "broken" ? " (broken)" : ""}
-                </MenuItem>
-              ))}
-            </TextField>
-            <Button variant="contained" onClick={pair} disabled={fetcher.state !== "idle" || !drill}>
-              {pairs.length > 0 ? "Pair them again" : "Pair them"}
-            </Button>
-          </Box>
-          {chosen?.verdict === "broken" && (
-            <Notice>
-              This drill has errors. Mend it at the <Link to={`/drills/${chosen.id}`}>desk</Link>, or pair them on a
-              variation of it.
-            </Notice>
-          )}
-          {fetcher.data && "message" in fetcher.data && <Notice tone="trouble">{fetcher.data.message}</Notice>}
-          {pairs.length === 0 ? (
-            <Box sx={{ color: "text.secondary", py: 4, maxWidth: 460 }}>
-              Tick who is here, choose what you work on, and pair them. People who have not met come together first;
-              heights, weights and minors are looked at.
-            </Box>
+          {planned !== null ? (
+            <Planned rounds={planned} />
           ) : (
-            <Round lessonPairs={pairs} drill={drill} />
+            <>
+              <Box sx={{ display: "flex", gap: 2, flexWrap: "wrap", alignItems: "center", mb: 1 }}>
+                <TextField
+                  select
+                  size="small"
+                  label="We work on"
+                  value={drill}
+                  onChange={(e) => setDrill(e.target.value)}
+                  sx={{ minWidth: 280, maxWidth: 420 }}
+                >
+                  {drills.map((d) => (
+                    <MenuItem key={d.id} value={d.id}>
+                      {d.title}
+                      {d.verdict === "broken" ? " (broken)" : ""}
+                    </MenuItem>
+                  ))}
+                </TextField>
+                <Button variant="contained" onClick={pair} disabled={fetcher.state !== "idle" || !drill}>
+                  {pairs.length > 0 ? "Pair them again" : "Pair them"}
+                </Button>
+              </Box>
+              {chosen?.verdict === "broken" && (
+                <Notice>
+                  This drill has errors. Mend it at the <Link to={`/drills/${chosen.id}`}>desk</Link>, or pair them on a
+                  variation of it.
+                </Notice>
+              )}
+              {fetcher.data && "message" in fetcher.data && <Notice tone="trouble">{fetcher.data.message}</Notice>}
+              {pairs.length === 0 ? (
+                <Box sx={{ color: "text.secondary", py: 4, maxWidth: 460 }}>
+                  Tick who is here, choose what you work on, and pair them. People who have not met come together first;
+                  heights, weights and minors are looked at.
+                </Box>
+              ) : (
+                <Round lessonPairs={pairs} drill={drill} />
+              )}
+            </>
           )}
         </Box>
       </Box>
+    </>
+  );
+}
+
+/** The evening has a plan: its rounds are there, and one round by itself would not fit it. */
+function Planned({ rounds }: { rounds: number }) {
+  const fetcher = useFetcher<typeof action>();
+  const [sure, setSure] = useState(false);
+  return (
+    <>
+      <Box component="h2" sx={{ typography: "h2", m: 0 }}>
+        The evening is planned: {rounds} rounds
+      </Box>
+      <Box sx={{ color: "text.secondary", py: 1, maxWidth: 520 }}>
+        Who is ticked or unticked here is taken into the plan; what was run stays as it was. To pair a single round
+        instead, drop the plan first.
+      </Box>
+      {sure ? (
+        <Button
+          variant="contained"
+          color="error"
+          disabled={fetcher.state !== "idle"}
+          onClick={() => void fetcher.submit({ intent: "drop" }, { method: "post" })}
+        >
+          Really drop the plan
+        </Button>
+      ) : (
+        <Button variant="outlined" onClick={() => setSure(true)}>
+          Drop the plan…
+        </Button>
+      )}
     </>
   );
 }

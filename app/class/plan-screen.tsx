@@ -129,6 +129,11 @@ export function PlanScreen({ page }: { page: PlanPage }) {
           <PairWeightSliders />
         </Box>
       )}
+      {page.over && (
+        <Notice>
+          This class is over: its log stays as it was, and nothing is saved from here. Copy it in the term.
+        </Notice>
+      )}
       {state.trouble && <Notice tone="trouble">{state.trouble}</Notice>}
       {!plan && <WorkProgress work={work} doing="Planning the evening" not="The plan was not made." />}
       {work.result && !work.result.ok && <Notice tone="trouble">{work.result.message}</Notice>}

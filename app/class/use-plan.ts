@@ -49,7 +49,8 @@ export function usePlan(page: PlanPage) {
   }, [lesson.version]);
   const busy = fetcher.state !== "idle";
   useEffect(() => {
-    if (text === null || busy || work.share !== null || text === last.current) return;
+    // The log of a class that is over is not written anew by looking at it.
+    if (page.over || text === null || busy || work.share !== null || text === last.current) return;
     const timer = setTimeout(() => {
       last.current = text;
       void fetcher.submit(

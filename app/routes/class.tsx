@@ -1,6 +1,7 @@
 import { getClass, listPairs, listPresent, meetings, savePairs, setPresent } from "#db/classes.ts";
 import { getDrill, listDrills } from "#db/drills.ts";
 import { listGear, listStudents, listWishes } from "#db/people.ts";
+import { dropPlan, getPlan } from "#db/plans.ts";
 import { db } from "#db/pool.ts";
 import { scopeContext } from "#server/context.ts";
 import { planRound, type PlanFailure } from "#server/plan-round.ts";
@@ -21,15 +22,17 @@ export function loader({ params, context }: Route.LoaderArgs) {
     const scope = context.get(scopeContext);
     const lesson = await getClass(db, scope, params.id);
     if (!lesson) throw notFound("This class is not here.");
-    const [students, present, pairs, drills, gear] = await Promise.all([
+    const [students, present, pairs, drills, gear, plan] = await Promise.all([
       listStudents(db, scope),
       listPresent(db, scope, params.id),
       listPairs(db, scope, params.id),
       listDrills(db, scope),
       listGear(db, scope),
+      getPlan(db, scope, params.id),
     ]);
     return {
       lesson,
+      planned: plan?.plan.rounds.length ?? null,
       students,
       present,
       gear,
@@ -80,6 +83,9 @@ export async function action({ request, params, context }: Route.ActionArgs) {
         await savePairs(scope, params.id, { id: plan.blockId, drillId: drill.drill.id, minutes: 10 }, plan.pairs);
         return { kind: "paired" as const, count: plan.pairs.length };
       }
+      case "drop":
+        await dropPlan(scope, params.id);
+        return { kind: "ok" as const };
       case "swap": {
         // Another version for one pair: the whole round is written again with that one changed.
         const form = await pairsSchema.validate(JSON.parse(fields.round ?? "{}"));
