@@ -1,0 +1,141 @@
+/** The ladder screen and its parts as the server writes them. */
+import { ThemeProvider } from "@mui/material/styles";
+import type { ReactNode } from "react";
+import { renderToString } from "react-dom/server";
+import { createMemoryRouter, RouterProvider } from "react-router";
+import { check } from "#core/check/check.ts";
+import { scoreView } from "#core/formats/desk-view.ts";
+import { parse } from "#core/score/parse.ts";
+import { GOALS, LADDER_DEFAULTS } from "#core/vary/ladder-options.ts";
+import { OPERATORS } from "#core/vary/operator-names.ts";
+import { Cycles } from "./ladder/cycles.tsx";
+import { Join } from "./ladder/join.tsx";
+import { LadderScreen } from "./ladder/ladder-screen.tsx";
+import { RungItem } from "./ladder/rung-item.tsx";
+import { TakeLadder } from "./ladder/take-ladder.tsx";
+import { WishBar, type Wishes } from "./ladder/wishes.tsx";
+import { ClassDialog } from "./term/class-dialogs.tsx";
+import { theme } from "./ui/theme.ts";
+import { WorkProgress } from "./ui/work-progress.tsx";
+import type { LongWork } from "./workers/use-long-work.ts";
+
+function html(element: ReactNode): string {
+  const router = createMemoryRouter([{ path: "*", element: <ThemeProvider theme={theme}>{element}</ThemeProvider> }]);
+  return renderToString(<RouterProvider router={router} />).replace(/<style[^>]*>.*?<\/style>/gs, "");
+}
+const text = (element: ReactNode): string =>
+  html(element)
+    .replace(/<[^>]+>/g, " ")
+    .replace(/&#x27;/g, "'")
+    .replace(/&gt;/g, ">")
+    .replace(/&lt;/g, "<")
+    .replace(/\s+/g, " ");
+
+const TEXT = "title: Quay\n\nA jab -> B slip out, cross\n";
+const view = scoreView(check(parse(TEXT)));
+const rung = { text: TEXT, operator: "mirror", parameters: {}, changed: "Everything on the other side", view };
+const change = { ...rung, operator: "mirror" as const, rows: 1 };
+const wishes: Wishes = { rungs: 8, goal: "half", seed: 1, operators: LADDER_DEFAULTS.operators, tools: ["stick"] };
+const nothing = () => undefined;
+
+test("the ladder says what it is of, and has its four parts", () => {
+  const page = text(
+    <LadderScreen
+      id="d"
+      title="Quay"
+      text={TEXT}
+      revisionId="r"
+      gear={[{ kind: "stick", count: 12 }]}
+      others={[]}
+      classes={[]}
+      today="2026-11-25"
+    />,
+  );
+  expect(page).toMatch(/Ladder of Quay .*Ladder All variations Cycles Join/);
+  expect(page).toMatch(/Up to .*half as hard again/);
+});
+
+describe("what is wished", () => {
+  test("rungs, a goal by name, and how many changes may be used", () => {
+    const bar = text(<WishBar wishes={wishes} onChange={nothing} />);
+    expect(bar).toContain(GOALS.half.words);
+    expect(bar).toContain(`What may change: ${wishes.operators.length} of ${OPERATORS.length}`);
+    expect(bar).not.toMatch(/Tools:/);
+  });
+  test("tools are asked for only where a tool may change", () => {
+    const bar = text(<WishBar wishes={{ ...wishes, operators: ["other-tool"] }} onChange={nothing} />);
+    expect(bar).toMatch(/Tools: 1 of \d/);
+  });
+});
+
+describe("one rung", () => {
+  const item = (more: object = {}) => (
+    <RungItem rung={rung} name="3. Other side" before={{ text: TEXT, view: null }} most={10} revisionId="r" {...more} />
+  );
+  test("has its verdict, its name, what changes, how hard it is", () => {
+    const page = html(item());
+    expect(page).toMatch(/aria-label="(sound|risky)"/);
+    expect(text(item())).toMatch(/3\. Other side Everything on the other side .*Look Add/);
+    expect(text(item())).toContain(view.load.total.toFixed(1));
+  });
+  test("takes more to do, and more below", () => {
+    expect(text(item({ actions: <button>Pin</button>, more: <p>others</p> }))).toMatch(/Pin Look Add others/);
+  });
+});
+
+test("the whole ladder can be taken, and only where there are rungs", () => {
+  const take = (count: number) => (
+    <TakeLadder
+      title="Quay"
+      revisionId="r"
+      seed={1}
+      rungs={Array.from({ length: count }, () => change)}
+      classes={[]}
+      today="2026-11-25"
+    />
+  );
+  expect(html(take(3))).not.toMatch(/disabled=""/);
+  expect(html(take(1))).toMatch(/disabled=""/);
+});
+test("cycles start from strokes where sticks are held, else from feeds and answers", () => {
+  const sticks = "A: holds stick 71 cm\nB: holds stick 71 cm\n\nA forehand high -> B block high\n";
+  expect(text(<Cycles text={sticks} revisionId="r" others={[]} />)).toMatch(/forehand high .*backhand low/);
+  expect(text(<Cycles text={TEXT} revisionId="r" others={[]} />)).toMatch(/jab .*parry/);
+});
+test("joining asks for the other drill first", () => {
+  expect(text(<Join text={TEXT} revisionId="r" others={[{ id: "x", title: "Weave", text: TEXT }]} />)).toMatch(
+    /Choose a drill: the shortest run of steps/,
+  );
+});
+
+describe("long work", () => {
+  const work = (more: Partial<LongWork<string>>): LongWork<string> => ({
+    result: null,
+    share: null,
+    trouble: null,
+    cancel: nothing,
+    again: nothing,
+    ...more,
+  });
+  const shown = (more: Partial<LongWork<string>>) =>
+    html(<WorkProgress work={work(more)} doing="Looking" not="It was not made." />);
+  test("says how far it is, and can be cancelled", () => {
+    expect(shown({ share: 0.42 })).toMatch(/aria-label="Looking"/);
+    expect(shown({ share: 0.42 })).toMatch(/aria-valuenow="42"/);
+    expect(shown({ share: 0.42 })).toMatch(/Cancel/);
+  });
+  test("cancelled before anything came out it offers to begin", () => {
+    expect(shown({})).toMatch(/It was not made\..*Make it/s);
+  });
+  test("what failed says so and can be tried again", () => {
+    expect(shown({ trouble: "No answer came." })).toMatch(/role="alert".*No answer came\..*Try again/s);
+  });
+  test("what is there needs no word", () => {
+    expect(shown({ result: "x" }).replace(/<[^>]+>/g, "")).toBe("");
+  });
+});
+
+test("a class is asked for by name, theme, day, time and minutes", () => {
+  // A dialog is drawn into the page by script: nothing of it may break before.
+  expect(() => html(<ClassDialog lesson={null} today="2026-11-25" onClose={nothing} />)).not.toThrow();
+});

@@ -1,0 +1,110 @@
+/** What holds of every plan, whoever is here. */
+import fc from "fast-check";
+import { PAIR_WEIGHTS } from "../pairs/score.ts";
+import { defaultSchool } from "../school/school.ts";
+import { planClass, type ClassPlan, type PlanPerson } from "./plan.ts";
+import { blockFaults, CLOCK, packClass, total, type Clock } from "./timetable.ts";
+
+const clock = fc.record({
+  round: fc.constantFrom(60, 90, 120, 180, 240, 300),
+  change: fc.constantFrom(15, 30, 60),
+  rest: fc.constantFrom(0, 30, 60),
+}) as fc.Arbitrary<Clock>;
+
+test("any class is packed within its minutes, peak before the end, or it says why not", () => {
+  fc.assert(
+    fc.property(fc.integer({ min: 5, max: 240 }), fc.integer({ min: 1, max: 12 }), clock, (minutes, rungs, c) => {
+      const titles = Array.from({ length: rungs }, (_, i) => `R${i + 1}`);
+      const packed = packClass(minutes, titles, c);
+      if (!packed.ok) return expect(packed.message).toMatch(/too short/);
+      expect(total(packed.blocks)).toBeLessThanOrEqual(minutes);
+      for (const b of packed.blocks) expect(b.minutes).toBeGreaterThan(0);
+      const loads = titles.map((_, i) => i);
+      expect(blockFaults(packed.blocks, minutes, loads)).toEqual([]);
+    }),
+  );
+});
+
+const RUNGS = [
+  "A jab -> B slip out",
+  "A jab -> B slip out, cross",
+  "A jab -> B slip out, cross\nA cross -> B parry",
+].map((text, i) => ({ text, title: `R${i}`, load: i }));
+const someone = fc.record({
+  height_cm: fc.option(fc.integer({ min: 145, max: 200 })),
+  mass_kg: fc.option(fc.integer({ min: 40, max: 110 })),
+  minor: fc.boolean(),
+  level: fc.integer({ min: 1, max: 5 }),
+  from: fc.constantFrom(0, 0, 0, 1, 2),
+});
+const people = fc.array(someone, { minLength: 2, maxLength: 14 }).map((all) =>
+  all.map((p, i): PlanPerson => ({
+    id: `p${String(i).padStart(2, "0")}`,
+    name: `P${i}`,
+    reach_cm: null,
+    lead: i % 3 === 0 ? "right" : "left",
+    hand: "right",
+    limits: [],
+    until: null,
+    ...p,
+  })),
+);
+function plan(all: readonly PlanPerson[]): ClassPlan & { ok: true } {
+  const work = planClass(
+    {
+      minutes: 60,
+      clock: CLOCK,
+      rungs: RUNGS,
+      people: all,
+      blocks: null,
+      weights: PAIR_WEIGHTS,
+      wishes: [],
+      met: {},
+      gear: {},
+      done: [],
+      locked: [],
+    },
+    defaultSchool(),
+  );
+  for (;;) {
+    const step = work.next();
+    if (!step.done) continue;
+    if (!step.value.ok) throw new Error(step.value.message);
+    return step.value;
+  }
+}
+
+test("in every round each who is here stands in one place; no minor is with an adult unagreed", () => {
+  fc.assert(
+    fc.property(people, (all) => {
+      const made = plan(all);
+      made.rounds.forEach((round, r) => {
+        const placed = [
+          ...round.pairs.flatMap(({ a, b, c }) => [a, b, ...(c ? [c] : [])]),
+          ...round.alone.map((x) => x.id),
+        ];
+        const here = all.filter((p) => p.from <= r).map((p) => p.id);
+        expect([...placed].sort()).toEqual(here);
+        for (const { a, b, c } of round.pairs) {
+          const minors = new Set([a, b, ...(c ? [c] : [])].map((id) => all.find((p) => p.id === id)!.minor));
+          expect(minors.size).toBe(1);
+        }
+      });
+    }),
+    { numRuns: 30 },
+  );
+});
+test("nobody is alone where the numbers of minors and adults allow partners for all", () => {
+  fc.assert(
+    fc.property(people, (all) => {
+      const made = plan(all);
+      made.rounds.forEach((round, r) => {
+        const here = all.filter((p) => p.from <= r);
+        const minors = here.filter((p) => p.minor).length;
+        const adults = here.length - minors;
+        if (minors !== 1 && adults !== 1) expect(round.alone).toEqual([]);
+      });
+    }),
+    { numRuns: 30 },
+  );
+});

@@ -1,0 +1,99 @@
+/** How the rows of a drill come in. */
+import { readFileSync } from "node:fs";
+import { check } from "../check/check.ts";
+import { defaultSchool, readSchool } from "../school/school.ts";
+import { parse } from "../score/parse.ts";
+import { linesOf } from "../score/structure.ts";
+import { firstRungs, moreRows, rowsIn, SLOW_START } from "./ladder-rows.ts";
+
+const school = defaultSchool();
+const drill = (text: string) => check(parse(text), school);
+const demo = (name: string) => drill(readFileSync(`demo/drills/${name}.vics`, "utf8"));
+const THREE = "tempo: 70%\n\nA jab -> B slip out, cross\nA cross -> B parry\nA lead hook -> B weave";
+const lines = (text: string) => [...linesOf(parse(text).items)].length;
+
+describe("the first rungs", () => {
+  test("the first row, and its exchange alone, slowly", () => {
+    const rungs = firstRungs(drill(THREE), school);
+    expect(rungs.map((r) => r.rows)).toEqual([1, 0]);
+    for (const r of rungs) {
+      expect(r.checked.header.tempo).toBe(SLOW_START);
+      expect(r.changed).toMatch(/; slowly$/);
+      expect(lines(r.text)).toBe(1);
+    }
+    expect(rungs[0]!.changed).toMatch(/^The jab and its answer/);
+  });
+  test("a drill that is slow already is not slowed down; a school may begin at full speed", () => {
+    expect(firstRungs(drill(THREE.replace("70%", "30%")), school)[0]!.checked.header.tempo).toBe(0.3);
+    const read = readSchool({ customs: { power: "full" } });
+    if (!read.ok) throw new Error(read.errors.join());
+    expect(firstRungs(drill(THREE), read.school)[0]!.checked.header.tempo).toBe(0.7);
+  });
+  test("one exchange with nothing behind it is a first rung by itself", () => {
+    expect(firstRungs(drill("A jab -> B parry"), school)).toHaveLength(1);
+  });
+});
+
+describe("more rows", () => {
+  const base = drill(THREE);
+  const [first, alone] = firstRungs(base, school);
+  test("behind the exchange alone comes its whole row, and nothing else", () => {
+    const next = moreRows(alone!, base, school);
+    expect(next.map((s) => s.rows)).toEqual([1]);
+    expect(next[0]!.changed).toBe("The jab with all that belongs to it");
+  });
+  test("behind the first row one or two more, named by what is fed", () => {
+    const next = moreRows(first!, base, school);
+    expect(next.map((s) => [s.rows, s.changed])).toEqual([
+      [2, "The cross comes in"],
+      [3, "The cross and the lead hook come in"],
+    ]);
+    for (const s of next) expect(lines(s.text)).toBe(s.rows);
+  });
+  test("rows that were changed on the way stay as they are", () => {
+    const changed = drill("tempo: 40%\n\nA jab -> B slip out + step off, cross");
+    const [next] = moreRows({ checked: changed, rows: 1 }, base, school);
+    expect(next!.text).toMatch(/slip out \+ step off, cross\nA cross -> B parry/);
+    expect(next!.text).toMatch(/tempo: 40%/);
+  });
+  test("when all are there, there are no more", () => {
+    expect(rowsIn(base)).toBe(3);
+    expect(moreRows({ checked: base, rows: 3 }, base, school)).toEqual([]);
+  });
+  test("a long drill lets more rows in at once", () => {
+    const twenty = drill(Array.from({ length: 20 }, (_, i) => `A jab @${i + 1} -> B parry`).join("\n"));
+    const many = drill(Array.from({ length: 20 }, () => "A jab -> B parry").join("\n"));
+    const found = moreRows({ checked: drill("A jab -> B parry"), rows: 1 }, many, school);
+    expect(found.map((s) => s.rows)).toEqual([2, 3, 4, 5, 6]);
+    expect(rowsIn(twenty)).toBeGreaterThan(0);
+  });
+});
+
+describe("the block of a drill", () => {
+  test("a cycle closes round its counts once all are there", () => {
+    const weave = demo("four-count-weave");
+    expect(rowsIn(weave)).toBe(5);
+    const flat = drill(
+      `kind: flow\nA: holds stick 71 cm\nB: holds stick 71 cm\n\n${[...linesOf(weave.score.items)]
+        .map(({ row }) => (row.content.body.kind === "play" ? "A R forehand high <> B R forehand high" : ""))
+        .join("\n")}`,
+    );
+    const [loop] = moreRows({ checked: flat, rows: 4 }, weave, school);
+    expect(loop!.text).toMatch(/^loop x8:\n {2}A R forehand high/m);
+    expect(loop!.changed).toMatch(/cycle/);
+    expect(moreRows(loop!, weave, school)).toEqual([]);
+  });
+  test("a choice says who chooses, and keeps its labels", () => {
+    const pads = demo("pads-by-name");
+    const all = [...linesOf(pads.score.items)];
+    const flat = drill(
+      all
+        .map(({ row }) => row.content.body)
+        .map((b) => (b.kind === "play" ? "A jab -> B parry" : ""))
+        .join("\n"),
+    );
+    const [choice] = moreRows({ checked: flat, rows: all.length }, pads, school);
+    expect(choice!.changed).toMatch(/chooses which|calls which/);
+    expect(choice!.text).toContain(`  ${all[0]!.label}: A jab`);
+  });
+});
