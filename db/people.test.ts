@@ -215,6 +215,14 @@ describe("the plan of a class", () => {
       message: expect.stringMatching(/This class is over/),
     });
   });
+  test("who is unticked after a round was run stays in that round, and in no later one", async () => {
+    const { base, ada, bo, id } = await setUp();
+    const ran = kept(1, base.id, plan(ada.id, bo.id)).replace('"done":0', '"done":1');
+    expect(await keepPlan(scope, id, ran)).toMatchObject({ kind: "saved" });
+    await setPresent(db, scope, id, bo.id, false);
+    const page = (await planPage(scope, id, { ladder: null, drill: null }))!;
+    expect(page.people.find((p) => p.id === bo.id)).toMatchObject({ from: 0, until: 1 });
+  });
   test("a dropped plan leaves no pairs behind", async () => {
     const { base, ada, bo, id } = await setUp();
     await keepPlan(scope, id, kept(1, base.id, plan(ada.id, bo.id)));

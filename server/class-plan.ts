@@ -36,6 +36,9 @@ export interface PlanPage {
   readonly names: Readonly<Record<string, string>>;
 }
 
+const whoRan = ({ plan, done }: KeptPlan): string[] =>
+  plan.rounds.slice(0, done).flatMap((r) => r.pairs.flatMap(({ a, b, c }) => (c ? [a, b, c] : [a, b])));
+
 const isOver = ({ held_on }: ClassRow): boolean => held_on < new Date().toISOString().slice(0, 10);
 
 /** Everything that a plan rests on; null where the class is not there. */
@@ -63,6 +66,9 @@ export async function planPage(
   const rungs = ladder ? await ladderRungs(scope, ladder.id) : await drillRungs(scope, drillId);
   const family = drills.find((d) => d.id === drillId)?.kind ?? "feeder";
   const here = new Map(presence.map((p) => [p.student_id, p]));
+  // Who was unticked after some rounds were run stays in those.
+  for (const student_id of kept ? whoRan(kept) : [])
+    if (!here.has(student_id)) here.set(student_id, { student_id, from_round: 0, until_round: kept!.done });
   return {
     lesson,
     over: isOver(lesson),
