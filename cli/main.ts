@@ -141,19 +141,19 @@ function runVary([file]: readonly string[], { json, school }: Options): number {
   if (json)
     console.log(
       JSON.stringify(
-        good.map(({ operator, parameters, changed, text, checked }) => ({
+        good.map(({ operator, parameters, changed, load, verdict, text }) => ({
           operator,
           parameters,
           changed,
-          load: checked.load,
-          verdict: checked.verdict,
+          load,
+          verdict,
           text,
         })),
       ),
     );
   else
     for (const v of good)
-      console.log(`${v.checked.load.total.toFixed(1).padStart(6)}  ${OPERATOR_NAMES[v.operator]}: ${v.changed}`);
+      console.log(`${v.load.total.toFixed(1).padStart(6)}  ${OPERATOR_NAMES[v.operator]}: ${v.changed}`);
   return 0;
 }
 

@@ -17,7 +17,7 @@ export const variationView = <Operator>(
   parameters: v.parameters,
   text: v.text,
   changed: v.changed,
-  view: scoreView(v.checked),
+  view: scoreView(v.checked()),
 });
 
 export function* ladderWork(

@@ -1,18 +1,12 @@
 import { check } from "./check.ts";
-import { frameFor } from "./frame.ts";
-import { readHeader } from "../score/header.ts";
 import { parse } from "../score/parse.ts";
-import { shippedVocabulary } from "../words/vocabulary.ts";
 
 const run = (text: string) => check(parse(text));
 const rules = (text: string) => run(text).findings.map((f) => f.rule);
 const first = (text: string) => run(text).exchanges[0]!;
 
 describe("distance", () => {
-  const distance = (text: string) => {
-    const score = parse(text);
-    return frameFor(score, readHeader(score).header, shippedVocabulary()).distance;
-  };
+  const distance = (text: string) => run(text).distance;
   test("is solved so that the first feed lands with its own step and not without", () => {
     const e = first("A jab -> B slip out");
     expect(e.blow!.step).toBeCloseTo(0.25, 6);

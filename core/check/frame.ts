@@ -12,30 +12,39 @@ import { resolveAlternative, type MoveUse } from "../words/resolve.ts";
 import type { Move, MoveId } from "../words/types.ts";
 import type { Vocabulary } from "../words/vocabulary.ts";
 
-export interface Frame {
-  readonly world: World;
-  /** Distance of A and B, m. */
-  readonly distance: number;
-  readonly rangeWritten: boolean;
+/** The bodies of a drill at a distance of A and B, m. */
+export function place({ people, actors }: Header, distance: number): World {
+  const world: World = {
+    A: startState("A", bodyOf(people.A), 0, 0),
+    B: startState("B", bodyOf(people.B), 0, distance),
+  };
+  if (actors.includes("C")) {
+    // An equilateral triangle: the third stands as far from both as they from each other.
+    world.C = startState("C", bodyOf(people.C), distance * Math.sqrt(0.75), distance / 2);
+  }
+  return world;
 }
 
-/** Sets the bodies at the drill's distance; without a range it is solved for the first feed. */
-export function frameFor(score: Score, header: Header, vocabulary: Vocabulary): Frame {
-  const place = (distance: number): World => {
-    const world: World = {
-      A: startState("A", bodyOf(header.people.A), 0, 0),
-      B: startState("B", bodyOf(header.people.B), 0, distance),
-    };
-    if (header.actors.includes("C")) {
-      // An equilateral triangle: the third stands as far from both as they from each other.
-      world.C = startState("C", bodyOf(header.people.C), distance * Math.sqrt(0.75), distance / 2);
-    }
-    return world;
-  };
-  const trial = place(1);
-  const written = header.range !== null;
-  const distance = written ? rangeDistance(header.range!, trial, vocabulary) : solved(score, header, trial, vocabulary);
-  return { world: place(distance), distance, rangeWritten: written };
+/** The attack of a line that sets the distance; null where there is none in it. */
+export interface FirstAttack {
+  readonly use: MoveUse;
+  readonly actor: Actor;
+}
+
+/** The distance of A and B, m: what is written, else what the first feed needs. */
+export function distanceOf(
+  score: Score,
+  header: Header,
+  vocabulary: Vocabulary,
+  attackOf: (line: Line, trial: World) => FirstAttack | null,
+): number {
+  const trial = place(header, 1);
+  if (header.range) return rangeDistance(header.range, trial, vocabulary);
+  if (header.kind === "sensitivity") return rangeDistance({ name: "trap" }, trial, vocabulary);
+  const first = firstAttack(score.items, (line) => attackOf(line, trial));
+  if (!first) return rangeDistance({ name: "punch" }, trial, vocabulary);
+  if (!first.use.move.attack) return rangeDistance({ name: "trap" }, trial, vocabulary);
+  return distanceFor(first.use, first.actor, first.actor === "A" ? "B" : "A", trial);
 }
 
 function rangeDistance(range: NonNullable<Header["range"]>, trial: World, vocabulary: Vocabulary): number {
@@ -132,37 +141,17 @@ function solveDistance(use: MoveUse, actor: Actor, receiver: Actor, trial: World
   return away - blow.missing + step - MODEL.spare;
 }
 
-function solved(score: Score, header: Header, trial: World, vocabulary: Vocabulary): number {
-  if (header.kind === "sensitivity") return rangeDistance({ name: "trap" }, trial, vocabulary);
-  const first = firstAttack(score.items, header, trial, vocabulary);
-  if (!first) return rangeDistance({ name: "punch" }, trial, vocabulary);
-  if (!first.use.move.attack) return rangeDistance({ name: "trap" }, trial, vocabulary);
-  return distanceFor(first.use, first.actor, first.actor === "A" ? "B" : "A", trial);
-}
-
-function firstAttack(
-  items: readonly ScoreItem[],
-  header: Header,
-  trial: World,
-  vocabulary: Vocabulary,
-): { use: MoveUse; actor: Actor } | null {
+function firstAttack(items: readonly ScoreItem[], attackOf: (line: Line) => FirstAttack | null): FirstAttack | null {
   for (const item of items) {
     if (item.kind === "section") continue;
-    const found =
-      item.kind === "block"
-        ? firstAttack(item.items, header, trial, vocabulary)
-        : attackIn(item.line, header, trial, vocabulary);
+    const found = item.kind === "block" ? firstAttack(item.items, attackOf) : attackOf(item.line);
     if (found) return found;
   }
   return null;
 }
 
-function attackIn(
-  line: Line,
-  header: Header,
-  trial: World,
-  vocabulary: Vocabulary,
-): { use: MoveUse; actor: Actor } | null {
+/** The first attack of a line, as its maker would do it from his stance. */
+export function attackIn(line: Line, header: Header, trial: World, vocabulary: Vocabulary): FirstAttack | null {
   for (const turn of expandRange(line)[0]?.turns ?? []) {
     const actor: Actor = turn.actor && turn.actor !== "both" ? turn.actor : "A";
     const state = trial[actor];

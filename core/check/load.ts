@@ -1,6 +1,6 @@
 /** How hard a drill is: a total of named parts, each computed from the score and its check. */
 import data from "./load-weights.json" with { type: "json" };
-import type { CheckedExchange } from "./types.ts";
+import type { LineShare } from "./shares.ts";
 import type { Header } from "../score/header.ts";
 import { headerValue } from "../score/structure.ts";
 import type { Score, ScoreItem } from "../score/types.ts";
@@ -35,36 +35,27 @@ const CONTACT_STEP = { none: 0, light: 1, medium: 2, full: 3 } as const;
 const RETURN_SHARE = 0.4;
 const EXTRA_SHARE = 0.2;
 
-/** Beats of all turns of a score: what has to be done in order. */
-function extraBeats(items: readonly ScoreItem[]): number {
-  return items.reduce((sum, item) => {
-    if (item.kind === "block") return sum + extraBeats(item.items);
-    if (item.kind !== "line") return sum;
-    return sum + item.line.turns.reduce((n, turn) => n + Math.max(0, (turn.alternatives[0]?.beats.length ?? 1) - 1), 0);
-  }, 0);
-}
-
-/** Load of a checked score, with what each part weighs. Exchanges of repeated passes count once. */
+/** Load of a score from what each of its lines adds, with what each part weighs. Repeated passes count once. */
 export function loadOf(
   score: Score,
   header: Header,
-  exchanges: readonly CheckedExchange[],
+  shares: readonly LineShare[],
   weights: LoadWeights = LOAD_WEIGHTS,
 ): Load {
-  const once = exchanges.filter((e) => e.pass === null || e.pass === 1);
-  const uses = once.flatMap((e) => e.answer);
+  const sum = (part: (share: LineShare) => number) => shares.reduce((total, share) => total + part(share), 0);
+  const sides = shares.some((s) => s.fromLeft) && shares.some((s) => s.fromRight) ? 1 : 0;
   const raw: Record<LoadPart, number> = {
-    choice: choiceBits(score.items) + alternativeBits(once),
-    length:
-      once.length +
-      RETURN_SHARE * once.reduce((sum, e) => sum + e.returns.length, 0) +
-      EXTRA_SHARE * extraBeats(score.items),
-    coordination:
-      once.filter((e) => e.layers.length > 1 || e.answer.length > 1).length + sidesUsed(once) + goesOn(score.items),
-    footwork: uses.filter((use) => use.move.group === "footwork").length,
+    choice: choiceBits(score.items) + sum((s) => s.bits),
+    length: sum((s) => s.exchanges) + RETURN_SHARE * sum((s) => s.returns) + EXTRA_SHARE * sum((s) => s.extraBeats),
+    coordination: sum((s) => s.together) + sides + goesOn(score.items),
+    footwork: sum((s) => s.footwork),
     // Both move freely: nobody knows when it comes.
-    cue: cueOf(header, once) + (headerValue(score, "cadence") === "free" ? 1 : 0),
-    pressure: pressureOf(header, once),
+    cue:
+      cueOf(
+        header,
+        sum((s) => s.feints),
+      ) + (headerValue(score, "cadence") === "free" ? 1 : 0),
+    pressure: pressureOf(header, shares),
     consequence: CONTACT_STEP[header.contact] + (header.people.B.wears.length === 0 ? 0.5 : 0),
     restriction: header.rules.A.size + header.rules.B.size + header.rules.C.size,
   };
@@ -91,38 +82,17 @@ function choiceBits(items: readonly ScoreItem[]): number {
   return bits;
 }
 
-/** Alternatives of an answer are the responder's own choice: half a bit each. */
-function alternativeBits(exchanges: readonly CheckedExchange[]): number {
-  const seen = new Map<string, Set<string>>();
-  for (const e of exchanges) {
-    const key = `${e.row.index}:${e.from}`;
-    const set = seen.get(key) ?? new Set();
-    set.add(e.answer.map((a) => a.text).join("+"));
-    seen.set(key, set);
-  }
-  let bits = 0;
-  for (const set of seen.values()) if (set.size > 1) bits += Math.log2(set.size) / 2;
-  return bits;
-}
-
 /** Without a stop from row to row there is no time to set oneself anew. */
 const goesOn = (items: readonly ScoreItem[]): number =>
   items.some((item) => item.kind === "block" && (item.head.type !== "choose" || goesOn(item.items) > 0)) ? 1 : 0;
 
-function sidesUsed(exchanges: readonly CheckedExchange[]): number {
-  const sides = new Set(exchanges.map((e) => e.blow?.incoming).filter(Boolean));
-  return sides.size > 1 ? 1 : 0;
-}
-
 /** Called early < seen < hidden in a combination < felt; feints add. */
-function cueOf(header: Header, exchanges: readonly CheckedExchange[]): number {
+function cueOf(header: Header, feints: number): number {
   if (header.kind === "sensitivity") return 2;
-  const hidden = exchanges.filter((e) => e.feed?.feint).length;
-  return (header.kind === "flow" ? 0.5 : 1) + hidden * 0.5;
+  return (header.kind === "flow" ? 0.5 : 1) + feints * 0.5;
 }
 
-function pressureOf(header: Header, exchanges: readonly CheckedExchange[]): number {
-  const ceilings = exchanges.map((e) => e.ceiling).filter((c): c is number => c !== null && c > 0);
-  if (ceilings.length === 0) return header.tempo;
-  return Math.min(2, header.tempo / Math.min(...ceilings));
+function pressureOf(header: Header, shares: readonly LineShare[]): number {
+  const ceiling = shares.reduce((least, share) => Math.min(least, share.ceiling ?? Infinity), Infinity);
+  return Number.isFinite(ceiling) ? Math.min(2, header.tempo / ceiling) : header.tempo;
 }

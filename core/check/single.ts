@@ -3,14 +3,13 @@
  * only the exchange itself is checked.
  */
 import { checkExchange, type Setting } from "./exchange.ts";
-import { frameFor } from "./frame.ts";
+import { prepare } from "./prepare.ts";
 import { launchFeed } from "./launch.ts";
 import { atTempo } from "./late.ts";
 import { resolveContext } from "./resolve-context.ts";
 import type { Blow, CheckedExchange, Feed } from "./types.ts";
 import { cloneWorld, type World } from "../body/state.ts";
-import { readHeader, type Header } from "../score/header.ts";
-import { parse } from "../score/parse.ts";
+import type { Header } from "../score/header.ts";
 import { RowMemory } from "../score/row-memory.ts";
 import { linesOf } from "../score/structure.ts";
 import type { Actor } from "../score/types.ts";
@@ -25,14 +24,16 @@ export interface Fed {
   readonly setting: Setting;
 }
 
+/** The same few feeds, answers and headers are read over and over. */
+const memory = new RowMemory();
+
 /** Reads `A jab` under header rows; null where it is no feed that can be read. */
 export function readFed(context: readonly string[], feed: string, school: School): Fed | null {
-  const score = parse([...context, "", feed].join("\n"));
+  const score = memory.read([...context, "", feed].join("\n"));
   const line = [...linesOf(score.items)][0];
   const turn = line?.line.turns[0];
   if (!line || !turn) return null;
-  const { header } = readHeader(score, school.customs);
-  const { world, rangeWritten } = frameFor(score, header, school.vocabulary);
+  const { header, frame: world } = prepare(score, school, {});
   const actor: Actor = turn.actor === "B" ? "B" : "A";
   const { beats, faults } = resolveAlternative(
     turn.alternatives[0]!,
@@ -58,12 +59,17 @@ export function readFed(context: readonly string[], feed: string, school: School
       hidden: 0,
       first: true,
     },
-    setting: { header, school, choices: 1, label: null, section: null, pass: null, rangeWritten },
+    setting: {
+      header,
+      school,
+      choices: 1,
+      label: null,
+      section: null,
+      pass: null,
+      rangeWritten: header.range !== null,
+    },
   };
 }
-
-/** The same answers are read for every feed. */
-const memory = new RowMemory();
 
 /** Reads an answering beat as the receiver of a feed would do it; null where it cannot be read. */
 export function readAnswer(fed: Fed, text: string, school: School): ResolvedBeat | null {

@@ -1,7 +1,7 @@
 /** What a school brings to a check: its words, what it finds grave, and what it rules by itself. */
 import { LOAD_WEIGHTS, type LoadWeights } from "../check/load.ts";
 import { PAIR_WEIGHTS, type PairWeights } from "../pairs/score.ts";
-import { SEVERITY, type FindingDraft, type RuleId } from "../findings/finding.ts";
+import { SEVERITY, type FindingDraft, type RuleId, type Severity } from "../findings/finding.ts";
 import type { NumberingSet } from "../words/numbering.ts";
 import { readMoves } from "../words/schema.ts";
 import {
@@ -103,13 +103,17 @@ export function readSchool(data: unknown): SchoolResult {
   };
 }
 
-/** Findings as the school grades them. Safety of live edges cannot be turned off. */
+/** How grave a school takes a rule to be; safety of live edges cannot be turned off. */
+export function severityOf(rule: RuleId, usual: Severity, school: School): RuleSetting {
+  return (rule === "training-tool" ? undefined : school.severity[rule]) ?? usual;
+}
+
+/** Findings as the school grades them. */
 export function graded(findings: readonly FindingDraft[], school: School): FindingDraft[] {
   if (school.key === "") return findings as FindingDraft[];
   return findings.flatMap((finding) => {
-    const setting = finding.rule === "training-tool" ? undefined : school.severity[finding.rule];
-    if (setting === undefined) return [finding];
-    return setting === "off" ? [] : [{ ...finding, severity: setting }];
+    const severity = severityOf(finding.rule, finding.severity, school);
+    return severity === "off" ? [] : [{ ...finding, severity }];
   });
 }
 

@@ -48,22 +48,36 @@ export function answerTexts(move: Move): string[] {
  * as `A jab`. Every candidate is checked on its own; only valid and risky ones are given.
  */
 export function rankAnswers(context: readonly string[], feed: string, school: School, limit = 40): RankedAnswer[] {
-  return kept(school, `answers ${silent(context)} ${feed}`, () => allAnswers(context, feed, school)).slice(0, limit);
+  return kept(school, "answers", `${silent(context)} ${feed}`, () => allAnswers(context, feed, school)).slice(0, limit);
 }
-
-/** Results by school and what was asked: operators ask for the same feeds again and again. */
-const results = new WeakMap<School, Map<string, unknown>>();
-const MOST_KEPT = 2000;
 
 /** Header rows that change no answer are left out of what a result is kept under; whether it is in time is asked of its ceiling. */
 const silent = (context: readonly string[]): string =>
   context.filter((row) => !/^(title|focus|level|cadence|tempo)\s*:/i.test(row)).join("\n");
 
-function kept<T>(school: School, key: string, compute: () => T): T {
-  const known = results.get(school) ?? new Map<string, unknown>();
-  results.set(school, known);
+/** Most results kept of each question: an answer with all its exchanges is large, a yes or no is not. */
+const MOST_KEPT = {
+  answers: 500,
+  blows: 50,
+  blow: 2000,
+  feeds: 50,
+  "feeds for": 500,
+  returns: 2000,
+  lands: 50_000,
+  sound: 10_000,
+} as const;
+type Question = keyof typeof MOST_KEPT;
+
+/** Results by school and what was asked: operators ask for the same feeds again and again. */
+const results = new WeakMap<School, Map<Question, Map<string, unknown>>>();
+
+function kept<T>(school: School, question: Question, key: string, compute: () => T): T {
+  const ofSchool = results.get(school) ?? new Map<Question, Map<string, unknown>>();
+  results.set(school, ofSchool);
+  const known = ofSchool.get(question) ?? new Map<string, unknown>();
+  ofSchool.set(question, known);
   if (known.has(key)) return known.get(key) as T;
-  if (known.size >= MOST_KEPT) known.clear();
+  if (known.size >= MOST_KEPT[question]) known.clear();
   const value = compute();
   known.set(key, value);
   return value;
@@ -104,7 +118,7 @@ export interface FramedBlow extends FramedFeed {
 
 /** Every blow of A at every height under these header rows, each with its line. */
 export function framedBlows(context: readonly string[], school: School): readonly FramedBlow[] {
-  return kept(school, `blows ${silent(context)}`, () =>
+  return kept(school, "blows", silent(context), () =>
     [...school.vocabulary.moves.values()]
       .filter((move) => move.roles.includes("feed") && move.attack && !move.numbered)
       .flatMap((move) => feedTexts(move).flatMap((text) => framedBlow(context, text, school) ?? [])),
@@ -113,9 +127,11 @@ export function framedBlows(context: readonly string[], school: School): readonl
 
 /** One blow of A as it comes under these header rows; null where he cannot throw it. */
 export function framedBlow(context: readonly string[], text: string, school: School): FramedBlow | null {
-  const fed = readFed(context, `A ${text}`, school);
-  const blow = fed && blowOf(fed);
-  return fed && blow && { text, move: fed.feed.use.move, fed, blow };
+  return kept(school, "blow", `${silent(context)} ${text}`, () => {
+    const fed = readFed(context, `A ${text}`, school);
+    const blow = fed && blowOf(fed);
+    return fed && blow && { text, move: fed.feed.use.move, fed, blow };
+  });
 }
 
 /** The answer that is preferred where it holds against a feed, else the best that does; null where none does. */
@@ -125,14 +141,16 @@ export function soundAnswer(
   preferred: string,
   school: School,
 ): string | null {
-  const beat = readAnswer(feed.fed, preferred, school);
-  if (beat && checkSingle(feed.fed, beat).verdict === "valid") return preferred;
-  return bestAnswer(context, `A ${feed.text}`, school)?.text ?? null;
+  return kept(school, "sound", `${silent(context)} ${feed.text} < ${preferred}`, () => {
+    const beat = readAnswer(feed.fed, preferred, school);
+    if (beat && checkSingle(feed.fed, beat).verdict === "valid") return preferred;
+    return bestAnswer(context, `A ${feed.text}`, school)?.text ?? null;
+  });
 }
 
 /** The feeds that a drill of these header rows can have: what A holds and the kind of drill decide. */
 export function rankFeeds(context: readonly string[], school: School): FramedFeed[] {
-  return kept(school, `feeds ${silent(context)}`, () => allFeeds(context, school));
+  return kept(school, "feeds", silent(context), () => allFeeds(context, school));
 }
 
 function allFeeds(context: readonly string[], school: School): FramedFeed[] {
@@ -150,7 +168,7 @@ function allFeeds(context: readonly string[], school: School): FramedFeed[] {
 
 /** The feeds of A that one and the same answer deals with: valid ones only. */
 export function answerableFeeds(context: readonly string[], answer: string, school: School): readonly RankedFeed[] {
-  return kept(school, `feeds for ${silent(context)} ${answer}`, () =>
+  return kept(school, "feeds for", `${silent(context)} ${answer}`, () =>
     rankFeeds(context, school).filter(({ fed }) => {
       const beat = readAnswer(fed, answer, school);
       return beat !== null && checkSingle(fed, beat).verdict === "valid";
@@ -170,7 +188,7 @@ export function bestAnswer(
 
 /** The usual blows with which an answer can go on: those that reach, with hands that are free. */
 export function rankReturns(context: readonly string[], feed: string, answer: string, school: School): RankedFeed[] {
-  return kept(school, `returns ${silent(context)} ${feed} > ${answer}`, () =>
+  return kept(school, "returns", `${silent(context)} ${feed} > ${answer}`, () =>
     [...school.vocabulary.moves.values()]
       .filter((move) => move.roles.includes("return") && move.attack && !move.numbered)
       .flatMap((move) => sidedTexts(move).map((text) => ({ text, move })))
@@ -180,7 +198,7 @@ export function rankReturns(context: readonly string[], feed: string, answer: st
 
 /** True where a blow can be sent back after an answer (and what was sent back before it). */
 export function lands(context: readonly string[], feed: string, answer: string, back: string, school: School): boolean {
-  return kept(school, `lands ${silent(context)} ${feed} > ${answer} > ${back}`, () => {
+  return kept(school, "lands", `${silent(context)} ${feed} > ${answer} > ${back}`, () => {
     const responder = feed.trim().startsWith("B") ? "A" : "B";
     const checked = checkText([...context, "", `${feed} -> ${responder} ${answer}, ${back}`].join("\n"), school);
     const { returns } = checked.exchanges[0] ?? { returns: [] };

@@ -17,17 +17,17 @@ describe("the first rungs", () => {
     const rungs = firstRungs(drill(THREE), school);
     expect(rungs.map((r) => r.rows)).toEqual([1, 0]);
     for (const r of rungs) {
-      expect(r.checked.header.tempo).toBe(SLOW_START);
+      expect(r.tempo).toBe(SLOW_START);
       expect(r.changed).toMatch(/; slowly$/);
       expect(lines(r.text)).toBe(1);
     }
     expect(rungs[0]!.changed).toMatch(/^The jab and its answer/);
   });
   test("a drill that is slow already is not slowed down; a school may begin at full speed", () => {
-    expect(firstRungs(drill(THREE.replace("70%", "30%")), school)[0]!.checked.header.tempo).toBe(0.3);
+    expect(firstRungs(drill(THREE.replace("70%", "30%")), school)[0]!.tempo).toBe(0.3);
     const read = readSchool({ customs: { power: "full" } });
     if (!read.ok) throw new Error(read.errors.join());
-    expect(firstRungs(drill(THREE), read.school)[0]!.checked.header.tempo).toBe(0.7);
+    expect(firstRungs(drill(THREE), read.school)[0]!.tempo).toBe(0.7);
   });
   test("one exchange with nothing behind it is a first rung by itself", () => {
     expect(firstRungs(drill("A jab -> B parry"), school)).toHaveLength(1);
@@ -38,12 +38,12 @@ describe("more rows", () => {
   const base = drill(THREE);
   const [first, alone] = firstRungs(base, school);
   test("behind the exchange alone comes its whole row, and nothing else", () => {
-    const next = moreRows(alone!, base, school);
+    const next = moreRows(alone!.checked(), 0, base, school);
     expect(next.map((s) => s.rows)).toEqual([1]);
     expect(next[0]!.changed).toBe("The jab with all that belongs to it");
   });
   test("behind the first row one or two more, named by what is fed", () => {
-    const next = moreRows(first!, base, school);
+    const next = moreRows(first!.checked(), 1, base, school);
     expect(next.map((s) => [s.rows, s.changed])).toEqual([
       [2, "The cross comes in"],
       [3, "The cross and the lead hook come in"],
@@ -52,18 +52,18 @@ describe("more rows", () => {
   });
   test("rows that were changed on the way stay as they are", () => {
     const changed = drill("tempo: 40%\n\nA jab -> B slip out + step off, cross");
-    const [next] = moreRows({ checked: changed, rows: 1 }, base, school);
+    const [next] = moreRows(changed, 1, base, school);
     expect(next!.text).toMatch(/slip out \+ step off, cross\nA cross -> B parry/);
     expect(next!.text).toMatch(/tempo: 40%/);
   });
   test("when all are there, there are no more", () => {
     expect(rowsIn(base)).toBe(3);
-    expect(moreRows({ checked: base, rows: 3 }, base, school)).toEqual([]);
+    expect(moreRows(base, 3, base, school)).toEqual([]);
   });
   test("a long drill lets more rows in at once", () => {
     const twenty = drill(Array.from({ length: 20 }, (_, i) => `A jab @${i + 1} -> B parry`).join("\n"));
     const many = drill(Array.from({ length: 20 }, () => "A jab -> B parry").join("\n"));
-    const found = moreRows({ checked: drill("A jab -> B parry"), rows: 1 }, many, school);
+    const found = moreRows(drill("A jab -> B parry"), 1, many, school);
     expect(found.map((s) => s.rows)).toEqual([2, 3, 4, 5, 6]);
     expect(rowsIn(twenty)).toBeGreaterThan(0);
   });
@@ -78,10 +78,10 @@ describe("the block of a drill", () => {
         .map(({ row }) => (row.content.body.kind === "play" ? "A R forehand high <> B R forehand high" : ""))
         .join("\n")}`,
     );
-    const [loop] = moreRows({ checked: flat, rows: 4 }, weave, school);
+    const [loop] = moreRows(flat, 4, weave, school);
     expect(loop!.text).toMatch(/^loop x8:\n {2}A R forehand high/m);
     expect(loop!.changed).toMatch(/cycle/);
-    expect(moreRows(loop!, weave, school)).toEqual([]);
+    expect(moreRows(loop!.checked(), 5, weave, school)).toEqual([]);
   });
   test("a choice says who chooses, and keeps its labels", () => {
     const pads = demo("pads-by-name");
@@ -92,7 +92,7 @@ describe("the block of a drill", () => {
         .map((b) => (b.kind === "play" ? "A jab -> B parry" : ""))
         .join("\n"),
     );
-    const [choice] = moreRows({ checked: flat, rows: all.length }, pads, school);
+    const [choice] = moreRows(flat, all.length, pads, school);
     expect(choice!.changed).toMatch(/chooses which|calls which/);
     expect(choice!.text).toContain(`  ${all[0]!.label}: A jab`);
   });

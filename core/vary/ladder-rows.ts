@@ -4,7 +4,7 @@ import { headText, lineText } from "../score/format.ts";
 import { linesOf } from "../score/structure.ts";
 import type { Line, ScoreBlock, ScoreItem, ScoreLine } from "../score/types.ts";
 import type { School } from "../school/school.ts";
-import { checkText } from "./check-text.ts";
+import { assessText, checkText } from "./check-text.ts";
 import { beatText, headerRows, plainScore } from "./edit.ts";
 import type { RungChange } from "./ladder.ts";
 import { vary } from "./vary.ts";
@@ -46,43 +46,41 @@ export function firstRungs(base: Checked, school: School): (Omit<Step, "operator
   const tempo = percent(slow ? SLOW_START : base.header.tempo);
   const first = checkText(plainScore(base.score, rowsOf(base).slice(0, 1), { tempo }), school);
   const alone = vary(first, school, ["isolate"]).good[0];
-  const start = (checked: Checked, text: string, changed: string, rows: number) => ({
+  const start = (text: string, changed: string, rows: number) => ({
     operator: null,
     parameters: {},
     text,
-    checked,
+    ...assessText(text, school),
     changed: slow ? `${changed}; slowly` : changed,
     rows,
   });
   const sound = [
     start(
-      first,
       plainScore(base.score, rowsOf(base).slice(0, 1), { tempo }),
       `The ${feedName(rowsOf(base)[0]!)} and its answer`,
       1,
     ),
-    ...(alone ? [start(alone.checked, alone.text, alone.changed, 0)] : []),
-  ].filter((v) => v.checked.verdict !== "broken");
+    ...(alone ? [start(alone.text, alone.changed, 0)] : []),
+  ].filter((v) => v.verdict !== "broken");
   if (sound.length > 0) return sound;
   const whole = plainScore(base.score, rowsOf(base), {});
-  return [{ ...start(base, whole, "The drill as it is", rowsIn(base)), changed: "The drill as it is" }];
+  return [{ ...start(whole, "The drill as it is", rowsIn(base)), changed: "The drill as it is" }];
 }
 
 /** The next rows of the drill come in; when all are there, what is round them: the cycle, the choice. */
-export function moreRows(node: { readonly checked: Checked; readonly rows: number }, base: Checked, school: School) {
-  const { score, header } = node.checked;
+export function moreRows(now: Checked, rows: number, base: Checked, school: School): Step[] {
+  const { score, header } = now;
   const all = rowsOf(base);
-  const { rows } = node;
   if (score.items.some((item) => item.kind === "block") || rows >= rowsIn(base)) return [];
-  const step = (text: string, changed: string, now: number): Step => ({
+  const step = (text: string, changed: string, come: number): Step => ({
     operator: "rows",
-    parameters: { rows: now },
+    parameters: { rows: come },
     text,
     changed,
-    checked: checkText(text, school),
-    rows: now,
+    ...assessText(text, school),
+    rows: come,
   });
-  if (rows === all.length) return inBlock(node.checked, base).map(({ text, changed }) => step(text, changed, rows + 1));
+  if (rows === all.length) return inBlock(now, base).map(({ text, changed }) => step(text, changed, rows + 1));
   if (rows === 0)
     return [
       step(
@@ -92,7 +90,7 @@ export function moreRows(node: { readonly checked: Checked; readonly rows: numbe
       ),
     ];
   const most = Math.max(MOST_ROWS, Math.ceil(all.length * SHARE_OF_ROWS));
-  const own = rowsOf(node.checked);
+  const own = rowsOf(now);
   return Array.from({ length: Math.min(most, all.length - rows) }, (_, i): Step => {
     const more = all.slice(rows, rows + i + 1);
     const names = more.map(feedName);

@@ -3,6 +3,8 @@ import type { Checked } from "../check/types.ts";
 import { shuffled } from "../random/random.ts";
 import type { School } from "../school/school.ts";
 import { linesOf } from "../score/structure.ts";
+import type { Score } from "../score/types.ts";
+import { readText } from "./check-text.ts";
 import type { LadderOptions } from "./ladder-options.ts";
 import { moreRows, rowsIn, type Step } from "./ladder-rows.ts";
 import { stageOf, type OperatorId, type Stage } from "./operator-names.ts";
@@ -31,7 +33,7 @@ const WHILE_GROWING: readonly Stage[] = ["pairs"];
 /** A position from which a ladder goes on. */
 interface StepFrom {
   readonly text: string;
-  readonly checked: Checked;
+  readonly checked: () => Checked;
   readonly stage: number;
   readonly used: readonly string[];
   readonly rows: number;
@@ -53,6 +55,7 @@ export function steps(
   o: LadderOptions,
   random: () => number,
 ): Step[] {
+  const now = node.checked();
   // The drill itself comes first: what makes it harder waits until all of it is there.
   const complete = node.rows >= rowsIn(base);
   const reached = reachedAt(o.order, layer, o.rungs);
@@ -64,8 +67,7 @@ export function steps(
       const again = stage < node.stage && stageOf(id) === "tempo" && o.order[node.stage] !== "force";
       return (
         // Force is a step of its own, and the last; never before the tempo of the drill is there.
-        (stageOf(id) !== "force" ||
-          (layer === o.rungs - 1 && node.checked.header.tempo >= base.header.tempo - TEMPO_STEP)) &&
+        (stageOf(id) !== "force" || (layer === o.rungs - 1 && now.header.tempo >= base.header.tempo - TEMPO_STEP)) &&
         (complete || WHILE_GROWING.includes(stageOf(id))) &&
         (again || (stage >= from && stage < most)) &&
         node.used.filter((u) => u === id).length < (MOST_USES[id] ?? 1)
@@ -76,32 +78,32 @@ export function steps(
       all.filter((c) => c.operator !== "other-tool" || o.tools.includes(c.parameters.tool as ToolId)),
       random,
     );
-  const more = moreRows(node, base, school);
+  const more = moreRows(now, node.rows, base, school);
   const harder = (found: readonly Step[]) =>
-    found.filter((v) => v.checked.load.total >= node.checked.load.total + LEAST_STEP && v.checked.verdict !== "broken");
+    found.filter((v) => v.load.total >= now.load.total + LEAST_STEP && v.verdict !== "broken");
   const some = (ids: readonly OperatorId[]) =>
     harder([
       ...more,
       ...ids
-        .flatMap((id) => few(candidates(node.checked, school, [id], byChance)))
-        .map((v) => ({ ...v, rows: sameRows(node.checked, v.checked) ? node.rows : rowsIn(base) })),
+        .flatMap((id) => few(candidates(now, school, [id], byChance)))
+        .map((v) => ({ ...v, rows: sameRows(now, readText(v.text)) ? node.rows : rowsIn(base) })),
     ]);
-  const now = some(fits(reached));
+  const found = some(fits(reached));
   // Where nothing of these stages is left, later ones come in before their time; force never does.
-  return now.length > 0 || reached >= o.order.length - 1 ? now : some(fits(o.order.length - 1));
+  return found.length > 0 || reached >= o.order.length - 1 ? found : some(fits(o.order.length - 1));
 }
 
 /** The first few that are not broken; the rest is not even checked. */
 function few(all: Iterable<Variation>): Variation[] {
   const taken: Variation[] = [];
   for (const v of all) {
-    if (v.checked.verdict !== "broken") taken.push(v);
+    if (v.verdict !== "broken") taken.push(v);
     if (taken.length === EACH) break;
   }
   return taken;
 }
 
 /** More rows of the drill can still come behind these: as many as before, in no block. */
-const sameRows = (before: Checked, now: Checked): boolean =>
-  !now.score.items.some((item) => item.kind === "block") &&
-  [...linesOf(now.score.items)].length === [...linesOf(before.score.items)].length;
+const sameRows = (before: Checked, now: Score): boolean =>
+  !now.items.some((item) => item.kind === "block") &&
+  [...linesOf(now.items)].length === [...linesOf(before.score.items)].length;

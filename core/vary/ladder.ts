@@ -4,7 +4,7 @@ import type { Checked } from "../check/types.ts";
 import { seeded } from "../random/random.ts";
 import { format } from "../score/format.ts";
 import type { School } from "../school/school.ts";
-import { checkText, readText } from "./check-text.ts";
+import { assessText, readText, type Assessment } from "./check-text.ts";
 import { withLines } from "./edit.ts";
 import { evenPath, type PathNode } from "./even-path.ts";
 import { OPERATOR_NAMES, stageOf, type OperatorId, type Stage } from "./operator-names.ts";
@@ -48,9 +48,8 @@ interface Way {
   readonly changed: string;
 }
 
-interface Node {
+interface Node extends Assessment {
   readonly text: string;
-  readonly checked: Checked;
   /** What it is by itself, for a first rung. */
   readonly changed: string;
   /** The ways to it, each from a place in the layer before. */
@@ -83,9 +82,9 @@ export function* makeLadder(drill: Checked, school: School, options: LadderOptio
     options.pins.includes(0) ? [kept[0]!] : unlike([...firstRungs(base, school).map(begin), ...kept.slice(0, 1)]),
   ];
   const siblings = new Map<string, Step[]>();
-  const first = Math.min(...layers[0]!.map((n) => n.checked.load.total));
+  const first = Math.min(...layers[0]!.map((n) => n.load.total));
   const top = Math.max(base.load.total * options.goal.load, first + options.rungs * LEAST_STEP);
-  for (const node of layers[0]!) node.even = (top - node.checked.load.total) / (options.rungs - 1);
+  for (const node of layers[0]!) node.even = (top - node.load.total) / (options.rungs - 1);
   const random = seeded(options.seed);
   for (let l = 1; l < options.rungs; l++) {
     const next = new Map<string, Node>();
@@ -132,31 +131,34 @@ const way = (from: number, { operator, changed }: Step): Way => ({ from, operato
 const unlike = (nodes: readonly Node[]): Node[] =>
   nodes.filter((node, i) => nodes.findIndex((other) => playOf(other.text) === playOf(node.text)) === i);
 
-type Place = Pick<Step, "text" | "checked" | "changed" | "rows">;
+type Place = Pick<Step, "text" | "changed" | "rows" | keyof Assessment>;
+const placeOf = ({ text, changed, rows, verdict, load, tempo, checked }: Place): Place => ({
+  text,
+  changed,
+  rows,
+  verdict,
+  load,
+  tempo,
+  checked,
+});
 
 /** A first rung. */
-const begin = ({ text, checked, changed, rows }: Place): Node => ({
-  text,
-  checked,
-  changed,
+const begin = (place: Place): Node => ({
+  ...placeOf(place),
   ways: [],
   stage: 0,
   used: [],
-  rows,
   even: 0,
   off: 0,
 });
 
 const after = (node: Node, v: Place & Pick<Step, "operator">, order: readonly Stage[]): Node => ({
-  text: v.text,
-  checked: v.checked,
-  changed: v.changed,
+  ...placeOf(v),
   ways: [],
   stage: v.operator === "rows" ? node.stage : Math.max(node.stage, order.indexOf(stageOf(v.operator))),
   used: [...node.used, v.operator],
-  rows: v.rows,
   even: node.even,
-  off: node.off + (v.checked.load.total - node.checked.load.total - node.even) ** 2,
+  off: node.off + (v.load.total - node.load.total - node.even) ** 2,
 });
 
 /** The rungs of an earlier ladder as positions of this one. */
@@ -164,7 +166,7 @@ function keptNodes(school: School, { kept, order }: LadderOptions): Node[] {
   const nodes: Node[] = [];
   for (const rung of kept) {
     const before = nodes[nodes.length - 1];
-    const step = { ...rung, checked: checkText(rung.text, school) };
+    const step = { ...rung, ...assessText(rung.text, school) };
     nodes.push(
       before && rung.operator !== null ? after(before, { ...step, operator: rung.operator }, order) : begin(step),
     );
@@ -178,9 +180,7 @@ function nearest(nodes: Node[], layer: number, { goal, rungs, order }: LadderOpt
   const due = goal.wants.filter((id) => reachedAt(order, layer, rungs) > order.indexOf(stageOf(id)));
   const tempo = goal.tempo === null ? 0 : SLOW_START + (goal.tempo - SLOW_START) * share;
   const away = (node: Node): number =>
-    node.off +
-    UNMET * due.filter((id) => !node.used.includes(id)).length +
-    TEMPO_GAP * Math.max(0, tempo - node.checked.header.tempo);
+    node.off + UNMET * due.filter((id) => !node.used.includes(id)).length + TEMPO_GAP * Math.max(0, tempo - node.tempo);
   return nodes
     .map((node) => ({ node, away: away(node) }))
     .sort((a, b) => a.away - b.away)
@@ -205,13 +205,13 @@ function finish(
   const last = layers[layers.length - 1]!;
   const missing = (node: Node) => missingOf(node, options.goal);
   const least = Math.min(...last.map((node) => missing(node).length));
-  const high = Math.min(top, Math.max(...last.map((node) => node.checked.load.total)));
+  const high = Math.min(top, Math.max(...last.map((node) => node.load.total)));
   const ends = last.filter(
-    (node) => missing(node).length === least && (node.checked.load.total >= high * NEAR_GOAL || least > 0),
+    (node) => missing(node).length === least && (node.load.total >= high * NEAR_GOAL || least > 0),
   );
   const whole = [...layers.slice(0, -1), ends];
   const graph: PathNode[][] = whole.map((layer) =>
-    layer.map((n) => ({ load: n.checked.load.total, from: n.ways.map((w) => w.from) })),
+    layer.map((n) => ({ load: n.load.total, from: n.ways.map((w) => w.from) })),
   );
   const path = evenPath(graph);
   if (!path)
@@ -223,22 +223,22 @@ function finish(
           : "No way up was found. Allow more operators, or fewer rungs.",
     };
   const nodes = path.places.map((place, l) => whole[l]![place]!);
-  const loads = nodes.map((n) => n.checked.load.total);
+  const loads = nodes.map((n) => n.load.total);
   const step = (loads[loads.length - 1]! - loads[0]!) / Math.max(1, loads.length - 1);
   const rungs = nodes.map((n, l): Rung => {
     const others = l === 0 ? [] : (siblings.get(playOf(nodes[l - 1]!.text)) ?? []);
     const near = others
       .filter((v) => playOf(v.text) !== playOf(n.text))
-      .sort((a, b) => Math.abs(a.checked.load.total - loads[l]!) - Math.abs(b.checked.load.total - loads[l]!));
+      .sort((a, b) => Math.abs(a.load.total - loads[l]!) - Math.abs(b.load.total - loads[l]!));
     const title = `${base.header.title ?? "Drill"}, rung ${l + 1}`;
-    const text = format(readText(withLines(n.checked.score, (item) => item.line, { title })));
+    const text = format(readText(withLines(readText(n.text), (item) => item.line, { title })));
     const by = n.ways.find((w) => w.from === path.places[l - 1]);
     return {
       text,
       operator: by?.operator ?? null,
       changed: by?.changed ?? n.changed,
       rows: n.rows,
-      checked: n.checked,
+      checked: n.checked(),
       alternatives: near.slice(0, ALTERNATIVES),
     };
   });
@@ -258,16 +258,15 @@ function finish(
 }
 
 /** What the goal asks for and a last rung has not, in words. */
-function missingOf({ used, checked }: Node, { wants, tempo }: Goal): string[] {
+function missingOf({ used, tempo: now, checked }: Node, { wants, tempo }: Goal): string[] {
   const notes = wants
     .filter((id) => !used.includes(id))
     .map(
       (id) =>
         `The goal is not reached: no sound rung was found for “${OPERATOR_NAMES[id]}”. Allow it, or ask for more rungs.`,
     );
-  const now = checked.header.tempo;
   if (tempo === null || now >= tempo - 1e-9) return notes;
-  const ceilings = checked.exchanges.flatMap((e) => (e.ceiling !== null && e.ceiling > 0 ? [e.ceiling] : []));
+  const ceilings = checked().exchanges.flatMap((e) => (e.ceiling !== null && e.ceiling > 0 ? [e.ceiling] : []));
   const most = Math.min(...ceilings);
   const why =
     most < tempo

@@ -59,7 +59,10 @@ test("no exception; every candidate parses, is stable under formatting, differs,
       expect([text, v.operator, known.has(v.text)]).toEqual([text, v.operator, false]);
       known.add(v.text);
       expect(v.changed).toMatch(/^\S.{5,}/);
-      expect([text, v.operator, v.text, v.checked.findings.filter((f) => f.rule === "syntax")]).toEqual([
+      const whole = v.checked();
+      // What the search was told without the whole check is what the whole check says.
+      expect([v.text, v.verdict, v.load, v.tempo]).toEqual([v.text, whole.verdict, whole.load, whole.header.tempo]);
+      expect([text, v.operator, v.text, whole.findings.filter((f) => f.rule === "syntax")]).toEqual([
         text,
         v.operator,
         v.text,

@@ -41,11 +41,11 @@ describe("operators", () => {
   test("another height brings an answer that fits it", () => {
     const { good } = variations("A lead hook -> B cover", ["other-height"]);
     expect(good[0]!.text).toMatch(/lead hook mid -> B elbow drop/);
-    expect(good[0]!.checked.exchanges[0]!.verdict).toBe("valid");
+    expect(good[0]!.checked().exchanges[0]!.verdict).toBe("valid");
   });
   test("another answer is valid and leaves the return", () => {
     for (const v of variations("A jab -> B slip out, cross", ["other-answer"]).good) {
-      expect(v.checked.exchanges[0]!.verdict).toBe("valid");
+      expect(v.checked().exchanges[0]!.verdict).toBe("valid");
       expect(v.text).toMatch(/, cross$/m);
       expect(v.text).not.toMatch(/slip out/);
     }
@@ -71,13 +71,13 @@ describe("all demo drills", () => {
     const plays = new Set<string>();
     for (const v of good) {
       expect(format(parse(v.text))).toBe(v.text);
-      expect(v.checked.verdict).not.toBe("broken");
+      expect(v.verdict).not.toBe("broken");
       expect(v.changed.length).toBeGreaterThan(10);
       const play = v.text.replace(/^title.*\n/m, "");
       expect(plays.has(play)).toBe(false);
       plays.add(play);
     }
-    expect([...good].sort((a, b) => a.checked.load.total - b.checked.load.total)).toEqual(good);
+    expect([...good].sort((a, b) => a.load.total - b.load.total)).toEqual(good);
   });
 });
 

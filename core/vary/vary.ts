@@ -1,18 +1,15 @@
 /** Candidates of all operators, each checked; broken ones are told apart. */
-import { check } from "../check/check.ts";
 import type { School } from "../school/school.ts";
 import type { Checked } from "../check/types.ts";
 import { format } from "../score/format.ts";
 import { linesOf } from "../score/structure.ts";
-import { checkText, readText } from "./check-text.ts";
+import { assessText, checkText, readText, type Assessment } from "./check-text.ts";
 import { withLines } from "./edit.ts";
 import { OPERATORS, type OperatorId } from "./operator-names.ts";
 import type { Candidate } from "./operators/shared.ts";
 import { OPERATOR_TABLE } from "./operators/table.ts";
 
-export interface Variation extends Candidate {
-  readonly checked: Checked;
-}
+export interface Variation extends Candidate, Assessment {}
 
 export interface Variations {
   /** Sound or risky, easiest first. */
@@ -44,8 +41,8 @@ export function vary(drill: Checked, school: School, operators: readonly Operato
   const good: Variation[] = [];
   const broken: Variation[] = [];
   for (const variation of candidates(base, school, operators))
-    (variation.checked.verdict === "broken" ? broken : good).push(variation);
-  good.sort((a, b) => a.checked.load.total - b.checked.load.total);
+    (variation.verdict === "broken" ? broken : good).push(variation);
+  good.sort((a, b) => a.load.total - b.load.total);
   return { good, broken };
 }
 
@@ -67,10 +64,11 @@ export function* candidates(
       const play = playOf(text);
       if (seen.has(play)) continue;
       seen.add(play);
-      yield { ...candidate, text, checked: check(score, school) };
+      yield { ...candidate, text, ...assessText(text, school, score) };
     }
   }
 }
 
 /** A score without its title: two that differ only there are the same drill. */
-export const playOf = (text: string): string => text.replace(/^title:.*\n/im, "");
+export const playOf = (text: string): string =>
+  text.startsWith("title:") ? text.slice(text.indexOf("\n") + 1) : text.replace(/^title:.*\n/im, "");

@@ -31,8 +31,8 @@ test.each(["hand-change", "entry"] as const)("%s: every one of them closes, slow
   const all = made(WEAVE, operator);
   expect(all.length).toBeGreaterThan(1);
   for (const v of all) {
-    expect(v.checked.closure?.closes).toBe(true);
-    expect(v.checked.header.tempo).toBeCloseTo(0.5, 9);
+    expect(v.checked().closure?.closes).toBe(true);
+    expect(v.tempo).toBeCloseTo(0.5, 9);
   }
 });
 test("either may enter, and the other slaps it off", () => {

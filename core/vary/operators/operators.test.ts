@@ -26,7 +26,7 @@ describe("what is answered", () => {
   test("a second line is another layer of the same beat", () => {
     for (const v of made("second-line", "A jab -> B slip out")) {
       expect(v.text).toMatch(/B slip out \+ \w+/);
-      expect(v.checked.exchanges[0]!.layers.length).toBeGreaterThan(1);
+      expect(v.checked().exchanges[0]!.layers.length).toBeGreaterThan(1);
     }
   });
   test("a step off goes with the answer, once", () => {
@@ -47,7 +47,7 @@ describe("what is answered", () => {
     const [alone] = made("solo", ONE);
     expect(alone!.text).toMatch(/kind: solo/);
     expect(alone!.text).toMatch(/^B slip out, cross$/m);
-    expect(alone!.checked.findings.filter((f) => f.severity === "error")).toEqual([]);
+    expect(alone!.checked().findings.filter((f) => f.severity === "error")).toEqual([]);
   });
 });
 
@@ -56,13 +56,13 @@ describe("what is fed", () => {
     for (const v of made("other-feed", "A jab -> B slip out")) {
       expect(v.text).toMatch(/-> B slip out$/m);
       expect(v.text).not.toMatch(/^A jab ->/m);
-      expect(v.checked.exchanges[0]!.verdict).toBe("valid");
+      expect(v.checked().exchanges[0]!.verdict).toBe("valid");
     }
   });
   test("a feint of the other hand goes before, and it is slower", () => {
     const [v] = made("feint", ONE);
     expect(v!.text).toMatch(/^A ~cross, jab -> B slip out, cross$/m);
-    expect(v!.checked.header.tempo).toBe(0.4);
+    expect(v!.tempo).toBe(0.4);
   });
   test("a feed comes out of the answerer’s own attack", () => {
     const [line] = plays("hidden-feed", ONE);
@@ -70,8 +70,8 @@ describe("what is fed", () => {
   });
   test("what stays open is used and answered", () => {
     for (const v of made("punish", ONE)) {
-      expect(v.checked.exchanges).toHaveLength(2);
-      for (const e of v.checked.exchanges) expect(e.verdict).not.toBe("invalid");
+      expect(v.checked().exchanges).toHaveLength(2);
+      for (const e of v.checked().exchanges) expect(e.verdict).not.toBe("invalid");
     }
   });
   test("the feeder chooses, or the coach calls, which line comes; a single line is no choice", () => {
@@ -82,7 +82,7 @@ describe("what is fed", () => {
       const [v] = made(operator, TWO);
       expect(v!.text).toContain(head);
       expect(v!.text).toMatch(/one: A jab/);
-      expect(v!.checked.load.parts.choice).toBeGreaterThan(0);
+      expect(v!.load.parts.choice).toBeGreaterThan(0);
       expect(made(operator, ONE)).toEqual([]);
     }
   });
@@ -90,8 +90,8 @@ describe("what is fed", () => {
 
 describe("the frame", () => {
   test("tempo goes up to the ceiling and not beyond, and down to a floor", () => {
-    expect(made("tempo-up", ONE)[0]!.checked.header.tempo).toBeCloseTo(0.6, 9);
-    expect(made("tempo-down", ONE)[0]!.checked.header.tempo).toBeCloseTo(0.4, 9);
+    expect(made("tempo-up", ONE)[0]!.tempo).toBeCloseTo(0.6, 9);
+    expect(made("tempo-down", ONE)[0]!.tempo).toBeCloseTo(0.4, 9);
     expect(made("tempo-up", ONE.replace("50%", "100%"))).toEqual([]);
     expect(made("tempo-down", ONE.replace("50%", "20%"))).toEqual([]);
   });
@@ -120,20 +120,20 @@ describe("the frame", () => {
     expect(bare!.changed).toMatch(/no hands; \w+.* against the jab/);
   });
   test("force rises one step, never to full, and not beyond light with a minor", () => {
-    expect(made("contact", ONE)[0]!.checked.header.contact).toBe("medium");
+    expect(made("contact", ONE)[0]!.checked().header.contact).toBe("medium");
     expect(made("contact", `contact: medium\n${ONE}`)).toEqual([]);
     expect(made("contact", ONE.replace("B: lead left", "B: lead left, minor"))).toEqual([]);
   });
   test("another end, and a third person in a triangle", () => {
-    expect(made("context", ONE)[0]!.checked.header.context).toBe("self-protection");
+    expect(made("context", ONE)[0]!.checked().header.context).toBe("self-protection");
     const [v] = made("third-person", "A jab -> B slip out");
     expect(v!.text).toMatch(/A jab at B -> B slip out\nB jab at C -> C slip out\nC jab at A -> A slip out/);
-    expect(v!.checked.header.actors).toEqual(["A", "B", "C"]);
+    expect(v!.checked().header.actors).toEqual(["A", "B", "C"]);
   });
   test("both move freely once: it weighs as a later cue", () => {
     const [v] = made("semi-live", ONE);
     const before = check(parse(ONE), school).load.parts.cue;
-    expect(v!.checked.load.parts.cue).toBeGreaterThan(before);
+    expect(v!.load.parts.cue).toBeGreaterThan(before);
     expect(made("semi-live", v!.text)).toEqual([]);
   });
 });
