@@ -102,3 +102,40 @@ test("ladder and vary: load rises, the same seed gives the same, what cannot be 
   for (const c of changes) expect(c.verdict).not.toBe("broken");
   expect(run(["vary", drill]).stdout).toMatch(/Slower: \d+% of full speed/);
 });
+
+test("bridge: the second drill follows the first, or it says why it cannot", () => {
+  writeFileSync(join(dir, "one.vics"), "A jab -> B step off\n");
+  writeFileSync(join(dir, "two.vics"), "A cross -> B parry, cross\n");
+  writeFileSync(join(dir, "stick.vics"), "A: holds stick 71 cm\n\nA forehand high -> B step back\n");
+  const { status, stdout } = run(["bridge", "--json", join(dir, "one.vics"), join(dir, "two.vics")]);
+  expect(status).toBe(0);
+  const { ways } = JSON.parse(stdout);
+  expect(ways.length).toBeGreaterThan(0);
+  for (const { rows, text } of ways) {
+    for (const row of rows) expect(text).toContain(`  ${row}`);
+    expect(JSON.parse(run(["check", "--json", "-"], text).stdout).verdict).not.toBe("broken");
+  }
+  expect(run(["bridge", join(dir, "one.vics")])).toMatchObject({
+    status: 2,
+    stderr: expect.stringMatching(/after it/),
+  });
+  const unlike = run(["bridge", join(dir, "one.vics"), join(dir, "stick.vics")]);
+  expect([unlike.status, unlike.stdout]).toEqual([2, ""]);
+  expect(unlike.stderr).toMatch(/^vicissor: .*(hold|tool|same)/i);
+});
+test("flow: cycles over the moves that are named close, each of the length that is asked", () => {
+  const head = "A: holds stick 71 cm\nB: holds stick 71 cm\n";
+  writeFileSync(join(dir, "sticks.vics"), `${head}\nA forehand high <> B forehand high\n`);
+  const moves = ["--moves", "forehand high, backhand low"];
+  const { status, stdout } = run(["flow", "--json", "--counts", "2", ...moves, join(dir, "sticks.vics")]);
+  expect(status).toBe(0);
+  const found = JSON.parse(stdout);
+  expect(found).toMatchObject({ whole: true });
+  expect(found.cycles.length).toBeGreaterThan(0);
+  for (const { rows, text } of found.cycles) {
+    expect(rows).toHaveLength(2);
+    expect(JSON.parse(run(["check", "--json", "-"], text).stdout).closure.closes).toBe(true);
+  }
+  expect(run(["flow"])).toMatchObject({ status: 2, stderr: expect.stringMatching(/--moves/) });
+  expect(run(["flow", "--counts", "7", ...moves]).stderr).toMatch(/A cycle has 2, 3/);
+});
