@@ -1,4 +1,4 @@
-import { expandRange, MAX_RANGE } from "./ranges.ts";
+import { expandRange, MAX_RANGE, spokenRange } from "./ranges.ts";
 import { lineText } from "./format.ts";
 import { parse } from "./parse.ts";
 import { linesOf } from "./structure.ts";
@@ -21,4 +21,11 @@ test("a huge range is held within its limit", () => {
 });
 test("a line without a range is itself", () => {
   expect(expand("A jab -> B slip")).toEqual(["A jab -> B slip"]);
+});
+test.each([
+  ["A strike {1..5} -> B block {#}", "A strike 1 to 5 -> B block of the same number"],
+  ["strike { 3 .. 1 }", "strike 3 to 1"],
+  ["jab", "jab"],
+])("%s is said as %s", (text, said) => {
+  expect(spokenRange(text)).toBe(said);
 });

@@ -63,3 +63,7 @@ function* wordsIn(line: Line): Generator<Word> {
     for (const alternative of turn.alternatives)
       for (const beat of alternative.beats) for (const part of beat.parts) yield* part.words;
 }
+
+/** A text with ranges as it is said: `strike {1..5} -> B block {#}` is strike 1 to 5 and the block of the same number. */
+export const spokenRange = (text: string): string =>
+  text.replace(/\{\s*(\d+)\s*\.\.\s*(\d+)\s*\}/g, "$1 to $2").replace(/\{#\}/g, "of the same number");

@@ -148,6 +148,18 @@ export function soundAnswer(
   });
 }
 
+/** One answer to a feed under these header rows; null where one of them cannot be read. */
+export function singleAnswer(
+  context: readonly string[],
+  feed: string,
+  answer: string,
+  school: School,
+): CheckedExchange | null {
+  const fed = readFed(context, feed, school);
+  const beat = fed && readAnswer(fed, answer, school);
+  return fed && beat && checkSingle(fed, beat);
+}
+
 /** The feeds that a drill of these header rows can have: what A holds and the kind of drill decide. */
 export function rankFeeds(context: readonly string[], school: School): FramedFeed[] {
   return kept(school, "feeds", silent(context), () => allFeeds(context, school));

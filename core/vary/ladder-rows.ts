@@ -1,6 +1,7 @@
 /** How the rows of a drill come into a ladder: one exchange, the first row, more rows, then its block. */
 import type { Checked } from "../check/types.ts";
 import { headText, lineText } from "../score/format.ts";
+import { spokenRange } from "../score/ranges.ts";
 import { linesOf } from "../score/structure.ts";
 import type { Line, ScoreBlock, ScoreItem, ScoreLine } from "../score/types.ts";
 import type { School } from "../school/school.ts";
@@ -34,9 +35,7 @@ export const rowsIn = (base: Checked): number => rowsOf(base).length + (wholeBlo
 
 /** What a row begins with: its feed, or the stroke that meets. */
 const feedName = (line: Line): string =>
-  line.turns[0]!.alternatives[0]!.beats.map(beatText)
-    .join(", ")
-    .replace(/^[RL] /, "");
+  spokenRange(line.turns[0]!.alternatives[0]!.beats.map(beatText).join(", ")).replace(/^[RL] /, "");
 
 const percent = (tempo: number): string => `${Math.round(tempo * 100)}%`;
 

@@ -2,6 +2,7 @@
 import type { School } from "../school/school.ts";
 import type { Checked } from "../check/types.ts";
 import { format } from "../score/format.ts";
+import { spokenRange } from "../score/ranges.ts";
 import { linesOf } from "../score/structure.ts";
 import { assessText, checkText, readText, type Assessment } from "./check-text.ts";
 import { withLines } from "./edit.ts";
@@ -64,7 +65,7 @@ export function* candidates(
       const play = playOf(text);
       if (seen.has(play)) continue;
       seen.add(play);
-      yield { ...candidate, text, ...assessText(text, school, score) };
+      yield { ...candidate, text, changed: spokenRange(candidate.changed), ...assessText(text, school, score) };
     }
   }
 }

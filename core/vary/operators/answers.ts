@@ -1,6 +1,8 @@
 /** Operators on what is answered: more layers, a step, a return, an exit, a choice of answers. */
 import { lineText } from "../../score/format.ts";
-import { bestAnswer, lands, rankAnswers } from "../answers.ts";
+import { bestAnswer, lands, rankAnswers, singleAnswer } from "../answers.ts";
+import type { Checked } from "../../check/types.ts";
+import type { School } from "../../school/school.ts";
 import type { MoveUse } from "../../words/resolve.ts";
 import type { Move } from "../../words/types.ts";
 import { headerRows } from "../edit.ts";
@@ -74,7 +76,8 @@ export const secondLine: Operator = (checked, school) =>
         a.exchange.verdict === "valid" &&
         !a.text.includes("+") &&
         !answer.includes(a.text) &&
-        guards(a.exchange.layers),
+        guards(a.exchange.layers) &&
+        counts(checked, line, `${answer} + ${a.text}`, school),
     );
     return backups.slice(0, 2).map(({ text }) => ({
       operator: "second-line" as const,
@@ -88,6 +91,15 @@ export const secondLine: Operator = (checked, school) =>
       changed: `A ${layers > 1 ? "third" : "second"} line behind the ${answer}: ${text} as well`,
     }));
   });
+
+/** Behind what was done before, every layer still covers; no bare limb goes to a blade that passes anyway. */
+function counts(checked: Checked, line: PlainLine, answer: string, school: School): boolean {
+  const exchange = singleAnswer(headerRows(checked.score), feedOf(line), answer, school);
+  const blade = exchange?.blow?.tool === "blade";
+  return (
+    exchange?.layers.every((layer) => layer.fails === null && layer.margin > 0 && !(blade && layer.bareLimb)) ?? false
+  );
+}
 
 const guards = (layers: readonly { readonly by: string }[]): boolean =>
   layers.some((l) => l.by === "interpose" || l.by === "deflect");

@@ -1,5 +1,7 @@
 /** Operators on what is fed: another feed, a feint, a feed hidden in a combination, chance. */
 import { lineText } from "../../score/format.ts";
+import { rangeOf } from "../../score/ranges.ts";
+import { headerValue } from "../../score/structure.ts";
 import type { Checked } from "../../check/types.ts";
 import { answerableFeeds, bestAnswer, type RankedAnswer } from "../answers.ts";
 import { headerRows } from "../edit.ts";
@@ -36,15 +38,15 @@ export const otherFeed: Operator = (checked, school) => {
   });
 };
 
-/** A feint of the other hand before a blow. */
+/** A feint before a blow: another line is shown first. */
 export const feint: Operator = (checked) =>
   plainLines(checked).flatMap((line) => {
     const { move, feint: lured } = line.exchange.feed!;
     const { blow } = line.exchange;
-    if (line.feeds.length !== 1 || !blow || blow.path === "shoot" || lured) return [];
-    const bare = blow.limb === "hand" && !blow.weapon && !move.needs;
+    if (line.feeds.length !== 1 || !blow || blow.path === "shoot" || lured || rangeOf(line.item.line)) return [];
     const leads = blow.side === checked.header.people[line.feeder].lead;
-    const lure = bare ? (leads ? "cross" : "jab") : line.feeds[0]!;
+    const armed = blow.weapon !== null || move.needs !== undefined;
+    const lure = armed ? otherStroke(line.feeds[0]!) : blow.limb === "hand" && leads ? "cross" : "jab";
     return [
       {
         operator: "feint" as const,
@@ -87,11 +89,20 @@ export const hidden: Operator = (checked, school) =>
     ];
   });
 
+/** A stroke of a weapon from the other side; before one down the middle, one from the side. */
+const otherStroke = (feed: string): string =>
+  /forehand/.test(feed)
+    ? feed.replace("forehand", "backhand")
+    : /backhand/.test(feed)
+      ? feed.replace("backhand", "forehand")
+      : "forehand";
+
 /** What the feeder can still do after the answer is thrown as well, and answered. */
 export const punish: Operator = (checked, school) =>
   simpleLines(checked).flatMap((line) => {
     const open = line.exchange.followUps.find((f) => f.state === "open");
-    if (!open) return [];
+    // What stays open after the first of several numbers need not after the others.
+    if (!open || rangeOf(line.item.line)) return [];
     const best = bestAnswer(headerRows(checked.score), `${line.feeder} ${open.move}`, school);
     if (!best) return [];
     const [first, ...after] = line.answers;
@@ -125,6 +136,8 @@ function choice(checked: Checked, by: "A" | "call"): Candidate[] {
   const called = by === "call";
   const head = called ? "call" : feeder;
   if (blocks.length > 1 || lines.some((l) => l.feeder !== feeder)) return [];
+  // A call says when it comes: that is no longer free.
+  if (called && headerValue(checked.score, "cadence") === "free") return [];
   if (block && (block.head.type !== "choose" || block.head.by !== head)) return [];
   const inside = new Set<unknown>(block?.items);
   const order = [...lines.filter((l) => inside.has(l.item)), ...lines.filter((l) => !inside.has(l.item))];

@@ -135,7 +135,11 @@ export const contact: Operator = (checked) => {
   const minor = checked.header.actors.some((a) => checked.header.people[a].minor);
   // Blades, blunt ones too, stay off the body.
   const blade = checked.exchanges.some((e) => e.blow?.tool === "blade");
-  if (blade || !next || next === "full" || (minor && next !== "light")) return [];
+  // A stick that is meant to land wants a head that is covered.
+  const armed = checked.exchanges.some((e) => e.blow?.weapon);
+  const bare = checked.header.actors.some((a) => !checked.header.people[a].wears.includes("caged headgear"));
+  if (blade || !next || next === "full" || (minor && next !== "light") || (armed && bare && next !== "light"))
+    return [];
   return [
     {
       operator: "contact",

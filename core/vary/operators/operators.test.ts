@@ -29,6 +29,16 @@ describe("what is answered", () => {
       expect(v.checked().exchanges[0]!.layers.length).toBeGreaterThan(1);
     }
   });
+  test("a second line covers behind what was done before: a wedge does not after a step back, nor bare arms at a blade", () => {
+    const blade = "A: holds training knife 28 cm\ncontact: none\n\nA slash backhand -> B step back";
+    expect(made("second-line", blade).filter((v) => /wedge|jam/.test(v.text))).toEqual([]);
+    for (const text of [blade, ONE, "A rear hook -> B cover, cross", "A overhead -> B step off"])
+      for (const v of made("second-line", text))
+        for (const layer of v.checked().exchanges[0]!.layers) {
+          expect([v.text, layer.fails]).toEqual([v.text, null]);
+          expect(layer.margin).toBeGreaterThan(0);
+        }
+  });
   test("a step off goes with the answer, once", () => {
     expect(plays("step-off", ONE)).toEqual(["A jab -> B slip out + step off, cross"]);
     expect(made("step-off", "A jab -> B step back")).toEqual([]);
@@ -144,4 +154,38 @@ test("what changed is one sentence that names the change", () => {
     expect(v.changed).toMatch(/^[A-Z0-9]/);
     expect(v.changed).not.toMatch(/undefined|\[object/);
   }
+});
+
+describe("what would not be taught", () => {
+  const sticks = "A: holds stick 71 cm\nB: holds stick 71 cm";
+  test("no one blow punishes after each of several numbers", () => {
+    expect(made("punish", `${sticks}\n\nA strike 1 -> B block 1`).length).toBeGreaterThan(0);
+    expect(made("punish", `${sticks}\n\nA strike {1..5} -> B block {#}`)).toEqual([]);
+  });
+  test.each([
+    ["A forehand high -> B block left high", "~backhand high, forehand high"],
+    ["A overhead -> B roof block", "~forehand, overhead"],
+  ])("a feint shows another line than what comes: %s", (row, fed) => {
+    expect(plays("feint", `${sticks}\n\n${row}`).map((p) => p.split(" -> ")[0])).toEqual([`A ${fed}`]);
+  });
+  test("before a kick a hand is shown, and no feint goes before a row of numbers", () => {
+    expect(plays("feint", "A rear round kick to leg -> B shin check")).toEqual([
+      "A ~jab, rear round kick to leg -> B shin check",
+    ]);
+    expect(made("feint", `${sticks}\n\nA strike {1..5} -> B block {#}`)).toEqual([]);
+  });
+  test("no calls where the feed comes when the feeder likes", () => {
+    expect(made("calls", TWO).length).toBeGreaterThan(0);
+    expect(made("calls", TWO.replace("tempo: 50%", "tempo: 50%\ncadence: free"))).toEqual([]);
+  });
+  test("no harder sticks onto heads that are not caged", () => {
+    const row = "A overhead -> B roof block";
+    expect(made("contact", `${sticks}\n\n${row}`)).toEqual([]);
+    const caged = sticks.replaceAll("71 cm", "71 cm, wears caged headgear");
+    expect(made("contact", `${caged}\n\n${row}`)).toHaveLength(1);
+  });
+  test("ranges are said in words", () => {
+    const [alone] = made("isolate", `${sticks}\nnumbering: five angles\n\nA strike {1..5} -> B block {#}, counter {#}`);
+    expect(alone!.changed).toBe("Only this exchange, again and again: A strike 1 to 5 -> B block of the same number");
+  });
 });
