@@ -13,6 +13,7 @@ export default [
   route("class/:id", "routes/class.tsx"),
   route("class/:id/card", "routes/card.tsx"),
   route("class/:id/plan", "routes/plan.tsx"),
+  route("class/:id/cards", "routes/cards.tsx"),
   route("class/:id/sheet", "routes/sheet.tsx"),
   route("class/:id/wall", "routes/wall.tsx"),
   route("term", "routes/term.tsx"),

@@ -115,6 +115,25 @@ test("the demo evening is planned from attendance to the printed sheet in under 
     await expectAccessible(page);
   });
 
+  await test.step("cards of the pairs with their drill drawn, and of the calls", async () => {
+    await page.getByRole("link", { name: "Back to the plan" }).click();
+    await page.getByRole("link", { name: "Cards to print" }).click();
+    const sheets = page.getByRole("group", { name: /^Page \d+ of \d+$/ });
+    await expect(sheets.first()).toContainText(/Round 2 of \d+/);
+    await expect(sheets.first()).toContainText("m apart");
+    const pairs = await sheets.count();
+    const pdf = await page.pdf({ preferCSSPageSize: true });
+    expect(pdf.toString("latin1").match(/\/Type\s*\/Page\b(?!s)/g)).toHaveLength(pairs);
+    const kept = page.waitForEvent("download");
+    await page.getByRole("button", { name: "Keep as PDF" }).click();
+    expect((await kept).suggestedFilename()).toMatch(/^pair-cards.*\.pdf$/i);
+    await page.getByRole("button", { name: "Call cards" }).click();
+    await page.getByRole("combobox", { name: "Round" }).click();
+    await page.getByRole("option", { name: "all that are ahead" }).click();
+    await expect(sheets.first().or(page.getByText(/Nothing is called or chosen/))).toBeVisible({ timeout: 15_000 });
+    await expectAccessible(page);
+  });
+
   await test.step("a plan is dropped, after a second word, and a single round can be paired again", async () => {
     await page.goto("/class");
     await expect(page.getByText(/The evening is planned: \d+ rounds/)).toBeVisible();

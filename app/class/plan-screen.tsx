@@ -62,6 +62,9 @@ export function PlanScreen({ page }: { page: PlanPage }) {
         <Button variant="outlined" component={Link} to={`/class/${lesson.id}/wall`}>
           On the wall
         </Button>
+        <Button variant="outlined" component={Link} to={`/class/${lesson.id}/cards`}>
+          Cards to print
+        </Button>
         <Button variant="contained" component={Link} to={`/class/${lesson.id}/sheet`}>
           Sheet to print
         </Button>

@@ -40,7 +40,7 @@ export interface CardInput {
 
 /** Mean width of a letter as a share of its size. */
 const LETTER: Record<Face, number> = { heading: 0.52, text: 0.47, bold: 0.5, mono: 0.6 };
-const LEADING = 1.4;
+export const LEADING = 1.4;
 
 /** Breaks a text at blanks so that each line fits `width` mm. */
 export function wrap(text: string, width: number, size: number, face: Face): string[] {
@@ -74,8 +74,14 @@ interface Placed {
   readonly scale: number;
 }
 
-/** Staves in columns as wide as the widest of them, row by row, with the height of each row. */
-function place(staves: readonly Stave[], most: number): { rows: Placed[][]; heights: number[] } {
+interface PlacedRows {
+  readonly rows: readonly (readonly Placed[])[];
+  /** Of each row, mm. */
+  readonly heights: readonly number[];
+}
+
+/** Staves in columns as wide as the widest of them, row by row, `most` mm for one unit or less. */
+function place(staves: readonly Stave[], most: number): PlacedRows {
   const widest = Math.max(1, ...staves.map((s) => s.width));
   const scale = Math.min(most, WIDTH / widest);
   const columns = Math.max(1, Math.floor((WIDTH + GAP) / (widest * scale + GAP)));
@@ -87,6 +93,12 @@ function place(staves: readonly Stave[], most: number): { rows: Placed[][]; heig
         .map((stave, c) => ({ stave, x: PAGE.margin + c * (widest * scale + GAP), y: 0, scale })),
     );
   return { rows, heights: rows.map((row) => Math.max(...row.map((p) => p.stave.height * scale))) };
+}
+
+/** Staves at the largest size at which they fit a height, mm; at the smallest where none does. */
+export function placeStaves(staves: readonly Stave[], height: number): PlacedRows {
+  const sizes = SCALES.map((scale) => place(staves, scale));
+  return sizes.find(({ heights }) => heights.reduce((a, b) => a + b, 0) <= height) ?? place(staves, SMALLEST);
 }
 
 /** One page where the drill fits one; a long drill goes on over more. */
@@ -118,9 +130,7 @@ export function drillCard({ title, school, facts, rows, staves, cautions }: Card
   const size = rows.length > 24 ? 3.5 : rows.length > 10 ? 4.2 : 5;
   for (const row of rows) say(row, size, "mono");
   y += 3;
-  const left = BOTTOM - foot - y;
-  const sizes = SCALES.map((scale) => place(staves, scale));
-  const fits = sizes.find(({ heights }) => heights.reduce((a, b) => a + b, 0) <= left) ?? place(staves, SMALLEST);
+  const fits = placeStaves(staves, BOTTOM - foot - y);
   fits.rows.forEach((row, i) => {
     const height = fits.heights[i]!;
     if (y + height > BOTTOM - foot) open();

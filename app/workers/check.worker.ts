@@ -117,7 +117,7 @@ function run(ask: Ask): Result | LongWork {
       return result.ok ? [] : result.errors;
     }
     case "check":
-      return scoreView(check(reader.read(ask.payload.text), school));
+      return scoreView(check(reader.read(ask.payload.text), school, ask.payload.bodies));
     case "scenes":
       return sceneViews(check(reader.read(ask.payload.text), school, ask.payload.bodies), ask.payload.row);
     case "names":

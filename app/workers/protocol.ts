@@ -98,7 +98,8 @@ export type FileRead =
 export interface Work {
   /** The school's settings, which everything after is checked with; gives what is wrong with them. */
   school: { ask: { settings: unknown }; answer: readonly string[] };
-  check: { ask: { text: string }; answer: ScoreView };
+  /** `bodies`: of actual people, in place of those in the header. */
+  check: { ask: { text: string; bodies?: Bodies }; answer: ScoreView };
   /** The exchanges of one row with the bodies of actual people. */
   scenes: { ask: { text: string; row: number; bodies: Bodies }; answer: readonly SceneView[] };
   names: { ask: Record<string, never>; answer: readonly MoveName[] };

@@ -1,0 +1,116 @@
+/** What stands on the cards of an evening: each pair's own drill, and the calls of the blocks in which somebody chooses. */
+import { CALL_DEFAULTS, callRound, type CallItem, type CallLabel } from "#core/calls/calls.ts";
+import type { Bodies } from "#core/check/check.ts";
+import type { ClassPlan, PlannedPair, PlannedRound } from "#core/class/plan.ts";
+import type { Clock } from "#core/class/timetable.ts";
+import type { ScoreView } from "#core/formats/desk-view.ts";
+import { measuresOf } from "#core/people/measures.ts";
+import type { PlanPage } from "#server/class-plan.ts";
+import { scoreStaves } from "../drawing/score-layout.ts";
+import type { SmallCard } from "../paper/small-cards.ts";
+import { membersOf } from "./members.ts";
+
+type Plan = ClassPlan & { readonly ok: true };
+
+/** Rounds that are still to be run, as places in the plan; all where none is left. */
+export const roundsAhead = ({ rounds }: Plan): number[] => {
+  const ahead = rounds.flatMap((r, i) => (r.done ? [] : [i]));
+  return ahead.length > 0 ? ahead : [...rounds.keys()];
+};
+
+/** The measures with which a pair's drill is drawn. */
+export function bodiesOf({ a, b, c }: PlannedPair, people: PlanPage["people"]): Bodies {
+  const of = (id: string | null) => {
+    const person = people.find((p) => p.id === id);
+    return person ? measuresOf(person) : {};
+  };
+  return { A: of(a), B: of(b), ...(c ? { C: of(c) } : {}) };
+}
+
+const placeOf = (plan: Plan, round: PlannedRound, index: number): string =>
+  `Round ${index + 1} of ${plan.rounds.length}: ${plan.blocks.find((b) => b.id === round.block)?.title ?? ""}`;
+
+/** Who holds and wears what, as one line; nothing where nobody needs anything. */
+function gearOf(text: string): string[] {
+  const needs = [...text.matchAll(/^\s*([ABC])\s*:(.*)$/gim)].flatMap(([, actor, words]) => {
+    const gear = words!
+      .split(",")
+      .map((w) => w.trim())
+      // What is worn goes on over commas: `wears mitts, mouthguard`.
+      .filter((w) => w !== "" && !/^(lead|height|reach|mass|minor)\b|handed$/i.test(w));
+    return gear.length > 0 ? [`${actor!.toUpperCase()} ${gear.join(", ")}`] : [];
+  });
+  return needs.length > 0 ? [`${needs.join("; ")}.`] : [];
+}
+
+interface PairCardInput {
+  readonly plan: Plan;
+  /** Place of the round in the plan. */
+  readonly round: number;
+  readonly pair: PlannedPair;
+  readonly rung: { readonly title: string; readonly text: string } | undefined;
+  readonly clock: Clock;
+  readonly view: ScoreView;
+  readonly nameOf: (id: string) => string;
+}
+
+export function pairCard({ plan, round, pair, rung, clock, view, nameOf }: PairCardInput): SmallCard {
+  const at = plan.rounds[round]!;
+  return {
+    // Blanks that do not break keep a name together.
+    title: membersOf(pair)
+      .map(({ actor, id }) => `${actor} ${nameOf(id)}`.replaceAll(" ", "\u00a0"))
+      .join("  "),
+    place: placeOf(plan, at, round),
+    facts: [
+      `Your rung: ${pair.rung + 1}. ${rung?.title ?? ""}`,
+      `${at.side === "left" ? "Left" : "Right"} lead in front, ${view.distance.toFixed(2)} m apart, ${Math.round(view.tempo * 100)} % of full speed. A feeds first; roles change every ${clock.change} s.`,
+      ...gearOf(rung?.text ?? ""),
+      ...(pair.c ? ["C takes over from who has fed at each change."] : []),
+      ...pair.notes.map((note) => `! ${note}`),
+    ],
+    staves: scoreStaves(view),
+    words: [],
+  };
+}
+
+const minutes = (s: number): string => `${Math.floor(s / 60)}:${String(Math.floor(s % 60)).padStart(2, "0")}`;
+const words = ({ at, kind, label }: CallItem): string =>
+  `${minutes(at)}  ${kind === "switch" ? "— switch roles" : kind === "feint" ? `(feint ${label})` : label}`;
+
+/** Rungs whose rows are chosen by somebody while they are worked on. */
+export const isCalled = (text: string): boolean => /^\s*choose\s/im.test(text);
+
+/** Another order for each round of each class, and the same one each time it is printed. */
+export const seedOf = (classId: string, round: number): number =>
+  [...classId].reduce((sum, letter) => (sum * 31 + letter.charCodeAt(0)) % 1_000_003, round + 1) + 1;
+
+/**
+ * The calls of one round: as many as its minutes hold, null where fewer than two things can be called.
+ */
+export function callCard(
+  plan: Plan,
+  round: number,
+  { exchanges }: Pick<ScoreView, "exchanges">,
+  clock: Clock,
+  seed: number,
+): SmallCard | null {
+  // What is called by a name may be several feeds in a row.
+  const fed = new Map<string, string[]>();
+  for (const { label, feed } of exchanges)
+    if (label !== null) fed.set(label, [...new Set([...(fed.get(label) ?? []), feed])]);
+  const labels: CallLabel[] = [...fed.keys()].map((name) => ({ name, weight: 1 }));
+  const count = Math.max(2, Math.floor(clock.round / CALL_DEFAULTS.gap));
+  const made = callRound({ ...CALL_DEFAULTS, labels, count, seed, switchEvery: clock.change });
+  if (!made.ok) return null;
+  const { items, shares } = made.round;
+  return {
+    title: "Calls",
+    place: placeOf(plan, plan.rounds[round]!, round),
+    facts: [
+      `For the instructor, or for who feeds. ${shares.map((s) => `${s.name}: ${fed.get(s.name)!.join(", ")}, ${s.times}×`).join("; ")}.`,
+    ],
+    staves: [],
+    words: items.filter((item) => item.at < clock.round).map(words),
+  };
+}

@@ -1,0 +1,21 @@
+import { planPage } from "#server/class-plan.ts";
+import { scopeContext } from "#server/context.ts";
+import { notFound, reading } from "#server/respond.ts";
+import type { Route } from "./+types/cards.ts";
+import { CardsScreen } from "../class/cards-screen.tsx";
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: `Cards: ${loaderData?.lesson.title ?? "class"} · Vicissor` },
+];
+
+export function loader({ params, context }: Route.LoaderArgs) {
+  return reading(async () => {
+    const page = await planPage(context.get(scopeContext), params.id, { ladder: null, drill: null });
+    if (!page) throw notFound("This class is not here.");
+    return page;
+  });
+}
+
+export default function Cards({ loaderData }: Route.ComponentProps) {
+  return <CardsScreen page={loaderData} />;
+}
