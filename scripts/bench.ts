@@ -6,6 +6,9 @@ import { resolveContext } from "#core/check/resolve-context.ts";
 import type { Feed } from "#core/check/types.ts";
 import { cloneWorld } from "#core/body/state.ts";
 import { resolveAlternative } from "#core/words/resolve.ts";
+import { planClass, type ClassPlan, type PlanInput } from "#core/class/plan.ts";
+import { CLOCK } from "#core/class/timetable.ts";
+import { PAIR_WEIGHTS } from "#core/pairs/score.ts";
 import { defaultSchool } from "#core/school/school.ts";
 import { parse, ScoreReader } from "#core/score/parse.ts";
 import { makeLadder } from "#core/vary/ladder.ts";
@@ -159,6 +162,57 @@ const climb = () => {
 };
 say("ladder of 8 rungs from 12 exchanges, first time", best(1, climb));
 say("ladder of 8 rungs from 12 exchanges", best(5, climb));
+
+// A whole evening: pairs, the rung of each, both roles checked with their own bodies, gear and shares.
+const evening = (people: number, done: PlanInput["done"]): PlanInput => ({
+  minutes: 90,
+  clock: CLOCK,
+  rungs: [2, 4, 6, 8].map((rows, i) => ({
+    text: twelve.split("\n").slice(0, rows).join("\n"),
+    title: `${rows} rows`,
+    load: i + 3,
+  })),
+  people: Array.from({ length: people }, (_, i) => ({
+    id: `p${i}`,
+    name: `P${i}`,
+    height_cm: 155 + ((i * 7) % 40),
+    reach_cm: null,
+    mass_kg: 55 + ((i * 11) % 30),
+    lead: i % 5 === 0 ? "right" : "left",
+    hand: "right",
+    minor: false,
+    level: 1 + (i % 5),
+    limits: [],
+    from: 0,
+    until: null,
+  })),
+  blocks: null,
+  weights: PAIR_WEIGHTS,
+  wishes: [],
+  met: {},
+  gear: {},
+  done,
+  locked: [],
+});
+const planned = (input: PlanInput): ClassPlan & { readonly ok: true } => {
+  const work = planClass(input, defaultSchool());
+  let step = work.next();
+  while (!step.done) step = work.next();
+  if (!step.value.ok) throw new Error(step.value.message);
+  return step.value;
+};
+const rounds = planned(evening(60, [])).rounds.length;
+say(
+  `plan 60 people, ${rounds} rounds`,
+  best(3, () => void planned(evening(60, []))),
+);
+const ran = planned(evening(30, []))
+  .rounds.slice(0, 3)
+  .map((r) => r.pairs);
+say(
+  "plan 30 people anew after three rounds",
+  best(3, () => void planned(evening(30, ran))),
+);
 
 /** Twelve exchanges that hold, drawn by a fixed rule from the feeds, answers and returns above. */
 function twelveOf(n: number): string {

@@ -136,7 +136,9 @@ const planSchema = object({
     change: number().integer().min(10).max(900).required(),
     rest: number().integer().min(0).max(600).required(),
   }).required(),
-  locked: array(object({ round: number().integer().min(0).required(), a: id, b: id }))
+  locked: array(
+    object({ round: number().integer().min(0).required(), a: id, b: id, c: string().uuid().nullable().default(null) }),
+  )
     .max(200)
     .required(),
   plan: mixed<ClassPlan & { readonly ok: true }>()

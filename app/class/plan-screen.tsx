@@ -37,7 +37,7 @@ export function PlanScreen({ page }: { page: PlanPage }) {
   const nameOf = (id: string) => names[id] ?? "Former member";
   const lock = (pair: PlannedPair, on: boolean) => {
     const others = locked.filter((l) => l.round !== at || !(l.a === pair.a && l.b === pair.b));
-    state.setLocked(on ? [...others, { round: at, a: pair.a, b: pair.b }] : others);
+    state.setLocked(on ? [...others, { round: at, a: pair.a, b: pair.b, c: pair.c }] : others);
   };
   const swap = (one: string, two: string) => {
     if (!shown) return;
@@ -45,7 +45,7 @@ export function PlanScreen({ page }: { page: PlanPage }) {
     const touched = shown.pairs.filter((p) => [p.a, p.b, p.c].some((id) => id === one || id === two));
     if (touched.length < 2) return;
     const kept = locked.filter((l) => l.round !== at || !touched.some((p) => p.a === l.a && p.b === l.b));
-    state.setLocked([...kept, ...touched.map((p) => ({ round: at, a: put(p.a), b: put(p.b) }))]);
+    state.setLocked([...kept, ...touched.map((p) => ({ round: at, a: put(p.a), b: put(p.b), c: p.c && put(p.c) }))]);
   };
   const packAnew = () => state.setBlocks(packedRound(state.blocks ?? plan?.blocks ?? [], lesson.minutes, rungs, clock));
   return (

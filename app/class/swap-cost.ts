@@ -1,6 +1,6 @@
 /** What changing two people between two pairs of a planned round costs. */
 import type { PlannedRound } from "#core/class/plan.ts";
-import { swapCost } from "#core/pairs/evening.ts";
+import { swapCost, twoByTwo } from "#core/pairs/evening.ts";
 import { pairKey, wishMap, type PairWeights } from "#core/pairs/score.ts";
 import { pairPerson } from "#core/people/measures.ts";
 import type { PlanPage } from "#server/class-plan.ts";
@@ -17,7 +17,8 @@ export function swapCostIn(
   const byId = new Map(people.map((p) => [p.id, pairPerson(p, p.level, p.limits)]));
   const tonight = new Map<string, number>();
   for (const round of rounds.slice(0, at))
-    for (const { a, b } of round.pairs) tonight.set(pairKey(a, b), (tonight.get(pairKey(a, b)) ?? 0) + 1);
+    for (const [a, b] of round.pairs.flatMap((p) => twoByTwo<string>(p)))
+      tonight.set(pairKey(a, b), (tonight.get(pairKey(a, b)) ?? 0) + 1);
   const pairs = (rounds[at]?.pairs ?? []).flatMap((p) => {
     const [a, b] = [byId.get(p.a), byId.get(p.b)];
     const c = p.c ? (byId.get(p.c) ?? null) : null;

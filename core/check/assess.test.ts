@@ -45,7 +45,7 @@ for (const file of readdirSync("demo/drills"))
 describe.each(Object.entries(SCHOOLS))("in a school: %s", (_, of) => {
   test.each(Object.entries(TEXTS))("verdict, load and tempo are those of the whole check: %s", (_name, text) => {
     const whole = check(parse(text), of);
-    const said = { verdict: whole.verdict, load: whole.load, tempo: whole.header.tempo };
+    const said = { verdict: whole.verdict, load: whole.load, tempo: whole.header.tempo, distance: whole.distance };
     // Cold, known from before, and read through a memory of rows.
     const memory = new RowMemory();
     expect(assess(parse(text), of)).toEqual(said);

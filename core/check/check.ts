@@ -37,16 +37,18 @@ export interface Assessed {
   readonly load: Load;
   /** Share of full speed. */
   readonly tempo: number;
+  /** Of A and B at the start, m. */
+  readonly distance: number;
 }
 
 /** The verdict and the load that `check` gives, without exchanges and words; known lines cost next to nothing. */
-export function assess(score: Score, school: School): Assessed {
-  const prepared = prepare(score, school, {});
-  const { header } = prepared;
+export function assess(score: Score, school: School, bodies: Bodies = {}): Assessed {
+  const prepared = prepare(score, school, bodies);
+  const { header, distance } = prepared;
   const found = new SharesFound(header, school);
   walked(score, school, prepared, found);
   const verdict = found.worst === "error" ? "broken" : found.worst === "risk" ? "risky" : "sound";
-  return { verdict, load: loadOf(score, header, found.shares, school.load), tempo: header.tempo };
+  return { verdict, load: loadOf(score, header, found.shares, school.load), tempo: header.tempo, distance };
 }
 
 /** One walk through a score with all that is said of its rows and its frame. */

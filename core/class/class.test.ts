@@ -147,7 +147,7 @@ const pair = (a: Partial<Person>, b: Partial<Person>, more: Partial<Pair> = {}):
   why: [],
   ...more,
 });
-const fit = (p: Pair, base = 2, of = rungs) => fitRung(of, base, p, {}, school);
+const fit = (p: Pair, base = 2, of = rungs) => fitRung(of, base, p, () => ({}), school);
 
 describe("the rung of a pair", () => {
   test("the weaker of the two decides: easier, the same, harder", () => {
@@ -173,6 +173,41 @@ describe("the rung of a pair", () => {
     const broken: PlanRung[] = [rungs[0]!, { text: "A lead hook -> B slip out", title: "Broken", load: 5 }];
     expect(fit(pair({}, {}), 1, broken).rung).toBe(0);
     expect(fit(pair({ height: null }, {})).notes.join()).toMatch(/height of Ann is not known/);
+  });
+  describe("whoever feeds", () => {
+    const BODIES: Record<string, number> = { Ann: 1.95, Ben: 1.5, Cid: 1.55 };
+    const bodyOf = (id: string) => ({ height: BODIES[id]! });
+    // From here the tall one reaches and the short one does not.
+    const apart: PlanRung[] = [
+      { text: "A jab -> B slip out", title: "Distance as it comes", load: 3 },
+      { text: "range: 120 cm\n\nA jab -> B slip out", title: "From 1.2 m", load: 4 },
+    ];
+    test("the rung holds in both roles, or an easier one is taken with the reason", () => {
+      const found = fitRung(apart, 1, pair({}, {}), bodyOf, school);
+      expect(found.rung).toBe(0);
+      expect(found.notes[0]).toMatch(/^An easier rung: When Ben feeds Ann: .*cannot land/);
+    });
+    test("another distance in the other role is said", () => {
+      const found = fitRung(apart, 0, pair({}, {}), bodyOf, school);
+      expect(found.notes.join()).toMatch(/When Ben feeds they stand \d\.\d\d m apart/);
+      const alike = fitRung(apart, 0, pair({}, {}), () => ({ height: 1.75 }), school);
+      expect(alike.notes).toEqual([]);
+    });
+    test("the third of a trio is looked at like the others", () => {
+      const short = fitRung(
+        apart,
+        1,
+        { ...pair({}, {}), c: person("Cid") },
+        (id) => ({ height: id === "Cid" ? 1.5 : 1.9 }),
+        school,
+      );
+      expect(short.rung).toBe(0);
+      expect(short.notes[0]).toMatch(/When Cid feeds/);
+    });
+    test("where no easier rung is there, what is wrong is said", () => {
+      const found = fitRung(apart.slice(1), 0, pair({}, {}), bodyOf, school);
+      expect([found.rung, found.notes.some((n) => n.startsWith("When Ben feeds Ann"))]).toEqual([0, true]);
+    });
   });
   test("a large weight gap, and a minor, are said on the card", () => {
     expect(fit(pair({}, {}, { noContact: true })).notes.join()).toMatch(/Without contact/);
@@ -268,7 +303,7 @@ describe("a whole plan", () => {
     );
   });
   test("a locked pair stays in its round", () => {
-    const locked = good(plan({ locked: [{ round: 1, a: "p00", b: "p11" }] }));
+    const locked = good(plan({ locked: [{ round: 1, a: "p00", b: "p11", c: null }] }));
     expect(locked.rounds[1]!.pairs.some((p) => p.locked && p.a === "p00" && p.b === "p11")).toBe(true);
   });
   test("gear that is short is said for the block", () => {

@@ -1,9 +1,11 @@
 /** Which rung of a ladder fits a pair: their level, their bodies, their limits. */
-import { check, type Bodies } from "../check/check.ts";
+import { assess, check, type Bodies } from "../check/check.ts";
 import type { Checked } from "../check/types.ts";
 import type { Pair } from "../pairs/pairs.ts";
 import type { School } from "../school/school.ts";
+import type { Person } from "../pairs/score.ts";
 import { parse } from "../score/parse.ts";
+import type { Score } from "../score/types.ts";
 
 export interface PlanRung {
   readonly text: string;
@@ -29,31 +31,85 @@ const HARDER = 4;
 /** Level of a pair: that of its weaker one. */
 export const levelOf = ({ a, b, c }: Pair): number => Math.min(a.level, b.level, c?.level ?? Infinity);
 
+/** Measures of a person by id; nothing where none were taken. */
+export type BodyOf = (id: string) => NonNullable<Bodies["A"]>;
+
 /**
  * The rung for a pair where the class works on `base`: one easier or harder by level, then down until
- * it holds for the bodies and limits of the two. Where none does, the one for the class, with what is wrong.
+ * it holds for the bodies and limits of all of them, whoever feeds. Where none does, the one for the
+ * class, with what is wrong.
  */
-export function fitRung(rungs: readonly PlanRung[], base: number, pair: Pair, bodies: Bodies, school: School): Fit {
+export function fitRung(rungs: readonly PlanRung[], base: number, pair: Pair, bodyOf: BodyOf, school: School): Fit {
   const level = levelOf(pair);
   const wanted = base + (level <= EASIER ? -1 : level >= HARDER ? 1 : 0);
   const start = Math.max(0, Math.min(rungs.length - 1, wanted));
   let first: Fit | null = null;
   for (let rung = start; rung >= 0; rung--) {
-    const checked = check(parse(rungs[rung]!.text), school, bodies);
-    const against = refusals(checked, pair);
-    if (against.length === 0) {
+    const fit = onRung(rungs[rung]!, pair, bodyOf, school);
+    if (fit.against.length === 0) {
       const lower = first ? [`An easier rung: ${first.notes[0]}`] : [];
-      return { rung, checked, notes: [...lower, ...asides(checked, pair)] };
+      return { rung, checked: fit.checked, notes: [...lower, ...fit.notes] };
     }
-    first ??= { rung, checked, notes: against };
+    first ??= { rung, checked: fit.checked, notes: [...fit.against, ...fit.notes] };
   }
-  return { ...first!, notes: [...first!.notes, ...asides(first!.checked, pair)] };
+  return first!;
 }
+
+/** Rungs as they were read: the same few are asked for by every pair. */
+const scores = new WeakMap<PlanRung, Score>();
+function scoreOf(rung: PlanRung): Score {
+  const known = scores.get(rung) ?? parse(rung.text);
+  scores.set(rung, known);
+  return known;
+}
+
+/** Every order in which the people of a pair or trio come to feed and to answer; the one they begin with first. */
+function seatings({ a, b, c }: Pair): (readonly [Person, Person, Person | null])[] {
+  if (!c)
+    return [
+      [a, b, null],
+      [b, a, null],
+    ];
+  const three = [a, b, c] as const;
+  return three.flatMap((one) =>
+    three.filter((two) => two !== one).map((two) => [one, two, three.find((p) => p !== one && p !== two)!] as const),
+  );
+}
+
+/** Distances that differ by less need not be said, m. */
+const SAME_DISTANCE = 0.05;
+
+function onRung(rung: PlanRung, pair: Pair, bodyOf: BodyOf, school: School) {
+  const score = scoreOf(rung);
+  const bodies = ([one, two, three]: readonly [Person, Person, Person | null]): Bodies => ({
+    A: bodyOf(one.id),
+    B: bodyOf(two.id),
+    ...(three ? { C: bodyOf(three.id) } : {}),
+  });
+  const [begin, ...later] = seatings(pair);
+  const checked = check(score, school, bodies(begin!));
+  const against = refusals(checked, pair);
+  const notes = asides(checked, pair);
+  for (const seats of later) {
+    const name = seats[0].name;
+    const other = assess(score, school, bodies(seats));
+    const worst =
+      other.verdict === "broken" &&
+      checked.verdict !== "broken" &&
+      check(score, school, bodies(seats)).findings.find(isError);
+    if (worst) against.push(`When ${name} feeds ${seats[1].name}: ${worst.message}`);
+    else if (!pair.c && Math.abs(other.distance - checked.distance) >= SAME_DISTANCE)
+      notes.push(`When ${name} feeds they stand ${other.distance.toFixed(2)} m apart.`);
+  }
+  return { checked, against, notes };
+}
+
+const isError = (f: { readonly severity: string }): boolean => f.severity === "error";
 
 /** Why a drill does not work for a pair: the geometry of their bodies, or a limit of one of them. */
 function refusals({ verdict, findings, exchanges, header }: Checked, pair: Pair): string[] {
   const found: string[] = [];
-  const worst = findings.find((f) => f.severity === "error");
+  const worst = findings.find(isError);
   if (verdict === "broken" && worst) found.push(worst.message);
   const contact = header.contact !== "none";
   for (const person of [pair.a, pair.b, ...(pair.c ? [pair.c] : [])]) {

@@ -1,7 +1,7 @@
 /** The plan of a class: blocks, rounds, pairs with their rungs, and what each person gets out of it. */
 import type { Checked } from "../check/types.ts";
 import { measuresOf, pairPerson, type Measured } from "../people/measures.ts";
-import { planEvening, type Attendee, type PairIds } from "../pairs/evening.ts";
+import { planEvening, type Attendee, type LockedPair, type PairIds } from "../pairs/evening.ts";
 import type { Pair, Round } from "../pairs/pairs.ts";
 import type { PairWeights, Wish } from "../pairs/score.ts";
 import type { School } from "../school/school.ts";
@@ -32,7 +32,7 @@ export interface PlanInput {
   readonly gear: GearCount;
   /** Rounds that were run already. */
   readonly done: readonly (readonly PairIds[])[];
-  readonly locked: readonly { readonly round: number; readonly a: string; readonly b: string }[];
+  readonly locked: readonly LockedPair[];
 }
 
 export interface PlannedPair extends PairIds {
@@ -104,6 +104,7 @@ export function* planClass(input: PlanInput, school: School): Generator<number, 
     0.5,
   );
   const byId = new Map(people.map((p) => [p.id, p]));
+  const bodyOf = (id: string) => measuresOf(byId.get(id)!);
   const worked: Worked[][] = [];
   const needs = new Map<string, GearCount[]>();
   let floor = 0;
@@ -112,10 +113,7 @@ export function* planClass(input: PlanInput, school: School): Generator<number, 
     yield 0.5 + r / evening.rounds.length / 2;
     const { block, turn } = turns[r]!;
     const side = r % 2 === 0 ? "left" : "right";
-    const fits = round.pairs.map((pair) => {
-      const bodies = { A: measuresOf(byId.get(pair.a.id)!), B: measuresOf(byId.get(pair.b.id)!) };
-      return { pair, ...fitRung(rungs, block.rung!, pair, bodies, school) };
-    });
+    const fits = round.pairs.map((pair) => ({ pair, ...fitRung(rungs, block.rung!, pair, bodyOf, school) }));
     worked.push(
       fits.map(({ pair, checked }) => ({ a: pair.a.id, b: pair.b.id, c: pair.c?.id ?? null, checked, side })),
     );

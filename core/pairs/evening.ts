@@ -18,6 +18,11 @@ export interface PairIds {
   readonly c: string | null;
 }
 
+/** A pair or trio that stays together in a round. */
+export interface LockedPair extends PairIds {
+  readonly round: number;
+}
+
 export interface EveningOptions {
   readonly rounds: number;
   readonly weights: PairWeights;
@@ -26,8 +31,7 @@ export interface EveningOptions {
   readonly met: ReadonlyMap<string, number>;
   /** Rounds that were run already, as they were. */
   readonly done: readonly (readonly PairIds[])[];
-  /** Pairs that stay together in a round. */
-  readonly locked: readonly { readonly round: number; readonly a: string; readonly b: string }[];
+  readonly locked: readonly LockedPair[];
 }
 export const MOST_ROUNDS = 24;
 
@@ -62,24 +66,35 @@ export function* planEvening(attendees: readonly Attendee[], options: EveningOpt
         : pairUp(
             here,
             facts,
-            options.locked.filter((l) => l.round === r).map((l) => [l.a, l.b]),
+            options.locked.filter((l) => l.round === r),
             thirds,
           );
     rounds.push(round);
-    for (const { a, b, c } of round.pairs) {
-      for (const [x, y] of c
-        ? ([
-            [a, b],
-            [a, c],
-            [b, c],
-          ] as const)
-        : ([[a, b]] as const))
-        add(tonight, pairKey(x.id, y.id));
-      if (c) add(thirds, c.id);
+    for (const pair of round.pairs) {
+      for (const [x, y] of twoByTwo<Person>(pair)) add(tonight, pairKey(x.id, y.id));
+      if (pair.c) add(thirds, pair.c.id);
     }
   }
   return { rounds, notes: notesOf(rounds, options, byId) };
 }
+
+/** Who meets whom in a pair or trio. */
+export const twoByTwo = <T>({
+  a,
+  b,
+  c,
+}: {
+  readonly a: T;
+  readonly b: T;
+  readonly c: T | null;
+}): (readonly [T, T])[] =>
+  c === null
+    ? [[a, b]]
+    : [
+        [a, b],
+        [a, c],
+        [b, c],
+      ];
 
 const add = (counts: Map<string, number>, key: string): void => void counts.set(key, (counts.get(key) ?? 0) + 1);
 
@@ -119,7 +134,8 @@ function seated(a: Person, b: Person, c: Person | null, facts: PairFacts): Pair 
 export function swapCost(round: readonly Pair[], one: string, two: string, facts: PairFacts): number | null {
   const swapped = withSwapped(round, one, two);
   if (!swapped) return null;
-  const total = (pairs: readonly Pair[]) => pairs.reduce((sum, p) => sum + scorePair(p.a, p.b, facts).score, 0);
+  const total = (pairs: readonly Pair[]) =>
+    pairs.flatMap((pair) => twoByTwo<Person>(pair)).reduce((sum, [a, b]) => sum + scorePair(a, b, facts).score, 0);
   return total(round) - total(swapped);
 }
 

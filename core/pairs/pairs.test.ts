@@ -132,7 +132,7 @@ describe("one round", () => {
     }
   });
   test("a locked pair stays whatever it costs", () => {
-    const locked = pairUp(people(6), facts(), [["000", "004"]]).pairs.find((p) => p.locked)!;
+    const locked = pairUp(people(6), facts(), [{ a: "000", b: "004", c: null }]).pairs.find((p) => p.locked)!;
     expect([locked.a.id, locked.b.id]).toEqual(["000", "004"]);
   });
   test("every pair says why: meetings, heights, weights", () => {
@@ -273,6 +273,40 @@ describe("an evening of rounds", () => {
     expect(cost).toBeGreaterThanOrEqual(0);
     expect(swapCost(withSwapped(pairs, one, two)!, one, two, facts())).toBeCloseTo(-cost, 6);
     expect(swapCost(pairs, one, pairs[0]!.b.id, facts())).toBeNull();
+  });
+  test("a trio that is locked stays three, and nobody of it is put elsewhere", () => {
+    const locked = [{ round: 1, a: "000", b: "001", c: "002" }];
+    const round = evening(attend(9), { locked }).rounds[1]!;
+    expect(plain(round)).toContain("000|001+002");
+    const ids = round.pairs.flatMap((p) => [p.a.id, p.b.id, ...(p.c ? [p.c.id] : [])]);
+    expect(new Set(ids).size).toBe(9);
+    expect(ids).toHaveLength(9);
+    expect(round.pairs.find((p) => p.c)!.why.join()).toMatch(/P2 is third/);
+    // When the third has gone the two stay together.
+    const gone = evening(
+      attend(9, (i) => (i === 2 ? { until: 1 } : {})),
+      { locked },
+    ).rounds[1]!;
+    expect(plain(gone)).toContain("000|001+");
+  });
+  test("who is locked twice works once", () => {
+    const locked = [
+      { round: 0, a: "000", b: "001", c: null },
+      { round: 0, a: "001", b: "002", c: "003" },
+    ];
+    const [round] = evening(attend(6), { locked }).rounds;
+    expect(plain(round!)).toContain("000|001+");
+    expect(round!.pairs).toHaveLength(3);
+  });
+  test("the price of a swap counts the third of a trio", () => {
+    const { pairs } = evening(attend(7)).rounds[0]!;
+    const trio = pairs.find((p) => p.c)!;
+    const other = pairs.find((p) => !p.c)!;
+    const cost = swapCost(pairs, trio.c!.id, other.a.id, facts())!;
+    expect(swapCost(withSwapped(pairs, trio.c!.id, other.a.id)!, trio.c!.id, other.a.id, facts())).toBeCloseTo(
+      -cost,
+      6,
+    );
   });
   test("60 people and 12 rounds: all are planned, with progress", () => {
     const work = planEvening(attend(60), {

@@ -33,27 +33,28 @@ const NO_THIRD = -5000;
 /**
  * Pairs everybody for one round by maximum-weight matching (Edmonds' blossom algorithm, package
  * `edmonds-blossom-fixed`). Where the number is odd one more place, the third's, is matched as well.
- * `locked`: pairs that stay together.
+ * `locked`: ids of pairs and trios that stay together.
  */
 export function pairUp(
   people: readonly Person[],
   facts: PairFacts = NO_FACTS,
-  locked: readonly (readonly [string, string])[] = [],
+  locked: readonly { readonly a: string; readonly b: string; readonly c: string | null }[] = [],
   thirds: Thirds = new Map(),
 ): Round {
   const byId = new Map(people.map((p) => [p.id, p]));
-  const fixed = locked.flatMap(([one, two]) => {
-    const a = byId.get(one);
-    const b = byId.get(two);
-    return a && b && a !== b ? [[a, b] as const] : [];
+  const held = new Set<Person>();
+  const fixed = locked.flatMap((ids): Pair[] => {
+    const [a, b] = [byId.get(ids.a), byId.get(ids.b)];
+    // Somebody who has left, or is locked elsewhere already, frees the others.
+    if (!a || !b || a === b || held.has(a) || held.has(b)) return [];
+    const c = ids.c === null ? null : (byId.get(ids.c) ?? null);
+    const third = c && c !== a && c !== b && !held.has(c) ? c : null;
+    for (const person of [a, b, third]) if (person) held.add(person);
+    return [withThird(pairOf(a, b, facts, true), third)];
   });
-  const held = new Set(fixed.flat());
   const free = people.filter((p) => !held.has(p));
   const matched = matching(free, facts, thirds);
-  const pairs = [
-    ...fixed.map(([a, b]) => pairOf(a, b, facts, true)),
-    ...matched.pairs.map(([a, b]) => pairOf(a, b, facts, false)),
-  ];
+  const pairs = [...fixed, ...matched.pairs.map(([a, b]) => pairOf(a, b, facts, false))];
   return seatRest(pairs, matched.left, facts);
 }
 
@@ -62,6 +63,9 @@ const pairOf = (a: Person, b: Person, facts: PairFacts, locked: boolean): Pair =
   const said = apart ? [...why, "they should be kept apart: locked by hand all the same"] : why;
   return { a, b, c: null, score, noContact, locked, why: said };
 };
+
+const withThird = (pair: Pair, c: Person | null): Pair =>
+  c ? { ...pair, c, why: [...pair.why, `${c.name} is third: they work in turn`] } : pair;
 
 /** Who may work with no two people that may work together is no third. */
 const canBeThird = (one: number, may: readonly ReadonlySet<number>[]): boolean =>
@@ -117,7 +121,7 @@ function seatRest(pairs: readonly Pair[], left: readonly Person[], facts: PairFa
       }
     });
     const pair = seated[place];
-    if (pair) seated[place] = { ...pair, c: person, why: [...pair.why, `${person.name} is third: they work in turn`] };
+    if (pair) seated[place] = withThird(pair, person);
     else
       alone.push({
         person,

@@ -132,13 +132,14 @@ const unlike = (nodes: readonly Node[]): Node[] =>
   nodes.filter((node, i) => nodes.findIndex((other) => playOf(other.text) === playOf(node.text)) === i);
 
 type Place = Pick<Step, "text" | "changed" | "rows" | keyof Assessment>;
-const placeOf = ({ text, changed, rows, verdict, load, tempo, checked }: Place): Place => ({
+const placeOf = ({ text, changed, rows, verdict, load, tempo, distance, checked }: Place): Place => ({
   text,
   changed,
   rows,
   verdict,
   load,
   tempo,
+  distance,
   checked,
 });
 
