@@ -1,4 +1,5 @@
 /** Classes with attendance, blocks and pairs. */
+import type { TrainedText } from "#core/book/trained.ts";
 import { transaction, type Db } from "./pool.ts";
 import type { Scope } from "./scope.ts";
 
@@ -153,14 +154,14 @@ export async function meetings(db: Db, scope: Scope, beforeClass: string): Promi
 }
 
 /** The texts that classes up to today worked on, with the last day of each. */
-export const listTrainedTexts = (db: Db, scope: Scope): Promise<{ text: string; date: string }[]> =>
+export const listTrainedTexts = (db: Db, scope: Scope): Promise<TrainedText[]> =>
   db.query(
-    `select r.text, max(c.held_on) as date
+    `select r.text, c.held_on as date, p.side
      from pairs p
      join blocks b on b.school_id = p.school_id and b.id = p.block_id
      join classes c on c.school_id = b.school_id and c.id = b.class_id
      join revisions r on r.school_id = p.school_id and r.id = p.revision_id
-     where p.school_id = $1 and c.held_on <= current_date
-     group by r.id, r.text order by max(c.held_on) desc limit 300`,
+     where p.school_id = $1 and (c.held_on < current_date or (c.held_on = current_date and p.ran))
+     group by r.id, r.text, c.held_on, p.side order by c.held_on desc limit 1000`,
     [scope.schoolId],
   );

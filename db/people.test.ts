@@ -8,7 +8,7 @@ import { peopleFromForm, wishFromForm } from "#server/people-forms.ts";
 import { revisionInput } from "#server/revision-input.ts";
 import { takeLadder } from "#server/take-ladder.ts";
 import { termPage } from "#server/term.ts";
-import { createClass, getClass, listPairs, meetings, setPresent } from "./classes.ts";
+import { createClass, getClass, listPairs, listTrainedTexts, meetings, setPresent } from "./classes.ts";
 import { createDrill, listDrills } from "./drills.ts";
 import { listLadders, listRungs } from "./ladders.ts";
 import * as people from "./people.ts";
@@ -222,6 +222,42 @@ describe("the plan of a class", () => {
     await setPresent(db, scope, id, bo.id, false);
     const page = (await planPage(scope, id, { ladder: null, drill: null }))!;
     expect(page.people.find((p) => p.id === bo.id)).toMatchObject({ from: 0, until: 1 });
+  });
+  test("tonight counts as trained once a round was run, each lead by itself; a class of the past counts as it stands", async () => {
+    const { base, ada, bo, id } = await setUp();
+    await keepPlan(scope, id, kept(1, base.id, plan(ada.id, bo.id)));
+    expect(await listTrainedTexts(db, scope)).toEqual([]);
+    const made = plan(ada.id, bo.id);
+    if (!made.ok) throw new Error("a plan");
+    const [round] = made.rounds;
+    const both = {
+      ...made,
+      rounds: [
+        { ...round!, done: true },
+        { ...round!, turn: 1, side: "right" as const, done: true },
+        { ...round!, turn: 2, done: false },
+      ],
+    };
+    await keepPlan(scope, id, kept(2, base.id, both));
+    const trained = await listTrainedTexts(db, scope);
+    expect(trained.map((t) => [t.date, t.side]).sort()).toEqual([
+      [TODAY, "left"],
+      [TODAY, "right"],
+    ]);
+    await db.query("update classes set held_on = '2020-01-02' where school_id = $1 and id = $2", [scope.schoolId, id]);
+    expect((await listTrainedTexts(db, scope)).map((t) => t.date)).toEqual(["2020-01-02", "2020-01-02"]);
+  });
+  test("who was archived keeps the name in the plan and the term; who was erased does not", async () => {
+    const { base, ada, bo, id } = await setUp();
+    await keepPlan(scope, id, kept(1, base.id, plan(ada.id, bo.id)));
+    await people.setArchived(db, scope, bo.id, true);
+    const page = (await planPage(scope, id, { ladder: null, drill: null }))!;
+    expect(page.names[bo.id]).toBe("Bo");
+    const term = await termPage(scope);
+    expect(term.people.map((p) => p.name)).not.toContain("Bo");
+    expect(term.people.find((p) => p.id === ada.id)!.partners).toBe(1);
+    await people.eraseStudent(scope, bo.id);
+    expect((await planPage(scope, id, { ladder: null, drill: null }))!.names[bo.id]).toBeUndefined();
   });
   test("a dropped plan leaves no pairs behind", async () => {
     const { base, ada, bo, id } = await setUp();

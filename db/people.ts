@@ -19,6 +19,10 @@ export const listStudents = (db: Db, scope: Scope): Promise<Student[]> =>
 export const listArchived = (db: Db, scope: Scope): Promise<Student[]> =>
   db.query<Student>(`${STUDENT} and archived_at is not null order by name, id`, [scope.schoolId]);
 
+/** Everybody who was not erased, those who were archived too: names in a log and a plan stay. */
+export const listEverybody = (db: Db, scope: Scope): Promise<Student[]> =>
+  db.query<Student>(`${STUDENT} order by name, id`, [scope.schoolId]);
+
 type New = Omit<Member, "id"> & { readonly id: string };
 
 export async function insertStudent(db: Db, scope: Scope, s: New): Promise<void> {

@@ -79,6 +79,9 @@ export interface PlanBlock {
     readonly c: string | null;
     readonly revisionId: string;
     readonly why: string;
+    /** Which lead was in front. */
+    readonly side: "left" | "right";
+    readonly ran: boolean;
   }[];
 }
 
@@ -105,9 +108,22 @@ export function savePlan(
       );
       for (const [place, pair] of block.pairs.entries())
         await tx.query(
-          `insert into pairs (school_id, id, block_id, round, position, student_a, student_b, student_c, revision_id, why)
-           values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)`,
-          [scope.schoolId, pair.id, block.id, pair.round, place + 1, pair.a, pair.b, pair.c, pair.revisionId, pair.why],
+          `insert into pairs (school_id, id, block_id, round, position, student_a, student_b, student_c, revision_id, why, side, ran)
+           values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12)`,
+          [
+            scope.schoolId,
+            pair.id,
+            block.id,
+            pair.round,
+            place + 1,
+            pair.a,
+            pair.b,
+            pair.c,
+            pair.revisionId,
+            pair.why,
+            pair.side,
+            pair.ran,
+          ],
         );
     }
     return row.version;

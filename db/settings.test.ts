@@ -91,7 +91,7 @@ describe("automatic revisions", () => {
     await saveDrill(colleague, id, 2, input("A jab -> B duck"), true);
     expect(await numbers(id)).toEqual(["3a", "2a", "1"]);
   });
-  test("one that a class works on stays, and counts as trained on its last day", async () => {
+  test("one that a class works on stays, and counts as trained on each of its days", async () => {
     const id = await drill("A jab -> B catch");
     const auto = input("A jab -> B parry");
     await saveDrill(scope, id, 1, auto, true);
@@ -123,7 +123,10 @@ describe("automatic revisions", () => {
     }
     await saveDrill(scope, id, 2, input("A jab -> B duck"), true);
     expect(await numbers(id)).toEqual(["3a", "2a", "1"]);
-    expect(await listTrainedTexts(db, scope)).toEqual([{ text: "A jab -> B parry", date: "2026-02-10" }]);
+    expect(await listTrainedTexts(db, scope)).toEqual([
+      { text: "A jab -> B parry", date: "2026-02-10", side: null },
+      { text: "A jab -> B parry", date: "2026-01-10", side: null },
+    ]);
     expect((await listDrills(db, scope))[0]!.last_trained).toBe("2026-02-10");
   });
 });

@@ -237,3 +237,16 @@ test("a class of the term is added, copied a week on, and seen in the weeks", as
   ).toBeVisible();
   await expectAccessible(page);
 });
+
+test("what the term has trained: day by day as a chart, feed by feed with its answers", async ({ page }) => {
+  await page.goto("/term");
+  await page.getByRole("button", { name: "What was trained" }).click();
+  await expect(page.getByRole("img", { name: /\d+ \w+: \d+ new, \d+ known/ })).toBeVisible({ timeout: 15_000 });
+  const feeds = page.getByRole("list", { name: "Feeds" }).getByRole("listitem");
+  await expect(feeds.filter({ hasText: /^jab/ }).first()).toContainText(/slip out \d+×/);
+  const all = await feeds.count();
+  await page.getByRole("button", { name: "Never trained" }).click();
+  await expect(feeds.first()).toContainText("never");
+  expect(await feeds.count()).toBeLessThan(all);
+  await expectAccessible(page);
+});

@@ -7,7 +7,7 @@ import { isFamily, levelIn, limitsOn } from "#core/people/person.ts";
 import { getClass, meetings, type ClassRow } from "#db/classes.ts";
 import { getDrill, listDrills } from "#db/drills.ts";
 import { listLadders, listRungs, type LadderRow } from "#db/ladders.ts";
-import { listGear, listStudents, listWishes, type Student } from "#db/people.ts";
+import { listEverybody, listGear, listWishes, type Student } from "#db/people.ts";
 import { getPlan, listPresence, savePlan, type KeptPlan, type PlanBlock } from "#db/plans.ts";
 import { db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
@@ -50,7 +50,7 @@ export async function planPage(
   const lesson = await getClass(db, scope, classId);
   if (!lesson) return null;
   const [students, presence, ladders, drills, kept, wishes, met, gear] = await Promise.all([
-    listStudents(db, scope),
+    listEverybody(db, scope),
     listPresence(db, scope, classId),
     listLadders(db, scope),
     listDrills(db, scope),
@@ -174,7 +174,19 @@ export async function keepPlan(scope: Scope, classId: string, json: string): Pro
           const revisionId = rungs[p.rung]?.revisionId;
           const { a, b, c } = p;
           return revisionId
-            ? [{ id: randomUUID(), round: round.turn + 1, a, b, c, revisionId, why: p.why.join("; ") }]
+            ? [
+                {
+                  id: randomUUID(),
+                  round: round.turn + 1,
+                  a,
+                  b,
+                  c,
+                  revisionId,
+                  why: p.why.join("; "),
+                  side: round.side,
+                  ran: round.done,
+                },
+              ]
             : [];
         }),
       );

@@ -3,7 +3,7 @@ import { createEvents, type EventAttributes } from "ics";
 import { classSchema } from "#core/class/lesson.ts";
 import { listClasses, meetings, type ClassRow } from "#db/classes.ts";
 import { listAttendance } from "#db/term.ts";
-import { listStudents } from "#db/people.ts";
+import { listEverybody } from "#db/people.ts";
 import { db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
 
@@ -32,29 +32,31 @@ function overlap(a: ClassRow, b: ClassRow): boolean {
 }
 
 export async function termPage(scope: Scope): Promise<TermPage> {
-  const [classes, students, met, attendance] = await Promise.all([
+  const [classes, everybody, met, attendance] = await Promise.all([
     listClasses(db, scope),
-    listStudents(db, scope),
+    listEverybody(db, scope),
     meetings(db, scope, NOBODY),
     listAttendance(db, scope),
   ]);
   const here = new Map<string, Set<string>>();
   for (const { class_id, student_id } of attendance)
     here.set(class_id, (here.get(class_id) ?? new Set()).add(student_id));
-  const nameOf = new Map(students.map((s) => [s.id, s.name]));
-  const people = students.map((s): TermPerson => {
-    const mine = [...met]
-      .filter(([key]) => key.includes(s.id))
-      .map(([key, times]) => ({ other: key.split("|").find((id) => id !== s.id)!, times }));
-    const most = mine.sort((a, b) => b.times - a.times)[0];
-    return {
-      id: s.id,
-      name: s.name,
-      classes: classes.filter((c) => here.get(c.id)?.has(s.id)).length,
-      partners: mine.length,
-      most: most ? { name: nameOf.get(most.other) ?? "a former member", times: most.times } : null,
-    };
-  });
+  const nameOf = new Map(everybody.map((s) => [s.id, s.name]));
+  const people = everybody
+    .filter((s) => !s.archived)
+    .map((s): TermPerson => {
+      const mine = [...met]
+        .filter(([key]) => key.includes(s.id))
+        .map(([key, times]) => ({ other: key.split("|").find((id) => id !== s.id)!, times }));
+      const most = mine.sort((a, b) => b.times - a.times)[0];
+      return {
+        id: s.id,
+        name: s.name,
+        classes: classes.filter((c) => here.get(c.id)?.has(s.id)).length,
+        partners: mine.length,
+        most: most ? { name: nameOf.get(most.other) ?? "a former member", times: most.times } : null,
+      };
+    });
   return {
     classes: classes.map((c) => {
       const twice = classes

@@ -7,12 +7,12 @@ import type { BookChoice } from "#core/school/settings.ts";
 import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";
 import { useSettings } from "../ui/use-settings.ts";
 import { WorkProgress } from "../ui/work-progress.tsx";
+import { useAnswer } from "../workers/use-answer.ts";
 import { useLongWork } from "../workers/use-long-work.ts";
 import { BookMap, type Place } from "./book-map.tsx";
 import { ChooseMoves } from "./choose-moves.tsx";
 import { holesOf, mapView, type Filters } from "./book-view.ts";
 import { Holes } from "./holes.tsx";
-import { useTrained } from "./use-trained.ts";
 import { PairPanel } from "./pair-panel.tsx";
 
 interface AnswersProps {
@@ -43,7 +43,8 @@ export function AnswersScreen({ trainedTexts, today }: AnswersProps) {
   const choice: BookChoice = settings.book ?? USUAL_BOOK;
   const work = useLongWork("book", { choice }, version);
   const book = work.result;
-  const trained = useTrained(trainedTexts, version) ?? NOTHING;
+  const question = useMemo(() => ({ texts: trainedTexts }), [trainedTexts]);
+  const trained = useAnswer("trained", question, version) ?? NOTHING;
   const [filters, setFilters] = useState<Filters>({ side: "usual", tool: "all", range: "all" });
   const [choosing, setChoosing] = useState(false);
   const [looked, setLooked] = useState<Place | null>(null);

@@ -3,18 +3,17 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
-import { lazy, Suspense, useState } from "react";
+import { useState } from "react";
 import { GOALS, LADDER_DEFAULTS, type KeptRung } from "#core/vary/ladder-options.ts";
 import { OPERATOR_NAMES } from "#core/vary/operator-names.ts";
 import { Notice } from "../ui/parts.tsx";
 import { WorkProgress } from "../ui/work-progress.tsx";
 import { useLongWork } from "../workers/use-long-work.ts";
 import type { ChangeView, RungView } from "../workers/protocol.ts";
+import { LoadChart } from "./load-chart.tsx";
 import { RungItem } from "./rung-item.tsx";
 import { TakeLadder, type ClassChoice } from "./take-ladder.tsx";
 import { toolsFrom, WishBar, type Wishes } from "./wishes.tsx";
-
-const LoadChart = lazy(() => import("./load-chart.tsx"));
 
 const nameOf = (operator: RungView["operator"]): string =>
   operator === null ? "To begin with" : operator === "rows" ? "More of the drill" : OPERATOR_NAMES[operator];
@@ -80,9 +79,7 @@ export function LadderPlan({ title, text, revisionId, gear, classes, today }: Pl
           {ladder.notes.map((note) => (
             <Notice key={note}>{note}</Notice>
           ))}
-          <Suspense fallback={<Box sx={{ height: 240 }} />}>
-            <LoadChart rungs={rungs} goal={ladder.top} />
-          </Suspense>
+          <LoadChart rungs={rungs} goal={ladder.top} />
           <TakeLadder
             key={rungs.map((r) => r.text).join()}
             title={title}

@@ -1,5 +1,5 @@
 import { getClass, listPairs } from "#db/classes.ts";
-import { listStudents } from "#db/people.ts";
+import { listEverybody } from "#db/people.ts";
 import { getSchool } from "#db/school.ts";
 import { db } from "#db/pool.ts";
 import { scopeContext } from "#server/context.ts";
@@ -20,7 +20,7 @@ export function loader({ params, context }: Route.LoaderArgs) {
     if (!lesson) throw notFound("This class is not here.");
     const [school, students, pairs] = await Promise.all([
       getSchool(db, scope),
-      listStudents(db, scope),
+      listEverybody(db, scope),
       listPairs(db, scope, params.id),
     ]);
     return { lesson, school: school?.name ?? "", pairs: pairViews(pairs, students, await schoolOf(scope)) };

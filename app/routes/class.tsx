@@ -1,6 +1,6 @@
 import { getClass, listPairs, listPresent, meetings, savePairs, setPresent } from "#db/classes.ts";
 import { getDrill, listDrills } from "#db/drills.ts";
-import { listGear, listStudents, listWishes } from "#db/people.ts";
+import { listEverybody, listGear, listStudents, listWishes } from "#db/people.ts";
 import { dropPlan, getPlan } from "#db/plans.ts";
 import { db } from "#db/pool.ts";
 import { scopeContext } from "#server/context.ts";
@@ -22,8 +22,8 @@ export function loader({ params, context }: Route.LoaderArgs) {
     const scope = context.get(scopeContext);
     const lesson = await getClass(db, scope, params.id);
     if (!lesson) throw notFound("This class is not here.");
-    const [students, present, pairs, drills, gear, plan] = await Promise.all([
-      listStudents(db, scope),
+    const [everybody, present, pairs, drills, gear, plan] = await Promise.all([
+      listEverybody(db, scope),
       listPresent(db, scope, params.id),
       listPairs(db, scope, params.id),
       listDrills(db, scope),
@@ -33,10 +33,10 @@ export function loader({ params, context }: Route.LoaderArgs) {
     return {
       lesson,
       planned: plan?.plan.rounds.length ?? null,
-      students,
+      students: everybody.filter((s) => !s.archived || present.includes(s.id)),
       present,
       gear,
-      pairs: pairViews(pairs, students, await schoolOf(scope)),
+      pairs: pairViews(pairs, everybody, await schoolOf(scope)),
       drills: drills.map(({ id, title, verdict, kind, load_total, parent_title }) => ({
         id,
         title,

@@ -8,13 +8,14 @@ import type { TrainedText } from "#core/book/trained.ts";
 import type { TermPage } from "#server/term.ts";
 import { shortDate } from "../ui/frame.tsx";
 import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";
-import { useTrained } from "../answers/use-trained.ts";
+import { TrainedView } from "./trained-view.tsx";
 import { ClassDialog, CopyDialog } from "./class-dialogs.tsx";
 
 const VIEWS = [
   { value: "list", label: "List" },
   { value: "weeks", label: "Weeks" },
   { value: "people", label: "Who met whom" },
+  { value: "trained", label: "What was trained" },
 ] as const;
 type Lesson = TermPage["classes"][number];
 
@@ -27,8 +28,7 @@ export function TermScreen({
   const [view, setView] = useState<(typeof VIEWS)[number]["value"]>("list");
   const [open, setOpen] = useState<Lesson | "new" | null>(null);
   const [copy, setCopy] = useState<Lesson | null>(null);
-  const counted = useTrained(trained, 0);
-  const pairs = counted && Object.keys(counted).length;
+  const ahead = classes.filter((c) => c.held_on >= today).length;
   const byDay = [...classes].sort(
     (a, b) => a.held_on.localeCompare(b.held_on) || a.starts_at.localeCompare(b.starts_at),
   );
@@ -37,11 +37,7 @@ export function TermScreen({
     <>
       <ScreenHead
         title="Term"
-        lead={
-          pairs === null
-            ? `${classes.length} classes.`
-            : `${classes.length} classes; ${pairs} pairs of feed and answer trained so far.`
-        }
+        lead={`${classes.length === 1 ? "1 class" : `${classes.length} classes`}, ${ahead} of them still to come.`}
       >
         <Button variant="outlined" component="a" href="/term.ics" download>
           Save as a calendar
@@ -137,6 +133,7 @@ export function TermScreen({
           ))}
         </Box>
       )}
+      {view === "trained" && <TrainedView texts={trained} />}
       {open && <ClassDialog lesson={open === "new" ? null : open} today={today} onClose={() => setOpen(null)} />}
       {copy && <CopyDialog lesson={copy} onClose={() => setCopy(null)} />}
     </>

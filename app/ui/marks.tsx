@@ -178,3 +178,21 @@ export function BrandMark() {
     </svg>
   );
 }
+
+/** A ring filled as far as something is done; the words beside it say so as well. */
+export const FillRing = ({ share, size = 16 }: { share: 0 | 0.5 | 1; size?: number }) => (
+  <Box
+    component="span"
+    aria-hidden
+    sx={{
+      width: size,
+      height: size,
+      flex: "none",
+      borderRadius: "50%",
+      border: 2,
+      borderColor: "primary.main",
+      backgroundImage: ({ vars, palette }) =>
+        `linear-gradient(to top, ${(vars?.palette ?? palette).primary.main} ${share * 100}%, transparent ${share * 100}%)`,
+    }}
+  />
+);

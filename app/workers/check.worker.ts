@@ -4,6 +4,7 @@ import { scoreView } from "#core/formats/desk-view.ts";
 import { drillJson, readDrillFile } from "#core/formats/drill-file.ts";
 import { sceneViews } from "#core/formats/scene-view.ts";
 import { answerBook, bookReason, drillFor, wholeBook } from "#core/book/answer-book.ts";
+import { coverage } from "#core/book/coverage.ts";
 import { trainedPairs } from "#core/book/trained.ts";
 import { compareSchools, compareTexts } from "#core/school/compare.ts";
 import { defaultSchool, readSchool, type School } from "#core/school/school.ts";
@@ -167,6 +168,8 @@ function run(ask: Ask): Result | LongWork {
       return bookReason(ask.payload.feed, ask.payload.answer, ask.payload.side, school);
     case "bookDrill":
       return drillFor(ask.payload.feed, ask.payload.answer, ask.payload.side, school);
+    case "coverage":
+      return coverage(ask.payload.texts, ask.payload.feeds, school);
     case "trained":
       return trainedPairs(ask.payload.texts, school);
     case "compareTexts":

@@ -1,5 +1,6 @@
 /** Messages between screens and the check worker. */
 import type { Book, BookReason } from "#core/book/answer-book.ts";
+import type { Coverage } from "#core/book/coverage.ts";
 import type { Trained, TrainedText } from "#core/book/trained.ts";
 import type { Bodies } from "#core/check/check.ts";
 import type { ScoreView } from "#core/formats/desk-view.ts";
@@ -135,6 +136,8 @@ export interface Work {
   bookReason: { ask: { feed: string; answer: string; side: "left" | "right" }; answer: BookReason | null };
   bookDrill: { ask: { feed: string; answer: string | null; side: "left" | "right" }; answer: string };
   trained: { ask: { texts: readonly TrainedText[] }; answer: Trained };
+  /** The same over the classes of a term, against the feeds of the school's book. */
+  coverage: { ask: { texts: readonly TrainedText[]; feeds: readonly string[] }; answer: Coverage };
   compareTexts: { ask: { before: string; after: string }; answer: ReturnType<typeof compareTexts> };
   compareSchools: {
     ask: { drills: readonly DrillText[]; settings: unknown };

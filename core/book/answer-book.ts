@@ -109,6 +109,13 @@ function sidesOf(text: string, tool: BookTool, side: Side, school: School): Side
   return { bare, armed: weapon ? (readFed(contextFor(tool, side, true), `A ${text}`, school) ?? bare) : bare };
 }
 
+/** The key of a feed in pairs; null where it cannot be read. */
+export function feedKeyOf(text: string, school: School): string | null {
+  const tool = guessTool(text, school);
+  const sides = tool && sidesOf(text, tool, "left", school);
+  return sides && pairKey(sides.bare.feed.use);
+}
+
 interface Reader {
   readonly text: string;
   readonly group: string;

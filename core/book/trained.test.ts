@@ -14,9 +14,9 @@ const keys = (feed: string, answer: string) => {
 test("a pair that a class worked on is found under the keys of the book, with its last day", () => {
   const trained = trainedPairs(
     [
-      { text: "A jab -> B slip out, cross\nA lead hook -> B cover", date: "2026-03-02" },
-      { text: "A: lead right\nB: lead left\n\nA jab -> B slip out", date: "2026-01-10" },
-      { text: "A jab -> B slip out", date: "2026-02-01" },
+      { text: "A jab -> B slip out, cross\nA lead hook -> B cover", date: "2026-03-02", side: null },
+      { text: "A: lead right\nB: lead left\n\nA jab -> B slip out", date: "2026-01-10", side: null },
+      { text: "A jab -> B slip out", date: "2026-02-01", side: null },
     ],
     school,
   );
@@ -29,8 +29,8 @@ test("a weapon counts by the hand that holds it, and unreadable texts count noth
   const stick = "A: holds stick 71 cm\nB: holds stick 71 cm\n\nA forehand high -> B block high";
   const trained = trainedPairs(
     [
-      { text: stick, date: "2026-03-02" },
-      { text: "-> -> ->", date: "2026-03-03" },
+      { text: stick, date: "2026-03-02", side: null },
+      { text: "-> -> ->", date: "2026-03-03", side: null },
     ],
     school,
   );
