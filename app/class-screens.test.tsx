@@ -7,13 +7,13 @@ import type { PlannedPair } from "#core/class/plan.ts";
 import type { Block } from "#core/class/timetable.ts";
 import type { PlanPage } from "#server/class-plan.ts";
 import type { Student } from "#db/people.ts";
-import { SIZES } from "./class/card-layout.ts";
 import { PlanPairs } from "./class/plan-pairs.tsx";
 import { PlanScreen } from "./class/plan-screen.tsx";
-import { sheetBlocks, sheetRungs, sheetSize, shortNames } from "./class/sheet-layout.ts";
+import { SHEET_SIZES, sheetBlocks, sheetPage, sheetRungs, shortNames } from "./class/sheet-layout.ts";
 import { SheetScreen } from "./class/sheet-screen.tsx";
 import { swapCostIn } from "./class/swap-cost.ts";
 import { WallScreen } from "./class/wall-screen.tsx";
+import { PAGE, type CardPage } from "./paper/drill-card-layout.ts";
 import { toolsFrom } from "./ladder/wishes.tsx";
 import { PeopleScreen } from "./people/people-screen.tsx";
 import { TermScreen } from "./term/term-screen.tsx";
@@ -144,21 +144,43 @@ describe("the sheet", () => {
       ["A jab -> B catch, cross"],
     ]);
   });
-  test("more on the sheet never makes larger letters", () => {
-    const blocks = sheetBlocks(page.kept!.plan, (id) => id);
-    const few = sheetSize(blocks, [], []);
-    const many = sheetSize(
-      Array.from({ length: 30 }, () => blocks[1]!),
-      [],
-      [],
-    );
-    expect(SIZES).toContain(few);
-    expect(many).toBeLessThan(few);
+  const sheet = (blocks: ReturnType<typeof sheetBlocks>, rows = 2) =>
+    sheetPage({
+      title: "Tonight",
+      under: "Ropewalk, 25 Nov, 60 minutes",
+      blocks,
+      rungs: [1, 2, 3].map((number) => ({
+        number,
+        title: "The jab",
+        rows: Array<string>(rows).fill("A jab -> B catch"),
+      })),
+      notes: ["12 sticks are needed, 6 are there."],
+      needs: "Gear there: 6 sticks.",
+      cautions: ["“Stop” ends everything.", "Slow before fast."],
+    });
+  const largest = (made: CardPage) => Math.max(...made.texts.filter((t) => t.face === "bold").map((t) => t.size));
+  test.each([1, 8, 20, 26])("%i blocks stay within one page, and no two lines stand on each other", (count) => {
+    const [, block] = sheetBlocks(page.kept!.plan, (id) => id);
+    const made = sheet(Array.from({ length: count }, () => block!));
+    for (const { x, y } of made.texts) {
+      expect(y).toBeLessThanOrEqual(PAGE.height - PAGE.margin);
+      expect(x).toBeGreaterThanOrEqual(PAGE.margin);
+    }
+    const places = made.texts.map((t) => `${t.x.toFixed(1)},${t.y.toFixed(1)}`);
+    expect(new Set(places).size).toBe(places.length);
+  });
+  test("more on the sheet never makes larger letters; little is written large", () => {
+    const [, block] = sheetBlocks(page.kept!.plan, (id) => id);
+    const sizes = [1, 8, 20, 26].map((count) => largest(sheet(Array.from({ length: count }, () => block!))));
+    expect([...sizes].sort((one, two) => two - one)).toEqual(sizes);
+    expect(sizes[0]).toBe(SHEET_SIZES[0]);
+    expect(sizes[3]).toBeLessThan(sizes[0]!);
+    expect(largest(sheet([block!], 40))).toBeLessThan(largest(sheet([block!], 2)));
   });
   test("the page has timetable, pairs, texts, what to look at, gear there and the stop word", () => {
     const sheet = text(<SheetScreen page={page} school="Ropewalk" />);
-    expect(sheet).toMatch(/0 ′ Warm-up 10 min/);
-    expect(sheet).toMatch(/Edda V\. – Odo/);
+    expect(sheet).toMatch(/0' Warm-up, 10 min/);
+    expect(sheet).toMatch(/Edda\s+V\.\s+–\s+Odo/);
     expect(sheet).toMatch(/12 sticks are needed/);
     expect(sheet).toMatch(/Gear there: 6 sticks/);
     expect(sheet).not.toMatch(/0 focus mitts/);

@@ -1,15 +1,14 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import Checkbox from "@mui/material/Checkbox";
-import FormControlLabel from "@mui/material/FormControlLabel";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { Link, useFetcher } from "react-router";
 import { gearLabel } from "#core/class/gear.ts";
 import type { PairView } from "#server/pair-views.ts";
 import type { Student } from "#db/people.ts";
 import type { action } from "../routes/class.tsx";
+import { Attendance } from "./attendance.tsx";
 import { shortDate } from "../ui/frame.tsx";
 import { PartnerMark, VerdictRing } from "../ui/marks.tsx";
 import { Notice, ScreenHead } from "../ui/parts.tsx";
@@ -77,10 +76,7 @@ export function ClassScreen({ lesson, students, present, pairs, drills, gear, pl
           <Box component="h2" sx={{ typography: "h2", m: 0, mb: 0.5 }}>
             Who is here
           </Box>
-          {students.length === 0 && <Box sx={{ color: "text.secondary" }}>The school has no people yet.</Box>}
-          {students.map((s) => (
-            <Attendance key={s.id} student={s} here={here.has(s.id)} />
-          ))}
+          <Attendance students={students} here={here} />
           <Box component="h2" sx={{ typography: "h2", m: 0, mt: 3, mb: 0.5 }}>
             Gear there
           </Box>
@@ -167,42 +163,6 @@ function Planned({ rounds }: { rounds: number }) {
         </Button>
       )}
     </>
-  );
-}
-
-function Attendance({ student, here }: { student: Student; here: boolean }) {
-  const fetcher = useFetcher<typeof action>();
-  const [shown, setShown] = useState(here);
-  useEffect(() => setShown(here), [here]);
-  const set = (on: boolean) => {
-    setShown(on);
-    void fetcher.submit({ intent: "present", student: student.id, on: on ? "yes" : "no" }, { method: "post" });
-  };
-  const notes = [
-    student.minor ? "minor" : null,
-    student.height_cm === null ? "height not known" : `${student.height_cm} cm`,
-    ...student.limits,
-  ]
-    .filter(Boolean)
-    .join(", ");
-  return (
-    <Box>
-      <FormControlLabel
-        sx={{ minHeight: 44, alignItems: "center" }}
-        control={<Checkbox checked={shown} onChange={(e) => set(e.target.checked)} />}
-        label={
-          <Box>
-            {student.name}
-            <Box
-              component="span"
-              sx={{ display: "block", color: "text.secondary", fontSize: "0.9rem", lineHeight: 1.2 }}
-            >
-              {notes}
-            </Box>
-          </Box>
-        }
-      />
-    </Box>
   );
 }
 

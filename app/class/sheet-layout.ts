@@ -1,8 +1,8 @@
-/** The class sheet as lines, and the letter size at which it fits one A4 page. */
+/** The class sheet: its lines, and where they stand on one page of A4. */
 import { gearLabel } from "#core/class/gear.ts";
 import type { ClassPlan, PlannedRound } from "#core/class/plan.ts";
 import { playRows } from "../paper/cautions.ts";
-import { SIZES } from "./card-layout.ts";
+import { LEADING, PAGE, wrap, type CardPage, type CardText, type Face } from "../paper/drill-card-layout.ts";
 
 type Plan = ClassPlan & { readonly ok: true };
 
@@ -68,30 +68,94 @@ export const gearLine = (gear: Readonly<Record<string, number>>): string =>
     .map(([kind, count]) => `${count} ${gearLabel(kind)}`)
     .join(", ");
 
-/** Height of a page of A4 within its margins, mm, and of a line of one point. */
-const PAGE = 297 - 2 * 10;
-const LINE = 0.3528 * 1.32;
-/** Letters of one point on the width of the page. */
-const WIDTH = (210 - 2 * 10) / (0.3528 * 0.46);
+interface SheetInput {
+  readonly title: string;
+  /** School, day, minutes. */
+  readonly under: string;
+  readonly blocks: readonly SheetBlock[];
+  readonly rungs: ReturnType<typeof sheetRungs>;
+  readonly notes: readonly string[];
+  /** Gear and floor. */
+  readonly needs: string;
+  readonly cautions: readonly string[];
+}
 
-const lines = (text: string, size: number, share = 1): number =>
-  Math.max(1, Math.ceil((text.length * size) / (WIDTH * share)));
+/** Letters, mm, from those read two metres away to the smallest that can be read at all. */
+export const SHEET_SIZES: readonly number[] = Array.from({ length: 36 }, (_, i) => (54 - i) / 10);
+const LEFT: number = PAGE.margin;
+const WIDTH: number = PAGE.width - 2 * PAGE.margin;
+const BOTTOM = PAGE.height - PAGE.margin;
+/** Space between the two columns of texts, mm. */
+const BETWEEN = 6;
 
-/** The largest size, in points, at which all of it fits one page. */
-export function sheetSize(
-  blocks: readonly SheetBlock[],
-  rungs: ReturnType<typeof sheetRungs>,
-  notes: readonly string[],
-): number {
-  const height = (size: number): number => {
-    const timetable = blocks.reduce(
-      (sum, b) => sum + 1.5 + b.rounds.reduce((n, r) => n + lines(r.pairs.join("   "), size, 0.86), 0),
-      0,
-    );
-    const texts = rungs.reduce((sum, r) => sum + 1.3 + r.rows.reduce((n, row) => n + lines(row, size, 0.4), 0), 0) / 2;
-    const longest = Math.max(0, ...rungs.map((r) => r.rows.length + 1.3)) / 2;
-    const said = notes.reduce((sum, note) => sum + lines(note, size), 0);
-    return (timetable + texts + longest + said + 11) * size * LINE;
-  };
-  return SIZES.find((size) => height(size) <= PAGE) ?? SIZES[SIZES.length - 1]!;
+/** The sheet as one page, in the largest letters at which all of it fits. */
+export function sheetPage(input: SheetInput): CardPage {
+  const laid = SHEET_SIZES.map((size) => laidOut(input, size));
+  return (laid.find(({ bottom }) => bottom <= BOTTOM) ?? laid[laid.length - 1]!).page;
+}
+
+/** A page under way: texts are put one below the other. */
+class Sheet {
+  readonly texts: CardText[] = [];
+  readonly rules: number[] = [];
+  y: number = PAGE.margin;
+
+  say(text: string, size: number, face: Face, x = LEFT, width = WIDTH): void {
+    for (const line of wrap(text, width, size, face)) {
+      this.y += size * LEADING;
+      this.texts.push({ x, y: this.y - size * 0.35, size, face, text: line });
+    }
+  }
+
+  rule(): void {
+    this.y += 1;
+    this.rules.push(this.y);
+  }
+}
+
+function laidOut({ title, under, blocks, rungs, notes, needs, cautions }: SheetInput, size: number) {
+  const sheet = new Sheet();
+  sheet.say(title, size * 1.8, "heading");
+  sheet.say(under, size, "text");
+  sheet.rule();
+  const time = size * 2.6;
+  for (const block of blocks) {
+    const from = sheet.y;
+    sheet.say(`${block.from}'`, size, "bold");
+    sheet.y = from;
+    const head = block.rung === null ? block.title : `${block.rung + 1}. ${block.title}`;
+    sheet.say(`${head}, ${block.minutes} min`, size, "bold", LEFT + time, WIDTH - time);
+    for (const round of block.rounds) {
+      const top = sheet.y;
+      sheet.say(`${round.number}`, size, "text", LEFT + time, time);
+      sheet.y = top;
+      // A pair is not broken at the end of a line.
+      const pairs = round.pairs.map((pair) => pair.replaceAll(" ", "\u00a0")).join(" \u00a0\u00a0");
+      sheet.say(pairs, size, "text", LEFT + 1.7 * time, WIDTH - 1.7 * time);
+    }
+    sheet.y += size * 0.15;
+  }
+  sheet.rule();
+  inColumns(sheet, rungs, size);
+  sheet.y += size * 0.3;
+  for (const note of notes) sheet.say(`! ${note}`, size, "text");
+  sheet.say(needs, size, "text");
+  sheet.rule();
+  cautions.forEach((text, i) => sheet.say(text, Math.min(size, 3.3), i === 0 ? "bold" : "text"));
+  return { page: { texts: sheet.texts, staves: [], rules: sheet.rules }, bottom: sheet.y };
+}
+
+/** The rows of each rung in two columns, each set under the shorter one. */
+function inColumns(sheet: Sheet, rungs: SheetInput["rungs"], size: number): void {
+  const width = (WIDTH - BETWEEN) / 2;
+  const ends: [number, number] = [sheet.y, sheet.y];
+  for (const rung of rungs) {
+    const column = ends[0] <= ends[1] ? 0 : 1;
+    const x = LEFT + column * (width + BETWEEN);
+    sheet.y = ends[column];
+    sheet.say(`${rung.number}. ${rung.title}`, size, "bold", x, width);
+    for (const row of rung.rows) sheet.say(row, size * 0.85, "mono", x, width);
+    ends[column] = sheet.y + size * 0.3;
+  }
+  sheet.y = Math.max(...ends);
 }

@@ -8,7 +8,8 @@ import { Link } from "react-router";
 import { fileName } from "#core/formats/drill-file.ts";
 import type { ScoreView } from "#core/formats/desk-view.ts";
 import { OnPaper, ScoreSheet } from "../paper/paper-svg.tsx";
-import { download, pngFile, svgFile } from "../paper/standalone.ts";
+import { download } from "../paper/download.ts";
+import { pngFile, svgFile } from "../paper/standalone.ts";
 import { ask } from "../workers/client.ts";
 
 interface ExportProps {

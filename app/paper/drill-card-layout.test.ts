@@ -47,6 +47,9 @@ test("long texts are broken at blanks; a continued row of a score is set in", ()
   expect(lines.length).toBeGreaterThan(2);
   for (const line of lines) expect(line.length * 5 * 0.6).toBeLessThanOrEqual(66);
   expect(lines[1]).toMatch(/^ {3}\S/);
+  // A row inside a block is set in by its blanks, and broken so much earlier.
+  for (const line of wrap(`    ${"jab ".repeat(20)}`, 60, 5, "mono"))
+    expect(line.length * 5 * 0.6).toBeLessThanOrEqual(66);
   expect(wrap("unbreakable".repeat(9), 20, 5, "text")).toHaveLength(1);
 });
 test("header rows that the floor needs stay, the others go", () => {

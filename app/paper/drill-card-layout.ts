@@ -39,15 +39,15 @@ export interface CardInput {
 }
 
 /** Mean width of a letter as a share of its size. */
-const LETTER: Record<Face, number> = { heading: 0.52, text: 0.47, bold: 0.5, mono: 0.6 };
+const LETTER: Record<Face, number> = { heading: 0.52, text: 0.47, bold: 0.5, mono: 0.615 };
 export const LEADING = 1.4;
 
 /** Breaks a text at blanks so that each line fits `width` mm. */
 export function wrap(text: string, width: number, size: number, face: Face): string[] {
-  const most = Math.max(8, Math.floor(width / (size * LETTER[face])));
-  const lines: string[] = [];
   // The blanks in front of a row say which block it is in.
   const indent = /^ */.exec(text)![0];
+  const most = Math.max(8, Math.floor(width / (size * LETTER[face])) - indent.length);
+  const lines: string[] = [];
   let line = "";
   for (const word of text.trimStart().split(" ")) {
     const longer = line === "" ? word : `${line} ${word}`;

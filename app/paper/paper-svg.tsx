@@ -77,6 +77,9 @@ export function ScoreSheet({ view, title, ref }: { view: ScoreView; title: strin
 
 const FAMILY: Record<Face, string> = { heading: FONTS.heading, text: FONTS.text, bold: FONTS.text, mono: FONTS.mono };
 
+/** Blanks in front of a row say which block it is in: as they are, a PDF would drop them. */
+const kept = (text: string): string => text.replace(/^ +/, (blanks) => "\u00a0".repeat(blanks.length));
+
 /** One A4 page of a card. */
 export function CardPageSvg({ page, label }: { page: CardPage; label: string }) {
   const palette = usePalette();
@@ -107,9 +110,8 @@ export function CardPageSvg({ page, label }: { page: CardPage; label: string }) 
           fontFamily={FAMILY[t.face]}
           fontWeight={t.face === "heading" || t.face === "bold" ? 700 : 400}
           fill={palette.text.primary}
-          style={{ whiteSpace: "pre" }}
         >
-          {t.text}
+          {kept(t.text)}
         </text>
       ))}
       <g fontFamily={FONTS.text}>

@@ -8,7 +8,7 @@ import { fileName } from "#core/formats/drill-file.ts";
 import { Notice } from "../ui/parts.tsx";
 import type { CardPage } from "./drill-card-layout.ts";
 import { CardPageSvg, OnPaper } from "./paper-svg.tsx";
-import { download } from "./standalone.ts";
+import { download } from "./download.ts";
 
 interface SvgPagesProps {
   /** What it is: heading for a screen reader, and name of the file. */

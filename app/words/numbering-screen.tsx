@@ -14,7 +14,7 @@ import { PARTS } from "#core/words/parts.ts";
 import { numberingSets } from "#core/words/shipped.ts";
 import { fileName } from "#core/formats/drill-file.ts";
 import { CUSTOMS, numberingFaults } from "#core/school/settings.ts";
-import { download } from "../paper/standalone.ts";
+import { download } from "../paper/download.ts";
 import { Notice, ScreenHead } from "../ui/parts.tsx";
 import { useSettings } from "../ui/use-settings.ts";
 import { ClockFace } from "./clock-face.tsx";
