@@ -11,7 +11,7 @@ import Button from "@mui/material/Button";
 import IconButton from "@mui/material/IconButton";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
-import { workMinutes, type Block, type Clock } from "#core/class/timetable.ts";
+import { freePlay, workMinutes, type Block, type Clock } from "#core/class/timetable.ts";
 import type { RungChoice } from "#server/class-plan.ts";
 import { SortableRow, SortableRows } from "../desk/sortable-rows.tsx";
 import { useMemo, useRef } from "react";
@@ -48,9 +48,14 @@ export function PlanBlocks({ blocks, rungs, clock, at, onLook, onChange }: Block
     [],
   );
   const set = (i: number, part: Partial<Block>) => onChange(blocks.map((b, j) => (j === i ? { ...b, ...part } : b)));
-  const add = () => {
+  // Before the close, which stays the last.
+  const add = (block: Block) => {
+    const end = blocks[blocks.length - 1]?.kind === "close" ? 1 : 0;
+    onChange([...blocks.slice(0, blocks.length - end), block, ...blocks.slice(blocks.length - end)]);
+  };
+  const addWork = () => {
     const rung = Math.min(1, rungs.length - 1);
-    const block: Block = {
+    add({
       id: crypto.randomUUID(),
       kind: "work",
       title: rungs[rung]?.title ?? "Work",
@@ -58,8 +63,7 @@ export function PlanBlocks({ blocks, rungs, clock, at, onLook, onChange }: Block
       rung,
       rounds: 1,
       locked: false,
-    };
-    onChange([...blocks.slice(0, -1), block, ...blocks.slice(-1)]);
+    });
   };
   let start = 0;
   return (
@@ -94,7 +98,18 @@ export function PlanBlocks({ blocks, rungs, clock, at, onLook, onChange }: Block
                       {begins}′
                     </Box>
                     {block.rung === null ? (
-                      <Box sx={{ flex: 1 }}>{block.title}</Box>
+                      <TextField
+                        variant="standard"
+                        size="small"
+                        defaultValue={block.title}
+                        key={block.title}
+                        onBlur={(event) => {
+                          const title = event.target.value.trim();
+                          if (title !== "" && title !== block.title) set(i, { title });
+                        }}
+                        slotProps={{ htmlInput: { "aria-label": `What is done in block ${i + 1}`, maxLength: 120 } }}
+                        sx={{ flex: 1, minWidth: 0 }}
+                      />
                     ) : (
                       <TextField
                         select
@@ -188,9 +203,12 @@ export function PlanBlocks({ blocks, rungs, clock, at, onLook, onChange }: Block
           })}
         </Box>
       </SortableRows>
-      <Box sx={{ py: 1 }}>
-        <Button size="small" variant="outlined" onClick={add}>
-          Add a block
+      <Box sx={{ py: 1, display: "flex", gap: 1 }}>
+        <Button size="small" variant="outlined" onClick={addWork}>
+          Add work
+        </Button>
+        <Button size="small" variant="outlined" onClick={() => add(freePlay(crypto.randomUUID()))}>
+          Add free play
         </Button>
       </Box>
     </>

@@ -6,7 +6,7 @@ import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import type { PlannedPair } from "#core/class/plan.ts";
-import { packClass, type Block } from "#core/class/timetable.ts";
+import { CLOSE, FREE, packClass, WARM_UP, type Block } from "#core/class/timetable.ts";
 import type { PlanPage } from "#server/class-plan.ts";
 import { PAIR_WEIGHTS } from "#core/pairs/score.ts";
 import { useSettings } from "../ui/use-settings.ts";
@@ -242,10 +242,10 @@ function packedRound(
   const stay = blocks.filter((b) => b.locked);
   if (stay.length === 0) return null;
   const taken = stay.reduce((sum, b) => sum + b.minutes, 0);
-  const warm = stay.some((b) => b.kind === "warm-up") ? 10 : 0;
-  const close = stay.some((b) => b.kind === "close") ? 5 : 0;
+  // What is there already is not packed a second time.
+  const twice = stay.flatMap((b) => ({ "warm-up": WARM_UP, close: CLOSE, free: FREE, work: 0 })[b.kind]);
   const packed = packClass(
-    minutes - taken + warm + close,
+    minutes - taken + twice.reduce((sum, m) => sum + m, 0),
     rungs.map((r) => r.title),
     clock,
   );
@@ -253,6 +253,6 @@ function packedRound(
   const fresh = packed.blocks
     .filter((b) => b.kind === "work" || !stay.some((s) => s.kind === b.kind))
     .map((b) => (b.kind === "work" ? { ...b, id: crypto.randomUUID() } : b));
-  const rank = (b: Block) => (b.kind === "warm-up" ? 0 : b.kind === "close" ? 2 : 1);
+  const rank = (b: Block) => ["warm-up", "work", "free", "close"].indexOf(b.kind);
   return [...fresh, ...stay].sort((a, b) => rank(a) - rank(b) || (a.rung ?? 0) - (b.rung ?? 0));
 }

@@ -114,10 +114,11 @@ export function PersonDialog({ person, people, wishes, onClose }: DialogProps) {
             label="Minor"
             control={<Checkbox checked={draft.minor} onChange={(event) => set({ minor: event.target.checked })} />}
           />
+          <Box sx={{ gridColumn: "1 / -1", mb: -1, color: "text.secondary" }}>Level, from 1 (new) to 5</Box>
           {FAMILIES.map((family) => (
             <Choice
               key={family}
-              label={`Level ${family}`}
+              label={`in ${family}`}
               value={draft.levels[family] ?? ""}
               onChange={(value) =>
                 set({ levels: { ...draft.levels, [family]: value === "" ? undefined : Number(value) } })
@@ -151,6 +152,7 @@ export function PersonDialog({ person, people, wishes, onClose }: DialogProps) {
             value={draft.limits_until ?? ""}
             onChange={(event) => set({ limits_until: event.target.value || null })}
             slotProps={{ inputLabel: { shrink: true } }}
+            sx={{ gridColumn: { xs: "1 / -1", sm: "auto" } }}
           />
           <TextField
             size="small"

@@ -35,10 +35,14 @@ export interface Book {
   readonly answerKeys: readonly string[];
 }
 
-/** What counts as the same move in a pair: the move, its height, its target and the way it goes. */
-export const pairKey = (use: Pick<MoveUse, "move" | "height" | "target" | "way">): string =>
+/** Lead or rear limb of a move that either can do; its usual one where nothing is said. */
+const limbOf = ({ move, side }: Pick<MoveUse, "move" | "side">): string =>
+  move.sides !== "limb" || move.fixedSide ? "" : (side ?? move.limb.split(" ")[0]!);
+
+/** What counts as the same move in a pair: the move, its limb, its height, its target and the way it goes. */
+export const pairKey = (use: Pick<MoveUse, "move" | "side" | "height" | "target" | "way">): string =>
   [
-    use.move.id,
+    [limbOf(use), use.move.id].filter(Boolean).join(" "),
     use.height ?? "",
     use.target?.part ?? "",
     use.way === "left" || use.way === "right" ? "" : (use.way ?? ""),

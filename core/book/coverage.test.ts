@@ -71,3 +71,10 @@ test("a round with the other lead in front is the other side; a weapon stays in 
   // Two sides of one day are one day.
   expect(feeds[0]!.times).toBe(1);
 });
+test("a lead hook and a rear hook are two feeds, and a hook alone is the lead one", () => {
+  const { feeds } = at([["A rear hook -> B cover\nA hook -> B weave", "2026-09-01"]], ["lead hook", "rear hook"]);
+  expect(feeds.map((f) => [f.text, f.answers.map((a) => a.text)])).toEqual([
+    ["lead hook", ["weave"]],
+    ["rear hook", ["cover"]],
+  ]);
+});

@@ -9,7 +9,17 @@ import { fitRung, levelOf, type PlanRung } from "./fit.ts";
 import { floorFor, gearFor, shortages, shortageText } from "./gear.ts";
 import { planClass, type ClassPlan, type PlanInput, type PlanPerson } from "./plan.ts";
 import { IN_PAIRS, IN_QUEUE, inQueues, passSeconds, shares, unfair } from "./shares.ts";
-import { blockFaults, CLOCK, packClass, rungOrder, stretches, total, workMinutes } from "./timetable.ts";
+import {
+  blockFaults,
+  CLOCK,
+  FREE,
+  freePlay,
+  packClass,
+  rungOrder,
+  stretches,
+  total,
+  workMinutes,
+} from "./timetable.ts";
 
 const school = defaultSchool();
 const TEXTS = [
@@ -91,6 +101,18 @@ describe("the clock", () => {
         rungs.map((r) => r.load),
       ),
     ).toEqual([]);
+  });
+  test("a long class ends in free play before the close; a short one has no time for it", () => {
+    const kinds = (minutes: number) => {
+      const packed = packClass(
+        minutes,
+        rungs.map((r) => r.title),
+      );
+      return packed.ok ? packed.blocks.map((b) => b.kind) : [];
+    };
+    expect(kinds(90).slice(-2)).toEqual(["free", "close"]);
+    expect(kinds(45)).not.toContain("free");
+    expect(freePlay("x")).toMatchObject({ id: "x", kind: "free", rung: null, rounds: 0, minutes: FREE });
   });
   test("the peak comes before the end, an easier rung last", () => {
     expect(rungOrder(5, 8)).toEqual([0, 2, 5, 7, 3]);

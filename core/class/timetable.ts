@@ -1,7 +1,6 @@
 /** Minutes in, blocks out: warm-up, work on the rungs of a ladder with changing partners, a close. */
 
-export const BLOCK_KINDS = ["warm-up", "work", "calls", "free", "close"] as const;
-export type BlockKind = (typeof BLOCK_KINDS)[number];
+export type BlockKind = "warm-up" | "work" | "free" | "close";
 
 export interface Block {
   readonly id: string;
@@ -29,8 +28,11 @@ export const CLOCK: Clock = { round: 180, change: 30, rest: 45 };
 
 /** Minutes before the first and after the last work, and to show each new rung. Common practice, no source. */
 export const WARM_UP = 10;
+export const FREE = 5;
 export const CLOSE = 5;
 export const EXPLAIN = 2;
+/** Blocks of work from which on there is time for free play behind them. */
+const FREE_AFTER = 4;
 /** Partners change at most so often on one rung, and at least so often. */
 const ROUNDS = [3, 4, 2, 1];
 
@@ -65,18 +67,22 @@ export function packClass(minutes: number, titles: readonly string[], clock: Clo
       message: `${minutes} minutes are too short: warm-up, close and one round take ${WARM_UP + CLOSE + least}. Give more minutes or shorter rounds.`,
     };
   const rounds = ROUNDS.find((n) => Math.floor(room / workMinutes(n, clock)) >= Math.min(3, titles.length)) ?? 1;
-  const count = Math.min(Math.floor(room / workMinutes(rounds, clock)), titles.length + (titles.length > 2 ? 1 : 0));
+  const each = workMinutes(rounds, clock);
+  const most = (minutesThere: number) =>
+    Math.min(Math.floor(minutesThere / each), titles.length + (titles.length > 2 ? 1 : 0));
+  const free = most(room - FREE) >= FREE_AFTER ? FREE : 0;
+  const count = most(room - free);
   const work = rungOrder(count, titles.length).map((rung, i): Block => ({
     id: `work-${i + 1}`,
     kind: "work",
     title: titles[rung]!,
-    minutes: workMinutes(rounds, clock),
+    minutes: each,
     rung,
     rounds,
     locked: false,
   }));
   // What is over goes to the blocks of work: time to show, look and correct.
-  const over = room - count * workMinutes(rounds, clock);
+  const over = room - free - count * each;
   const spread = work.map((b, i) => ({
     ...b,
     minutes: b.minutes + Math.floor(over / count) + (i < over % count ? 1 : 0),
@@ -84,6 +90,7 @@ export function packClass(minutes: number, titles: readonly string[], clock: Clo
   const blocks = [
     block("warm-up", "Warm-up", WARM_UP),
     ...spread,
+    ...(free > 0 ? [freePlay()] : []),
     block("close", "Close: what was clean, what comes next", CLOSE),
   ];
   return { ok: true, blocks, left: minutes - total(blocks) };
@@ -97,6 +104,12 @@ const block = (kind: BlockKind, title: string, minutes: number): Block => ({
   rung: null,
   rounds: 0,
   locked: false,
+});
+
+/** Partners stay as they are and play within the theme; nothing is fed as agreed. */
+export const freePlay = (id = "free"): Block => ({
+  ...block("free", "Free play: the theme of tonight, light, with the partner you have", FREE),
+  id,
 });
 
 export const total = (blocks: readonly Block[]): number => blocks.reduce((sum, b) => sum + b.minutes, 0);
