@@ -1,5 +1,5 @@
 /** What forms send, checked with the same schemas on both sides. */
-import { array, boolean, number, object, string, type InferType } from "yup";
+import { array, boolean, number, object, string } from "yup";
 
 const uuid = string()
   .matches(/^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/i, "not an id")
@@ -58,7 +58,6 @@ export const pairsSchema = object({
     .max(100)
     .required(),
 });
-export type SaveForm = InferType<typeof saveSchema>;
 
 /** The fields of a form as plain values. */
 export const fieldsOf = (form: FormData): Record<string, string> => {

@@ -44,7 +44,7 @@ export function AnswersScreen({ trainedTexts, today }: AnswersProps) {
   const work = useLongWork("book", { choice }, version);
   const book = work.result;
   const question = useMemo(() => ({ texts: trainedTexts }), [trainedTexts]);
-  const trained = useAnswer("trained", question, version) ?? NOTHING;
+  const trained = useAnswer("trained", question, version).answer ?? NOTHING;
   const [filters, setFilters] = useState<Filters>({ side: "usual", tool: "all", range: "all" });
   const [choosing, setChoosing] = useState(false);
   const [looked, setLooked] = useState<Place | null>(null);

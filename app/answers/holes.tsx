@@ -6,6 +6,7 @@ import { BOOK_SIDES } from "#core/book/answer-book.ts";
 import { VerdictRing } from "../ui/marks.tsx";
 import type { Hole } from "./book-view.ts";
 import { useNewDrill } from "./use-new-drill.ts";
+import { Row, Rows } from "../ui/rows.tsx";
 
 export const SIDE_WORDS = ["from a right-handed feeder", "from a left-handed feeder"] as const;
 const RING = { none: "invalid", risky: "risky", untrained: "valid" } as const;
@@ -31,13 +32,9 @@ export function Holes({ holes }: { holes: readonly Hole[] }) {
       {holes.length === 0 && (
         <Box sx={{ color: "text.secondary" }}>Each feed has a valid answer on both sides, and one was trained.</Box>
       )}
-      <Box component="ul" sx={{ listStyle: "none", p: 0, m: 0 }}>
+      <Rows>
         {shown.map((hole) => (
-          <Box
-            component="li"
-            key={`${hole.feed}.${hole.side}`}
-            sx={{ display: "flex", gap: 1, py: 1, borderTop: 1, borderColor: "hairline", alignItems: "flex-start" }}
-          >
+          <Row key={`${hole.feed}.${hole.side}`} sx={{ display: "flex", gap: 1, py: 1, alignItems: "flex-start" }}>
             <VerdictRing verdict={RING[hole.kind]} size={18} />
             <Box sx={{ flex: 1 }}>
               {WORDS[hole.kind](hole)}
@@ -52,9 +49,9 @@ export function Holes({ holes }: { holes: readonly Hole[] }) {
                 </Button>
               </Box>
             </Box>
-          </Box>
+          </Row>
         ))}
-      </Box>
+      </Rows>
       {holes.length > FEW && (
         <Button size="small" variant="outlined" onClick={() => setAll(!all)} sx={{ mt: 1 }}>
           {all ? "Only the gravest" : `All ${holes.length}`}

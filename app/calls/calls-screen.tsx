@@ -21,6 +21,7 @@ import { CAUTIONS } from "../paper/cautions.ts";
 import { download } from "../paper/download.ts";
 import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";
 import { ask } from "../workers/client.ts";
+import { Row, Rows } from "../ui/rows.tsx";
 
 interface CallsProps {
   readonly id: string;
@@ -95,13 +96,9 @@ function Labels({
       <Box component="h2" sx={{ typography: "h2", m: 0, mb: 0.5 }}>
         Calls and how often
       </Box>
-      <Box component="ul" sx={{ listStyle: "none", m: 0, p: 0 }}>
+      <Rows>
         {labels.map((label, i) => (
-          <Box
-            component="li"
-            key={label.name}
-            sx={{ display: "flex", alignItems: "center", borderTop: 1, borderColor: "hairline", py: 0.25 }}
-          >
+          <Row key={label.name} sx={{ display: "flex", alignItems: "center", py: 0.25 }}>
             <Box sx={{ flex: 1, color: label.weight === 0 ? "text.secondary" : "text.primary" }}>{label.name}</Box>
             <WordChoice
               label={`How often ${label.name}`}
@@ -109,9 +106,9 @@ function Labels({
               value={String(label.weight)}
               onChange={(weight) => onChange(labels.map((l, k) => (k === i ? { ...l, weight: Number(weight) } : l)))}
             />
-          </Box>
+          </Row>
         ))}
-      </Box>
+      </Rows>
       <Box
         component="form"
         onSubmit={(event) => {
@@ -215,11 +212,7 @@ function Round({ round, seed }: { round: CallRound; seed: number }) {
           {note}
         </Box>
       ))}
-      <Box
-        component="ol"
-        aria-label="Calls in order"
-        sx={{ listStyle: "none", p: 0, m: 0, mt: 2, columns: "170px", columnGap: 3, fontSize: "1.15rem" }}
-      >
+      <Rows ordered aria-label="Calls in order" sx={{ mt: 2, columns: "170px", columnGap: 3, fontSize: "1.15rem" }}>
         {items.map((item, i) => (
           <Box
             component="li"
@@ -238,7 +231,7 @@ function Round({ round, seed }: { round: CallRound; seed: number }) {
             {words(item)}
           </Box>
         ))}
-      </Box>
+      </Rows>
       <Box sx={{ display: "none", "@media print": { display: "block", mt: 2 } }}>
         <strong>{CAUTIONS[0]}</strong> {CAUTIONS[1]}
       </Box>

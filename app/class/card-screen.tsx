@@ -5,6 +5,7 @@ import { FONTS } from "../ui/theme.ts";
 import { A4Head, A4Page } from "../paper/a4.tsx";
 import { CAUTIONS, playRows } from "../paper/cautions.ts";
 import { cardSize } from "./card-layout.ts";
+import { Rows } from "../ui/rows.tsx";
 
 interface CardProps {
   readonly lesson: { readonly id: string; readonly title: string; readonly held_on: string };
@@ -32,10 +33,7 @@ export function CardScreen({ lesson, school, pairs }: CardProps) {
         {school}, {shortDate(lesson.held_on)}
       </A4Head>
       {pairs.length === 0 && <p>Nobody is paired yet: pair them on the class's page first.</p>}
-      <Box
-        component="ol"
-        sx={{ listStyle: "none", p: 0, m: 0, mt: 1.5, columns: pairs.length > 4 ? 2 : 1, columnGap: "8mm" }}
-      >
+      <Rows ordered sx={{ mt: 1.5, columns: pairs.length > 4 ? 2 : 1, columnGap: "8mm" }}>
         {pairs.map((p) => (
           <Box
             component="li"
@@ -55,7 +53,7 @@ export function CardScreen({ lesson, school, pairs }: CardProps) {
             </Box>
           </Box>
         ))}
-      </Box>
+      </Rows>
       {versions.map((v) => (
         <Box key={v.revisionId} sx={{ mt: 1.5, breakInside: "avoid" }}>
           <Box component="h2" sx={{ m: 0, fontFamily: FONTS.heading, fontSize: "1.25em" }}>

@@ -12,6 +12,7 @@ import { Attendance } from "./attendance.tsx";
 import { shortDate } from "../ui/frame.tsx";
 import { PartnerMark, VerdictRing } from "../ui/marks.tsx";
 import { Notice, ScreenHead } from "../ui/parts.tsx";
+import { Row, Rows } from "../ui/rows.tsx";
 
 interface DrillChoice {
   readonly id: string;
@@ -186,18 +187,15 @@ function Round({ lessonPairs, drill }: { lessonPairs: readonly PairView[]; drill
     void fetcher.submit({ intent: "swap", round: JSON.stringify(round) }, { method: "post" });
   };
   return (
-    <Box component="ol" aria-label="Pairs of this round" sx={{ listStyle: "none", m: 0, p: 0 }}>
+    <Rows ordered aria-label="Pairs of this round">
       {lessonPairs.map((p) => (
-        <Box
-          component="li"
+        <Row
           key={p.id}
           sx={{
             display: "grid",
             gridTemplateColumns: { xs: "minmax(0,1fr)", md: "minmax(0,5fr) minmax(0,6fr)" },
             gap: 1.5,
             py: 1.5,
-            borderTop: 1,
-            borderColor: "hairline",
           }}
         >
           <Box>
@@ -250,8 +248,8 @@ function Round({ lessonPairs, drill }: { lessonPairs: readonly PairView[]; drill
               </Box>
             ))}
           </Box>
-        </Box>
+        </Row>
       ))}
-    </Box>
+    </Rows>
   );
 }

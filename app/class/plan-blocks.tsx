@@ -15,6 +15,7 @@ import { freePlay, workMinutes, type Block, type Clock } from "#core/class/timet
 import type { RungChoice } from "#server/class-plan.ts";
 import { SortableRow, SortableRows } from "../desk/sortable-rows.tsx";
 import { useMemo, useRef } from "react";
+import { Rows } from "../ui/rows.tsx";
 
 interface BlocksProps {
   readonly blocks: readonly Block[];
@@ -69,7 +70,7 @@ export function PlanBlocks({ blocks, rungs, clock, at, onLook, onChange }: Block
   return (
     <>
       <SortableRows moves={moves}>
-        <Box component="ol" aria-label="Blocks" sx={{ listStyle: "none", m: 0, p: 0 }}>
+        <Rows ordered aria-label="Blocks">
           {blocks.map((block, i) => {
             const begins = start;
             start += block.minutes;
@@ -201,7 +202,7 @@ export function PlanBlocks({ blocks, rungs, clock, at, onLook, onChange }: Block
               </SortableRow>
             );
           })}
-        </Box>
+        </Rows>
       </SortableRows>
       <Box sx={{ py: 1, display: "flex", gap: 1 }}>
         <Button size="small" variant="outlined" onClick={addWork}>

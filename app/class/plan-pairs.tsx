@@ -7,6 +7,7 @@ import type { RungChoice } from "#server/class-plan.ts";
 import { membersOf } from "./members.ts";
 import { PartnerMark, VerdictRing } from "../ui/marks.tsx";
 import { Notice } from "../ui/parts.tsx";
+import { Row, Rows } from "../ui/rows.tsx";
 
 interface PairsProps {
   readonly round: PlannedRound;
@@ -36,18 +37,15 @@ export function PlanPairs({ round, at, rungs, nameOf, onLock, onSwap, costOf }: 
           {nameOf(picked)} changes places with… choose the other.
         </Notice>
       )}
-      <Box component="ol" aria-label={`Pairs of round ${at + 1}`} sx={{ listStyle: "none", m: 0, p: 0 }}>
+      <Rows ordered aria-label={`Pairs of round ${at + 1}`}>
         {round.pairs.map((p) => (
-          <Box
-            component="li"
+          <Row
             key={`${p.a}${p.b}`}
             sx={{
               display: "grid",
               gridTemplateColumns: { xs: "minmax(0,1fr)", lg: "minmax(0,5fr) minmax(0,6fr) auto" },
               columnGap: 2,
               alignItems: "start",
-              borderTop: 1,
-              borderColor: "hairline",
               py: 0.75,
             }}
           >
@@ -110,14 +108,14 @@ export function PlanPairs({ round, at, rungs, nameOf, onLock, onSwap, costOf }: 
             >
               {p.locked ? "Locked" : "Lock"}
             </Button>
-          </Box>
+          </Row>
         ))}
         {round.alone.map(({ id, why }) => (
-          <Box component="li" key={id} sx={{ borderTop: 1, borderColor: "hairline", py: 0.75 }}>
+          <Row key={id} sx={{ py: 0.75 }}>
             <strong>{nameOf(id)}</strong> has no partner: {why}.
-          </Box>
+          </Row>
         ))}
-      </Box>
+      </Rows>
     </>
   );
 }

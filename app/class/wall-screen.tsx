@@ -7,6 +7,7 @@ import type { PlanPage } from "#server/class-plan.ts";
 import { membersOf } from "./members.ts";
 import { PartnerMark } from "../ui/marks.tsx";
 import { Notice } from "../ui/parts.tsx";
+import { Row, Rows } from "../ui/rows.tsx";
 
 export function WallScreen({ page }: { page: PlanPage }) {
   const { lesson, kept, rungs, names } = page;
@@ -48,25 +49,19 @@ export function WallScreen({ page }: { page: PlanPage }) {
           <Box sx={{ fontSize: "clamp(1.1rem, 2vw, 1.9rem)", color: "text.secondary", mb: 1 }}>
             {block?.title}; {round.side} lead in front
           </Box>
-          <Box
-            component="ol"
+          <Rows
+            ordered
             aria-label="Pairs"
             sx={{
-              listStyle: "none",
-              m: 0,
-              p: 0,
               display: "grid",
               gridTemplateColumns: { xs: "1fr", md: "1fr 1fr", xl: many ? "1fr 1fr 1fr" : "1fr 1fr" },
               columnGap: 5,
             }}
           >
             {round.pairs.map((p) => (
-              <Box
-                component="li"
+              <Row
                 key={`${p.a}${p.b}`}
                 sx={{
-                  borderTop: 1,
-                  borderColor: "hairline",
                   py: 1,
                   display: "flex",
                   flexWrap: "wrap",
@@ -87,14 +82,14 @@ export function WallScreen({ page }: { page: PlanPage }) {
                     their own rung: {rungs[p.rung]?.title}
                   </Box>
                 )}
-              </Box>
+              </Row>
             ))}
             {round.alone.map(({ id }) => (
-              <Box component="li" key={id} sx={{ borderTop: 1, borderColor: "hairline", py: 1, fontSize: "1.6rem" }}>
+              <Row key={id} sx={{ py: 1, fontSize: "1.6rem" }}>
                 {nameOf(id)} with the instructor
-              </Box>
+              </Row>
             ))}
-          </Box>
+          </Rows>
         </>
       )}
     </Box>

@@ -8,6 +8,7 @@ import { styled } from "@mui/material/styles";
 import { useState, type KeyboardEvent } from "react";
 import { VerdictRing } from "../ui/marks.tsx";
 import type { AnswerView } from "../workers/protocol.ts";
+import { Rows } from "../ui/rows.tsx";
 
 const AnswerButton = styled("button")(({ theme }) => ({
   font: "inherit",
@@ -86,7 +87,7 @@ export function AnswerList({ answers, onPut, verb = "Put in" }: ListProps) {
           {filter("Tradition", tradition, setTradition, of(answers.flatMap((a) => a.traditions)))}
         </Box>
       )}
-      <Box component="ol" aria-label="Answers that work" sx={{ listStyle: "none", p: 0, m: 0, mt: 1 }}>
+      <Rows ordered aria-label="Answers that work" sx={{ mt: 1 }}>
         {shown.map((a, i) => (
           <li key={a.text}>
             <AnswerButton type="button" onClick={() => onPut(a.text)} title={`${verb} ${a.text}`}>
@@ -117,7 +118,7 @@ export function AnswerList({ answers, onPut, verb = "Put in" }: ListProps) {
               : "None of this kind. Choose “any” above."}
           </li>
         )}
-      </Box>
+      </Rows>
       {fits.length > FEW && (
         <Button size="small" variant="text" color="inherit" onClick={() => setAll(!all)}>
           {all ? "Only the best" : `All ${fits.length}`}

@@ -11,6 +11,7 @@ import { VerdictRing } from "../ui/marks.tsx";
 import { ask } from "../workers/client.ts";
 import type { AnswerView } from "../workers/protocol.ts";
 import { AnswerList } from "./answer-list.tsx";
+import { Rows } from "../ui/rows.tsx";
 
 type Edits = readonly { from: number; to: number; insert: string }[];
 interface PanelProps {
@@ -147,7 +148,7 @@ export function CloseCycle({ text, onRepair, differences }: PanelProps & { diffe
         </Box>
       )}
       {ways && ways.length > 0 && (
-        <Box component="ul" aria-label="Ways to close the cycle" sx={{ listStyle: "none", p: 0, m: 0, mt: 1 }}>
+        <Rows aria-label="Ways to close the cycle" sx={{ mt: 1 }}>
           {ways.map((way) => (
             <Box component="li" key={way.text} sx={{ display: "flex", gap: 1, alignItems: "center", py: 0.5 }}>
               <VerdictRing verdict={way.verdict} size={18} />
@@ -160,7 +161,7 @@ export function CloseCycle({ text, onRepair, differences }: PanelProps & { diffe
               </Button>
             </Box>
           ))}
-        </Box>
+        </Rows>
       )}
     </Box>
   );

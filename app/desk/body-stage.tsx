@@ -17,7 +17,7 @@ import { FloorDrawing, words } from "../drawing/floor-drawing.tsx";
 import { frameAt, timeline, type Beat } from "../drawing/floor-layout.ts";
 import { TargetDrawing } from "../drawing/target-drawing.tsx";
 import { VerdictRing } from "../ui/marks.tsx";
-import { ask } from "../workers/client.ts";
+import { useAnswer } from "../workers/use-answer.ts";
 
 interface StageProps {
   readonly kind: "floor" | "target";
@@ -30,25 +30,18 @@ interface StageProps {
   readonly onPick: (from: number, to: number) => void;
 }
 
+const NO_SCENES: readonly SceneView[] = [];
+
 export function BodyStage({ kind, text, row, at, tempo, people, onPick }: StageProps) {
   const [who, setWho] = useState<{ A: string; B: string }>({ A: "", B: "" });
-  const [scenes, setScenes] = useState<readonly SceneView[]>([]);
   const [half, setHalf] = useState(false);
   const bodies = useMemo((): Bodies => {
     const one = people.find((p) => p.id === who.A);
     const two = people.find((p) => p.id === who.B);
     return { ...(one ? { A: measuresOf(one) } : {}), ...(two ? { B: measuresOf(two) } : {}) };
   }, [people, who]);
-  useEffect(() => {
-    let alive = true;
-    ask("scenes", { text, row, bodies }).then(
-      (found) => alive && setScenes(found),
-      () => alive && setScenes([]),
-    );
-    return () => {
-      alive = false;
-    };
-  }, [text, row, bodies]);
+  const question = useMemo(() => ({ text, row, bodies }), [text, row, bodies]);
+  const scenes = useAnswer("scenes", question).answer ?? NO_SCENES;
   const beats = useMemo(() => timeline(scenes, half ? tempo / 2 : tempo), [scenes, tempo, half]);
   const player = usePlayer(beats, at);
   const frame = frameAt(beats, player.ms);

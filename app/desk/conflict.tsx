@@ -2,6 +2,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { diffLines } from "diff";
 import type { ReactNode } from "react";
+import { Rows } from "../ui/rows.tsx";
 
 interface ConflictProps {
   readonly mine: string;
@@ -53,13 +54,10 @@ export function TextDiff({
   afterName: string;
 }) {
   return (
-    <Box
-      component="ul"
+    <Rows
       aria-label="Differences"
       tabIndex={0}
       sx={{
-        listStyle: "none",
-        m: 0,
         p: 1,
         fontFamily: "'Atkinson Hyperlegible Mono Variable', monospace",
         fontSize: "0.95rem",
@@ -91,6 +89,6 @@ export function TextDiff({
             </Box>
           )),
       )}
-    </Box>
+    </Rows>
   );
 }

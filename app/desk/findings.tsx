@@ -7,6 +7,7 @@ import type { Finding } from "#core/findings/finding.ts";
 import type { ExchangeView, ScoreView } from "#core/formats/desk-view.ts";
 import { Answers, CloseCycle, Refute } from "./answers-panel.tsx";
 import { PartnerMark, VerdictRing } from "../ui/marks.tsx";
+import { Row, Rows } from "../ui/rows.tsx";
 
 const SEVERITY_RING = { error: "invalid", risk: "risky", note: "valid" } as const;
 
@@ -51,11 +52,11 @@ export const Findings = memo(function Findings({ view, text, cursor, onPick, onR
           be practised.
         </Box>
       )}
-      <Box component="ul" sx={{ listStyle: "none", m: 0, p: 0 }}>
+      <Rows>
         {sorted.slice(0, 60).map((f) => (
           <FindingItem key={`${f.rule}${f.from}${f.message}`} finding={f} onPick={onPick} onRepair={onRepair} />
         ))}
-      </Box>
+      </Rows>
       {sorted.length > 60 && <Box sx={{ color: "text.secondary" }}>And {sorted.length - 60} more further down.</Box>}
     </>
   );
@@ -71,7 +72,7 @@ function FindingItem({
   onRepair: FindingsProps["onRepair"];
 }) {
   return (
-    <Box component="li" sx={{ display: "flex", gap: 1.25, py: 1.25, borderTop: 1, borderColor: "hairline" }}>
+    <Row sx={{ display: "flex", gap: 1.25, py: 1.25 }}>
       <Box sx={{ pt: 0.25 }}>
         <VerdictRing verdict={SEVERITY_RING[f.severity]} size={20} />
       </Box>
@@ -92,7 +93,7 @@ function FindingItem({
           </Box>
         )}
       </Box>
-    </Box>
+    </Row>
   );
 }
 

@@ -3,13 +3,13 @@ import Button from "@mui/material/Button";
 import LinearProgress from "@mui/material/LinearProgress";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
-import { useEffect, useState } from "react";
+import { useMemo, useState } from "react";
 import { Form, Link } from "react-router";
 import { VerdictRing, type VerdictName } from "../ui/marks.tsx";
 import { ScreenHead } from "../ui/parts.tsx";
-import { ask } from "../workers/client.ts";
-import type { Work } from "../workers/protocol.ts";
+import { useAnswer } from "../workers/use-answer.ts";
 import { TextDiff } from "./conflict.tsx";
+import { Row, Rows } from "../ui/rows.tsx";
 
 export interface RevisionRow {
   readonly number: number;
@@ -70,9 +70,9 @@ export function RevisionsScreen({ id, title, revisions }: RevisionsProps) {
           pb: 4,
         }}
       >
-        <Box component="ol" aria-label="Revisions, newest first" sx={{ listStyle: "none", m: 0, p: 0 }}>
+        <Rows ordered aria-label="Revisions, newest first">
           {revisions.map((r, i) => (
-            <Box component="li" key={r.number} sx={{ borderTop: 1, borderColor: "hairline", py: 1.25 }}>
+            <Row key={r.number} sx={{ py: 1.25 }}>
               <Box sx={{ display: "flex", gap: 1.5, alignItems: "center", flexWrap: "wrap" }}>
                 <VerdictRing verdict={r.verdict} />
                 <Box component="h2" sx={{ typography: "h3", m: 0 }}>
@@ -106,9 +106,9 @@ export function RevisionsScreen({ id, title, revisions }: RevisionsProps) {
                   </Form>
                 )}
               </Box>
-            </Box>
+            </Row>
           ))}
-        </Box>
+        </Rows>
         <Box
           component="section"
           aria-label="What changed"
@@ -144,18 +144,8 @@ export function RevisionsScreen({ id, title, revisions }: RevisionsProps) {
 
 /** Which exchanges come out differently, judged by today's settings for both texts. */
 function VerdictChanges({ before, after }: { before: string; after: string }) {
-  const [found, setFound] = useState<Work["compareTexts"]["answer"] | null>(null);
-  useEffect(() => {
-    let alive = true;
-    setFound(null);
-    ask("compareTexts", { before, after }).then(
-      (answer) => alive && setFound(answer),
-      () => undefined,
-    );
-    return () => {
-      alive = false;
-    };
-  }, [before, after]);
+  const question = useMemo(() => ({ before, after }), [before, after]);
+  const { answer: found } = useAnswer("compareTexts", question);
   if (!found) return <LinearProgress aria-label="Comparing the verdicts" sx={{ mb: 2 }} />;
   return (
     <Box role="status" sx={{ mb: 2 }}>
@@ -172,9 +162,9 @@ function VerdictChanges({ before, after }: { before: string; after: string }) {
         )}
       </Box>
       {found.exchanges.length === 0 && <Box sx={{ color: "text.secondary" }}>No exchange comes out differently.</Box>}
-      <Box component="ul" sx={{ listStyle: "none", p: 0, m: 0, mt: 1 }}>
+      <Rows sx={{ mt: 1 }}>
         {found.exchanges.map((e) => (
-          <Box component="li" key={e.words} sx={{ borderTop: 1, borderColor: "hairline", py: 0.5 }}>
+          <Row key={e.words} sx={{ py: 0.5 }}>
             {e.words}:{" "}
             {e.before === null ? (
               <>
@@ -189,9 +179,9 @@ function VerdictChanges({ before, after }: { before: string; after: string }) {
                 <Verdict of={e.before} /> → <Verdict of={e.after} />
               </>
             )}
-          </Box>
+          </Row>
         ))}
-      </Box>
+      </Rows>
     </Box>
   );
 }

@@ -23,6 +23,7 @@ import {
   type Stave,
 } from "./score-layout.ts";
 import { usePanning } from "./use-panning.ts";
+import { Rows } from "../ui/rows.tsx";
 
 export interface RowFrameProps {
   readonly row: number;
@@ -70,20 +71,13 @@ export const ScoreDrawing = memo(function ScoreDrawing({
     box.current?.querySelector<SVGGElement>(`[data-crossing="${CSS.escape(next.exchange.key)}"]`)?.focus();
   };
   return (
-    <Box
-      component="ol"
+    <Rows
+      ordered
       ref={box}
       aria-label="The drill drawn, one row for each line. Arrow keys go from crossing to crossing."
       onKeyDown={walk}
       {...panning}
-      sx={{
-        listStyle: "none",
-        m: 0,
-        p: 0,
-        overflowX: "auto",
-        cursor: "grab",
-        "&[data-panning]": { cursor: "grabbing" },
-      }}
+      sx={{ overflowX: "auto", cursor: "grab", "&[data-panning]": { cursor: "grabbing" } }}
     >
       {staves.map((stave) => (
         <StaveRow
@@ -97,7 +91,7 @@ export const ScoreDrawing = memo(function ScoreDrawing({
           onPick={onPick}
         />
       ))}
-    </Box>
+    </Rows>
   );
 });
 

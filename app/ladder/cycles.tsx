@@ -9,6 +9,7 @@ import { Notice } from "../ui/parts.tsx";
 import { WorkProgress } from "../ui/work-progress.tsx";
 import { useLongWork } from "../workers/use-long-work.ts";
 import { RungItem } from "./rung-item.tsx";
+import { Rows } from "../ui/rows.tsx";
 
 const STROKES = ["forehand high", "backhand high", "forehand low", "backhand low", "forehand mid", "backhand mid"];
 const HANDS = ["jab", "cross", "lead hook", "parry", "slip out", "cover", "weave"];
@@ -69,7 +70,7 @@ export function Cycles({ text, revisionId, others }: CyclesProps) {
               ? `None of ${found.tried} closes. Choose more moves, or other counts.`
               : `${found.whole ? "All" : "By chance"} ${found.tried} tried; these ${cycles.length} close, even sides first.`}
           </Box>
-          <Box component="ol" aria-label="Cycles" sx={{ listStyle: "none", m: 0, px: { xs: 2, sm: 3 }, pb: 4 }}>
+          <Rows ordered aria-label="Cycles" sx={{ px: { xs: 2, sm: 3 }, pb: 4 }}>
             {cycles.map((c) => (
               <RungItem
                 key={c.text}
@@ -80,7 +81,7 @@ export function Cycles({ text, revisionId, others }: CyclesProps) {
                 revisionId={revisionId}
               />
             ))}
-          </Box>
+          </Rows>
         </>
       )}
     </>

@@ -7,6 +7,7 @@ import { Notice } from "../ui/parts.tsx";
 import { WorkProgress } from "../ui/work-progress.tsx";
 import { useLongWork } from "../workers/use-long-work.ts";
 import { RungItem } from "./rung-item.tsx";
+import { Rows } from "../ui/rows.tsx";
 
 interface Other {
   readonly id: string;
@@ -48,7 +49,7 @@ export function Join({ text, revisionId, others }: JoinProps) {
       {other && <WorkProgress work={work} doing="Looking for a way" not="No search was made." start="Search" />}
       {found && !found.ok && <Notice tone="trouble">{found.message}</Notice>}
       {other && (
-        <Box component="ol" aria-label="Ways" sx={{ listStyle: "none", m: 0, px: { xs: 2, sm: 3 }, pb: 4 }}>
+        <Rows ordered aria-label="Ways" sx={{ px: { xs: 2, sm: 3 }, pb: 4 }}>
           {ways.map((w) => (
             <RungItem
               key={w.text}
@@ -59,7 +60,7 @@ export function Join({ text, revisionId, others }: JoinProps) {
               revisionId={revisionId}
             />
           ))}
-        </Box>
+        </Rows>
       )}
     </>
   );

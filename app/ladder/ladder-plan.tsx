@@ -14,6 +14,7 @@ import { LoadChart } from "./load-chart.tsx";
 import { RungItem } from "./rung-item.tsx";
 import { TakeLadder, type ClassChoice } from "./take-ladder.tsx";
 import { toolsFrom, WishBar, type Wishes } from "./wishes.tsx";
+import { Rows } from "../ui/rows.tsx";
 
 const nameOf = (operator: RungView["operator"]): string =>
   operator === null ? "To begin with" : operator === "rows" ? "More of the drill" : OPERATOR_NAMES[operator];
@@ -89,7 +90,7 @@ export function LadderPlan({ title, text, revisionId, gear, classes, today }: Pl
             classes={classes}
             today={today}
           />
-          <Box component="ol" aria-label="Rungs" sx={{ listStyle: "none", m: 0, px: { xs: 2, sm: 3 }, pb: 4 }}>
+          <Rows ordered aria-label="Rungs" sx={{ px: { xs: 2, sm: 3 }, pb: 4 }}>
             {rungs.map((r, i) => (
               <RungItem
                 key={`${i}${r.text}`}
@@ -114,7 +115,7 @@ export function LadderPlan({ title, text, revisionId, gear, classes, today }: Pl
                 }
               />
             ))}
-          </Box>
+          </Rows>
         </>
       )}
     </>

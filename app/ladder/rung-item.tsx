@@ -10,6 +10,7 @@ import { LoadBar } from "../drills/drills-screen.tsx";
 import { TextDiff } from "../desk/conflict.tsx";
 import { VerdictRing } from "../ui/marks.tsx";
 import { Notice } from "../ui/parts.tsx";
+import { Row } from "../ui/rows.tsx";
 
 export interface RungText {
   readonly text: string;
@@ -50,7 +51,7 @@ export function RungItem({ rung, name, before, most, revisionId, actions, more }
       { method: "post" },
     );
   return (
-    <Box component="li" sx={{ borderTop: 1, borderColor: "hairline", py: 1.25 }}>
+    <Row sx={{ py: 1.25 }}>
       <Box
         sx={{
           display: "grid",
@@ -97,7 +98,7 @@ export function RungItem({ rung, name, before, most, revisionId, actions, more }
         </Box>
       )}
       {more}
-    </Box>
+    </Row>
   );
 }
 

@@ -5,15 +5,16 @@ import { useState } from "react";
 import { useFetcher } from "react-router";
 import { GEAR_KINDS } from "#core/class/gear.ts";
 import type { action } from "../routes/people.tsx";
+import { Row, Rows } from "../ui/rows.tsx";
 
 export function GearList({ gear }: { gear: readonly { readonly kind: string; readonly count: number }[] }) {
   const own = gear.filter((g) => !GEAR_KINDS.some((k) => k.id === g.kind)).map((g) => ({ id: g.kind, label: g.kind }));
   return (
-    <Box component="ul" aria-label="Gear" sx={{ listStyle: "none", m: 0, px: { xs: 2, sm: 3 }, py: 1, maxWidth: 520 }}>
+    <Rows aria-label="Gear" sx={{ px: { xs: 2, sm: 3 }, py: 1, maxWidth: 520 }}>
       {[...GEAR_KINDS, ...own].map((kind) => (
         <Count key={kind.id} kind={kind} count={gear.find((g) => g.kind === kind.id)?.count ?? 0} />
       ))}
-    </Box>
+    </Rows>
   );
 }
 
@@ -25,10 +26,7 @@ function Count({ kind, count }: { kind: { readonly id: string; readonly label: s
     if (text !== String(count)) void fetcher.submit({ intent: "gear", gear: kind.id, count: text }, { method: "post" });
   };
   return (
-    <Box
-      component="li"
-      sx={{ display: "flex", alignItems: "center", gap: 2, borderTop: 1, borderColor: "hairline", py: 0.5 }}
-    >
+    <Row sx={{ display: "flex", alignItems: "center", gap: 2, py: 0.5 }}>
       <Box sx={{ flex: 1 }}>{kind.label}</Box>
       <TextField
         size="small"
@@ -41,6 +39,6 @@ function Count({ kind, count }: { kind: { readonly id: string; readonly label: s
         slotProps={{ htmlInput: { "aria-label": kind.label, inputMode: "numeric" } }}
         sx={{ width: 110 }}
       />
-    </Box>
+    </Row>
   );
 }

@@ -13,6 +13,7 @@ import { useFetcher } from "react-router";
 import { COLUMNS, MOST_ROWS, readPeople, type Cells, type ReadRow } from "#core/people/table.ts";
 import type { action } from "../routes/people.tsx";
 import { Notice } from "../ui/parts.tsx";
+import { Row, Rows } from "../ui/rows.tsx";
 
 /** Rows shown of each kind. */
 const SHOWN = 60;
@@ -81,9 +82,9 @@ export function ImportPeople({ known, onClose }: { known: readonly string[]; onC
                 control={<Checkbox checked={twice} onChange={(event) => setTwice(event.target.checked)} />}
               />
             )}
-            <Box component="ul" aria-label="Rows" sx={{ listStyle: "none", m: 0, p: 0 }}>
+            <Rows aria-label="Rows">
               {[...faulty.slice(0, SHOWN), ...good.slice(0, SHOWN)].map((r) => (
-                <Box component="li" key={r.row} sx={{ borderTop: 1, borderColor: "hairline", py: 0.5 }}>
+                <Row key={r.row} sx={{ py: 0.5 }}>
                   <Box component="span" sx={{ color: "text.secondary" }}>
                     Row {r.row}:{" "}
                   </Box>
@@ -92,9 +93,9 @@ export function ImportPeople({ known, onClose }: { known: readonly string[]; onC
                         r.person.mass_kg === null ? "" : `, ${r.person.mass_kg} kg`
                       }${r.person.minor ? ", minor" : ""}`
                     : r.faults.join("; ")}
-                </Box>
+                </Row>
               ))}
-            </Box>
+            </Rows>
           </>
         )}
       </DialogContent>

@@ -10,6 +10,7 @@ import { shortDate } from "../ui/frame.tsx";
 import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";
 import { TrainedView } from "./trained-view.tsx";
 import { ClassDialog, CopyDialog } from "./class-dialogs.tsx";
+import { Row, Rows } from "../ui/rows.tsx";
 
 const VIEWS = [
   { value: "list", label: "List" },
@@ -59,18 +60,15 @@ export function TermScreen({
         <WordChoice label="What is shown" options={VIEWS} value={view} onChange={setView} />
       </Box>
       {view === "list" && (
-        <Box component="ol" aria-label="Classes" sx={{ listStyle: "none", m: 0, px: { xs: 2, sm: 3 }, pb: 4 }}>
+        <Rows ordered aria-label="Classes" sx={{ px: { xs: 2, sm: 3 }, pb: 4 }}>
           {[...byDay].reverse().map((c) => (
-            <Box
-              component="li"
+            <Row
               key={c.id}
               sx={{
                 display: "grid",
                 gridTemplateColumns: { xs: "minmax(0,1fr)", md: "150px minmax(0,1fr) 170px auto" },
                 gap: 1,
                 alignItems: "center",
-                borderTop: 1,
-                borderColor: "hairline",
                 py: 0.75,
                 color: c.held_on < today ? "text.secondary" : undefined,
               }}
@@ -102,24 +100,17 @@ export function TermScreen({
                   Copy
                 </Button>
               </Box>
-            </Box>
+            </Row>
           ))}
-        </Box>
+        </Rows>
       )}
       {view === "weeks" && <Weeks classes={byDay} today={today} />}
       {view === "people" && (
-        <Box component="ul" aria-label="Who met whom" sx={{ listStyle: "none", m: 0, px: { xs: 2, sm: 3 }, pb: 4 }}>
+        <Rows aria-label="Who met whom" sx={{ px: { xs: 2, sm: 3 }, pb: 4 }}>
           {people.map((p) => (
-            <Box
-              component="li"
+            <Row
               key={p.id}
-              sx={{
-                display: "grid",
-                gridTemplateColumns: { xs: "1fr", sm: "200px 120px 170px 1fr" },
-                borderTop: 1,
-                borderColor: "hairline",
-                py: 0.75,
-              }}
+              sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", sm: "200px 120px 170px 1fr" }, py: 0.75 }}
             >
               <strong>{p.name}</strong>
               <span>{p.classes === 1 ? "1 class" : `${p.classes} classes`}</span>
@@ -129,9 +120,9 @@ export function TermScreen({
               <Box sx={{ color: "text.secondary" }}>
                 {p.most && p.most.times > 1 ? `most often ${p.most.name}, ${p.most.times} times` : ""}
               </Box>
-            </Box>
+            </Row>
           ))}
-        </Box>
+        </Rows>
       )}
       {view === "trained" && <TrainedView texts={trained} />}
       {open && <ClassDialog lesson={open === "new" ? null : open} today={today} onClose={() => setOpen(null)} />}

@@ -7,9 +7,10 @@ import type { TrainedText } from "#core/book/trained.ts";
 import { ChartLater } from "../ui/chart-later.tsx";
 import { shortDate } from "../ui/frame.tsx";
 import { FillRing } from "../ui/marks.tsx";
-import { WordChoice } from "../ui/parts.tsx";
+import { Notice, WordChoice } from "../ui/parts.tsx";
 import { useSettings } from "../ui/use-settings.ts";
 import { useAnswer } from "../workers/use-answer.ts";
+import { Row, Rows } from "../ui/rows.tsx";
 
 /** Shades of what is new and what is known. */
 const SHADES = [0.95, 0.3];
@@ -20,7 +21,8 @@ export function TrainedView({ texts }: { texts: readonly TrainedText[] }) {
   const { settings, version } = useSettings();
   const feeds = (settings.book ?? USUAL_BOOK).feeds;
   const question = useMemo(() => ({ texts, feeds }), [texts, feeds]);
-  const found = useAnswer("coverage", question, version);
+  const { answer: found, trouble } = useAnswer("coverage", question, version);
+  if (trouble) return <Notice tone="trouble">{trouble}</Notice>;
   if (!found) return <Box sx={{ p: 3, color: "text.secondary" }}>Counting what was trained…</Box>;
   return (
     <Box sx={{ px: { xs: 2, sm: 3 }, pb: 4 }}>
@@ -82,12 +84,12 @@ function Feeds({ found: { feeds, both, one, none } }: { found: Coverage }) {
         {both} came from both sides, {one} from one, {none} never.
       </Box>
       <WordChoice label="Which feeds" options={SHOWN} value={shown} onChange={setShown} />
-      <Box component="ul" aria-label="Feeds" sx={{ listStyle: "none", m: 0, p: 0 }}>
+      <Rows aria-label="Feeds">
         {listed.length === 0 && <Box sx={{ py: 1, color: "text.secondary" }}>None.</Box>}
         {listed.map((feed) => (
           <Feed key={`${feed.text}${feed.inBook}`} feed={feed} />
         ))}
-      </Box>
+      </Rows>
     </Box>
   );
 }
@@ -97,14 +99,11 @@ const times = (n: number): string => (n === 1 ? "on one day" : `on ${n} days`);
 function Feed({ feed }: { feed: CoveredFeed }) {
   const { text, sides, last, answers, inBook } = feed;
   return (
-    <Box
-      component="li"
+    <Row
       sx={{
         display: "grid",
         gridTemplateColumns: { xs: "minmax(0,1fr)", md: "230px 330px minmax(0,1fr)" },
         columnGap: 2,
-        borderTop: 1,
-        borderColor: "hairline",
         py: 0.6,
       }}
     >
@@ -119,6 +118,6 @@ function Feed({ feed }: { feed: CoveredFeed }) {
           : `${sides.length === 2 ? "both sides" : `${sides[0]!} side only`}, ${times(feed.times)}, last ${shortDate(last)}`}
       </Box>
       <Box sx={{ color: "text.secondary" }}>{answers.map((a) => `${a.text} ${a.times}×`).join(", ")}</Box>
-    </Box>
+    </Row>
   );
 }

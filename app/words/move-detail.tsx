@@ -1,12 +1,12 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import LinearProgress from "@mui/material/LinearProgress";
-import { useEffect, useState } from "react";
+import { useMemo } from "react";
 import { Link } from "react-router";
 import { TRADITIONS } from "#core/words/types.ts";
 import { Notice } from "../ui/parts.tsx";
-import { ask } from "../workers/client.ts";
-import type { MoveCard, TrialView } from "../workers/words-work.ts";
+import { useAnswer } from "../workers/use-answer.ts";
+import type { MoveCard } from "../workers/words-work.ts";
 import { FactList, TrialList, TrialPicture } from "./trial-view.tsx";
 
 interface DetailProps {
@@ -17,18 +17,9 @@ interface DetailProps {
 
 /** One move: names, facts, picture, coaching, faults, cautions, and what it does among the others. */
 export function MoveDetail({ card, version, onDelete }: DetailProps) {
-  const [view, setView] = useState<TrialView | null>(null);
   const { data } = card;
-  useEffect(() => {
-    let alive = true;
-    ask("tryMove", { data }).then(
-      (found) => alive && setView(found),
-      () => undefined,
-    );
-    return () => {
-      alive = false;
-    };
-  }, [data, version]);
+  const question = useMemo(() => ({ data }), [data]);
+  const { answer: view } = useAnswer("tryMove", question, version);
   return (
     <Box sx={{ px: { xs: 2, sm: 3 }, py: 2 }}>
       <Button component={Link} to="/words" variant="outlined" size="small" sx={{ display: { md: "none" }, mb: 1 }}>

@@ -19,6 +19,7 @@ import { Notice, ScreenHead } from "../ui/parts.tsx";
 import { useSettings } from "../ui/use-settings.ts";
 import { ClockFace } from "./clock-face.tsx";
 import { WordsNav } from "./words-nav.tsx";
+import { Row, Rows } from "../ui/rows.tsx";
 
 export function NumberingScreen() {
   const { settings, patch, result, busy } = useSettings();
@@ -184,20 +185,9 @@ export function NumberingScreen() {
               }
             />
             <Box>
-              <Box component="ol" aria-label="The numbers" sx={{ listStyle: "none", p: 0, m: 0 }}>
+              <Rows ordered aria-label="The numbers">
                 {angles.map((angle, i) => (
-                  <Box
-                    component="li"
-                    key={i}
-                    sx={{
-                      display: "flex",
-                      alignItems: "center",
-                      gap: 1,
-                      borderTop: 1,
-                      borderColor: "hairline",
-                      py: 0.5,
-                    }}
-                  >
+                  <Row key={i} sx={{ display: "flex", alignItems: "center", gap: 1, py: 0.5 }}>
                     <Button
                       variant={editable && number === i ? "contained" : "text"}
                       color={editable && number === i ? "primary" : "inherit"}
@@ -245,9 +235,9 @@ export function NumberingScreen() {
                         </IconButton>
                       </>
                     )}
-                  </Box>
+                  </Row>
                 ))}
-              </Box>
+              </Rows>
               {editable && (
                 <Box sx={{ color: "text.secondary", pt: 1 }}>
                   {number < angles.length

@@ -18,6 +18,7 @@ import { questions } from "./customs.ts";
 import { StageOrder } from "./stage-order.tsx";
 import { Weights } from "./weights.tsx";
 import { WordsNav } from "./words-nav.tsx";
+import { Row, Rows } from "../ui/rows.tsx";
 
 const GRADES: readonly { value: RuleSetting; label: string }[] = [
   { value: "error", label: "breaks the drill" },
@@ -151,13 +152,9 @@ export function SchoolScreen({ drills }: { drills: readonly DrillText[] }) {
             <Box component="h2" sx={{ typography: "h2", m: 0, mb: 1 }}>
               How grave is it?
             </Box>
-            <Box component="ul" sx={{ listStyle: "none", m: 0, p: 0 }}>
+            <Rows>
               {(Object.keys(GRADED_RULES) as RuleId[]).map((rule) => (
-                <Box
-                  component="li"
-                  key={rule}
-                  sx={{ display: "flex", gap: 2, alignItems: "center", borderTop: 1, borderColor: "hairline", py: 0.5 }}
-                >
+                <Row key={rule} sx={{ display: "flex", gap: 2, alignItems: "center", py: 0.5 }}>
                   <Box sx={{ flex: 1 }}>
                     {GRADED_RULES[rule]}
                     {draft.severity?.[rule] && (
@@ -182,9 +179,9 @@ export function SchoolScreen({ drills }: { drills: readonly DrillText[] }) {
                       </MenuItem>
                     ))}
                   </TextField>
-                </Box>
+                </Row>
               ))}
-            </Box>
+            </Rows>
             <Box sx={{ color: "text.secondary", mt: 1 }}>
               A live blade always breaks a drill: this cannot be set otherwise.
             </Box>

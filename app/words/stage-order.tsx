@@ -4,6 +4,7 @@ import IconButton from "@mui/material/IconButton";
 import ArrowDownwardIcon from "@mui/icons-material/ArrowDownward";
 import ArrowUpwardIcon from "@mui/icons-material/ArrowUpward";
 import type { Stage } from "#core/vary/operator-names.ts";
+import { Rows } from "../ui/rows.tsx";
 
 /** What comes in at a stage, as an instructor would say it. */
 export const STAGE_WORDS: Readonly<Record<Stage, string>> = {
@@ -39,7 +40,7 @@ export function StageOrder({
       <Box component="h2" sx={{ typography: "h3", m: 0 }}>
         In which order do things come in?
       </Box>
-      <Box component="ol" sx={{ listStyle: "none", m: 0, p: 0, maxWidth: 520 }}>
+      <Rows ordered sx={{ maxWidth: 520 }}>
         {stages.map((stage, i) => (
           <Box component="li" key={stage} sx={{ display: "flex", alignItems: "center", gap: 1 }}>
             <Box sx={{ width: 22, color: "text.secondary", fontVariantNumeric: "tabular-nums" }}>{i + 1}</Box>
@@ -60,7 +61,7 @@ export function StageOrder({
             </IconButton>
           </Box>
         ))}
-      </Box>
+      </Rows>
       <Box sx={{ color: "text.secondary" }}>
         Ladders keep to it: nothing of a later stage comes before what is above it is there. Once tempo is there it may
         rise again behind every new thing.

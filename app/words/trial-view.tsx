@@ -7,6 +7,7 @@ import { frameAt, timeline } from "../drawing/floor-layout.ts";
 import { targetLayout } from "../drawing/target-layout.ts";
 import { TargetDrawing } from "../drawing/target-drawing.tsx";
 import { VerdictRing } from "../ui/marks.tsx";
+import { Rows } from "../ui/rows.tsx";
 
 export function FactList({ facts }: { facts: readonly Fact[] }) {
   return (
@@ -64,7 +65,7 @@ export function TrialList({ title, pairs, of }: { title: string; pairs: readonly
       <Box component="h3" sx={{ typography: "h3", m: 0, mb: 0.5 }}>
         {title}
       </Box>
-      <Box component="ul" sx={{ listStyle: "none", m: 0, p: 0, columns: "190px", columnGap: 3 }}>
+      <Rows sx={{ columns: "190px", columnGap: 3 }}>
         {sorted.map((p) => (
           <Box
             component="li"
@@ -80,7 +81,7 @@ export function TrialList({ title, pairs, of }: { title: string; pairs: readonly
             <VerdictRing verdict={p.verdict} size={16} /> {of === "feed" ? nameAnswer(p, pairs) : p.answer}
           </Box>
         ))}
-      </Box>
+      </Rows>
     </Box>
   );
 }

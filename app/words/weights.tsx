@@ -4,6 +4,7 @@ import Button from "@mui/material/Button";
 import Slider from "@mui/material/Slider";
 import { LOAD_PARTS, LOAD_WEIGHTS, loadUnit, type LoadWeights } from "#core/check/load.ts";
 import { MOST_WEIGHT } from "#core/school/settings.ts";
+import { Row, Rows } from "../ui/rows.tsx";
 
 export function Weights({
   load,
@@ -24,20 +25,17 @@ export function Weights({
           </Button>
         )}
       </Box>
-      <Box component="ul" sx={{ listStyle: "none", m: 0, p: 0 }}>
+      <Rows>
         {LOAD_PARTS.map((part) => {
           const value = load[part] ?? LOAD_WEIGHTS[part];
           return (
-            <Box
-              component="li"
+            <Row
               key={part}
               sx={{
                 display: "grid",
                 gridTemplateColumns: { xs: "1fr 48px", sm: "120px minmax(120px,1fr) 200px 48px" },
                 columnGap: 2,
                 alignItems: "center",
-                borderTop: 1,
-                borderColor: "hairline",
                 py: 0.5,
               }}
             >
@@ -71,10 +69,10 @@ export function Weights({
               >
                 {value.toFixed(1)}
               </Box>
-            </Box>
+            </Row>
           );
         })}
-      </Box>
+      </Rows>
     </Box>
   );
 }

@@ -4,11 +4,11 @@ import LinearProgress from "@mui/material/LinearProgress";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { styled } from "@mui/material/styles";
-import { useEffect, useMemo, useState } from "react";
+import { useMemo } from "react";
 import { Link, useSearchParams } from "react-router";
 import { ScreenHead, Notice } from "../ui/parts.tsx";
 import { useSettings } from "../ui/use-settings.ts";
-import { ask } from "../workers/client.ts";
+import { useAnswer } from "../workers/use-answer.ts";
 import type { MoveCard } from "../workers/words-work.ts";
 import { MoveDetail } from "./move-detail.tsx";
 import { WordsNav } from "./words-nav.tsx";
@@ -31,23 +31,14 @@ const Entry = styled(Link)(({ theme }) => ({
 const ALL = "all";
 
 /** The moves of all traditions: found by any name, shown with what they do. */
+const NOTHING_ASKED = {};
+
 export function WordsScreen() {
   const { settings, version, patch, result } = useSettings();
-  const [cards, setCards] = useState<readonly MoveCard[] | null>(null);
-  const [trouble, setTrouble] = useState<string | null>(null);
+  const { answer: cards, trouble } = useAnswer("moves", NOTHING_ASKED, version);
   const [params, setParams] = useSearchParams();
   const query = params.get("q") ?? "";
   const group = params.get("group") ?? ALL;
-  useEffect(() => {
-    let alive = true;
-    ask("moves", {}).then(
-      (found) => alive && setCards(found),
-      (error: Error) => alive && setTrouble(error.message),
-    );
-    return () => {
-      alive = false;
-    };
-  }, [version]);
   const groups = useMemo(() => [...new Set(cards?.map((c) => c.data.group) ?? [])], [cards]);
   const shown = useMemo(() => search(cards ?? [], query, group), [cards, query, group]);
   const asked = params.get("move");

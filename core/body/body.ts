@@ -1,5 +1,5 @@
 /** One person's body in metres, computed once from stature and own measures. */
-import { otherSide, type Gear, type Held, type Person, type Side } from "../score/person.ts";
+import type { Gear, Held, Person, Side } from "../score/person.ts";
 import { HALF_STANCE, RADII, REFERENCE_HEIGHT, SEGMENTS } from "./anthropometry.ts";
 
 export interface Ellipse {
@@ -101,9 +101,6 @@ export function zonesOf(person: Person): ReadonlyMap<HitZone, Ellipse> {
   }
   return zones;
 }
-
-export const sideOfLead = (person: Person, word: "lead" | "rear"): Side =>
-  word === "lead" ? person.lead : otherSide(person.lead);
 
 /** The weapon in a hand, or null. */
 export function weaponIn(person: Person, weaponSide: Side, hand: Side): Held | null {

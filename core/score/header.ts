@@ -22,7 +22,6 @@ export const RULES = [
   "eyes closed",
 ] as const;
 export type Rule = (typeof RULES)[number];
-export const NUMBERINGS = ["punches", "five angles", "seven angles", "eight directions", "twelve angles"] as const;
 
 /** Distance between the two centres: a range word, metres, or null for the default. */
 export type Range = { readonly name: RangeName } | { readonly metres: number } | null;
