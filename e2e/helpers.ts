@@ -26,6 +26,14 @@ export async function expectAccessible(page: Page, leaveOut?: string): Promise<v
   ).toEqual([]);
 }
 
+/** Faults of the page's own code from now on, as they are written to its console. */
+export function faultsOf(page: Page): string[] {
+  const faults: string[] = [];
+  page.on("pageerror", (error) => faults.push(error.stack ?? error.message));
+  page.on("console", (message) => message.type() === "error" && faults.push(message.text()));
+  return faults;
+}
+
 /** Nothing on the page is wider than the screen. */
 export async function expectNoSideScroll(page: Page): Promise<void> {
   const [content, screen] = await page.evaluate(() => [

@@ -6,7 +6,7 @@ import { linesOf } from "../score/structure.ts";
 import type { Line, ScoreBlock, ScoreItem, ScoreLine } from "../score/types.ts";
 import type { School } from "../school/school.ts";
 import { assessText, checkText } from "./check-text.ts";
-import { beatText, headerRows, plainScore } from "./edit.ts";
+import { beatText, headerRows, plainScore, single, withBeats } from "./edit.ts";
 import type { RungChange } from "./ladder.ts";
 import { vary } from "./vary.ts";
 
@@ -16,7 +16,10 @@ export const SLOW_START = 0.4;
 const MOST_ROWS = 3;
 const SHARE_OF_ROWS = 1 / 4;
 
-/** `rows`: how many rows of the drill have come in with it; its block counts as one more. */
+/**
+ * `rows`: how many rows of the drill have come in with it; its block counts as one more, a row without
+ * its returns as a half.
+ */
 export type Step = RungChange & { readonly rows: number };
 
 /** The rows of a drill one after another, without blocks: chance and cycles come later. */
@@ -80,23 +83,52 @@ export function moreRows(now: Checked, rows: number, base: Checked, school: Scho
     rows: come,
   });
   if (rows === all.length) return inBlock(now, base).map(({ text, changed }) => step(text, changed, rows + 1));
-  if (rows === 0)
-    return [
-      step(
-        plainScore(base.score, all.slice(0, 1), { tempo: percent(header.tempo) }),
-        `The ${feedName(all[0]!)} with all that belongs to it`,
-        1,
-      ),
-    ];
-  const most = Math.max(MOST_ROWS, Math.ceil(all.length * SHARE_OF_ROWS));
   const own = rowsOf(now);
-  return Array.from({ length: Math.min(most, all.length - rows) }, (_, i): Step => {
-    const more = all.slice(rows, rows + i + 1);
-    const names = more.map(feedName);
+  const next = Math.floor(rows);
+  const whole = all[next]!;
+  const name = feedName(whole);
+  const complete = `The ${name} with all that belongs to it`;
+  const plain = plainOf(whole);
+  // The exchange alone, and a row without its returns, are completed before anything else comes.
+  if (rows === 0) {
+    const slowly = { tempo: percent(header.tempo) };
+    const between = plain && lineText(plain) !== lineText(own[0]!) ? [plain] : [];
+    return [
+      ...between.map((line) =>
+        step(plainScore(base.score, [line], slowly), `The whole of the ${name}, nothing sent back`, PLAIN),
+      ),
+      step(plainScore(base.score, [whole], slowly), complete, 1),
+    ];
+  }
+  if (next < rows) return [step(plainScore(score, [...own.slice(0, -1), whole], {}), complete, next + 1)];
+  const most = Math.max(MOST_ROWS, Math.ceil(all.length * SHARE_OF_ROWS));
+  const more = Array.from({ length: Math.min(most, all.length - rows) }, (_, i): Step => {
+    const come = all.slice(rows, rows + i + 1);
+    const names = come.map(feedName);
     const last = names.pop()!;
     const changed = names.length === 0 ? `The ${last} comes in` : `The ${names.join(", the ")} and the ${last} come in`;
-    return step(plainScore(score, [...own, ...more], {}), changed, rows + i + 1);
+    return step(plainScore(score, [...own, ...come], {}), changed, rows + i + 1);
   });
+  return plain
+    ? [
+        ...more,
+        step(plainScore(score, [...own, plain], {}), `The ${name} comes in, nothing sent back yet`, rows + PLAIN),
+      ]
+    : more;
+}
+
+/** So much of a row is its feeds and answers alone. */
+const PLAIN = 0.5;
+
+/** A row with its feeds and an answer to each, without returns and what follows; null where that is all of it. */
+function plainOf(line: Line): Line | null {
+  const [feed, answer] = line.turns;
+  const feeds = single(feed);
+  const answers = single(answer);
+  if (line.meets || !feed || !answer || !feeds || !answers) return null;
+  const beats = answers.beats.slice(0, feeds.beats.length);
+  const plain: Line = { ...line, turns: [feed, { ...answer, alternatives: [withBeats(answers, beats)] }] };
+  return lineText(plain) === lineText(line) ? null : plain;
 }
 
 /** The rows in the block of the drill: round and round without a stop, or one of them by choice. */

@@ -58,6 +58,8 @@ export function steps(
   const now = node.checked();
   // The drill itself comes first: what makes it harder waits until all of it is there.
   const complete = node.rows >= rowsIn(base);
+  // A row of which a part is still missing would lose what was done to it.
+  const whole = node.rows > 0 && Number.isInteger(node.rows);
   const reached = reachedAt(o.order, layer, o.rungs);
   const from = Math.max(node.stage, o.order.indexOf("pairs"));
   const fits = (most: number) =>
@@ -68,7 +70,7 @@ export function steps(
       return (
         // Force is a step of its own, and the last; never before the tempo of the drill is there.
         (stageOf(id) !== "force" || (layer === o.rungs - 1 && now.header.tempo >= base.header.tempo - TEMPO_STEP)) &&
-        (complete || WHILE_GROWING.includes(stageOf(id))) &&
+        (complete || (whole && WHILE_GROWING.includes(stageOf(id)))) &&
         (again || (stage >= from && stage < most)) &&
         node.used.filter((u) => u === id).length < (MOST_USES[id] ?? 1)
       );
