@@ -69,6 +69,32 @@ describe("more rows", () => {
   });
 });
 
+describe("a row in two steps", () => {
+  const base = drill(
+    "A jab -> B parry\nA jab, cross -> B parry, slip out, lead hook -> A cover\nA cross -> B slip out, cross",
+  );
+  const after = (text: string, rows: number) => moreRows(drill(text), rows, base, school);
+  test("it may come in without what is sent back, as half a row", () => {
+    const half = after("A jab -> B parry", 1).find((s) => s.rows === 1.5)!;
+    expect(half.text).toMatch(/^A jab, cross -> B parry, slip out$/m);
+    expect(half.changed).toBe("The jab, cross comes in, nothing sent back yet");
+    expect(half.load.total).toBeLessThan(after("A jab -> B parry", 1).find((s) => s.rows === 2)!.load.total);
+  });
+  test("what is missing of it comes next, and nothing else", () => {
+    const next = after("A jab -> B parry\nA jab, cross -> B parry, slip out", 1.5);
+    expect(next.map((s) => [s.rows, s.changed])).toEqual([[2, "The jab, cross with all that belongs to it"]]);
+    expect(next[0]!.text).toMatch(/^A jab -> B parry\nA jab, cross -> B parry, slip out, lead hook -> A cover$/m);
+  });
+  test("a row of which nothing is sent back comes in whole", () => {
+    const plain = drill("A jab -> B parry\nA cross -> B slip out");
+    expect(moreRows(drill("A jab -> B parry"), 1, plain, school).map((s) => s.rows)).toEqual([2]);
+  });
+  test("rows that meet, and rows with answers to choose from, are not cut", () => {
+    const two = drill("A jab -> B parry\nA cross -> B slip out, cross | parry, cross");
+    expect(moreRows(drill("A jab -> B parry"), 1, two, school).every((s) => Number.isInteger(s.rows))).toBe(true);
+  });
+});
+
 describe("the block of a drill", () => {
   test("a cycle closes round its counts once all are there", () => {
     const weave = demo("four-count-weave");
