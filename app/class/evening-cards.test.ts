@@ -109,10 +109,10 @@ describe("the card of calls", () => {
   const calls = (seed: number) =>
     card(seed)
       .words.filter((w) => !w.includes("switch"))
-      .map((w) => w.split("  ")[1]!);
+      .map((w) => w.split("\u00a0\u00a0")[1]!);
   test("fills the round and no more, with a switch at each change of roles", () => {
     const { words } = card(1);
-    expect(words.filter((w) => w.includes("switch roles")).map((w) => w.split(" ")[0])).toEqual([
+    expect(words.filter((w) => w.includes("switch roles")).map((w) => w.split("\u00a0")[0])).toEqual([
       "0:30",
       "1:00",
       "1:30",

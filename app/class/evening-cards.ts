@@ -60,7 +60,7 @@ export function pairCard({ plan, round, pair, rung, clock, view, nameOf }: PairC
     // Blanks that do not break keep a name together.
     title: membersOf(pair)
       .map(({ actor, id }) => `${actor} ${nameOf(id)}`.replaceAll(" ", "\u00a0"))
-      .join("  "),
+      .join("\u00a0\u00a0 "),
     place: placeOf(plan, at, round),
     facts: [
       `Your rung: ${pair.rung + 1}. ${rung?.title ?? ""}`,
@@ -76,7 +76,7 @@ export function pairCard({ plan, round, pair, rung, clock, view, nameOf }: PairC
 
 const minutes = (s: number): string => `${Math.floor(s / 60)}:${String(Math.floor(s % 60)).padStart(2, "0")}`;
 const words = ({ at, kind, label }: CallItem): string =>
-  `${minutes(at)}  ${kind === "switch" ? "— switch roles" : kind === "feint" ? `(feint ${label})` : label}`;
+  `${minutes(at)}\u00a0\u00a0${kind === "switch" ? "— switch roles" : kind === "feint" ? `(feint ${label})` : label}`;
 
 /** Rungs whose rows are chosen by somebody while they are worked on. */
 export const isCalled = (text: string): boolean => /^\s*choose\s/im.test(text);
