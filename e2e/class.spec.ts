@@ -17,8 +17,9 @@ function counted(page: Page) {
     count: () => actions,
   };
 }
-/** A tap, a look and a thought: seconds of one action, from memory. */
+/** A tap, a look and a thought: seconds of one action; of a tick in a list that is read down. From memory. */
 const SECONDS_EACH = 4;
+const SECONDS_A_TICK = 1.5;
 
 test("the demo evening is planned from attendance to the printed sheet in under two minutes of clicking", async ({
   page,
@@ -32,6 +33,9 @@ test("the demo evening is planned from attendance to the printed sheet in under 
   await page.goto("/");
   await user.click(/Tonight at the Ropewalk/, "link");
   await expect(page.getByRole("heading", { name: "Tonight at the Ropewalk" })).toBeVisible();
+  // The demo class has its people ticked already: it would take as many ticks.
+  const ticks = await page.getByRole("checkbox", { checked: true }).count();
+  expect(ticks).toBeGreaterThan(10);
   await user.click("Plan the evening", "link");
   const pairs = page.getByRole("list", { name: "Pairs of round 1", exact: true }).getByRole("listitem");
   await expect(pairs.first()).toBeVisible({ timeout: 30_000 });
@@ -108,8 +112,8 @@ test("the demo evening is planned from attendance to the printed sheet in under 
     expect(pdf.toString("latin1").match(/\/Type\s*\/Page\b(?!s)/g)).toHaveLength(1);
     await user.click("Print");
   });
-  console.log(`from the list to the printed sheet: ${user.count()} actions`);
-  expect(user.count() * SECONDS_EACH).toBeLessThan(120);
+  console.log(`from the list to the printed sheet: ${user.count()} actions and ${ticks} ticks`);
+  expect(user.count() * SECONDS_EACH + ticks * SECONDS_A_TICK).toBeLessThan(120);
 
   await test.step("the wall shows the round that comes, arrow keys go on", async () => {
     await page.getByRole("link", { name: "Back to the plan" }).click();

@@ -21,10 +21,9 @@ const kept = new WeakMap<Line, Kept>();
 const MOST_FRAMES = 8;
 const MOST_SHARES = 64;
 
-/** More choices than this differ by nothing that is kept. */
-const MOST_CHOICES = 64;
-const keyOf = (frame: number, { choices }: Setting): number =>
-  frame * MOST_CHOICES + Math.min(choices, MOST_CHOICES - 1);
+/** One number for a frame and how many feeds may come; no block has as many lines. */
+const MORE_THAN_CHOICES = 1_000_000;
+const keyOf = (frame: number, { choices }: Setting): number => frame * MORE_THAN_CHOICES + choices;
 
 function keptOf(line: Line, { school }: Setting): Kept {
   let known = kept.get(line);
