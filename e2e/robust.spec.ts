@@ -170,6 +170,7 @@ const SCREENS = [
   "/words/school",
   "/class",
   "/class/5b3c7c1e-0d52-4a4e-9b10-7d6a51fe0000/plan",
+  "/class/5b3c7c1e-0d52-4a4e-9b10-7d6a51fe0000/cards",
   "/people",
   "/term",
 ];
