@@ -7,6 +7,7 @@ import type { PlannedPair } from "#core/class/plan.ts";
 import type { Block } from "#core/class/timetable.ts";
 import type { PlanPage } from "#server/class-plan.ts";
 import type { Student } from "#db/people.ts";
+import { Attendance, listed } from "./class/attendance.tsx";
 import { PlanPairs } from "./class/plan-pairs.tsx";
 import { PlanScreen } from "./class/plan-screen.tsx";
 import { SHEET_SIZES, sheetBlocks, sheetPage, sheetRungs, shortNames } from "./class/sheet-layout.ts";
@@ -125,6 +126,24 @@ const page: PlanPage = {
   names: NAMES,
 };
 
+const student = (name: string, more: Partial<Student> = {}): Student => ({
+  id: name,
+  name,
+  height_cm: 171,
+  reach_cm: null,
+  mass_kg: 66,
+  lead: "left",
+  hand: "right",
+  minor: false,
+  levels: { flow: 4 },
+  limits: ["no falls"],
+  limits_until: null,
+  agreed: "",
+  version: 1,
+  archived: false,
+  ...more,
+});
+
 describe("the sheet", () => {
   test("first names where they are enough, a letter more where they are not", () => {
     const short = shortNames(Object.values(NAMES));
@@ -229,23 +248,6 @@ test("what a swap costs comes from heights, weights and who met", () => {
 });
 
 describe("people", () => {
-  const student = (name: string, more: Partial<Student> = {}): Student => ({
-    id: name,
-    name,
-    height_cm: 171,
-    reach_cm: null,
-    mass_kg: 66,
-    lead: "left",
-    hand: "right",
-    minor: false,
-    levels: { flow: 4 },
-    limits: ["no falls"],
-    limits_until: null,
-    agreed: "",
-    version: 1,
-    archived: false,
-    ...more,
-  });
   test("are listed with measures, levels and limits", () => {
     const list = text(
       <PeopleScreen people={[student("Odo", { minor: true }), student("Edda")]} archived={[]} wishes={[]} gear={[]} />,
@@ -274,6 +276,28 @@ test("the term lists its classes, newest first, and names who is in two at once"
   );
   expect(term).toMatch(/Edda Vire is ticked in two classes at the same time on 25 Nov/);
   expect(term).toMatch(/Second Distance .*First/);
+});
+
+describe("who is here", () => {
+  const school = Array.from({ length: 90 }, (_, i) => student(`Member ${String(i).padStart(2, "0")}`, { id: `s${i}` }));
+  test("a small school is listed whole, without a search", () => {
+    expect(listed(school.slice(0, 20), new Set(), "")).toHaveLength(20);
+    const few = text(<Attendance students={school.slice(0, 20)} here={new Set()} />);
+    expect(few).not.toMatch(/Search by name/);
+  });
+  test("of a large one those who are here and the first of the others, the rest by name", () => {
+    const here = new Set(["s80", "s89"]);
+    const shown = listed(school, here, "").map((s) => s.id);
+    expect(shown).toHaveLength(62);
+    expect(shown).toEqual(expect.arrayContaining(["s0", "s59", "s80", "s89"]));
+    expect(shown).not.toContain("s60");
+    expect(text(<Attendance students={school} here={here} />)).toMatch(/Search by name.*28 more: search by name\./);
+  });
+  test("a search finds by any part of the name, and says when it finds nobody", () => {
+    expect(listed(school, new Set(), " MEMBER 7").map((s) => s.id)).toEqual(school.slice(70, 80).map((s) => s.id));
+    expect(listed(school, new Set(["s1"]), "nobody")).toEqual([]);
+    expect(text(<Attendance students={[]} here={new Set()} />)).toMatch(/no people yet/);
+  });
 });
 
 test("tools of a ladder are those of which there is enough for a pair", () => {

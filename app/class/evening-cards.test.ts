@@ -1,28 +1,14 @@
 import { check } from "#core/check/check.ts";
 import { breaks } from "#core/calls/calls.ts";
-import { planClass, type ClassPlan, type PlanPerson } from "#core/class/plan.ts";
+import type { PlanPerson } from "#core/class/plan.ts";
+import { goodPlan, planOf, someone } from "#core/class/testing.ts";
 import { scoreView } from "#core/formats/desk-view.ts";
-import { PAIR_WEIGHTS } from "#core/pairs/score.ts";
 import { parse } from "#core/score/parse.ts";
 import { defaultSchool } from "#core/school/school.ts";
 import { bodiesOf, callCard, isCalled, pairCard, roundsAhead, seedOf } from "./evening-cards.ts";
 
 const school = defaultSchool();
-const person = (id: string, more: Partial<PlanPerson> = {}): PlanPerson => ({
-  id,
-  name: `${id} Amsel`,
-  height_cm: 170,
-  reach_cm: null,
-  mass_kg: 70,
-  lead: "left",
-  hand: "right",
-  minor: false,
-  level: 3,
-  limits: [],
-  from: 0,
-  until: null,
-  ...more,
-});
+const person = (id: string, more: Partial<PlanPerson> = {}) => someone(id, { name: `${id} Amsel`, ...more });
 const PEOPLE = [person("Ada", { height_cm: 195 }), person("Bo", { height_cm: 160 }), person("Cid")];
 const CLOCK = { round: 180, change: 30, rest: 45 };
 const CALLED =
@@ -35,30 +21,16 @@ const RUNGS = [
   },
   { text: CALLED, title: "The coach calls", load: 5 },
 ];
-function planned(done: number): ClassPlan & { readonly ok: true } {
-  const work = planClass(
-    {
+const planned = (done: number) =>
+  goodPlan(
+    planOf({
       minutes: 60,
       clock: CLOCK,
       rungs: RUNGS,
       people: PEOPLE,
-      blocks: null,
-      weights: PAIR_WEIGHTS,
-      wishes: [],
-      met: {},
-      gear: {},
       done: Array.from({ length: done }, () => [{ a: "Ada", b: "Bo", c: "Cid" }]),
-      locked: [],
-    },
-    school,
+    }),
   );
-  for (;;) {
-    const step = work.next();
-    if (!step.done) continue;
-    if (!step.value.ok) throw new Error(step.value.message);
-    return step.value;
-  }
-}
 const plan = planned(0);
 const pair = plan.rounds[0]!.pairs[0]!;
 const rung = RUNGS[pair.rung]!;

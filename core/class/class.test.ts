@@ -1,13 +1,12 @@
 /** The plan of a class: minutes, rungs for pairs, gear, what each gets. */
 import { check } from "../check/check.ts";
 import type { Person } from "../pairs/score.ts";
-import { PAIR_WEIGHTS } from "../pairs/score.ts";
 import type { Pair } from "../pairs/pairs.ts";
 import { defaultSchool } from "../school/school.ts";
 import { parse } from "../score/parse.ts";
 import { fitRung, levelOf, type PlanRung } from "./fit.ts";
 import { floorFor, gearFor, shortages, shortageText } from "./gear.ts";
-import { planClass, type ClassPlan, type PlanInput, type PlanPerson } from "./plan.ts";
+import type { ClassPlan, PlanInput, PlanPerson } from "./plan.ts";
 import { IN_PAIRS, IN_QUEUE, inQueues, passSeconds, shares, unfair } from "./shares.ts";
 import {
   blockFaults,
@@ -20,6 +19,7 @@ import {
   total,
   workMinutes,
 } from "./timetable.ts";
+import { goodPlan, planOf, someone } from "./testing.ts";
 
 const school = defaultSchool();
 const TEXTS = [
@@ -29,49 +29,15 @@ const TEXTS = [
   "tempo: 50%\n\nA jab -> B slip out, cross\nA lead hook -> B weave, cross\nA cross -> B parry",
 ];
 const rungs: PlanRung[] = TEXTS.map((text, i) => ({ text, title: `Rung ${i + 1}`, load: 3 + i * 2 }));
-const member = (n: number, more: Partial<PlanPerson> = {}): PlanPerson => ({
-  id: `p${String(n).padStart(2, "0")}`,
-  name: `P${n}`,
-  height_cm: 165 + ((n * 7) % 20),
-  reach_cm: null,
-  mass_kg: 62 + ((n * 5) % 18),
-  lead: "left",
-  hand: "right",
-  minor: false,
-  level: 3,
-  limits: [],
-  from: 0,
-  until: null,
-  ...more,
-});
+const member = (n: number, more: Partial<PlanPerson> = {}): PlanPerson =>
+  someone(`p${String(n).padStart(2, "0")}`, {
+    name: `P${n}`,
+    height_cm: 165 + ((n * 7) % 20),
+    mass_kg: 62 + ((n * 5) % 18),
+    ...more,
+  });
 const group = (n: number) => Array.from({ length: n }, (_, i) => member(i));
-function plan(more: Partial<PlanInput> = {}): ClassPlan {
-  const work = planClass(
-    {
-      minutes: 90,
-      clock: CLOCK,
-      rungs,
-      people: group(12),
-      blocks: null,
-      weights: PAIR_WEIGHTS,
-      wishes: [],
-      met: {},
-      gear: {},
-      done: [],
-      locked: [],
-      ...more,
-    },
-    school,
-  );
-  for (;;) {
-    const step = work.next();
-    if (step.done) return step.value;
-  }
-}
-const good = (result: ClassPlan) => {
-  if (!result.ok) throw new Error(result.message);
-  return result;
-};
+const plan = (more: Partial<PlanInput> = {}): ClassPlan => planOf({ rungs, people: group(12), ...more });
 
 describe("the clock", () => {
   // A round of 180 s with a switch every 30 s: six stretches, three for each role. Common practice, no source.
@@ -291,7 +257,7 @@ describe("what each gets", () => {
 });
 
 describe("a whole plan", () => {
-  const made = good(plan());
+  const made = goodPlan(plan());
   test("everybody works in every round, on both sides and in both roles, with new partners", () => {
     for (const s of made.shares) {
       expect(s.working).toBe(s.all);
@@ -315,7 +281,7 @@ describe("a whole plan", () => {
   test("planned anew after three rounds with one hurt: what was run stays", () => {
     const done = made.rounds.slice(0, 3).map((r) => r.pairs.map(({ a, b, c }) => ({ a, b, c })));
     const people = group(12).map((p) => (p.id === "p05" ? { ...p, until: 3 } : p));
-    const after = good(plan({ people, done }));
+    const after = goodPlan(plan({ people, done }));
     expect(after.rounds.slice(0, 3).map((r) => r.pairs.map(({ a, b }) => [a, b]))).toEqual(
       made.rounds.slice(0, 3).map((r) => r.pairs.map(({ a, b }) => [a, b])),
     );
@@ -325,7 +291,7 @@ describe("a whole plan", () => {
     );
   });
   test("a locked pair stays in its round", () => {
-    const locked = good(plan({ locked: [{ round: 1, a: "p00", b: "p11", c: null }] }));
+    const locked = goodPlan(plan({ locked: [{ round: 1, a: "p00", b: "p11", c: null }] }));
     expect(locked.rounds[1]!.pairs.some((p) => p.locked && p.a === "p00" && p.b === "p11")).toBe(true);
   });
   test("gear that is short is said for the block", () => {
@@ -333,17 +299,17 @@ describe("a whole plan", () => {
       ...r,
       text: "A: holds stick 71 cm\nB: holds stick 71 cm\n\nA forehand high -> B block high",
     }));
-    expect(good(plan({ rungs: armed, gear: { stick: 6 } })).notes.join(" ")).toMatch(/12 sticks .* 6 are there/);
+    expect(goodPlan(plan({ rungs: armed, gear: { stick: 6 } })).notes.join(" ")).toMatch(/12 sticks .* 6 are there/);
   });
   test("nobody, one alone, only minors", () => {
     const none = plan({ people: [] });
     expect(none.ok ? "" : none.message).toMatch(/Nobody is ticked/);
     const one = plan({ people: [member(1)] });
     expect(one.ok ? "" : one.message).toMatch(/One person alone/);
-    const kids = good(plan({ people: group(6).map((p) => ({ ...p, minor: true })) }));
+    const kids = goodPlan(plan({ people: group(6).map((p) => ({ ...p, minor: true })) }));
     expect(kids.notes.join()).toMatch(/Only minors are here/);
   });
   test("the same input gives the same plan", () => {
-    expect(good(plan())).toEqual(made);
+    expect(goodPlan(plan())).toEqual(made);
   });
 });

@@ -2,14 +2,13 @@
  * Plans of classes of all sizes, read by the checklist by which an instructor would read them. The
  * points are common practice, no source.
  */
-import { MASS_RATIO, PAIR_WEIGHTS } from "../pairs/score.ts";
+import { MASS_RATIO } from "../pairs/score.ts";
 import { below, seeded } from "../random/random.ts";
-import { defaultSchool } from "../school/school.ts";
 import type { PlanRung } from "./fit.ts";
-import { planClass, type ClassPlan, type PlanPerson } from "./plan.ts";
+import type { PlanPerson } from "./plan.ts";
+import { goodPlan, planOf, someone } from "./testing.ts";
 import { CLOCK, total } from "./timetable.ts";
 
-const school = defaultSchool();
 const ROWS = [
   "A jab -> B slip out, cross",
   "A lead hook -> B weave, cross",
@@ -26,44 +25,16 @@ const MINUTES = 90;
 /** A class drawn by chance: grown-ups of all sizes and levels, `minors` of them not yet. */
 function drawn(size: number, minors: number, seed: number): PlanPerson[] {
   const random = seeded(seed);
-  return Array.from({ length: size }, (_, i) => ({
-    id: `p${String(i).padStart(2, "0")}`,
-    name: `P${i}`,
-    height_cm: 158 + below(random, 35),
-    reach_cm: null,
-    mass_kg: 52 + below(random, 50),
-    lead: below(random, 5) === 0 ? "right" : "left",
-    hand: "right",
-    minor: i < minors,
-    level: 1 + below(random, 5),
-    limits: [],
-    from: 0,
-    until: null,
-  }));
-}
-function planned(people: readonly PlanPerson[]): ClassPlan & { readonly ok: true } {
-  const work = planClass(
-    {
-      minutes: MINUTES,
-      clock: CLOCK,
-      rungs,
-      people,
-      blocks: null,
-      weights: PAIR_WEIGHTS,
-      wishes: [],
-      met: {},
-      gear: {},
-      done: [],
-      locked: [],
-    },
-    school,
+  return Array.from({ length: size }, (_, i) =>
+    someone(`p${String(i).padStart(2, "0")}`, {
+      name: `P${i}`,
+      height_cm: 158 + below(random, 35),
+      mass_kg: 52 + below(random, 50),
+      lead: below(random, 5) === 0 ? "right" : "left",
+      minor: i < minors,
+      level: 1 + below(random, 5),
+    }),
   );
-  for (;;) {
-    const step = work.next();
-    if (!step.done) continue;
-    if (!step.value.ok) throw new Error(step.value.message);
-    return step.value;
-  }
 }
 
 describe.each([
@@ -76,7 +47,7 @@ describe.each([
 ])("%i people, %i of them minors", (size, minors) => {
   const people = drawn(size, minors, size * 31 + minors);
   const byId = new Map(people.map((p) => [p.id, p]));
-  const plan = planned(people);
+  const plan = goodPlan(planOf({ minutes: MINUTES, people, rungs }));
   const members = plan.rounds.map((r) =>
     r.pairs.flatMap(({ a, b, c }) => [a, b, ...(c ? [c] : [])]).concat(r.alone.map((x) => x.id)),
   );

@@ -1,9 +1,8 @@
 /** What holds of every plan, whoever is here. */
 import fc from "fast-check";
-import { PAIR_WEIGHTS } from "../pairs/score.ts";
-import { defaultSchool } from "../school/school.ts";
-import { planClass, type ClassPlan, type PlanPerson } from "./plan.ts";
-import { blockFaults, CLOCK, packClass, total, type Clock } from "./timetable.ts";
+import type { PlanPerson } from "./plan.ts";
+import { goodPlan, planOf } from "./testing.ts";
+import { blockFaults, packClass, total, type Clock } from "./timetable.ts";
 
 const clock = fc.record({
   round: fc.constantFrom(60, 90, 120, 180, 240, 300),
@@ -49,30 +48,7 @@ const people = fc.array(someone, { minLength: 2, maxLength: 14 }).map((all) =>
     ...p,
   })),
 );
-function plan(all: readonly PlanPerson[]): ClassPlan & { ok: true } {
-  const work = planClass(
-    {
-      minutes: 60,
-      clock: CLOCK,
-      rungs: RUNGS,
-      people: all,
-      blocks: null,
-      weights: PAIR_WEIGHTS,
-      wishes: [],
-      met: {},
-      gear: {},
-      done: [],
-      locked: [],
-    },
-    defaultSchool(),
-  );
-  for (;;) {
-    const step = work.next();
-    if (!step.done) continue;
-    if (!step.value.ok) throw new Error(step.value.message);
-    return step.value;
-  }
-}
+const plan = (all: readonly PlanPerson[]) => goodPlan(planOf({ minutes: 60, people: all, rungs: RUNGS }));
 
 test("in every round each who is here stands in one place; no minor is with an adult unagreed", () => {
   fc.assert(

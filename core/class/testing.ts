@@ -1,0 +1,50 @@
+/** Builders for tests of classes: a person in the hall, and a plan run to its end. */
+import { CLOCK } from "./timetable.ts";
+import { planClass, type ClassPlan, type PlanInput, type PlanPerson } from "./plan.ts";
+import { PAIR_WEIGHTS } from "../pairs/score.ts";
+import { defaultSchool } from "../school/school.ts";
+
+/** Somebody of no particular measures, here from the first round to the last. */
+export const someone = (id: string, more: Partial<PlanPerson> = {}): PlanPerson => ({
+  id,
+  name: id,
+  height_cm: 170,
+  reach_cm: null,
+  mass_kg: 70,
+  lead: "left",
+  hand: "right",
+  minor: false,
+  level: 3,
+  limits: [],
+  from: 0,
+  until: null,
+  ...more,
+});
+
+/** The plan of a class in which nothing is asked for but what is given. */
+export function planOf(given: Pick<PlanInput, "people" | "rungs"> & Partial<PlanInput>): ClassPlan {
+  const work = planClass(
+    {
+      minutes: 90,
+      clock: CLOCK,
+      blocks: null,
+      weights: PAIR_WEIGHTS,
+      wishes: [],
+      met: {},
+      gear: {},
+      done: [],
+      locked: [],
+      ...given,
+    },
+    defaultSchool(),
+  );
+  let step = work.next();
+  while (!step.done) step = work.next();
+  return step.value;
+}
+
+/** A plan that was made; anything else fails the test with what was said. */
+export function goodPlan(plan: ClassPlan): ClassPlan & { readonly ok: true } {
+  if (!plan.ok) throw new Error(plan.message);
+  return plan;
+}
