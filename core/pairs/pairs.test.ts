@@ -1,6 +1,14 @@
 import fc from "fast-check";
 import { bergerRound } from "./berger.ts";
-import { planEvening, swapCost, withSwapped, type Attendee, type Evening, type EveningOptions } from "./evening.ts";
+import {
+  planEvening,
+  swapCost,
+  withSwapped,
+  type Attendee,
+  type Evening,
+  type EveningOptions,
+  twoByTwo,
+} from "./evening.ts";
 import { pairUp, type Round } from "./pairs.ts";
 import { MEETINGS_ONLY, NO_FACTS, PAIR_WEIGHTS, pairKey, scorePair, type PairFacts, type Person } from "./score.ts";
 
@@ -323,4 +331,17 @@ describe("an evening of rounds", () => {
     expect(step.value.rounds.every((r) => r.pairs.length === 30)).toBe(true);
     expect([...steps].sort((a, b) => a - b)).toEqual(steps);
   });
+});
+
+test("in a pair one meeting counts, in a trio three: each with each, nobody with himself", () => {
+  expect(twoByTwo<string>({ a: "x", b: "y", c: null })).toEqual([["x", "y"]]);
+  const trio = twoByTwo<string>({ a: "x", b: "y", c: "z" });
+  expect(trio).toEqual([
+    ["x", "y"],
+    ["x", "z"],
+    ["y", "z"],
+  ]);
+  for (const [one, two] of trio) expect(one).not.toBe(two);
+  // As many meetings as there are pairs among the members.
+  expect(trio).toHaveLength((3 * 2) / 2);
 });
