@@ -1,8 +1,9 @@
 /** The short answer of a search against the whole check, on the same texts. */
 import { readdirSync, readFileSync } from "node:fs";
-import { assess, check } from "./check.ts";
+import { assess, check, wrongLines } from "./check.ts";
 import { prepare } from "./prepare.ts";
 import { parse } from "../score/parse.ts";
+import { linesOf } from "../score/structure.ts";
 import { RowMemory } from "../score/row-memory.ts";
 import { defaultSchool, readSchool, type School } from "../school/school.ts";
 
@@ -48,9 +49,15 @@ describe.each(Object.entries(SCHOOLS))("in a school: %s", (_, of) => {
     const said = { verdict: whole.verdict, load: whole.load, tempo: whole.header.tempo, distance: whole.distance };
     // Cold, known from before, and read through a memory of rows.
     const memory = new RowMemory();
-    expect(assess(parse(text), of)).toEqual(said);
-    expect(assess(memory.read(text), of)).toEqual(said);
-    expect(assess(memory.read(text), of)).toEqual(said);
+    for (const score of [parse(text), memory.read(text), memory.read(text)]) {
+      const short = assess(score, of);
+      expect(short).toMatchObject(said);
+      // A line that is said to be wrong holds an error that the whole check shows in its row.
+      const lines = [...linesOf(score.items)];
+      expect(short.shares).toHaveLength(lines.length);
+      const errors = new Set(whole.findings.filter((f) => f.severity === "error").map((f) => f.line - 1));
+      for (const place of wrongLines(short, of)) expect(errors).toContain(lines[place]!.row.index);
+    }
     // After the search the whole check is still the same, from lines of which it knew only the share.
     const after = check(memory.read(text), of);
     expect(after.findings).toEqual(whole.findings);
@@ -60,6 +67,14 @@ describe.each(Object.entries(SCHOOLS))("in a school: %s", (_, of) => {
   });
 });
 
+test("the wrong lines are told by their places, lateness too where it is an error", () => {
+  const text = "tempo: 150%\n\nA jab -> B slip out\nA push kick -> B slip out\nA jab -> B cover";
+  const late = SCHOOLS["lateness is an error"];
+  const geometry = wrongLines(assess(parse(text.replace("150%", "40%")), late), late);
+  expect([...geometry]).toEqual([1]);
+  expect([...wrongLines(assess(parse(text), shipped), shipped)]).toEqual([1]);
+  expect([...wrongLines(assess(parse(text), late), late)]).toEqual([0, 1]);
+});
 test("lateness at the drill's own tempo decides, though a line is known from a slower one", () => {
   const memory = new RowMemory();
   const at = (tempo: number) => assess(memory.read(`tempo: ${tempo}%\n\nA jab -> B slip out`), shipped).verdict;

@@ -4,6 +4,7 @@ import { AllFound, SharesFound, type Found } from "./found.ts";
 import { loadOf, type Load } from "./load.ts";
 import { prepare, titledHeader, type Bodies, type Prepared } from "./prepare.ts";
 import { frameFindings } from "./safety.ts";
+import { graver, lateIn, type LineShare } from "./shares.ts";
 import { START, walkItems, type Pass } from "./score-walk.ts";
 import { draft, finish, type Finding, type FindingDraft } from "../findings/finding.ts";
 import type { Header, HeaderFault } from "../score/header.ts";
@@ -39,6 +40,16 @@ export interface Assessed {
   readonly tempo: number;
   /** Of A and B at the start, m. */
   readonly distance: number;
+  /** What each line adds, in the order of the text. */
+  readonly shares: readonly LineShare[];
+}
+
+/** Places of the lines that hold an error, from 0. */
+export function wrongLines({ shares, tempo }: Assessed, school: School): Set<number> {
+  const wrong = new Set<number>();
+  for (const [i, share] of shares.entries())
+    if (graver(share.worst, lateIn(share, tempo, school)) === "error") wrong.add(i);
+  return wrong;
 }
 
 /** The verdict and the load that `check` gives, without exchanges and words; known lines cost next to nothing. */
@@ -48,7 +59,8 @@ export function assess(score: Score, school: School, bodies: Bodies = {}): Asses
   const found = new SharesFound(header, school);
   walked(score, school, prepared, found);
   const verdict = found.worst === "error" ? "broken" : found.worst === "risk" ? "risky" : "sound";
-  return { verdict, load: loadOf(score, header, found.shares, school.load), tempo: header.tempo, distance };
+  const { shares } = found;
+  return { verdict, load: loadOf(score, header, shares, school.load), tempo: header.tempo, distance, shares };
 }
 
 /** One walk through a score with all that is said of its rows and its frame. */

@@ -25,27 +25,45 @@ export function place({ people, actors }: Header, distance: number): World {
   return world;
 }
 
-/** The attack of a line that sets the distance; null where there is none in it. */
-export interface FirstAttack {
-  readonly use: MoveUse;
-  readonly actor: Actor;
+/** The distances of A and B, m, that a header can lead to. */
+export interface Distances {
+  /** What is written, or that of hands that touch; null where a feed decides. */
+  readonly fixed: number | null;
+  /** That at which the first attack of a line lands; null where nothing in it attacks. */
+  readonly by: (line: Line) => number | null;
+  /** Where nobody attacks. */
+  readonly usual: number;
 }
 
-/** The distance of A and B, m: what is written, else what the first feed needs. */
-export function distanceOf(
-  score: Score,
-  header: Header,
-  vocabulary: Vocabulary,
-  attackOf: (line: Line, trial: World) => FirstAttack | null,
-): number {
+/** Distances under a header; those of lines are kept with them. */
+export function distancesOf(header: Header, vocabulary: Vocabulary): Distances {
   const trial = place(header, 1);
-  if (header.range) return rangeDistance(header.range, trial, vocabulary);
-  if (header.kind === "sensitivity") return rangeDistance({ name: "trap" }, trial, vocabulary);
-  const first = firstAttack(score.items, (line) => attackOf(line, trial));
-  if (!first) return rangeDistance({ name: "punch" }, trial, vocabulary);
-  if (!first.use.move.attack) return rangeDistance({ name: "trap" }, trial, vocabulary);
-  return distanceFor(first.use, first.actor, first.actor === "A" ? "B" : "A", trial);
+  const named = (name: RangeName) => rangeDistance({ name }, trial, vocabulary);
+  const known = new WeakMap<Line, number | null>();
+  const measure = (line: Line): number | null => {
+    const first = attackIn(line, header, trial, vocabulary);
+    if (!first) return null;
+    if (!first.use.move.attack) return named("trap");
+    return distanceFor(first.use, first.actor, first.actor === "A" ? "B" : "A", trial);
+  };
+  return {
+    fixed: header.range
+      ? rangeDistance(header.range, trial, vocabulary)
+      : header.kind === "sensitivity"
+        ? named("trap")
+        : null,
+    by(line) {
+      let distance = known.get(line);
+      if (distance === undefined) known.set(line, (distance = measure(line)));
+      return distance;
+    },
+    usual: named("punch"),
+  };
 }
+
+/** The distance of A and B in a score, m: what is written, else what the first feed needs. */
+export const distanceIn = ({ items }: Score, { fixed, by, usual }: Distances): number =>
+  fixed ?? firstDistance(items, by) ?? usual;
 
 function rangeDistance(range: NonNullable<Header["range"]>, trial: World, vocabulary: Vocabulary): number {
   if ("metres" in range) return range.metres;
@@ -141,17 +159,22 @@ function solveDistance(use: MoveUse, actor: Actor, receiver: Actor, trial: World
   return away - blow.missing + step - MODEL.spare;
 }
 
-function firstAttack(items: readonly ScoreItem[], attackOf: (line: Line) => FirstAttack | null): FirstAttack | null {
+function firstDistance(items: readonly ScoreItem[], by: Distances["by"]): number | null {
   for (const item of items) {
     if (item.kind === "section") continue;
-    const found = item.kind === "block" ? firstAttack(item.items, attackOf) : attackOf(item.line);
-    if (found) return found;
+    const found = item.kind === "block" ? firstDistance(item.items, by) : by(item.line);
+    if (found !== null) return found;
   }
   return null;
 }
 
 /** The first attack of a line, as its maker would do it from his stance. */
-export function attackIn(line: Line, header: Header, trial: World, vocabulary: Vocabulary): FirstAttack | null {
+function attackIn(
+  line: Line,
+  header: Header,
+  trial: World,
+  vocabulary: Vocabulary,
+): { readonly use: MoveUse; readonly actor: Actor } | null {
   for (const turn of expandRange(line)[0]?.turns ?? []) {
     const actor: Actor = turn.actor && turn.actor !== "both" ? turn.actor : "A";
     const state = trial[actor];

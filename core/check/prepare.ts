@@ -3,13 +3,14 @@
  * results of single lines are kept. A search asks for the same few headers over and over; their reading
  * is kept by text.
  */
-import { attackIn, distanceOf, place, type FirstAttack } from "./frame.ts";
+import { distanceIn, distancesOf, place, type Distances } from "./frame.ts";
+import { Numbers } from "./numbers.ts";
 import type { World } from "../body/state.ts";
 import type { School } from "../school/school.ts";
 import { readHeader, type Header, type HeaderFault } from "../score/header.ts";
 import type { Person } from "../score/person.ts";
-import { linesOf } from "../score/structure.ts";
-import type { Actor, Line, Score } from "../score/types.ts";
+import { beginsPlay } from "../score/structure.ts";
+import type { Actor, Score, ScoreItem } from "../score/types.ts";
 
 /** Measures of the people at hand; they come before what the header says. */
 export type Bodies = Partial<Record<Actor, Partial<Person>>>;
@@ -32,7 +33,7 @@ export const titledHeader = ({ header, title }: Prepared): Header => ({ ...heade
 
 interface Kept {
   readonly header: Header;
-  readonly attacks: WeakMap<Line, { readonly found: FirstAttack | null }>;
+  readonly distances: Distances;
   /** By distance. */
   readonly frames: Map<number, { readonly frame: World; readonly key: number }>;
 }
@@ -53,14 +54,12 @@ export function prepare(score: Score, school: School, bodies: Bodies): Prepared 
     // A fault knows its row, which is another one in each score.
     if (faults.length > 0) return afresh(score, school, bodies);
     if (headers.size >= MOST_HEADERS) headers.clear();
-    headers.set(text, (known = { header: { ...header, title: null }, attacks: new WeakMap(), frames: new Map() }));
+    const untitled = { ...header, title: null };
+    known = { header: untitled, distances: distancesOf(untitled, school.vocabulary), frames: new Map() };
+    headers.set(text, known);
   }
-  const { header, attacks, frames } = known;
-  const distance = distanceOf(score, header, school.vocabulary, (line, trial) => {
-    let attack = attacks.get(line);
-    if (!attack) attacks.set(line, (attack = { found: attackIn(line, header, trial, school.vocabulary) }));
-    return attack.found;
-  });
+  const { header, distances, frames } = known;
+  const distance = distanceIn(score, distances);
   let at = frames.get(distance);
   if (!at) frames.set(distance, (at = { frame: place(header, distance), key: keyOf(header, distance, school) }));
   return { ...at, header, title: titleOf(score), faults: [], distance };
@@ -71,8 +70,7 @@ function afresh(score: Score, school: School, bodies: Bodies): Prepared {
   const people = { ...written.people };
   for (const actor of written.actors) people[actor] = { ...people[actor], ...bodies[actor] };
   const header = { ...written, people };
-  const { vocabulary } = school;
-  const distance = distanceOf(score, header, vocabulary, (line, trial) => attackIn(line, header, trial, vocabulary));
+  const distance = distanceIn(score, distancesOf(header, school.vocabulary));
   return {
     header,
     title: header.title,
@@ -89,10 +87,17 @@ function headerText(score: Score): string {
   for (const { content } of score.rows) {
     const { body } = content;
     if (body.kind === "header" && !isTitle(body.key.text)) text += `${body.key.text}:${body.value?.text ?? ""}\n`;
+    else if (beginsPlay(body)) break;
   }
-  for (const { line } of linesOf(score.items)) if (line.turns.some((turn) => turn.actor === "C")) return `${text}C`;
-  return text;
+  return thirdActs(score.items) ? `${text}C` : text;
 }
+
+const thirdActs = (items: readonly ScoreItem[]): boolean =>
+  items.some((item) =>
+    item.kind === "block"
+      ? thirdActs(item.items)
+      : item.kind === "line" && item.line.turns.some((turn) => turn.actor === "C"),
+  );
 
 const isTitle = (key: string): boolean => key.length === 5 && key.toLowerCase() === "title";
 
@@ -102,14 +107,13 @@ function titleOf(score: Score): string | null {
   for (const { content } of score.rows) {
     const { body } = content;
     if (body.kind === "header" && isTitle(body.key.text)) title = body.value?.text.trim() || null;
+    else if (beginsPlay(body)) break;
   }
   return title;
 }
 
 /** Numbers of all frames and settings met so far. */
-const numbers = new Map<string, number>();
-const MOST_NUMBERS = 10_000;
-let last = 0;
+const numbers = new Numbers();
 
 /** Everything outside a line on which its result rests; the tempo decides only afterwards. */
 function keyOf(header: Header, distance: number, school: School): number {
@@ -125,10 +129,5 @@ function keyOf(header: Header, distance: number, school: School): number {
     distance,
     school.key,
   ]);
-  let number = numbers.get(text);
-  if (number === undefined) {
-    if (numbers.size >= MOST_NUMBERS) numbers.clear();
-    numbers.set(text, (number = ++last));
-  }
-  return number;
+  return numbers.of(text);
 }

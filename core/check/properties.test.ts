@@ -10,6 +10,7 @@ import { startState } from "../body/state.ts";
 import { parsePerson } from "../score/person.ts";
 import { parse } from "../score/parse.ts";
 import { linesOf } from "../score/structure.ts";
+import { textOf } from "../vary/edit.ts";
 import { OPERATOR_TABLE } from "../vary/operators/table.ts";
 import { resolveAlternative } from "../words/resolve.ts";
 
@@ -71,7 +72,7 @@ test("mirroring left and right changes no verdict and no margin", () => {
   fc.assert(
     fc.property(drillText, (text) => {
       const base = check(parse(text), school);
-      const twin = check(parse(OPERATOR_TABLE.mirror(base, school)[0]!.text), school);
+      const twin = check(parse(textOf(OPERATOR_TABLE.mirror(base, school)[0]!.rows)), school);
       const shape = (c: typeof base) =>
         c.exchanges.map((e) => [
           e.verdict,

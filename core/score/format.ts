@@ -124,4 +124,5 @@ export function turnText(turn: Turn): string {
   return turn.actor ? `${turn.actor} ${moves}` : moves;
 }
 
-const spaced = (text: string) => text.replace(/[ \t\u00a0]+/g, " ").trim();
+/** One blank between words, none round them. */
+export const spaced = (text: string): string => text.replace(/[ \t\u00a0]+/g, " ").trim();

@@ -1,6 +1,6 @@
 /** Reads many scores that share most of their rows: each different row is parsed once. */
 import { parse } from "./parse.ts";
-import { structure } from "./structure.ts";
+import { beginsPlay, structure } from "./structure.ts";
 import { BLANK, type Row, type RowContent, type Score } from "./types.ts";
 
 /** Most rows remembered; a search that writes more different rows starts afresh. */
@@ -8,7 +8,6 @@ const MOST_ROWS = 20_000;
 
 /** A row that is no part of any score: what stands behind it is read as play. */
 const PLAY_BEFORE = "A jab";
-const BEGINS_PLAY = new Set(["play", "block", "section"]);
 
 /**
  * A row means the same wherever it stands, but for one thing: before the first row of play a word
@@ -22,13 +21,18 @@ export class RowMemory {
 
   /** Reads as `parse` does. */
   read(text: string): Score {
+    return this.readRows(text.split("\n"));
+  }
+
+  /** Reads the rows of a text. */
+  readRows(lines: readonly string[]): Score {
     const rows: Row[] = [];
     let from = 0;
     let inPlay = false;
-    for (const line of text.split("\n")) {
-      const content = line.trim() === "" ? BLANK : this.content(line, inPlay);
-      if (content.body.kind === "unread" || content.faults.length > 0) return parse(text);
-      inPlay ||= BEGINS_PLAY.has(content.body.kind);
+    for (const line of lines) {
+      const content = line === "" ? BLANK : this.content(line, inPlay);
+      if (content.body.kind === "unread" || content.faults.length > 0) return parse(lines.join("\n"));
+      inPlay ||= beginsPlay(content.body);
       rows.push({ index: rows.length, from, content });
       from += line.length + 1;
     }
@@ -40,6 +44,7 @@ export class RowMemory {
     const known = inPlay ? this.during : this.before;
     const old = known.get(line);
     if (old) return old;
+    if (line.trim() === "") return BLANK;
     const read = parse(inPlay ? `${PLAY_BEFORE}\n${line}` : line).rows[inPlay ? 1 : 0]!.content;
     // Only a header means something else in play; every other row has one content in both places.
     const other = (inPlay ? this.before : this.during).get(line);

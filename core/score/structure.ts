@@ -1,5 +1,5 @@
 /** Rows to a tree of sections, blocks and lines. */
-import type { BlockHead, Row, RowFault, Score, ScoreBlock, ScoreItem, ScoreLine, Word } from "./types.ts";
+import type { BlockHead, Row, RowBody, RowFault, Score, ScoreBlock, ScoreItem, ScoreLine, Word } from "./types.ts";
 
 interface Open {
   readonly row: Row;
@@ -92,6 +92,9 @@ function checkLabel(
   if (twice) say("label-twice");
   return label;
 }
+
+/** True for a row behind which no header stands any more. */
+export const beginsPlay = ({ kind }: RowBody): boolean => kind === "play" || kind === "block" || kind === "section";
 
 /** All lines of a score, blocks included, in order. */
 export function* linesOf(items: readonly ScoreItem[]): Generator<ScoreLine> {

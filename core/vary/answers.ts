@@ -1,5 +1,6 @@
 /** All valid answers of the vocabulary to one feed, ranked for the bodies at hand. */
 import { USUAL_BOOK } from "../book/usual.ts";
+import { Numbers } from "../check/numbers.ts";
 import { blowOf, checkSingle, readAnswer, readFed, type Fed } from "../check/single.ts";
 import type { School } from "../school/school.ts";
 import type { Blow, CheckedExchange } from "../check/types.ts";
@@ -48,12 +49,24 @@ export function answerTexts(move: Move): string[] {
  * as `A jab`. Every candidate is checked on its own; only valid and risky ones are given.
  */
 export function rankAnswers(context: readonly string[], feed: string, school: School, limit = 40): RankedAnswer[] {
-  return kept(school, "answers", `${silent(context)} ${feed}`, () => allAnswers(context, feed, school)).slice(0, limit);
+  return kept(school, "answers", context, feed, () => allAnswers(context, feed, school)).slice(0, limit);
 }
 
-/** Header rows that change no answer are left out of what a result is kept under; whether it is in time is asked of its ceiling. */
-const silent = (context: readonly string[]): string =>
-  context.filter((row) => !/^(title|focus|level|cadence|tempo)\s*:/i.test(row)).join("\n");
+const contexts = new WeakMap<readonly string[], number>();
+const numbers = new Numbers();
+
+/**
+ * One number for all header rows under which answers are the same: rows that change none are left out,
+ * and whether an answer is in time is asked of its ceiling.
+ */
+function numberOf(context: readonly string[]): number {
+  let number = contexts.get(context);
+  if (number === undefined) {
+    const rows = context.filter((row) => !/^(title|focus|level|cadence|tempo)\s*:/i.test(row)).join("\n");
+    contexts.set(context, (number = numbers.of(rows)));
+  }
+  return number;
+}
 
 /** Most results kept of each question: an answer with all its exchanges is large, a yes or no is not. */
 const MOST_KEPT = {
@@ -71,7 +84,8 @@ type Question = keyof typeof MOST_KEPT;
 /** Results by school and what was asked: operators ask for the same feeds again and again. */
 const results = new WeakMap<School, Map<Question, Map<string, unknown>>>();
 
-function kept<T>(school: School, question: Question, key: string, compute: () => T): T {
+function kept<T>(school: School, question: Question, context: readonly string[], asked: string, compute: () => T): T {
+  const key = `${numberOf(context)} ${asked}`;
   const ofSchool = results.get(school) ?? new Map<Question, Map<string, unknown>>();
   results.set(school, ofSchool);
   const known = ofSchool.get(question) ?? new Map<string, unknown>();
@@ -118,7 +132,7 @@ export interface FramedBlow extends FramedFeed {
 
 /** Every blow of A at every height under these header rows, each with its line. */
 export function framedBlows(context: readonly string[], school: School): readonly FramedBlow[] {
-  return kept(school, "blows", silent(context), () =>
+  return kept(school, "blows", context, "", () =>
     [...school.vocabulary.moves.values()]
       .filter((move) => move.roles.includes("feed") && move.attack && !move.numbered)
       .flatMap((move) => feedTexts(move).flatMap((text) => framedBlow(context, text, school) ?? [])),
@@ -127,7 +141,7 @@ export function framedBlows(context: readonly string[], school: School): readonl
 
 /** One blow of A as it comes under these header rows; null where he cannot throw it. */
 export function framedBlow(context: readonly string[], text: string, school: School): FramedBlow | null {
-  return kept(school, "blow", `${silent(context)} ${text}`, () => {
+  return kept(school, "blow", context, text, () => {
     const fed = readFed(context, `A ${text}`, school);
     const blow = fed && blowOf(fed);
     return fed && blow && { text, move: fed.feed.use.move, fed, blow };
@@ -141,7 +155,7 @@ export function soundAnswer(
   preferred: string,
   school: School,
 ): string | null {
-  return kept(school, "sound", `${silent(context)} ${feed.text} < ${preferred}`, () => {
+  return kept(school, "sound", context, `${feed.text} < ${preferred}`, () => {
     const beat = readAnswer(feed.fed, preferred, school);
     if (beat && checkSingle(feed.fed, beat).verdict === "valid") return preferred;
     return bestAnswer(context, `A ${feed.text}`, school)?.text ?? null;
@@ -162,7 +176,7 @@ export function singleAnswer(
 
 /** The feeds that a drill of these header rows can have: what A holds and the kind of drill decide. */
 export function rankFeeds(context: readonly string[], school: School): FramedFeed[] {
-  return kept(school, "feeds", silent(context), () => allFeeds(context, school));
+  return kept(school, "feeds", context, "", () => allFeeds(context, school));
 }
 
 function allFeeds(context: readonly string[], school: School): FramedFeed[] {
@@ -180,7 +194,7 @@ function allFeeds(context: readonly string[], school: School): FramedFeed[] {
 
 /** The feeds of A that one and the same answer deals with: valid ones only. */
 export function answerableFeeds(context: readonly string[], answer: string, school: School): readonly RankedFeed[] {
-  return kept(school, "feeds for", `${silent(context)} ${answer}`, () =>
+  return kept(school, "feeds for", context, answer, () =>
     rankFeeds(context, school).filter(({ fed }) => {
       const beat = readAnswer(fed, answer, school);
       return beat !== null && checkSingle(fed, beat).verdict === "valid";
@@ -200,7 +214,7 @@ export function bestAnswer(
 
 /** The usual blows with which an answer can go on: those that reach, with hands that are free. */
 export function rankReturns(context: readonly string[], feed: string, answer: string, school: School): RankedFeed[] {
-  return kept(school, "returns", `${silent(context)} ${feed} > ${answer}`, () =>
+  return kept(school, "returns", context, `${feed} > ${answer}`, () =>
     [...school.vocabulary.moves.values()]
       .filter((move) => move.roles.includes("return") && move.attack && !move.numbered)
       .flatMap((move) => sidedTexts(move).map((text) => ({ text, move })))
@@ -210,7 +224,7 @@ export function rankReturns(context: readonly string[], feed: string, answer: st
 
 /** True where a blow can be sent back after an answer (and what was sent back before it). */
 export function lands(context: readonly string[], feed: string, answer: string, back: string, school: School): boolean {
-  return kept(school, "lands", `${silent(context)} ${feed} > ${answer} > ${back}`, () => {
+  return kept(school, "lands", context, `${feed} > ${answer} > ${back}`, () => {
     const responder = feed.trim().startsWith("B") ? "A" : "B";
     const checked = checkText([...context, "", `${feed} -> ${responder} ${answer}, ${back}`].join("\n"), school);
     const { returns } = checked.exchanges[0] ?? { returns: [] };

@@ -1,4 +1,4 @@
-import { beatOf, beatText, headerRows, mapParts, plainScore, single, withLines } from "./edit.ts";
+import { beatOf, beatText, headerRows, mapParts, plainScore, single, textOf, withLines } from "./edit.ts";
 import { lineText } from "../score/format.ts";
 import { parse } from "../score/parse.ts";
 import { linesOf } from "../score/structure.ts";
@@ -17,28 +17,30 @@ test("header rows are kept, replaced, added and taken out", () => {
   expect(headerRows(score, { title: null })).toEqual(["A: lead left"]);
 });
 test("the same lines give the same play", () => {
-  const again = withLines(score, (item) => item.line, {});
+  const again = textOf(withLines(score, (item) => item.line, {}));
   const lines = (text: string) => [...linesOf(parse(text).items)].map((l) => [l.label, lineText(l.line)]);
   expect(lines(again)).toEqual(lines(TEXT));
   expect(parse(again).items.map((i) => i.kind)).toEqual(score.items.map((i) => i.kind));
 });
 test("a line can be taken out or changed", () => {
-  const without = withLines(score, (item) => (item.label === "one" ? null : item.line), {});
+  const without = textOf(withLines(score, (item) => (item.label === "one" ? null : item.line), {}));
   expect(without).not.toMatch(/cross/);
-  const changed = withLines(
-    score,
-    (item) =>
-      mapParts(item.line, (part) => ({
-        ...part,
-        words: part.words.map((w) => ({ ...w, text: w.text === "cross" ? "jab" : w.text })),
-      })),
-    {},
+  const changed = textOf(
+    withLines(
+      score,
+      (item) =>
+        mapParts(item.line, (part) => ({
+          ...part,
+          words: part.words.map((w) => ({ ...w, text: w.text === "cross" ? "jab" : w.text })),
+        })),
+      {},
+    ),
   );
   expect(changed).toMatch(/one: A jab -> B parry/);
 });
 test("plain scores hold just their lines", () => {
   const [line] = [...linesOf(score.items)];
-  expect(plainScore(score, [line!.line], { title: "x" })).toBe(
+  expect(textOf(plainScore(score, [line!.line], { title: "x" }))).toBe(
     "title: x\nA: lead left\n\nA jab -> B slip out | catch\n",
   );
 });

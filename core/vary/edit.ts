@@ -1,6 +1,6 @@
 /** Small edits of a score as text: rows kept, lines changed, header rows replaced. */
-import { headText, lineText } from "../score/format.ts";
-import type { Alternative, Beat, Line, Part, Score, ScoreItem, ScoreLine, Turn } from "../score/types.ts";
+import { headText, lineText, spaced } from "../score/format.ts";
+import type { Alternative, Beat, BlockHead, Line, Part, Score, ScoreItem, ScoreLine, Turn } from "../score/types.ts";
 
 /** Text of words as a part of a line; places count nothing here, the text is parsed anew. */
 export const partOf = (text: string): Part => ({
@@ -36,54 +36,126 @@ export const mapParts = (line: Line, change: (part: Part) => Part): Line =>
 export const single = (turn: Turn | undefined): Alternative | null =>
   turn?.alternatives.length === 1 ? turn.alternatives[0]! : null;
 
-/** Header rows as text; `changes` replace or add keys, null takes a key out. */
-export function headerRows(score: Score, changes: Readonly<Record<string, string | null>> = {}): string[] {
-  // A person's letter stays as it is; all other keys are the same in large and small letters.
-  const plain = (key: string) => (key.length === 1 ? key.toUpperCase() : key.toLowerCase());
-  const left = new Map(Object.entries(changes).map(([key, value]) => [plain(key), { key, value }]));
-  const rows: string[] = [];
-  for (const { content } of score.rows) {
-    if (content.body.kind !== "header") continue;
-    const key = content.body.key.text;
-    const name = plain(key);
-    const change = left.get(name);
-    const value = change ? change.value : (content.body.value?.text ?? "");
-    left.delete(name);
-    if (value !== null) rows.push(`${key}: ${value}`);
+/** A score as its rows of text, in the layout that `format` writes. */
+export type Rows = readonly string[];
+
+export const textOf = (rows: Rows): string => `${rows.join("\n")}\n`;
+
+export const rowsOf = (text: string): Rows => text.trimEnd().split("\n");
+
+/** Header rows with the rows of play behind them. */
+export const written = (head: Rows, play: Rows): Rows => (head.length > 0 ? [...head, "", ...play] : play);
+
+/** A block of its own round rows of play. */
+export const blockRows = (head: BlockHead, play: Rows): Rows => [
+  `${headText(head)}:`,
+  ...play.map((row) => `  ${row}`),
+  "end",
+];
+
+interface HeaderEntry {
+  /** Under which a change finds it. */
+  readonly name: string;
+  readonly row: string;
+}
+const headers = new WeakMap<Score, readonly HeaderEntry[]>();
+
+/** A person's letter stays as it is; all other keys are the same in large and small letters. */
+const nameOf = (key: string): string => (key.length === 1 ? key.toUpperCase() : key.toLowerCase());
+const headerRow = (key: string, value: string): string => spaced(`${key}: ${value}`);
+
+function entriesOf(score: Score): readonly HeaderEntry[] {
+  let entries = headers.get(score);
+  if (!entries) {
+    entries = score.rows.flatMap(({ content: { body } }) =>
+      body.kind === "header"
+        ? [{ name: nameOf(body.key.text), row: headerRow(body.key.text, body.value?.text ?? "") }]
+        : [],
+    );
+    headers.set(score, entries);
   }
-  for (const { key, value } of left.values()) if (value !== null) rows.push(`${key}: ${value}`);
+  return entries;
+}
+
+const plainHeaders = new WeakMap<Score, Rows>();
+
+/** Header rows as they stand: the same object each time, so that what is known under them is found again. */
+export function contextOf(score: Score): Rows {
+  let rows = plainHeaders.get(score);
+  if (!rows) plainHeaders.set(score, (rows = headerRows(score)));
   return rows;
 }
 
-/** A score of the same header and rows of play, with lines replaced (null takes a line out). */
-export function withLines(
-  score: Score,
-  replace: (item: ScoreLine) => Line | null,
-  header: Readonly<Record<string, string | null>>,
-): string {
-  const rows = headerRows(score, header);
-  rows.push("");
+/** Changes of a header: keys with what they are to say; null takes a key out. */
+export type HeaderChanges = Readonly<Record<string, string | null>>;
+
+/** Header rows as text; `changes` replace or add keys. */
+export function headerRows(score: Score, changes: HeaderChanges = {}): string[] {
+  const left = new Map<string, string | null>();
+  for (const key in changes) {
+    const value = changes[key]!;
+    left.set(nameOf(key), value === null ? null : headerRow(key, value));
+  }
+  const rows: string[] = [];
+  const put = (row: string | null) => {
+    if (row !== null) rows.push(row);
+  };
+  for (const { name, row } of entriesOf(score)) {
+    const change = left.get(name);
+    put(change === undefined ? row : change);
+    left.delete(name);
+  }
+  for (const row of left.values()) put(row);
+  return rows;
+}
+
+/** A row of play with what stands before a line in it; a row that is no line has no item. */
+interface PlayRow {
+  readonly item: ScoreLine | null;
+  readonly before: string;
+  readonly row: string;
+}
+const plays = new WeakMap<Score, readonly PlayRow[]>();
+
+/** The rows of play of a score, one for each line; comments are not taken over. */
+function playRows(score: Score): readonly PlayRow[] {
+  const known = plays.get(score);
+  if (known) return known;
+  const rows: PlayRow[] = [];
+  const put = (row: string) => rows.push({ item: null, before: "", row });
   const write = (items: readonly ScoreItem[], depth: number) => {
+    const pad = "  ".repeat(depth);
     for (const item of items) {
-      const pad = "  ".repeat(depth);
-      if (item.kind === "section") rows.push(`${pad}section ${item.name}`);
+      if (item.kind === "section") put(`${pad}section ${spaced(item.name)}`);
       else if (item.kind === "line") {
-        const line = replace(item);
-        if (line) rows.push(`${pad}${item.label ? `${item.label}: ` : ""}${lineText(line)}`);
+        const before = `${pad}${item.label ? `${item.label}: ` : ""}`;
+        rows.push({ item, before, row: before + lineText(item.line) });
       } else {
-        rows.push(`${pad}${headText(item.head)}:`);
+        put(`${pad}${headText(item.head)}:`);
         write(item.items, depth + 1);
-        rows.push(`${pad}end`);
+        put(`${pad}end`);
       }
     }
   };
   write(score.items, 0);
-  return `${rows.join("\n")}\n`;
+  plays.set(score, rows);
+  return rows;
 }
 
+/** A score of the same header and rows of play, with lines replaced (null takes a line out). */
+export function withLines(score: Score, replace: (item: ScoreLine) => Line | null, header: HeaderChanges): Rows {
+  const play: string[] = [];
+  for (const { item, before, row } of playRows(score)) {
+    const line = item && replace(item);
+    if (!item || line === item.line) play.push(row);
+    else if (line) play.push(before + lineText(line));
+  }
+  return written(headerRows(score, header), play);
+}
+
+/** The same rows of play under another header. */
+export const withHeader = (score: Score, header: HeaderChanges): Rows => withLines(score, ({ line }) => line, header);
+
 /** A score of the same header with one list of plain lines. */
-export const plainScore = (
-  score: Score,
-  lines: readonly Line[],
-  header: Readonly<Record<string, string | null>>,
-): string => `${[...headerRows(score, header), "", ...lines.map(lineText)].join("\n")}\n`;
+export const plainScore = (score: Score, lines: readonly Line[], header: HeaderChanges): Rows =>
+  written(headerRows(score, header), lines.map(lineText));

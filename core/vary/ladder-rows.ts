@@ -1,12 +1,12 @@
 /** How the rows of a drill come into a ladder: one exchange, the first row, more rows, then its block. */
 import type { Checked } from "../check/types.ts";
-import { headText, lineText } from "../score/format.ts";
+import { lineText } from "../score/format.ts";
 import { spokenRange } from "../score/ranges.ts";
 import { linesOf } from "../score/structure.ts";
 import type { Line, ScoreBlock, ScoreItem, ScoreLine } from "../score/types.ts";
 import type { School } from "../school/school.ts";
-import { assessText, checkText } from "./check-text.ts";
-import { beatText, headerRows, plainScore, single, withBeats } from "./edit.ts";
+import { assessRows, checkRows } from "./check-text.ts";
+import { beatText, blockRows, contextOf, plainScore, rowsOf, single, withBeats, written, type Rows } from "./edit.ts";
 import type { RungChange } from "./ladder.ts";
 import { vary } from "./vary.ts";
 
@@ -23,7 +23,7 @@ const SHARE_OF_ROWS = 1 / 4;
 export type Step = RungChange & { readonly rows: number };
 
 /** The rows of a drill one after another, without blocks: chance and cycles come later. */
-const rowsOf = (base: Checked): Line[] => [...linesOf(base.score.items)].map((item) => item.line);
+const linesIn = (base: Checked): Line[] => [...linesOf(base.score.items)].map((item) => item.line);
 
 /** The block round all rows of a drill; null where there is none, or where it is made of more. */
 function wholeBlock({ score }: Checked): { head: ScoreBlock; lines: readonly ScoreLine[] } | null {
@@ -34,7 +34,7 @@ function wholeBlock({ score }: Checked): { head: ScoreBlock; lines: readonly Sco
 }
 
 /** How many steps it takes until the whole drill is there, each of one row, and one for its block. */
-export const rowsIn = (base: Checked): number => rowsOf(base).length + (wholeBlock(base) ? 1 : 0);
+export const rowsIn = (base: Checked): number => linesIn(base).length + (wholeBlock(base) ? 1 : 0);
 
 /** What a row begins with: its feed, or the stroke that meets. */
 const feedName = (line: Line): string =>
@@ -46,44 +46,42 @@ const percent = (tempo: number): string => `${Math.round(tempo * 100)}%`;
 export function firstRungs(base: Checked, school: School): (Omit<Step, "operator"> & { readonly operator: null })[] {
   const slow = school.customs.power === "slow first" && base.header.tempo > SLOW_START;
   const tempo = percent(slow ? SLOW_START : base.header.tempo);
-  const first = checkText(plainScore(base.score, rowsOf(base).slice(0, 1), { tempo }), school);
+  const first = checkRows(plainScore(base.score, linesIn(base).slice(0, 1), { tempo }), school);
   const alone = vary(first, school, ["isolate"]).good[0];
-  const start = (text: string, changed: string, rows: number) => ({
+  const start = (lines: Rows, changed: string, rows: number) => ({
     operator: null,
     parameters: {},
-    text,
-    ...assessText(text, school),
+    ...assessRows(lines, school),
     changed: slow ? `${changed}; slowly` : changed,
     rows,
   });
   const sound = [
     start(
-      plainScore(base.score, rowsOf(base).slice(0, 1), { tempo }),
-      `The ${feedName(rowsOf(base)[0]!)} and its answer`,
+      plainScore(base.score, linesIn(base).slice(0, 1), { tempo }),
+      `The ${feedName(linesIn(base)[0]!)} and its answer`,
       1,
     ),
-    ...(alone ? [start(alone.text, alone.changed, 0)] : []),
+    ...(alone ? [start(rowsOf(alone.text), alone.changed, 0)] : []),
   ].filter((v) => v.verdict !== "broken");
   if (sound.length > 0) return sound;
-  const whole = plainScore(base.score, rowsOf(base), {});
+  const whole = plainScore(base.score, linesIn(base), {});
   return [{ ...start(whole, "The drill as it is", rowsIn(base)), changed: "The drill as it is" }];
 }
 
 /** The next rows of the drill come in; when all are there, what is round them: the cycle, the choice. */
 export function moreRows(now: Checked, rows: number, base: Checked, school: School): Step[] {
   const { score, header } = now;
-  const all = rowsOf(base);
+  const all = linesIn(base);
   if (score.items.some((item) => item.kind === "block") || rows >= rowsIn(base)) return [];
-  const step = (text: string, changed: string, come: number): Step => ({
+  const step = (lines: Rows, changed: string, come: number): Step => ({
     operator: "rows",
     parameters: { rows: come },
-    text,
     changed,
-    ...assessText(text, school),
+    ...assessRows(lines, school),
     rows: come,
   });
-  if (rows === all.length) return inBlock(now, base).map(({ text, changed }) => step(text, changed, rows + 1));
-  const own = rowsOf(now);
+  if (rows === all.length) return inBlock(now, base).map(({ lines, changed }) => step(lines, changed, rows + 1));
+  const own = linesIn(now);
   const next = Math.floor(rows);
   const whole = all[next]!;
   const name = feedName(whole);
@@ -132,14 +130,14 @@ function plainOf(line: Line): Line | null {
 }
 
 /** The rows in the block of the drill: round and round without a stop, or one of them by choice. */
-function inBlock(now: Checked, base: Checked): { text: string; changed: string }[] {
+function inBlock(now: Checked, base: Checked): { lines: Rows; changed: string }[] {
   const block = wholeBlock(base);
-  const own = rowsOf(now);
+  const own = linesIn(now);
   if (!block || own.length !== block.lines.length) return [];
   const { head } = block.head;
   const rows = own.map((line, i) => {
     const { label } = block.lines[i]!;
-    return `  ${label ? `${label}: ` : ""}${lineText(line)}`;
+    return `${label ? `${label}: ` : ""}${lineText(line)}`;
   });
   const changed =
     head.type === "choose"
@@ -149,5 +147,5 @@ function inBlock(now: Checked, base: Checked): { text: string; changed: string }
       : head.type === "loop"
         ? "Round and round without a stop: the cycle"
         : "Without a stop: each row goes on from the one before";
-  return [{ text: `${[...headerRows(now.score), "", `${headText(head)}:`, ...rows, "end"].join("\n")}\n`, changed }];
+  return [{ lines: written(contextOf(now.score), blockRows(head, rows)), changed }];
 }

@@ -8,7 +8,7 @@ import { readText } from "./check-text.ts";
 import type { LadderOptions } from "./ladder-options.ts";
 import { moreRows, rowsIn, type Step } from "./ladder-rows.ts";
 import { stageOf, type OperatorId, type Stage } from "./operator-names.ts";
-import type { Candidate } from "./operators/shared.ts";
+import { firstOf, type Candidate } from "./operators/shared.ts";
 import type { ToolId } from "./operators/tools.ts";
 import { candidates, type Variation } from "./vary.ts";
 
@@ -96,14 +96,7 @@ export function steps(
 }
 
 /** The first few that are not broken; the rest is not even checked. */
-function few(all: Iterable<Variation>): Variation[] {
-  const taken: Variation[] = [];
-  for (const v of all) {
-    if (v.verdict !== "broken") taken.push(v);
-    if (taken.length === EACH) break;
-  }
-  return taken;
-}
+const few = (all: Iterable<Variation>): Variation[] => firstOf(all, EACH, (v) => v.verdict !== "broken");
 
 /** More rows of the drill can still come behind these: as many as before, in no block. */
 const sameRows = (before: Checked, now: Score): boolean =>

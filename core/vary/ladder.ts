@@ -2,10 +2,9 @@
 import { percent } from "../check/time.ts";
 import type { Checked } from "../check/types.ts";
 import { seeded } from "../random/random.ts";
-import { format } from "../score/format.ts";
 import type { School } from "../school/school.ts";
-import { assessText, readText, type Assessment } from "./check-text.ts";
-import { withLines } from "./edit.ts";
+import { assessRows, readText, type Assessment } from "./check-text.ts";
+import { rowsOf, textOf, withHeader } from "./edit.ts";
 import { evenPath, type PathNode } from "./even-path.ts";
 import { OPERATOR_NAMES, stageOf, type OperatorId, type Stage } from "./operator-names.ts";
 import { ladderFault, type Goal, type LadderOptions } from "./ladder-options.ts";
@@ -49,7 +48,6 @@ interface Way {
 }
 
 interface Node extends Assessment {
-  readonly text: string;
   /** What it is by itself, for a first rung. */
   readonly changed: string;
   /** The ways to it, each from a place in the layer before. */
@@ -131,8 +129,8 @@ const way = (from: number, { operator, changed }: Step): Way => ({ from, operato
 const unlike = (nodes: readonly Node[]): Node[] =>
   nodes.filter((node, i) => nodes.findIndex((other) => playOf(other.text) === playOf(node.text)) === i);
 
-type Place = Pick<Step, "text" | "changed" | "rows" | keyof Assessment>;
-const placeOf = ({ text, changed, rows, verdict, load, tempo, distance, checked }: Place): Place => ({
+type Place = Pick<Step, "changed" | "rows" | keyof Assessment>;
+const placeOf = ({ text, changed, rows, verdict, load, tempo, distance, shares, checked }: Place): Place => ({
   text,
   changed,
   rows,
@@ -140,6 +138,7 @@ const placeOf = ({ text, changed, rows, verdict, load, tempo, distance, checked 
   load,
   tempo,
   distance,
+  shares,
   checked,
 });
 
@@ -167,7 +166,7 @@ function keptNodes(school: School, { kept, order }: LadderOptions): Node[] {
   const nodes: Node[] = [];
   for (const rung of kept) {
     const before = nodes[nodes.length - 1];
-    const step = { ...rung, ...assessText(rung.text, school) };
+    const step = { ...rung, ...assessRows(rowsOf(rung.text), school) };
     nodes.push(
       before && rung.operator !== null ? after(before, { ...step, operator: rung.operator }, order) : begin(step),
     );
@@ -232,7 +231,7 @@ function finish(
       .filter((v) => playOf(v.text) !== playOf(n.text))
       .sort((a, b) => Math.abs(a.load.total - loads[l]!) - Math.abs(b.load.total - loads[l]!));
     const title = `${base.header.title ?? "Drill"}, rung ${l + 1}`;
-    const text = format(readText(withLines(readText(n.text), (item) => item.line, { title })));
+    const text = textOf(withHeader(readText(n.text), { title }));
     const by = n.ways.find((w) => w.from === path.places[l - 1]);
     return {
       text,

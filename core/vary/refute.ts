@@ -4,7 +4,7 @@
  * the refutation, and the counter to train.
  */
 import { rankAnswers } from "./answers.ts";
-import { headerRows } from "./edit.ts";
+import { contextOf } from "./edit.ts";
 import { check } from "../check/check.ts";
 import { ceilingOf, contactTime, movementTime, reactionTime } from "../check/time.ts";
 import type { Checked, CheckedExchange } from "../check/types.ts";
@@ -176,7 +176,7 @@ function unannounced({ blow, layers }: CheckedExchange, choices: number): number
 
 /** Searches a checked drill for the shortest line that lands, exchange by exchange, ply by ply. */
 export function refute(checked: Checked, school: School, options: RefuteOptions = REFUTE_DEFAULTS): Refutation {
-  const context = headerRows(checked.score);
+  const context = contextOf(checked.score);
   const search = new Search(context, checked.header.tempo, school, options);
   const starts = startsOf(checked, search);
   if (starts.length === 0)

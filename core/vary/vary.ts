@@ -1,16 +1,15 @@
 /** Candidates of all operators, each checked; broken ones are told apart. */
 import type { School } from "../school/school.ts";
 import type { Checked } from "../check/types.ts";
-import { format } from "../score/format.ts";
 import { spokenRange } from "../score/ranges.ts";
 import { linesOf } from "../score/structure.ts";
-import { assessText, checkText, readText, type Assessment } from "./check-text.ts";
-import { withLines } from "./edit.ts";
+import { assessRows, checkRows, type Assessment } from "./check-text.ts";
+import { textOf, withHeader, withLines } from "./edit.ts";
 import { OPERATORS, type OperatorId } from "./operator-names.ts";
 import type { Candidate } from "./operators/shared.ts";
 import { OPERATOR_TABLE } from "./operators/table.ts";
 
-export interface Variation extends Candidate, Assessment {}
+export interface Variation extends Omit<Candidate, "rows">, Assessment {}
 
 export interface Variations {
   /** Sound or risky, easiest first. */
@@ -25,7 +24,7 @@ export function soundPart(checked: Checked, school: School): Checked | null {
   const bad = new Set(checked.findings.filter((f) => f.severity === "error").map((f) => f.line - 1));
   const lines = [...linesOf(checked.score.items)];
   if (!lines.some((item) => !bad.has(item.row.index))) return null;
-  const part = checkText(
+  const part = checkRows(
     withLines(checked.score, (item) => (bad.has(item.row.index) ? null : item.line), {}),
     school,
   );
@@ -57,15 +56,15 @@ export function* candidates(
   operators: readonly OperatorId[],
   order: (all: readonly Candidate[]) => readonly Candidate[] = (all) => all,
 ): Generator<Variation> {
-  const seen = new Set([playOf(format(base.score))]);
+  const seen = new Set([playOf(textOf(withHeader(base.score, {})))]);
   for (const id of operators) {
     for (const candidate of order(OPERATOR_TABLE[id](base, school))) {
-      const score = readText(candidate.text);
-      const text = format(score);
+      const { rows, changed, ...what } = candidate;
+      const text = textOf(rows);
       const play = playOf(text);
       if (seen.has(play)) continue;
       seen.add(play);
-      yield { ...candidate, text, changed: spokenRange(candidate.changed), ...assessText(text, school, score) };
+      yield { ...what, changed: spokenRange(changed), ...assessRows(rows, school, text) };
     }
   }
 }

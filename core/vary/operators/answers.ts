@@ -5,9 +5,10 @@ import type { Checked } from "../../check/types.ts";
 import type { School } from "../../school/school.ts";
 import type { MoveUse } from "../../words/resolve.ts";
 import type { Move } from "../../words/types.ts";
-import { headerRows } from "../edit.ts";
+import { contextOf, headerRows, written } from "../edit.ts";
 import {
   feedOf,
+  firstOf,
   plainLines,
   rebuilt,
   rowOf,
@@ -28,12 +29,12 @@ export const addReturn: Operator = (checked, school) =>
   simpleLines(checked).flatMap((line) => {
     if (line.exchange.returns.length > 0) return [];
     const answer = line.answers[0]!;
-    const context = headerRows(checked.score);
-    const strikes = USUAL_RETURNS.filter((text) => lands(context, feedOf(line), answer, text, school));
-    return strikes.slice(0, RETURNS).map((text) => ({
+    const context = contextOf(checked.score);
+    const strikes = firstOf(USUAL_RETURNS, RETURNS, (text) => lands(context, feedOf(line), answer, text, school));
+    return strikes.map((text) => ({
       operator: "add-return" as const,
       parameters: { row: rowOf(line), return: text },
-      text: withLine(
+      rows: withLine(
         checked,
         line,
         rebuilt(line, { answers: [...line.answers, text] }),
@@ -49,14 +50,14 @@ const lastReturn = ({ exchange }: PlainLine): MoveUse | undefined => exchange.re
 export const answerReturn: Operator = (checked, school) =>
   simpleLines(checked).flatMap((line) => {
     const last = lastReturn(line);
-    const best = last && bestAnswer(headerRows(checked.score), `${line.responder} ${last.text}`, school);
+    const best = last && bestAnswer(contextOf(checked.score), `${line.responder} ${last.text}`, school);
     if (!best) return [];
     const rest = [turnOf(line.feeder, [best.text], line.item.line.turns[1]!)];
     return [
       {
         operator: "answer-return" as const,
         parameters: { row: rowOf(line), answer: best.text },
-        text: withLine(checked, line, rebuilt(line, { rest }), {
+        rows: withLine(checked, line, rebuilt(line, { rest }), {
           ...titled(checked, "counter for counter"),
           ...slower(checked),
         }),
@@ -65,13 +66,18 @@ export const answerReturn: Operator = (checked, school) =>
     ];
   });
 
+/** Layers offered for one line. */
+const LAYERS = 2;
+
 /** A layer behind the first: the first that keeps the verdict and really counts. */
 export const secondLine: Operator = (checked, school) =>
   plainLines(checked).flatMap((line) => {
     const answer = line.answers[0]!;
     const layers = answer.split(" + ").length;
     if (line.feeds.length !== 1 || layers > 2) return [];
-    const backups = rankAnswers(headerRows(checked.score), feedOf(line), school).filter(
+    const backups = firstOf(
+      rankAnswers(contextOf(checked.score), feedOf(line), school),
+      LAYERS,
       (a) =>
         a.exchange.verdict === "valid" &&
         !a.text.includes("+") &&
@@ -79,10 +85,10 @@ export const secondLine: Operator = (checked, school) =>
         guards(a.exchange.layers) &&
         counts(checked, line, `${answer} + ${a.text}`, school),
     );
-    return backups.slice(0, 2).map(({ text }) => ({
+    return backups.map(({ text }) => ({
       operator: "second-line" as const,
       parameters: { row: rowOf(line), layer: text },
-      text: withLine(
+      rows: withLine(
         checked,
         line,
         rebuilt(line, { answers: [`${answer} + ${text}`, ...line.answers.slice(1)] }),
@@ -94,7 +100,7 @@ export const secondLine: Operator = (checked, school) =>
 
 /** Behind what was done before, every layer still covers; no bare limb goes to a blade that passes anyway. */
 function counts(checked: Checked, line: PlainLine, answer: string, school: School): boolean {
-  const exchange = singleAnswer(headerRows(checked.score), feedOf(line), answer, school);
+  const exchange = singleAnswer(contextOf(checked.score), feedOf(line), answer, school);
   const blade = exchange?.blow?.tool === "blade";
   return (
     exchange?.layers.every((layer) => layer.fails === null && layer.margin > 0 && !(blade && layer.bareLimb)) ?? false
@@ -116,7 +122,7 @@ export const stepOff: Operator = (checked) =>
       {
         operator: "step-off" as const,
         parameters: { row: rowOf(line) },
-        text: withLine(
+        rows: withLine(
           checked,
           line,
           rebuilt(line, { answers: [`${answer} + step off`, ...line.answers.slice(1)] }),
@@ -138,7 +144,7 @@ export const exit: Operator = (checked) =>
     return WAYS_OUT.slice(0, closed ? 2 : 1).map((way) => ({
       operator: "exit" as const,
       parameters: { row: rowOf(line), exit: way },
-      text: withLine(
+      rows: withLine(
         checked,
         line,
         rebuilt(line, { answers: [...line.answers, way] }),
@@ -151,7 +157,7 @@ export const exit: Operator = (checked) =>
 export const respondersChoice: Operator = (checked, school) =>
   simpleLines(checked).flatMap((line) => {
     const answer = line.answers[0]!;
-    const other = bestAnswer(headerRows(checked.score), feedOf(line), school, (a) => !answer.includes(a.text));
+    const other = bestAnswer(contextOf(checked.score), feedOf(line), school, (a) => !answer.includes(a.text));
     if (!other) return [];
     const built = rebuilt(line, {});
     const [feed, turn] = built.turns;
@@ -161,7 +167,7 @@ export const respondersChoice: Operator = (checked, school) =>
       {
         operator: "responders-choice" as const,
         parameters: { row: rowOf(line), other: other.text },
-        text: withLine(checked, line, both, titled(checked, "own choice of answer")),
+        rows: withLine(checked, line, both, titled(checked, "own choice of answer")),
         changed: `Against the ${line.feeds[0]!}: ${answer} or ${other.text}, as the answerer likes`,
       },
     ];
@@ -176,7 +182,7 @@ export const oppositeFinish: Operator = (checked, school) =>
     const last = lastReturn(line);
     if (!last) return [];
     const legs = last.move.limb.endsWith("leg");
-    const context = headerRows(checked.score);
+    const context = contextOf(checked.score);
     const finish = (legs ? HAND_FINISH : LEG_FINISH).find((f) =>
       lands(context, feedOf(line), line.answers.join(", "), f, school),
     );
@@ -185,7 +191,7 @@ export const oppositeFinish: Operator = (checked, school) =>
       {
         operator: "opposite-finish" as const,
         parameters: { row: rowOf(line), finish },
-        text: withLine(
+        rows: withLine(
           checked,
           line,
           rebuilt(line, { answers: [...line.answers, finish] }),
@@ -206,7 +212,7 @@ export const solo: Operator = (checked) =>
       {
         operator: "solo" as const,
         parameters: { row: rowOf(line) },
-        text: `${[...rows, "", lineText(alone)].join("\n")}\n`,
+        rows: written(rows, [lineText(alone)]),
         changed: `${line.responder}’s part alone, to take home: ${line.answers.join(", ")}`,
       },
     ];

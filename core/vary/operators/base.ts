@@ -1,11 +1,11 @@
 /** The first operators: parts, joins, other answers, other heights, the other side. */
 import { rankAnswers } from "../answers.ts";
-import { beatOf, beatText, headerRows, plainScore, single, withBeats, withLines } from "../edit.ts";
+import { beatOf, beatText, contextOf, plainScore, single, withBeats, withLines } from "../edit.ts";
 import { linesOf } from "../../score/structure.ts";
 import { lineText } from "../../score/format.ts";
 import type { Line, ScoreLine } from "../../score/types.ts";
 import { HEIGHTS } from "../../words/types.ts";
-import { titled, type Candidate, type Operator } from "./shared.ts";
+import { firstOf, titled, type Candidate, type Operator } from "./shared.ts";
 
 export const isolate: Operator = (checked) => {
   const lines = [...linesOf(checked.score.items)];
@@ -18,7 +18,7 @@ export const isolate: Operator = (checked) => {
     found.push({
       operator: "isolate",
       parameters: { row: item.row.index + 1 },
-      text: plainScore(checked.score, [cut], titled(checked, "one exchange")),
+      rows: plainScore(checked.score, [cut], titled(checked, "one exchange")),
       changed: `Only this exchange, again and again: ${what}`,
     });
   }
@@ -58,7 +58,7 @@ export const chain: Operator = (checked) => {
     found.push({
       operator: "chain",
       parameters: { row: lines[i]!.row.index + 1, with: lines[i + 1]!.row.index + 1 },
-      text: plainScore(checked.score, [joined], titled(checked, "joined")),
+      rows: plainScore(checked.score, [joined], titled(checked, "joined")),
       changed: `Two lines in one go: ${lineText(joined)}`,
     });
   }
@@ -97,15 +97,17 @@ export const otherAnswer: Operator = (checked, school) => {
     if (item.line.meets || !feedTurn || !answerTurn || !feeds || !answers || feeds.beats.length === 0) continue;
     const feed = `${feedTurn.actor ?? "A"} ${beatText(feeds.beats[0]!)}`;
     const now = beatText(answers.beats[0]!);
-    const others = rankAnswers(headerRows(checked.score), feed, school).filter(
+    const others = firstOf(
+      rankAnswers(contextOf(checked.score), feed, school),
+      ANSWERS_EACH,
       (other) => other.exchange.verdict === "valid" && !now.startsWith(other.text),
     );
-    for (const other of others.slice(0, ANSWERS_EACH)) {
+    for (const other of others) {
       const line = replaceAnswer(item, other.text);
       found.push({
         operator: "other-answer",
         parameters: { row: item.row.index + 1, answer: other.text },
-        text: withLines(checked.score, (one) => (one === item ? line : one.line), titled(checked, other.text)),
+        rows: withLines(checked.score, (one) => (one === item ? line : one.line), titled(checked, other.text)),
         changed: `Against the ${beatText(feeds.beats[0]!)}: ${other.text} instead of ${now}`,
       });
     }
@@ -140,7 +142,7 @@ export const otherHeight: Operator = (checked, school) => {
       const words = beatText(feeds.beats[0]!).replace(/\s+(?:to\s+(?:(?:left|right)\s+)?\S+|high|mid|low)\b/gi, "");
       const feed = `${words} ${height}`;
       const actor = item.line.turns[0]!.actor ?? "A";
-      const best = rankAnswers(headerRows(checked.score), `${actor} ${feed}`, school).find(
+      const best = rankAnswers(contextOf(checked.score), `${actor} ${feed}`, school).find(
         (other) => other.exchange.verdict === "valid",
       );
       if (!best) continue;
@@ -161,7 +163,7 @@ export const otherHeight: Operator = (checked, school) => {
       found.push({
         operator: "other-height",
         parameters: { row: item.row.index + 1, height },
-        text: withLines(checked.score, (one) => (one === item ? line : one.line), titled(checked, `${height} feed`)),
+        rows: withLines(checked.score, (one) => (one === item ? line : one.line), titled(checked, `${height} feed`)),
         changed: `The ${words} comes ${height}, answered by ${best.text}`,
       });
       break;

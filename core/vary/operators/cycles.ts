@@ -1,8 +1,8 @@
 /** Operators on a running cycle of sticks: the hands change, somebody enters. */
 import type { Checked } from "../../check/types.ts";
-import { headText, lineText } from "../../score/format.ts";
+import { lineText } from "../../score/format.ts";
 import type { Line, ScoreBlock } from "../../score/types.ts";
-import { headerRows } from "../edit.ts";
+import { blockRows, headerRows, written, type Rows } from "../edit.ts";
 import { mirrorLine } from "./mirror.ts";
 import { slower, titled, type Candidate, type Operator } from "./shared.ts";
 
@@ -19,14 +19,11 @@ function cycleOf({ score, header }: Checked): Cycle | null {
   return lines.length === block.items.length && lines.length > 1 ? { block, lines } : null;
 }
 
-const looped = (checked: Checked, cycle: Cycle, rows: readonly string[], title: string): string =>
-  `${[
-    ...headerRows(checked.score, { ...titled(checked, title), ...slower(checked) }),
-    "",
-    `${headText(cycle.block.head)}:`,
-    ...rows.map((row) => `  ${row}`),
-    "end",
-  ].join("\n")}\n`;
+const looped = (checked: Checked, cycle: Cycle, rows: Rows, title: string): Rows =>
+  written(
+    headerRows(checked.score, { ...titled(checked, title), ...slower(checked) }),
+    blockRows(cycle.block.head, rows),
+  );
 
 /** After some beats both change hands; the cycle goes on mirrored and changes back, so that it closes. */
 export const handChange: Operator = (checked, school) => {
@@ -40,7 +37,7 @@ export const handChange: Operator = (checked, school) => {
     return {
       operator: "hand-change",
       parameters: { beat },
-      text: looped(
+      rows: looped(
         checked,
         cycle,
         [...first, CHANGE, ...mirrored, CHANGE],
@@ -70,7 +67,7 @@ export const entry: Operator = (checked) => {
       return {
         operator: "entry",
         parameters: { beat, actor },
-        text: looped(checked, cycle, [...rows.slice(0, beat), ...inside, ...rows.slice(beat)], `${actor} enters`),
+        rows: looped(checked, cycle, [...rows.slice(0, beat), ...inside, ...rows.slice(beat)], `${actor} enters`),
         changed: `After count ${beat} ${actor} takes the far end of the stick, ${other} slaps it off, and it goes on`,
       };
     }),

@@ -4,7 +4,7 @@ import { rangeOf } from "../../score/ranges.ts";
 import { headerValue } from "../../score/structure.ts";
 import type { Checked } from "../../check/types.ts";
 import { answerableFeeds, bestAnswer, type RankedAnswer } from "../answers.ts";
-import { headerRows } from "../edit.ts";
+import { contextOf, headerRows, written } from "../edit.ts";
 import {
   plainLines,
   rebuilt,
@@ -22,7 +22,7 @@ import {
 const FEEDS = 2;
 
 export const otherFeed: Operator = (checked, school) => {
-  const context = headerRows(checked.score);
+  const context = contextOf(checked.score);
   return simpleLines(checked).flatMap((line) => {
     const { move } = line.exchange.feed!;
     if (line.feeder !== "A") return [];
@@ -32,7 +32,7 @@ export const otherFeed: Operator = (checked, school) => {
       .map(({ text }) => ({
         operator: "other-feed" as const,
         parameters: { row: rowOf(line), feed: text },
-        text: withLine(checked, line, rebuilt(line, { feeds: [text] }), titled(checked, text)),
+        rows: withLine(checked, line, rebuilt(line, { feeds: [text] }), titled(checked, text)),
         changed: `The ${line.answers[0]!} against another feed: ${text} instead of ${line.feeds[0]!}`,
       }));
   });
@@ -51,7 +51,7 @@ export const feint: Operator = (checked) =>
       {
         operator: "feint" as const,
         parameters: { row: rowOf(line), feint: lure },
-        text: withLine(checked, line, rebuilt(line, { feeds: [`~${lure}`, ...line.feeds] }), {
+        rows: withLine(checked, line, rebuilt(line, { feeds: [`~${lure}`, ...line.feeds] }), {
           ...titled(checked, "after a feint"),
           ...slower(checked),
         }),
@@ -67,7 +67,7 @@ export const hidden: Operator = (checked, school) =>
     const armed = checked.header.people[line.responder].holds !== null;
     const start = armed ? "forehand high" : "jab";
     const standing = (a: RankedAnswer) => !a.exchange.layers.some((l) => l.by === "displace");
-    const best = bestAnswer(headerRows(checked.score), `${line.responder} ${start}`, school, standing);
+    const best = bestAnswer(contextOf(checked.score), `${line.responder} ${start}`, school, standing);
     if (!best) return [];
     const turns = [
       turnOf(line.responder, [start], line.item.line.turns[0]!),
@@ -78,7 +78,7 @@ export const hidden: Operator = (checked, school) =>
       {
         operator: "hidden-feed" as const,
         parameters: { row: rowOf(line) },
-        text: withLine(
+        rows: withLine(
           checked,
           line,
           { ...line.item.line, turns },
@@ -103,14 +103,14 @@ export const punish: Operator = (checked, school) =>
     const open = line.exchange.followUps.find((f) => f.state === "open");
     // What stays open after the first of several numbers need not after the others.
     if (!open || rangeOf(line.item.line)) return [];
-    const best = bestAnswer(headerRows(checked.score), `${line.feeder} ${open.move}`, school);
+    const best = bestAnswer(contextOf(checked.score), `${line.feeder} ${open.move}`, school);
     if (!best) return [];
     const [first, ...after] = line.answers;
     return [
       {
         operator: "punish" as const,
         parameters: { row: rowOf(line), feed: open.move },
-        text: withLine(
+        rows: withLine(
           checked,
           line,
           rebuilt(line, { feeds: [...line.feeds, open.move], answers: [first!, best.text, ...after] }),
@@ -154,7 +154,7 @@ function choice(checked: Checked, by: "A" | "call"): Candidate[] {
     found.push({
       operator: called ? "calls" : "feeders-choice",
       parameters: { count },
-      text: `${[...header, "", `choose ${head}:`, ...rows, "end", ...rest].join("\n")}\n`,
+      rows: written(header, [`choose ${head}:`, ...rows, "end", ...rest]),
       changed: block
         ? `More to choose from: ${count} instead of ${inside.size}`
         : called

@@ -1,18 +1,27 @@
 /** Operators on the frame: tempo, stance, roles, rules, contact, what it is for, a third person. */
+import { assess, wrongLines } from "../../check/check.ts";
 import type { Checked } from "../../check/types.ts";
 import { CONTACTS } from "../../score/header.ts";
 import { lineText } from "../../score/format.ts";
-import { headerValue } from "../../score/structure.ts";
-import { headerRows, withLines } from "../edit.ts";
+import { headerValue, linesOf } from "../../score/structure.ts";
+import {
+  blockRows,
+  contextOf,
+  headerRows,
+  withHeader,
+  withLines,
+  written,
+  type HeaderChanges,
+  type Rows,
+} from "../edit.ts";
 import { bestAnswer } from "../answers.ts";
-import { checkText } from "../check-text.ts";
+import { readRows } from "../check-text.ts";
 import type { ScoreLine } from "../../score/types.ts";
 import {
   feedOf,
   personRow,
   plainLines,
   rebuilt,
-  rowOf,
   simpleLines,
   slower,
   titled,
@@ -20,8 +29,7 @@ import {
   type Operator,
 } from "./shared.ts";
 
-const same = (checked: Checked, header: Readonly<Record<string, string | null>>): string =>
-  withLines(checked.score, (item) => item.line, header);
+const same = (checked: Checked, header: HeaderChanges): Rows => withHeader(checked.score, header);
 
 /** Steps of tempo, shares of full speed. */
 const STEP = 0.1;
@@ -39,7 +47,7 @@ function tempo(checked: Checked, by: number): Candidate[] {
     {
       operator: by > 0 ? "tempo-up" : "tempo-down",
       parameters: { tempo: percent },
-      text: same(checked, { ...titled(checked, percent), tempo: percent }),
+      rows: same(checked, { ...titled(checked, percent), tempo: percent }),
       changed: by > 0 ? `Faster: ${percent} of full speed` : `Slower: ${percent} of full speed`,
     },
   ];
@@ -55,7 +63,7 @@ export const oppositeStance: Operator = (checked) => {
     {
       operator: "opposite-stance",
       parameters: { lead },
-      text: same(checked, { ...titled(checked, `B leads ${lead}`), ...change }),
+      rows: same(checked, { ...titled(checked, `B leads ${lead}`), ...change }),
       changed: `B has ${match} in front: ${lead} lead`,
     },
   ];
@@ -69,13 +77,13 @@ export const swapRoles: Operator = (checked) => {
     {
       operator: "swap-roles",
       parameters: { passes: LOOPS },
-      text: `${[
-        ...headerRows(checked.score, titled(checked, "roles change")),
-        "",
-        `loop swap x${LOOPS}:`,
-        ...lines.map((l) => `  ${lineText(l.item.line)}`),
-        "end",
-      ].join("\n")}\n`,
+      rows: written(
+        headerRows(checked.score, titled(checked, "roles change")),
+        blockRows(
+          { type: "loop", times: LOOPS, swap: true },
+          lines.map((l) => lineText(l.item.line)),
+        ),
+      ),
       changed: "Roles change after each pass: who fed, answers",
     },
   ];
@@ -92,41 +100,44 @@ const RESTRICTIONS = {
 const FELT = new Set<string>(["eyes closed", "contact kept", "no resisting"]);
 
 /** A rule for the answerer; where it forbids what he did, he answers otherwise. */
-export const restriction: Operator = (checked, school) =>
-  RESTRICTIONS[checked.header.kind].flatMap((rule): Candidate[] => {
+export const restriction: Operator = (checked, school) => {
+  const all = [...linesOf(checked.score.items)];
+  const lines = plainLines(checked);
+  return RESTRICTIONS[checked.header.kind].flatMap((rule): Candidate[] => {
     const now = checked.header.rules.B;
     if (now.has(rule)) return [];
     const blind = rule === "eyes closed" ? slower(checked) : {};
     const header = { ...titled(checked, rule), "rules B": [...now, rule].join(", "), ...blind };
-    const ruled = checkText(same(checked, header), school);
-    const context = headerRows(ruled.score);
-    const forbidden = new Set(ruled.findings.filter((f) => f.rule === "rule-broken").map((f) => f.line));
-    const changed = plainLines(ruled).flatMap((line) => {
-      if (!forbidden.has(rowOf(line)) || line.feeder !== "A" || line.feeds.length !== 1) return [];
+    const ruled = readRows(same(checked, header));
+    const context = contextOf(ruled);
+    const forbidden = wrongLines(assess(ruled, school), school);
+    const changed = lines.flatMap((line) => {
+      if (!forbidden.has(all.indexOf(line.item)) || line.feeder !== "A" || line.feeds.length !== 1) return [];
       const best = bestAnswer(context, feedOf(line), school);
       return best ? [{ line, answer: best.text }] : [];
     });
     // Where nobody has to do anything else the rule would change nothing.
     if (changed.length < forbidden.size || (changed.length === 0 && !FELT.has(rule))) return [];
     const of = (item: ScoreLine) => changed.find(({ line }) => line.item === item);
-    const text = withLines(
-      ruled.score,
+    const rows = withLines(
+      checked.score,
       (item) => {
         const other = of(item);
         return other ? rebuilt(other.line, { answers: [other.answer] }) : item.line;
       },
-      {},
+      header,
     );
     const instead = changed.map(({ answer, line }) => `${answer} against the ${line.feeds[0]!}`).join(", ");
     return [
       {
         operator: "restriction",
         parameters: { rule },
-        text,
+        rows,
         changed: `The answerer does with less: ${rule}${instead ? `; ${instead}` : ""}`,
       },
     ];
   });
+};
 
 /** Force is a step of its own; never beyond light with a minor, and full contact is no step of a ladder. */
 export const contact: Operator = (checked) => {
@@ -144,7 +155,7 @@ export const contact: Operator = (checked) => {
     {
       operator: "contact",
       parameters: { contact: next },
-      text: same(checked, { ...titled(checked, `${next} contact`), contact: next, ...slower(checked) }),
+      rows: same(checked, { ...titled(checked, `${next} contact`), contact: next, ...slower(checked) }),
       changed: `Harder: ${next} contact, with the gear for it`,
     },
   ];
@@ -157,7 +168,7 @@ export const context: Operator = (checked) => {
     {
       operator: "context",
       parameters: { context: next },
-      text: withLines(checked.score, ({ line }) => line, {
+      rows: same(checked, {
         ...titled(checked, next === "duel" ? "to stay" : "to get away"),
         context: next,
       }),
@@ -185,7 +196,7 @@ export const thirdPerson: Operator = (checked) => {
       {
         operator: "third-person" as const,
         parameters: { row: line.item.row.index + 1 },
-        text: `${[...rows, "", ...turns].join("\n")}\n`,
+        rows: written(rows, [...turns]),
         changed: "Three in a triangle: who answered attacks the next",
       },
     ];
@@ -198,7 +209,7 @@ export const semiLive: Operator = (checked) => {
     {
       operator: "semi-live",
       parameters: {},
-      text: same(checked, { ...titled(checked, "both move"), cadence: "free", ...slower(checked) }),
+      rows: same(checked, { ...titled(checked, "both move"), cadence: "free", ...slower(checked) }),
       changed: "Both move freely; the feed is honest and comes when the feeder likes",
     },
   ];

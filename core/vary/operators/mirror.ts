@@ -53,7 +53,7 @@ export const mirror: Operator = (checked, school) => {
     {
       operator: "mirror",
       parameters: {},
-      text: withLines(score, (item) => mirrorLine(checked, school, item.line), changes),
+      rows: withLines(score, (item) => mirrorLine(checked, school, item.line), changes),
       changed: "Everything on the other side: the other foot in front, the other hand",
     },
   ];

@@ -3,18 +3,28 @@ import type { Checked, CheckedExchange } from "../../check/types.ts";
 import type { School } from "../../school/school.ts";
 import type { Actor, Line, ScoreLine, Turn } from "../../score/types.ts";
 import { linesOf } from "../../score/structure.ts";
-import { beatOf, beatText, single, withBeats, withLines } from "../edit.ts";
+import { beatOf, beatText, single, withBeats, withLines, type HeaderChanges, type Rows } from "../edit.ts";
 import type { OperatorId } from "../operator-names.ts";
 
 export interface Candidate {
   readonly operator: OperatorId;
   readonly parameters: Readonly<Record<string, string | number>>;
-  readonly text: string;
+  readonly rows: Rows;
   /** What changed, in one sentence. */
   readonly changed: string;
 }
 
 export type Operator = (checked: Checked, school: School) => Candidate[];
+
+/** The first few that fit; the rest is not even looked at. */
+export function firstOf<T>(items: Iterable<T>, most: number, fits: (item: T) => boolean): T[] {
+  const found: T[] = [];
+  for (const item of items) {
+    if (fits(item)) found.push(item);
+    if (found.length === most) break;
+  }
+  return found;
+}
 
 /** The title of a variation says what it is a variation of. */
 export const titled = (checked: Checked, what: string) => ({ title: `${checked.header.title ?? "Drill"}: ${what}` });
@@ -91,12 +101,8 @@ export function rebuilt(
 }
 
 /** The drill with one line in place of another. */
-export const withLine = (
-  checked: Checked,
-  of: PlainLine,
-  line: Line,
-  header: Readonly<Record<string, string | null>>,
-): string => withLines(checked.score, (one) => (one === of.item ? line : one.line), header);
+export const withLine = (checked: Checked, of: PlainLine, line: Line, header: HeaderChanges): Rows =>
+  withLines(checked.score, (one) => (one === of.item ? line : one.line), header);
 
 /** What a class returns with first. Common practice, no source. */
 export const USUAL_RETURNS = [

@@ -1,7 +1,8 @@
 /** Another tool for the same lines: angles are carried over by their clock line, answers found anew. */
 import data from "./tools.json" with { type: "json" };
 import { USUAL_BOOK } from "../../book/usual.ts";
-import { checkText } from "../check-text.ts";
+import { assess, wrongLines } from "../../check/check.ts";
+import { checkRows, readRows } from "../check-text.ts";
 import type { Person } from "../../score/person.ts";
 import type { Blow, Checked } from "../../check/types.ts";
 import { lineText } from "../../score/format.ts";
@@ -9,7 +10,7 @@ import { expandRange } from "../../score/ranges.ts";
 import { linesOf } from "../../score/structure.ts";
 import type { School } from "../../school/school.ts";
 import { framedBlow, framedBlows, lands, soundAnswer, type FramedBlow } from "../answers.ts";
-import { headerRows } from "../edit.ts";
+import { contextOf, headerRows, written } from "../edit.ts";
 import {
   personRow,
   plainLines,
@@ -50,8 +51,7 @@ export const otherTool: Operator = (drill, school) => {
     const rows = headerRows(checked.score, changes);
     const all = lines.flatMap((line) => carry(line, rows, school) ?? []);
     // The first feed sets the distance: a later line may not hold from there, and is left out.
-    const whole = checkText(written(rows, all), school);
-    const bad = new Set(whole.findings.filter((f) => f.severity === "error").map((f) => f.line - rows.length - 2));
+    const bad = wrongLines(assess(readRows(written(rows, all)), school), school);
     const carried = all.filter((_, i) => !bad.has(i));
     if (carried.length === 0) return [];
     const left = lines.length - carried.length;
@@ -60,7 +60,7 @@ export const otherTool: Operator = (drill, school) => {
       {
         operator: "other-tool",
         parameters: { tool: tool.id },
-        text: written(rows, carried),
+        rows: written(rows, carried),
         changed: `${tool.words}: the same lines of attack, answers found anew, slowly again${without}`,
       },
     ];
@@ -73,10 +73,8 @@ function oneByOne(checked: Checked, school: School): Checked {
   const lines = rows.flatMap(({ line }) => expandRange(line));
   return lines.length === rows.length
     ? checked
-    : checkText(written(headerRows(checked.score), lines.map(lineText)), school);
+    : checkRows(written(contextOf(checked.score), lines.map(lineText)), school);
 }
-
-const written = (head: readonly string[], rows: readonly string[]): string => `${[...head, "", ...rows].join("\n")}\n`;
 
 /** The tool that both have now; null where it is none of these. */
 function toolNow({ header }: Checked): ToolId | null {
