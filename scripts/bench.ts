@@ -61,8 +61,9 @@ const ANSWERS = [
   "step off",
 ];
 const RETURNS = ["cross", "jab", "lead hook"];
-/** So many drills are varied. */
+/** So many drills are varied in a round, and so many rounds run; the first ones warm the machine. */
 const VARIED = 20;
+const ROUNDS = 10;
 /** Rows that are all different, for the first 300 of them. */
 const rows = (count: number): string =>
   Array.from({ length: count }, (_, i) => {
@@ -141,18 +142,18 @@ say(
   best(20, () => some.forEach((line) => void check(parse(line)))),
 );
 
-// Drills of twelve exchanges, none of them varied before; an equal number comes first, so that the machine is warm.
-const drills = Array.from({ length: 2 * VARIED }, (_, i) => check(parse(twelveOf(i))));
-const all = (some: typeof drills): number =>
-  some.reduce((sum, drill) => {
-    const { good, broken } = vary(drill, defaultSchool());
-    return sum + good.length + broken.length;
-  }, 0);
-all(drills.slice(0, VARIED));
+// Drills of twelve exchanges, none of them varied before: each round takes new ones.
+const drills = Array.from({ length: ROUNDS * VARIED }, (_, i) => check(parse(twelveOf(i))));
 let candidates = 0;
-const varied = best(1, () => (candidates = all(drills.slice(VARIED))));
+const varied = best(ROUNDS, () => {
+  candidates = 0;
+  for (const drill of drills.splice(0, VARIED)) {
+    const { good, broken } = vary(drill, defaultSchool());
+    candidates += good.length + broken.length;
+  }
+});
 say(
-  `all variations of ${VARIED} drills of 12 exchanges`,
+  `all variations of ${VARIED} new drills of 12 exchanges`,
   varied,
   `${candidates} candidates, ${Math.round((1000 * candidates) / varied)} a second`,
 );

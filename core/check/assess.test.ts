@@ -68,7 +68,7 @@ describe.each(Object.entries(SCHOOLS))("in a school: %s", (_, of) => {
 });
 
 test("the wrong lines are told by their places, lateness too where it is an error", () => {
-  const text = "tempo: 150%\n\nA jab -> B slip out\nA push kick -> B slip out\nA jab -> B cover";
+  const text = "tempo: 150%\n\nA jab -> B slip out\nA push kick -> B slip out\nA jab -> B parry";
   const late = SCHOOLS["lateness is an error"];
   const geometry = wrongLines(assess(parse(text.replace("150%", "40%")), late), late);
   expect([...geometry]).toEqual([1]);
