@@ -1,7 +1,7 @@
 /** The short answer of a search against the whole check, on the same texts. */
 import { readdirSync, readFileSync } from "node:fs";
 import { assess, check, wrongLines } from "./check.ts";
-import { prepare } from "./prepare.ts";
+import { prepare, titledHeader } from "./prepare.ts";
 import { parse } from "../score/parse.ts";
 import { linesOf } from "../score/structure.ts";
 import { RowMemory } from "../score/row-memory.ts";
@@ -88,7 +88,8 @@ describe("header and frame", () => {
     const two = prepared("title: Two\ntempo: 60%\n\nA jab -> B slip out");
     expect(two.header).toBe(one.header);
     expect([two.key, two.distance]).toEqual([one.key, one.distance]);
-    expect([one.title, two.title, prepared("title:\n\nA jab -> B parry").title]).toEqual(["One", "Two", null]);
+    const title = (text: string) => titledHeader(prepared(text), parse(text)).title;
+    expect(["title: One\n\nA jab", "title: Two\n\nA jab", "title:\n\nA jab"].map(title)).toEqual(["One", "Two", null]);
   });
   test("the tempo changes the header and not the key", () => {
     const slow = prepared("tempo: 30%\n\nA jab -> B parry");

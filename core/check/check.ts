@@ -22,7 +22,7 @@ export function check(score: Score, school: School = defaultSchool(), bodies: Bo
   const { header, distance } = prepared;
   return {
     score,
-    header: titledHeader(prepared),
+    header: titledHeader(prepared, score),
     verdict: scoreVerdict(findings),
     exchanges: found.exchanges,
     findings,

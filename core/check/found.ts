@@ -5,6 +5,7 @@ import { cachedLine, cachedShare } from "./line-cache.ts";
 import { graver, lateIn, shareOf, worstOf, type LineShare, type Worst } from "./shares.ts";
 import type { CheckedExchange } from "./types.ts";
 import type { LineResult } from "./walk.ts";
+import type { World } from "../body/state.ts";
 import type { FindingDraft } from "../findings/finding.ts";
 import { graded, type School } from "../school/school.ts";
 import type { Header } from "../score/header.ts";
@@ -16,7 +17,7 @@ export interface Found {
   readonly shares: readonly LineShare[];
   say(...findings: readonly FindingDraft[]): void;
   /** A line that starts from the frame: known ones are not walked again. */
-  fromFrame(item: ScoreLine, setting: Setting, key: number, compute: () => LineResult): void;
+  fromFrame(item: ScoreLine, setting: Setting, key: number, frame: World): void;
   /** A line that starts from where the one before ended. */
   take(result: LineResult, item: ScoreLine, setting: Setting): void;
   /** An empty one of the same kind, for a pass whose exchanges only repeat others. */
@@ -40,8 +41,8 @@ export class AllFound implements Found {
     this.findings.push(...findings);
   }
 
-  fromFrame(item: ScoreLine, setting: Setting, key: number, compute: () => LineResult): void {
-    this.take(cachedLine(item.line, item.row, key, setting, compute), item, setting);
+  fromFrame(item: ScoreLine, setting: Setting, key: number, frame: World): void {
+    this.take(cachedLine(item, key, frame, setting), item, setting);
   }
 
   take(result: LineResult, { line }: ScoreLine, { school }: Setting): void {
@@ -71,13 +72,14 @@ export class SharesFound implements Found {
   ) {}
 
   say(...findings: readonly FindingDraft[]): void {
+    if (findings.length === 0) return;
     this.worst = graver(this.worst, worstOf(graded(findings, this.school)));
   }
 
-  fromFrame(item: ScoreLine, setting: Setting, key: number, compute: () => LineResult): void {
+  fromFrame(item: ScoreLine, setting: Setting, key: number, frame: World): void {
     // Whether two feeds of a choice look alike is asked of their exchanges.
-    if (setting.choices > 1) this.take(cachedLine(item.line, item.row, key, setting, compute), item, setting);
-    else this.add(cachedShare(item.line, key, setting, compute));
+    if (setting.choices > 1) this.take(cachedLine(item, key, frame, setting), item, setting);
+    else this.add(cachedShare(item, key, frame, setting));
   }
 
   take(result: LineResult, { line }: ScoreLine, setting: Setting): void {

@@ -42,20 +42,15 @@ export function loadOf(
   shares: readonly LineShare[],
   weights: LoadWeights = LOAD_WEIGHTS,
 ): Load {
-  const sum = (part: (share: LineShare) => number) => shares.reduce((total, share) => total + part(share), 0);
-  const sides = shares.some((s) => s.fromLeft) && shares.some((s) => s.fromRight) ? 1 : 0;
+  const sum = summed(shares);
   const raw: Record<LoadPart, number> = {
-    choice: choiceBits(score.items) + sum((s) => s.bits),
-    length: sum((s) => s.exchanges) + RETURN_SHARE * sum((s) => s.returns) + EXTRA_SHARE * sum((s) => s.extraBeats),
-    coordination: sum((s) => s.together) + sides + goesOn(score.items),
-    footwork: sum((s) => s.footwork),
+    choice: choiceBits(score.items) + sum.bits,
+    length: sum.exchanges + RETURN_SHARE * sum.returns + EXTRA_SHARE * sum.extraBeats,
+    coordination: sum.together + (sum.fromLeft && sum.fromRight ? 1 : 0) + goesOn(score.items),
+    footwork: sum.footwork,
     // Both move freely: nobody knows when it comes.
-    cue:
-      cueOf(
-        header,
-        sum((s) => s.feints),
-      ) + (headerValue(score, "cadence") === "free" ? 1 : 0),
-    pressure: pressureOf(header, shares),
+    cue: cueOf(header, sum.feints) + (headerValue(score, "cadence") === "free" ? 1 : 0),
+    pressure: pressureOf(header, sum.ceiling),
     consequence: CONTACT_STEP[header.contact] + (header.people.B.wears.length === 0 ? 0.5 : 0),
     restriction: header.rules.A.size + header.rules.B.size + header.rules.C.size,
   };
@@ -66,6 +61,35 @@ export function loadOf(
     total += parts[part];
   }
   return { total: Math.round(total * 100) / 100, parts };
+}
+
+/** What all lines of a drill add, of that on which a load rests. */
+function summed(shares: readonly LineShare[]) {
+  const sum = {
+    bits: 0,
+    exchanges: 0,
+    returns: 0,
+    extraBeats: 0,
+    together: 0,
+    footwork: 0,
+    feints: 0,
+    fromLeft: false,
+    fromRight: false,
+    ceiling: Infinity,
+  };
+  for (const share of shares) {
+    sum.bits += share.bits;
+    sum.exchanges += share.exchanges;
+    sum.returns += share.returns;
+    sum.extraBeats += share.extraBeats;
+    sum.together += share.together;
+    sum.footwork += share.footwork;
+    sum.feints += share.feints;
+    sum.fromLeft ||= share.fromLeft;
+    sum.fromRight ||= share.fromRight;
+    if (share.ceiling !== null && share.ceiling < sum.ceiling) sum.ceiling = share.ceiling;
+  }
+  return sum;
 }
 
 /** Bits of each choice: log2 of the number of lines that may come. */
@@ -92,7 +116,6 @@ function cueOf(header: Header, feints: number): number {
   return (header.kind === "flow" ? 0.5 : 1) + feints * 0.5;
 }
 
-function pressureOf(header: Header, shares: readonly LineShare[]): number {
-  const ceiling = shares.reduce((least, share) => Math.min(least, share.ceiling ?? Infinity), Infinity);
-  return Number.isFinite(ceiling) ? Math.min(2, header.tempo / ceiling) : header.tempo;
-}
+/** `ceiling`: the lowest of its exchanges, share of full speed; not finite where there is none. */
+const pressureOf = ({ tempo }: Header, ceiling: number): number =>
+  Number.isFinite(ceiling) ? Math.min(2, tempo / ceiling) : tempo;

@@ -18,7 +18,6 @@ export type Bodies = Partial<Record<Actor, Partial<Person>>>;
 export interface Prepared {
   /** Without its title, which changes nothing: one object for all scores of the same header. */
   readonly header: Header;
-  readonly title: string | null;
   readonly faults: readonly HeaderFault[];
   /** The bodies before the first feed; never changed in place. */
   readonly frame: World;
@@ -28,14 +27,14 @@ export interface Prepared {
   readonly key: number;
 }
 
-/** The header as it was written. */
-export const titledHeader = ({ header, title }: Prepared): Header => ({ ...header, title });
+/** The header as it was written in a score. */
+export const titledHeader = ({ header }: Prepared, score: Score): Header => ({ ...header, title: titleOf(score) });
 
 interface Kept {
   readonly header: Header;
   readonly distances: Distances;
   /** By distance. */
-  readonly frames: Map<number, { readonly frame: World; readonly key: number }>;
+  readonly frames: Map<number, Prepared>;
 }
 const kept = new WeakMap<School, Map<string, Kept>>();
 const MOST_HEADERS = 1000;
@@ -61,9 +60,17 @@ export function prepare(score: Score, school: School, bodies: Bodies): Prepared 
   const { header, distances, frames } = known;
   const distance = distanceIn(score, distances);
   let at = frames.get(distance);
-  if (!at) frames.set(distance, (at = { frame: place(header, distance), key: keyOf(header, distance, school) }));
-  return { ...at, header, title: titleOf(score), faults: [], distance };
+  if (!at) frames.set(distance, (at = framed(header, [], distance, school)));
+  return at;
 }
+
+const framed = (header: Header, faults: readonly HeaderFault[], distance: number, school: School): Prepared => ({
+  header,
+  faults,
+  frame: place(header, distance),
+  distance,
+  key: keyOf(header, distance, school),
+});
 
 function afresh(score: Score, school: School, bodies: Bodies): Prepared {
   const { header: written, faults } = readHeader(score, defaultsOf(school));
@@ -71,14 +78,7 @@ function afresh(score: Score, school: School, bodies: Bodies): Prepared {
   for (const actor of written.actors) people[actor] = { ...people[actor], ...bodies[actor] };
   const header = { ...written, people };
   const distance = distanceIn(score, distancesOf(header, school.vocabulary));
-  return {
-    header,
-    title: header.title,
-    faults,
-    frame: place(header, distance),
-    distance,
-    key: keyOf(header, distance, school),
-  };
+  return framed({ ...header, title: null }, faults, distance, school);
 }
 
 /** The header rows but for the title, and whether a third person acts. */

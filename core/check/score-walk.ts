@@ -38,29 +38,37 @@ export interface Place {
 export function walkItems(items: readonly ScoreItem[], pass: Pass, place: Place, carried: World | null): World | null {
   let state = carried;
   let { section } = place;
+  let setting: Setting | null = null;
   for (const item of items) {
     if (item.kind === "section") section = item.name;
     else if (item.kind === "block") state = walkBlock(item, pass, { ...place, section }, state);
     else {
-      const setting: Setting = {
-        header: pass.header,
-        school: pass.school,
-        choices: place.choices,
-        label: item.label,
-        section,
-        pass: place.passNumber,
-        rangeWritten: pass.header.range !== null,
-      };
+      if (setting?.section !== section || setting.label !== item.label)
+        setting = settingOf(pass, place, section, item.label);
       if (state) {
         const result = walkLine(item.row, item.line, state, setting, true);
         pass.found.take(result, item, setting);
         state = result.end;
-      } else
-        pass.found.fromFrame(item, setting, pass.key, () => walkLine(item.row, item.line, pass.frame, setting, false));
+      } else pass.found.fromFrame(item, setting, pass.key, pass.frame);
     }
   }
   return state;
 }
+
+const settingOf = (
+  { header, school }: Pass,
+  { choices, passNumber }: Place,
+  section: string | null,
+  label: string | null,
+): Setting => ({
+  header,
+  school,
+  choices,
+  label,
+  section,
+  pass: passNumber,
+  rangeWritten: header.range !== null,
+});
 
 function walkBlock(block: ScoreBlock, pass: Pass, place: Place, carried: World | null): World | null {
   switch (block.head.type) {

@@ -1,5 +1,7 @@
 /** Reads many scores that share most of their rows: each different row is parsed once. */
 import { parse } from "./parse.ts";
+import { RowReader } from "./rows.ts";
+import { parser } from "./score-parser.ts";
 import { beginsPlay, structure } from "./structure.ts";
 import { BLANK, type Row, type RowContent, type Score } from "./types.ts";
 
@@ -16,6 +18,7 @@ const PLAY_BEFORE = "A jab";
  * the whole parser.
  */
 export class RowMemory {
+  private readonly rows = new RowReader();
   private readonly before = new Map<string, RowContent>();
   private readonly during = new Map<string, RowContent>();
 
@@ -45,7 +48,8 @@ export class RowMemory {
     const old = known.get(line);
     if (old) return old;
     if (line.trim() === "") return BLANK;
-    const read = parse(inPlay ? `${PLAY_BEFORE}\n${line}` : line).rows[inPlay ? 1 : 0]!.content;
+    const text = inPlay ? `${PLAY_BEFORE}\n${line}` : line;
+    const read = this.rows.read(text, parser.parse(text))[inPlay ? 1 : 0]!.content;
     // Only a header means something else in play; every other row has one content in both places.
     const other = (inPlay ? this.before : this.during).get(line);
     const content = other && other.body.kind !== "header" && read.body.kind !== "header" ? other : read;

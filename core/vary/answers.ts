@@ -77,6 +77,7 @@ const MOST_KEPT = {
   "feeds for": 500,
   returns: 2000,
   lands: 50_000,
+  cover: 20_000,
   sound: 10_000,
 } as const;
 type Question = keyof typeof MOST_KEPT;
@@ -162,16 +163,16 @@ export function soundAnswer(
   });
 }
 
-/** One answer to a feed under these header rows; null where one of them cannot be read. */
-export function singleAnswer(
-  context: readonly string[],
-  feed: string,
-  answer: string,
-  school: School,
-): CheckedExchange | null {
-  const fed = readFed(context, feed, school);
-  const beat = fed && readAnswer(fed, answer, school);
-  return fed && beat && checkSingle(fed, beat);
+/** True where every layer of an answer covers behind the others, and no bare limb goes to a blade that passes anyway. */
+export function allCover(context: readonly string[], feed: string, answer: string, school: School): boolean {
+  return kept(school, "cover", context, `${feed} < ${answer}`, () => {
+    const fed = readFed(context, feed, school);
+    const beat = fed && readAnswer(fed, answer, school);
+    if (!fed || !beat) return false;
+    const { blow, layers } = checkSingle(fed, beat);
+    const blade = blow?.tool === "blade";
+    return layers.every((layer) => layer.fails === null && layer.margin > 0 && !(blade && layer.bareLimb));
+  });
 }
 
 /** The feeds that a drill of these header rows can have: what A holds and the kind of drill decide. */

@@ -1,6 +1,17 @@
 /** Small edits of a score as text: rows kept, lines changed, header rows replaced. */
 import { headText, lineText, spaced } from "../score/format.ts";
-import type { Alternative, Beat, BlockHead, Line, Part, Score, ScoreItem, ScoreLine, Turn } from "../score/types.ts";
+import type {
+  Alternative,
+  Beat,
+  BlockHead,
+  Line,
+  Part,
+  Score,
+  ScoreItem,
+  ScoreLine,
+  Turn,
+  TurnActor,
+} from "../score/types.ts";
 
 /** Text of words as a part of a line; places count nothing here, the text is parsed anew. */
 export const partOf = (text: string): Part => ({
@@ -12,6 +23,11 @@ export const partOf = (text: string): Part => ({
     .map((word) => ({ from: 0, to: 0, text: word })),
 });
 export const beatOf = (text: string): Beat => ({ from: 0, to: 0, parts: text.split(/\s*\+\s*/).map(partOf) });
+/** Beats of one person as a turn; null where nobody is named. */
+export const turnOf = (actor: TurnActor | null, beats: readonly string[]): string =>
+  actor ? `${actor} ${beats.join(", ")}` : beats.join(", ");
+/** Turns one after the other as a line. */
+export const lineOf = (turns: readonly string[]): string => turns.join(" -> ");
 export const beatText = (beat: Beat): string =>
   beat.parts.map((part) => part.words.map((word) => word.text).join(" ")).join(" + ");
 
@@ -142,13 +158,17 @@ function playRows(score: Score): readonly PlayRow[] {
   return rows;
 }
 
-/** A score of the same header and rows of play, with lines replaced (null takes a line out). */
-export function withLines(score: Score, replace: (item: ScoreLine) => Line | null, header: HeaderChanges): Rows {
+/** A score of the same header and rows of play, with lines replaced, by others or by texts (null takes a line out). */
+export function withLines(
+  score: Score,
+  replace: (item: ScoreLine) => Line | string | null,
+  header: HeaderChanges,
+): Rows {
   const play: string[] = [];
   for (const { item, before, row } of playRows(score)) {
     const line = item && replace(item);
     if (!item || line === item.line) play.push(row);
-    else if (line) play.push(before + lineText(line));
+    else if (line) play.push(before + (typeof line === "string" ? line : lineText(line)));
   }
   return written(headerRows(score, header), play);
 }

@@ -59,12 +59,13 @@ export function* candidates(
   const seen = new Set([playOf(textOf(withHeader(base.score, {})))]);
   for (const id of operators) {
     for (const candidate of order(OPERATOR_TABLE[id](base, school))) {
-      const { rows, changed, ...what } = candidate;
-      const text = textOf(rows);
+      const text = textOf(candidate.rows);
       const play = playOf(text);
       if (seen.has(play)) continue;
       seen.add(play);
-      yield { ...what, changed: spokenRange(changed), ...assessRows(rows, school, text) };
+      const { operator, parameters, changed } = candidate;
+      const found = assessRows(candidate.rows, school, text);
+      yield { operator, parameters, changed: spokenRange(changed), ...found };
     }
   }
 }

@@ -1,11 +1,8 @@
 /** Operators on what is answered: more layers, a step, a return, an exit, a choice of answers. */
-import { lineText } from "../../score/format.ts";
-import { bestAnswer, lands, rankAnswers, singleAnswer } from "../answers.ts";
-import type { Checked } from "../../check/types.ts";
-import type { School } from "../../school/school.ts";
+import { allCover, bestAnswer, lands, rankAnswers } from "../answers.ts";
 import type { MoveUse } from "../../words/resolve.ts";
 import type { Move } from "../../words/types.ts";
-import { contextOf, headerRows, written } from "../edit.ts";
+import { contextOf, headerRows, turnOf, written } from "../edit.ts";
 import {
   feedOf,
   firstOf,
@@ -15,7 +12,6 @@ import {
   simpleLines,
   slower,
   titled,
-  turnOf,
   USUAL_RETURNS,
   withLine,
   type Operator,
@@ -52,7 +48,7 @@ export const answerReturn: Operator = (checked, school) =>
     const last = lastReturn(line);
     const best = last && bestAnswer(contextOf(checked.score), `${line.responder} ${last.text}`, school);
     if (!best) return [];
-    const rest = [turnOf(line.feeder, [best.text], line.item.line.turns[1]!)];
+    const rest = [turnOf(line.feeder, [best.text])];
     return [
       {
         operator: "answer-return" as const,
@@ -83,7 +79,7 @@ export const secondLine: Operator = (checked, school) =>
         !a.text.includes("+") &&
         !answer.includes(a.text) &&
         guards(a.exchange.layers) &&
-        counts(checked, line, `${answer} + ${a.text}`, school),
+        allCover(contextOf(checked.score), feedOf(line), `${answer} + ${a.text}`, school),
     );
     return backups.map(({ text }) => ({
       operator: "second-line" as const,
@@ -97,15 +93,6 @@ export const secondLine: Operator = (checked, school) =>
       changed: `A ${layers > 1 ? "third" : "second"} line behind the ${answer}: ${text} as well`,
     }));
   });
-
-/** Behind what was done before, every layer still covers; no bare limb goes to a blade that passes anyway. */
-function counts(checked: Checked, line: PlainLine, answer: string, school: School): boolean {
-  const exchange = singleAnswer(contextOf(checked.score), feedOf(line), answer, school);
-  const blade = exchange?.blow?.tool === "blade";
-  return (
-    exchange?.layers.every((layer) => layer.fails === null && layer.margin > 0 && !(blade && layer.bareLimb)) ?? false
-  );
-}
 
 const guards = (layers: readonly { readonly by: string }[]): boolean =>
   layers.some((l) => l.by === "interpose" || l.by === "deflect");
@@ -159,10 +146,8 @@ export const respondersChoice: Operator = (checked, school) =>
     const answer = line.answers[0]!;
     const other = bestAnswer(contextOf(checked.score), feedOf(line), school, (a) => !answer.includes(a.text));
     if (!other) return [];
-    const built = rebuilt(line, {});
-    const [feed, turn] = built.turns;
-    const second = turnOf(line.responder, [other.text, ...line.answers.slice(1)], turn!).alternatives[0]!;
-    const both = { ...built, turns: [feed!, { ...turn!, alternatives: [...turn!.alternatives, second] }] };
+    const second = [other.text, ...line.answers.slice(1)].join(", ");
+    const both = `${rebuilt(line, {})} | ${second}`;
     return [
       {
         operator: "responders-choice" as const,
@@ -206,13 +191,12 @@ export const oppositeFinish: Operator = (checked, school) =>
 export const solo: Operator = (checked) =>
   simpleLines(checked).flatMap((line) => {
     if (line.answers.length < 2) return [];
-    const alone = { ...line.item.line, turns: [turnOf(line.responder, line.answers, line.item.line.turns[1]!)] };
     const rows = headerRows(checked.score, { ...titled(checked, "alone"), kind: "solo" });
     return [
       {
         operator: "solo" as const,
         parameters: { row: rowOf(line) },
-        rows: written(rows, [lineText(alone)]),
+        rows: written(rows, [turnOf(line.responder, line.answers)]),
         changed: `${line.responder}’s part alone, to take home: ${line.answers.join(", ")}`,
       },
     ];

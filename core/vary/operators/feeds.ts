@@ -4,7 +4,7 @@ import { rangeOf } from "../../score/ranges.ts";
 import { headerValue } from "../../score/structure.ts";
 import type { Checked } from "../../check/types.ts";
 import { answerableFeeds, bestAnswer, type RankedAnswer } from "../answers.ts";
-import { contextOf, headerRows, written } from "../edit.ts";
+import { contextOf, headerRows, lineOf, turnOf, written } from "../edit.ts";
 import {
   plainLines,
   rebuilt,
@@ -12,7 +12,6 @@ import {
   simpleLines,
   slower,
   titled,
-  turnOf,
   withLine,
   type Candidate,
   type Operator,
@@ -70,20 +69,15 @@ export const hidden: Operator = (checked, school) =>
     const best = bestAnswer(contextOf(checked.score), `${line.responder} ${start}`, school, standing);
     if (!best) return [];
     const turns = [
-      turnOf(line.responder, [start], line.item.line.turns[0]!),
-      turnOf(line.feeder, [best.text, ...line.feeds], line.item.line.turns[1]!),
-      turnOf(line.responder, line.answers, line.item.line.turns[1]!),
+      turnOf(line.responder, [start]),
+      turnOf(line.feeder, [best.text, ...line.feeds]),
+      turnOf(line.responder, line.answers),
     ];
     return [
       {
         operator: "hidden-feed" as const,
         parameters: { row: rowOf(line) },
-        rows: withLine(
-          checked,
-          line,
-          { ...line.item.line, turns },
-          { ...titled(checked, "hidden"), ...slower(checked) },
-        ),
+        rows: withLine(checked, line, lineOf(turns), { ...titled(checked, "hidden"), ...slower(checked) }),
         changed: `The ${line.feeds[0]!} comes out of ${line.responder}’s own attack: ${start}, answered by ${best.text}, then the feed`,
       },
     ];

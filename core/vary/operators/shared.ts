@@ -1,9 +1,10 @@
 /** What all operators share: candidates, plain lines taken apart and put together again. */
 import type { Checked, CheckedExchange } from "../../check/types.ts";
 import type { School } from "../../school/school.ts";
-import type { Actor, Line, ScoreLine, Turn } from "../../score/types.ts";
+import type { Actor, ScoreLine, Turn } from "../../score/types.ts";
+import { turnText } from "../../score/format.ts";
 import { linesOf } from "../../score/structure.ts";
-import { beatOf, beatText, single, withBeats, withLines, type HeaderChanges, type Rows } from "../edit.ts";
+import { beatText, lineOf, single, turnOf, withLines, type HeaderChanges, type Rows } from "../edit.ts";
 import type { OperatorId } from "../operator-names.ts";
 
 export interface Candidate {
@@ -42,8 +43,16 @@ export interface PlainLine {
   readonly exchange: CheckedExchange;
 }
 
-/** The lines of a drill that can be taken apart: no alternatives, no meeting, somebody answers. */
-export function plainLines(checked: Checked): PlainLine[] {
+const plain = new WeakMap<Checked, readonly PlainLine[]>();
+
+/** The lines of a drill that can be taken apart: no alternatives, no meeting, somebody answers. Most operators ask. */
+export function plainLines(checked: Checked): readonly PlainLine[] {
+  let lines = plain.get(checked);
+  if (!lines) plain.set(checked, (lines = takenApart(checked)));
+  return lines;
+}
+
+function takenApart(checked: Checked): PlainLine[] {
   const found: PlainLine[] = [];
   for (const item of linesOf(checked.score.items)) {
     const [feed, answer, ...rest] = item.line.turns;
@@ -73,35 +82,21 @@ export const rowOf = (line: PlainLine): number => line.item.row.index + 1;
 /** The first feed as it is asked about: `A jab`. */
 export const feedOf = (line: PlainLine): string => `${line.feeder} ${line.feeds[0]!}`;
 
-const turnWith = (turn: Turn, beats: readonly string[]): Turn => ({
-  ...turn,
-  alternatives: [withBeats(turn.alternatives[0]!, beats.map(beatOf))],
-});
-
-/** A turn of one alternative. */
-export const turnOf = (actor: Actor, beats: readonly string[], like: Turn): Turn => ({
-  ...turnWith(like, beats),
-  actor,
-});
-
-/** The line with other feeds, other answers, other turns after them. */
+/** The line as text with other feeds, other answers, other turns after them. */
 export function rebuilt(
   { item, feeds, answers, rest }: PlainLine,
-  change: { feeds?: readonly string[]; answers?: readonly string[]; rest?: readonly Turn[] },
-): Line {
+  change: { feeds?: readonly string[]; answers?: readonly string[]; rest?: readonly string[] },
+): string {
   const [feed, answer] = item.line.turns;
-  return {
-    ...item.line,
-    turns: [
-      turnWith(feed!, change.feeds ?? feeds),
-      turnWith(answer!, change.answers ?? answers),
-      ...(change.rest ?? rest),
-    ],
-  };
+  return lineOf([
+    turnOf(feed!.actor, change.feeds ?? feeds),
+    turnOf(answer!.actor, change.answers ?? answers),
+    ...(change.rest ?? rest.map(turnText)),
+  ]);
 }
 
 /** The drill with one line in place of another. */
-export const withLine = (checked: Checked, of: PlainLine, line: Line, header: HeaderChanges): Rows =>
+export const withLine = (checked: Checked, of: PlainLine, line: string, header: HeaderChanges): Rows =>
   withLines(checked.score, (one) => (one === of.item ? line : one.line), header);
 
 /** What a class returns with first. Common practice, no source. */

@@ -109,7 +109,7 @@ function carry(line: PlainLine, context: readonly string[], school: School): str
   const backs = line.answers.slice(1).filter((back) => lands(context, said, answer, back, school));
   const other = USUAL_RETURNS.find((back) => lands(context, said, answer, back, school));
   const returns = line.exchange.returns.length === 0 || backs.length > 0 ? backs : other ? [other] : [];
-  return lineText(rebuilt(line, { feeds: [feed.text], answers: [answer, ...returns.slice(0, 1)], rest: [] }));
+  return rebuilt(line, { feeds: [feed.text], answers: [answer, ...returns.slice(0, 1)], rest: [] });
 }
 
 /** The feed whose line lies nearest: the same path and height, from the same hour of the clock. */
@@ -128,12 +128,18 @@ function nearest(blow: Blow, text: string, context: readonly string[], school: S
     const hours = Math.abs(other.clock - blow.clock);
     return Math.min(hours, 12 - hours);
   };
-  const ranked = all
-    .map((feed) => ({ feed, hours: away(feed.blow) }))
-    .filter(({ hours }) => hours < NEAR)
-    .map(({ feed, hours }) => ({ feed, rank: hours - (USUAL_FEEDS.has(feed.text) ? USUAL_BONUS : 0) }))
-    .sort((a, b) => a.rank - b.rank || a.feed.text.length - b.feed.text.length);
-  return ranked[0]?.feed ?? null;
+  let best: FramedBlow | null = null;
+  let least = Infinity;
+  for (const feed of all) {
+    const hours = away(feed.blow);
+    if (hours >= NEAR) continue;
+    const rank = hours - (USUAL_FEEDS.has(feed.text) ? USUAL_BONUS : 0);
+    if (rank < least || (rank === least && best && feed.text.length < best.text.length)) {
+      best = feed;
+      least = rank;
+    }
+  }
+  return best;
 }
 
 const heightOf = ({ zone }: Blow): string =>
