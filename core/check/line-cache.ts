@@ -40,29 +40,39 @@ export function cachedLine({ line, row }: ScoreLine, frame: number, start: World
   return result;
 }
 
-/** Shares of a line, the newest first: most lines are met in one frame or two. */
-interface KeptShare {
+/** Shares of a line: that in the first frame it was met in, where most lines stay, and those in others. */
+interface KeptShares {
   readonly vocabulary: Vocabulary;
   readonly key: number;
   readonly share: LineShare;
-  readonly others: number;
-  readonly next: KeptShare | null;
+  others: Map<number, LineShare> | null;
 }
-const keptShares = new WeakMap<Line, KeptShare>();
+const keptShares = new WeakMap<Line, KeptShares>();
 
 /** What a line adds in this frame; the result from which it was taken is not kept. */
-export function cachedShare({ line, row }: ScoreLine, frame: number, start: World, setting: Setting): LineShare {
-  const { school } = setting;
-  const { vocabulary } = school;
+export function cachedShare(item: ScoreLine, frame: number, start: World, setting: Setting): LineShare {
+  const { line } = item;
+  const { vocabulary } = setting.school;
   const key = keyOf(frame, setting);
-  const first = keptShares.get(line) ?? null;
-  for (let known = first; known; known = known.next)
-    if (known.key === key && known.vocabulary === vocabulary) return known.share;
-  const result = kept.get(line)?.results.get(key) ?? walkLine(row, line, start, setting, false);
-  const share = shareOf(result, line, school);
-  const next = first && first.others < MOST_SHARES ? first : null;
-  keptShares.set(line, { vocabulary, key, share, others: next ? next.others + 1 : 0, next });
+  const known = keptShares.get(line);
+  if (known?.vocabulary !== vocabulary) {
+    const share = newShare(item, key, start, setting);
+    keptShares.set(line, { vocabulary, key, share, others: null });
+    return share;
+  }
+  if (known.key === key) return known.share;
+  const others = (known.others ??= new Map());
+  let share = others.get(key);
+  if (!share) {
+    if (others.size >= MOST_SHARES) others.clear();
+    others.set(key, (share = newShare(item, key, start, setting)));
+  }
   return share;
+}
+
+function newShare({ line, row }: ScoreLine, key: number, start: World, setting: Setting): LineShare {
+  const result = kept.get(line)?.results.get(key) ?? walkLine(row, line, start, setting, false);
+  return shareOf(result, line, setting.school);
 }
 
 function moved(result: LineResult, row: Row, { label, section, pass }: Setting): LineResult {

@@ -92,12 +92,13 @@ function headerText(score: Score): string {
   return thirdActs(score.items) ? `${text}C` : text;
 }
 
-const thirdActs = (items: readonly ScoreItem[]): boolean =>
-  items.some((item) =>
-    item.kind === "block"
-      ? thirdActs(item.items)
-      : item.kind === "line" && item.line.turns.some((turn) => turn.actor === "C"),
-  );
+function thirdActs(items: readonly ScoreItem[]): boolean {
+  for (const item of items) {
+    if (item.kind === "block" && thirdActs(item.items)) return true;
+    if (item.kind === "line") for (const turn of item.line.turns) if (turn.actor === "C") return true;
+  }
+  return false;
+}
 
 const isTitle = (key: string): boolean => key.length === 5 && key.toLowerCase() === "title";
 

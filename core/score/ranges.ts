@@ -7,6 +7,7 @@ export const MAX_RANGE = 50;
 /** The range of a line, or null; a line holds at most one. */
 export function rangeOf(line: Line): { first: number; last: number } | null {
   for (const word of wordsIn(line)) {
+    if (!word.text.startsWith("{")) continue;
     const range = /^\{\s*(\d{1,3})\s*\.\.\s*(\d{1,3})\s*\}$/.exec(word.text);
     if (range) {
       const first = Number(range[1]);
@@ -58,12 +59,16 @@ function withNumber(part: Part, n: number): Part {
   return { ...part, words };
 }
 
-function* wordsIn(line: Line): Generator<Word> {
+function wordsIn(line: Line): Word[] {
+  const words: Word[] = [];
   for (const turn of line.turns)
     for (const alternative of turn.alternatives)
-      for (const beat of alternative.beats) for (const part of beat.parts) yield* part.words;
+      for (const beat of alternative.beats) for (const part of beat.parts) words.push(...part.words);
+  return words;
 }
 
 /** A text with ranges as it is said: `strike {1..5} -> B block {#}` is strike 1 to 5 and the block of the same number. */
 export const spokenRange = (text: string): string =>
-  text.replace(/\{\s*(\d+)\s*\.\.\s*(\d+)\s*\}/g, "$1 to $2").replace(/\{#\}/g, "of the same number");
+  text.includes("{")
+    ? text.replace(/\{\s*(\d+)\s*\.\.\s*(\d+)\s*\}/g, "$1 to $2").replace(/\{#\}/g, "of the same number")
+    : text;
