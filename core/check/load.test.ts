@@ -60,6 +60,18 @@ test("a choice of n adds its bits: log2 n for a feeder, and more lines more", ()
   expect(of(4)).toBeCloseTo(LOAD_WEIGHTS.choice * 2, 2);
   expect(of(3)).toBeCloseTo(LOAD_WEIGHTS.choice * Math.log2(3), 2);
 });
+test("sides count by how often they change: half for the first change, then half of what is left", () => {
+  const of = (...feeds: string[]) => load(feeds.map((feed) => `A ${feed} -> B cover`).join("\n")).parts.coordination;
+  const once = LOAD_WEIGHTS.coordination;
+  const [left, right] = ["lead hook", "rear hook"];
+  expect(of(left!, left!, left!)).toBe(0);
+  expect(of(left!, right!)).toBeCloseTo(once / 2, 1);
+  expect(of(left!, left!, right!)).toBe(of(left!, right!));
+  expect(of(left!, right!, left!)).toBeCloseTo(once * 0.75, 1);
+  expect(of(left!, right!, left!, right!)).toBeGreaterThan(of(left!, right!, left!));
+  // A row that comes from both sides is a change by itself.
+  expect(load("A lead hook, rear hook -> B cover, cover").parts.coordination).toBe(of(left!, right!));
+});
 test("every part says what a unit of it is", () => {
   for (const part of LOAD_PARTS) expect(loadUnit(part).length).toBeGreaterThan(10);
 });

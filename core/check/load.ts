@@ -46,7 +46,7 @@ export function loadOf(
   const raw: Record<LoadPart, number> = {
     choice: choiceBits(score.items) + sum.bits,
     length: sum.exchanges + RETURN_SHARE * sum.returns + EXTRA_SHARE * sum.extraBeats,
-    coordination: sum.together + (sum.fromLeft && sum.fromRight ? 1 : 0) + goesOn(score.items),
+    coordination: sum.together + sidesOf(shares) + goesOn(score.items),
     footwork: sum.footwork,
     // Both move freely: nobody knows when it comes.
     cue: cueOf(header, sum.feints) + (headerValue(score, "cadence") === "free" ? 1 : 0),
@@ -73,8 +73,6 @@ function summed(shares: readonly LineShare[]) {
     together: 0,
     footwork: 0,
     feints: 0,
-    fromLeft: false,
-    fromRight: false,
     ceiling: Infinity,
   };
   for (const share of shares) {
@@ -85,11 +83,25 @@ function summed(shares: readonly LineShare[]) {
     sum.together += share.together;
     sum.footwork += share.footwork;
     sum.feints += share.feints;
-    sum.fromLeft ||= share.fromLeft;
-    sum.fromRight ||= share.fromRight;
     if (share.ceiling !== null && share.ceiling < sum.ceiling) sum.ceiling = share.ceiling;
   }
   return sum;
+}
+
+/**
+ * Feeds from both sides, 0 to 1: half of it for the first change of side from one row to the next (or
+ * inside a row), and half of what is left for each further one.
+ */
+function sidesOf(shares: readonly LineShare[]): number {
+  let left = 1;
+  let last: "left" | "right" | null = null;
+  for (const { fromLeft, fromRight } of shares) {
+    if (!fromLeft && !fromRight) continue;
+    const side = fromLeft && fromRight ? null : fromLeft ? "left" : "right";
+    if (side === null || (last !== null && side !== last)) left /= 2;
+    last = side;
+  }
+  return 1 - left;
 }
 
 /** Bits of each choice: log2 of the number of lines that may come. */

@@ -20,6 +20,8 @@ export interface LadderOptions {
   readonly pins: readonly number[];
   /** Positions kept in each layer. */
   readonly width: number;
+  /** Most candidates of one operator that are tried from one position. */
+  readonly each: number;
 }
 
 export interface Goal {
@@ -67,6 +69,7 @@ export const LADDER_DEFAULTS: LadderOptions = {
   kept: [],
   pins: [],
   width: 8,
+  each: 3,
 };
 
 /** What keeps a ladder from being made, in words. */

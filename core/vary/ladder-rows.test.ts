@@ -15,13 +15,16 @@ const lines = (text: string) => [...linesOf(parse(text).items)].length;
 describe("the first rungs", () => {
   test("the first row, and its exchange alone, slowly", () => {
     const rungs = firstRungs(drill(THREE), school);
-    expect(rungs.map((r) => r.rows)).toEqual([1, 0]);
+    expect(rungs.map((r) => r.rows)).toEqual([1, 0.5]);
     for (const r of rungs) {
       expect(r.tempo).toBe(SLOW_START);
       expect(r.changed).toMatch(/; slowly$/);
       expect(lines(r.text)).toBe(1);
     }
-    expect(rungs[0]!.changed).toMatch(/^The jab and its answer/);
+    expect(rungs.map((r) => r.changed)).toEqual([
+      "The jab and its answer; slowly",
+      "The jab and its answer, nothing sent back yet; slowly",
+    ]);
   });
   test("a drill that is slow already is not slowed down; a school may begin at full speed", () => {
     expect(firstRungs(drill(THREE.replace("70%", "30%")), school)[0]!.tempo).toBe(0.3);
@@ -37,10 +40,12 @@ describe("the first rungs", () => {
 describe("more rows", () => {
   const base = drill(THREE);
   const [first, alone] = firstRungs(base, school);
-  test("behind the exchange alone comes its whole row, and nothing else", () => {
-    const next = moreRows(alone!.checked(), 0, base, school);
-    expect(next.map((s) => s.rows)).toEqual([1]);
-    expect(next[0]!.changed).toBe("The jab with all that belongs to it");
+  test("behind the exchange alone comes its whole row, with no more than one behind it", () => {
+    const next = moreRows(alone!.checked(), alone!.rows, base, school);
+    expect(next.map((s) => [s.rows, s.changed])).toEqual([
+      [1, "The jab with all that belongs to it"],
+      [2, "The jab with all that belongs to it; the cross comes in"],
+    ]);
   });
   test("behind the first row one or two more, named by what is fed", () => {
     const next = moreRows(first!.checked(), 1, base, school);
@@ -80,18 +85,47 @@ describe("a row in two steps", () => {
     expect(half.changed).toBe("The jab, cross comes in, nothing sent back yet");
     expect(half.load.total).toBeLessThan(after("A jab -> B parry", 1).find((s) => s.rows === 2)!.load.total);
   });
-  test("what is missing of it comes next, and nothing else", () => {
+  test("what is missing of it comes next, piece by piece or all at once", () => {
     const next = after("A jab -> B parry\nA jab, cross -> B parry, slip out", 1.5);
-    expect(next.map((s) => [s.rows, s.changed])).toEqual([[2, "The jab, cross with all that belongs to it"]]);
-    expect(next[0]!.text).toMatch(/^A jab -> B parry\nA jab, cross -> B parry, slip out, lead hook -> A cover$/m);
+    expect(next.map((s) => [s.rows, s.changed])).toEqual([
+      [1.75, "Behind the jab, cross the lead hook as well"],
+      [2, "The jab, cross with all that belongs to it"],
+      [2.5, "The jab, cross with all that belongs to it; the cross comes in, nothing sent back yet"],
+      [3, "The jab, cross with all that belongs to it; the cross comes in"],
+    ]);
+    expect(next[1]!.text).toMatch(/^A jab -> B parry\nA jab, cross -> B parry, slip out, lead hook -> A cover$/m);
+  });
+  test("a combination may come in by its first feed", () => {
+    const first = after("A jab -> B parry", 1).find((s) => s.rows === 1.25)!;
+    expect(first.text).toMatch(/^A jab -> B parry\nA jab -> B parry$/m);
+    expect(first.changed).toBe("The jab, cross comes in, only the jab of it yet");
+    const on = after("A jab -> B parry\nA jab -> B parry", 1.25);
+    expect(on.map((s) => s.changed)[0]).toBe("The whole of the jab, cross, nothing sent back yet");
   });
   test("a row of which nothing is sent back comes in whole", () => {
     const plain = drill("A jab -> B parry\nA cross -> B slip out");
     expect(moreRows(drill("A jab -> B parry"), 1, plain, school).map((s) => s.rows)).toEqual([2]);
   });
-  test("rows that meet, and rows with answers to choose from, are not cut", () => {
+  test("answers to choose from come one after the other", () => {
     const two = drill("A jab -> B parry\nA cross -> B slip out, cross | parry, cross");
-    expect(moreRows(drill("A jab -> B parry"), 1, two, school).every((s) => Number.isInteger(s.rows))).toBe(true);
+    const next = moreRows(drill("A jab -> B parry"), 1, two, school);
+    expect(next.map((s) => s.changed)).toEqual(["The cross comes in, one answer only", "The cross comes in"]);
+    const [all] = moreRows(drill("A jab -> B parry\nA cross -> B slip out, cross"), 1.5, two, school);
+    expect(all!.changed).toBe("The cross with all of its answers");
+  });
+  test("a range grows by its numbers", () => {
+    const head = "A: holds stick 71 cm\nB: holds stick 71 cm\n\n";
+    const three = drill(`${head}A strike {1..3} -> B block {#}`);
+    const next = moreRows(drill(`${head}A strike 1 -> B block 1`), 1 / 3, three, school);
+    expect(next.map((s) => s.changed)).toEqual(["It goes on: the strike 1 to 2", "All of them: the strike 1 to 3"]);
+  });
+  test("rows that begin alike are told apart by what meets them", () => {
+    const alike = drill("A jab -> B parry\nA cross -> B parry\nA cross -> B slip out");
+    const next = moreRows(drill("A jab -> B parry"), 1, alike, school);
+    expect(next.map((s) => s.changed)).toEqual([
+      "The cross met by parry comes in",
+      "The cross met by parry and the cross met by slip out come in",
+    ]);
   });
 });
 
@@ -118,8 +152,21 @@ describe("the block of a drill", () => {
         .map((b) => (b.kind === "play" ? "A jab -> B parry" : ""))
         .join("\n"),
     );
-    const [choice] = moreRows(flat, all.length, pads, school);
-    expect(choice!.changed).toMatch(/chooses which|calls which/);
-    expect(choice!.text).toContain(`  ${all[0]!.label}: A jab`);
+    const choices = moreRows(flat, all.length, pads, school);
+    expect(choices.map((c) => c.changed)).toEqual([
+      "A chooses which of the first 2 comes",
+      "A chooses which of the first 3 comes",
+      "A chooses which of them comes",
+    ]);
+    const [two, , four] = choices;
+    expect(four!.text).toContain(`  ${all[0]!.label}: A jab`);
+    expect(four!.rows).toBe(rowsIn(pads));
+    // The rows that nobody chooses yet stand behind the block as they were.
+    expect(two!.text).toMatch(/^choose A:\n {2}one: .*\n {2}two: .*\nend\nA jab -> B parry\nA jab -> B parry$/m);
+    const more = moreRows(two!.checked(), two!.rows, pads, school);
+    expect(more.map((c) => [c.changed, c.rows])).toEqual([
+      ["More to choose from: 3 instead of 2", choices[1]!.rows],
+      ["More to choose from: 4 instead of 2", rowsIn(pads)],
+    ]);
   });
 });

@@ -5,10 +5,10 @@ import { spokenRange } from "../score/ranges.ts";
 import { linesOf } from "../score/structure.ts";
 import type { Line, ScoreBlock, ScoreItem, ScoreLine } from "../score/types.ts";
 import type { School } from "../school/school.ts";
-import { assessRows, checkRows } from "./check-text.ts";
-import { beatText, blockRows, contextOf, plainScore, rowsOf, single, withBeats, written, type Rows } from "./edit.ts";
+import { assessRows } from "./check-text.ts";
+import { beatText, blockRows, contextOf, plainScore, single, written, type Rows } from "./edit.ts";
 import type { RungChange } from "./ladder.ts";
-import { vary } from "./vary.ts";
+import { cutsOf, type Cut } from "./row-cuts.ts";
 
 /** First tempo of a ladder that starts slowly, share of full speed. */
 export const SLOW_START = 0.4;
@@ -17,8 +17,8 @@ const MOST_ROWS = 3;
 const SHARE_OF_ROWS = 1 / 4;
 
 /**
- * `rows`: how many rows of the drill have come in with it; its block counts as one more, a row without
- * its returns as a half.
+ * `rows`: how many rows of the drill have come in with it; its block counts as one more, the parts of a
+ * row as shares of it.
  */
 export type Step = RungChange & { readonly rows: number };
 
@@ -42,12 +42,10 @@ const feedName = (line: Line): string =>
 
 const percent = (tempo: number): string => `${Math.round(tempo * 100)}%`;
 
-/** First rungs: the first row, and its first exchange alone; slowly unless the school starts at full speed. */
+/** First rungs: the first row, and each part of it; slowly unless the school starts at full speed. */
 export function firstRungs(base: Checked, school: School): (Omit<Step, "operator"> & { readonly operator: null })[] {
   const slow = school.customs.power === "slow first" && base.header.tempo > SLOW_START;
   const tempo = percent(slow ? SLOW_START : base.header.tempo);
-  const first = checkRows(plainScore(base.score, linesIn(base).slice(0, 1), { tempo }), school);
-  const alone = vary(first, school, ["isolate"]).good[0];
   const start = (lines: Rows, changed: string, rows: number) => ({
     operator: null,
     parameters: {},
@@ -55,24 +53,43 @@ export function firstRungs(base: Checked, school: School): (Omit<Step, "operator
     changed: slow ? `${changed}; slowly` : changed,
     rows,
   });
-  const sound = [
-    start(
-      plainScore(base.score, linesIn(base).slice(0, 1), { tempo }),
-      `The ${feedName(linesIn(base)[0]!)} and its answer`,
-      1,
-    ),
-    ...(alone ? [start(rowsOf(alone.text), alone.changed, 0)] : []),
-  ].filter((v) => v.verdict !== "broken");
+  const first = cutsOf(base)[0]!;
+  const sound = [...first.entries()]
+    .reverse()
+    .map(([i, cut]) =>
+      start(
+        plainScore(base.score, [cut.line], { tempo }),
+        `The ${feedName(cut.line)} and its answer${cut.missing === "feeds" ? ", not yet what follows it" : missing(cut)}`,
+        (i + 1) / first.length,
+      ),
+    )
+    .filter((v) => v.verdict !== "broken");
   if (sound.length > 0) return sound;
   const whole = plainScore(base.score, linesIn(base), {});
   return [{ ...start(whole, "The drill as it is", rowsIn(base)), changed: "The drill as it is" }];
 }
 
-/** The next rows of the drill come in; when all are there, what is round them: the cycle, the choice. */
+/** What of a row that came in is still to come, in words. */
+function missing({ missing: what, line, back }: Cut): string {
+  switch (what) {
+    case null:
+    case "numbers":
+      return "";
+    case "feeds":
+      return `, only the ${feedName(line)} of it yet`;
+    case "layers":
+      return ", the first thing of each answer only";
+    case "alternatives":
+      return `, ${line.turns[1]!.alternatives.length === 1 ? "one answer" : `${line.turns[1]!.alternatives.length} of its answers`} only`;
+    case "returns":
+      return back.length === 0 ? ", nothing sent back yet" : `, only the ${back.join(", ")} sent back yet`;
+  }
+}
+
+/** More of the rows of the drill comes in; when all are there, what is round them: the cycle, the choice. */
 export function moreRows(now: Checked, rows: number, base: Checked, school: School): Step[] {
-  const { score, header } = now;
   const all = linesIn(base);
-  if (score.items.some((item) => item.kind === "block") || rows >= rowsIn(base)) return [];
+  if (rows >= rowsIn(base)) return [];
   const step = (lines: Rows, changed: string, come: number): Step => ({
     operator: "rows",
     parameters: { rows: come },
@@ -80,72 +97,127 @@ export function moreRows(now: Checked, rows: number, base: Checked, school: Scho
     ...assessRows(lines, school),
     rows: come,
   });
-  if (rows === all.length) return inBlock(now, base).map(({ lines, changed }) => step(lines, changed, rows + 1));
-  const own = linesIn(now);
-  const next = Math.floor(rows);
-  const whole = all[next]!;
-  const name = feedName(whole);
-  const complete = `The ${name} with all that belongs to it`;
-  const plain = plainOf(whole);
-  // The exchange alone, and a row without its returns, are completed before anything else comes.
-  if (rows === 0) {
-    const slowly = { tempo: percent(header.tempo) };
-    const between = plain && lineText(plain) !== lineText(own[0]!) ? [plain] : [];
-    return [
-      ...between.map((line) =>
-        step(plainScore(base.score, [line], slowly), `The whole of the ${name}, nothing sent back`, PLAIN),
-      ),
-      step(plainScore(base.score, [whole], slowly), complete, 1),
-    ];
+  if (rows >= all.length) return inBlock(now, rows, base).map(({ lines, changed, come }) => step(lines, changed, come));
+  // What an operator put into a block grows no more.
+  if (now.score.items.some((item) => item.kind === "block")) return [];
+  const cuts = cutsOf(base);
+  const there = Math.floor(rows);
+  const begun = Math.round((rows - there) * cuts[there]!.length);
+  const own = linesIn(now).slice(0, there);
+  const names = namesOf(all);
+  // What was begun is completed, with no more than one row behind it; whole rows come in by several.
+  const most = begun > 0 ? 2 : Math.max(MOST_ROWS, Math.ceil(all.length * SHARE_OF_ROWS));
+  const found: Step[] = [];
+  for (let last = there; last < Math.min(all.length, there + most); last++)
+    for (const [i, cut] of cuts[last]!.entries()) {
+      if (last === there && i < begun) continue;
+      found.push(
+        step(
+          plainScore(now.score, [...own, ...all.slice(there, last), cut.line], {}),
+          last === there && begun > 0
+            ? goesOn(cut, cuts[last]![begun - 1]!, names[last]!)
+            : comeIn(names.slice(there, last + 1), cut, begun > 0),
+          last + (i + 1) / cuts[last]!.length,
+        ),
+      );
+    }
+  return found;
+}
+
+/** More of a row that is there in part; `name`: that of the row. */
+function goesOn(cut: Cut, before: Cut, name: string): string {
+  switch (cut.missing) {
+    case null:
+      return before.missing === "numbers"
+        ? `All of them: the ${name}`
+        : before.missing === "alternatives"
+          ? `The ${name} with all of its answers`
+          : `The ${name} with all that belongs to it`;
+    case "numbers":
+    case "feeds":
+      return `It goes on: the ${feedName(cut.line)}`;
+    case "alternatives":
+      return `Against the ${name} one more answer, as the answerer likes`;
+    default:
+      return before.missing === "returns"
+        ? `Behind the ${name} the ${cut.back.join(", ")} as well`
+        : `The whole of the ${name}${missing(cut)}`;
   }
-  if (next < rows) return [step(plainScore(score, [...own.slice(0, -1), whole], {}), complete, next + 1)];
-  const most = Math.max(MOST_ROWS, Math.ceil(all.length * SHARE_OF_ROWS));
-  const more = Array.from({ length: Math.min(most, all.length - rows) }, (_, i): Step => {
-    const come = all.slice(rows, rows + i + 1);
-    const names = come.map(feedName);
-    const last = names.pop()!;
-    const changed = names.length === 0 ? `The ${last} comes in` : `The ${names.join(", the ")} and the ${last} come in`;
-    return step(plainScore(score, [...own, ...come], {}), changed, rows + i + 1);
+}
+
+/** Rows that come in, the last of them perhaps in part; `begun`: the first was there in part already. */
+function comeIn(names: readonly string[], last: Cut, begun: boolean): string {
+  const still = missing(last);
+  const name = last.missing === "numbers" ? feedName(last.line) : names[names.length - 1]!;
+  const before = names.slice(0, -1);
+  if (begun) return `The ${before[0]!} with all that belongs to it; the ${name} comes in${still}`;
+  if (before.length === 0) return `The ${name} comes in${still}`;
+  return still
+    ? `The ${before.join(", the ")} ${before.length > 1 ? "come" : "comes"} in, and the ${name}${still}`
+    : `The ${before.join(", the ")} and the ${name} come in`;
+}
+
+/** What each row of a drill is called: by its feed; where several begin alike, by what meets it as well. */
+function namesOf(lines: readonly Line[]): string[] {
+  const feeds = lines.map(feedName);
+  return lines.map((line, i) => {
+    const met = single(line.turns[1])?.beats[0];
+    const alike = feeds.filter((feed) => feed === feeds[i]).length > 1;
+    return alike && met && !line.meets ? `${feeds[i]!} met by ${spokenRange(beatText(met))}` : feeds[i]!;
   });
-  return plain
-    ? [
-        ...more,
-        step(plainScore(score, [...own, plain], {}), `The ${name} comes in, nothing sent back yet`, rows + PLAIN),
-      ]
-    : more;
 }
 
-/** So much of a row is its feeds and answers alone. */
-const PLAIN = 0.5;
-
-/** A row with its feeds and an answer to each, without returns and what follows; null where that is all of it. */
-function plainOf(line: Line): Line | null {
-  const [feed, answer] = line.turns;
-  const feeds = single(feed);
-  const answers = single(answer);
-  if (line.meets || !feed || !answer || !feeds || !answers) return null;
-  const beats = answers.beats.slice(0, feeds.beats.length);
-  const plain: Line = { ...line, turns: [feed, { ...answer, alternatives: [withBeats(answers, beats)] }] };
-  return lineText(plain) === lineText(line) ? null : plain;
+/** A block of the drill round so many of its rows; it counts as one row more, or as a share of it. */
+interface InBlock {
+  readonly lines: Rows;
+  readonly changed: string;
+  readonly come: number;
 }
 
-/** The rows in the block of the drill: round and round without a stop, or one of them by choice. */
-function inBlock(now: Checked, base: Checked): { lines: Rows; changed: string }[] {
+/** The rows in the block of the drill: round and round without a stop, or one of two by choice, of three, of all. */
+function inBlock(now: Checked, rows: number, base: Checked): InBlock[] {
   const block = wholeBlock(base);
   const own = linesIn(now);
-  if (!block || own.length !== block.lines.length) return [];
+  const all = own.length;
+  if (!block || all !== block.lines.length) return [];
   const { head } = block.head;
-  const rows = own.map((line, i) => {
+  const texts = own.map((line, i) => {
     const { label } = block.lines[i]!;
-    return `${label ? `${label}: ` : ""}${lineText(line)}`;
+    return { labelled: `${label ? `${label}: ` : ""}${lineText(line)}`, plain: lineText(line) };
   });
-  const changed =
-    head.type === "choose"
-      ? head.by === "call"
-        ? "The coach calls which of them comes"
-        : `${head.by} chooses which of them comes`
-      : head.type === "loop"
-        ? "Round and round without a stop: the cycle"
-        : "Without a stop: each row goes on from the one before";
-  return [{ lines: written(contextOf(now.score), blockRows(head, rows)), changed }];
+  const round = (count: number, changed: string): InBlock => ({
+    lines: written(contextOf(now.score), [
+      ...blockRows(
+        head,
+        texts.slice(0, count).map((t) => t.labelled),
+      ),
+      ...texts.slice(count).map((t) => t.plain),
+    ]),
+    changed,
+    come: all + (count - 1) / (all - 1 || 1),
+  });
+  if (head.type !== "choose")
+    return [
+      {
+        ...round(
+          all,
+          head.type === "loop"
+            ? "Round and round without a stop: the cycle"
+            : "Without a stop: each row goes on from the one before",
+        ),
+        come: all + 1,
+      },
+    ];
+  const among = 1 + Math.round((rows - all) * (all - 1));
+  const chooses = head.by === "call" ? "The coach calls" : `${head.by} chooses`;
+  return Array.from({ length: all - among }, (_, i) => among + 1 + i).map((count) =>
+    round(
+      count,
+      among > 1
+        ? `More to choose from: ${count} instead of ${among}`
+        : count === all
+          ? `${chooses} which of them comes`
+          : `${chooses} which of the first ${count} comes`,
+    ),
+  );
 }

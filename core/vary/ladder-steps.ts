@@ -23,8 +23,6 @@ const MOST_USES: Partial<Record<OperatorId, number>> = {
   calls: 3,
   "feeders-choice": 3,
 };
-/** Most candidates of one operator that are tried from one position. */
-const EACH = 3;
 /** A new thing slows the drill down by as much. */
 const TEMPO_STEP = 0.11;
 /** Stages whose changes may come while the drill is still growing. */
@@ -87,7 +85,7 @@ export function steps(
     harder([
       ...more,
       ...ids
-        .flatMap((id) => few(candidates(now, school, [id], byChance)))
+        .flatMap((id) => few(candidates(now, school, [id], byChance), o.each))
         .map((v) => ({ ...v, rows: sameRows(now, readText(v.text)) ? node.rows : rowsIn(base) })),
     ]);
   const found = some(fits(reached));
@@ -96,7 +94,7 @@ export function steps(
 }
 
 /** The first few that are not broken; the rest is not even checked. */
-const few = (all: Iterable<Variation>): Variation[] => firstOf(all, EACH, (v) => v.verdict !== "broken");
+const few = (all: Iterable<Variation>, most: number): Variation[] => firstOf(all, most, (v) => v.verdict !== "broken");
 
 /** More rows of the drill can still come behind these: as many as before, in no block. */
 const sameRows = (before: Checked, now: Score): boolean =>

@@ -224,7 +224,6 @@ function finish(
     };
   const nodes = path.places.map((place, l) => whole[l]![place]!);
   const loads = nodes.map((n) => n.load.total);
-  const step = (loads[loads.length - 1]! - loads[0]!) / Math.max(1, loads.length - 1);
   const rungs = nodes.map((n, l): Rung => {
     const others = l === 0 ? [] : (siblings.get(playOf(nodes[l - 1]!.text)) ?? []);
     const near = others
@@ -250,7 +249,7 @@ function finish(
   return {
     ok: true,
     rungs,
-    unevenness: step === 0 ? 0 : Math.max(0, ...loads.slice(1).map((x, i) => Math.abs(x - loads[i]! - step) / step)),
+    unevenness: path.unevenness,
     partial: base !== drill,
     top,
     notes,

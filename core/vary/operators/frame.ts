@@ -33,6 +33,9 @@ const same = (checked: Checked, header: HeaderChanges): Rows => withHeader(check
 
 /** Steps of tempo, shares of full speed. */
 const STEP = 0.1;
+const UPWARDS = [STEP, 1.5 * STEP, 2 * STEP, 2.5 * STEP, 3 * STEP];
+/** At most half as fast again: more at once is another drill. */
+const MOST_FASTER = 1.5;
 const SLOWEST = 0.2;
 const FASTEST = 1;
 
@@ -41,7 +44,8 @@ function tempo(checked: Checked, by: number): Candidate[] {
   const ceilings = checked.exchanges.flatMap((e) => (e.ceiling !== null && e.ceiling > 0 ? [e.ceiling] : []));
   const most = Math.min(FASTEST, ...ceilings);
   const next = Math.round((now + by) * 20) / 20;
-  if (next < SLOWEST - 1e-9 || next > most + 1e-9 || checked.header.kind === "solo") return [];
+  const far = next > Math.max(now * MOST_FASTER, now + STEP) + 1e-9;
+  if (next < SLOWEST - 1e-9 || next > most + 1e-9 || far || checked.header.kind === "solo") return [];
   const percent = `${Math.round(next * 100)}%`;
   return [
     {
@@ -52,7 +56,7 @@ function tempo(checked: Checked, by: number): Candidate[] {
     },
   ];
 }
-export const tempoUp: Operator = (checked) => [STEP, 2 * STEP].flatMap((by) => tempo(checked, by));
+export const tempoUp: Operator = (checked) => UPWARDS.flatMap((by) => tempo(checked, by));
 export const tempoDown: Operator = (checked) => tempo(checked, -STEP);
 
 export const oppositeStance: Operator = (checked) => {
