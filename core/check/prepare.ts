@@ -10,7 +10,7 @@ import type { School } from "../school/school.ts";
 import { readHeader, type Header, type HeaderFault } from "../score/header.ts";
 import type { Person } from "../score/person.ts";
 import { beginsPlay } from "../score/structure.ts";
-import type { Actor, Score, ScoreItem } from "../score/types.ts";
+import type { Actor, Score } from "../score/types.ts";
 
 /** Measures of the people at hand; they come before what the header says. */
 export type Bodies = Partial<Record<Actor, Partial<Person>>>;
@@ -87,17 +87,9 @@ function headerText(score: Score): string {
   for (const { content } of score.rows) {
     const { body } = content;
     if (body.kind === "header" && !isTitle(body.key.text)) text += `${body.key.text}:${body.value?.text ?? ""}\n`;
-    else if (beginsPlay(body)) break;
+    if (body.kind === "play" && body.third) return `${text}C`;
   }
-  return thirdActs(score.items) ? `${text}C` : text;
-}
-
-function thirdActs(items: readonly ScoreItem[]): boolean {
-  for (const item of items) {
-    if (item.kind === "block" && thirdActs(item.items)) return true;
-    if (item.kind === "line") for (const turn of item.line.turns) if (turn.actor === "C") return true;
-  }
-  return false;
+  return text;
 }
 
 const isTitle = (key: string): boolean => key.length === 5 && key.toLowerCase() === "title";

@@ -125,4 +125,5 @@ export function turnText(turn: Turn): string {
 }
 
 /** One blank between words, none round them. */
-export const spaced = (text: string): string => text.replace(/[ \t\u00a0]+/g, " ").trim();
+export const spaced = (text: string): string =>
+  (/ {2}|[\t\u00a0]/.test(text) ? text.replace(/[ \t\u00a0]+/g, " ") : text).trim();

@@ -122,10 +122,12 @@ class RowBuilder {
         return { kind: "end" };
       default: {
         const label = node.getChild("Label");
+        const lines = node.getChildren("Line").map((line) => this.line(line));
         return {
           kind: "play",
           label: label && this.word(label),
-          lines: node.getChildren("Line").map((line) => this.line(line)),
+          lines,
+          third: lines.some((line) => line.turns.some((turn) => turn.actor === "C")),
         };
       }
     }

@@ -106,8 +106,11 @@ export function* linesOf(items: readonly ScoreItem[]): Generator<ScoreLine> {
 
 /** What stands behind a key of the header, in lower case; null where the key is not there. */
 export function headerValue(score: Score, key: string): string | null {
-  for (const { content } of score.rows)
-    if (content.body.kind === "header" && content.body.key.text.toLowerCase() === key)
-      return (content.body.value?.text ?? "").trim().toLowerCase();
+  for (const { content } of score.rows) {
+    const { body } = content;
+    if (body.kind === "header" && body.key.text.toLowerCase() === key)
+      return (body.value?.text ?? "").trim().toLowerCase();
+    if (beginsPlay(body)) break;
+  }
   return null;
 }

@@ -60,7 +60,13 @@ export type RowBody =
   | { readonly kind: "section"; readonly name: Word | null }
   | { readonly kind: "block"; readonly head: BlockHead; readonly span: Span }
   | { readonly kind: "end" }
-  | { readonly kind: "play"; readonly label: Word | null; readonly lines: readonly Line[] }
+  | {
+      readonly kind: "play";
+      readonly label: Word | null;
+      readonly lines: readonly Line[];
+      /** A third person, C, does something in it. */
+      readonly third: boolean;
+    }
   | { readonly kind: "unread"; readonly text: string };
 
 /** One row of text. Rows of equal text share one `content` object, which downstream caches rely on. */

@@ -85,13 +85,20 @@ type Question = keyof typeof MOST_KEPT;
 /** Results by school and what was asked: operators ask for the same feeds again and again. */
 const results = new WeakMap<School, Map<Question, Map<string, unknown>>>();
 
-function kept<T>(school: School, question: Question, context: readonly string[], asked: string, compute: () => T): T {
+function kept<T extends NonNullable<unknown> | null>(
+  school: School,
+  question: Question,
+  context: readonly string[],
+  asked: string,
+  compute: () => T,
+): T {
   const key = `${numberOf(context)} ${asked}`;
   const ofSchool = results.get(school) ?? new Map<Question, Map<string, unknown>>();
   results.set(school, ofSchool);
   const known = ofSchool.get(question) ?? new Map<string, unknown>();
   ofSchool.set(question, known);
-  if (known.has(key)) return known.get(key) as T;
+  const old = known.get(key);
+  if (old !== undefined) return old as T;
   if (known.size >= MOST_KEPT[question]) known.clear();
   const value = compute();
   known.set(key, value);

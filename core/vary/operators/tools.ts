@@ -120,9 +120,10 @@ function nearest(blow: Blow, text: string, context: readonly string[], school: S
   const armed = all[0]?.fed.header.people.A.holds ?? null;
   // A leg or an empty hand throws what it threw before; a hand with a weapon in it does not.
   if (own && (blow.limb === "leg" || (!armed && !own.blow.weapon && !blow.weapon))) return own;
+  const height = heightOf(blow);
   const away = (other: Blow): number => {
-    if ((other.path === "thrust") !== (blow.path === "thrust") || other.path === "shoot") return Infinity;
-    if (heightOf(other) !== heightOf(blow) || other.limb !== blow.limb) return Infinity;
+    if (other.limb !== blow.limb || other.path === "shoot") return Infinity;
+    if ((other.path === "thrust") !== (blow.path === "thrust") || heightOf(other) !== height) return Infinity;
     if ((other.weapon !== null) !== (armed !== null)) return Infinity;
     if (other.clock === null || blow.clock === null) return other.side === blow.side ? 0 : 0.5;
     const hours = Math.abs(other.clock - blow.clock);
