@@ -3,6 +3,7 @@ import Box from "@mui/material/Box";
 import { useColorScheme } from "@mui/material/styles";
 import type { ApexOptions } from "apexcharts";
 import ReactApexChart from "react-apexcharts";
+import { axisTo } from "./axis.ts";
 import { pageNonce } from "./nonce.ts";
 import { COLOURS, FONTS } from "./theme.ts";
 
@@ -29,6 +30,8 @@ export default function BarChart({ label, series, shades, categories, decimals, 
   const dark = (mode === "system" ? systemMode : mode) === "dark";
   const c = COLOURS[dark ? "dark" : "light"];
   const nonce = pageNonce();
+  const columns = categories.map((_, i) => series.reduce((sum, { data }) => sum + (data[i] ?? 0), 0));
+  const axis = axisTo(Math.max(line?.at ?? 0, ...columns));
   const options: ApexOptions = {
     chart: {
       type: "bar",
@@ -51,7 +54,9 @@ export default function BarChart({ label, series, shades, categories, decimals, 
       axisTicks: { show: false },
     },
     yaxis: {
-      ...(line ? { max: (most: number) => Math.ceil(Math.max(most, line.at)) + 1 } : {}),
+      min: 0,
+      max: axis.max,
+      stepSize: axis.step,
       labels: { style: { colors: c.quiet, fontSize: "14px" }, formatter: (v) => v.toFixed(0) },
     },
     annotations: {
