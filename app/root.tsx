@@ -12,7 +12,7 @@ import { getSchool, getSettings } from "#db/school.ts";
 import { nonceContext, scopeContext } from "#server/context.ts";
 import type { Route } from "./+types/root.ts";
 import { Frame } from "./ui/frame.tsx";
-import { Trouble } from "./ui/trouble.tsx";
+import { faultOf, Trouble } from "./ui/trouble.tsx";
 import { theme } from "./ui/theme.ts";
 import { useSchoolSettings } from "./workers/client.ts";
 
@@ -80,8 +80,13 @@ export default function Root({ loaderData }: Route.ComponentProps) {
 }
 
 export function ErrorBoundary({ error, loaderData }: Route.ErrorBoundaryProps) {
-  const status = isRouteErrorResponse(error) ? error.status : 500;
-  const kind = status === 404 ? "missing" : status === 503 ? "database" : "fault";
+  const kind = isRouteErrorResponse(error)
+    ? error.status === 404
+      ? "missing"
+      : error.status === 503
+        ? "database"
+        : "fault"
+    : faultOf(error, typeof document === "undefined");
   return (
     <Page nonce={loaderData?.nonce}>
       <Frame school={loaderData?.school ?? ""} tonight={null}>

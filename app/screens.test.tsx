@@ -17,7 +17,7 @@ import { DrillsScreen, type DrillListRow } from "./drills/drills-screen.tsx";
 import { shortDate } from "./ui/frame.tsx";
 import { PartnerMark, VerdictRing } from "./ui/marks.tsx";
 import { theme } from "./ui/theme.ts";
-import { Trouble } from "./ui/trouble.tsx";
+import { faultOf, Trouble } from "./ui/trouble.tsx";
 
 function html(element: ReactNode, path = "/"): string {
   const router = createMemoryRouter([{ path: "*", element: <ThemeProvider theme={theme}>{element}</ThemeProvider> }], {
@@ -212,6 +212,13 @@ describe("marks and trouble", () => {
     expect(text(html(<Trouble kind="database" />))).toMatch(/cannot be reached.*tries again/);
     expect(text(html(<Trouble kind="missing" detail="Gone." />))).toMatch(/Gone\./);
     expect(text(html(<Trouble kind="fault" detail="secret stack" />))).not.toMatch(/secret/);
+    expect(text(html(<Trouble kind="page" detail="secret stack" />))).toMatch(/Load the page anew(?!.*(?:secret|log))/);
+  });
+  test("only a fault of the server is said to be in its log", () => {
+    expect(faultOf(new Error("Unexpected Server Error"), false)).toBe("fault");
+    expect(faultOf(new Error("cannot read properties"), true)).toBe("fault");
+    expect(faultOf(new Error("cannot read properties"), false)).toBe("page");
+    expect(faultOf("thrown words", false)).toBe("page");
   });
   test("dates are the day as it stands", () => {
     expect(shortDate("2026-03-09")).toBe("9 Mar");

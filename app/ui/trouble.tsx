@@ -14,7 +14,18 @@ const WORDS = {
     title: "Something went wrong",
     text: "The fault was written to the server's log. Try again; if it comes back, say what you did just before.",
   },
+  page: {
+    title: "This page met a fault of its own",
+    text: "What was saved is safe. Load the page anew; if it comes back, say what you did just before.",
+  },
 } as const;
+
+/** What React Router puts in place of a fault on the server, so that no more of it is told. */
+const SERVER_FAULT = "Unexpected Server Error";
+
+/** A fault of the page itself was not written to any log; that of the server was. `onServer`: it is met while the server draws. */
+export const faultOf = (error: unknown, onServer: boolean): "fault" | "page" =>
+  onServer || (error instanceof Error && error.message === SERVER_FAULT) ? "fault" : "page";
 
 /** How often a page without its database tries again, ms. */
 const RETRY = 3000;
@@ -36,10 +47,14 @@ export function Trouble({ kind, detail }: { kind: keyof typeof WORDS; detail?: s
       <Typography sx={{ mb: 3 }}>{detail && kind === "missing" ? detail : text}</Typography>
       <Button
         variant="contained"
-        onClick={() => (kind === "missing" ? window.location.assign("/") : void revalidate())}
+        onClick={() => {
+          if (kind === "missing") window.location.assign("/");
+          else if (kind === "page") window.location.reload();
+          else void revalidate();
+        }}
         disabled={state === "loading"}
       >
-        {kind === "missing" ? "To the drills" : "Try again"}
+        {kind === "missing" ? "To the drills" : kind === "page" ? "Load anew" : "Try again"}
       </Button>
     </Box>
   );

@@ -44,7 +44,7 @@ describe("more rows", () => {
     const next = moreRows(alone!.checked(), alone!.rows, base, school);
     expect(next.map((s) => [s.rows, s.changed])).toEqual([
       [1, "The jab with all that belongs to it"],
-      [2, "The jab with all that belongs to it; the cross comes in"],
+      [2, "The whole of the jab; the cross comes in"],
     ]);
   });
   test("behind the first row one or two more, named by what is fed", () => {
@@ -90,8 +90,8 @@ describe("a row in two steps", () => {
     expect(next.map((s) => [s.rows, s.changed])).toEqual([
       [1.75, "Behind the jab, cross the lead hook as well"],
       [2, "The jab, cross with all that belongs to it"],
-      [2.5, "The jab, cross with all that belongs to it; the cross comes in, nothing sent back yet"],
-      [3, "The jab, cross with all that belongs to it; the cross comes in"],
+      [2.5, "The whole of the jab, cross; the cross comes in, nothing sent back yet"],
+      [3, "The whole of the jab, cross; the cross comes in"],
     ]);
     expect(next[1]!.text).toMatch(/^A jab -> B parry\nA jab, cross -> B parry, slip out, lead hook -> A cover$/m);
   });

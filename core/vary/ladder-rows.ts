@@ -78,7 +78,7 @@ function missing({ missing: what, line, back }: Cut): string {
     case "feeds":
       return `, only the ${feedName(line)} of it yet`;
     case "layers":
-      return ", the first thing of each answer only";
+      return ", without its second line yet";
     case "alternatives":
       return `, ${line.turns[1]!.alternatives.length === 1 ? "one answer" : `${line.turns[1]!.alternatives.length} of its answers`} only`;
     case "returns":
@@ -150,7 +150,7 @@ function comeIn(names: readonly string[], last: Cut, begun: boolean): string {
   const still = missing(last);
   const name = last.missing === "numbers" ? feedName(last.line) : names[names.length - 1]!;
   const before = names.slice(0, -1);
-  if (begun) return `The ${before[0]!} with all that belongs to it; the ${name} comes in${still}`;
+  if (begun) return `The whole of the ${before[0]!}; the ${name} comes in${still}`;
   if (before.length === 0) return `The ${name} comes in${still}`;
   return still
     ? `The ${before.join(", the ")} ${before.length > 1 ? "come" : "comes"} in, and the ${name}${still}`
