@@ -14,13 +14,7 @@ import { makeLadder } from "#core/vary/ladder.ts";
 import { GOALS, LADDER_DEFAULTS } from "#core/vary/ladder-options.ts";
 import { OPERATOR_NAMES } from "#core/vary/operator-names.ts";
 import { vary } from "#core/vary/vary.ts";
-
-/** Lets a search run to its end. */
-function finished<T>(work: Generator<number, T>): T {
-  let step = work.next();
-  while (!step.done) step = work.next();
-  return step.value;
-}
+import { finished } from "#core/work.ts";
 
 function drillOf(file: string | undefined, school: School): Checked {
   if (!file) throw new CannotRun(`which drill?\n${USAGE}`);

@@ -15,6 +15,7 @@ import { makeLadder } from "#core/vary/ladder.ts";
 import { LADDER_DEFAULTS } from "#core/vary/ladder-options.ts";
 import { vary } from "#core/vary/vary.ts";
 import { refute } from "#core/vary/refute.ts";
+import { finished } from "#core/work.ts";
 
 /** Best time of several rounds, ms. */
 function best(rounds: number, run: () => void): number {
@@ -140,10 +141,7 @@ say(
   varied,
   `${candidates} candidates, ${Math.round((1000 * candidates) / varied)} a second`,
 );
-const climb = () => {
-  const work = makeLadder(base12, defaultSchool(), LADDER_DEFAULTS);
-  while (!work.next().done);
-};
+const climb = () => void finished(makeLadder(base12, defaultSchool(), LADDER_DEFAULTS));
 say("ladder of 8 rungs from 12 exchanges, first time", best(1, climb));
 say("ladder of 8 rungs from 12 exchanges", best(5, climb));
 
@@ -179,11 +177,9 @@ const evening = (people: number, done: PlanInput["done"]): PlanInput => ({
   locked: [],
 });
 const planned = (input: PlanInput): ClassPlan & { readonly ok: true } => {
-  const work = planClass(input, defaultSchool());
-  let step = work.next();
-  while (!step.done) step = work.next();
-  if (!step.value.ok) throw new Error(step.value.message);
-  return step.value;
+  const plan = finished(planClass(input, defaultSchool()));
+  if (!plan.ok) throw new Error(plan.message);
+  return plan;
 };
 const rounds = planned(evening(60, [])).rounds.length;
 say(

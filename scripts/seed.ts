@@ -14,6 +14,7 @@ import { GOALS, LADDER_DEFAULTS } from "#core/vary/ladder-options.ts";
 import { createLadder } from "#db/ladders.ts";
 import { defaultSchool } from "#core/school/school.ts";
 import { revisionInput } from "#server/revision-input.ts";
+import { finished } from "#core/work.ts";
 
 const scope: Scope = { schoolId: DEMO_SCHOOL, accountId: DEMO_ACCOUNT, role: "instructor" };
 const id = (group: string, n: number): string => `5b3c7c1e-0d52-4a4e-9b10-7d6a51f${group}${String(n).padStart(3, "0")}`;
@@ -39,14 +40,8 @@ const THEMES = ["Straight blows", "Round blows", "Distance"];
 async function seedLadder(): Promise<string> {
   const school = defaultSchool();
   const text = readFileSync(`demo/drills/${drillFiles[0]}.vics`, "utf8");
-  const work = makeLadder(check(parse(text), school), school, {
-    ...LADDER_DEFAULTS,
-    goal: GOALS.quarter.goal,
-    rungs: 6,
-  });
-  let step = work.next();
-  while (!step.done) step = work.next();
-  const result = step.value;
+  const options = { ...LADDER_DEFAULTS, goal: GOALS.quarter.goal, rungs: 6 };
+  const result = finished(makeLadder(check(parse(text), school), school, options));
   if (!result.ok) throw new Error(result.message);
   const rungs = result.rungs.map((rung, i) => ({
     drillId: id("c1", i),

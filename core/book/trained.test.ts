@@ -1,14 +1,12 @@
 import { answerBook } from "./answer-book.ts";
 import { trainedKey, trainedPairs } from "./trained.ts";
 import { defaultSchool } from "../school/school.ts";
+import { finished } from "../work.ts";
 
 const school = defaultSchool();
 const keys = (feed: string, answer: string) => {
-  const work = answerBook({ feeds: [feed], answers: [answer] }, school);
-  for (;;) {
-    const step = work.next();
-    if (step.done) return [step.value.feedKeys[0]!, step.value.answerKeys[0]!] as const;
-  }
+  const { feedKeys, answerKeys } = finished(answerBook({ feeds: [feed], answers: [answer] }, school));
+  return [feedKeys[0]!, answerKeys[0]!] as const;
 };
 
 test("a pair that a class worked on is found under the keys of the book, with its last day", () => {

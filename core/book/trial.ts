@@ -8,6 +8,7 @@ import { answerTexts } from "../vary/answers.ts";
 import type { Move } from "../words/types.ts";
 import { answerBook, drillFor, USUAL_BOOK } from "./answer-book.ts";
 import { feedTexts } from "../vary/answers.ts";
+import { finished } from "../work.ts";
 
 export interface TrialPair {
   readonly feed: string;
@@ -25,10 +26,7 @@ export interface Trial {
 const VERDICT: Readonly<Record<string, Verdict>> = { v: "valid", r: "risky", x: "invalid" };
 
 function pairs(feeds: readonly string[], answers: readonly string[], school: School): TrialPair[] {
-  const work = answerBook({ feeds, answers }, school);
-  let step = work.next();
-  while (!step.done) step = work.next();
-  const book = step.value;
+  const book = finished(answerBook({ feeds, answers }, school));
   return book.feeds.flatMap(({ text }, f) =>
     book.answers.flatMap((answer, a): TrialPair[] => {
       const verdict = VERDICT[book.codes[f]![0][a] ?? " "];

@@ -3,6 +3,7 @@ import { CLOCK } from "./timetable.ts";
 import { planClass, type ClassPlan, type PlanInput, type PlanPerson } from "./plan.ts";
 import { PAIR_WEIGHTS } from "../pairs/score.ts";
 import { defaultSchool } from "../school/school.ts";
+import { finished } from "../work.ts";
 
 /** Somebody of no particular measures, here from the first round to the last. */
 export const someone = (id: string, more: Partial<PlanPerson> = {}): PlanPerson => ({
@@ -38,9 +39,7 @@ export function planOf(given: Pick<PlanInput, "people" | "rungs"> & Partial<Plan
     },
     defaultSchool(),
   );
-  let step = work.next();
-  while (!step.done) step = work.next();
-  return step.value;
+  return finished(work);
 }
 
 /** A plan that was made; anything else fails the test with what was said. */

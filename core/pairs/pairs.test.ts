@@ -11,6 +11,7 @@ import {
 } from "./evening.ts";
 import { pairUp, type Round } from "./pairs.ts";
 import { MEETINGS_ONLY, NO_FACTS, PAIR_WEIGHTS, pairKey, scorePair, type PairFacts, type Person } from "./score.ts";
+import { finished } from "../work.ts";
 
 const person = (n: number, more: Partial<Person> = {}): Person => ({
   id: String(n).padStart(3, "0"),
@@ -203,19 +204,17 @@ describe("everybody with everybody", () => {
 const attend = (n: number, more: (i: number) => Partial<Attendee> = () => ({})): Attendee[] =>
   people(n).map((p, i) => ({ person: p, from: 0, until: null, ...more(i) }));
 function evening(attendees: readonly Attendee[], more: Partial<EveningOptions> = {}): Evening {
-  const work = planEvening(attendees, {
-    rounds: 6,
-    weights: PAIR_WEIGHTS,
-    wishes: [],
-    met: new Map(),
-    done: [],
-    locked: [],
-    ...more,
-  });
-  for (;;) {
-    const step = work.next();
-    if (step.done) return step.value;
-  }
+  return finished(
+    planEvening(attendees, {
+      rounds: 6,
+      weights: PAIR_WEIGHTS,
+      wishes: [],
+      met: new Map(),
+      done: [],
+      locked: [],
+      ...more,
+    }),
+  );
 }
 const plain = (round: Round) => round.pairs.map((p) => [pairKey(p.a.id, p.b.id), p.c?.id ?? ""].join("+")).sort();
 

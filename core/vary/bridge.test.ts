@@ -3,14 +3,11 @@ import { check } from "../check/check.ts";
 import { defaultSchool } from "../school/school.ts";
 import { parse } from "../score/parse.ts";
 import { bridge, BRIDGE_DEFAULTS, type BridgeResult } from "./bridge.ts";
+import { finished } from "../work.ts";
 
 const school = defaultSchool();
 function join(one: string, two: string): BridgeResult {
-  const work = bridge(check(parse(one), school), check(parse(two), school), school);
-  for (;;) {
-    const step = work.next();
-    if (step.done) return step.value;
-  }
+  return finished(bridge(check(parse(one), school), check(parse(two), school), school));
 }
 const rows = (one: string, two: string) => {
   const result = join(one, two);

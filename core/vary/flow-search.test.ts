@@ -1,15 +1,12 @@
 /** Cycles found by search: all of them, sound, closed, each once. */
 import { defaultSchool } from "../school/school.ts";
 import { FLOW_COUNTS, FLOW_DEFAULTS, flowSearch, type FlowOptions, type FlowResult } from "./flow-search.ts";
+import { finished } from "../work.ts";
 
 const STICKS = ["A: holds stick 71 cm", "B: holds stick 71 cm"];
 const SIX = ["forehand high", "backhand high", "forehand low", "backhand low", "forehand mid", "backhand mid"];
 function search(head: readonly string[], more: Partial<FlowOptions>): FlowResult {
-  const work = flowSearch(head, defaultSchool(), { ...FLOW_DEFAULTS, moves: SIX, ...more });
-  for (;;) {
-    const step = work.next();
-    if (step.done) return step.value;
-  }
+  return finished(flowSearch(head, defaultSchool(), { ...FLOW_DEFAULTS, moves: SIX, ...more }));
 }
 const found = (result: FlowResult) => {
   if (!result.ok) throw new Error(result.message);

@@ -13,6 +13,7 @@ import { makeLadder, type Rung } from "./ladder.ts";
 import { GOALS, LADDER_DEFAULTS, type LadderOptions } from "./ladder-options.ts";
 import { OPERATORS, type OperatorId } from "./operator-names.ts";
 import { playOf } from "./vary.ts";
+import { finished } from "../work.ts";
 
 const school = defaultSchool();
 const drills = readdirSync("demo/drills").map((file) => {
@@ -20,11 +21,8 @@ const drills = readdirSync("demo/drills").map((file) => {
   return [file.replace(".vics", ""), check(parse(text), school)] as const;
 });
 function rungsOf(drill: Checked, more: Partial<LadderOptions> = {}): readonly Rung[] {
-  const work = makeLadder(drill, school, { ...LADDER_DEFAULTS, order: school.customs.stages, ...more });
-  for (;;) {
-    const step = work.next();
-    if (step.done) return step.value.ok ? step.value.rungs : [];
-  }
+  const result = finished(makeLadder(drill, school, { ...LADDER_DEFAULTS, order: school.customs.stages, ...more }));
+  return result.ok ? result.rungs : [];
 }
 const WISHES: readonly (readonly [string, Partial<LadderOptions>])[] = [
   ["the feeder chooses", { goal: GOALS.random.goal, seed: 2 }],

@@ -10,20 +10,17 @@ import { firstRungs } from "./ladder-rows.ts";
 import { steps } from "./ladder-steps.ts";
 import { stageOf } from "./operator-names.ts";
 import { playOf } from "./vary.ts";
+import { finished } from "../work.ts";
 
 const school = defaultSchool();
 const ALL = 1e9;
 const NEAR_GOAL = 0.9;
 
 function made(base: Checked, options: LadderOptions): number {
-  const work = makeLadder(base, school, options);
-  for (;;) {
-    const step = work.next();
-    if (!step.done) continue;
-    if (!step.value.ok) throw new Error(step.value.message);
-    expect(step.value.rungs).toHaveLength(options.rungs);
-    return step.value.unevenness;
-  }
+  const result = finished(makeLadder(base, school, options));
+  if (!result.ok) throw new Error(result.message);
+  expect(result.rungs).toHaveLength(options.rungs);
+  return result.unevenness;
 }
 
 interface Position {

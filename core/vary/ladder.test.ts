@@ -7,15 +7,12 @@ import { makeLadder, type LadderResult } from "./ladder.ts";
 import { GOALS, LADDER_DEFAULTS, type LadderOptions } from "./ladder-options.ts";
 import { OPERATORS, stageOf } from "./operator-names.ts";
 import { playOf } from "./vary.ts";
+import { finished } from "../work.ts";
 
 const school = defaultSchool();
 const demo = (name: string) => readFileSync(`demo/drills/${name}.vics`, "utf8");
 function ladder(text: string, more: Partial<LadderOptions> = {}, of = school): LadderResult {
-  const work = makeLadder(check(parse(text), of), of, { ...LADDER_DEFAULTS, order: of.customs.stages, ...more });
-  for (;;) {
-    const step = work.next();
-    if (step.done) return step.value;
-  }
+  return finished(makeLadder(check(parse(text), of), of, { ...LADDER_DEFAULTS, order: of.customs.stages, ...more }));
 }
 const good = (result: LadderResult) => {
   if (!result.ok) throw new Error(result.message);
