@@ -130,6 +130,11 @@ describe("goals", () => {
     const slow = good(ladder(demo("single-answers"), { goal: GOALS.moving.goal, rungs: 6 })).notes.join(" ");
     expect(slow).toMatch(/ends at \d+ % of full speed instead of 80 %/);
   });
+  test("what the drill has by itself is not asked for again", () => {
+    const { notes, rungs } = good(ladder(demo("pads-by-name"), { goal: GOALS.random.goal }));
+    expect(rungs.at(-1)!.text).toMatch(/^choose A:$/m);
+    expect(notes.join(" ")).not.toMatch(/The feeder chooses/);
+  });
   test("the last rung is as hard as was asked, nearly", () => {
     for (const id of ["quarter", "half"] as const) {
       const base = check(parse(demo("roof-and-step"))).load.total;

@@ -180,7 +180,7 @@ function nearest(nodes: Node[], layer: number, { goal, rungs, order }: LadderOpt
   const due = goal.wants.filter((id) => reachedAt(order, layer, rungs) > order.indexOf(stageOf(id)));
   const tempo = goal.tempo === null ? 0 : SLOW_START + (goal.tempo - SLOW_START) * share;
   const away = (node: Node): number =>
-    node.off + UNMET * due.filter((id) => !node.used.includes(id)).length + TEMPO_GAP * Math.max(0, tempo - node.tempo);
+    node.off + UNMET * due.filter((id) => !has(node, id)).length + TEMPO_GAP * Math.max(0, tempo - node.tempo);
   return nodes
     .map((node) => ({ node, away: away(node) }))
     .sort((a, b) => a.away - b.away)
@@ -256,10 +256,19 @@ function finish(
   };
 }
 
+/** A drill may have what a goal asks for without an operator having brought it in. */
+const SHOWS: Partial<Record<OperatorId, RegExp>> = {
+  "feeders-choice": /^ *choose [A-C]:$/m,
+  calls: /^ *choose call:$/m,
+  "semi-live": /^cadence: free$/m,
+};
+const has = ({ used, text }: Node, id: OperatorId): boolean => used.includes(id) || (SHOWS[id]?.test(text) ?? false);
+
 /** What the goal asks for and a last rung has not, in words. */
-function missingOf({ used, tempo: now, checked }: Node, { wants, tempo }: Goal): string[] {
+function missingOf(node: Node, { wants, tempo }: Goal): string[] {
+  const { tempo: now, checked } = node;
   const notes = wants
-    .filter((id) => !used.includes(id))
+    .filter((id) => !has(node, id))
     .map(
       (id) =>
         `The goal is not reached: no sound rung was found for “${OPERATOR_NAMES[id]}”. Allow it, or ask for more rungs.`,
