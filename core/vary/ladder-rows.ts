@@ -1,14 +1,13 @@
 /** How the rows of a drill come into a ladder: one exchange, the first row, more rows, then its block. */
 import type { Checked } from "../check/types.ts";
 import { lineText } from "../score/format.ts";
-import { spokenRange } from "../score/ranges.ts";
 import { linesOf } from "../score/structure.ts";
 import type { Line, ScoreBlock, ScoreItem, ScoreLine } from "../score/types.ts";
 import type { School } from "../school/school.ts";
 import { assessRows } from "./check-text.ts";
-import { beatText, blockRows, contextOf, plainScore, single, written, type Rows } from "./edit.ts";
+import { blockRows, contextOf, plainScore, written, type Rows } from "./edit.ts";
 import type { RungChange } from "./ladder.ts";
-import { cutsOf, type Cut } from "./row-cuts.ts";
+import { drillRows, feedName, type Cut } from "./row-cuts.ts";
 
 /** First tempo of a ladder that starts slowly, share of full speed. */
 export const SLOW_START = 0.4;
@@ -36,10 +35,6 @@ function wholeBlock({ score }: Checked): { head: ScoreBlock; lines: readonly Sco
 /** How many steps it takes until the whole drill is there, each of one row, and one for its block. */
 export const rowsIn = (base: Checked): number => linesIn(base).length + (wholeBlock(base) ? 1 : 0);
 
-/** What a row begins with: its feed, or the stroke that meets. */
-const feedName = (line: Line): string =>
-  spokenRange(line.turns[0]!.alternatives[0]!.beats.map(beatText).join(", ")).replace(/^[RL] /, "");
-
 const percent = (tempo: number): string => `${Math.round(tempo * 100)}%`;
 
 /** First rungs: the first row, and each part of it; slowly unless the school starts at full speed. */
@@ -53,7 +48,7 @@ export function firstRungs(base: Checked, school: School): (Omit<Step, "operator
     changed: slow ? `${changed}; slowly` : changed,
     rows,
   });
-  const first = cutsOf(base)[0]!;
+  const first = drillRows(base)[0]!.cuts;
   const sound = [...first.entries()]
     .reverse()
     .map(([i, cut]) =>
@@ -100,27 +95,27 @@ export function moreRows(now: Checked, rows: number, base: Checked, school: Scho
   if (rows >= all.length) return inBlock(now, rows, base).map(({ lines, changed, come }) => step(lines, changed, come));
   // What an operator put into a block grows no more.
   if (now.score.items.some((item) => item.kind === "block")) return [];
-  const cuts = cutsOf(base);
+  const parts = drillRows(base);
   const there = Math.floor(rows);
-  const begun = Math.round((rows - there) * cuts[there]!.length);
+  const begun = Math.round((rows - there) * parts[there]!.cuts.length);
   const own = linesIn(now).slice(0, there);
-  const names = namesOf(all);
   // What was begun is completed, with no more than one row behind it; whole rows come in by several.
   const most = begun > 0 ? 2 : Math.max(MOST_ROWS, Math.ceil(all.length * SHARE_OF_ROWS));
   const found: Step[] = [];
-  for (let last = there; last < Math.min(all.length, there + most); last++)
-    for (const [i, cut] of cuts[last]!.entries()) {
+  for (let last = there; last < Math.min(all.length, there + most); last++) {
+    const { cuts, name } = parts[last]!;
+    const before = parts.slice(there, last).map((row) => row.name);
+    for (const [i, cut] of cuts.entries()) {
       if (last === there && i < begun) continue;
       found.push(
         step(
           plainScore(now.score, [...own, ...all.slice(there, last), cut.line], {}),
-          last === there && begun > 0
-            ? goesOn(cut, cuts[last]![begun - 1]!, names[last]!)
-            : comeIn(names.slice(there, last + 1), cut, begun > 0),
-          last + (i + 1) / cuts[last]!.length,
+          last === there && begun > 0 ? goesOn(cut, cuts[begun - 1]!, name) : comeIn(before, name, cut, begun > 0),
+          last + (i + 1) / cuts.length,
         ),
       );
     }
+  }
   return found;
 }
 
@@ -146,25 +141,14 @@ function goesOn(cut: Cut, before: Cut, name: string): string {
 }
 
 /** Rows that come in, the last of them perhaps in part; `begun`: the first was there in part already. */
-function comeIn(names: readonly string[], last: Cut, begun: boolean): string {
+function comeIn(before: readonly string[], whole: string, last: Cut, begun: boolean): string {
   const still = missing(last);
-  const name = last.missing === "numbers" ? feedName(last.line) : names[names.length - 1]!;
-  const before = names.slice(0, -1);
+  const name = last.missing === "numbers" ? feedName(last.line) : whole;
   if (begun) return `The whole of the ${before[0]!}; the ${name} comes in${still}`;
   if (before.length === 0) return `The ${name} comes in${still}`;
   return still
     ? `The ${before.join(", the ")} ${before.length > 1 ? "come" : "comes"} in, and the ${name}${still}`
     : `The ${before.join(", the ")} and the ${name} come in`;
-}
-
-/** What each row of a drill is called: by its feed; where several begin alike, by what meets it as well. */
-function namesOf(lines: readonly Line[]): string[] {
-  const feeds = lines.map(feedName);
-  return lines.map((line, i) => {
-    const met = single(line.turns[1])?.beats[0];
-    const alike = feeds.filter((feed) => feed === feeds[i]).length > 1;
-    return alike && met && !line.meets ? `${feeds[i]!} met by ${spokenRange(beatText(met))}` : feeds[i]!;
-  });
 }
 
 /** A block of the drill round so many of its rows; it counts as one row more, or as a share of it. */

@@ -3,9 +3,9 @@ import { check } from "../check/check.ts";
 import { defaultSchool } from "../school/school.ts";
 import { lineText } from "../score/format.ts";
 import { parse } from "../score/parse.ts";
-import { cutsOf } from "./row-cuts.ts";
+import { drillRows } from "./row-cuts.ts";
 
-const cuts = (text: string) => cutsOf(check(parse(text), defaultSchool()));
+const cuts = (text: string) => drillRows(check(parse(text), defaultSchool())).map((row) => row.cuts);
 const said = (text: string) => cuts(text).map((row) => row.map((cut) => [lineText(cut.line), cut.missing]));
 
 test("one feed and its answer is one part", () => {
@@ -83,4 +83,18 @@ test("each part is another text, and the last is the row", () => {
     expect(row[row.length - 1]!.missing).toBeNull();
     expect(row.slice(0, -1).every((cut) => cut.missing !== null)).toBe(true);
   }
+});
+
+test("rows are called by what is fed, and by what meets it where that is not enough", () => {
+  const names = (text: string) => drillRows(check(parse(text), defaultSchool())).map((row) => row.name);
+  expect(names("A jab -> B parry\nA cross -> B slip out, cross\nA jab -> B slip in + parry")).toEqual([
+    "jab met by parry",
+    "cross",
+    "jab met by slip in + parry",
+  ]);
+  const stick = "kind: flow\nA: holds stick 71 cm\nB: holds stick 71 cm\n\n";
+  expect(names(`${stick}A R forehand high <> B R forehand high\nA strike {1..3} -> B block {#}`)).toEqual([
+    "forehand high",
+    "strike 1 to 3",
+  ]);
 });

@@ -1,101 +1,134 @@
-/** A row of a drill in the parts in which it can come in: feed by feed with its answers, then what is sent back. */
+/** The rows of a drill as a ladder brings them in: each by its parts, feed by feed with its answers, then what is sent back. */
 import type { Checked, CheckedExchange } from "../check/types.ts";
 import { lineText } from "../score/format.ts";
-import { expandRange, rangeOf } from "../score/ranges.ts";
+import { expandRange, rangeOf, spokenRange } from "../score/ranges.ts";
 import { linesOf } from "../score/structure.ts";
-import type { Beat, Line, ScoreLine } from "../score/types.ts";
+import type { Alternative, Beat, Line, ScoreLine, Turn } from "../score/types.ts";
 import { beatText, mapParts, single, withBeats } from "./edit.ts";
 
 export interface Cut {
   readonly line: Line;
-  /** What of the row is not there yet: numbers of a range, feeds of a combination, or what is sent back; null where it is whole. */
+  /** What of the row is not there yet; null where it is whole. */
   readonly missing: "numbers" | "alternatives" | "feeds" | "layers" | "returns" | null;
   /** What is sent back in it. */
   readonly back: readonly string[];
 }
 
-/** The parts of each row of a drill, growing; the last of each is the row itself. */
-export const cutsOf = (drill: Checked): readonly (readonly Cut[])[] =>
-  [...linesOf(drill.score.items)].map((item) => cutsOfRow(item, drill));
-
-function cutsOfRow(item: ScoreLine, drill: Checked): readonly Cut[] {
-  const { line } = item;
-  const [feed, answer, ...rest] = line.turns;
-  const feeds = single(feed)?.beats;
-  const answers = single(answer)?.beats;
-  const whole: Cut = { line, missing: null, back: [] };
-  const numbers = expandRange(line);
-  if (numbers.length > 1)
-    return numbers.map((first, i) =>
-      i === numbers.length - 1 ? whole : { line: i === 0 ? first : upTo(line, i), missing: "numbers", back: [] },
-    );
-  if (!line.meets && feed && feeds && answer && answer.alternatives.length > 1)
-    return answer.alternatives.map((_, i, all) =>
-      i === all.length - 1
-        ? whole
-        : {
-            line: { ...line, turns: [feed, { ...answer, alternatives: all.slice(0, i + 1) }, ...rest] },
-            missing: "alternatives",
-            back: [],
-          },
-    );
-  if (line.meets || !feed || !answer || !feeds || !answers) return [whole];
-  const exchanges = exchangesOf(item, drill);
-  const last = exchanges[exchanges.length - 1];
-  if (!last) return [whole];
-  const part = (some: readonly Beat[], met: readonly Beat[], missing: Cut["missing"]): Cut => ({
-    line: {
-      ...line,
-      turns: [
-        { ...feed, alternatives: [withBeats(single(feed)!, some)] },
-        { ...answer, alternatives: [withBeats(single(answer)!, met)] },
-      ],
-    },
-    missing,
-    back: answers.filter((beat) => beat.from >= last.answerSpan!.to && met.includes(beat)).map(beatText),
-  });
-  const until = (to: number) => answers.filter((beat) => beat.from < to);
-  const parts: Cut[] = [];
-  for (const e of exchanges) {
-    const all = e === last;
-    const some = all ? feeds : feeds.filter((beat) => beat.from <= e.feed!.from);
-    parts.push(part(some, until(e.answerSpan!.to), all ? "returns" : "feeds"));
-  }
-  const plain = parts[parts.length - 1]!;
-  const met = until(last.answerSpan!.to);
-  if (met.some((beat) => beat.parts.length > 1))
-    parts.splice(
-      -1,
-      1,
-      part(
-        feeds,
-        met.map((beat) => ({ ...beat, parts: beat.parts.slice(0, 1) })),
-        "layers",
-      ),
-      plain,
-    );
-  const answered = until(last.answerSpan!.to).length;
-  for (let n = answered + 1; n < answers.length + (rest.length > 0 ? 1 : 0); n++)
-    parts.push(part(feeds, answers.slice(0, n), "returns"));
-  const text = lineText(line);
-  return [...parts.filter((cut) => lineText(cut.line) !== text), whole];
+export interface DrillRow {
+  readonly line: Line;
+  /** Its feed; where several rows begin alike, what meets it as well. */
+  readonly name: string;
+  /** Its parts, growing; the last is the row itself. */
+  readonly cuts: readonly Cut[];
 }
 
-/** A line with a range, only so many numbers behind the first. */
-function upTo(line: Line, more: number): Line {
-  const { first, last } = rangeOf(line)!;
-  const range = `{${first}..${first + (last < first ? -more : more)}}`;
-  return mapParts(line, (part) => ({
-    ...part,
-    words: part.words.map((word) => (/^\{.*\.\..*\}$/.test(word.text) ? { ...word, text: range } : word)),
+const kept = new WeakMap<Checked, readonly DrillRow[]>();
+
+/** The rows of a drill one after another, without blocks: chance and cycles come later. */
+export function drillRows(drill: Checked): readonly DrillRow[] {
+  let rows = kept.get(drill);
+  if (!rows) {
+    const items = [...linesOf(drill.score.items)];
+    const feeds = items.map(({ line }) => feedName(line));
+    rows = items.map((item, i) => ({
+      line: item.line,
+      name: feeds.indexOf(feeds[i]!) === feeds.lastIndexOf(feeds[i]!) ? feeds[i]! : metName(item.line, feeds[i]!),
+      cuts: cutsOf(item, drill),
+    }));
+    kept.set(drill, rows);
+  }
+  return rows;
+}
+
+/** What a row begins with: its feed, or the stroke that meets. */
+export const feedName = (line: Line): string =>
+  spokenRange(line.turns[0]!.alternatives[0]!.beats.map(beatText).join(", ")).replace(/^[RL] /, "");
+
+function metName(line: Line, feed: string): string {
+  const met = single(line.turns[1])?.beats[0];
+  return met && !line.meets ? `${feed} met by ${spokenRange(beatText(met))}` : feed;
+}
+
+function cutsOf(item: ScoreLine, drill: Checked): readonly Cut[] {
+  const { line } = item;
+  const parts = byNumber(line) ?? byAnswer(line) ?? byExchange(item, drill);
+  const text = lineText(line);
+  return [...parts.filter((cut) => lineText(cut.line) !== text), { line, missing: null, back: [] }];
+}
+
+/** One number of a range, the first two, the first three; null for a line without a range. */
+function byNumber(line: Line): Cut[] | null {
+  const range = rangeOf(line);
+  if (!range) return null;
+  const step = range.last < range.first ? -1 : 1;
+  return expandRange(line).map((first, i) => ({
+    line: i === 0 ? first : withRange(line, `{${range.first}..${range.first + step * i}}`),
+    missing: "numbers",
+    back: [],
   }));
 }
 
-/** The exchanges of its first turn of feeds with the turn that answers it, each place once: a range has several. */
+const withRange = (line: Line, range: string): Line =>
+  mapParts(line, (part) => ({
+    ...part,
+    words: part.words.map((word) => (/^\{.*\.\..*\}$/.test(word.text) ? { ...word, text: range } : word)),
+  }));
+
+/** One of the answers to choose from, the first two, the first three; null for a line without such a choice. */
+function byAnswer(line: Line): Cut[] | null {
+  const [feed, answer, ...rest] = line.turns;
+  if (line.meets || !single(feed) || !answer || answer.alternatives.length < 2) return null;
+  return answer.alternatives.map((_, i, all) => ({
+    line: { ...line, turns: [feed!, { ...answer, alternatives: all.slice(0, i + 1) }, ...rest] },
+    missing: "alternatives",
+    back: [],
+  }));
+}
+
+/** Feed by feed with its answer, the first things that answer, all of them, and what is sent back blow by blow. */
+function byExchange(item: ScoreLine, drill: Checked): Cut[] {
+  const { line } = item;
+  const [feed, answer, ...rest] = line.turns;
+  const feeds = single(feed);
+  const answers = single(answer);
+  const exchanges = line.meets || !feeds || !answers ? [] : exchangesOf(item, drill);
+  const last = exchanges[exchanges.length - 1];
+  if (!feeds || !answers || !last) return [];
+  const part = (missing: Cut["missing"], some: readonly Beat[], met: readonly Beat[]): Cut => ({
+    line: { ...line, turns: [only(feed!, feeds, some), only(answer!, answers, met)] },
+    missing,
+    back: met.filter((beat) => beat.from >= last.answerSpan!.to).map(beatText),
+  });
+  const until = ({ answerSpan }: CheckedExchange) => answers.beats.filter((beat) => beat.from < answerSpan!.to);
+  const met = until(last);
+  const begun = exchanges.slice(0, -1).map((e) =>
+    part(
+      "feeds",
+      feeds.beats.filter((beat) => beat.from <= e.feed!.from),
+      until(e),
+    ),
+  );
+  const firsts = met.map((beat) => ({ ...beat, parts: beat.parts.slice(0, 1) }));
+  const layers = met.some((beat) => beat.parts.length > 1) ? [part("layers", feeds.beats, firsts)] : [];
+  // Where somebody answers what is sent back, all of it is a part of its own.
+  const most = answers.beats.length - (rest.length > 0 ? 0 : 1);
+  const backs = Array.from({ length: Math.max(0, most - met.length) }, (_, i) =>
+    part("returns", feeds.beats, answers.beats.slice(0, met.length + i + 1)),
+  );
+  return [...begun, ...layers, part("returns", feeds.beats, met), ...backs];
+}
+
+const only = (turn: Turn, alternative: Alternative, beats: readonly Beat[]): Turn => ({
+  ...turn,
+  alternatives: [withBeats(alternative, beats)],
+});
+
+/** The exchanges of its first turn of feeds with the turn that answers it. */
 function exchangesOf({ row, line }: ScoreLine, { exchanges }: Checked): CheckedExchange[] {
   const [feed, answer] = line.turns;
   const found: CheckedExchange[] = [];
   for (const e of exchanges) {
+    // A pass of a cycle repeats the one before it.
     if (e.row !== row || !e.feed || !e.answerSpan || found.some((other) => other.from === e.from)) continue;
     const fed = e.feed.from >= feed!.from && e.feed.to <= feed!.to;
     if (fed && e.answerSpan.from >= answer!.from && e.answerSpan.to <= answer!.to) found.push(e);
