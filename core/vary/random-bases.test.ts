@@ -7,7 +7,10 @@ import { parse } from "../score/parse.ts";
 import { USUAL_BOOK } from "../book/usual.ts";
 import { rankAnswers } from "./answers.ts";
 import { OPERATORS } from "./operator-names.ts";
-import { candidates, soundPart } from "./vary.ts";
+import { makeLadder } from "./ladder.ts";
+import { LADDER_DEFAULTS } from "./ladder-options.ts";
+import { candidates, playOf, soundPart } from "./vary.ts";
+import { finished } from "../work.ts";
 
 const school = defaultSchool();
 const BASES = 1000;
@@ -72,4 +75,31 @@ test("no exception; every candidate parses, is stable under formatting, differs,
   }
   expect(bases).toBeGreaterThan(200);
   expect(made).toBeGreaterThan(500);
+});
+
+/** Ladders are long: not every base gets one. */
+const LADDERS = 30;
+test("a ladder of any base rises, with no rung twice, each of them sound enough and said in words", () => {
+  let made = 0;
+  for (let i = 0; i < LADDERS; i++) {
+    const text = base();
+    const result = finished(makeLadder(check(parse(text), school), school, { ...LADDER_DEFAULTS, rungs: 5, seed: i }));
+    if (!result.ok) {
+      expect([text, result.message]).toEqual([text, expect.stringMatching(/^No (row|way up)/)]);
+      continue;
+    }
+    made++;
+    const { rungs } = result;
+    expect([text, new Set(rungs.map((r) => playOf(r.text))).size]).toEqual([text, rungs.length]);
+    for (const [at, rung] of rungs.entries()) {
+      expect([text, format(parse(rung.text))]).toEqual([text, rung.text]);
+      expect([text, rung.checked.verdict]).not.toEqual([text, "broken"]);
+      expect([text, rung.changed]).toEqual([
+        text,
+        expect.stringMatching(/^[A-Z“](?!.*(?:undefined| {2}|, ,|[{}])).{5,}/),
+      ]);
+      if (at > 0) expect([text, rung.checked.load.total > rungs[at - 1]!.checked.load.total]).toEqual([text, true]);
+    }
+  }
+  expect(made).toBeGreaterThan(12);
 });
