@@ -76,7 +76,7 @@ describe("more rows", () => {
 
 describe("a row in two steps", () => {
   const base = drill(
-    "A jab -> B parry\nA jab, cross -> B parry, slip out, lead hook -> A cover\nA cross -> B slip out, cross",
+    "A jab -> B catch\nA jab, cross -> B parry, slip out, lead hook -> A cover\nA cross -> B slip out, cross",
   );
   const after = (text: string, rows: number) => moreRows(drill(text), rows, base, school);
   test("it may come in without what is sent back, as half a row", () => {

@@ -98,3 +98,13 @@ test("rows are called by what is fed, and by what meets it where that is not eno
     "strike 1 to 3",
   ]);
 });
+test("what an earlier row began with is not brought in once more", () => {
+  const rows = said(
+    "A jab -> B slip out, cross\nA jab, jab -> B slip out, slip in, lead hook\nA jab -> B slip out, cross",
+  );
+  expect(rows.map((row) => row.map(([line]) => line))).toEqual([
+    ["A jab -> B slip out", "A jab -> B slip out, cross"],
+    ["A jab, jab -> B slip out, slip in", "A jab, jab -> B slip out, slip in, lead hook"],
+    ["A jab -> B slip out, cross"],
+  ]);
+});

@@ -18,7 +18,7 @@ export interface DrillRow {
   readonly line: Line;
   /** Its feed; where several rows begin alike, what meets it as well. */
   readonly name: string;
-  /** Its parts, growing; the last is the row itself. */
+  /** Its parts, growing, but for those of rows before it; the last is the row itself. */
   readonly cuts: readonly Cut[];
 }
 
@@ -30,11 +30,17 @@ export function drillRows(drill: Checked): readonly DrillRow[] {
   if (!rows) {
     const items = [...linesOf(drill.score.items)];
     const feeds = items.map(({ line }) => feedName(line));
-    rows = items.map((item, i) => ({
-      line: item.line,
-      name: feeds.indexOf(feeds[i]!) === feeds.lastIndexOf(feeds[i]!) ? feeds[i]! : metName(item.line, feeds[i]!),
-      cuts: cutsOf(item, drill),
-    }));
+    // A part that an earlier row had already would only be that once more.
+    const had = new Set<string>();
+    rows = items.map((item, i) => {
+      const cuts = cutsOf(item, drill).filter((cut) => cut.missing === null || !had.has(lineText(cut.line)));
+      for (const cut of cuts) had.add(lineText(cut.line));
+      return {
+        line: item.line,
+        name: feeds.indexOf(feeds[i]!) === feeds.lastIndexOf(feeds[i]!) ? feeds[i]! : metName(item.line, feeds[i]!),
+        cuts,
+      };
+    });
     kept.set(drill, rows);
   }
   return rows;
