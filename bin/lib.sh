@@ -44,9 +44,11 @@ mkdir -p "$logs"
 
 find_postgres() {
   local newest
-  newest=$(ls -d /usr/lib/postgresql/*/bin 2> /dev/null | sort -V | tail -n 1)
+  # Without PostgreSQL the listing is empty and fails; that is an answer, not a reason to end.
+  newest=$(ls -d /usr/lib/postgresql/*/bin 2> /dev/null | sort -V | tail -n 1 || true)
   if [ -z "$newest" ] || [ ! -x "$newest/initdb" ]; then
-    command -v initdb > /dev/null && newest=$(dirname "$(command -v initdb)")
+    newest=$(command -v initdb || true)
+    newest=${newest%/initdb}
   fi
   pg_bin=$newest
 }
