@@ -157,6 +157,7 @@ describe("PostgreSQL is missing", () => {
   test("a user who may use sudo installs with it", () => {
     const m = machine("1000");
     installs(m);
+    m.program("true", "exit 0");
     m.program("sudo", '[ "$1" = -n ] && shift; exec "$@"');
     expect(m.run("need_postgres").code).toBe(0);
   });

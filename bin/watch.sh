@@ -44,6 +44,8 @@ database_lives() {
 # Ctrl-C reaches server and script alike: a server that has stopped already must not keep the database from stopping.
 stop_all() {
   trap - ERR
+  # A second Ctrl-C does not leave the database running.
+  trap '' INT TERM
   if [ -n "${server:-}" ]; then
     kill "$server" 2> /dev/null || true
     wait "$server" 2> /dev/null || true
