@@ -3,7 +3,7 @@ import { ThemeProvider } from "@mui/material/styles";
 import type { ReactNode } from "react";
 import { renderToString } from "react-dom/server";
 import { createMemoryRouter, RouterProvider } from "react-router";
-import { check } from "#core/check/check.ts";
+import { check } from "#core/drill/check.ts";
 import { scoreView } from "#core/formats/desk-view.ts";
 import { parse } from "#core/score/parse.ts";
 import { CardScreen } from "./class/card-screen.tsx";

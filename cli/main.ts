@@ -1,13 +1,13 @@
 /** `bin/vicissor`: checks, formats, answers and varies scores from files or standard input; reads no database. */
 import { CannotRun, readArguments, readText, USAGE, type Options } from "./options.ts";
 import { runBridge, runCalls, runFlow, runLadder, runVary } from "./searches.ts";
-import { check } from "#core/check/check.ts";
+import { check } from "#core/drill/check.ts";
 import { resultJson } from "#core/formats/result.ts";
 import { format } from "#core/score/format.ts";
 import { parse } from "#core/score/parse.ts";
-import { rankAnswers } from "#core/vary/answers.ts";
-import { headerRows } from "#core/vary/edit.ts";
-import { refute } from "#core/vary/refute.ts";
+import { rankAnswers } from "#core/answers/answers.ts";
+import { headerRows } from "#core/score/edit.ts";
+import { refute } from "#core/search/refute.ts";
 
 /** Prints one object; of several files one a line, each with its file. */
 const printJson = (files: readonly string[], file: string, value: object): void =>

@@ -1,10 +1,10 @@
 /** Arguments of the command line: words, flags, files, and what is wrong with them. */
 import { readFileSync } from "node:fs";
 import { CALL_DEFAULTS } from "#core/calls/calls.ts";
-import { defaultSchool, readSchool, type School } from "#core/school/school.ts";
-import { FLOW_DEFAULTS } from "#core/vary/flow-search.ts";
-import { GOALS, LADDER_DEFAULTS, type GoalId } from "#core/vary/ladder-options.ts";
-import { REFUTE_DEFAULTS } from "#core/vary/refute.ts";
+import { defaultSchool, readSchool, type School } from "#core/policy/school.ts";
+import { FLOW_DEFAULTS } from "#core/search/flow-search.ts";
+import { GOALS, LADDER_DEFAULTS, type GoalId } from "#core/ladder/ladder-options.ts";
+import { REFUTE_DEFAULTS } from "#core/search/refute.ts";
 
 export const USAGE = `usage: vicissor check [--json] [--school FILE] FILE...|-
        vicissor format [--json] FILE...|-

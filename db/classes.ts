@@ -1,5 +1,5 @@
 /** Classes with attendance, blocks and pairs. */
-import type { TrainedText } from "#core/book/trained.ts";
+import type { TrainedText } from "#core/answers/trained.ts";
 import { transaction, type Db } from "./pool.ts";
 import type { Scope } from "./scope.ts";
 

@@ -15,7 +15,7 @@ import { insertStudent, listGear, listStudents, setGear } from "./people.ts";
 import { insertSchool } from "./school.ts";
 import { closePool, db, isDatabaseDown, transaction } from "./pool.ts";
 import type { Scope } from "./scope.ts";
-import { defaultSchool } from "#core/school/school.ts";
+import { defaultSchool } from "#core/policy/school.ts";
 import { revisionInput } from "#server/revision-input.ts";
 
 const newSchool = async (): Promise<Scope> => {

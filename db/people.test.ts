@@ -2,7 +2,7 @@
 import { randomUUID } from "node:crypto";
 import type { ClassPlan } from "#core/class/plan.ts";
 import type { Member } from "#core/people/person.ts";
-import { defaultSchool } from "#core/school/school.ts";
+import { defaultSchool } from "#core/policy/school.ts";
 import { keepPlan, planPage } from "#server/class-plan.ts";
 import { peopleFromForm, wishFromForm } from "#server/people-forms.ts";
 import { revisionInput } from "#server/revision-input.ts";

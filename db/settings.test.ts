@@ -1,6 +1,6 @@
 /** Settings, automatic revisions and what classes worked on, against a real server. */
 import { randomUUID } from "node:crypto";
-import { defaultSchool } from "#core/school/school.ts";
+import { defaultSchool } from "#core/policy/school.ts";
 import { revisionInput } from "#server/revision-input.ts";
 import { patchSettings } from "#server/save-settings.ts";
 import { schoolOf } from "#server/school-of.ts";

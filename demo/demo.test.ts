@@ -1,7 +1,7 @@
 /** The demo club, and what the checker finds in each of its drills: exactly the honest mistakes. */
 import { readFileSync } from "node:fs";
 import { drillFiles, gear, students } from "./club.ts";
-import { check } from "#core/check/check.ts";
+import { check } from "#core/drill/check.ts";
 import { format } from "#core/score/format.ts";
 import { parse } from "#core/score/parse.ts";
 

@@ -1,9 +1,9 @@
 /** Every demo drill as a JSON file against the published schema, read by a validator that knows nothing of the project. */
 import { readFileSync } from "node:fs";
 import { Ajv } from "ajv";
-import { check } from "#core/check/check.ts";
+import { check } from "#core/drill/check.ts";
 import { drillJson, readDrillFile } from "#core/formats/drill-file.ts";
-import { defaultSchool } from "#core/school/school.ts";
+import { defaultSchool } from "#core/policy/school.ts";
 import { parse } from "#core/score/parse.ts";
 import { drillFiles } from "./club.ts";
 

@@ -1,20 +1,20 @@
 /** Figures of speed, with the machine's own baseline beside them so that ratios can be compared. */
-import { check } from "#core/check/check.ts";
-import { checkExchange, type Setting } from "#core/check/exchange.ts";
-import { prepare } from "#core/check/prepare.ts";
-import { resolveContext } from "#core/check/resolve-context.ts";
-import type { Feed } from "#core/check/types.ts";
+import { check } from "#core/drill/check.ts";
+import { checkExchange, type Setting } from "#core/exchange/exchange.ts";
+import { prepare } from "#core/drill/prepare.ts";
+import { resolveContext } from "#core/read/context.ts";
+import type { Feed } from "#core/exchange/types.ts";
 import { cloneWorld } from "#core/body/state.ts";
-import { resolveAlternative } from "#core/words/resolve.ts";
+import { resolveAlternative } from "#core/read/resolve.ts";
 import { planClass, type ClassPlan, type PlanInput } from "#core/class/plan.ts";
 import { CLOCK } from "#core/class/timetable.ts";
 import { PAIR_WEIGHTS } from "#core/pairs/score.ts";
-import { defaultSchool } from "#core/school/school.ts";
+import { defaultSchool } from "#core/policy/school.ts";
 import { parse, ScoreReader } from "#core/score/parse.ts";
-import { makeLadder } from "#core/vary/ladder.ts";
-import { LADDER_DEFAULTS } from "#core/vary/ladder-options.ts";
+import { makeLadder } from "#core/ladder/ladder.ts";
+import { LADDER_DEFAULTS } from "#core/ladder/ladder-options.ts";
 import { vary } from "#core/vary/vary.ts";
-import { refute } from "#core/vary/refute.ts";
+import { refute } from "#core/search/refute.ts";
 import { finished } from "#core/work.ts";
 
 /** Best time of several rounds, ms. */

@@ -7,12 +7,12 @@ import { getSchool, insertSchool } from "#db/school.ts";
 import { closePool, db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
 import { CLUB_NAME, DEMO_ACCOUNT, DEMO_SCHOOL, drillFiles, gear, INSTRUCTOR, students, wishes } from "#demo/club.ts";
-import { check } from "#core/check/check.ts";
+import { check } from "#core/drill/check.ts";
 import { parse } from "#core/score/parse.ts";
-import { makeLadder } from "#core/vary/ladder.ts";
-import { GOALS, LADDER_DEFAULTS } from "#core/vary/ladder-options.ts";
+import { makeLadder } from "#core/ladder/ladder.ts";
+import { GOALS, LADDER_DEFAULTS } from "#core/ladder/ladder-options.ts";
 import { createLadder } from "#db/ladders.ts";
-import { defaultSchool } from "#core/school/school.ts";
+import { defaultSchool } from "#core/policy/school.ts";
 import { revisionInput } from "#server/revision-input.ts";
 import { finished } from "#core/work.ts";
 

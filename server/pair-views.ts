@@ -1,8 +1,8 @@
 /** Pairs as screens show them: names, what they work on, and how it comes out for their two bodies. */
-import { check, type Bodies } from "#core/check/check.ts";
+import { check, type Bodies } from "#core/drill/check.ts";
 import { measuresOf } from "#core/people/measures.ts";
 import { parse } from "#core/score/parse.ts";
-import type { School } from "#core/school/school.ts";
+import type { School } from "#core/policy/school.ts";
 import type { PairRow } from "#db/classes.ts";
 import type { Student } from "#db/people.ts";
 

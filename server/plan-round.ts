@@ -1,6 +1,6 @@
 /** One round for the people who are here: pairs by matching, a version of the drill for each. */
 import { randomUUID } from "node:crypto";
-import { check } from "#core/check/check.ts";
+import { check } from "#core/drill/check.ts";
 import { peopleFault } from "#core/class/plan.ts";
 import { pairUp } from "#core/pairs/pairs.ts";
 import { NO_FACTS, wishMap, type Wish } from "#core/pairs/score.ts";

@@ -1,7 +1,7 @@
 /** Saves a part of the school's settings: checked first, never over somebody else's change, drills judged anew. */
-import { check } from "#core/check/check.ts";
-import { readSchool, type School } from "#core/school/school.ts";
-import { SCHOOL_KEYS, type SchoolData } from "#core/school/settings.ts";
+import { check } from "#core/drill/check.ts";
+import { readSchool, type School } from "#core/policy/school.ts";
+import { SCHOOL_KEYS, type SchoolData } from "#core/policy/settings.ts";
 import { parse } from "#core/score/parse.ts";
 import { listNewestTexts, updateVerdict } from "#db/drills.ts";
 import { db } from "#db/pool.ts";

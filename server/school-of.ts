@@ -1,5 +1,5 @@
 /** The school of a request as the checker takes it. */
-import { defaultSchool, readSchool, type School } from "#core/school/school.ts";
+import { defaultSchool, readSchool, type School } from "#core/policy/school.ts";
 import { getSettings } from "#db/school.ts";
 import { db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";

@@ -1,7 +1,7 @@
 import { createSchema, fieldsOf, pairsSchema, saveSchema } from "./forms.ts";
 import { bodiesOf, pairViews } from "./pair-views.ts";
 import { reading, writing } from "./respond.ts";
-import { defaultSchool } from "#core/school/school.ts";
+import { defaultSchool } from "#core/policy/school.ts";
 import { revisionInput } from "./revision-input.ts";
 import { scopeOf } from "./scope.ts";
 import type { PairRow } from "#db/classes.ts";

@@ -1,9 +1,9 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useCallback, useMemo, useState } from "react";
-import { BOOK_TOOLS, USUAL_BOOK } from "#core/book/answer-book.ts";
-import type { Trained, TrainedText } from "#core/book/trained.ts";
-import type { BookChoice } from "#core/school/settings.ts";
+import { BOOK_TOOLS, USUAL_BOOK } from "#core/answers/answer-book.ts";
+import type { Trained, TrainedText } from "#core/answers/trained.ts";
+import type { BookChoice } from "#core/policy/settings.ts";
 import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";
 import { useSettings } from "../ui/use-settings.ts";
 import { WorkProgress } from "../ui/work-progress.tsx";

@@ -10,8 +10,8 @@ import FormControlLabel from "@mui/material/FormControlLabel";
 import TextField from "@mui/material/TextField";
 import useMediaQuery from "@mui/material/useMediaQuery";
 import { useEffect, useMemo, useState } from "react";
-import { USUAL_BOOK } from "#core/book/answer-book.ts";
-import type { BookChoice } from "#core/school/settings.ts";
+import { USUAL_BOOK } from "#core/answers/answer-book.ts";
+import type { BookChoice } from "#core/policy/settings.ts";
 import { ask } from "../workers/client.ts";
 
 interface ChooseProps {

@@ -2,7 +2,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useState } from "react";
-import { BOOK_SIDES } from "#core/book/answer-book.ts";
+import { BOOK_SIDES } from "#core/answers/answer-book.ts";
 import { VerdictRing } from "../ui/marks.tsx";
 import type { Hole } from "./book-view.ts";
 import { useNewDrill } from "./use-new-drill.ts";

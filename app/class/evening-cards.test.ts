@@ -1,10 +1,10 @@
-import { check } from "#core/check/check.ts";
+import { check } from "#core/drill/check.ts";
 import { breaks } from "#core/calls/calls.ts";
 import type { PlanPerson } from "#core/class/plan.ts";
 import { goodPlan, planOf, someone } from "#core/class/testing.ts";
 import { scoreView } from "#core/formats/desk-view.ts";
 import { parse } from "#core/score/parse.ts";
-import { defaultSchool } from "#core/school/school.ts";
+import { defaultSchool } from "#core/policy/school.ts";
 import { bodiesOf, callCard, isCalled, pairCard, roundsAhead, seedOf } from "./evening-cards.ts";
 
 const school = defaultSchool();

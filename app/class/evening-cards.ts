@@ -1,6 +1,6 @@
 /** What stands on the cards of an evening: each pair's own drill, and the calls of the blocks in which somebody chooses. */
 import { CALL_DEFAULTS, callRound, type CallItem, type CallLabel } from "#core/calls/calls.ts";
-import type { Bodies } from "#core/check/check.ts";
+import type { Bodies } from "#core/drill/check.ts";
 import type { ClassPlan, PlannedPair, PlannedRound } from "#core/class/plan.ts";
 import type { Clock } from "#core/class/timetable.ts";
 import type { ScoreView } from "#core/formats/desk-view.ts";

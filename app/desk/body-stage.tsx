@@ -10,7 +10,7 @@ import MenuItem from "@mui/material/MenuItem";
 import Slider from "@mui/material/Slider";
 import TextField from "@mui/material/TextField";
 import { useEffect, useMemo, useRef, useState } from "react";
-import type { Bodies } from "#core/check/check.ts";
+import type { Bodies } from "#core/drill/check.ts";
 import type { SceneView } from "#core/formats/scene-view.ts";
 import { measuresOf, type Measured } from "#core/people/measures.ts";
 import { FloorDrawing, words } from "../drawing/floor-drawing.tsx";

@@ -1,4 +1,4 @@
-import { check } from "#core/check/check.ts";
+import { check } from "#core/drill/check.ts";
 import { sceneViews } from "#core/formats/scene-view.ts";
 import { parse } from "#core/score/parse.ts";
 import { arcOf, commanded, feetOf, floorScale, frameAt, placeOf, timeline } from "./floor-layout.ts";

@@ -4,7 +4,7 @@ import Autocomplete from "@mui/material/Autocomplete";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
-import { FLOW_COUNTS } from "#core/vary/flow-search.ts";
+import { FLOW_COUNTS } from "#core/search/flow-search.ts";
 import { Notice } from "../ui/parts.tsx";
 import { WorkProgress } from "../ui/work-progress.tsx";
 import { useLongWork } from "../workers/use-long-work.ts";

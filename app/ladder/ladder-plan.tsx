@@ -4,7 +4,7 @@ import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
-import { GOALS, LADDER_DEFAULTS, type KeptRung } from "#core/vary/ladder-options.ts";
+import { GOALS, LADDER_DEFAULTS, type KeptRung } from "#core/ladder/ladder-options.ts";
 import { OPERATOR_NAMES } from "#core/vary/operator-names.ts";
 import { Notice } from "../ui/parts.tsx";
 import { WorkProgress } from "../ui/work-progress.tsx";

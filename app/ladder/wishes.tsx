@@ -6,7 +6,7 @@ import FormControlLabel from "@mui/material/FormControlLabel";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
-import { GOALS, type GoalId } from "#core/vary/ladder-options.ts";
+import { GOALS, type GoalId } from "#core/ladder/ladder-options.ts";
 import { OPERATOR_NAMES, OPERATORS, type OperatorId } from "#core/vary/operator-names.ts";
 import { TOOL_IDS, type ToolId } from "#core/vary/operators/tools.ts";
 

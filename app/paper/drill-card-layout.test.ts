@@ -1,4 +1,4 @@
-import { check } from "#core/check/check.ts";
+import { check } from "#core/drill/check.ts";
 import { scoreView } from "#core/formats/desk-view.ts";
 import { parse } from "#core/score/parse.ts";
 import { scoreStaves } from "../drawing/score-layout.ts";

@@ -4,7 +4,7 @@ import Button from "@mui/material/Button";
 import dayjs from "dayjs";
 import { useState } from "react";
 import { Link } from "react-router";
-import type { TrainedText } from "#core/book/trained.ts";
+import type { TrainedText } from "#core/answers/trained.ts";
 import type { TermPage } from "#server/term.ts";
 import { shortDate } from "../ui/frame.tsx";
 import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";

@@ -1,9 +1,9 @@
 /** What the term has trained: new and known pairs day by day, and every feed of the book with its answers. */
 import Box from "@mui/material/Box";
 import { useMemo, useState } from "react";
-import { USUAL_BOOK } from "#core/book/answer-book.ts";
-import type { Coverage, CoveredFeed } from "#core/book/coverage.ts";
-import type { TrainedText } from "#core/book/trained.ts";
+import { USUAL_BOOK } from "#core/answers/answer-book.ts";
+import type { Coverage, CoveredFeed } from "#core/answers/coverage.ts";
+import type { TrainedText } from "#core/answers/trained.ts";
 import { ChartLater } from "../ui/chart-later.tsx";
 import { shortDate } from "../ui/frame.tsx";
 import { FillRing } from "../ui/marks.tsx";

@@ -1,5 +1,5 @@
 /** The questions on which schools differ, with what follows from each answer. */
-import type { Customs } from "#core/school/settings.ts";
+import type { Customs } from "#core/policy/settings.ts";
 import type { NumberingSet } from "#core/words/numbering.ts";
 import { TRADITIONS } from "#core/words/types.ts";
 

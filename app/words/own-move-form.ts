@@ -1,5 +1,5 @@
 /** An own move between its form and its data. A new move starts from ones that it is like: their numbers are edited. */
-import { PARTS } from "#core/words/parts.ts";
+import { PARTS } from "#core/body/parts.ts";
 import {
   COVER_LIMBS,
   LIMBS,

@@ -1,7 +1,7 @@
 /** What a move does, drawn and listed: its facts, its picture, what it answers and what answers it. */
 import Box from "@mui/material/Box";
 import type { Fact } from "#core/words/facts.ts";
-import type { Trial, TrialPair } from "#core/book/trial.ts";
+import type { Trial, TrialPair } from "#core/formats/trial.ts";
 import { FloorDrawing } from "../drawing/floor-drawing.tsx";
 import { frameAt, timeline } from "../drawing/floor-layout.ts";
 import { targetLayout } from "../drawing/target-layout.ts";

@@ -2,8 +2,8 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Slider from "@mui/material/Slider";
-import { LOAD_PARTS, LOAD_WEIGHTS, loadUnit, type LoadWeights } from "#core/check/load.ts";
-import { MOST_WEIGHT } from "#core/school/settings.ts";
+import { LOAD_PARTS, LOAD_WEIGHTS, loadUnit, type LoadWeights } from "#core/drill/load.ts";
+import { MOST_WEIGHT } from "#core/policy/settings.ts";
 import { Row, Rows } from "../ui/rows.tsx";
 
 export function Weights({

@@ -1,26 +1,26 @@
 /** Reads, checks and varies scores off the page's thread. */
-import { check } from "#core/check/check.ts";
+import { check } from "#core/drill/check.ts";
 import { scoreView } from "#core/formats/desk-view.ts";
 import { drillJson, readDrillFile } from "#core/formats/drill-file.ts";
 import { sceneViews } from "#core/formats/scene-view.ts";
-import { answerBook, bookReason, drillFor, wholeBook } from "#core/book/answer-book.ts";
-import { coverage } from "#core/book/coverage.ts";
-import { trainedPairs } from "#core/book/trained.ts";
-import { compareSchools, compareTexts } from "#core/school/compare.ts";
-import { defaultSchool, readSchool, type School } from "#core/school/school.ts";
+import { answerBook, bookReason, drillFor, wholeBook } from "#core/answers/answer-book.ts";
+import { coverage } from "#core/answers/coverage.ts";
+import { trainedPairs } from "#core/answers/trained.ts";
+import { compareSchools, compareTexts } from "#core/policy/compare.ts";
+import { defaultSchool, readSchool, type School } from "#core/policy/school.ts";
 import { format } from "#core/score/format.ts";
 import { parse, ScoreReader } from "#core/score/parse.ts";
 import { addRow, moveRow, nudgeRow, type TextEdit } from "#core/score/rearrange.ts";
-import { rankAnswers, rankFeeds, rankReturns, type RankedFeed } from "#core/vary/answers.ts";
+import { rankAnswers, rankFeeds, rankReturns, type RankedFeed } from "#core/answers/answers.ts";
 import { inTradition } from "#core/words/shown.ts";
 import { planClass } from "#core/class/plan.ts";
 import { callLabels } from "#core/calls/labels.ts";
 import { padLines } from "#core/formats/pad-lines.ts";
-import type { SchoolData } from "#core/school/settings.ts";
+import type { SchoolData } from "#core/policy/settings.ts";
 import { moveCards, tryData } from "./words-work.ts";
-import { closeCycle } from "#core/vary/close-cycle.ts";
-import { headerRows } from "#core/vary/edit.ts";
-import { refute } from "#core/vary/refute.ts";
+import { closeCycle } from "#core/search/close-cycle.ts";
+import { headerRows } from "#core/score/edit.ts";
+import { refute } from "#core/search/refute.ts";
 import { vary } from "#core/vary/vary.ts";
 import { bridgeWork, flowWork, ladderWork, variationView } from "./ladder-work.ts";
 import type {

@@ -1,8 +1,8 @@
 /** What the worker gives the ladder screen: plain views of ladders, cycles and joins. */
-import { check } from "#core/check/check.ts";
-import { defaultSchool } from "#core/school/school.ts";
+import { check } from "#core/drill/check.ts";
+import { defaultSchool } from "#core/policy/school.ts";
 import { parse } from "#core/score/parse.ts";
-import { GOALS } from "#core/vary/ladder-options.ts";
+import { GOALS } from "#core/ladder/ladder-options.ts";
 import { vary } from "#core/vary/vary.ts";
 import { bridgeWork, flowWork, ladderWork, variationView } from "./ladder-work.ts";
 

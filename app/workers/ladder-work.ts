@@ -1,13 +1,13 @@
 /** Makes a ladder for a screen: plain views in place of checked scores. */
-import type { Checked } from "#core/check/types.ts";
+import type { Checked } from "#core/exchange/types.ts";
 import { scoreView } from "#core/formats/desk-view.ts";
-import type { School } from "#core/school/school.ts";
-import { makeLadder } from "#core/vary/ladder.ts";
-import { LADDER_DEFAULTS, type LadderOptions } from "#core/vary/ladder-options.ts";
+import type { School } from "#core/policy/school.ts";
+import { makeLadder } from "#core/ladder/ladder.ts";
+import { LADDER_DEFAULTS, type LadderOptions } from "#core/ladder/ladder-options.ts";
 import type { Variation } from "#core/vary/vary.ts";
-import { bridge } from "#core/vary/bridge.ts";
-import { headerRows } from "#core/vary/edit.ts";
-import { FLOW_DEFAULTS, flowSearch } from "#core/vary/flow-search.ts";
+import { bridge } from "#core/search/bridge.ts";
+import { headerRows } from "#core/score/edit.ts";
+import { FLOW_DEFAULTS, flowSearch } from "#core/search/flow-search.ts";
 import type { BridgeView, FlowView, LadderView, VariationView, Work } from "./protocol.ts";
 
 export const variationView = <Operator>(

@@ -1,20 +1,20 @@
 /** Messages between screens and the check worker. */
-import type { Book, BookReason } from "#core/book/answer-book.ts";
-import type { Coverage } from "#core/book/coverage.ts";
-import type { Trained, TrainedText } from "#core/book/trained.ts";
-import type { Bodies } from "#core/check/check.ts";
+import type { Book, BookReason } from "#core/answers/answer-book.ts";
+import type { Coverage } from "#core/answers/coverage.ts";
+import type { Trained, TrainedText } from "#core/answers/trained.ts";
+import type { Bodies } from "#core/drill/check.ts";
 import type { ScoreView } from "#core/formats/desk-view.ts";
 import type { ClassPlan, PlanInput } from "#core/class/plan.ts";
 import type { CallLabel } from "#core/calls/calls.ts";
 import type { PadLine } from "#core/formats/pad-lines.ts";
 import type { MoveCard, TrialView } from "./words-work.ts";
 import type { SceneView } from "#core/formats/scene-view.ts";
-import type { compareTexts, DrillText, VerdictChange } from "#core/school/compare.ts";
-import type { BookChoice } from "#core/school/settings.ts";
+import type { compareTexts, DrillText, VerdictChange } from "#core/policy/compare.ts";
+import type { BookChoice } from "#core/policy/settings.ts";
 import type { TextEdit } from "#core/score/rearrange.ts";
-import type { Closing } from "#core/vary/close-cycle.ts";
-import type { Refutation } from "#core/vary/refute.ts";
-import type { LadderOptions } from "#core/vary/ladder-options.ts";
+import type { Closing } from "#core/search/close-cycle.ts";
+import type { Refutation } from "#core/search/refute.ts";
+import type { LadderOptions } from "#core/ladder/ladder-options.ts";
 import type { OperatorId } from "#core/vary/operator-names.ts";
 
 export interface MoveName {

@@ -1,4 +1,4 @@
-import { readSchool } from "#core/school/school.ts";
+import { readSchool } from "#core/policy/school.ts";
 import { shippedMoves } from "#core/words/shipped.ts";
 import { moveCards, tryData } from "./words-work.ts";
 

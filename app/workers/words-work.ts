@@ -1,7 +1,7 @@
 /** What the Words place asks of the worker: moves as cards, what a move does among the others. */
-import { tryMove, type Trial } from "#core/book/trial.ts";
-import { readSchool, type School } from "#core/school/school.ts";
-import type { SchoolData } from "#core/school/settings.ts";
+import { tryMove, type Trial } from "#core/formats/trial.ts";
+import { readSchool, type School } from "#core/policy/school.ts";
+import type { SchoolData } from "#core/policy/settings.ts";
 import { moveFacts, type Fact } from "#core/words/facts.ts";
 import { readMoves } from "#core/words/schema.ts";
 import { shownName } from "#core/words/shown.ts";

@@ -1,8 +1,8 @@
 /** The plan of a class: minutes, rungs for pairs, gear, what each gets. */
-import { check } from "../check/check.ts";
+import { check } from "../drill/check.ts";
 import type { Person } from "../pairs/score.ts";
 import type { Pair } from "../pairs/pairs.ts";
-import { defaultSchool } from "../school/school.ts";
+import { defaultSchool } from "../policy/school.ts";
 import { parse } from "../score/parse.ts";
 import { fitRung, levelOf, type PlanRung } from "./fit.ts";
 import { floorFor, gearFor, shortages, shortageText } from "./gear.ts";

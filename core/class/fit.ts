@@ -1,8 +1,8 @@
 /** Which rung of a ladder fits a pair: their level, their bodies, their limits. */
-import { assess, check, type Bodies } from "../check/check.ts";
-import type { Checked } from "../check/types.ts";
+import { assess, check, type Bodies } from "../drill/check.ts";
+import type { Checked } from "../exchange/types.ts";
 import type { Pair } from "../pairs/pairs.ts";
-import type { School } from "../school/school.ts";
+import type { School } from "../policy/school.ts";
 import type { Person } from "../pairs/score.ts";
 import { parse } from "../score/parse.ts";
 import type { Score } from "../score/types.ts";

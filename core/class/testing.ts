@@ -2,7 +2,7 @@
 import { CLOCK } from "./timetable.ts";
 import { planClass, type ClassPlan, type PlanInput, type PlanPerson } from "./plan.ts";
 import { PAIR_WEIGHTS } from "../pairs/score.ts";
-import { defaultSchool } from "../school/school.ts";
+import { defaultSchool } from "../policy/school.ts";
 import { finished } from "../work.ts";
 
 /** Somebody of no particular measures, here from the first round to the last. */

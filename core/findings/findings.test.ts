@@ -1,6 +1,6 @@
 import { message } from "./catalogue.ts";
 import { draft, finish, SEVERITY, type Params, type RuleId } from "./finding.ts";
-import { check } from "../check/check.ts";
+import { check } from "../drill/check.ts";
 import { parse } from "../score/parse.ts";
 
 /** Parameters that any message may ask for. */

@@ -1,9 +1,9 @@
 /** A checked score as screens and workers pass it on: plain values, places in the whole text. */
-import type { Checked, CheckedExchange, FollowUp, Pose, Times, Verdict } from "../check/types.ts";
+import type { Checked, CheckedExchange, FollowUp, Pose, Times, Verdict } from "../exchange/types.ts";
 import { headText } from "../score/format.ts";
 import type { ScoreItem } from "../score/types.ts";
 import type { Finding } from "../findings/finding.ts";
-import type { Load } from "../check/load.ts";
+import type { Load } from "../drill/load.ts";
 
 export interface ExchangeView {
   readonly key: string;

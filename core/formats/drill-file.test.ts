@@ -1,7 +1,7 @@
 import { drillJson, fileName, readDrillFile } from "./drill-file.ts";
-import { check } from "../check/check.ts";
+import { check } from "../drill/check.ts";
 import { parse } from "../score/parse.ts";
-import { defaultSchool } from "../school/school.ts";
+import { defaultSchool } from "../policy/school.ts";
 
 const TEXT = "title: Quay → wall\n\nA jab -> B slip out, cross\n";
 const school = defaultSchool();

@@ -1,9 +1,9 @@
 /** Drills as files: plain scores (`.vics`) and JSON with a published schema. Nothing is thrown for any text. */
 import { object, string, ValidationError } from "yup";
-import { check } from "../check/check.ts";
-import type { Checked } from "../check/types.ts";
+import { check } from "../drill/check.ts";
+import type { Checked } from "../exchange/types.ts";
 import { parse } from "../score/parse.ts";
-import type { School } from "../school/school.ts";
+import type { School } from "../policy/school.ts";
 import { resultJson } from "./result.ts";
 
 /** Where the schema of the JSON file is published with the application. */

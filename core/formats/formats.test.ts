@@ -1,4 +1,4 @@
-import { check } from "../check/check.ts";
+import { check } from "../drill/check.ts";
 import { parse } from "../score/parse.ts";
 import { scoreView } from "./desk-view.ts";
 import { resultJson } from "./result.ts";

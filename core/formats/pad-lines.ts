@@ -1,9 +1,9 @@
 /** Which pad takes which blow: schools hold the one straight across, or the one of the blow's own name. */
-import { limbSide } from "../check/blow.ts";
-import type { Checked } from "../check/types.ts";
-import type { Customs } from "../school/settings.ts";
+import { limbSide } from "../exchange/blow.ts";
+import type { Checked } from "../exchange/types.ts";
+import type { Customs } from "../policy/settings.ts";
 import type { Side } from "../score/person.ts";
-import type { MoveUse } from "../words/resolve.ts";
+import type { MoveUse } from "../read/resolve.ts";
 
 export interface PadLine {
   readonly blow: string;

@@ -1,5 +1,5 @@
 import { sceneViews, type FigureView } from "./scene-view.ts";
-import { check, type Bodies } from "../check/check.ts";
+import { check, type Bodies } from "../drill/check.ts";
 import { parse } from "../score/parse.ts";
 
 const scenes = (text: string, row = 0, bodies: Bodies = {}) => sceneViews(check(parse(text), undefined, bodies), row);

@@ -1,9 +1,9 @@
 /** The exchanges of one row as floor and target show them: plain values, metres and degrees. */
-import type { Checked, CheckedExchange, FollowUp, Pose, Verdict } from "../check/types.ts";
-import { sceneOf, type Scene } from "../check/scene.ts";
+import type { Checked, CheckedExchange, FollowUp, Pose, Verdict } from "../exchange/types.ts";
+import { sceneOf, type Scene } from "../drill/scene.ts";
 import { bodyOf } from "../body/body.ts";
 import { HALF_STANCE } from "../body/anthropometry.ts";
-import { MODEL } from "../check/constants.ts";
+import { MODEL } from "../exchange/constants.ts";
 import type { Side } from "../score/person.ts";
 import type { Actor } from "../score/types.ts";
 

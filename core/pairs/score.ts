@@ -1,5 +1,5 @@
 /** What makes two people a good pair, in points and in words. */
-import data from "./weights.json" with { type: "json" };
+import data from "../policy/pair-weights.json" with { type: "json" };
 
 export interface Person {
   readonly id: string;

@@ -1,5 +1,5 @@
 /** What the checker needs to know of a person, from what the school has measured. */
-import type { Bodies } from "../check/check.ts";
+import type { Bodies } from "../drill/check.ts";
 import type { Person as PairPerson } from "../pairs/score.ts";
 
 export interface Measured {

@@ -1,9 +1,9 @@
-import { defaultSchool } from "../school/school.ts";
+import { defaultSchool } from "../policy/school.ts";
 import { readdirSync, readFileSync } from "node:fs";
-import { check } from "../check/check.ts";
+import { check } from "../drill/check.ts";
 import { format } from "../score/format.ts";
 import { parse } from "../score/parse.ts";
-import { rankAnswers } from "./answers.ts";
+import { rankAnswers } from "../answers/answers.ts";
 import { OPERATORS, type OperatorId } from "./operator-names.ts";
 import { soundPart, vary } from "./vary.ts";
 

@@ -1,10 +1,10 @@
 /** Candidates of all operators, each checked; broken ones are told apart. */
-import type { School } from "../school/school.ts";
-import type { Checked } from "../check/types.ts";
+import type { School } from "../policy/school.ts";
+import type { Checked } from "../exchange/types.ts";
 import { spokenRange } from "../score/ranges.ts";
 import { linesOf } from "../score/structure.ts";
-import { assessRows, checkRows, type Assessment } from "./check-text.ts";
-import { textOf, withHeader, withLines } from "./edit.ts";
+import { assessRows, checkRows, type Assessment } from "../answers/check-text.ts";
+import { textOf, withHeader, withLines } from "../score/edit.ts";
 import { OPERATORS, type OperatorId } from "./operator-names.ts";
 import type { Candidate } from "./operators/shared.ts";
 import { OPERATOR_TABLE } from "./operators/table.ts";

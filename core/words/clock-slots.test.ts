@@ -1,4 +1,4 @@
-import { numberingFaults } from "../school/settings.ts";
+import { numberingFaults } from "../policy/settings.ts";
 import { CLOCK_SLOTS, moveNumber, placeNumber, removeNumber, slotOf } from "./clock-slots.ts";
 import { numberingSets } from "./shipped.ts";
 

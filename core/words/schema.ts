@@ -11,7 +11,7 @@ import {
   type ObjectShape,
   type Schema,
 } from "yup";
-import { partNamed } from "./parts.ts";
+import { partNamed } from "../body/parts.ts";
 import type { MoveFile } from "./shipped.ts";
 import { COVER_LIMBS, HEIGHTS, LIMBS, ROLES, TOOLS, TRADITIONS, type MoveData } from "./types.ts";
 

@@ -1,6 +1,6 @@
-import { checkSingle, readAnswer, readFed } from "../check/single.ts";
-import { defaultSchool } from "../school/school.ts";
-import { answerTexts } from "../vary/answers.ts";
+import { checkSingle, readAnswer, readFed } from "../drill/single.ts";
+import { defaultSchool } from "../policy/school.ts";
+import { answerTexts } from "../answers/answers.ts";
 import { moveFacts } from "./facts.ts";
 import { inTradition, shownName } from "./shown.ts";
 import { TRADITIONS } from "./types.ts";

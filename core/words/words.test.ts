@@ -1,9 +1,9 @@
-import { defaultSchool } from "../school/school.ts";
-import { check } from "../check/check.ts";
+import { defaultSchool } from "../policy/school.ts";
+import { check } from "../drill/check.ts";
 import { parse } from "../score/parse.ts";
 import { linesOf } from "../score/structure.ts";
-import { partNamed, PARTS } from "./parts.ts";
-import { resolveAlternative, type ResolveContext } from "./resolve.ts";
+import { partNamed, PARTS } from "../body/parts.ts";
+import { resolveAlternative, type ResolveContext } from "../read/resolve.ts";
 import { readMoves } from "./schema.ts";
 import { moveFiles, numberingSets, shippedMoves } from "./shipped.ts";
 import { makeVocabulary, nearestNames, shippedVocabulary } from "./vocabulary.ts";

@@ -1,8 +1,8 @@
 /** Operators on what is answered: more layers, a step, a return, an exit, a choice of answers. */
-import { allCover, bestAnswer, lands, rankAnswers } from "../answers.ts";
-import type { MoveUse } from "../../words/resolve.ts";
+import { allCover, bestAnswer, lands, rankAnswers } from "../../answers/answers.ts";
+import type { MoveUse } from "../../read/resolve.ts";
 import type { Move } from "../../words/types.ts";
-import { contextOf, headerRows, turnOf, written } from "../edit.ts";
+import { contextOf, headerRows, turnOf, written } from "../../score/edit.ts";
 import {
   feedOf,
   firstOf,

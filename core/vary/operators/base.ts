@@ -1,6 +1,6 @@
 /** The first operators: parts, joins, other answers, other heights, the other side. */
-import { rankAnswers } from "../answers.ts";
-import { beatOf, beatText, contextOf, plainScore, single, withBeats, withLines } from "../edit.ts";
+import { rankAnswers } from "../../answers/answers.ts";
+import { beatOf, beatText, contextOf, plainScore, single, withBeats, withLines } from "../../score/edit.ts";
 import { linesOf } from "../../score/structure.ts";
 import { lineText } from "../../score/format.ts";
 import type { Line, ScoreLine } from "../../score/types.ts";

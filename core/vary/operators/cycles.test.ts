@@ -1,6 +1,6 @@
 /** What is hung on a running cycle: it must still close. */
-import { check } from "../../check/check.ts";
-import { defaultSchool } from "../../school/school.ts";
+import { check } from "../../drill/check.ts";
+import { defaultSchool } from "../../policy/school.ts";
 import { parse } from "../../score/parse.ts";
 import type { OperatorId } from "../operator-names.ts";
 import { vary } from "../vary.ts";

@@ -1,8 +1,8 @@
 /** Operators on a running cycle of sticks: the hands change, somebody enters. */
-import type { Checked } from "../../check/types.ts";
+import type { Checked } from "../../exchange/types.ts";
 import { lineText } from "../../score/format.ts";
 import type { Line, ScoreBlock } from "../../score/types.ts";
-import { blockRows, headerRows, written, type Rows } from "../edit.ts";
+import { blockRows, headerRows, written, type Rows } from "../../score/edit.ts";
 import { mirrorLine } from "./mirror.ts";
 import { slower, titled, type Candidate, type Operator } from "./shared.ts";
 

@@ -2,9 +2,9 @@
 import { lineText } from "../../score/format.ts";
 import { rangeOf } from "../../score/ranges.ts";
 import { headerValue } from "../../score/structure.ts";
-import type { Checked } from "../../check/types.ts";
-import { answerableFeeds, bestAnswer, type RankedAnswer } from "../answers.ts";
-import { contextOf, headerRows, lineOf, turnOf, written } from "../edit.ts";
+import type { Checked } from "../../exchange/types.ts";
+import { answerableFeeds, bestAnswer, type RankedAnswer } from "../../answers/answers.ts";
+import { contextOf, headerRows, lineOf, turnOf, written } from "../../score/edit.ts";
 import {
   plainLines,
   rebuilt,

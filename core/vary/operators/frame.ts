@@ -1,6 +1,6 @@
 /** Operators on the frame: tempo, stance, roles, rules, contact, what it is for, a third person. */
-import { assess, wrongLines } from "../../check/check.ts";
-import type { Checked } from "../../check/types.ts";
+import { assess, wrongLines } from "../../drill/check.ts";
+import type { Checked } from "../../exchange/types.ts";
 import { CONTACTS } from "../../score/header.ts";
 import { lineText } from "../../score/format.ts";
 import { headerValue, linesOf } from "../../score/structure.ts";
@@ -13,9 +13,9 @@ import {
   written,
   type HeaderChanges,
   type Rows,
-} from "../edit.ts";
-import { bestAnswer } from "../answers.ts";
-import { readRows } from "../check-text.ts";
+} from "../../score/edit.ts";
+import { bestAnswer } from "../../answers/answers.ts";
+import { readRows } from "../../answers/check-text.ts";
 import type { ScoreLine } from "../../score/types.ts";
 import {
   feedOf,

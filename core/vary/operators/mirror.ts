@@ -1,8 +1,8 @@
 /** The other side of everything: feet, hands, sides, numbers. */
-import type { Checked } from "../../check/types.ts";
-import type { School } from "../../school/school.ts";
+import type { Checked } from "../../exchange/types.ts";
+import type { School } from "../../policy/school.ts";
 import type { Line, Part } from "../../score/types.ts";
-import { mapParts, withLines } from "../edit.ts";
+import { mapParts, withLines } from "../../score/edit.ts";
 import { personRow, titled, type Operator } from "./shared.ts";
 
 const SWAP: Readonly<Record<string, string>> = { left: "right", right: "left", l: "R", r: "L" };

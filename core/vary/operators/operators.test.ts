@@ -1,6 +1,6 @@
 /** What each operator makes of small drills; every candidate here is checked and sound or risky. */
-import { check } from "../../check/check.ts";
-import { defaultSchool } from "../../school/school.ts";
+import { check } from "../../drill/check.ts";
+import { defaultSchool } from "../../policy/school.ts";
 import { parse } from "../../score/parse.ts";
 import type { OperatorId } from "../operator-names.ts";
 import { vary, type Variation } from "../vary.ts";

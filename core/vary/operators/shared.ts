@@ -1,10 +1,10 @@
 /** What all operators share: candidates, plain lines taken apart and put together again. */
-import type { Checked, CheckedExchange } from "../../check/types.ts";
-import type { School } from "../../school/school.ts";
+import type { Checked, CheckedExchange } from "../../exchange/types.ts";
+import type { School } from "../../policy/school.ts";
 import type { Actor, ScoreLine, Turn } from "../../score/types.ts";
 import { turnText } from "../../score/format.ts";
 import { linesOf } from "../../score/structure.ts";
-import { beatText, lineOf, single, turnOf, withLines, type HeaderChanges, type Rows } from "../edit.ts";
+import { beatText, lineOf, single, turnOf, withLines, type HeaderChanges, type Rows } from "../../score/edit.ts";
 import type { OperatorId } from "../operator-names.ts";
 
 export interface Candidate {

@@ -1,6 +1,6 @@
 /** Another tool for the same lines: what is carried over, what is found anew. */
-import { check } from "../../check/check.ts";
-import { defaultSchool } from "../../school/school.ts";
+import { check } from "../../drill/check.ts";
+import { defaultSchool } from "../../policy/school.ts";
 import { parse } from "../../score/parse.ts";
 import { vary } from "../vary.ts";
 import { TOOL_IDS } from "./tools.ts";

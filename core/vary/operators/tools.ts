@@ -1,16 +1,16 @@
 /** Another tool for the same lines: angles are carried over by their clock line, answers found anew. */
 import data from "./tools.json" with { type: "json" };
-import { USUAL_BOOK } from "../../book/usual.ts";
-import { assess, wrongLines } from "../../check/check.ts";
-import { checkRows, readRows } from "../check-text.ts";
+import { USUAL_BOOK } from "../../trade/usual.ts";
+import { assess, wrongLines } from "../../drill/check.ts";
+import { checkRows, readRows } from "../../answers/check-text.ts";
 import type { Person } from "../../score/person.ts";
-import type { Blow, Checked } from "../../check/types.ts";
+import type { Blow, Checked } from "../../exchange/types.ts";
 import { lineText } from "../../score/format.ts";
 import { expandRange } from "../../score/ranges.ts";
 import { linesOf } from "../../score/structure.ts";
-import type { School } from "../../school/school.ts";
-import { framedBlow, framedBlows, lands, soundAnswer, type FramedBlow } from "../answers.ts";
-import { contextOf, headerRows, written } from "../edit.ts";
+import type { School } from "../../policy/school.ts";
+import { framedBlow, framedBlows, lands, soundAnswer, type FramedBlow } from "../../answers/answers.ts";
+import { contextOf, headerRows, written } from "../../score/edit.ts";
 import {
   personRow,
   plainLines,

@@ -1,0 +1,271 @@
+/** All valid answers of the vocabulary to one feed, ranked for the bodies at hand. */
+import { USUAL_BOOK } from "../trade/usual.ts";
+import { Numbers } from "../drill/numbers.ts";
+import { blowOf, checkSingle, readAnswer, readFed, type Fed } from "../drill/single.ts";
+import type { School } from "../policy/school.ts";
+import type { Blow, CheckedExchange } from "../exchange/types.ts";
+import type { Move } from "../words/types.ts";
+import { checkText } from "./check-text.ts";
+
+export interface RankedAnswer {
+  /** As it is written into a score. */
+  readonly text: string;
+  readonly move: Move;
+  readonly exchange: CheckedExchange;
+  /** 0 to 1: margin, tempo and what stays open, together. */
+  readonly worth: number;
+}
+
+/** A blow or push that can be thrown here. */
+export interface RankedFeed {
+  readonly text: string;
+  readonly move: Move;
+}
+/** A feed of A in its frame, ready to be answered. */
+export interface FramedFeed extends RankedFeed {
+  readonly fed: Fed;
+}
+
+/** Ways in which a move may be written so that it can answer. */
+export function answerTexts(move: Move): string[] {
+  if (!move.roles.includes("answer") || move.numbered) return [];
+  const { name } = move;
+  if (move.requires === "step in") return [`step in + ${name}`];
+  if (move.requires === "level change") return [`level change + ${name}`];
+  if (move.answer?.some((m) => m.by === "pass")) return [`step off + ${name}`];
+  // A head that goes aside where the feet stay can go to either side of the line: two answers.
+  const aside = move.answer?.some(
+    (m) => m.by === "displace" && m.way === "evade" && m.side?.head && !m.feet && !m.drop && !m.turn,
+  );
+  if (aside) return [`${name} out`, `${name} in`];
+  if (move.id === "step") return [];
+  if (move.group === "contact" && move.contact && !move.answer) return [];
+  const heights = move.sides === "cover" && move.heights ? move.heights : [null];
+  return heights.map((height) => (height ? `${name} ${height}` : name));
+}
+
+/**
+ * Ranks the answers to a feed. `context`: header rows of the drill; `feed`: a feeder's turn such
+ * as `A jab`. Every candidate is checked on its own; only valid and risky ones are given.
+ */
+export function rankAnswers(context: readonly string[], feed: string, school: School, limit = 40): RankedAnswer[] {
+  return kept(school, "answers", context, feed, () => allAnswers(context, feed, school)).slice(0, limit);
+}
+
+const contexts = new WeakMap<readonly string[], number>();
+const numbers = new Numbers();
+
+/**
+ * One number for all header rows under which answers are the same: rows that change none are left out,
+ * and whether an answer is in time is asked of its ceiling.
+ */
+function numberOf(context: readonly string[]): number {
+  let number = contexts.get(context);
+  if (number === undefined) {
+    const rows = context.filter((row) => !/^(title|focus|level|cadence|tempo)\s*:/i.test(row)).join("\n");
+    contexts.set(context, (number = numbers.of(rows)));
+  }
+  return number;
+}
+
+/** Most results kept of each question: an answer with all its exchanges is large, a yes or no is not. */
+const MOST_KEPT = {
+  answers: 500,
+  blows: 50,
+  blow: 2000,
+  feeds: 50,
+  "feeds for": 500,
+  returns: 2000,
+  lands: 50_000,
+  cover: 20_000,
+  sound: 10_000,
+} as const;
+type Question = keyof typeof MOST_KEPT;
+
+/** Results by school and what was asked: operators ask for the same feeds again and again. */
+const results = new WeakMap<School, Map<Question, Map<string, unknown>>>();
+
+function kept<T extends NonNullable<unknown> | null>(
+  school: School,
+  question: Question,
+  context: readonly string[],
+  asked: string,
+  compute: () => T,
+): T {
+  const key = `${numberOf(context)} ${asked}`;
+  const ofSchool = results.get(school) ?? new Map<Question, Map<string, unknown>>();
+  results.set(school, ofSchool);
+  const known = ofSchool.get(question) ?? new Map<string, unknown>();
+  ofSchool.set(question, known);
+  const old = known.get(key);
+  if (old !== undefined) return old as T;
+  if (known.size >= MOST_KEPT[question]) known.clear();
+  const value = compute();
+  known.set(key, value);
+  return value;
+}
+
+function allAnswers(context: readonly string[], feed: string, school: School): RankedAnswer[] {
+  const fed = readFed(context, feed, school);
+  if (!fed) return [];
+  const found: RankedAnswer[] = [];
+  for (const move of school.vocabulary.moves.values())
+    for (const text of answerTexts(move)) {
+      const beat = readAnswer(fed, text, school);
+      if (!beat) continue;
+      const exchange = checkSingle(fed, beat);
+      if (exchange.verdict !== "valid" && exchange.verdict !== "risky") continue;
+      const worth = worthOf(exchange) - strange(move, exchange, fed.header.kind) + (USUAL.has(text) ? USUAL_BONUS : 0);
+      found.push({ text, move, exchange, worth });
+    }
+  return found.sort((a, b) => b.worth - a.worth || a.text.localeCompare(b.text));
+}
+
+/** A blow by name; with each side where either limb can do it. */
+export function sidedTexts(move: Move): string[] {
+  const sided = move.sides === "limb" && !move.fixedSide && /^(lead|rear) (hand|leg)$/.test(move.limb);
+  return sided ? [`lead ${move.name}`, `rear ${move.name}`] : [move.name];
+}
+
+/** The same at each height that it can be done at. */
+export const feedTexts = (move: Move): string[] =>
+  sidedTexts(move).flatMap((text) =>
+    move.heights && move.heights.length > 1 ? move.heights.map((height) => `${text} ${height}`) : [text],
+  );
+
+/** A feed with the line on which it comes. */
+export interface FramedBlow extends FramedFeed {
+  readonly blow: Blow;
+}
+
+/** Every blow of A at every height under these header rows, each with its line. */
+export function framedBlows(context: readonly string[], school: School): readonly FramedBlow[] {
+  return kept(school, "blows", context, "", () =>
+    [...school.vocabulary.moves.values()]
+      .filter((move) => move.roles.includes("feed") && move.attack && !move.numbered)
+      .flatMap((move) => feedTexts(move).flatMap((text) => framedBlow(context, text, school) ?? [])),
+  );
+}
+
+/** One blow of A as it comes under these header rows; null where he cannot throw it. */
+export function framedBlow(context: readonly string[], text: string, school: School): FramedBlow | null {
+  return kept(school, "blow", context, text, () => {
+    const fed = readFed(context, `A ${text}`, school);
+    const blow = fed && blowOf(fed);
+    return fed && blow && { text, move: fed.feed.use.move, fed, blow };
+  });
+}
+
+/** The answer that is preferred where it holds against a feed, else the best that does; null where none does. */
+export function soundAnswer(
+  context: readonly string[],
+  feed: FramedFeed,
+  preferred: string,
+  school: School,
+): string | null {
+  return kept(school, "sound", context, `${feed.text} < ${preferred}`, () => {
+    const beat = readAnswer(feed.fed, preferred, school);
+    if (beat && checkSingle(feed.fed, beat).verdict === "valid") return preferred;
+    return bestAnswer(context, `A ${feed.text}`, school)?.text ?? null;
+  });
+}
+
+/** True where every layer of an answer covers behind the others, and no bare limb goes to a blade that passes anyway. */
+export function allCover(context: readonly string[], feed: string, answer: string, school: School): boolean {
+  return kept(school, "cover", context, `${feed} < ${answer}`, () => {
+    const fed = readFed(context, feed, school);
+    const beat = fed && readAnswer(fed, answer, school);
+    if (!fed || !beat) return false;
+    const { blow, layers } = checkSingle(fed, beat);
+    const blade = blow?.tool === "blade";
+    return layers.every((layer) => layer.fails === null && layer.margin > 0 && !(blade && layer.bareLimb));
+  });
+}
+
+/** The feeds that a drill of these header rows can have: what A holds and the kind of drill decide. */
+export function rankFeeds(context: readonly string[], school: School): FramedFeed[] {
+  return kept(school, "feeds", context, "", () => allFeeds(context, school));
+}
+
+function allFeeds(context: readonly string[], school: School): FramedFeed[] {
+  const sensitivity = readFed(context, "A push", school)?.header.kind === "sensitivity";
+  const found: FramedFeed[] = [];
+  for (const move of school.vocabulary.moves.values()) {
+    if (!move.roles.includes("feed") || move.numbered || (move.energy !== undefined) !== sensitivity) continue;
+    for (const text of sidedTexts(move)) {
+      const fed = readFed(context, `A ${text}`, school);
+      if (fed && (move.attack ?? move.energy)) found.push({ text, move, fed });
+    }
+  }
+  return found;
+}
+
+/** The feeds of A that one and the same answer deals with: valid ones only. */
+export function answerableFeeds(context: readonly string[], answer: string, school: School): readonly RankedFeed[] {
+  return kept(school, "feeds for", context, answer, () =>
+    rankFeeds(context, school).filter(({ fed }) => {
+      const beat = readAnswer(fed, answer, school);
+      return beat !== null && checkSingle(fed, beat).verdict === "valid";
+    }),
+  );
+}
+
+/** The best answer that is valid, and whatever else is asked of it. */
+export function bestAnswer(
+  context: readonly string[],
+  feed: string,
+  school: School,
+  fits: (answer: RankedAnswer) => boolean = () => true,
+): RankedAnswer | undefined {
+  return rankAnswers(context, feed, school).find((a) => a.exchange.verdict === "valid" && fits(a));
+}
+
+/** The usual blows with which an answer can go on: those that reach, with hands that are free. */
+export function rankReturns(context: readonly string[], feed: string, answer: string, school: School): RankedFeed[] {
+  return kept(school, "returns", context, `${feed} > ${answer}`, () =>
+    [...school.vocabulary.moves.values()]
+      .filter((move) => move.roles.includes("return") && move.attack && !move.numbered)
+      .flatMap((move) => sidedTexts(move).map((text) => ({ text, move })))
+      .filter(({ text }) => lands(context, feed, answer, text, school)),
+  );
+}
+
+/** True where a blow can be sent back after an answer (and what was sent back before it). */
+export function lands(context: readonly string[], feed: string, answer: string, back: string, school: School): boolean {
+  return kept(school, "lands", context, `${feed} > ${answer} > ${back}`, () => {
+    const responder = feed.trim().startsWith("B") ? "A" : "B";
+    const checked = checkText([...context, "", `${feed} -> ${responder} ${answer}, ${back}`].join("\n"), school);
+    const { returns } = checked.exchanges[0] ?? { returns: [] };
+    return checked.verdict !== "broken" && returns[returns.length - 1]?.lands === true;
+  });
+}
+
+/** What most clubs teach comes before what works as well. */
+const USUAL = new Set(USUAL_BOOK.answers);
+const USUAL_BONUS = 0.12;
+
+const CONTACT_GROUPS = new Set(["contact", "yielding"]);
+const WEAPON_GROUPS = new Set(["weapon arm", "weapon defence"]);
+
+/** Answers from another family of drill are possible but not what a class would train here. */
+function strange(move: Move, { blow }: CheckedExchange, kind: string): number {
+  const family = CONTACT_GROUPS.has(move.group) === (kind === "sensitivity");
+  const tool = !WEAPON_GROUPS.has(move.group) || blow?.weapon !== null;
+  const caught = !(move.answer ?? []).some((m) => m.by === "seize") || blow?.limb === "leg";
+  return (family ? 0 : 0.4) + (tool ? 0 : 0.4) + (caught ? 0 : 0.4);
+}
+
+/** More clearance than this is no better, m. */
+const ENOUGH = 0.05;
+
+/** Less movement is better than more; a sound margin, time to spare and little left open count. */
+function worthOf(exchange: CheckedExchange): number {
+  const margin = Math.min(1, (exchange.margin ?? 0) / ENOUGH);
+  const time = Math.min(1, (exchange.ceiling ?? 0) / 1.2);
+  const open = exchange.followUps.reduce((sum, next) => sum + next.threat, 0);
+  const displaced = exchange.layers.find((layer) => layer.by === "displace");
+  const walks = displaced?.use.move.answer?.some((m) => m.by === "displace" && m.feet) ?? false;
+  const moved = displaced ? (walks ? 0.15 : 0.04) : 0;
+  const risky = exchange.verdict === "risky" ? 0.3 : 0;
+  return Math.max(0, 0.4 * margin + 0.35 * time + 0.25 * (1 - Math.min(1, open / 2)) - moved - risky);
+}

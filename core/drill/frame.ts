@@ -1,0 +1,189 @@
+/** The frame of a drill: who stands where before the first feed. */
+import { launch } from "../exchange/blow.ts";
+import { MODEL } from "../exchange/constants.ts";
+import { resolveContext } from "../read/context.ts";
+import type { Feed } from "../exchange/types.ts";
+import { bodyOf, type Body } from "../body/body.ts";
+import { startState, type World } from "../body/state.ts";
+import type { Header, RangeName } from "../score/header.ts";
+import type { Actor, Line, Row, Score, ScoreItem } from "../score/types.ts";
+import { expandRange } from "../score/ranges.ts";
+import { resolveAlternative, type MoveUse } from "../read/resolve.ts";
+import type { Move, MoveId } from "../words/types.ts";
+import type { Vocabulary } from "../words/vocabulary.ts";
+
+/** The bodies of a drill at a distance of A and B, m. */
+export function place({ people, actors }: Header, distance: number): World {
+  const world: World = {
+    A: startState("A", bodyOf(people.A), 0, 0),
+    B: startState("B", bodyOf(people.B), 0, distance),
+  };
+  if (actors.includes("C")) {
+    // An equilateral triangle: the third stands as far from both as they from each other.
+    world.C = startState("C", bodyOf(people.C), distance * Math.sqrt(0.75), distance / 2);
+  }
+  return world;
+}
+
+/** The distances of A and B, m, that a header can lead to. */
+export interface Distances {
+  /** What is written, or that of hands that touch; null where a feed decides. */
+  readonly fixed: number | null;
+  /** That at which the first attack of a line lands; null where nothing in it attacks. */
+  readonly by: (line: Line) => number | null;
+  /** Where nobody attacks. */
+  readonly usual: number;
+}
+
+/** Distances under a header; those of lines are kept with them. */
+export function distancesOf(header: Header, vocabulary: Vocabulary): Distances {
+  const trial = place(header, 1);
+  const named = (name: RangeName) => rangeDistance({ name }, trial, vocabulary);
+  const known = new WeakMap<Line, number | null>();
+  const measure = (line: Line): number | null => {
+    const first = attackIn(line, header, trial, vocabulary);
+    if (!first) return null;
+    if (!first.use.move.attack) return named("trap");
+    return distanceFor(first.use, first.actor, first.actor === "A" ? "B" : "A", trial);
+  };
+  return {
+    fixed: header.range
+      ? rangeDistance(header.range, trial, vocabulary)
+      : header.kind === "sensitivity"
+        ? named("trap")
+        : null,
+    by(line) {
+      let distance = known.get(line);
+      if (distance === undefined) known.set(line, (distance = measure(line)));
+      return distance;
+    },
+    usual: named("punch"),
+  };
+}
+
+/** The distance of A and B in a score, m: what is written, else what the first feed needs. */
+export const distanceIn = ({ items }: Score, { fixed, by, usual }: Distances): number =>
+  fixed ?? firstDistance(items, by) ?? usual;
+
+function rangeDistance(range: NonNullable<Header["range"]>, trial: World, vocabulary: Vocabulary): number {
+  if ("metres" in range) return range.metres;
+  const scale = (trial.A!.body.arm + trial.B!.body.arm) / (2 * 0.44 * 1.75);
+  switch (range.name) {
+    case "clinch":
+      return MODEL.clinch * scale;
+    case "trap":
+      return MODEL.trap * scale;
+    case "out": {
+      const names: RangeName[] = ["punch", "weapon", "kick"];
+      return MODEL.beyond + Math.max(...names.map((name) => rangeDistance({ name }, trial, vocabulary)));
+    }
+    default:
+      return solveFor(STANDARD[range.name], "A", "B", trial, vocabulary);
+  }
+}
+
+/** The blow whose own step sets each striking range. */
+const STANDARD: Record<"punch" | "kick" | "weapon", string> = {
+  punch: "jab",
+  kick: "round-kick",
+  weapon: "stick-forehand",
+};
+
+function solveFor(id: string, actor: Actor, receiver: Actor, trial: World, vocabulary: Vocabulary): number {
+  const move = vocabulary.moves.get(id as MoveId)!;
+  const use: MoveUse = {
+    move,
+    text: move.name,
+    from: 0,
+    to: 0,
+    side: null,
+    hand: null,
+    height: null,
+    way: null,
+    degrees: null,
+    target: null,
+    on: null,
+    at: null,
+    feint: false,
+    commitment: null,
+    intercept: false,
+    length: 1,
+  };
+  return distanceFor(use, actor, receiver, trial);
+}
+
+/** Distances solved before, by the two bodies; drills of a search begin with the same few feeds. */
+interface Solved {
+  readonly move: Move;
+  readonly distance: number;
+}
+const distances = new WeakMap<Body, WeakMap<Body, Map<string, Solved>>>();
+
+/** The distance at which a feed lands with its own usual step and the usual spare. */
+function distanceFor(use: MoveUse, actor: Actor, receiver: Actor, trial: World): number {
+  const one = trial[actor]!.body;
+  const two = trial[receiver]!.body;
+  const byOther = distances.get(one) ?? new WeakMap<Body, Map<string, Solved>>();
+  distances.set(one, byOther);
+  const known = byOther.get(two) ?? new Map<string, Solved>();
+  byOther.set(two, known);
+  const key = `${actor} ${use.text}`;
+  const old = known.get(key);
+  if (old?.move === use.move) return old.distance;
+  const distance = solveDistance(use, actor, receiver, trial);
+  known.set(key, { move: use.move, distance });
+  return distance;
+}
+
+function solveDistance(use: MoveUse, actor: Actor, receiver: Actor, trial: World): number {
+  const attacker = trial[actor]!;
+  const target = trial[receiver]!;
+  const row: Row = { index: 0, from: 0, content: { body: { kind: "blank" }, comment: null, faults: [] } };
+  const feed: Feed = {
+    use,
+    row,
+    actor,
+    receiver,
+    isReturn: true,
+    beatUses: [use],
+    before: [],
+    gained: 0,
+    feints: 0,
+    hidden: 0,
+    first: true,
+  };
+  const blow = launch(feed, attacker, target, 0);
+  // As a return nothing is stepped: `missing` is how far the tip stays from the surface at 1 m.
+  const away = Math.hypot(attacker.x - target.x, attacker.y - target.y);
+  const step = Math.min(use.move.attack!.step ?? MODEL.solvedStep, MODEL.solvedStep) * attacker.body.scale;
+  return away - blow.missing + step - MODEL.spare;
+}
+
+function firstDistance(items: readonly ScoreItem[], by: Distances["by"]): number | null {
+  for (const item of items) {
+    if (item.kind === "section") continue;
+    const found = item.kind === "block" ? firstDistance(item.items, by) : by(item.line);
+    if (found !== null) return found;
+  }
+  return null;
+}
+
+/** The first attack of a line, as its maker would do it from his stance. */
+function attackIn(
+  line: Line,
+  header: Header,
+  trial: World,
+  vocabulary: Vocabulary,
+): { readonly use: MoveUse; readonly actor: Actor } | null {
+  for (const turn of expandRange(line)[0]?.turns ?? []) {
+    const actor: Actor = turn.actor && turn.actor !== "both" ? turn.actor : "A";
+    const state = trial[actor];
+    if (!state) continue;
+    for (const alternative of turn.alternatives) {
+      const { beats } = resolveAlternative(alternative, vocabulary, resolveContext(state, header));
+      const use = beats.flatMap((beat) => beat.uses).find((u) => u.move.attack ?? u.move.energy);
+      if (use) return { use, actor };
+    }
+  }
+  return null;
+}

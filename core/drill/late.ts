@@ -1,0 +1,22 @@
+/** The one verdict that rests on the drill's tempo: whether an answer comes in time. */
+import type { CheckedExchange } from "../exchange/types.ts";
+import { draft } from "../findings/finding.ts";
+import type { Header } from "../score/header.ts";
+import { graded, type School } from "../policy/school.ts";
+import { percent } from "../exchange/time.ts";
+
+/**
+ * The exchange as it is at the tempo of the drill: too late where its ceiling lies below. Kept apart
+ * from the geometry, so that a change of tempo does not ask for it again.
+ */
+export function atTempo(exchange: CheckedExchange, { tempo }: Header, school: School): CheckedExchange {
+  const { ceiling, times, row, feed } = exchange;
+  if (ceiling === null || times === null || feed === null || ceiling >= tempo) return exchange;
+  const noticing = times.choices > 1 ? `telling which of ${times.choices} it is` : "noticing it";
+  const late = draft(row, exchange.answerSpan ?? feed, "late", {
+    tempo: percent(tempo),
+    ceiling: percent(ceiling),
+    limits: `the ${feed.text} takes ${Math.round(times.contact)} ms, the answer ${times.movement} ms, and ${noticing} ${Math.round(times.reaction)} ms`,
+  });
+  return { ...exchange, findings: [...exchange.findings, ...graded([late], school)] };
+}

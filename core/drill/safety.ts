@@ -1,0 +1,78 @@
+/** Safety and gear: findings of their own that never change a verdict of the geometry. */
+import type { Header } from "../score/header.ts";
+import type { Actor, Row } from "../score/types.ts";
+import { draft, type FindingDraft } from "../findings/finding.ts";
+import { PARTS } from "../body/parts.ts";
+import type { MoveUse } from "../read/resolve.ts";
+import { byHeight } from "../exchange/blow.ts";
+import { MODEL } from "../exchange/constants.ts";
+import { partNamed } from "../body/parts.ts";
+
+/** A target that is none in a class; the repair writes the training target instead. */
+export function unsafeTarget(use: MoveUse, row: Row, kicksKnee: boolean): FindingDraft | null {
+  const { attack } = use.move;
+  if (!attack) return null;
+  const name = use.target?.part ?? partNamed(byHeight(attack.target, use.height));
+  if (!name) return null;
+  const data: { readonly trainOn?: string } = PARTS[name];
+  if (!data.trainOn || (name === "knee" && !kicksKnee) || (name === "neck" && use.target === null)) return null;
+  const instead = data.trainOn === "brow pad" ? "head" : data.trainOn === "mitt" ? "chest" : data.trainOn;
+  const repairs = use.target
+    ? [
+        {
+          label: `Aim at the ${data.trainOn}`,
+          edits: [
+            {
+              from: use.from,
+              to: use.to,
+              insert: use.text.replace(/\bto\s+(?:(?:left|right|lead|rear)\s+)?\S+$/i, `to ${instead}`),
+            },
+          ],
+        },
+      ]
+    : [{ label: `Aim at the ${data.trainOn}`, edits: [{ from: use.to, to: use.to, insert: ` to ${instead}` }] }];
+  return draft(row, use, "unsafe-target", { part: name, instead: data.trainOn, move: use.text }, repairs);
+}
+
+/** Findings that hold for the whole drill: live edges, gear for the tempo, weight gap, minors. */
+export function frameFindings(
+  header: Header,
+  rowOf: (actor: Actor) => Row,
+  usesTakedown: boolean,
+  usesStick: boolean,
+): FindingDraft[] {
+  const found: FindingDraft[] = [];
+  const whole = (row: Row) => ({ from: 0, to: Math.max(1, headLength(row)) });
+  const say = (actor: Actor, rule: Parameters<typeof draft>[2], params: Parameters<typeof draft>[3]) => {
+    const row = rowOf(actor);
+    found.push(draft(row, whole(row), rule, params));
+  };
+  const people = header.actors.map((actor) => ({ actor, person: header.people[actor] }));
+  for (const { actor, person } of people) {
+    if (person.holds?.kind === "knife") say(actor, "training-tool", { actor });
+    const padded = person.wears.includes("eye protection") || person.wears.includes("caged headgear");
+    const stickNear = usesStick && people.some((other) => other.person.holds !== null);
+    if (stickNear && header.tempo > MODEL.fastTempo && !padded)
+      say(actor, "gear-missing", { actor, gear: "eye protection", why: "weapons at this tempo" });
+    if (header.contact === "full" && !person.wears.includes("mouthguard"))
+      say(actor, "gear-missing", { actor, gear: "a mouthguard", why: "full contact" });
+    if (person.minor && (header.contact === "medium" || header.contact === "full"))
+      say(actor, "minor", { actor, contact: header.contact });
+  }
+  const masses = people.map(({ person }) => person.mass).filter((mass): mass is number => mass !== null);
+  const contact = usesTakedown || header.contact !== "none";
+  if (masses.length >= 2 && contact) {
+    const heavy = Math.max(...masses);
+    const light = Math.min(...masses);
+    if (heavy / light > MODEL.weightRatio)
+      say(people.find(({ person }) => person.mass === heavy)!.actor, "weight-gap", { heavy, light });
+  }
+  return found;
+}
+
+function headLength(row: Row): number {
+  const { body } = row.content;
+  if (body.kind === "header") return body.value?.to ?? body.key.to;
+  if (body.kind === "play") return body.lines[body.lines.length - 1]?.to ?? 1;
+  return 1;
+}

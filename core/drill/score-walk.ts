@@ -1,0 +1,148 @@
+/** Walks the rows of a score in order: sections, blocks, lines; what is found is gathered on the way. */
+import { ambiguousCues } from "./ambiguous.ts";
+import type { Setting } from "../exchange/exchange.ts";
+import type { Found } from "./found.ts";
+import { differences } from "./loops.ts";
+import type { CheckedExchange, Closure } from "../exchange/types.ts";
+import { walkLine } from "./walk.ts";
+import { cloneWorld, type World } from "../body/state.ts";
+import { draft } from "../findings/finding.ts";
+import type { School } from "../policy/school.ts";
+import type { Header } from "../score/header.ts";
+import type { ScoreBlock, ScoreItem } from "../score/types.ts";
+
+/** One walk through a score. */
+export interface Pass {
+  readonly header: Header;
+  readonly school: School;
+  readonly frame: World;
+  /** Says which frame and settings a kept line belongs to. */
+  readonly key: number;
+  readonly found: Found;
+  closure: Closure | null;
+  /** States in which the lines of choices end, inside loops and carries. */
+  branchEnds: World[];
+}
+
+export interface Place {
+  readonly section: string | null;
+  readonly label: string | null;
+  readonly choices: number;
+  readonly passNumber: number | null;
+}
+
+/**
+ * Walks items in order. `carried`: the state that goes on from line to line inside `loop` and
+ * `carry`; null where each line starts from the frame. Gives the state at the end.
+ */
+export function walkItems(items: readonly ScoreItem[], pass: Pass, place: Place, carried: World | null): World | null {
+  let state = carried;
+  let { section } = place;
+  let setting: Setting | null = null;
+  for (const item of items) {
+    if (item.kind === "section") section = item.name;
+    else if (item.kind === "block") state = walkBlock(item, pass, { ...place, section }, state);
+    else {
+      if (setting?.section !== section || setting.label !== item.label)
+        setting = settingOf(pass, place, section, item.label);
+      if (state) {
+        const result = walkLine(item.row, item.line, state, setting, true);
+        pass.found.take(result, item, setting);
+        state = result.end;
+      } else pass.found.fromFrame(item, setting, pass.key, pass.frame);
+    }
+  }
+  return state;
+}
+
+const settingOf = (
+  { header, school }: Pass,
+  { choices, passNumber }: Place,
+  section: string | null,
+  label: string | null,
+): Setting => ({
+  header,
+  school,
+  choices,
+  label,
+  section,
+  pass: passNumber,
+  rangeWritten: header.range !== null,
+});
+
+function walkBlock(block: ScoreBlock, pass: Pass, place: Place, carried: World | null): World | null {
+  switch (block.head.type) {
+    case "carry":
+      return walkItems(block.items, pass, place, carried ?? cloneWorld(pass.frame)) && carried;
+    case "choose": {
+      const lines = block.items.filter((item) => item.kind === "line").length;
+      const choices = block.head.by === "A" && lines > 1 ? lines : 1;
+      let first: World | null = null;
+      const from = pass.found.exchanges.length;
+      for (const item of block.items) {
+        const end = walkItems([item], pass, { ...place, choices }, carried && cloneWorld(carried));
+        first ??= end;
+        if (end && item.kind === "line") pass.branchEnds.push(end);
+      }
+      if (choices > 1) pass.found.say(...ambiguousCues(firstOfEachLine(pass.found.exchanges.slice(from)), pass.header));
+      return carried && (first ?? carried);
+    }
+    case "loop":
+      return walkLoop(block, pass, place, carried);
+  }
+}
+
+const firstOfEachLine = (exchanges: readonly CheckedExchange[]): CheckedExchange[] =>
+  exchanges.filter((e, i) => exchanges.findIndex((other) => other.row === e.row && other.label === e.label) === i);
+
+/** Two passes are enough to see whether a cycle closes; what differs once differs each time. */
+function walkLoop(block: ScoreBlock, pass: Pass, place: Place, carried: World | null): World | null {
+  if (block.head.type !== "loop") return carried;
+  const { swap, times } = block.head;
+  pass.branchEnds = [];
+  const first = walkItems(block.items, pass, { ...place, passNumber: 1 }, carried ?? cloneWorld(pass.frame))!;
+  otherStarts(block, pass, place, first);
+  // The second pass is for its end state; its exchanges would only repeat the first.
+  const silent: Pass = { ...pass, found: pass.found.another(), branchEnds: [] };
+  const start = swap ? swapRoles(first) : first;
+  const second = walkItems(block.items, silent, { ...place, passNumber: 2 }, cloneWorld(start))!;
+  const open = times > 1 ? differences(first, swap ? swapRoles(second) : second, false) : [];
+  const fresh = pass.closure === null || pass.closure.closes;
+  if (fresh) pass.closure = { closes: open.length === 0, differences: open, row: block.row };
+  if (open.length > 0 && block.row.content.body.kind === "block")
+    pass.found.say(draft(block.row, block.row.content.body.span, "loop-open", { what: open.join("; ") }));
+  return carried && second;
+}
+
+/** Most different states from which the lines of a choice are tried again. */
+const MAX_STARTS = 8;
+
+/**
+ * A line of a choice may follow any other line of it: each is checked from each state that another
+ * leaves. Only what goes wrong is kept; the exchanges are those of the first pass.
+ */
+function otherStarts(block: ScoreBlock, pass: Pass, place: Place, first: World): void {
+  const starts: World[] = [first];
+  for (const end of pass.branchEnds)
+    if (starts.length < MAX_STARTS && starts.every((start) => differences(start, end, false).length > 0))
+      starts.push(end);
+  for (const start of starts.slice(1)) {
+    const again: Pass = { ...pass, found: pass.found.another(), branchEnds: [] };
+    walkItems(block.items, again, { ...place, passNumber: 1 }, cloneWorld(start));
+    pass.found.wrongOf(again.found);
+  }
+}
+
+/** A stands where B stood and the reverse. */
+function swapRoles(world: World): World {
+  const copy = cloneWorld(world);
+  const { A, B } = copy;
+  if (A && B) {
+    copy.A = { ...B, actor: "A" };
+    copy.B = { ...A, actor: "B" };
+  }
+  return copy;
+}
+
+/** Where a walk begins: in no section, behind no label. */
+export const START: Place = { section: null, label: null, choices: 1, passNumber: null };

@@ -1,0 +1,81 @@
+/** What single lines add to verdict and load. */
+import { draft } from "../findings/finding.ts";
+import { cloneWorld } from "../body/state.ts";
+import { parse } from "../score/parse.ts";
+import { linesOf } from "../score/structure.ts";
+import { defaultSchool, readSchool, type School } from "../policy/school.ts";
+import { prepare } from "./prepare.ts";
+import { graver, lateIn, shareOf, worstOf, type LineShare } from "./shares.ts";
+import { ROW } from "../exchange/testing.ts";
+import { walkLine } from "./walk.ts";
+
+const shipped = defaultSchool();
+/** The share of the first line of a text. */
+function share(text: string, school: School = shipped): LineShare {
+  const score = parse(text);
+  const { header, frame } = prepare(score, school, {});
+  const { row, line } = [...linesOf(score.items)][0]!;
+  const setting = { header, school, choices: 1, label: null, section: null, pass: null, rangeWritten: false };
+  return shareOf(walkLine(row, line, cloneWorld(frame), setting, false), line, school);
+}
+const graded = (severity: Record<string, string>): School => {
+  const read = readSchool({ severity });
+  if (!read.ok) throw new Error(read.errors.join("; "));
+  return read.school;
+};
+
+test("the graver of two decides, in either order", () => {
+  expect(graver(null, null)).toBeNull();
+  expect([graver("risk", null), graver(null, "risk")]).toEqual(["risk", "risk"]);
+  expect([graver("risk", "error"), graver("error", "risk"), graver("error", null)]).toEqual([
+    "error",
+    "error",
+    "error",
+  ]);
+});
+test("notes decide nothing", () => {
+  const note = draft(ROW, { from: 0, to: 1 }, "follow-up");
+  const risk = draft(ROW, { from: 0, to: 1 }, "tight");
+  const error = draft(ROW, { from: 0, to: 1 }, "line-open");
+  expect(worstOf([])).toBeNull();
+  expect(worstOf([note])).toBeNull();
+  expect(worstOf([note, risk])).toBe("risk");
+  expect(worstOf([risk, error, note])).toBe("error");
+});
+test("an exchange, its return, and what is done together", () => {
+  expect(share("A jab -> B slip out")).toMatchObject({
+    worst: null,
+    exchanges: 1,
+    returns: 0,
+    extraBeats: 0,
+    together: 0,
+  });
+  expect(share("A jab -> B slip out, cross")).toMatchObject({ exchanges: 1, returns: 1, extraBeats: 1, together: 0 });
+  expect(share("A jab -> B slip out + step off")).toMatchObject({ exchanges: 1, together: 1, footwork: 1 });
+  expect(share("A jab, cross -> B parry, slip out")).toMatchObject({ exchanges: 2, extraBeats: 2 });
+});
+test("answers to choose from are half the bits of their number", () => {
+  expect(share("A jab -> B slip out").bits).toBe(0);
+  expect(share("A jab -> B slip out | parry").bits).toBeCloseTo(0.5, 9);
+  expect(share("A jab -> B slip out | parry | catch | step back").bits).toBeCloseTo(1, 9);
+});
+test("the side an arc comes from, weapons and takedowns are told apart", () => {
+  const one = share("A lead hook -> B cover");
+  const other = share("A rear hook -> B cover");
+  expect([one.fromLeft, one.fromRight]).toEqual([other.fromRight, other.fromLeft]);
+  expect(share("A: holds stick 71 cm\n\nA forehand high -> B step back")).toMatchObject({ armed: true, shoots: false });
+  expect(share("mats: yes\n\nA double leg -> B sprawl")).toMatchObject({ armed: false, shoots: true });
+});
+test("a blow that nobody stops is an error of its line", () => {
+  expect(share("A lead hook -> B slip out").worst).toBe("error");
+  expect(share("A lead hook -> B slip out", graded({ "line-open": "risk" })).worst).toBe("risk");
+});
+test("lateness is asked of the tempo afterwards, and weighs as the school has it", () => {
+  const tight = share("A jab -> B slip out");
+  expect(tight.lateAbove).not.toBeNull();
+  expect(lateIn(tight, tight.lateAbove! - 0.01, shipped)).toBeNull();
+  expect(lateIn(tight, tight.lateAbove! + 0.01, shipped)).toBe("risk");
+  expect(lateIn(tight, 1.5, graded({ late: "error" }))).toBe("error");
+  expect(lateIn(tight, 1.5, graded({ late: "off" }))).toBeNull();
+  expect(lateIn({ ...tight, lateAbove: null }, 1.5, shipped)).toBeNull();
+});

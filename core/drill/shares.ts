@@ -1,0 +1,113 @@
+/** What one line adds to the verdict and the load of its score, whatever stands round it. */
+import type { CheckedExchange } from "../exchange/types.ts";
+import type { LineResult } from "./walk.ts";
+import { SEVERITY, type FindingDraft } from "../findings/finding.ts";
+import { graded, severityOf, type School } from "../policy/school.ts";
+import type { Line } from "../score/types.ts";
+
+/** The gravest finding that decides a verdict; null where there is none. */
+export type Worst = "error" | "risk" | null;
+
+export interface LineShare {
+  readonly worst: Worst;
+  readonly exchanges: number;
+  readonly returns: number;
+  /** Beats of its turns beyond the first of each. */
+  readonly extraBeats: number;
+  /** Exchanges with more than one thing done at a time. */
+  readonly together: number;
+  /** Bits of the answerer's own choices: half of log2 of their number. */
+  readonly bits: number;
+  readonly footwork: number;
+  readonly feints: number;
+  readonly fromLeft: boolean;
+  readonly fromRight: boolean;
+  /** The lowest tempo ceiling of its exchanges above 0, share of full speed; null where none has one. */
+  readonly ceiling: number | null;
+  /** The lowest ceiling above which an answer is late; null where time does not matter. */
+  readonly lateAbove: number | null;
+  /** A takedown is shot in it; a weapon strikes in it. */
+  readonly shoots: boolean;
+  readonly armed: boolean;
+}
+
+export const graver = (one: Worst, two: Worst): Worst => (one === "error" || two === "error" ? "error" : (one ?? two));
+
+export function worstOf(findings: readonly FindingDraft[]): Worst {
+  let worst: Worst = null;
+  for (const { severity } of findings) {
+    if (severity === "error") return "error";
+    if (severity === "risk") worst = "risk";
+  }
+  return worst;
+}
+
+/** How grave it is that a line is done at a tempo. */
+export function lateIn({ lateAbove }: LineShare, tempo: number, school: School): Worst {
+  if (lateAbove === null || lateAbove >= tempo) return null;
+  const severity = severityOf("late", SEVERITY.late, school);
+  return severity === "error" || severity === "risk" ? severity : null;
+}
+
+/** The share of a line from its walk. */
+export function shareOf({ exchanges, findings }: LineResult, line: Line, school: School): LineShare {
+  let worst = findings.length === 0 ? null : worstOf(graded(findings, school));
+  let returns = 0;
+  let together = 0;
+  let footwork = 0;
+  let feints = 0;
+  let fromLeft = false;
+  let fromRight = false;
+  let ceiling: number | null = null;
+  let lateAbove: number | null = null;
+  let shoots = false;
+  let armed = false;
+  for (const e of exchanges) {
+    if (e.findings.length > 0) worst = graver(worst, worstOf(e.findings));
+    returns += e.returns.length;
+    if (e.layers.length > 1 || e.answer.length > 1) together++;
+    for (const use of e.answer) if (use.move.group === "footwork") footwork++;
+    if (e.feed?.feint) feints++;
+    if (e.blow?.incoming === "left") fromLeft = true;
+    if (e.blow?.incoming === "right") fromRight = true;
+    if (e.ceiling !== null && e.ceiling > 0) ceiling = Math.min(ceiling ?? Infinity, e.ceiling);
+    if (e.ceiling !== null && e.times !== null && e.feed) lateAbove = Math.min(lateAbove ?? Infinity, e.ceiling);
+    if (e.blow?.path === "shoot") shoots = true;
+    if (e.blow?.weapon) armed = true;
+  }
+  return {
+    worst,
+    exchanges: exchanges.length,
+    returns,
+    extraBeats: extraBeats(line),
+    together,
+    bits: alternativeBits(exchanges),
+    footwork,
+    feints,
+    fromLeft,
+    fromRight,
+    ceiling,
+    lateAbove,
+    shoots,
+    armed,
+  };
+}
+
+function extraBeats({ turns }: Line): number {
+  let beats = 0;
+  for (const turn of turns) beats += Math.max(0, (turn.alternatives[0]?.beats.length ?? 1) - 1);
+  return beats;
+}
+
+/** Alternatives of an answer are the responder's own choice: half a bit each. */
+function alternativeBits(exchanges: readonly CheckedExchange[]): number {
+  if (exchanges.length < 2) return 0;
+  const answers = new Map<number, Set<string>>();
+  for (const e of exchanges) {
+    const set = answers.get(e.from) ?? new Set();
+    answers.set(e.from, set.add(e.answer.map((a) => a.text).join("+")));
+  }
+  let bits = 0;
+  for (const set of answers.values()) if (set.size > 1) bits += Math.log2(set.size) / 2;
+  return bits;
+}

@@ -1,0 +1,198 @@
+/** Launches a feed: reach, own step, and the corridor it takes through the receiver's frame. */
+import type { Feed, Blow } from "./types.ts";
+import { MODEL } from "./constants.ts";
+import { RADII, SEGMENTS } from "../body/anthropometry.ts";
+import type { HitZone } from "../body/body.ts";
+import { distanceOf, sideOf, zoneNow, type BodyState } from "../body/state.ts";
+import { otherSide, type Side } from "../score/person.ts";
+import { PARTS, partNamed, type PartName } from "../body/parts.ts";
+import type { MoveUse, PartRef } from "../read/resolve.ts";
+import type { AttackData, ByHeight, Height } from "../words/types.ts";
+
+/** The value for a height word; with none, for the move's own first height. */
+export function byHeight<T>(value: ByHeight<T>, height: Height | null): T {
+  if (typeof value !== "object" || value === null || Array.isArray(value)) return value as T;
+  const record = value as Partial<Record<Height, T>>;
+  return (height && record[height]) ?? (Object.values(record)[0] as T);
+}
+
+/** The side of the limb that does a move. `incoming` is the side that a feed comes from. */
+export function limbSide(use: MoveUse, state: BodyState, incoming: Side | null): Side {
+  const { limb, sides } = use.move;
+  if (use.hand) return use.hand;
+  const named =
+    use.side && sides === "limb"
+      ? use.side === "lead" || use.side === "rear"
+        ? sideOf(state, use.side)
+        : use.side
+      : null;
+  if (named) return named;
+  switch (limb) {
+    case "lead hand":
+    case "lead leg":
+      return state.lead;
+    case "rear hand":
+    case "rear leg":
+      return otherSide(state.lead);
+    case "weapon hand":
+      return state.weaponSide;
+    case "off hand":
+      return otherSide(state.weaponSide);
+    case "incoming hand":
+    case "incoming leg":
+      return incoming ?? state.lead;
+    default:
+      return state.lead;
+  }
+}
+
+export const limbKind = (use: MoveUse): "hand" | "leg" | "body" =>
+  use.move.limb.endsWith("leg") ? "leg" : use.move.limb === "body" ? "body" : "hand";
+
+/** Reach of an attack from the own centre to the surface it lands on at a height above the floor, m. */
+export function reachOf(use: MoveUse, state: BodyState, side: Side, aimHeight: number, isReturn: boolean): number {
+  const attack = use.move.attack!;
+  const { body } = state;
+  if (attack.reach !== undefined) return attack.reach * body.height;
+  const straight = (attack.extension ?? 0.97) * body.arm + weaponReach(use, state);
+  const above = aimHeight - body.shoulderHeight - state.posture.chest.w;
+  const rise = above < 0 ? Math.min(0, above + MODEL.dip * body.height) : above;
+  const level = straight > Math.abs(rise) ? Math.sqrt(straight * straight - rise * rise) : 0;
+  return level + turnForward(attack, state, side, isReturn);
+}
+
+/** How far the turn of the trunk brings the shoulder forward. */
+function turnForward(attack: AttackData, state: BodyState, side: Side, isReturn: boolean): number {
+  const turn = (isReturn ? attack.turnReturn : undefined) ?? attack.turn ?? 20;
+  const degrees = typeof turn === "number" ? turn : side === state.lead ? turn.lead : turn.rear;
+  return state.body.halfShoulders * Math.sin((degrees * Math.PI) / 180);
+}
+
+/** Length that a weapon adds beyond the fist; a butt strike adds none. */
+function weaponReach(use: MoveUse, state: BodyState): number {
+  const { tool } = use.move.attack!;
+  const held = state.body.person.holds;
+  if (!held || (tool !== "stick" && tool !== "blade")) return 0;
+  // A hand's breadth of the stick stays behind the fist; a fan or push uses what is in front.
+  return use.move.limb === "both hands" ? 0 : Math.max(0, held.length - 0.1);
+}
+
+/** The zone of the checker that a part of the receiver belongs to. */
+function zoneOf(part: PartName, side: Side): HitZone {
+  const { zone } = PARTS[part];
+  if (zone === "thigh" || zone === "knee" || zone === "shin") return `${zone} ${side}`;
+  return zone === "arm" ? "chest" : zone;
+}
+
+/** The receiver's side that a reference names, or `fallback`. */
+export function refSide(ref: PartRef | null, receiver: BodyState, fallback: Side): Side {
+  if (!ref?.side) return fallback;
+  return ref.side === "lead" || ref.side === "rear" ? sideOf(receiver, ref.side) : ref.side;
+}
+
+function targetOf(use: MoveUse): PartRef {
+  const attack = use.move.attack!;
+  const name = partNamed(byHeight(attack.target, use.height)) ?? "chest";
+  if (!use.target) return { part: name, side: null };
+  return use.target.part === "head" && attack.path === "thrust" ? { ...use.target, part: "face" } : use.target;
+}
+
+function heightWord(part: PartName): Height {
+  const { w } = PARTS[part];
+  return w > 0.8 ? "high" : w > 0.5 ? "mid" : "low";
+}
+
+function toolRadius(tool: string): number {
+  switch (tool) {
+    case "stick":
+    case "butt":
+      return RADII.stick;
+    case "blade":
+      return RADII.blade;
+    case "foot":
+    case "shin":
+    case "knee":
+      return RADII.foot;
+    default:
+      return RADII.fist;
+  }
+}
+
+/** Puts the feed into the receiver's frame as he stands now. `gained`: reach from a written step or push-off. */
+export function launch(feed: Feed, attacker: BodyState, receiver: BodyState, gained: number): Blow {
+  const { use } = feed;
+  const attack = use.move.attack!;
+  const limb = limbKind(use);
+  const side = limbSide(use, attacker, null);
+  const target = targetOf(use);
+  const height = use.height ?? (use.target ? heightWord(target.part) : null);
+  const written = attack.clock === undefined ? null : byHeight(attack.clock, height);
+  const clock = written === null ? null : side === "right" ? written : 12 - written;
+  const angle = clock === null ? 0 : (clock * Math.PI) / 6;
+  const from = clock === null ? null : { u: roundish(Math.sin(angle)), w: roundish(Math.cos(angle)) };
+  const straightSide = otherSide(side);
+  const incoming: Side = from && Math.abs(from.u) > 0.2 ? (from.u < 0 ? "left" : "right") : straightSide;
+
+  const part = PARTS[target.part];
+  const isLeg = part.zone === "thigh" || part.zone === "knee" || part.zone === "shin";
+  const onSide = refSide(target, receiver, isLeg ? receiver.lead : incoming);
+  const zone = zoneOf(target.part, onSide);
+  const now = zoneNow(receiver, zone);
+  const rest = receiver.body.height;
+  const centred = part.sided && !isLeg && !target.side && attack.path !== "arc";
+  const u = isLeg ? now.u : now.u + (part.sided && !centred ? part.u * rest * (onSide === "left" ? -1 : 1) : 0);
+  const baseW = {
+    head: 0.935,
+    neck: 0.842,
+    chest: 0.735,
+    belly: 0.595,
+    hips: 0.5,
+    thigh: 0.4,
+    knee: 0.285,
+    shin: 0.14,
+    arm: 0.735,
+  }[part.zone];
+  const aim = { u, w: now.w + (part.w - baseW) * rest, d: now.d };
+  const surface = aim.d + now.hd;
+
+  const distance = distanceOf(attacker, receiver);
+  const reach = reachOf(use, attacker, side, aim.w, feed.isReturn) + gained;
+  const needed = distance - surface;
+  const longest = feed.isReturn ? 0 : (attack.step ?? MODEL.solvedStep) * attacker.body.scale;
+  const step = Math.min(longest, Math.max(0, needed + MODEL.spare - reach));
+  const missing = needed - reach - step;
+  const spare = Math.max(0, -missing);
+  const lateral = limb === "hand" ? 0.8 * attacker.body.halfShoulders : 0.06 * attacker.body.height;
+  return {
+    feed,
+    kind: "blow",
+    limb,
+    side,
+    path: attack.path,
+    tool: attack.tool,
+    weapon: attack.tool === "stick" || attack.tool === "blade" ? attacker.body.person.holds : null,
+    zone,
+    aim,
+    radius: toolRadius(attack.tool),
+    from,
+    clock,
+    runUp: from && from.w < -0.5 ? MODEL.runUpRising : MODEL.runUp,
+    follow: MODEL.followThrough,
+    origin: {
+      u: (side === "left" ? 1 : -1) * lateral,
+      w: limb === "hand" ? attacker.body.shoulderHeight : SEGMENTS.hipHeight * attacker.body.height,
+      d: distance - step,
+    },
+    incoming,
+    step,
+    spare,
+    drive: attack.drive ?? 0,
+    tip: surface - spare - (attack.drive ?? 0),
+    missing,
+    tooClose: distance - step < (attack.minGap ?? 0) - 1e-9,
+    landsWithoutStep: needed <= reach,
+  };
+}
+
+/** Keeps mirrored clock lines exactly mirrored and straight ones exactly straight. */
+const roundish = (x: number): number => Math.round(x * 1e9) / 1e9;

@@ -1,0 +1,276 @@
+/** Hands, arms, shins and sticks in the way of a feed: interpose, deflect, pass, jam, seize. */
+import type { Blow, Layer } from "./types.ts";
+import type { BodyMove } from "./move-body.ts";
+import { byHeight, limbSide } from "./blow.ts";
+import { MODEL } from "./constants.ts";
+import { RADII } from "../body/anthropometry.ts";
+import { norm, pointSegmentDistance, segmentDistance, segmentsCross } from "../body/geometry.ts";
+import type { BodyState } from "../body/state.ts";
+import type { Side } from "../score/person.ts";
+import type { MoveUse } from "../read/resolve.ts";
+import type { BoxData, CoverLimb, Mechanism, SegmentData } from "../words/types.ts";
+import { materialFault } from "./materials.ts";
+
+type Interpose = Extract<Mechanism, { by: "interpose" }>;
+type Deflect = Extract<Mechanism, { by: "deflect" }>;
+
+export interface CoverContext {
+  readonly blow: Blow;
+  readonly use: MoveUse;
+  readonly uses: readonly MoveUse[];
+  readonly move: BodyMove;
+  readonly attacker: BodyState;
+  /** Shortens (negative) or lengthens covering segments at both ends: robustness, m. */
+  readonly stretch: number;
+}
+
+const limit = (margin: number): number => Math.min(MODEL.marginCap, margin);
+
+/** The side of the body on which a cover stands. */
+function coverSide(m: Interpose, c: CoverContext): Side {
+  const { use, move, blow } = c;
+  if (use.side && (use.move.sides === "cover" || use.move.sides === "limb"))
+    return limbSide({ ...use, move: { ...use.move, sides: "limb" } }, move.state, blow.incoming);
+  if (m.stands === "lead") return move.state.lead;
+  if (m.stands === "rear") return move.state.lead === "left" ? "right" : "left";
+  return blow.incoming;
+}
+
+function coverRadius(limb: CoverLimb, state: BodyState, double: boolean): number {
+  switch (limb) {
+    case "hand":
+      return state.body.handRadius;
+    case "forearm":
+      return double ? RADII.doubleForearm : RADII.forearm;
+    case "upper arm":
+      return RADII.upperArm;
+    case "shin":
+      return RADII.shin;
+    case "stick":
+    case "two-hand stick":
+      return RADII.stick + 0.02;
+    case "blade":
+      return RADII.blade;
+  }
+}
+
+const layer = (
+  c: CoverContext,
+  by: Layer["by"],
+  margin: number,
+  bare: boolean,
+  fails: Layer["fails"] = null,
+  detail: Layer["detail"] = {},
+): Layer => ({
+  use: c.use,
+  by,
+  margin: limit(margin),
+  fails: fails ?? (margin < 0 ? "open" : null),
+  detail,
+  bareLimb: bare,
+});
+
+const isWeaponLimb = (limb: CoverLimb) => limb === "stick" || limb === "two-hand stick" || limb === "blade";
+
+/** A limb or weapon stands in the corridor before the target. */
+export function interpose(m: Interpose, c: CoverContext): Layer {
+  const { blow, move } = c;
+  const radius = coverRadius(m.limb, move.state, m.double ?? false);
+  const side = coverSide(m, c);
+  const bare = !isWeaponLimb(m.limb);
+  const margin = m.box ? placed(m.box, side, radius, m.depth, c) : standing(m, side, radius, c);
+  if (margin < 0 || blow.path === "shoot")
+    return layer(c, "interpose", Math.min(margin, blow.path === "shoot" ? -0.1 : margin), bare, "open", { side });
+  const fault = materialFault(m.limb, m.double ?? false, blow, m.depth + move.forward);
+  if (fault)
+    return layer(
+      c,
+      "interpose",
+      fault.severity === "risk" ? Math.min(margin, 0.02) : -0.05,
+      bare,
+      fault.severity === "risk" ? null : "material",
+      { side, ...fault.detail, risky: fault.severity === "risk" ? "yes" : "" },
+    );
+  return layer(c, "interpose", margin, bare, null, { side });
+}
+
+/** Shift of the covering limb with the moved body: it follows the chest, half of it, and the feet. */
+function bodyShift(c: CoverContext, ownWay: boolean, limb: CoverLimb | null) {
+  const { posture } = c.move.state;
+  // A shin goes with the feet; the trunk may be elsewhere.
+  if (limb === "shin") return { u: c.move.right + posture.legs.u, w: 0 };
+  // A roll's own tuck is part of where its segment is written; other movements carry it along.
+  const k = ownWay ? 0 : 1;
+  return { u: c.move.right + k * posture.chest.u, w: k * posture.chest.w };
+}
+
+/** Where a covering limb or weapon stands now, as lines in the receiver's frontal plane with their radius, m. */
+export function coverLines(m: Interpose, c: CoverContext): { readonly line: Line; readonly radius: number }[] {
+  const radius = coverRadius(m.limb, c.move.state, m.double ?? false);
+  if (!m.segments) return [];
+  return linesOf(m, coverSide(m, c), c).map((line) => ({ line, radius }));
+}
+
+function linesOf(m: Interpose, side: Side, c: CoverContext): Line[] {
+  const { use, move } = c;
+  const H = move.state.body.height;
+  const sign = side === "left" ? -1 : 1;
+  const segments = byHeight(m.segments!, use.height) as readonly SegmentData[];
+  const ownWay = use.move.answer!.some((x) => x.by === "displace");
+  const shift = bodyShift(c, ownWay, m.limb);
+  return segments.map(([u1, w1, u2, w2]) =>
+    stretched(sign * u1 * H + shift.u, w1 * H + shift.w, sign * u2 * H + shift.u, w2 * H + shift.w, c.stretch),
+  );
+}
+
+function standing(m: Interpose, side: Side, radius: number, c: CoverContext): number {
+  const { blow, move } = c;
+  let best = -Infinity;
+  for (const line of linesOf(m, side, c))
+    best = Math.max(
+      best,
+      blow.from ? acrossArc(blow, line, radius) : beforeThrust(blow, line, radius, m.depth + move.forward),
+    );
+  return best;
+}
+
+export type Line = readonly [number, number, number, number];
+
+function stretched(ax: number, ay: number, bx: number, by: number, by_: number): Line {
+  if (by_ === 0) return [ax, ay, bx, by];
+  const length = norm(bx - ax, by - ay) || 1;
+  const x = ((bx - ax) / length) * by_;
+  const y = ((by - ay) / length) * by_;
+  return [ax - x, ay - y, bx + x, by + y];
+}
+
+/** An arc must be met on its way in: between the start of its run-up and the target. */
+function acrossArc(blow: Blow, [ax, ay, bx, by]: Line, radius: number): number {
+  const { aim, from, runUp } = blow;
+  const sx = aim.u + from!.u * runUp;
+  const sy = aim.w + from!.w * runUp;
+  if (segmentsCross(sx, sy, aim.u, aim.w, ax, ay, bx, by)) {
+    const ends = Math.min(
+      pointSegmentDistance(ax, ay, sx, sy, aim.u, aim.w),
+      pointSegmentDistance(bx, by, sx, sy, aim.u, aim.w),
+    );
+    return radius + ends;
+  }
+  return radius + 0.2 * blow.radius - segmentDistance(sx, sy, aim.u, aim.w, ax, ay, bx, by);
+}
+
+/** Where the line of a straight attack is at a depth in front of the receiver. */
+export function lineAt(blow: Blow, depth: number): { u: number; w: number } {
+  const { aim, origin } = blow;
+  const t = Math.min(1, Math.max(0, (depth - aim.d) / Math.max(0.05, origin.d - aim.d)));
+  return { u: aim.u + t * (origin.u - aim.u), w: aim.w + t * (origin.w - aim.w) };
+}
+
+function beforeThrust(blow: Blow, [ax, ay, bx, by]: Line, radius: number, depth: number): number {
+  const at = lineAt(blow, depth);
+  return radius + 0.2 * blow.radius - pointSegmentDistance(at.u, at.w, ax, ay, bx, by);
+}
+
+/** A palm turned down meets a rising blow this far below its target, m. Common practice, no source. */
+const BELOW = 0.1;
+
+/** A hand put onto a straight or rising line by sight, inside the region it can reach. */
+function placed(box: BoxData, side: Side, radius: number, depth: number, c: CoverContext): number {
+  const { from, aim } = c.blow;
+  // A rising blow is met by the palm just below its target; other arcs come from where no hand waits.
+  const rising = from !== null && Math.abs(from.u) <= 0.2 && from.w < 0;
+  if (from && !rising) return -0.1;
+  const at = rising ? { u: aim.u, w: aim.w - BELOW } : lineAt(c.blow, depth + c.move.forward);
+  return insideBox(box, side, at, c, radius);
+}
+
+/** How far a point lies inside a hand's region, with `slack` added; negative outside. */
+function insideBox(
+  [u1, u2, w1, w2]: BoxData,
+  side: Side,
+  at: { u: number; w: number },
+  c: CoverContext,
+  slack: number,
+): number {
+  const H = c.move.state.body.height;
+  const shift = bodyShift(c, false, null);
+  const u = ((at.u - shift.u) * (side === "left" ? -1 : 1)) / H;
+  const w = (at.w - shift.w) / H;
+  const inside = Math.min(u - u1, u2 - u, w - w1, w2 - w) * H + c.stretch;
+  return Math.min(slack + 0.02, inside + slack);
+}
+
+/** A push across the travel of the attacking limb: works on straight attacks only. */
+export function deflect(m: Deflect, c: CoverContext): Layer {
+  const { blow, use, move } = c;
+  const bare = !isWeaponLimb(m.limb);
+  const fail = (why: string) => layer(c, "deflect", -0.1, bare, "open", { why });
+  if (blow.path === "shoot") return fail("shot");
+  const hand = limbSide(use, move.state, blow.incoming);
+  const push = pushVector(m, hand);
+  const travel = blow.from ? { u: -blow.from.u, w: -blow.from.w, d: 0 } : { u: 0, w: 0, d: -1 };
+  const cos = push.u * travel.u + push.w * travel.w;
+  // 45 to 135 degrees between push and travel.
+  if (Math.abs(cos) > Math.SQRT1_2) return fail(cos > 0 ? "with" : "against");
+  // An arc must be met well before the target, where this hand cannot be: its limb is not in front.
+  if (blow.from) return fail("round");
+  // A bare hand takes the limb behind a blade; a stick is pushed wherever it is met.
+  const behind = bare && blow.weapon && blow.tool === "blade" ? blow.weapon.length + 0.04 : 0;
+  const ahead = Math.max(MODEL.parryAhead, behind);
+  if (ahead > MODEL.parryReach) return fail("far");
+  const at = lineAt(blow, blow.aim.d + ahead);
+  const inBox = insideBox(m.box, hand, at, c, 0.03);
+  if (inBox < 0) return layer(c, "deflect", inBox, bare, "open", { why: "place" });
+  const length = Math.max(0.35, blow.origin.d - blow.aim.d);
+  const needed = (0.08 + blow.radius) * ((length - ahead) / length);
+  const margin = m.limit * move.state.body.scale - needed + c.stretch / 2;
+  return layer(c, "deflect", margin, bare, null, { pushSide: push.u > 0 ? "right" : push.u < 0 ? "left" : "" });
+}
+
+/** Unit push in the receiver's frame [u, w] by the hand of a side. */
+function pushVector(m: Deflect, hand: Side): { u: number; w: number } {
+  const own = hand === "left" ? -1 : 1;
+  switch (m.push) {
+    case "inward":
+      return { u: -own, w: 0 };
+    case "outward":
+      return { u: own, w: 0 };
+    case "down":
+      return { u: 0, w: -1 };
+    case "up":
+      return { u: 0, w: 1 };
+  }
+}
+
+/** Guided past, with a step; the arm is touched behind the weapon. */
+export function pass(m: Extract<Mechanism, { by: "pass" }>, c: CoverContext): Layer {
+  const { blow, move } = c;
+  const went = norm(move.right, move.forward);
+  const head = Math.hypot(move.right, move.state.posture.head.u, move.state.posture.head.d);
+  const margin = Math.max(went, head) - m.step * move.state.body.scale * 0.9;
+  if (margin < 0) return layer(c, "pass", margin, true, "companion", { needs: "a step" });
+  if (blow.limb !== "hand") return layer(c, "pass", -0.1, true, "open", { why: "arm" });
+  const low = blow.aim.w < 0.45 * move.state.body.height;
+  return layer(c, "pass", low ? -0.05 : 0.03 + margin, true, low ? "open" : null, { why: low ? "place" : "" });
+}
+
+/** Inside the swing: the hands must reach the attacker's forearm. */
+export function jam(c: CoverContext): Layer {
+  const { blow, move, attacker } = c;
+  if (blow.limb !== "hand") return layer(c, "jam", -0.1, true, "open", { why: "arm" });
+  const between = blow.origin.d - move.forward;
+  const forearm = 0.8 * (attacker.body.arm * 0.59) + 0.05;
+  const reach = 0.62 * move.state.body.arm;
+  const margin = reach - Math.max(0, between - forearm);
+  if (move.forward <= 0 && margin < 0) return layer(c, "jam", margin, true, "companion", { needs: "a step in" });
+  return layer(c, "jam", margin, true, null, {});
+}
+
+/** Holding the leg of a kick that lands on the arm or is caught at the body. */
+export function seize(c: CoverContext): Layer {
+  const { blow, move } = c;
+  const H = move.state.body.height;
+  const between = blow.aim.w > 0.45 * H && blow.aim.w < 0.8 * H;
+  const ok = blow.limb === "leg" && between;
+  return layer(c, "seize", ok ? 0.05 : -0.1, true, ok ? null : "open", { why: blow.limb === "leg" ? "place" : "arm" });
+}

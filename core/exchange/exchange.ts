@@ -1,0 +1,323 @@
+/** One feed and what answers it: layers, verdict, findings, and the states that follow. */
+import { norm } from "../body/geometry.ts";
+import type { Blow, CheckedExchange, Contact, Feed, FollowUp, Layer, Pose, Verdict } from "./types.ts";
+import { brokenRules } from "./restrictions.ts";
+import { ceilingOf, contactTime, knowledge, movementTime, percent, reactionTime } from "./time.ts";
+import { followUps } from "./follow-ups.ts";
+import { applyAfter, limbFindings, useLimbs } from "./limbs.ts";
+import { answerBlow, answerPressure, GRID, PLAIN, type Answered } from "./layers.ts";
+import { launchFeed } from "./launch.ts";
+import { MODEL } from "./constants.ts";
+import { unsafeTarget } from "../drill/safety.ts";
+import { explainFailure } from "./explain.ts";
+import { draft, type FindingDraft } from "../findings/finding.ts";
+import type { Header } from "../score/header.ts";
+import { graded, rulingFor, type School } from "../policy/school.ts";
+import type { Side } from "../score/person.ts";
+import type { Actor } from "../score/types.ts";
+import { cloneState, heldBy, risen, type BodyState, type World } from "../body/state.ts";
+import type { MoveUse, ResolvedBeat } from "../read/resolve.ts";
+
+/** What the checker knows beside the two bodies. */
+export interface Setting {
+  readonly header: Header;
+  readonly school: School;
+  /** How many different feeds may come at this place. */
+  readonly choices: number;
+  readonly label: string | null;
+  readonly section: string | null;
+  readonly pass: number | null;
+  /** The distance was written, not solved. */
+  readonly rangeWritten: boolean;
+}
+
+/** Checks an answer (null: nobody answers) to a feed and moves the world on. */
+export function checkExchange(feed: Feed, beat: ResolvedBeat | null, world: World, setting: Setting): CheckedExchange {
+  const attacker = world[feed.actor]!;
+  const receiver = world[feed.receiver]!;
+  const findings: FindingDraft[] = [];
+  const uses = beat?.uses ?? [];
+
+  if (receiver.unrecovered !== "down") receiver.posture = risen(receiver.posture);
+  const before = poses(world);
+  const { blow, findings: feedFindings } = launchFeed(feed, world, setting.rangeWritten);
+  findings.push(...feedFindings);
+  const incoming = blow?.incoming ?? null;
+  findings.push(...limbFindings(uses, feed.row, world, feed.receiver, incoming));
+  for (const use of uses) findings.push(...brokenRules(use, feed.row, receiver, setting.header));
+
+  const answered = blow
+    ? answerBlow(uses, blow, attacker, receiver, PLAIN)
+    : answerPressure(uses, feed, attacker, receiver, 1);
+  const robust = robustness(answered, uses, blow, feed, attacker, receiver);
+
+  let next: FollowUp[] = [];
+  if (beat) {
+    next =
+      blow && blow.path !== "shoot"
+        ? followUps({
+            blow,
+            attacker,
+            receiver: answered.move.state,
+            world,
+            right: answered.move.right,
+            forward: answered.move.forward,
+            pushed: pushOf(answered.best),
+            busy: deflecting(uses, world, feed.receiver, incoming),
+          })
+        : [];
+    findings.push(...answerFindings({ feed, blow, beat, answered, next, robust, setting }));
+  } else if (setting.header.kind !== "solo")
+    findings.push(draft(feed.row, feed.use, "no-answer", { feed: feed.use.text, code: "nobody" }));
+
+  const ceiling = answered.best?.fails === null ? ceilingFor(feed, blow, answered, setting, receiver) : null;
+
+  const contact: Contact = {
+    attacker: cloneState(world[feed.actor]!),
+    receiver: cloneState(answered.move.state),
+    right: answered.move.right,
+    forward: answered.move.forward,
+    busy: beat ? workingHands(uses, world, feed.receiver, incoming) : [],
+  };
+  if (beat) {
+    world[feed.receiver] = answered.move.state;
+    applyAfter(uses, world, feed.receiver, feed.actor, blow);
+    if (!blow && answered.best?.detail.kind === "yields") answered.move.state.yielded += MODEL.yieldUse;
+  }
+  const geometry = graded(findings, setting.school);
+  const { school } = setting;
+  const whole = uses.map((use) => use.text).join(" + ");
+  const ruling =
+    school.rulings.length > 0 ? rulingFor(school, namesOf(feed.use), [whole, ...uses.flatMap(namesOf)]) : null;
+  const said = ruling
+    ? [
+        ...underRuling(geometry, ruling.verdict),
+        {
+          ...draft(feed.row, beat ?? feed.use, "ruling", { verdict: ruling.verdict, reason: ruling.reason }),
+          severity: RULED[ruling.verdict],
+        },
+      ]
+    : geometry;
+  return {
+    from: feed.use.from,
+    to: beat?.to ?? feed.use.to,
+    row: feed.row,
+    label: setting.label,
+    section: setting.section,
+    pass: setting.pass,
+    feed: feed.use,
+    feedText: feed.use.text,
+    feeder: feed.actor,
+    answer: uses.filter((use) => !use.move.attack || use.move.answer),
+    responder: feed.receiver,
+    answerSpan: beat && { from: beat.from, to: beat.to },
+    verdict: ruling?.verdict ?? verdictOf(said, answered),
+    margin: answered.best?.margin ?? null,
+    robust,
+    ceiling: ceiling?.value ?? null,
+    times: ceiling?.times ?? null,
+    layers: answered.layers,
+    ends: beat ? endSide(blow, answered) : null,
+    returns: [],
+    followUps: next,
+    findings: said,
+    blow,
+    contact,
+    before,
+    after: poses(world),
+  };
+}
+
+const namesOf = (use: MoveUse): string[] => [use.text, ...Object.values(use.move.names).flat()];
+
+const SCORE_ONLY = new Set([
+  "training-tool",
+  "loop-open",
+  "gear-missing",
+  "unsafe-target",
+  "weight-gap",
+  "blade-arm",
+  "minor",
+  "late",
+  "ambiguous-cue",
+]);
+const RISKY = new Set(["inside-line", "off-balance", "tight"]);
+
+/** How grave a ruling is for the drill as a whole. */
+const RULED = { valid: "note", risky: "risk", invalid: "error" } as const;
+
+/** What the geometry says stays to be read, but no graver than the school's ruling. */
+function underRuling(findings: readonly FindingDraft[], verdict: keyof typeof RULED): FindingDraft[] {
+  if (verdict === "invalid") return [...findings];
+  const decides = ({ rule, params }: FindingDraft) =>
+    !SCORE_ONLY.has(rule) && !(rule === "out-of-reach" && params.code === "return");
+  return findings.map((f) =>
+    decides(f) && (f.severity === "error" || (f.severity === "risk" && verdict === "valid" && f.rule !== "late"))
+      ? { ...f, severity: RULED[verdict] }
+      : f,
+  );
+}
+
+function verdictOf(findings: readonly FindingDraft[], answered: Answered): Verdict {
+  let verdict: Verdict = "valid";
+  for (const { rule, severity, params } of findings) {
+    if (SCORE_ONLY.has(rule) || (rule === "out-of-reach" && params.code === "return")) continue;
+    if (severity === "error") return "invalid";
+    if (RISKY.has(rule) && severity === "risk") verdict = "risky";
+  }
+  return answered.best?.detail.risky ? "risky" : verdict;
+}
+
+interface AnswerFacts {
+  readonly feed: Feed;
+  readonly blow: Blow | null;
+  readonly beat: ResolvedBeat;
+  readonly answered: Answered;
+  readonly next: readonly FollowUp[];
+  readonly robust: number;
+  readonly setting: Setting;
+}
+
+function answerFindings(f: AnswerFacts): FindingDraft[] {
+  const { feed, blow, beat, answered, setting } = f;
+  const { best, move } = answered;
+  const row = feed.row;
+  const found: FindingDraft[] = [];
+  if (!best || best.fails) {
+    const resisting = best?.fails === "resisting";
+    if (resisting && setting.header.rules[feed.receiver].has("no resisting"))
+      found.push(
+        draft(row, beat, "rule-broken", {
+          code: "resisting",
+          move: best.use.text,
+          feed: feed.use.text,
+          rule: "no resisting",
+        }),
+      );
+    found.push(explainFailure(feed, blow, beat, answered));
+  }
+  for (const use of beat.uses) {
+    const unsafe = unsafeTarget(use, row, use.move.limb.endsWith("leg"));
+    if (unsafe) found.push(unsafe);
+  }
+  const bare = answered.layers.find((layer) => layer.bareLimb);
+  if (blow?.tool === "blade" && bare) found.push(draft(row, bare.use, "blade-arm", { move: bare.use.text }));
+  const inside = insideLine(f);
+  if (inside) found.push(inside);
+  const head = move.state.posture.head;
+  const lean = norm(head.u, head.d);
+  if (lean > MODEL.balance * move.state.body.scale)
+    found.push(draft(row, beat, "off-balance", { cm: Math.round(lean * 100) }));
+  if (best?.fails === null && best.detail.risky)
+    found.push({
+      ...draft(row, best.use, "wrong-material", { what: String(best.detail.what), limb: String(best.detail.limb) }),
+      severity: "risk",
+    });
+  if (best?.fails === null && best.margin < MODEL.tight && f.robust < MODEL.tightRobust && !best.detail.risky)
+    found.push(draft(row, beat, "tight", { cm: Math.round(best.margin * 1000) / 10, percent: percent(f.robust) }));
+  return found;
+}
+
+/**
+ * A straight hand blow was answered by moving or deflecting so that the head is on the side of the
+ * feeder's other hand, that hand's blow to the head is open, and nothing is thrown with it.
+ */
+function insideLine({ feed, blow, beat, answered, next }: AnswerFacts): FindingDraft | null {
+  const { best, move } = answered;
+  if (!blow || !best || best.fails || blow.path !== "thrust" || blow.limb !== "hand") return null;
+  if (best.by !== "displace" && best.by !== "deflect") return null;
+  if (beat.uses.some((use) => use.move.attack) || best.detail.how === "short") return null;
+  const side = move.state.posture.head.u + move.right - pushOf(best) - blow.aim.u;
+  const otherHand = blow.side === "left" ? -1 : 1;
+  if (side * otherHand <= MODEL.onLine) return null;
+  const hand = blow.side === feedLead(feed, blow) ? "rear hand" : "lead hand";
+  const open = next.find((n) => n.limb === hand && n.state === "open");
+  return open ? draft(feed.row, beat, "inside-line", { next: open.move, feed: feed.use.text }) : null;
+}
+
+const feedLead = (feed: Feed, blow: Blow) =>
+  feed.use.move.limb.startsWith("rear") ? (blow.side === "left" ? "right" : "left") : blow.side;
+
+/** Where the answer leaves the head against a hand that attacked: outside the arm (the dead side), inside, or on its line. */
+function endSide(blow: Blow | null, { best, move }: Answered): CheckedExchange["ends"] {
+  if (!blow || blow.limb !== "hand" || blow.path !== "thrust") return null;
+  const side = move.state.posture.head.u + move.right - pushOf(best) - blow.aim.u;
+  if (Math.abs(side) <= MODEL.onLine) return "on the line";
+  return side * (blow.side === "left" ? -1 : 1) > 0 ? "inside" : "outside";
+}
+
+/** Sideways push of a deflection at the target, m; positive to the receiver's right. */
+function pushOf(best: Layer | null): number {
+  if (best?.by !== "deflect") return 0;
+  return best.detail.pushSide === "right" ? 0.2 : best.detail.pushSide === "left" ? -0.2 : 0;
+}
+
+function robustness(
+  answered: Answered,
+  uses: readonly MoveUse[],
+  blow: Blow | null,
+  feed: Feed,
+  attacker: BodyState,
+  receiver: BodyState,
+): number {
+  const { best } = answered;
+  if (!best || best.fails || best.margin >= MODEL.tight) return 1;
+  const kept = GRID.filter((stretch) => {
+    const again = blow
+      ? answerBlow(uses, blow, attacker, receiver, stretch)
+      : answerPressure(uses, feed, attacker, receiver, stretch.displacement);
+    return again.best?.fails === null;
+  });
+  return kept.length / GRID.length;
+}
+
+function ceilingFor(
+  feed: Feed,
+  blow: Blow | null,
+  answered: Answered,
+  { header, choices }: Setting,
+  receiver: BodyState,
+) {
+  const rules = header.rules[receiver.actor];
+  const touching = feed.use.move.energy !== undefined || receiver.holds.left !== null || receiver.holds.right !== null;
+  const seen = knowledge(header.kind, choices + feed.feints + feed.hidden, rules.has("eyes closed"), touching);
+  // Once a combination has begun its rest comes in a known rhythm.
+  const known = feed.first || feed.isReturn ? seen : { ...seen, rhythm: true };
+  const contact = contactTime(feed, blow, receiver.body.scale);
+  const working = answered.layers.filter((layer) => layer.fails === null);
+  const movement = Math.min(...working.map((layer) => movementTime([layer])));
+  const reaction = reactionTime(known);
+  return {
+    value: ceilingOf(contact, movement, reaction),
+    times: { contact, movement, reaction, choices: known.choices },
+  };
+}
+
+/** The hands that push an attack away stand no guard while they do; covering ones still do. */
+function deflecting(uses: readonly MoveUse[], world: World, actor: Actor, incoming: Side | null): Side[] {
+  const pushing = uses.filter((use) => use.move.attack || use.move.answer?.some((m) => m.by === "deflect"));
+  return workingHands(pushing, world, actor, incoming);
+}
+
+const workingHands = (uses: readonly MoveUse[], world: World, actor: Actor, incoming: Side | null): Side[] =>
+  useLimbs(uses, world, actor, incoming)
+    .filter((l) => l.limb === "hand")
+    .flatMap((l) => l.sides);
+
+/** The bodies as a drawing needs them. */
+export function poses(world: World): Pose[] {
+  const all: Pose[] = [];
+  for (const state of [world.A, world.B, world.C]) if (state) all.push(poseOf(state, world));
+  return all;
+}
+
+const NOTHING_HELD: readonly Side[] = [];
+
+function poseOf(state: BodyState, world: World): Pose {
+  const { actor, x, y, lead, weight, posture } = state;
+  const left = heldBy(world, actor, "hand", "left");
+  const right = heldBy(world, actor, "hand", "right");
+  const pinned =
+    left || right ? (["left", "right"] as const).filter((side) => (side === "left" ? left : right)) : NOTHING_HELD;
+  return { actor, x, y, lead, weight, head: posture.head, pinned };
+}

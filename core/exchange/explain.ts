@@ -1,0 +1,117 @@
+/** Why an answer fails, in parameters for the catalogue, with what would mend it. */
+import type { Blow, Feed, Layer } from "./types.ts";
+import type { Answered } from "./layers.ts";
+import { draft, type FindingDraft, type Repair } from "../findings/finding.ts";
+import type { ResolvedBeat } from "../read/resolve.ts";
+
+/** Answers that the trade gives to a kind of attack, offered as repairs in words; the checker judges them anew. */
+function usualAnswers(blow: Blow | null): readonly string[] {
+  if (!blow) return ["turn", "step back"];
+  const weapon = blow.weapon;
+  const low = blow.zone.startsWith("thigh") || blow.zone.startsWith("knee") || blow.zone.startsWith("shin");
+  const mid = blow.zone === "belly" || blow.zone === "chest" || blow.zone === "hips";
+  if (blow.path === "shoot") return ["sprawl", "level change + post"];
+  if (weapon?.kind === "stick")
+    return blow.clock === 12
+      ? ["roof block", "step off"]
+      : blow.from
+        ? ["block", "step in + jam"]
+        : ["parry stick", "step off"];
+  if (weapon) return ["step back", "step off"];
+  if (low) return ["shin check", "pull leg"];
+  if (!blow.from) return mid ? ["low parry", "step off"] : ["slip out", "slap parry"];
+  if (blow.from.w < -0.8) return ["lean back", "step back"];
+  return mid ? ["elbow drop", "step back"] : ["cover", "weave"];
+}
+
+/** The finding for an answer none of whose layers covers. */
+export function explainFailure(feed: Feed, blow: Blow | null, beat: ResolvedBeat, answered: Answered): FindingDraft {
+  const { best } = answered;
+  const row = feed.row;
+  const names = usualAnswers(blow);
+  const repairs = names.map((name): Repair => ({
+    label: `Answer with ${name}`,
+    edits: [{ from: beat.from, to: beat.to, insert: name }],
+  }));
+  const fix = ` Try ${names.join(", or ")}.`;
+  const feedText = feed.use.text;
+  const answer = beat.uses.map((use) => use.text).join(" + ");
+  const onlyAttacks = beat.uses.length > 0 && beat.uses.every((use) => use.move.attack && !use.move.answer);
+  if (!best) {
+    if (onlyAttacks) {
+      const mark: Repair = {
+        label: "Mark it as an intercept",
+        edits: [{ from: beat.to, to: beat.to, insert: " intercept" }],
+      };
+      return draft(row, beat, "no-answer", { code: "attack", feed: feedText, fix }, [...repairs, mark]);
+    }
+    return draft(row, beat, "line-open", { code: blow ? "other" : "energy", answer, feed: feedText, fix }, repairs);
+  }
+  if (best.fails === "resisting")
+    return draft(
+      row,
+      beat,
+      "resisting",
+      { move: best.use.text, feed: feedText, angle: best.detail.angle ?? "", fix },
+      repairs,
+    );
+  const material = answered.layers.find((layer) => layer.fails === "material");
+  if (material)
+    return draft(
+      row,
+      beat,
+      "wrong-material",
+      { limb: material.detail.limb ?? "hand", what: material.detail.what ?? "", fix },
+      repairs,
+    );
+  const params = {
+    answer,
+    feed: feedText,
+    fix,
+    cm: Math.max(1, Math.round(-best.margin * 100)),
+    zone: zoneWords(best, blow),
+    target: blow?.zone ?? "",
+  };
+  return draft(row, beat, "line-open", { ...params, ...codeOf(best, blow) }, repairs);
+}
+
+function codeOf(best: Layer, blow: Blow | null): Record<string, string> {
+  if (best.fails === "companion")
+    return { code: "deflect", whyText: `The ${best.use.text} needs ${best.detail.needs} in the same beat.` };
+  switch (best.by) {
+    case "displace": {
+      if (!blow?.from) return { code: "displace", why: "" };
+      const flat = Math.abs(blow.from.u) > 0.7;
+      return {
+        code: "displace",
+        why: flat ? " A round blow follows sideways; go under it, or back." : " It comes up or down that very line.",
+      };
+    }
+    case "interpose":
+      return { code: "cover" };
+    case "deny":
+      return { code: "deny" };
+    case "energy":
+      return { code: "energy" };
+    default:
+      return {
+        code: "deflect",
+        whyText: DEFLECT_WHY[best.detail.why ?? ""] ?? `The ${best.use.text} does not get there.`,
+      };
+  }
+}
+
+const DEFLECT_WHY: Record<string, string> = {
+  round: "A push from the side works on straight attacks; this one is round.",
+  with: "This pushes the attack along its own way.",
+  against: "This pushes straight against the attack.",
+  place: "The hand is not where this attack passes.",
+  far: "The arm behind the weapon is too far away to be pushed.",
+  arm: "There is no arm here to work on.",
+  slow: "The counter lands after the attack does.",
+  "far-hit": "The counter does not reach in time.",
+  "round-hit": "Only a straight blow takes the line of an attack.",
+  shot: "Hands alone do not stop a takedown entry.",
+};
+
+const zoneWords = (best: Layer, blow: Blow | null): string => best.detail.zone ?? blow?.zone ?? "body";

@@ -1,0 +1,144 @@
+/** Every mechanism of every part of an answering beat, tried separately against one feed. */
+import type { Blow, Feed, Layer } from "./types.ts";
+import { clearance, type Clearance } from "./clear.ts";
+import { deflect, interpose, jam, pass, seize, type CoverContext } from "./cover.ts";
+import { deny } from "./deny.ts";
+import { answerEnergy } from "./energy.ts";
+import { displacements, moveBody, type BodyMove } from "./move-body.ts";
+import { limbSide } from "./blow.ts";
+import { contactTime } from "./time.ts";
+import { MODEL } from "./constants.ts";
+import { distanceOf, type BodyState } from "../body/state.ts";
+import { weaponIn } from "../body/body.ts";
+import type { MoveUse } from "../read/resolve.ts";
+
+export interface Answered {
+  readonly move: BodyMove;
+  readonly layers: readonly Layer[];
+  readonly clear: Clearance | null;
+  readonly best: Layer | null;
+}
+
+/** How a beat's displacements and covers are stretched when robustness is tested. */
+export interface Stretch {
+  readonly displacement: number;
+  readonly segment: number;
+}
+export const PLAIN: Stretch = { displacement: 1, segment: 0 };
+/** The fixed grid of the robustness: displacements x .9, 1, 1.1; segment ends -2, 0, +2 cm. */
+export const GRID: readonly Stretch[] = [0.9, 1, 1.1].flatMap((displacement) =>
+  [-0.02, 0, 0.02].map((segment) => ({ displacement, segment })),
+);
+
+/** Tries all parts of a beat against a blow. */
+export function answerBlow(
+  uses: readonly MoveUse[],
+  blow: Blow,
+  attacker: BodyState,
+  receiver: BodyState,
+  stretch: Stretch,
+): Answered {
+  const move = moveBody(uses, receiver, attacker, blow, stretch.displacement, wayIn(uses, blow, attacker, receiver));
+  const layers: Layer[] = [];
+  let clear: Clearance | null = null;
+  if (move.moved.length > 0) {
+    clear = clearance(blow, move.state, move.right, move.forward);
+    const margin = Math.min(clear.margin, MODEL.marginCap * 4);
+    const detail = { zone: clear.zone, how: clear.by };
+    for (const use of move.moved)
+      layers.push({ use, by: "displace", margin, fails: margin < 0 ? "open" : null, detail, bareLimb: false });
+  }
+  for (const use of uses) {
+    for (const m of use.move.answer ?? []) {
+      const context: CoverContext = { blow, use, uses, move, attacker, stretch: stretch.segment };
+      if (m.by === "interpose") layers.push(interpose(m, context));
+      else if (m.by === "deflect") layers.push(armed(deflect(m, context), use, receiver, blow));
+      else if (m.by === "pass") layers.push(armed(pass(m, context), use, receiver, blow));
+      else if (m.by === "jam") layers.push(jam(context));
+      else if (m.by === "seize") layers.push(seize(context));
+      else if (m.by === "deny") layers.push(deny(m.line, blow, use, uses, attacker));
+    }
+  }
+  for (const use of uses) if (use.intercept && use.move.attack) layers.push(intercept(use, blow, attacker, receiver));
+  return { move, layers, clear, best: bestOf(layers) };
+}
+
+/**
+ * A stop-hit: a straight blow that lands before the feed does. Both work at one tempo, so the times
+ * to contact are compared as they are; the feeder's step brings him into it.
+ */
+function intercept(use: MoveUse, blow: Blow, attacker: BodyState, receiver: BodyState): Layer {
+  const own = use.move.attack!;
+  const ahead = contactTime(blow.feed, blow, attacker.body.scale) - own.contact;
+  const reaches = gapFor(use, receiver, attacker) - MODEL.spare <= MODEL.pushOffRear;
+  const straight = own.path === "thrust";
+  const margin = ahead / 2000;
+  const fails = !straight ? "open" : !reaches ? "open" : ahead < 0 ? "late" : null;
+  return {
+    use,
+    by: "intercept",
+    margin: fails ? -Math.max(0.01, Math.abs(margin)) : margin,
+    fails,
+    detail: { why: straight ? (reaches ? "slow" : "far-hit") : "round-hit" },
+    bareLimb: false,
+  };
+}
+
+/** A hand that holds a weapon is no bare hand. */
+function armed(layer: Layer, use: MoveUse, receiver: BodyState, blow: Blow): Layer {
+  const hand = limbSide(use, receiver, blow.incoming);
+  return weaponIn(receiver.body.person, receiver.weaponSide, hand) ? { ...layer, bareLimb: false } : layer;
+}
+
+/** Tries all parts of a beat against a push, press, pull or release. */
+export function answerPressure(
+  uses: readonly MoveUse[],
+  feed: Feed,
+  attacker: BodyState,
+  receiver: BodyState,
+  displacement: number,
+): Answered {
+  const move = moveBody(uses, receiver, attacker, null, displacement, MODEL.plainStep);
+  const layers = uses
+    .map((use) => answerEnergy(use, feed, receiver, move))
+    .filter((layer): layer is Layer => layer !== null);
+  // Resisting with one part spoils what another part gives way: the whole body is in it.
+  const resisting = layers.find((layer) => layer.fails === "resisting");
+  return { move, layers, clear: null, best: resisting ?? bestOf(layers) };
+}
+
+export function bestOf(layers: readonly Layer[]): Layer | null {
+  let best: Layer | null = null;
+  for (const layer of layers) {
+    if (!best || rank(layer) > rank(best)) best = layer;
+  }
+  return best;
+}
+const rank = (layer: Layer): number => (layer.fails === null ? 10 : 0) + layer.margin;
+
+/** The way forward that a jam or a blow in the same beat asks of a written step in. */
+export function wayIn(
+  uses: readonly MoveUse[],
+  blow: Blow | null,
+  attacker: BodyState,
+  receiver: BodyState,
+): number | null {
+  if (!uses.some((use) => displacements(use).length > 0)) return null;
+  const jams = uses.some((use) =>
+    use.move.answer?.some((m) => m.by === "jam" || m.by === "pass" || m.by === "interpose"),
+  );
+  if (blow && jams) return MODEL.stepIn * receiver.body.scale;
+  const attack = uses.find((use) => use.move.attack);
+  if (!attack) return null;
+  return Math.max(0, gapFor(attack, receiver, attacker));
+}
+
+/** How much nearer a person must come for a blow to land with the usual spare, m. */
+export function gapFor(use: MoveUse, from: BodyState, to: BodyState): number {
+  const attack = use.move.attack!;
+  const reach =
+    attack.reach !== undefined
+      ? attack.reach * from.body.height
+      : (attack.extension ?? 0.97) * from.body.arm * 0.98 + 0.1;
+  return distanceOf(from, to) - 0.12 - reach + MODEL.spare;
+}

@@ -1,0 +1,152 @@
+/** Hands and legs: who uses which, what is held, and what a beat leaves behind. */
+import type { Blow } from "./types.ts";
+import { limbKind, limbSide, refSide } from "./blow.ts";
+import { MODEL } from "./constants.ts";
+import { moveBody } from "./move-body.ts";
+import { draft, type FindingDraft } from "../findings/finding.ts";
+import { EMPTY_HANDS, heldBy, NO_STEP, restore, setHold, STANCE, type World } from "../body/state.ts";
+import { otherSide, type Side } from "../score/person.ts";
+import type { Actor, Row } from "../score/types.ts";
+import { isArmPart, isLegPart, partNamed, type PartName } from "../body/parts.ts";
+import type { MoveUse } from "../read/resolve.ts";
+
+interface LimbUse {
+  readonly use: MoveUse;
+  readonly limb: "hand" | "leg";
+  readonly sides: readonly Side[];
+}
+
+/** The hands and legs that each part of a beat occupies. */
+export function useLimbs(uses: readonly MoveUse[], world: World, actor: Actor, incoming: Side | null): LimbUse[] {
+  const state = world[actor]!;
+  const list: LimbUse[] = [];
+  for (const use of uses) {
+    const limb = limbKind(use);
+    if (limb === "body") continue;
+    const sides: readonly Side[] =
+      use.move.limb === "both hands" ? ["left", "right"] : [limbSide(use, state, incoming)];
+    list.push({ use, limb, sides });
+  }
+  return list;
+}
+
+/** Limbs asked to do two things in one beat, and limbs that somebody holds. */
+export function limbFindings(
+  uses: readonly MoveUse[],
+  row: Row,
+  world: World,
+  actor: Actor,
+  incoming: Side | null,
+): FindingDraft[] {
+  const found: FindingDraft[] = [];
+  const used = useLimbs(uses, world, actor, incoming);
+  const state = world[actor]!;
+  used.forEach((one, i) => {
+    for (const side of one.sides) {
+      const holder = heldBy(world, actor, one.limb, side);
+      const frees = one.use.move.contact?.kind === "break";
+      if (holder && !frees)
+        found.push(
+          draft(row, one.use, "limb-pinned", {
+            actor,
+            limb: `${side} ${one.limb}`,
+            by: holder.actor,
+            move: one.use.text,
+          }),
+        );
+    }
+    const twice = used
+      .slice(0, i)
+      .find((other) => other.limb === one.limb && other.sides.some((side) => one.sides.includes(side)));
+    if (twice) {
+      const side = one.sides.find((s) => twice.sides.includes(s))!;
+      const weapon = state.body.person.holds !== null && side === state.weaponSide && one.limb === "hand";
+      found.push(
+        draft(row, one.use, "limb-busy", {
+          code: weapon ? "weapon" : "limb",
+          limb: `${side} ${one.limb}`,
+          first: twice.use.text,
+          second: one.use.text,
+        }),
+      );
+    }
+  });
+  return found;
+}
+
+/** What the parts of an answering beat leave behind: holds, hands that let go, weight. */
+export function applyAfter(
+  uses: readonly MoveUse[],
+  world: World,
+  actor: Actor,
+  other: Actor,
+  blow: Blow | null,
+): void {
+  const state = world[actor]!;
+  const incoming = blow?.incoming ?? null;
+  for (const { use, limb, sides } of useLimbs(uses, world, actor, incoming)) {
+    if (limb !== "hand") continue;
+    // A hand that does something new lets go of what it held.
+    for (const side of sides) setHold(state, side, null);
+    if (use.move.contact) takeHold(use, sides[0]!, world, actor, other, blow);
+    if (use.move.answer?.some((m) => m.by === "deflect")) state.carries = true;
+  }
+  for (const { move } of uses) {
+    if (move.goesDown && !move.attack) state.unrecovered = "down";
+    if (move.restores) restore(state);
+  }
+}
+
+/** Applies a beat that answers nothing: steps, grabs, guards, changes of stance and hands. */
+export function applySetUp(uses: readonly MoveUse[], world: World, actor: Actor, other: Actor): void {
+  const state = world[actor];
+  const partner = world[other];
+  if (!state || !partner) return;
+  const attacks = uses.some((use) => use.move.attack);
+  const gap = attacks ? null : MODEL.plainStep;
+  if (!attacks) world[actor] = moveBody(uses, state, partner, null, 1, gap).state;
+  const next = world[actor]!;
+  for (const use of uses) {
+    const { restores, changes, opens } = use.move;
+    if (restores) {
+      restore(next);
+      next.x -= next.ownStep.x;
+      next.y -= next.ownStep.y;
+      next.ownStep = NO_STEP;
+    }
+    if (changes === "stance") next.lead = otherSide(next.lead);
+    if (changes === "hands") next.weaponSide = otherSide(next.weaponSide);
+    if (opens) next.open = true;
+    if (attacks) next.posture = STANCE;
+  }
+  applyAfter(
+    uses.filter((use) => !use.move.attack),
+    world,
+    actor,
+    other,
+    null,
+  );
+}
+
+/** Takes, touches, frees: the other person's part that a contact move works on. */
+function takeHold(use: MoveUse, hand: Side, world: World, actor: Actor, other: Actor, blow: Blow | null): void {
+  const state = world[actor]!;
+  const partner = world[other]!;
+  const { kind, on, incoming } = use.move.contact!;
+  if (kind === "clear") {
+    state.holds = EMPTY_HANDS;
+    return;
+  }
+  if (kind === "break") {
+    for (const side of ["left", "right"] as const) {
+      if (partner.holds[side]?.of === actor) setHold(partner, side, null);
+    }
+    return;
+  }
+  const part: PartName = use.on?.part ?? use.target?.part ?? partNamed(on) ?? "forearm";
+  const limb = isArmPart(part) ? "hand" : isLegPart(part) ? "leg" : "body";
+  const natural = incoming && blow && !use.on?.side ? blow.side : partner.lead;
+  const side = refSide(use.on ?? use.target, partner, part === "weapon" ? partner.weaponSide : natural);
+  const held = incoming && blow?.limb === "leg" && !use.on ? "leg" : limb;
+  setHold(state, hand, { of: other, limb: held, side, kind });
+}

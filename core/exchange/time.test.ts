@@ -1,0 +1,65 @@
+import { ceilingOf, knowledge, reactionTime } from "./time.ts";
+import { check } from "../drill/check.ts";
+import { parse } from "../score/parse.ts";
+
+const sight = (choices: number) => reactionTime({ sense: "sight", choices, rhythm: false });
+
+describe("reaction", () => {
+  test("simple reaction by sense (textbook values)", () => {
+    expect(sight(1)).toBe(190);
+    expect(reactionTime({ sense: "sound", choices: 1, rhythm: false })).toBe(160);
+    expect(reactionTime({ sense: "touch", choices: 1, rhythm: false })).toBe(150);
+  });
+  test("choice follows Hick's law: equal steps for equal ratios of n + 1", () => {
+    // Hick (1952), Hyman (1953): RT = a + b log2(n + 1). Worked: a = 190 - 125 = 65, n = 3: 65 + 125 x 2 = 315.
+    expect(sight(3)).toBeCloseTo(315, 6);
+    expect(sight(7)).toBeCloseTo(440, 6);
+    expect(sight(7) - sight(3)).toBeCloseTo(sight(15) - sight(7), 6);
+  });
+  test("a known rhythm needs no reaction", () => {
+    expect(reactionTime(knowledge("flow", 1, false, false))).toBe(0);
+  });
+  test("closed eyes and contact drills go by touch", () => {
+    expect(knowledge("feeder", 1, true, false).sense).toBe("touch");
+    expect(knowledge("sensitivity", 1, false, false).sense).toBe("touch");
+  });
+});
+
+test("a worked ceiling: jab with its step against a parry", () => {
+  // contact 250 + 200, movement 100, reaction 190: (450 - 100) / 190 = 1.84, capped at 1.5.
+  expect(ceilingOf(450, 100, 190)).toBe(1.5);
+  expect(ceilingOf(450, 260, 190)).toBeCloseTo(1, 6);
+  expect(ceilingOf(200, 260, 190)).toBe(0);
+});
+
+describe("lateness", () => {
+  const rules = (tempo: string, lines: string) =>
+    check(parse(`tempo: ${tempo}\n\n${lines}`)).findings.map((f) => f.rule);
+  const four =
+    "choose A:\none: A jab -> B slap parry\ntwo: A cross -> B slip out\nthree: A lead hook -> B weave\nfour: A rear uppercut -> B lean back";
+  test("four choices by sight are too late at full speed, not at a third of it", () => {
+    expect(rules("100%", four)).toContain("late");
+    expect(rules("30%", four)).not.toContain("late");
+  });
+  test("called before the feed there is nothing to choose any more", () => {
+    expect(
+      rules(
+        "100%",
+        four.replace("choose A", "choose call").replace("A lead hook -> B weave", "A lead hook -> B cover"),
+      ),
+    ).not.toContain("late");
+  });
+  test("a feed hidden in the answerer's own combination counts as one alternative more for each further blow", () => {
+    const ceiling = (combination: string, covers: string) =>
+      check(parse(`A ${combination} -> B ${covers}, cross -> A slip out`)).exchanges.find(
+        (e) => e.feedText === "cross",
+      )!.ceiling!;
+    const one = ceiling("jab", "slip out");
+    const two = ceiling("jab, jab", "slip out, slip out");
+    expect(two).toBeLessThan(one);
+  });
+  test("the note says what limits it", () => {
+    const finding = check(parse(`tempo: 100%\n\n${four}`)).findings.find((f) => f.rule === "late");
+    expect(finding?.message).toMatch(/takes \d+ ms, the answer \d+ ms, and telling which of 4/);
+  });
+});

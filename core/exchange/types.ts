@@ -1,0 +1,169 @@
+/** What the checker makes of a score. */
+import type { Finding, FindingDraft } from "../findings/finding.ts";
+import type { Header } from "../score/header.ts";
+import type { Side } from "../score/person.ts";
+import type { Actor, Row, Score, Span } from "../score/types.ts";
+import type { HitZone } from "../body/body.ts";
+import type { BodyState } from "../body/state.ts";
+import type { MoveUse } from "../read/resolve.ts";
+import type { Load } from "../drill/load.ts";
+
+export type Verdict = "valid" | "risky" | "invalid" | "unread";
+export type ScoreVerdict = "sound" | "risky" | "broken";
+
+/** A feed: a blow, shot or energy, with what its maker does just before. */
+export interface Feed {
+  readonly use: MoveUse;
+  readonly row: Row;
+  readonly actor: Actor;
+  readonly receiver: Actor;
+  readonly isReturn: boolean;
+  readonly beatUses: readonly MoveUse[];
+  readonly before: readonly (readonly MoveUse[])[];
+  /** What a return's reach gains from the answer before it, set when it is thrown. m */
+  readonly gained: number | null;
+  /** Feints shown before it in its turn: each is one more thing that may come. */
+  readonly feints: number;
+  /** Blows of the answerer's own combination in which it is hidden, beyond the first: it may come at any of them. */
+  readonly hidden: number;
+  /** First feed of its line: the one whose step the distance is set for. */
+  readonly first: boolean;
+}
+
+/** A feed as it comes at the receiver's body, in his frame: u right, w up, d towards the feeder. */
+export interface Blow {
+  readonly feed: Feed;
+  readonly kind: "blow";
+  readonly limb: "hand" | "leg" | "body";
+  readonly side: Side;
+  readonly path: "thrust" | "arc" | "shoot";
+  readonly tool: string;
+  readonly weapon: { readonly kind: string; readonly length: number } | null;
+  readonly zone: HitZone;
+  readonly aim: { readonly u: number; readonly w: number; readonly d: number };
+  readonly radius: number;
+  /** Unit vector to where an arc comes from; null for a thrust. */
+  readonly from: { readonly u: number; readonly w: number } | null;
+  readonly clock: number | null;
+  readonly runUp: number;
+  readonly follow: number;
+  /** Start of the line: the shoulder or hip it comes from. */
+  readonly origin: { readonly u: number; readonly w: number; readonly d: number };
+  readonly incoming: Side;
+  /** Own step it takes, and how far the tip goes past the surface. */
+  readonly step: number;
+  readonly spare: number;
+  readonly tip: number;
+  readonly drive: number;
+  /** Missing reach (positive: it falls short even with the step). */
+  readonly missing: number;
+  readonly tooClose: boolean;
+  readonly landsWithoutStep: boolean;
+}
+
+/** One way in which an answer deals with a feed. */
+export interface Layer {
+  readonly use: MoveUse;
+  readonly by:
+    "displace" | "interpose" | "deflect" | "pass" | "jam" | "energy" | "deny" | "seize" | "intercept" | "meet";
+  /** Positive: it covers, by this much. m. */
+  readonly margin: number;
+  readonly fails: null | "open" | "material" | "companion" | "resisting" | "locked" | "late";
+  /** Words for the message: what is hit, what meets what. */
+  readonly detail: Readonly<Record<string, string>>;
+  readonly bareLimb: boolean;
+}
+
+export interface Times {
+  /** First sign to contact, own step included. */
+  readonly contact: number;
+  readonly movement: number;
+  readonly reaction: number;
+  /** How many different things may come, feints and what is hidden counted. */
+  readonly choices: number;
+}
+
+export interface ReturnThrown {
+  readonly use: MoveUse;
+  readonly lands: boolean;
+}
+
+export type FollowUpState = "open" | "covered" | "obstructed" | "out of sector" | "out of reach";
+export interface FollowUp {
+  readonly move: string;
+  readonly limb: string;
+  readonly state: FollowUpState;
+  /** 0 to 1. */
+  readonly threat: number;
+}
+
+/** A body as a drawing needs it. */
+export interface Pose {
+  readonly actor: Actor;
+  readonly x: number;
+  readonly y: number;
+  readonly lead: Side;
+  readonly weight: "lead" | "rear" | "even";
+  readonly head: { readonly u: number; readonly w: number; readonly d: number };
+  readonly pinned: readonly Side[];
+}
+
+export interface CheckedExchange extends Span {
+  readonly row: Row;
+  readonly label: string | null;
+  readonly section: string | null;
+  readonly pass: number | null;
+  readonly feed: MoveUse | null;
+  readonly feedText: string;
+  readonly feeder: Actor;
+  readonly answer: readonly MoveUse[];
+  readonly responder: Actor;
+  /** Where the answering beat stands in the row; null where nobody answers. */
+  readonly answerSpan: Span | null;
+  readonly verdict: Verdict;
+  readonly margin: number | null;
+  readonly robust: number;
+  readonly ceiling: number | null;
+  /** What the ceiling rests on, ms at full speed. */
+  readonly times: Times | null;
+  readonly layers: readonly Layer[];
+  /** Where it leaves the head against a straight hand blow; null for other feeds. */
+  readonly ends: "outside" | "inside" | "on the line" | null;
+  /** What the answerer sends back, in order; filled while the turn is walked. */
+  readonly returns: ReturnThrown[];
+  readonly followUps: readonly FollowUp[];
+  readonly findings: readonly FindingDraft[];
+  readonly blow: Blow | null;
+  /** The bodies at the moment of contact: what a drawing of floor and target is made from. */
+  readonly contact: Contact | null;
+  readonly before: readonly Pose[];
+  readonly after: readonly Pose[];
+}
+
+export interface Contact {
+  readonly attacker: BodyState;
+  /** The receiver after his movement, and what his feet did in the frame of the blow, m. */
+  readonly receiver: BodyState;
+  readonly right: number;
+  readonly forward: number;
+  /** Hands of the receiver that are at work. */
+  readonly busy: readonly Side[];
+}
+
+export interface Closure {
+  readonly closes: boolean;
+  readonly differences: readonly string[];
+  readonly row: Row;
+}
+
+export interface Checked {
+  readonly score: Score;
+  readonly header: Header;
+  readonly verdict: ScoreVerdict;
+  readonly exchanges: readonly CheckedExchange[];
+  readonly findings: readonly Finding[];
+  readonly closure: Closure | null;
+  readonly load: Load;
+  /** Distance of A and B at the start, m. */
+  readonly distance: number;
+}

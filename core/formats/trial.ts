@@ -1,0 +1,52 @@
+/** What one move does among the others: what it answers, what answers it, and a scene to draw it from. */
+import { check } from "../drill/check.ts";
+import type { Verdict } from "../exchange/types.ts";
+import { sceneViews, type SceneView } from "./scene-view.ts";
+import type { School } from "../policy/school.ts";
+import { parse } from "../score/parse.ts";
+import { answerTexts } from "../answers/answers.ts";
+import type { Move } from "../words/types.ts";
+import { answerBook, drillFor, USUAL_BOOK } from "../answers/answer-book.ts";
+import { feedTexts } from "../answers/answers.ts";
+import { finished } from "../work.ts";
+
+export interface TrialPair {
+  readonly feed: string;
+  readonly answer: string;
+  readonly verdict: Verdict;
+}
+export interface Trial {
+  /** The move as an answer to the usual feeds. */
+  readonly answers: readonly TrialPair[];
+  /** The usual answers to the move as a feed. */
+  readonly answeredBy: readonly TrialPair[];
+  readonly scene: SceneView | null;
+}
+
+const VERDICT: Readonly<Record<string, Verdict>> = { v: "valid", r: "risky", x: "invalid" };
+
+function pairs(feeds: readonly string[], answers: readonly string[], school: School): TrialPair[] {
+  const book = finished(answerBook({ feeds, answers }, school));
+  return book.feeds.flatMap(({ text }, f) =>
+    book.answers.flatMap((answer, a): TrialPair[] => {
+      const verdict = VERDICT[book.codes[f]![0][a] ?? " "];
+      return verdict ? [{ feed: text, answer: answer.text, verdict }] : [];
+    }),
+  );
+}
+
+const BEST: readonly Verdict[] = ["valid", "risky", "invalid"];
+const best = (found: readonly TrialPair[]): TrialPair | undefined =>
+  BEST.flatMap((v) => found.filter((p) => p.verdict === v))[0];
+
+/** Tries a move of the school's vocabulary against the usual ones. */
+export function tryMove(move: Move, school: School): Trial {
+  const answers = pairs(USUAL_BOOK.feeds, answerTexts(move), school);
+  const asFeed = move.roles.includes("feed") && move.attack && !move.numbered ? feedTexts(move).slice(0, 1) : [];
+  const answeredBy = pairs(asFeed, USUAL_BOOK.answers, school);
+  const shown = best(answeredBy) ?? best(answers);
+  const text = shown && drillFor(shown.feed, shown.answer, "left", school);
+  const checked = text === undefined ? null : check(parse(text), school);
+  const scene = checked ? (sceneViews(checked, checked.exchanges[0]?.row.index ?? 0)[0] ?? null) : null;
+  return { answers, answeredBy, scene };
+}

@@ -1,0 +1,84 @@
+/** What is asked of a ladder: how long, how far, by which changes, in which order. */
+import { CUSTOMS } from "../policy/settings.ts";
+import { OPERATORS, type OperatorId, type Stage } from "../vary/operator-names.ts";
+import { TOOL_IDS, type ToolId } from "../vary/operators/tools.ts";
+
+export interface LadderOptions {
+  readonly rungs: number;
+  readonly seed: number;
+  /** Which operators may be used. */
+  readonly operators: readonly OperatorId[];
+  /** Stages in the order of the school: an operator of an earlier stage never comes after one of a later. */
+  readonly order: readonly Stage[];
+  /** What the last rung is to be. */
+  readonly goal: Goal;
+  /** Tools that are there to change to. */
+  readonly tools: readonly ToolId[];
+  /** Rungs of an earlier ladder, from the first up to the last one that is pinned. */
+  readonly kept: readonly KeptRung[];
+  /** Places of the rungs that stay, from 0. */
+  readonly pins: readonly number[];
+  /** Positions kept in each layer. */
+  readonly width: number;
+  /** Most candidates of one operator that are tried from one position. */
+  readonly each: number;
+}
+
+export interface Goal {
+  /** Load of the last rung against that of the whole drill. */
+  readonly load: number;
+  /** Changes that must have come in by then. */
+  readonly wants: readonly OperatorId[];
+  /** Share of full speed that it should reach; null: as it comes. */
+  readonly tempo: number | null;
+}
+
+/** A rung as it was made before. */
+export interface KeptRung {
+  readonly text: string;
+  readonly operator: OperatorId | "rows" | null;
+  readonly changed: string;
+  /** How many rows of the drill it has. */
+  readonly rows: number;
+}
+
+/** Goals by what an instructor calls them. */
+export const GOALS = {
+  whole: { words: "the whole drill", goal: { load: 1, wants: [], tempo: null } },
+  quarter: { words: "a quarter harder", goal: { load: 1.25, wants: [], tempo: null } },
+  half: { words: "half as hard again", goal: { load: 1.5, wants: [], tempo: null } },
+  twice: { words: "twice as hard", goal: { load: 2, wants: [], tempo: null } },
+  random: { words: "the feeder chooses", goal: { load: 1.6, wants: ["feeders-choice"], tempo: null } },
+  moving: {
+    words: "random, moving, 80 %",
+    goal: { load: 2, wants: ["feeders-choice", "semi-live"], tempo: 0.8 },
+  },
+  fast: { words: "the drill at full speed", goal: { load: 1.4, wants: [], tempo: 1 } },
+} as const satisfies Record<string, { readonly words: string; readonly goal: Goal }>;
+export type GoalId = keyof typeof GOALS;
+
+/** For two people, upwards: what makes a drill easier, needs a third or a quiet room is chosen by hand. */
+const NOT_BY_ITSELF: readonly OperatorId[] = ["solo", "tempo-down", "third-person", "context", "isolate", "other-tool"];
+export const LADDER_DEFAULTS: LadderOptions = {
+  rungs: 8,
+  seed: 1,
+  operators: OPERATORS.filter((id) => !NOT_BY_ITSELF.includes(id)),
+  order: CUSTOMS.stages,
+  goal: GOALS.half.goal,
+  tools: TOOL_IDS,
+  kept: [],
+  pins: [],
+  width: 8,
+  each: 3,
+};
+
+/** What keeps a ladder from being made, in words. */
+export function ladderFault({ rungs, operators, goal, kept, pins }: LadderOptions): string | null {
+  if (!Number.isInteger(rungs) || rungs < 2 || rungs > 16) return "A ladder has 2 to 16 rungs.";
+  if (operators.length === 0)
+    return "No operator is allowed: nothing could change from rung to rung. Allow at least one.";
+  if (!(goal.load >= 1 && goal.load <= 4)) return "The goal is 1 to 4 times as hard as the whole drill.";
+  if (pins.some((place) => place >= kept.length || place >= rungs))
+    return "A pinned rung is not on this ladder any more. Take its pin out, or ask for more rungs.";
+  return null;
+}

@@ -1,0 +1,172 @@
+/** How the rows of a drill come in. */
+import { readFileSync } from "node:fs";
+import { check } from "../drill/check.ts";
+import { defaultSchool, readSchool } from "../policy/school.ts";
+import { parse } from "../score/parse.ts";
+import { linesOf } from "../score/structure.ts";
+import { firstRungs, moreRows, rowsIn, SLOW_START } from "./ladder-rows.ts";
+
+const school = defaultSchool();
+const drill = (text: string) => check(parse(text), school);
+const demo = (name: string) => drill(readFileSync(`demo/drills/${name}.vics`, "utf8"));
+const THREE = "tempo: 70%\n\nA jab -> B slip out, cross\nA cross -> B parry\nA lead hook -> B weave";
+const lines = (text: string) => [...linesOf(parse(text).items)].length;
+
+describe("the first rungs", () => {
+  test("the first row, and its exchange alone, slowly", () => {
+    const rungs = firstRungs(drill(THREE), school);
+    expect(rungs.map((r) => r.rows)).toEqual([1, 0.5]);
+    for (const r of rungs) {
+      expect(r.tempo).toBe(SLOW_START);
+      expect(r.changed).toMatch(/; slowly$/);
+      expect(lines(r.text)).toBe(1);
+    }
+    expect(rungs.map((r) => r.changed)).toEqual([
+      "The jab and its answer; slowly",
+      "The jab and its answer, nothing sent back yet; slowly",
+    ]);
+  });
+  test("a drill that is slow already is not slowed down; a school may begin at full speed", () => {
+    expect(firstRungs(drill(THREE.replace("70%", "30%")), school)[0]!.tempo).toBe(0.3);
+    const read = readSchool({ customs: { power: "full" } });
+    if (!read.ok) throw new Error(read.errors.join());
+    expect(firstRungs(drill(THREE), read.school)[0]!.tempo).toBe(0.7);
+  });
+  test("one exchange with nothing behind it is a first rung by itself", () => {
+    expect(firstRungs(drill("A jab -> B parry"), school)).toHaveLength(1);
+  });
+});
+
+describe("more rows", () => {
+  const base = drill(THREE);
+  const [first, alone] = firstRungs(base, school);
+  test("behind the exchange alone comes its whole row, with no more than one behind it", () => {
+    const next = moreRows(alone!.checked(), alone!.rows, base, school);
+    expect(next.map((s) => [s.rows, s.changed])).toEqual([
+      [1, "The jab with all that belongs to it"],
+      [2, "The whole of the jab; the cross comes in"],
+    ]);
+  });
+  test("behind the first row one or two more, named by what is fed", () => {
+    const next = moreRows(first!.checked(), 1, base, school);
+    expect(next.map((s) => [s.rows, s.changed])).toEqual([
+      [2, "The cross comes in"],
+      [3, "The cross and the lead hook come in"],
+    ]);
+    for (const s of next) expect(lines(s.text)).toBe(s.rows);
+  });
+  test("rows that were changed on the way stay as they are", () => {
+    const changed = drill("tempo: 40%\n\nA jab -> B slip out + step off, cross");
+    const [next] = moreRows(changed, 1, base, school);
+    expect(next!.text).toMatch(/slip out \+ step off, cross\nA cross -> B parry/);
+    expect(next!.text).toMatch(/tempo: 40%/);
+  });
+  test("when all are there, there are no more", () => {
+    expect(rowsIn(base)).toBe(3);
+    expect(moreRows(base, 3, base, school)).toEqual([]);
+  });
+  test("a long drill lets more rows in at once", () => {
+    const twenty = drill(Array.from({ length: 20 }, (_, i) => `A jab @${i + 1} -> B parry`).join("\n"));
+    const many = drill(Array.from({ length: 20 }, () => "A jab -> B parry").join("\n"));
+    const found = moreRows(drill("A jab -> B parry"), 1, many, school);
+    expect(found.map((s) => s.rows)).toEqual([2, 3, 4, 5, 6]);
+    expect(rowsIn(twenty)).toBeGreaterThan(0);
+  });
+});
+
+describe("a row in two steps", () => {
+  const base = drill(
+    "A jab -> B catch\nA jab, cross -> B parry, slip out, lead hook -> A cover\nA cross -> B slip out, cross",
+  );
+  const after = (text: string, rows: number) => moreRows(drill(text), rows, base, school);
+  test("it may come in without what is sent back, as half a row", () => {
+    const half = after("A jab -> B parry", 1).find((s) => s.rows === 1.5)!;
+    expect(half.text).toMatch(/^A jab, cross -> B parry, slip out$/m);
+    expect(half.changed).toBe("The jab, cross comes in, nothing sent back yet");
+    expect(half.load.total).toBeLessThan(after("A jab -> B parry", 1).find((s) => s.rows === 2)!.load.total);
+  });
+  test("what is missing of it comes next, piece by piece or all at once", () => {
+    const next = after("A jab -> B parry\nA jab, cross -> B parry, slip out", 1.5);
+    expect(next.map((s) => [s.rows, s.changed])).toEqual([
+      [1.75, "Behind the jab, cross the lead hook as well"],
+      [2, "The jab, cross with all that belongs to it"],
+      [2.5, "The whole of the jab, cross; the cross comes in, nothing sent back yet"],
+      [3, "The whole of the jab, cross; the cross comes in"],
+    ]);
+    expect(next[1]!.text).toMatch(/^A jab -> B parry\nA jab, cross -> B parry, slip out, lead hook -> A cover$/m);
+  });
+  test("a combination may come in by its first feed", () => {
+    const first = after("A jab -> B parry", 1).find((s) => s.rows === 1.25)!;
+    expect(first.text).toMatch(/^A jab -> B parry\nA jab -> B parry$/m);
+    expect(first.changed).toBe("The jab, cross comes in, only the jab of it yet");
+    const on = after("A jab -> B parry\nA jab -> B parry", 1.25);
+    expect(on.map((s) => s.changed)[0]).toBe("The whole of the jab, cross, nothing sent back yet");
+  });
+  test("a row of which nothing is sent back comes in whole", () => {
+    const plain = drill("A jab -> B parry\nA cross -> B slip out");
+    expect(moreRows(drill("A jab -> B parry"), 1, plain, school).map((s) => s.rows)).toEqual([2]);
+  });
+  test("answers to choose from come one after the other", () => {
+    const two = drill("A jab -> B parry\nA cross -> B slip out, cross | parry, cross");
+    const next = moreRows(drill("A jab -> B parry"), 1, two, school);
+    expect(next.map((s) => s.changed)).toEqual(["The cross comes in, one answer only", "The cross comes in"]);
+    const [all] = moreRows(drill("A jab -> B parry\nA cross -> B slip out, cross"), 1.5, two, school);
+    expect(all!.changed).toBe("The cross with all of its answers");
+  });
+  test("a range grows by its numbers", () => {
+    const head = "A: holds stick 71 cm\nB: holds stick 71 cm\n\n";
+    const three = drill(`${head}A strike {1..3} -> B block {#}`);
+    const next = moreRows(drill(`${head}A strike 1 -> B block 1`), 1 / 3, three, school);
+    expect(next.map((s) => s.changed)).toEqual(["It goes on: the strike 1 to 2", "All of them: the strike 1 to 3"]);
+  });
+  test("rows that begin alike are told apart by what meets them", () => {
+    const alike = drill("A jab -> B parry\nA cross -> B parry\nA cross -> B slip out");
+    const next = moreRows(drill("A jab -> B parry"), 1, alike, school);
+    expect(next.map((s) => s.changed)).toEqual([
+      "The cross met by parry comes in",
+      "The cross met by parry and the cross met by slip out come in",
+    ]);
+  });
+});
+
+describe("the block of a drill", () => {
+  test("a cycle closes round its counts once all are there", () => {
+    const weave = demo("four-count-weave");
+    expect(rowsIn(weave)).toBe(5);
+    const flat = drill(
+      `kind: flow\nA: holds stick 71 cm\nB: holds stick 71 cm\n\n${[...linesOf(weave.score.items)]
+        .map(({ row }) => (row.content.body.kind === "play" ? "A R forehand high <> B R forehand high" : ""))
+        .join("\n")}`,
+    );
+    const [loop] = moreRows(flat, 4, weave, school);
+    expect(loop!.text).toMatch(/^loop x8:\n {2}A R forehand high/m);
+    expect(loop!.changed).toMatch(/cycle/);
+    expect(moreRows(loop!.checked(), 5, weave, school)).toEqual([]);
+  });
+  test("a choice says who chooses, and keeps its labels", () => {
+    const pads = demo("pads-by-name");
+    const all = [...linesOf(pads.score.items)];
+    const flat = drill(
+      all
+        .map(({ row }) => row.content.body)
+        .map((b) => (b.kind === "play" ? "A jab -> B parry" : ""))
+        .join("\n"),
+    );
+    const choices = moreRows(flat, all.length, pads, school);
+    expect(choices.map((c) => c.changed)).toEqual([
+      "A chooses which of the first 2 comes",
+      "A chooses which of the first 3 comes",
+      "A chooses which of them comes",
+    ]);
+    const [two, , four] = choices;
+    expect(four!.text).toContain(`  ${all[0]!.label}: A jab`);
+    expect(four!.rows).toBe(rowsIn(pads));
+    // The rows that nobody chooses yet stand behind the block as they were.
+    expect(two!.text).toMatch(/^choose A:\n {2}one: .*\n {2}two: .*\nend\nA jab -> B parry\nA jab -> B parry$/m);
+    const more = moreRows(two!.checked(), two!.rows, pads, school);
+    expect(more.map((c) => [c.changed, c.rows])).toEqual([
+      ["More to choose from: 3 instead of 2", choices[1]!.rows],
+      ["More to choose from: 4 instead of 2", rowsIn(pads)],
+    ]);
+  });
+});

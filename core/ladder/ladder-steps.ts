@@ -1,0 +1,102 @@
+/** What can come after a rung: operators of the stages that are due, and more rows of the drill. */
+import type { Checked } from "../exchange/types.ts";
+import { shuffled } from "../random/random.ts";
+import type { School } from "../policy/school.ts";
+import { linesOf } from "../score/structure.ts";
+import type { Score } from "../score/types.ts";
+import { readText } from "../answers/check-text.ts";
+import type { LadderOptions } from "./ladder-options.ts";
+import { moreRows, rowsIn, type Step } from "./ladder-rows.ts";
+import { stageOf, type OperatorId, type Stage } from "../vary/operator-names.ts";
+import { firstOf, type Candidate } from "../vary/operators/shared.ts";
+import type { ToolId } from "../vary/operators/tools.ts";
+import { candidates, type Variation } from "../vary/vary.ts";
+
+/** A rung must be harder by this much to be felt as another. */
+export const LEAST_STEP = 0.15;
+/** The same operator at most this often in one ladder; where nothing is said, once. */
+const MOST_USES: Partial<Record<OperatorId, number>> = {
+  "tempo-up": 3,
+  "add-return": 2,
+  chain: 2,
+  "responders-choice": 2,
+  calls: 3,
+  "feeders-choice": 3,
+};
+/** A new thing slows the drill down by as much. */
+const TEMPO_STEP = 0.11;
+/** Stages whose changes may come while the drill is still growing. */
+const WHILE_GROWING: readonly Stage[] = ["pairs"];
+
+/** A position from which a ladder goes on. */
+interface StepFrom {
+  readonly text: string;
+  readonly checked: () => Checked;
+  readonly stage: number;
+  readonly used: readonly string[];
+  readonly rows: number;
+}
+
+/** How many stages have come in by a layer: chance and force are not there on the second rung. */
+export const reachedAt = (order: readonly Stage[], layer: number, rungs: number): number =>
+  Math.ceil((order.length * (layer + 1)) / rungs);
+
+/**
+ * What can come after a position: harder, of this stage or a later one. Stages come in with the
+ * rungs, so that chance and force are not there on the second one.
+ */
+export function steps(
+  node: StepFrom,
+  layer: number,
+  base: Checked,
+  school: School,
+  o: LadderOptions,
+  random: () => number,
+): Step[] {
+  const now = node.checked();
+  // The drill itself comes first: what makes it harder waits until all of it is there.
+  const complete = node.rows >= rowsIn(base);
+  // A row of which a part is still missing would lose what was done to it.
+  const whole = node.rows > 0 && Number.isInteger(node.rows);
+  const reached = reachedAt(o.order, layer, o.rungs);
+  const from = Math.max(node.stage, o.order.indexOf("pairs"));
+  const fits = (most: number) =>
+    o.operators.filter((id) => {
+      const stage = o.order.indexOf(stageOf(id));
+      // Tempo comes back behind every new thing, which lowers it.
+      const again = stage < node.stage && stageOf(id) === "tempo" && o.order[node.stage] !== "force";
+      return (
+        // Force is a step of its own, and the last; never before the tempo of the drill is there.
+        (stageOf(id) !== "force" || (layer === o.rungs - 1 && now.header.tempo >= base.header.tempo - TEMPO_STEP)) &&
+        (complete || (whole && WHILE_GROWING.includes(stageOf(id)))) &&
+        (again || (stage >= from && stage < most)) &&
+        node.used.filter((u) => u === id).length < (MOST_USES[id] ?? 1)
+      );
+    });
+  const byChance = (all: readonly Candidate[]) =>
+    shuffled(
+      all.filter((c) => c.operator !== "other-tool" || o.tools.includes(c.parameters.tool as ToolId)),
+      random,
+    );
+  const more = moreRows(now, node.rows, base, school);
+  const harder = (found: readonly Step[]) =>
+    found.filter((v) => v.load.total >= now.load.total + LEAST_STEP && v.verdict !== "broken");
+  const some = (ids: readonly OperatorId[]) =>
+    harder([
+      ...more,
+      ...ids
+        .flatMap((id) => few(candidates(now, school, [id], byChance), o.each))
+        .map((v) => ({ ...v, rows: sameRows(now, readText(v.text)) ? node.rows : rowsIn(base) })),
+    ]);
+  const found = some(fits(reached));
+  // Where nothing of these stages is left, later ones come in before their time; force never does.
+  return found.length > 0 || reached >= o.order.length - 1 ? found : some(fits(o.order.length - 1));
+}
+
+/** The first few that are not broken; the rest is not even checked. */
+const few = (all: Iterable<Variation>, most: number): Variation[] => firstOf(all, most, (v) => v.verdict !== "broken");
+
+/** More rows of the drill can still come behind these: as many as before, in no block. */
+const sameRows = (before: Checked, now: Score): boolean =>
+  !now.items.some((item) => item.kind === "block") &&
+  [...linesOf(now.items)].length === [...linesOf(before.score.items)].length;

@@ -1,0 +1,287 @@
+/** A ladder: from one exchange to more than the whole drill, one change a rung, in even steps of load. */
+import { percent } from "../exchange/time.ts";
+import type { Checked } from "../exchange/types.ts";
+import { seeded } from "../random/random.ts";
+import type { School } from "../policy/school.ts";
+import { assessRows, readText, type Assessment } from "../answers/check-text.ts";
+import { rowsOf, textOf, withHeader } from "../score/edit.ts";
+import { evenPath, type PathNode } from "./even-path.ts";
+import { OPERATOR_NAMES, stageOf, type OperatorId, type Stage } from "../vary/operator-names.ts";
+import { ladderFault, type Goal, type LadderOptions } from "./ladder-options.ts";
+import { firstRungs, SLOW_START, type Step } from "./ladder-rows.ts";
+import { LEAST_STEP, reachedAt, steps } from "./ladder-steps.ts";
+import { playOf, soundPart, type Variation } from "../vary/vary.ts";
+
+/** A change that can make a rung: an operator, or more rows of the drill as they stand. */
+export type RungChange = Omit<Variation, "operator"> & { readonly operator: OperatorId | "rows" };
+
+export interface Rung {
+  readonly text: string;
+  /** null on the first rung. */
+  readonly operator: OperatorId | "rows" | null;
+  readonly changed: string;
+  /** How many rows of the drill have come in. */
+  readonly rows: number;
+  readonly checked: Checked;
+  /** Others that can stand here: the same step from the rung before, another change. */
+  readonly alternatives: readonly Step[];
+}
+export type LadderResult =
+  | {
+      readonly ok: true;
+      readonly rungs: readonly Rung[];
+      /** The largest difference of a step from the even step, as a share of it. */
+      readonly unevenness: number;
+      /** The drill had errors: the ladder starts from its sound part. */
+      readonly partial: boolean;
+      /** What stands in the way of what was asked, in words. */
+      readonly notes: readonly string[];
+      /** Load that the last rung was asked to reach. */
+      readonly top: number;
+    }
+  | { readonly ok: false; readonly message: string };
+
+interface Way {
+  readonly from: number;
+  readonly operator: OperatorId | "rows";
+  readonly changed: string;
+}
+
+interface Node extends Assessment {
+  /** What it is by itself, for a first rung. */
+  readonly changed: string;
+  /** The ways to it, each from a place in the layer before. */
+  readonly ways: Way[];
+  stage: number;
+  /** Operators used on the best way here. */
+  used: readonly string[];
+  /** How many rows of the drill have come in. */
+  readonly rows: number;
+  /** The step that would bring its start up to the goal evenly, and what the steps so far miss of it, squared. */
+  even: number;
+  off: number;
+}
+
+/** How many others are kept for a rung. */
+const ALTERNATIVES = 5;
+
+/** Makes a ladder; yields the share done, so that the caller can breathe and cancel. */
+export function* makeLadder(drill: Checked, school: School, options: LadderOptions): Generator<number, LadderResult> {
+  const fault = ladderFault(options);
+  if (fault) return { ok: false, message: fault };
+  const base = soundPart(drill, school);
+  if (!base)
+    return {
+      ok: false,
+      message: "No row of this drill is sound. Mend one row at the desk first; the ladder starts from it.",
+    };
+  const kept = keptNodes(school, options);
+  const layers: Node[][] = [
+    options.pins.includes(0) ? [kept[0]!] : unlike([...firstRungs(base, school).map(begin), ...kept.slice(0, 1)]),
+  ];
+  const siblings = new Map<string, Step[]>();
+  const first = Math.min(...layers[0]!.map((n) => n.load.total));
+  const top = Math.max(base.load.total * options.goal.load, first + options.rungs * LEAST_STEP);
+  for (const node of layers[0]!) node.even = (top - node.load.total) / (options.rungs - 1);
+  const random = seeded(options.seed);
+  for (let l = 1; l < options.rungs; l++) {
+    const next = new Map<string, Node>();
+    for (const [i, node] of layers[l - 1]!.entries()) {
+      yield (l - 1 + i / layers[l - 1]!.length) / options.rungs;
+      const harder = steps(node, l, base, school, options, random);
+      siblings.set(playOf(node.text), harder);
+      for (const v of harder) reach(next, after(node, v, options.order), way(i, v));
+    }
+    const stays = kept[l];
+    const edge = options.kept[l]?.operator;
+    if (stays && edge) {
+      const before = layers[l - 1]!.findIndex((n) => playOf(n.text) === playOf(kept[l - 1]!.text));
+      reach(next, stays, { from: before, operator: edge, changed: stays.changed });
+    }
+    const near = nearest([...next.values()], l, options);
+    const layer =
+      stays && options.pins.includes(l)
+        ? near.filter((n) => playOf(n.text) === playOf(stays.text))
+        : unlike([
+            ...near.slice(0, l === options.rungs - 1 ? next.size : options.width),
+            ...(stays ? [next.get(playOf(stays.text))!] : []),
+          ]);
+    if (layer.length === 0) break;
+    layers.push(layer);
+  }
+  return finish(layers, siblings, drill, base, top, options);
+}
+
+/** A way to a position: a new one, or one more to a position that is known. */
+function reach(layer: Map<string, Node>, node: Node, by: Way): void {
+  const key = playOf(node.text);
+  const known = layer.get(key);
+  if (!known) layer.set(key, { ...node, ways: [by] });
+  else if (!known.ways.some((w) => w.from === by.from)) {
+    known.ways.push(by);
+    const { off, even, stage, used } = node;
+    if (off < known.off) Object.assign(known, { off, even, stage, used });
+  }
+}
+
+const way = (from: number, { operator, changed }: Step): Way => ({ from, operator, changed });
+
+const unlike = (nodes: readonly Node[]): Node[] =>
+  nodes.filter((node, i) => nodes.findIndex((other) => playOf(other.text) === playOf(node.text)) === i);
+
+type Place = Pick<Step, "changed" | "rows" | keyof Assessment>;
+const placeOf = ({ text, changed, rows, verdict, load, tempo, distance, shares, checked }: Place): Place => ({
+  text,
+  changed,
+  rows,
+  verdict,
+  load,
+  tempo,
+  distance,
+  shares,
+  checked,
+});
+
+/** A first rung. */
+const begin = (place: Place): Node => ({
+  ...placeOf(place),
+  ways: [],
+  stage: 0,
+  used: [],
+  even: 0,
+  off: 0,
+});
+
+const after = (node: Node, v: Place & Pick<Step, "operator">, order: readonly Stage[]): Node => ({
+  ...placeOf(v),
+  ways: [],
+  stage: v.operator === "rows" ? node.stage : Math.max(node.stage, order.indexOf(stageOf(v.operator))),
+  used: [...node.used, v.operator],
+  even: node.even,
+  off: node.off + (v.load.total - node.load.total - node.even) ** 2,
+});
+
+/** The rungs of an earlier ladder as positions of this one. */
+function keptNodes(school: School, { kept, order }: LadderOptions): Node[] {
+  const nodes: Node[] = [];
+  for (const rung of kept) {
+    const before = nodes[nodes.length - 1];
+    const step = { ...rung, ...assessRows(rowsOf(rung.text), school) };
+    nodes.push(
+      before && rung.operator !== null ? after(before, { ...step, operator: rung.operator }, order) : begin(step),
+    );
+  }
+  return nodes;
+}
+
+/** How far a position is from what the goal asks of its layer, in units of load. */
+function nearest(nodes: Node[], layer: number, { goal, rungs, order }: LadderOptions): Node[] {
+  const share = layer / (rungs - 1);
+  const due = goal.wants.filter((id) => reachedAt(order, layer, rungs) > order.indexOf(stageOf(id)));
+  const tempo = goal.tempo === null ? 0 : SLOW_START + (goal.tempo - SLOW_START) * share;
+  const away = (node: Node): number =>
+    node.off + UNMET * due.filter((id) => !has(node, id)).length + TEMPO_GAP * Math.max(0, tempo - node.tempo);
+  return nodes
+    .map((node) => ({ node, away: away(node) }))
+    .sort((a, b) => a.away - b.away)
+    .map(({ node }) => node);
+}
+/** A wish that could be met by now and is not weighs like this much load. */
+const UNMET = 3;
+/** So does full speed that is missing. */
+const TEMPO_GAP = 10;
+
+/** A last rung is as hard as was asked, or nearly so. */
+const NEAR_GOAL = 0.9;
+
+function finish(
+  layers: readonly (readonly Node[])[],
+  siblings: ReadonlyMap<string, readonly Step[]>,
+  drill: Checked,
+  base: Checked,
+  top: number,
+  options: LadderOptions,
+): LadderResult {
+  const last = layers[layers.length - 1]!;
+  const missing = (node: Node) => missingOf(node, options.goal);
+  const least = Math.min(...last.map((node) => missing(node).length));
+  const high = Math.min(top, Math.max(...last.map((node) => node.load.total)));
+  const ends = last.filter(
+    (node) => missing(node).length === least && (node.load.total >= high * NEAR_GOAL || least > 0),
+  );
+  const whole = [...layers.slice(0, -1), ends];
+  const graph: PathNode[][] = whole.map((layer) =>
+    layer.map((n) => ({ load: n.load.total, from: n.ways.map((w) => w.from) })),
+  );
+  const path = evenPath(graph);
+  if (!path)
+    return {
+      ok: false,
+      message:
+        options.pins.length > 0
+          ? "No way up was found that keeps the pinned rungs: they do not rise, or nothing fits between them. Take a pin out."
+          : "No way up was found. Allow more operators, or fewer rungs.",
+    };
+  const nodes = path.places.map((place, l) => whole[l]![place]!);
+  const loads = nodes.map((n) => n.load.total);
+  const rungs = nodes.map((n, l): Rung => {
+    const others = l === 0 ? [] : (siblings.get(playOf(nodes[l - 1]!.text)) ?? []);
+    const near = others
+      .filter((v) => playOf(v.text) !== playOf(n.text))
+      .sort((a, b) => Math.abs(a.load.total - loads[l]!) - Math.abs(b.load.total - loads[l]!));
+    const title = `${base.header.title ?? "Drill"}, rung ${l + 1}`;
+    const text = textOf(withHeader(readText(n.text), { title }));
+    const by = n.ways.find((w) => w.from === path.places[l - 1]);
+    return {
+      text,
+      operator: by?.operator ?? null,
+      changed: by?.changed ?? n.changed,
+      rows: n.rows,
+      checked: n.checked(),
+      alternatives: near.slice(0, ALTERNATIVES),
+    };
+  });
+  const notes = missing(nodes[nodes.length - 1]!);
+  if (nodes.length < options.rungs)
+    notes.unshift(
+      `It ends after ${nodes.length} of ${options.rungs} rungs: no allowed change makes it harder and keeps it sound. Allow more operators.`,
+    );
+  return {
+    ok: true,
+    rungs,
+    unevenness: path.unevenness,
+    partial: base !== drill,
+    top,
+    notes,
+  };
+}
+
+/** A drill may have what a goal asks for without an operator having brought it in. */
+const SHOWS: Partial<Record<OperatorId, RegExp>> = {
+  "feeders-choice": /^ *choose [A-C]:$/m,
+  calls: /^ *choose call:$/m,
+  "semi-live": /^cadence: free$/m,
+};
+const has = ({ used, text }: Node, id: OperatorId): boolean => used.includes(id) || (SHOWS[id]?.test(text) ?? false);
+
+/** What the goal asks for and a last rung has not, in words. */
+function missingOf(node: Node, { wants, tempo }: Goal): string[] {
+  const { tempo: now, checked } = node;
+  const notes = wants
+    .filter((id) => !has(node, id))
+    .map(
+      (id) =>
+        `The goal is not reached: no sound rung was found for “${OPERATOR_NAMES[id]}”. Allow it, or ask for more rungs.`,
+    );
+  if (tempo === null || now >= tempo - 1e-9) return notes;
+  const ceilings = checked().exchanges.flatMap((e) => (e.ceiling !== null && e.ceiling > 0 ? [e.ceiling] : []));
+  const most = Math.min(...ceilings);
+  const why =
+    most < tempo
+      ? `the tightest exchange of the last rung allows ${percent(most)} %`
+      : "the rungs do not suffice; ask for more of them, or start faster";
+  return [
+    ...notes,
+    `The goal is not reached: it ends at ${percent(now)} % of full speed instead of ${percent(tempo)} %; ${why}.`,
+  ];
+}

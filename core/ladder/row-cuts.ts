@@ -1,0 +1,143 @@
+/** The rows of a drill as a ladder brings them in: each by its parts, feed by feed with its answers, then what is sent back. */
+import type { Checked, CheckedExchange } from "../exchange/types.ts";
+import { lineText } from "../score/format.ts";
+import { expandRange, rangeOf, spokenRange } from "../score/ranges.ts";
+import { linesOf } from "../score/structure.ts";
+import type { Alternative, Beat, Line, ScoreLine, Turn } from "../score/types.ts";
+import { beatText, mapParts, single, withBeats } from "../score/edit.ts";
+
+export interface Cut {
+  readonly line: Line;
+  /** What of the row is not there yet; null where it is whole. */
+  readonly missing: "numbers" | "alternatives" | "feeds" | "layers" | "returns" | null;
+  /** What is sent back in it. */
+  readonly back: readonly string[];
+}
+
+export interface DrillRow {
+  readonly line: Line;
+  /** Its feed; where several rows begin alike, what meets it as well. */
+  readonly name: string;
+  /** Its parts, growing, but for those of rows before it; the last is the row itself. */
+  readonly cuts: readonly Cut[];
+}
+
+const kept = new WeakMap<Checked, readonly DrillRow[]>();
+
+/** The rows of a drill one after another, without blocks: chance and cycles come later. */
+export function drillRows(drill: Checked): readonly DrillRow[] {
+  let rows = kept.get(drill);
+  if (!rows) {
+    const items = [...linesOf(drill.score.items)];
+    const feeds = items.map(({ line }) => feedName(line));
+    // A part that an earlier row had already would only be that once more.
+    const had = new Set<string>();
+    rows = items.map((item, i) => {
+      const cuts = cutsOf(item, drill).filter((cut) => cut.missing === null || !had.has(lineText(cut.line)));
+      for (const cut of cuts) had.add(lineText(cut.line));
+      return {
+        line: item.line,
+        name: feeds.indexOf(feeds[i]!) === feeds.lastIndexOf(feeds[i]!) ? feeds[i]! : metName(item.line, feeds[i]!),
+        cuts,
+      };
+    });
+    kept.set(drill, rows);
+  }
+  return rows;
+}
+
+/** What a row begins with: its feed, or the stroke that meets. */
+export const feedName = (line: Line): string =>
+  spokenRange(line.turns[0]!.alternatives[0]!.beats.map(beatText).join(", ")).replace(/^[RL] /, "");
+
+function metName(line: Line, feed: string): string {
+  const met = single(line.turns[1])?.beats[0];
+  return met && !line.meets ? `${feed} met by ${spokenRange(beatText(met))}` : feed;
+}
+
+function cutsOf(item: ScoreLine, drill: Checked): readonly Cut[] {
+  const { line } = item;
+  const parts = byNumber(line) ?? byAnswer(line) ?? byExchange(item, drill);
+  const text = lineText(line);
+  return [...parts.filter((cut) => lineText(cut.line) !== text), { line, missing: null, back: [] }];
+}
+
+/** One number of a range, the first two, the first three; null for a line without a range. */
+function byNumber(line: Line): Cut[] | null {
+  const range = rangeOf(line);
+  if (!range) return null;
+  const step = range.last < range.first ? -1 : 1;
+  return expandRange(line).map((first, i) => ({
+    line: i === 0 ? first : withRange(line, `{${range.first}..${range.first + step * i}}`),
+    missing: "numbers",
+    back: [],
+  }));
+}
+
+const withRange = (line: Line, range: string): Line =>
+  mapParts(line, (part) => ({
+    ...part,
+    words: part.words.map((word) => (/^\{.*\.\..*\}$/.test(word.text) ? { ...word, text: range } : word)),
+  }));
+
+/** One of the answers to choose from, the first two, the first three; null for a line without such a choice. */
+function byAnswer(line: Line): Cut[] | null {
+  const [feed, answer, ...rest] = line.turns;
+  if (line.meets || !single(feed) || !answer || answer.alternatives.length < 2) return null;
+  return answer.alternatives.map((_, i, all) => ({
+    line: { ...line, turns: [feed!, { ...answer, alternatives: all.slice(0, i + 1) }, ...rest] },
+    missing: "alternatives",
+    back: [],
+  }));
+}
+
+/** Feed by feed with its answer, the first things that answer, all of them, and what is sent back blow by blow. */
+function byExchange(item: ScoreLine, drill: Checked): Cut[] {
+  const { line } = item;
+  const [feed, answer, ...rest] = line.turns;
+  const feeds = single(feed);
+  const answers = single(answer);
+  const exchanges = line.meets || !feeds || !answers ? [] : exchangesOf(item, drill);
+  const last = exchanges[exchanges.length - 1];
+  if (!feeds || !answers || !last) return [];
+  const part = (missing: Cut["missing"], some: readonly Beat[], met: readonly Beat[]): Cut => ({
+    line: { ...line, turns: [only(feed!, feeds, some), only(answer!, answers, met)] },
+    missing,
+    back: met.filter((beat) => beat.from >= last.answerSpan!.to).map(beatText),
+  });
+  const until = ({ answerSpan }: CheckedExchange) => answers.beats.filter((beat) => beat.from < answerSpan!.to);
+  const met = until(last);
+  const begun = exchanges.slice(0, -1).map((e) =>
+    part(
+      "feeds",
+      feeds.beats.filter((beat) => beat.from <= e.feed!.from),
+      until(e),
+    ),
+  );
+  const firsts = met.map((beat) => ({ ...beat, parts: beat.parts.slice(0, 1) }));
+  const layers = met.some((beat) => beat.parts.length > 1) ? [part("layers", feeds.beats, firsts)] : [];
+  // Where somebody answers what is sent back, all of it is a part of its own.
+  const most = answers.beats.length - (rest.length > 0 ? 0 : 1);
+  const backs = Array.from({ length: Math.max(0, most - met.length) }, (_, i) =>
+    part("returns", feeds.beats, answers.beats.slice(0, met.length + i + 1)),
+  );
+  return [...begun, ...layers, part("returns", feeds.beats, met), ...backs];
+}
+
+const only = (turn: Turn, alternative: Alternative, beats: readonly Beat[]): Turn => ({
+  ...turn,
+  alternatives: [withBeats(alternative, beats)],
+});
+
+/** The exchanges of its first turn of feeds with the turn that answers it. */
+function exchangesOf({ row, line }: ScoreLine, { exchanges }: Checked): CheckedExchange[] {
+  const [feed, answer] = line.turns;
+  const found: CheckedExchange[] = [];
+  for (const e of exchanges) {
+    // A pass of a cycle repeats the one before it.
+    if (e.row !== row || !e.feed || !e.answerSpan || found.some((other) => other.from === e.from)) continue;
+    const fed = e.feed.from >= feed!.from && e.feed.to <= feed!.to;
+    if (fed && e.answerSpan.from >= answer!.from && e.answerSpan.to <= answer!.to) found.push(e);
+  }
+  return found;
+}

@@ -1,0 +1,125 @@
+/** What a school brings to a check: its words, what it finds grave, and what it rules by itself. */
+import { LOAD_WEIGHTS, type LoadWeights } from "../drill/load.ts";
+import { PAIR_WEIGHTS, type PairWeights } from "../pairs/score.ts";
+import { SEVERITY, type FindingDraft, type RuleId, type Severity } from "../findings/finding.ts";
+import type { NumberingSet } from "../words/numbering.ts";
+import { readMoves } from "../words/schema.ts";
+import {
+  bookFaults,
+  CUSTOMS,
+  customsFaults,
+  loadFaults,
+  pairingFaults,
+  numberingFaults,
+  SCHOOL_KEYS,
+  type Customs,
+  type RuleSetting,
+  type Ruling,
+} from "./settings.ts";
+import { makeVocabulary, nameKey, shippedVocabulary, type Vocabulary } from "../words/vocabulary.ts";
+
+export interface School {
+  readonly vocabulary: Vocabulary;
+  readonly severity: Readonly<Partial<Record<RuleId, RuleSetting>>>;
+  readonly rulings: readonly Ruling[];
+  readonly customs: Customs;
+  /** What each part of the load of a drill weighs. */
+  readonly load: LoadWeights;
+  /** What the school looks at when it pairs people. */
+  readonly pairing: PairWeights;
+  /** Says which settings a kept result was made with. */
+  readonly key: string;
+}
+
+let shipped: School | null = null;
+/** A school with nothing of its own. */
+export const defaultSchool = (): School =>
+  (shipped ??= {
+    vocabulary: shippedVocabulary(),
+    severity: {},
+    rulings: [],
+    customs: CUSTOMS,
+    load: LOAD_WEIGHTS,
+    pairing: PAIR_WEIGHTS,
+    key: "",
+  });
+
+export type SchoolResult =
+  { readonly ok: true; readonly school: School } | { readonly ok: false; readonly errors: readonly string[] };
+
+const isObject = (value: unknown): value is Record<string, unknown> =>
+  typeof value === "object" && value !== null && !Array.isArray(value);
+const isRule = (rule: string): rule is RuleId => Object.hasOwn(SEVERITY, rule);
+const SETTINGS = ["error", "risk", "note", "off"];
+const VERDICTS = ["valid", "risky", "invalid"];
+
+/**
+ * Reads a school's settings: `{ "moves": [...], "numbering": [...], "severity": {rule: setting},
+ * "rulings": [...], "customs": {...}, "load": {part: weight}, "pairing": {part: points}, "book": {...} }`. All keys may be left out; errors say which
+ * entry is wrong and how.
+ */
+export function readSchool(data: unknown): SchoolResult {
+  if (!isObject(data)) return { ok: false, errors: [`school: must be an object with ${SCHOOL_KEYS.join(", ")}`] };
+  const errors: string[] = [];
+  for (const key of Object.keys(data))
+    if (!(SCHOOL_KEYS as readonly string[]).includes(key))
+      errors.push(`school: “${key}” is not known; known: ${SCHOOL_KEYS.join(", ")}`);
+  const moves = readMoves("moves", { moves: Array.isArray(data.moves) ? (data.moves as object[]) : [] });
+  if (!moves.ok) errors.push(...moves.errors);
+  const severity: Partial<Record<RuleId, RuleSetting>> = {};
+  for (const [rule, setting] of Object.entries(isObject(data.severity) ? data.severity : {})) {
+    if (!isRule(rule)) errors.push(`severity: there is no rule “${rule}”`);
+    else if (!SETTINGS.includes(String(setting)))
+      errors.push(`severity: ${rule}: “${String(setting)}” must be one of ${SETTINGS.join(", ")}`);
+    else severity[rule] = setting as RuleSetting;
+  }
+  const rulings = (Array.isArray(data.rulings) ? data.rulings : []).flatMap((entry: unknown, i) => {
+    const ruling = isObject(entry) ? entry : {};
+    const whole = ["feed", "answer", "reason"].every((k) => typeof ruling[k] === "string" && ruling[k] !== "");
+    if (whole && VERDICTS.includes(String(ruling.verdict))) return [ruling as unknown as Ruling];
+    errors.push(`rulings: number ${i + 1} needs feed, answer, reason, and a verdict of ${VERDICTS.join(", ")}`);
+    return [];
+  });
+  if (data.customs !== undefined) errors.push(...customsFaults(data.customs));
+  if (data.book !== undefined) errors.push(...bookFaults(data.book));
+  if (data.pairing !== undefined) errors.push(...pairingFaults(data.pairing));
+  if (data.load !== undefined) errors.push(...loadFaults(data.load));
+  if (data.numbering !== undefined) errors.push(...numberingFaults(data.numbering));
+  if (errors.length > 0 || !moves.ok) return { ok: false, errors };
+  const sets = Array.isArray(data.numbering) ? (data.numbering as NumberingSet[]) : [];
+  const own = moves.moves.length > 0 || sets.length > 0;
+  const vocabulary = own ? makeVocabulary(moves.moves, sets) : shippedVocabulary();
+  return {
+    ok: true,
+    school: {
+      vocabulary,
+      severity,
+      rulings,
+      customs: { ...CUSTOMS, ...(data.customs as Partial<Customs> | undefined) },
+      pairing: { ...PAIR_WEIGHTS, ...(data.pairing as Partial<PairWeights> | undefined) },
+      load: { ...LOAD_WEIGHTS, ...(data.load as Partial<LoadWeights> | undefined) },
+      key: rulings.length + Object.keys(severity).length === 0 ? "" : JSON.stringify([severity, rulings]),
+    },
+  };
+}
+
+/** How grave a school takes a rule to be; safety of live edges cannot be turned off. */
+export function severityOf(rule: RuleId, usual: Severity, school: School): RuleSetting {
+  return (rule === "training-tool" ? undefined : school.severity[rule]) ?? usual;
+}
+
+/** Findings as the school grades them. */
+export function graded(findings: readonly FindingDraft[], school: School): FindingDraft[] {
+  if (school.key === "") return findings as FindingDraft[];
+  return findings.flatMap((finding) => {
+    const severity = severityOf(finding.rule, finding.severity, school);
+    return severity === "off" ? [] : [{ ...finding, severity }];
+  });
+}
+
+/** The school's ruling on a feed and an answer by any of their names, or null. */
+export function rulingFor(school: School, feed: readonly string[], answers: readonly string[]): Ruling | null {
+  const one = new Set(feed.map(nameKey));
+  const two = new Set(answers.map(nameKey));
+  return school.rulings.find((r) => one.has(nameKey(r.feed)) && two.has(nameKey(r.answer))) ?? null;
+}

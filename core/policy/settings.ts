@@ -1,0 +1,132 @@
+/** What a school sets for itself, as it is stored and passed on: plain JSON, every key may be left out. */
+import { array, number, object, string, ValidationError } from "yup";
+import { LOAD_PARTS, type LoadWeights } from "../drill/load.ts";
+import { CONTEXTS } from "../score/header.ts";
+import type { RuleId, Severity } from "../findings/finding.ts";
+import type { Verdict } from "../exchange/types.ts";
+import type { NumberingSet } from "../words/numbering.ts";
+import { STAGES, type Stage } from "../vary/operator-names.ts";
+import { PAIR_PARTS, weightText, type PairWeights } from "../pairs/score.ts";
+import { partNamed } from "../body/parts.ts";
+import { HEIGHTS, TRADITIONS, type MoveData, type Tradition } from "../words/types.ts";
+
+/** How grave a school finds a rule; `off`: it is not said at all. */
+export type RuleSetting = Severity | "off";
+
+/** A pair of moves that the school judges by itself, whatever the geometry says. */
+export interface Ruling {
+  readonly feed: string;
+  readonly answer: string;
+  readonly verdict: Exclude<Verdict, "unread">;
+  readonly reason: string;
+}
+
+/** Questions on which traditions differ and that the checker does not decide. */
+export interface Customs {
+  /** Which names are shown; all are understood when typed. */
+  readonly names: Tradition;
+  /** Which pad takes a left blow: the one straight across, or the one of the same name. */
+  readonly pads: "opposite" | "same";
+  readonly hookFist: "upright" | "flat";
+  /** The numbering set of a score that names none. */
+  readonly numbering: string;
+  /** The context of a score that names none. */
+  readonly context: (typeof CONTEXTS)[number] | null;
+  /** In which order a ladder brings things in. */
+  readonly stages: readonly Stage[];
+  /** Speed and power: slowly first, or full from the start. */
+  readonly power: "slow first" | "full";
+}
+export const CUSTOMS: Customs = {
+  names: "english",
+  pads: "opposite",
+  hookFist: "upright",
+  numbering: "twelve angles",
+  context: null,
+  stages: ["parts", "pairs", "chains", "variety", "tempo", "uncertainty", "force"],
+  power: "slow first",
+};
+
+/** The moves that the answer book lays out: what the school throws and what it answers with. */
+export interface BookChoice {
+  readonly feeds: readonly string[];
+  readonly answers: readonly string[];
+}
+
+export interface SchoolData {
+  readonly moves?: readonly MoveData[];
+  readonly numbering?: readonly NumberingSet[];
+  readonly severity?: Readonly<Partial<Record<RuleId, RuleSetting>>>;
+  readonly rulings?: readonly Ruling[];
+  readonly customs?: Partial<Customs>;
+  readonly load?: Partial<LoadWeights>;
+  readonly pairing?: Partial<PairWeights>;
+  readonly book?: BookChoice;
+}
+export const SCHOOL_KEYS = ["moves", "numbering", "severity", "rulings", "customs", "load", "pairing", "book"] as const;
+
+const texts = array(string().trim().min(1).max(80).required()).max(200);
+const customs = object({
+  names: string().oneOf(TRADITIONS),
+  pads: string().oneOf(["opposite", "same"]),
+  hookFist: string().oneOf(["upright", "flat"]),
+  numbering: string().trim().min(1).max(40),
+  context: string().oneOf(CONTEXTS).nullable(),
+  stages: array(string().oneOf(STAGES).required())
+    .length(STAGES.length)
+    .test("each-once", "${path} must name each stage once", (value) => !value || new Set(value).size === value.length),
+  power: string().oneOf(["slow first", "full"]),
+}).noUnknown("${path} has keys that are not known: ${unknown}");
+/** A part may weigh nothing, and at most this much a unit. */
+export const MOST_WEIGHT = 5;
+const load = object(Object.fromEntries(LOAD_PARTS.map((part) => [part, number().min(0).max(MOST_WEIGHT)]))).noUnknown(
+  "${path} has parts that are not known: ${unknown}",
+);
+const pairing = object(
+  Object.fromEntries(PAIR_PARTS.map((part) => [part, number().min(0).max(weightText(part).most)])),
+).noUnknown("${path} has parts that are not known: ${unknown}");
+const book = object({ feeds: texts.required(), answers: texts.required() }).noUnknown();
+const angle = object({
+  line: string().oneOf(["arc", "thrust", "overhead", "upward"]).required(),
+  side: string().oneOf(["left", "right"]).nullable().defined(),
+  height: string().oneOf(HEIGHTS).required(),
+  part: string()
+    .required()
+    .test("part", "${path} is no part of the body", (value) => partNamed(value) !== null),
+})
+  .noUnknown()
+  .test("arc-side", "${path} is an arc and needs the side it comes to", (a) => a.line !== "arc" || a.side !== null);
+const set = object({
+  id: string()
+    .matches(/^[a-z0-9][a-z0-9 ]{1,39}$/, "${path} must be lower-case letters, digits and blanks")
+    .required(),
+  name: string().trim().min(1).max(60).required(),
+  moves: array(string().trim().min(1).required()).max(24),
+  angles: array(angle).max(24),
+})
+  .noUnknown()
+  .test("filled", "${path} needs moves or angles", (s) => (s.moves?.length ?? 0) + (s.angles?.length ?? 0) > 0);
+
+/** Checks one part of the settings; gives what is wrong with it, empty when nothing is. */
+function faultsOf(
+  schema: { validateSync: (value: unknown, options: object) => unknown },
+  name: string,
+  value: unknown,
+) {
+  try {
+    schema.validateSync(value, { strict: true, abortEarly: false });
+    return [];
+  } catch (error) {
+    if (!(error instanceof ValidationError)) throw error;
+    return error.errors.map((text) => `${name}: ${text}`);
+  }
+}
+
+export const customsFaults = (value: unknown): string[] => faultsOf(customs, "customs", value);
+export const loadFaults = (value: unknown): string[] => faultsOf(load, "load", value);
+export const pairingFaults = (value: unknown): string[] => faultsOf(pairing, "pairing", value);
+export const bookFaults = (value: unknown): string[] => faultsOf(book, "book", value);
+export const numberingFaults = (value: unknown): string[] =>
+  Array.isArray(value)
+    ? value.flatMap((one, i) => faultsOf(set, `numbering: set ${i + 1}`, one))
+    : ["numbering: must be a list of sets"];

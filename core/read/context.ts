@@ -1,0 +1,29 @@
+import type { Header } from "../score/header.ts";
+import type { BodyState } from "../body/state.ts";
+import type { ResolveContext } from "./resolve.ts";
+
+/** Contexts of a header by person and sides: the same few are asked for at every turn. */
+const contexts = new WeakMap<Header, Map<string, ResolveContext>>();
+
+/** What the words of one person mean depends on what he holds, his sides and the drill's kind. */
+export function resolveContext(state: BodyState, header: Header): ResolveContext {
+  let known = contexts.get(header);
+  if (!known) contexts.set(header, (known = new Map()));
+  const key = `${state.actor}${state.lead}${state.weaponSide}`;
+  let context = known.get(key);
+  if (!context) known.set(key, (context = contextOf(state, header)));
+  return context;
+}
+
+function contextOf(state: BodyState, header: Header): ResolveContext {
+  const held = state.body.person.holds;
+  return {
+    holds: held?.kind ?? null,
+    twoSticks: held?.count === 2,
+    kind: header.kind,
+    tradition: header.tradition,
+    hand: state.weaponSide,
+    lead: state.lead,
+    numbering: header.numbering,
+  };
+}

@@ -1,0 +1,395 @@
+/** Words of a score to moves: what a part means for the one who does it. */
+import { ACTORS, type Actor, type Alternative, type Beat, type Part, type Span } from "../score/types.ts";
+import type { Side } from "../score/person.ts";
+import { partNamed, type PartName } from "../body/parts.ts";
+import { chooseHomonym, canHold, nameKey, nearestNames, type LookupContext, type Vocabulary } from "../words/vocabulary.ts";
+import type { Angle } from "../words/numbering.ts";
+import type { Height, Move } from "../words/types.ts";
+import { wordsOf } from "./words-of.ts";
+
+export type SideWord = Side | "lead" | "rear";
+export type Way = "in" | "out" | "back" | "forward" | Side;
+
+export interface PartRef {
+  readonly part: PartName;
+  readonly side: SideWord | null;
+}
+
+/** One move as it is done here: the move with its modifiers. */
+export interface MoveUse extends Span {
+  readonly move: Move;
+  readonly text: string;
+  readonly side: SideWord | null;
+  /** `L` or `R`: the hand that does it, whatever side words mean for the move. */
+  readonly hand: Side | null;
+  readonly height: Height | null;
+  readonly way: Way | null;
+  readonly degrees: number | null;
+  /** `to PART`, for blows and pushes. */
+  readonly target: PartRef | null;
+  /** `on PART`, for contact moves: the other person's part. */
+  readonly on: PartRef | null;
+  /** `at C`: who receives it, where three work. */
+  readonly at: Actor | null;
+  readonly feint: boolean;
+  readonly commitment: "committed" | "probing" | null;
+  readonly intercept: boolean;
+  /** Length in beats. */
+  readonly length: number;
+}
+
+export interface WordFault extends Span {
+  readonly rule: "unknown-move" | "bad-move" | "syntax";
+  readonly code: string;
+  readonly params: Readonly<Record<string, string>>;
+  readonly nearest: readonly string[];
+}
+
+export interface ResolvedBeat extends Span {
+  /** As typed. */
+  readonly text: string;
+  /** True where a part of it could not be read. */
+  readonly faulty: boolean;
+  readonly uses: readonly MoveUse[];
+}
+
+export interface ResolveContext extends LookupContext {
+  readonly hand: Side;
+  readonly lead: Side;
+  readonly numbering: string;
+}
+
+/** Reads all beats of an alternative; a beat with a fault keeps the parts that could be read. */
+export function resolveAlternative(
+  alternative: Alternative,
+  vocabulary: Vocabulary,
+  context: ResolveContext,
+): Resolution {
+  const key = contextKey(context);
+  const kept = resolved.get(alternative);
+  if (kept && kept.key === key && kept.vocabulary === vocabulary) return kept.result;
+  const result = readAlternative(alternative, vocabulary, context);
+  resolved.set(alternative, { key, vocabulary, result });
+  return result;
+}
+
+interface Resolution {
+  readonly beats: readonly ResolvedBeat[];
+  readonly faults: readonly WordFault[];
+}
+/** The last reading of an alternative: while typing most rows are the same objects as before. */
+const resolved = new WeakMap<Alternative, { key: string; vocabulary: Vocabulary; result: Resolution }>();
+
+function readAlternative(alternative: Alternative, vocabulary: Vocabulary, context: ResolveContext): Resolution {
+  const faults: WordFault[] = [];
+  const beats: ResolvedBeat[] = [];
+  const add = (beat: Beat, text: string, parts: readonly Part[]) => {
+    const before = faults.length;
+    const uses = parts.map((part) => resolvePart(part, vocabulary, context, faults)).filter(isUse);
+    beats.push({ ...spanOf(beat), text, uses, faulty: faults.length > before });
+  };
+  for (const beat of alternative.beats) {
+    const row = numberRow(beat, vocabulary, context);
+    if (row) for (const text of row) add(beat, text, [spreadOver(text, beat)]);
+    else add(beat, beat.parts.map((part) => part.words.map((w) => w.text).join(" ")).join(" + "), beat.parts);
+  }
+  return { beats, faults };
+}
+
+const isUse = (use: MoveUse | null): use is MoveUse => use !== null;
+const spanOf = ({ from, to }: Span): Span => ({ from, to });
+
+/** `1-2-3` and single numbers with empty hands: blows of the punches set, as notation. */
+function numberRow(beat: Beat, vocabulary: Vocabulary, context: ResolveContext): string[] | null {
+  const word = beat.parts.length === 1 && beat.parts[0]!.words.length === 1 ? beat.parts[0]!.words[0]! : null;
+  if (!word || !/^\d{1,2}(?:-\d{1,2})*$/.test(word.text)) return null;
+  const numbers = word.text.split("-");
+  if (context.holds !== null && numbers.length === 1) return [`strike ${word.text}`];
+  const moves = vocabulary.numbering.get("punches")?.moves ?? [];
+  const texts = numbers.map((n) => moves[Number(n) - 1] ?? `punch number ${n}`);
+  return texts;
+}
+
+function spreadOver(text: string, span: Span): Part {
+  return { ...spanOf(span), words: text.split(" ").map((word) => ({ ...spanOf(span), text: word })) };
+}
+
+const SIDES: Record<string, SideWord> = {
+  lead: "lead",
+  front: "lead",
+  rear: "rear",
+  l: "left",
+  left: "left",
+  r: "right",
+  right: "right",
+};
+const WAYS: Record<string, Way> = {
+  in: "in",
+  inside: "in",
+  out: "out",
+  outside: "out",
+  back: "back",
+  forward: "forward",
+  forwards: "forward",
+};
+const HEIGHT_WORDS: Record<string, Height> = { high: "high", mid: "mid", middle: "mid", low: "low" };
+const FILLER = new Set(["the", "with", "hand", "a", "and", "degrees", "arm", "leg", "lead-hand"]);
+
+type Draft = { -readonly [K in keyof MoveUse]: MoveUse[K] };
+
+/** What a part means in a context, without its place; kept, since drills say the same few things often. */
+interface Reading {
+  readonly use: MoveUse | null;
+  readonly faults: readonly WordFault[];
+}
+const readings = new WeakMap<Vocabulary, Map<string, Reading>>();
+/** Most readings kept for a vocabulary; a text that is all different words must not fill the memory. */
+const MAX_READINGS = 5000;
+
+const keys = new WeakMap<ResolveContext, string>();
+
+function contextKey(c: ResolveContext): string {
+  let key = keys.get(c);
+  if (key === undefined) {
+    key = `${c.holds}|${c.twoSticks}|${c.kind}|${c.tradition}|${c.hand}|${c.lead}|${c.numbering}|`;
+    keys.set(c, key);
+  }
+  return key;
+}
+
+function resolvePart(part: Part, vocabulary: Vocabulary, context: ResolveContext, faults: WordFault[]): MoveUse | null {
+  let key = contextKey(context);
+  for (const word of part.words) key += `${word.text} `;
+  let kept = readings.get(vocabulary);
+  if (!kept || kept.size > MAX_READINGS) readings.set(vocabulary, (kept = new Map()));
+  let reading = kept.get(key);
+  if (!reading) {
+    const found: WordFault[] = [];
+    reading = { use: readPart(part, vocabulary, context, found), faults: found };
+    kept.set(key, reading);
+  }
+  const { from, to } = part;
+  for (const fault of reading.faults) faults.push({ ...fault, from, to });
+  return reading.use && { ...reading.use, from, to };
+}
+
+function readPart(part: Part, vocabulary: Vocabulary, context: ResolveContext, faults: WordFault[]): MoveUse | null {
+  const span = spanOf(part);
+  const read = wordsOf(part);
+  const { words } = read;
+  const fault = (
+    rule: WordFault["rule"],
+    code: string,
+    params: Record<string, string> = {},
+    nearest: string[] = [],
+  ) => {
+    faults.push({ ...span, rule, code, params, nearest });
+    return null;
+  };
+  const found = findMove(words, vocabulary, context);
+  if (!found) {
+    const typed =
+      words.filter((w) => !(w in SIDES) && !(w in HEIGHT_WORDS) && !(w in WAYS)).join(" ") || words.join(" ");
+    return fault("unknown-move", "unknown", { typed }, nearestNames(vocabulary, typed));
+  }
+  const { move } = found;
+  const use: Draft = {
+    ...span,
+    move,
+    text: part.words.map((w) => w.text).join(" "),
+    side: null,
+    hand: null,
+    height: null,
+    way: null,
+    degrees: null,
+    target: found.target,
+    on: found.on,
+    at: found.at,
+    feint: read.feint,
+    commitment: read.commitment,
+    intercept: false,
+    length: read.length,
+  };
+  let number: number | null = null;
+  for (const word of found.rest) {
+    if (word === "l" || word === "r") use.hand = word === "l" ? "left" : "right";
+    else if (word in SIDES) use.side = SIDES[word]!;
+    else if (word in WAYS) use.way = WAYS[word]!;
+    else if (word in HEIGHT_WORDS) use.height = HEIGHT_WORDS[word]!;
+    else if (word === "intercept") use.intercept = true;
+    else if (/^\d{1,3}$/.test(word)) number = Number(word);
+    else if (partNamed(word)) {
+      const ref: PartRef = { part: partNamed(word)!, side: use.side };
+      if (move.contact || move.energy) use.on ??= ref;
+      else if (move.attack) use.target ??= ref;
+      else if (!FILLER.has(word)) return fault("syntax", "modifier", { word, move: move.name });
+    } else if (!FILLER.has(word)) return fault("syntax", "modifier", { word, move: move.name });
+  }
+  if (move.numbered) return numbered(use, number, vocabulary, context, faults);
+  if (number !== null) {
+    if (move.group !== "footwork" && !move.answer?.some((m) => m.by === "displace"))
+      return fault("syntax", "modifier", { word: String(number), move: move.name });
+    use.degrees = number;
+  }
+  return consistent(use, context, fault);
+}
+
+type Fault = (rule: WordFault["rule"], code: string, params?: Record<string, string>) => null;
+
+/** A move that contradicts itself (a lead cross, a high sweep) or needs what is not in the hand. */
+function consistent(use: Draft, context: ResolveContext, fault: Fault): MoveUse | null {
+  const { move } = use;
+  if (!canHold(move, context)) return fault("bad-move", "needs", { move: move.name, needs: String(move.needs) });
+  if (move.fixedSide && use.side) {
+    const lead = use.side === "lead" || use.side === context.lead;
+    if (lead !== move.limb.startsWith("lead")) return fault("bad-move", "side", { move: move.name, side: use.side });
+  }
+  if (use.height && move.attack && move.heights && !move.heights.includes(use.height))
+    return fault("bad-move", "height", { move: move.name, height: use.height, heights: move.heights.join(", ") });
+  if (use.side && move.sides === "way" && (use.side === "left" || use.side === "right")) use.way = use.side;
+  return use;
+}
+
+interface Found {
+  readonly move: Move;
+  readonly rest: readonly string[];
+  readonly target: PartRef | null;
+  readonly on: PartRef | null;
+  readonly at: Actor | null;
+}
+
+/** The longest run of words that is a name; long names first, then `to` and `on` phrases, then single words. */
+function findMove(words: readonly string[], vocabulary: Vocabulary, context: ResolveContext): Found | null {
+  let rest = words;
+  let move = longestName(rest, vocabulary, context, 2);
+  if (move) rest = move.rest;
+  const { left, target, on, at } = takePhrases(rest);
+  rest = left;
+  if (!move) {
+    move = longestName(rest, vocabulary, context, 1);
+    if (!move) return null;
+    rest = move.rest;
+  }
+  return { move: move.move, rest, target, on, at };
+}
+
+function longestName(words: readonly string[], vocabulary: Vocabulary, context: ResolveContext, least: number) {
+  const numberFollows = (end: number) => /^\d+$/.test(words[end] ?? "");
+  for (let length = Math.min(vocabulary.longest, words.length); length >= least; length--) {
+    let best: { move: Move; rest: string[]; strays: number } | null = null;
+    for (let start = 0; start + length <= words.length; start++) {
+      const moves = vocabulary.byName.get(nameKey(words.slice(start, start + length).join(" ")));
+      if (!moves) continue;
+      const end = start + length;
+      const block = length === 1 && words[start] === "block" && numberFollows(end);
+      const move = block ? vocabulary.byName.get("block number")![0]! : chooseHomonym(moves, context);
+      const rest = [...words.slice(0, start), ...words.slice(end)];
+      // Of two names of one length the one that leaves modifiers only: "lead | straight punch".
+      const strays = rest.filter((word) => !isModifier(word)).length;
+      if (!best || strays < best.strays) best = { move, rest, strays };
+    }
+    if (best) return best;
+  }
+  return null;
+}
+
+const isModifier = (word: string): boolean =>
+  word in SIDES ||
+  word in WAYS ||
+  word in HEIGHT_WORDS ||
+  /^(?:to|on|at|intercept|\d+)$/.test(word) ||
+  partNamed(word) !== null;
+
+function takePhrases(words: readonly string[]) {
+  const left: string[] = [];
+  let target: PartRef | null = null;
+  let on: PartRef | null = null;
+  let at: Actor | null = null;
+  for (let i = 0; i < words.length; i++) {
+    const word = words[i]!;
+    if (word !== "to" && word !== "on" && word !== "at") {
+      left.push(word);
+      continue;
+    }
+    const actor = ACTORS.find((a) => a.toLowerCase() === words[i + 1]);
+    if (word === "at" && actor) {
+      at = actor;
+      i++;
+      continue;
+    }
+    let j = i + 1;
+    if (words[j] === "the" || words[j] === "his") j++;
+    const side = SIDES[words[j] ?? ""] ?? null;
+    if (side) j++;
+    const two = partNamed(`${words[j] ?? ""} ${words[j + 1] ?? ""}`);
+    const part = two ?? partNamed(words[j] ?? "");
+    if (!part) {
+      left.push(word);
+      continue;
+    }
+    if (word === "to") target = { part, side };
+    else on = { part, side };
+    i = two ? j + 1 : j;
+  }
+  return { left, target, on, at };
+}
+
+/** `strike N`, `block N`, `counter N`: the standard moves of the numbering set, as notation. */
+function numbered(
+  use: Draft,
+  number: number | null,
+  vocabulary: Vocabulary,
+  context: ResolveContext,
+  faults: WordFault[],
+): MoveUse | null {
+  const set = vocabulary.numbering.get(context.numbering) ?? vocabulary.numbering.get("twelve angles");
+  const angle = number === null ? undefined : set?.angles?.[number - 1];
+  const role = use.move.numbered!;
+  if (!angle) {
+    const params = {
+      move: use.move.name,
+      number: String(number ?? ""),
+      set: context.numbering,
+      most: String(set?.angles?.length ?? 0),
+    };
+    faults.push({ from: use.from, to: use.to, rule: "bad-move", code: "number", params, nearest: [] });
+    return null;
+  }
+  const text =
+    role === "strike"
+      ? strikeText(angle, context)
+      : role === "block"
+        ? blockText(angle, context)
+        : counterText(angle, context);
+  const read = resolvePart(spreadOver(text, use), vocabulary, { ...context, numbering: "" }, faults);
+  return read && { ...read, text: use.text, feint: use.feint, commitment: use.commitment, length: use.length };
+}
+
+/** A stroke that reaches the given side of the receiver: a forehand from the hand opposite to it. */
+function stroke(side: Side, hand: Side): string {
+  return side === hand ? "backhand" : "forehand";
+}
+
+function strikeText(angle: Angle, { hand, holds }: ResolveContext): string {
+  const target = `to ${angle.side ? `${angle.side} ` : ""}${angle.part}`;
+  if (angle.line === "thrust") return `thrust ${angle.height} ${target}`;
+  if (angle.line === "overhead") return holds === "stick" ? "overhead" : "downward stab";
+  if (angle.line === "upward") return holds === "stick" ? "upward mid" : "thrust high to jaw";
+  return `${stroke(angle.side!, hand)} ${angle.height} ${target}`;
+}
+
+function blockText(angle: Angle, { holds }: ResolveContext): string {
+  if (holds !== "stick") return "step off";
+  if (angle.line === "thrust") return "parry stick";
+  // A rising stick comes where no upright one stands: off its line.
+  if (angle.line === "upward") return "step off";
+  if (angle.line === "overhead") return "roof block";
+  return `block ${angle.side} ${angle.height}`;
+}
+
+/** The counter goes along the line that the block leaves open: the other side, high. */
+function counterText(angle: Angle, { hand }: ResolveContext): string {
+  if (angle.line === "thrust") return "thrust mid";
+  const side = angle.side ?? (hand === "right" ? "left" : "right");
+  return `${stroke(side === "left" ? "right" : "left", hand)} high`;
+}
