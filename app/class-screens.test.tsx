@@ -19,7 +19,7 @@ import { toolsFrom } from "./ladder/wishes.tsx";
 import { PeopleScreen } from "./people/people-screen.tsx";
 import { TermScreen } from "./term/term-screen.tsx";
 import { theme } from "./ui/theme.ts";
-import { PAIR_WEIGHTS } from "#core/pairs/score.ts";
+import { PAIR_WEIGHTS } from "#core/policy/pair-weights.ts";
 import { StageOrder } from "./words/stage-order.tsx";
 import { Weights } from "./words/weights.tsx";
 

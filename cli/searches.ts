@@ -4,7 +4,7 @@ import { CALL_DEFAULTS, callRound } from "#core/calls/calls.ts";
 import { callsText } from "#core/calls/exports.ts";
 import { callLabels } from "#core/calls/labels.ts";
 import { check } from "#core/drill/check.ts";
-import type { Checked } from "#core/exchange/types.ts";
+import type { Checked } from "#core/drill/types.ts";
 import type { School } from "#core/policy/school.ts";
 import { parse } from "#core/score/parse.ts";
 import { bridge } from "#core/search/bridge.ts";

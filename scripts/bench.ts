@@ -8,7 +8,7 @@ import { cloneWorld } from "#core/body/state.ts";
 import { resolveAlternative } from "#core/read/resolve.ts";
 import { planClass, type ClassPlan, type PlanInput } from "#core/class/plan.ts";
 import { CLOCK } from "#core/class/timetable.ts";
-import { PAIR_WEIGHTS } from "#core/pairs/score.ts";
+import { PAIR_WEIGHTS } from "#core/policy/pair-weights.ts";
 import { defaultSchool } from "#core/policy/school.ts";
 import { parse, ScoreReader } from "#core/score/parse.ts";
 import { makeLadder } from "#core/ladder/ladder.ts";

@@ -1,7 +1,7 @@
 /** A text as it is saved: checked on the server, so that stored verdicts are the checker's own. */
 import { check } from "#core/drill/check.ts";
 import { MODEL } from "#core/exchange/constants.ts";
-import type { Checked } from "#core/exchange/types.ts";
+import type { Checked } from "#core/drill/types.ts";
 import type { School } from "#core/policy/school.ts";
 import { parse } from "#core/score/parse.ts";
 import { VOCABULARY_VERSION } from "#core/words/vocabulary.ts";

@@ -3,7 +3,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Slider from "@mui/material/Slider";
 import { useEffect, useState } from "react";
-import { PAIR_PARTS, PAIR_WEIGHTS, weightText, type PairWeights } from "#core/pairs/score.ts";
+import { PAIR_PARTS, PAIR_WEIGHTS, weightText, type PairWeights } from "#core/policy/pair-weights.ts";
 import { useSettings } from "../ui/use-settings.ts";
 
 export function PairWeightSliders() {

@@ -1,7 +1,8 @@
 /** What changing two people between two pairs of a planned round costs. */
 import type { PlannedRound } from "#core/class/plan.ts";
 import { swapCost, twoByTwo } from "#core/pairs/evening.ts";
-import { pairKey, wishMap, type PairWeights } from "#core/pairs/score.ts";
+import { pairKey, wishMap } from "#core/pairs/score.ts";
+import type { PairWeights } from "#core/policy/pair-weights.ts";
 import { pairPerson } from "#core/people/measures.ts";
 import type { PlanPage } from "#server/class-plan.ts";
 

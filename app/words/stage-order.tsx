@@ -3,7 +3,7 @@ import Box from "@mui/material/Box";
 import IconButton from "@mui/material/IconButton";
 import ArrowDownwardIcon from "@mui/icons-material/ArrowDownward";
 import ArrowUpwardIcon from "@mui/icons-material/ArrowUpward";
-import type { Stage } from "#core/vary/operator-names.ts";
+import type { Stage } from "#core/policy/stages.ts";
 import { Rows } from "../ui/rows.tsx";
 
 /** What comes in at a stage, as an instructor would say it. */

@@ -1,5 +1,5 @@
 /** Makes a ladder for a screen: plain views in place of checked scores. */
-import type { Checked } from "#core/exchange/types.ts";
+import type { Checked } from "#core/drill/types.ts";
 import { scoreView } from "#core/formats/desk-view.ts";
 import type { School } from "#core/policy/school.ts";
 import { makeLadder } from "#core/ladder/ladder.ts";

@@ -1,6 +1,6 @@
 /** Reading and checking the many scores of a search, which share most of their rows. */
 import { assess, check, type Assessed } from "../drill/check.ts";
-import type { Checked } from "../exchange/types.ts";
+import type { Checked } from "../drill/types.ts";
 import type { School } from "../policy/school.ts";
 import { RowMemory } from "../score/row-memory.ts";
 import type { Score } from "../score/types.ts";

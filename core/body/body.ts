@@ -1,5 +1,6 @@
 /** One person's body in metres, computed once from stature and own measures. */
 import type { Gear, Held, Person, Side } from "../score/person.ts";
+import { LEG_SIDE, LEG_ZONES, metresOf, TRUNK_ZONES, type ZoneData } from "./parts.ts";
 import { HALF_STANCE, RADII, REFERENCE_HEIGHT, SEGMENTS } from "./anthropometry.ts";
 
 export interface Ellipse {
@@ -71,36 +72,27 @@ export const HIT_ZONES = [
 ] as const;
 export type HitZone = (typeof HIT_ZONES)[number];
 
-/**
- * Zones as shares of H: [u, w, half width, half height, half depth, leg]. Head in metres (half
- * width .08, half height .12). Trunk half widths .092H and .090H, depth .065H; the rest placed to
- * fill the outline: common practice, no source.
- */
-const LEGS = [
-  ["thigh", 0.4, 0.045, 0.09],
-  ["knee", 0.285, 0.036, 0.036],
-  ["shin", 0.14, 0.032, 0.11],
-] as const;
-
-/** The zones of a person who stands in his stance, nothing displaced. */
+/** The zones of a person who stands in stance, nothing displaced. */
 export function zonesOf(person: Person): ReadonlyMap<HitZone, Ellipse> {
-  const H = person.height;
-  const depth = 0.065 * H;
-  const zones = new Map<HitZone, Ellipse>([
-    ["head", { u: 0, w: 0.935 * H, d: 0.02, hu: 0.08, hw: 0.12, hd: 0.1 }],
-    ["neck", { u: 0, w: 0.842 * H, d: 0.01, hu: 0.06, hw: 0.025 * H, hd: 0.06 }],
-    ["chest", { u: 0, w: 0.735 * H, d: 0, hu: 0.092 * H, hw: 0.075 * H, hd: depth }],
-    ["belly", { u: 0, w: 0.595 * H, d: 0, hu: 0.09 * H, hw: 0.065 * H, hd: depth }],
-    ["hips", { u: 0, w: 0.5 * H, d: 0, hu: 0.09 * H, hw: 0.04 * H, hd: depth }],
-  ]);
+  const height = person.height;
+  const sizes = (zone: ZoneData) => ({
+    w: zone.w * height,
+    hu: metresOf(zone.halfWidth, height),
+    hw: metresOf(zone.halfHeight, height),
+    hd: metresOf(zone.halfDepth, height),
+  });
+  const zones = new Map<HitZone, Ellipse>();
+  for (const name of TRUNKS) zones.set(name, { u: 0, d: TRUNK_ZONES[name].d, ...sizes(TRUNK_ZONES[name]) });
   for (const side of ["left", "right"] as const) {
-    const d = (side === person.lead ? 1 : -1) * HALF_STANCE * H;
-    const u = (side === "left" ? -1 : 1) * 0.06 * H;
-    for (const [name, w, hu, hw] of LEGS)
-      zones.set(`${name} ${side}`, { u, w: w * H, d, hu: hu * H, hw: hw * H, hd: hu * H });
+    const d = (side === person.lead ? 1 : -1) * HALF_STANCE * height;
+    const u = (side === "left" ? -1 : 1) * LEG_SIDE * height;
+    for (const name of LEGS) zones.set(`${name} ${side}`, { u, d, ...sizes(LEG_ZONES[name]) });
   }
   return zones;
 }
+
+const TRUNKS = Object.keys(TRUNK_ZONES) as (keyof typeof TRUNK_ZONES)[];
+const LEGS = Object.keys(LEG_ZONES) as (keyof typeof LEG_ZONES)[];
 
 /** The weapon in a hand, or null. */
 export function weaponIn(person: Person, weaponSide: Side, hand: Side): Held | null {

@@ -1,29 +1,58 @@
 /**
- * Parts of the body as words of the notation, mapped to the zones that the checker tests.
- * u: to the owner's right, share of H (sided parts: amount on their own side); w: height, share of H.
- * Heights: head centre .935, eyes .936, chin .870 (Drillis and Contini 1966, as tabled in Winter);
- * the rest placed between them: common practice, no source.
+ * Zones of the body that the checker tests, and where each part of the notation lies in them: one table.
+ * Heights and sizes are shares of stature H unless a field says metres. Head centre .935, eyes .936,
+ * chin .870 (Drillis and Contini 1966, as tabled in Winter); head half width .08 m and half height .12 m,
+ * trunk half widths .092H and .090H, half depth .065H; the rest placed to fill the outline: common
+ * practice, no source.
  */
-export const ZONES = [
-  "head",
-  "neck",
-  "chest",
-  "belly",
-  "hips",
-  "thigh left",
-  "thigh right",
-  "knee left",
-  "knee right",
-  "shin left",
-  "shin right",
-  "arm left",
-  "arm right",
-] as const;
-export type Zone = (typeof ZONES)[number];
+import type { PartName } from "../words/part-names.ts";
+
+/** A size or place: so many metres, or a share of H. */
+type Length = { readonly m: number } | { readonly H: number };
+export const metresOf = (length: Length, height: number): number => ("m" in length ? length.m : length.H * height);
+
+export interface ZoneData {
+  /** Height of the centre above the floor, share of H. */
+  readonly w: number;
+  /** Distance of the centre before the body's own, m. */
+  readonly d: number;
+  readonly halfWidth: Length;
+  readonly halfHeight: Length;
+  readonly halfDepth: Length;
+}
+const m = (length: number): Length => ({ m: length });
+const H = (share: number): Length => ({ H: share });
+const TRUNK_DEPTH = H(0.065);
+
+/** Zones of the trunk, and those that each leg has. */
+export const TRUNK_ZONES = {
+  head: { w: 0.935, d: 0.02, halfWidth: m(0.08), halfHeight: m(0.12), halfDepth: m(0.1) },
+  neck: { w: 0.842, d: 0.01, halfWidth: m(0.06), halfHeight: H(0.025), halfDepth: m(0.06) },
+  chest: { w: 0.735, d: 0, halfWidth: H(0.092), halfHeight: H(0.075), halfDepth: TRUNK_DEPTH },
+  belly: { w: 0.595, d: 0, halfWidth: H(0.09), halfHeight: H(0.065), halfDepth: TRUNK_DEPTH },
+  hips: { w: 0.5, d: 0, halfWidth: H(0.09), halfHeight: H(0.04), halfDepth: TRUNK_DEPTH },
+} as const satisfies Record<string, ZoneData>;
+export const LEG_ZONES = {
+  thigh: { w: 0.4, d: 0, halfWidth: H(0.045), halfHeight: H(0.09), halfDepth: H(0.045) },
+  knee: { w: 0.285, d: 0, halfWidth: H(0.036), halfHeight: H(0.036), halfDepth: H(0.036) },
+  shin: { w: 0.14, d: 0, halfWidth: H(0.032), halfHeight: H(0.11), halfDepth: H(0.032) },
+} as const satisfies Record<string, ZoneData>;
+/** Half the distance between the legs, share of H. */
+export const LEG_SIDE = 0.06;
+
+type TrunkZone = keyof typeof TRUNK_ZONES;
+type LegZone = keyof typeof LEG_ZONES;
+/** What a part belongs to. An arm is hit as the chest behind it. */
+export type ZoneName = TrunkZone | LegZone | "arm";
+
+export const isLegZone = (zone: ZoneName): zone is LegZone => zone in LEG_ZONES;
+/** Height of a zone's centre, share of H. */
+export const zoneHeight = (zone: ZoneName): number =>
+  zone === "arm" ? TRUNK_ZONES.chest.w : isLegZone(zone) ? LEG_ZONES[zone].w : TRUNK_ZONES[zone].w;
 
 export interface PartData {
-  /** Zone without its side, for sided zones. */
-  readonly zone: "head" | "neck" | "chest" | "belly" | "hips" | "thigh" | "knee" | "shin" | "arm";
+  readonly zone: ZoneName;
+  /** To the owner's right, share of H; of sided parts the amount on their own side. */
   readonly u: number;
   readonly w: number;
   readonly sided: boolean;
@@ -31,7 +60,7 @@ export interface PartData {
   readonly trainOn?: string;
 }
 
-const part = (zone: PartData["zone"], w: number, u = 0, trainOn?: string): PartData => ({
+const part = (zone: ZoneName, w: number, u = 0, trainOn?: string): PartData => ({
   zone,
   u,
   w,
@@ -39,7 +68,7 @@ const part = (zone: PartData["zone"], w: number, u = 0, trainOn?: string): PartD
   ...(trainOn ? { trainOn } : {}),
 });
 
-export const PARTS = {
+export const PARTS: Readonly<Record<PartName, PartData>> = {
   head: part("head", 0.935),
   crown: part("head", 0.99),
   face: part("head", 0.905),
@@ -71,32 +100,8 @@ export const PARTS = {
   elbow: part("arm", 0.63, 0.12),
   arm: part("arm", 0.72, 0.11),
   weapon: part("arm", 0.8, 0.1),
-} as const satisfies Record<string, PartData>;
-export type PartName = keyof typeof PARTS;
-
-const SAME: Record<string, PartName> = {
-  center: "centre",
-  torso: "body",
-  stomach: "belly",
-  chin: "jaw",
-  liver: "ribs",
-  flank: "side",
-  "weapon arm": "weapon",
-  stick: "weapon",
-  collar: "shoulder",
-  heel: "foot",
-  legs: "leg",
-  hips: "hip",
 };
-
-/** The part a word names, or null. */
-export function partNamed(word: string): PartName | null {
-  const lower = word.toLowerCase();
-  if (lower in PARTS) return lower as PartName;
-  return SAME[lower] ?? null;
-}
 
 /** True for parts that are the hand and arm (or what it holds), of which a pin takes hold. */
 export const isArmPart = (name: PartName): boolean => PARTS[name].zone === "arm";
-export const isLegPart = (name: PartName): boolean =>
-  (["thigh", "knee", "shin"] as readonly string[]).includes(PARTS[name].zone);
+export const isLegPart = (name: PartName): boolean => isLegZone(PARTS[name].zone);

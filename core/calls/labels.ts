@@ -1,5 +1,5 @@
 /** What can be called in a drill: the labels of its choices, or its first feeds where it has none. */
-import type { Checked } from "../exchange/types.ts";
+import type { Checked } from "../drill/types.ts";
 import type { CallLabel } from "./calls.ts";
 
 /** At most this many feeds are taken as calls. */

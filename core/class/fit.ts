@@ -1,6 +1,6 @@
 /** Which rung of a ladder fits a pair: their level, their bodies, their limits. */
 import { assess, check, type Bodies } from "../drill/check.ts";
-import type { Checked } from "../exchange/types.ts";
+import type { Checked } from "../drill/types.ts";
 import type { Pair } from "../pairs/pairs.ts";
 import type { School } from "../policy/school.ts";
 import type { Person } from "../pairs/score.ts";

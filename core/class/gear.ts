@@ -1,6 +1,6 @@
 /** What a drill needs of the school's gear, and what to do where there is less. */
 import data from "./gear.json" with { type: "json" };
-import type { Checked } from "../exchange/types.ts";
+import type { Checked } from "../drill/types.ts";
 
 export const GEAR_KINDS: readonly { readonly id: string; readonly label: string }[] = data.kinds;
 export const gearLabel = (id: string): string => GEAR_KINDS.find((g) => g.id === id)?.label ?? id;

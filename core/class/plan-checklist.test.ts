@@ -2,7 +2,7 @@
  * Plans of classes of all sizes, read by the checklist by which an instructor would read them. The
  * points are common practice, no source.
  */
-import { MASS_RATIO } from "../pairs/score.ts";
+import { MASS_RATIO } from "../policy/pair-weights.ts";
 import { below, seeded } from "../random/random.ts";
 import type { PlanRung } from "./fit.ts";
 import type { PlanPerson } from "./plan.ts";

@@ -1,9 +1,10 @@
 /** The plan of a class: blocks, rounds, pairs with their rungs, and what each person gets out of it. */
-import type { Checked } from "../exchange/types.ts";
+import type { Checked } from "../drill/types.ts";
 import { measuresOf, pairPerson, type Measured } from "../people/measures.ts";
 import { planEvening, type Attendee, type LockedPair, type PairIds } from "../pairs/evening.ts";
 import type { Pair, Round } from "../pairs/pairs.ts";
-import type { PairWeights, Wish } from "../pairs/score.ts";
+import type { Wish } from "../pairs/score.ts";
+import type { PairWeights } from "../policy/pair-weights.ts";
 import type { School } from "../policy/school.ts";
 import { fitRung, type PlanRung } from "./fit.ts";
 import { floorFor, gearFor, shortages, shortageText, type GearCount } from "./gear.ts";

@@ -1,5 +1,5 @@
 /** What each person gets out of an evening: repetitions by feed and answer, roles, sides, partners. */
-import type { Checked } from "../exchange/types.ts";
+import type { Checked } from "../drill/types.ts";
 import { stretches, type Clock } from "./timetable.ts";
 
 /** One pair in one round, with what it works on. */

@@ -1,7 +1,7 @@
 /** Builders for tests of classes: a person in the hall, and a plan run to its end. */
 import { CLOCK } from "./timetable.ts";
 import { planClass, type ClassPlan, type PlanInput, type PlanPerson } from "./plan.ts";
-import { PAIR_WEIGHTS } from "../pairs/score.ts";
+import { PAIR_WEIGHTS } from "../policy/pair-weights.ts";
 import { defaultSchool } from "../policy/school.ts";
 import { finished } from "../work.ts";
 

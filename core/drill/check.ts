@@ -1,5 +1,5 @@
 /** Score to checked score: every verdict, finding and state, from geometry and data. */
-import type { Checked, ScoreVerdict } from "../exchange/types.ts";
+import type { Checked, ScoreVerdict } from "./types.ts";
 import { AllFound, SharesFound, type Found } from "./found.ts";
 import { loadOf, type Load } from "./load.ts";
 import { prepare, titledHeader, type Bodies, type Prepared } from "./prepare.ts";

@@ -2,37 +2,7 @@
 import type { Header } from "../score/header.ts";
 import type { Actor, Row } from "../score/types.ts";
 import { draft, type FindingDraft } from "../findings/finding.ts";
-import { PARTS } from "../body/parts.ts";
-import type { MoveUse } from "../read/resolve.ts";
-import { byHeight } from "../exchange/blow.ts";
 import { MODEL } from "../exchange/constants.ts";
-import { partNamed } from "../body/parts.ts";
-
-/** A target that is none in a class; the repair writes the training target instead. */
-export function unsafeTarget(use: MoveUse, row: Row, kicksKnee: boolean): FindingDraft | null {
-  const { attack } = use.move;
-  if (!attack) return null;
-  const name = use.target?.part ?? partNamed(byHeight(attack.target, use.height));
-  if (!name) return null;
-  const data: { readonly trainOn?: string } = PARTS[name];
-  if (!data.trainOn || (name === "knee" && !kicksKnee) || (name === "neck" && use.target === null)) return null;
-  const instead = data.trainOn === "brow pad" ? "head" : data.trainOn === "mitt" ? "chest" : data.trainOn;
-  const repairs = use.target
-    ? [
-        {
-          label: `Aim at the ${data.trainOn}`,
-          edits: [
-            {
-              from: use.from,
-              to: use.to,
-              insert: use.text.replace(/\bto\s+(?:(?:left|right|lead|rear)\s+)?\S+$/i, `to ${instead}`),
-            },
-          ],
-        },
-      ]
-    : [{ label: `Aim at the ${data.trainOn}`, edits: [{ from: use.to, to: use.to, insert: ` to ${instead}` }] }];
-  return draft(row, use, "unsafe-target", { part: name, instead: data.trainOn, move: use.text }, repairs);
-}
 
 /** Findings that hold for the whole drill: live edges, gear for the tempo, weight gap, minors. */
 export function frameFindings(

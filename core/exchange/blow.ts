@@ -5,7 +5,8 @@ import { RADII, SEGMENTS } from "../body/anthropometry.ts";
 import type { HitZone } from "../body/body.ts";
 import { distanceOf, sideOf, zoneNow, type BodyState } from "../body/state.ts";
 import { otherSide, type Side } from "../score/person.ts";
-import { PARTS, partNamed, type PartName } from "../body/parts.ts";
+import { isLegZone, PARTS, zoneHeight } from "../body/parts.ts";
+import { partNamed, type PartName } from "../words/part-names.ts";
 import type { MoveUse, PartRef } from "../read/resolve.ts";
 import type { AttackData, ByHeight, Height } from "../words/types.ts";
 
@@ -80,7 +81,7 @@ function weaponReach(use: MoveUse, state: BodyState): number {
 /** The zone of the checker that a part of the receiver belongs to. */
 function zoneOf(part: PartName, side: Side): HitZone {
   const { zone } = PARTS[part];
-  if (zone === "thigh" || zone === "knee" || zone === "shin") return `${zone} ${side}`;
+  if (isLegZone(zone)) return `${zone} ${side}`;
   return zone === "arm" ? "chest" : zone;
 }
 
@@ -134,25 +135,14 @@ export function launch(feed: Feed, attacker: BodyState, receiver: BodyState, gai
   const incoming: Side = from && Math.abs(from.u) > 0.2 ? (from.u < 0 ? "left" : "right") : straightSide;
 
   const part = PARTS[target.part];
-  const isLeg = part.zone === "thigh" || part.zone === "knee" || part.zone === "shin";
+  const isLeg = isLegZone(part.zone);
   const onSide = refSide(target, receiver, isLeg ? receiver.lead : incoming);
   const zone = zoneOf(target.part, onSide);
   const now = zoneNow(receiver, zone);
   const rest = receiver.body.height;
   const centred = part.sided && !isLeg && !target.side && attack.path !== "arc";
   const u = isLeg ? now.u : now.u + (part.sided && !centred ? part.u * rest * (onSide === "left" ? -1 : 1) : 0);
-  const baseW = {
-    head: 0.935,
-    neck: 0.842,
-    chest: 0.735,
-    belly: 0.595,
-    hips: 0.5,
-    thigh: 0.4,
-    knee: 0.285,
-    shin: 0.14,
-    arm: 0.735,
-  }[part.zone];
-  const aim = { u, w: now.w + (part.w - baseW) * rest, d: now.d };
+  const aim = { u, w: now.w + (part.w - zoneHeight(part.zone)) * rest, d: now.d };
   const surface = aim.d + now.hd;
 
   const distance = distanceOf(attacker, receiver);

@@ -4,7 +4,8 @@ import { MODEL } from "./constants.ts";
 import { displacements, turnSide, type BodyMove } from "./move-body.ts";
 import { refSide } from "./blow.ts";
 import type { BodyState } from "../body/state.ts";
-import { PARTS, partNamed } from "../body/parts.ts";
+import { PARTS } from "../body/parts.ts";
+import { partNamed } from "../words/part-names.ts";
 import type { MoveUse, PartRef } from "../read/resolve.ts";
 import type { Mechanism } from "../words/types.ts";
 

@@ -8,7 +8,7 @@ import { applyAfter, limbFindings, useLimbs } from "./limbs.ts";
 import { answerBlow, answerPressure, GRID, PLAIN, type Answered } from "./layers.ts";
 import { launchFeed } from "./launch.ts";
 import { MODEL } from "./constants.ts";
-import { unsafeTarget } from "../drill/safety.ts";
+import { unsafeTarget } from "./targets.ts";
 import { explainFailure } from "./explain.ts";
 import { draft, type FindingDraft } from "../findings/finding.ts";
 import type { Header } from "../score/header.ts";

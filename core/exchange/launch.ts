@@ -5,7 +5,7 @@ import { MODEL } from "./constants.ts";
 import { applySetUp } from "./limbs.ts";
 import { gapFor } from "./layers.ts";
 import { displacements, moveBody } from "./move-body.ts";
-import { unsafeTarget } from "../drill/safety.ts";
+import { unsafeTarget } from "./targets.ts";
 import { draft, type FindingDraft } from "../findings/finding.ts";
 import { frameOf, heldBy, setHold, STANCE, type BodyState, type World } from "../body/state.ts";
 import { otherSide, type Side } from "../score/person.ts";

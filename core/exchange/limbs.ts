@@ -7,7 +7,8 @@ import { draft, type FindingDraft } from "../findings/finding.ts";
 import { EMPTY_HANDS, heldBy, NO_STEP, restore, setHold, STANCE, type World } from "../body/state.ts";
 import { otherSide, type Side } from "../score/person.ts";
 import type { Actor, Row } from "../score/types.ts";
-import { isArmPart, isLegPart, partNamed, type PartName } from "../body/parts.ts";
+import { isArmPart, isLegPart } from "../body/parts.ts";
+import { partNamed, type PartName } from "../words/part-names.ts";
 import type { MoveUse } from "../read/resolve.ts";
 
 interface LimbUse {

@@ -1,15 +1,12 @@
-/** What the checker makes of a score. */
-import type { Finding, FindingDraft } from "../findings/finding.ts";
-import type { Header } from "../score/header.ts";
+/** What the checker makes of one feed and its answer. */
+import type { FindingDraft } from "../findings/finding.ts";
 import type { Side } from "../score/person.ts";
-import type { Actor, Row, Score, Span } from "../score/types.ts";
+import type { Actor, Row, Span } from "../score/types.ts";
 import type { HitZone } from "../body/body.ts";
 import type { BodyState } from "../body/state.ts";
 import type { MoveUse } from "../read/resolve.ts";
-import type { Load } from "../drill/load.ts";
 
 export type Verdict = "valid" | "risky" | "invalid" | "unread";
-export type ScoreVerdict = "sound" | "risky" | "broken";
 
 /** A feed: a blow, shot or energy, with what its maker does just before. */
 export interface Feed {
@@ -148,22 +145,4 @@ export interface Contact {
   readonly forward: number;
   /** Hands of the receiver that are at work. */
   readonly busy: readonly Side[];
-}
-
-export interface Closure {
-  readonly closes: boolean;
-  readonly differences: readonly string[];
-  readonly row: Row;
-}
-
-export interface Checked {
-  readonly score: Score;
-  readonly header: Header;
-  readonly verdict: ScoreVerdict;
-  readonly exchanges: readonly CheckedExchange[];
-  readonly findings: readonly Finding[];
-  readonly closure: Closure | null;
-  readonly load: Load;
-  /** Distance of A and B at the start, m. */
-  readonly distance: number;
 }

@@ -1,43 +1,6 @@
 /** What is said about a score: rule and parameters; words come from the catalogue. */
 import type { Row, Span } from "../score/types.ts";
-import { message } from "./catalogue.ts";
-
-export const SEVERITY = {
-  syntax: "error",
-  "unknown-move": "error",
-  "bad-move": "error",
-  "out-of-reach": "error",
-  "too-close": "error",
-  "line-open": "error",
-  "wrong-material": "error",
-  "limb-busy": "error",
-  "limb-pinned": "error",
-  "not-recovered": "error",
-  "no-answer": "error",
-  "no-meet": "error",
-  "rule-broken": "error",
-  resisting: "error",
-  "inside-line": "risk",
-  "off-balance": "risk",
-  tight: "risk",
-  late: "risk",
-  "ambiguous-cue": "risk",
-  reload: "note",
-  "follow-up": "note",
-  "no-step": "note",
-  ruling: "note",
-  header: "note",
-  "loop-open": "error",
-  "training-tool": "error",
-  "gear-missing": "risk",
-  "unsafe-target": "risk",
-  "weight-gap": "risk",
-  "blade-arm": "risk",
-  minor: "risk",
-} as const;
-export type RuleId = keyof typeof SEVERITY;
-export type Severity = "error" | "risk" | "note";
-export type Params = Readonly<Record<string, string | number>>;
+import { message, RULES, type Params, type RuleId, type Severity } from "./rules.ts";
 
 /** One edit of the text: positions count from the start of the row. */
 export interface Edit extends Span {
@@ -77,7 +40,7 @@ export function draft(
   params: Params = {},
   repairs: readonly Repair[] = [],
 ): FindingDraft {
-  return { row, from: span.from, to: span.to, rule, severity: SEVERITY[rule], params, repairs };
+  return { row, from: span.from, to: span.to, rule, severity: RULES[rule].severity, params, repairs };
 }
 
 /** Gives a finding its words and its place in the whole text. */

@@ -1,5 +1,6 @@
 /** A checked score as screens and workers pass it on: plain values, places in the whole text. */
-import type { Checked, CheckedExchange, FollowUp, Pose, Times, Verdict } from "../exchange/types.ts";
+import type { CheckedExchange, FollowUp, Pose, Times, Verdict } from "../exchange/types.ts";
+import type { Checked } from "../drill/types.ts";
 import { headText } from "../score/format.ts";
 import type { ScoreItem } from "../score/types.ts";
 import type { Finding } from "../findings/finding.ts";

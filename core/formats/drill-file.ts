@@ -1,7 +1,7 @@
 /** Drills as files: plain scores (`.vics`) and JSON with a published schema. Nothing is thrown for any text. */
 import { object, string, ValidationError } from "yup";
 import { check } from "../drill/check.ts";
-import type { Checked } from "../exchange/types.ts";
+import type { Checked } from "../drill/types.ts";
 import { parse } from "../score/parse.ts";
 import type { School } from "../policy/school.ts";
 import { resultJson } from "./result.ts";

@@ -1,6 +1,6 @@
 /** Which pad takes which blow: schools hold the one straight across, or the one of the blow's own name. */
 import { limbSide } from "../exchange/blow.ts";
-import type { Checked } from "../exchange/types.ts";
+import type { Checked } from "../drill/types.ts";
 import type { Customs } from "../policy/settings.ts";
 import type { Side } from "../score/person.ts";
 import type { MoveUse } from "../read/resolve.ts";

@@ -1,5 +1,6 @@
 /** A checked score as the JSON that `bin/vicissor check --json` writes; the shape is in docs/notation.md. */
-import type { Checked, CheckedExchange } from "../exchange/types.ts";
+import type { CheckedExchange } from "../exchange/types.ts";
+import type { Checked } from "../drill/types.ts";
 import { finish, type Finding } from "../findings/finding.ts";
 
 const cm = (metres: number): number => Math.round(metres * 1000) / 10;

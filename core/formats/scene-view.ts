@@ -1,5 +1,6 @@
 /** The exchanges of one row as floor and target show them: plain values, metres and degrees. */
-import type { Checked, CheckedExchange, FollowUp, Pose, Verdict } from "../exchange/types.ts";
+import type { CheckedExchange, FollowUp, Pose, Verdict } from "../exchange/types.ts";
+import type { Checked } from "../drill/types.ts";
 import { sceneOf, type Scene } from "../drill/scene.ts";
 import { bodyOf } from "../body/body.ts";
 import { HALF_STANCE } from "../body/anthropometry.ts";

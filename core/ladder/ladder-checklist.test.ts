@@ -4,7 +4,7 @@
  */
 import { readdirSync, readFileSync } from "node:fs";
 import { check } from "../drill/check.ts";
-import type { Checked } from "../exchange/types.ts";
+import type { Checked } from "../drill/types.ts";
 import { parse } from "../score/parse.ts";
 import { linesOf } from "../score/structure.ts";
 import { lineText } from "../score/format.ts";

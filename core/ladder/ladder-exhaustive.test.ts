@@ -1,6 +1,6 @@
 /** Ladders against every way up there is, on drills that are small enough to try them all. */
 import { check } from "../drill/check.ts";
-import type { Checked } from "../exchange/types.ts";
+import type { Checked } from "../drill/types.ts";
 import { seeded } from "../random/random.ts";
 import { defaultSchool } from "../policy/school.ts";
 import { parse } from "../score/parse.ts";

@@ -1,6 +1,7 @@
 /** What is asked of a ladder: how long, how far, by which changes, in which order. */
 import { CUSTOMS } from "../policy/settings.ts";
-import { OPERATORS, type OperatorId, type Stage } from "../vary/operator-names.ts";
+import { OPERATORS, type OperatorId } from "../vary/operator-names.ts";
+import type { Stage } from "../policy/stages.ts";
 import { TOOL_IDS, type ToolId } from "../vary/operators/tools.ts";
 
 export interface LadderOptions {

@@ -1,5 +1,5 @@
 /** How the rows of a drill come into a ladder: one exchange, the first row, more rows, then its block. */
-import type { Checked } from "../exchange/types.ts";
+import type { Checked } from "../drill/types.ts";
 import { lineText } from "../score/format.ts";
 import { linesOf } from "../score/structure.ts";
 import type { Line, ScoreBlock, ScoreItem, ScoreLine } from "../score/types.ts";

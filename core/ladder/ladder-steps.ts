@@ -1,5 +1,5 @@
 /** What can come after a rung: operators of the stages that are due, and more rows of the drill. */
-import type { Checked } from "../exchange/types.ts";
+import type { Checked } from "../drill/types.ts";
 import { shuffled } from "../random/random.ts";
 import type { School } from "../policy/school.ts";
 import { linesOf } from "../score/structure.ts";
@@ -7,7 +7,8 @@ import type { Score } from "../score/types.ts";
 import { readText } from "../answers/check-text.ts";
 import type { LadderOptions } from "./ladder-options.ts";
 import { moreRows, rowsIn, type Step } from "./ladder-rows.ts";
-import { stageOf, type OperatorId, type Stage } from "../vary/operator-names.ts";
+import { stageOf, type OperatorId } from "../vary/operator-names.ts";
+import type { Stage } from "../policy/stages.ts";
 import { firstOf, type Candidate } from "../vary/operators/shared.ts";
 import type { ToolId } from "../vary/operators/tools.ts";
 import { candidates, type Variation } from "../vary/vary.ts";

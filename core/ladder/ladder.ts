@@ -1,12 +1,13 @@
 /** A ladder: from one exchange to more than the whole drill, one change a rung, in even steps of load. */
 import { percent } from "../exchange/time.ts";
-import type { Checked } from "../exchange/types.ts";
+import type { Checked } from "../drill/types.ts";
 import { seeded } from "../random/random.ts";
 import type { School } from "../policy/school.ts";
 import { assessRows, readText, type Assessment } from "../answers/check-text.ts";
 import { rowsOf, textOf, withHeader } from "../score/edit.ts";
 import { evenPath, type PathNode } from "./even-path.ts";
-import { OPERATOR_NAMES, stageOf, type OperatorId, type Stage } from "../vary/operator-names.ts";
+import { OPERATOR_NAMES, stageOf, type OperatorId } from "../vary/operator-names.ts";
+import type { Stage } from "../policy/stages.ts";
 import { ladderFault, type Goal, type LadderOptions } from "./ladder-options.ts";
 import { firstRungs, SLOW_START, type Step } from "./ladder-rows.ts";
 import { LEAST_STEP, reachedAt, steps } from "./ladder-steps.ts";

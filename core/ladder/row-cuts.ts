@@ -1,5 +1,6 @@
 /** The rows of a drill as a ladder brings them in: each by its parts, feed by feed with its answers, then what is sent back. */
-import type { Checked, CheckedExchange } from "../exchange/types.ts";
+import type { CheckedExchange } from "../exchange/types.ts";
+import type { Checked } from "../drill/types.ts";
 import { lineText } from "../score/format.ts";
 import { expandRange, rangeOf, spokenRange } from "../score/ranges.ts";
 import { linesOf } from "../score/structure.ts";

@@ -1,7 +1,8 @@
 /** All rounds of an evening: partners change, arrivals and leavers are taken in, what was done stays. */
 import { bergerRound } from "./berger.ts";
 import { pairUp, type Pair, type Round } from "./pairs.ts";
-import { pairKey, scorePair, wishMap, type PairFacts, type PairWeights, type Person, type Wish } from "./score.ts";
+import { pairKey, scorePair, wishMap, type PairFacts, type Person, type Wish } from "./score.ts";
+import type { PairWeights } from "../policy/pair-weights.ts";
 
 /** Somebody who is here for some of the rounds. */
 export interface Attendee {

@@ -10,7 +10,8 @@ import {
   twoByTwo,
 } from "./evening.ts";
 import { pairUp, type Round } from "./pairs.ts";
-import { MEETINGS_ONLY, NO_FACTS, PAIR_WEIGHTS, pairKey, scorePair, type PairFacts, type Person } from "./score.ts";
+import { MEETINGS_ONLY, NO_FACTS, pairKey, scorePair, type PairFacts, type Person } from "./score.ts";
+import { PAIR_WEIGHTS } from "../policy/pair-weights.ts";
 import { finished } from "../work.ts";
 
 const person = (n: number, more: Partial<Person> = {}): Person => ({

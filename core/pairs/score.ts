@@ -1,5 +1,5 @@
 /** What makes two people a good pair, in points and in words. */
-import data from "../policy/pair-weights.json" with { type: "json" };
+import { MASS_RATIO, PAIR_WEIGHTS, weightText, type PairWeights } from "../policy/pair-weights.ts";
 
 export interface Person {
   readonly id: string;
@@ -15,19 +15,8 @@ export interface Person {
   readonly limits: readonly string[];
 }
 
-export const PAIR_PARTS = ["tonight", "met", "height", "mass", "level", "lead", "minorWithAdult"] as const;
-export type PairPart = (typeof PAIR_PARTS)[number];
-/** Points that each thing takes off. */
-export type PairWeights = Readonly<Record<PairPart, number>>;
-export const PAIR_WEIGHTS = Object.fromEntries(
-  PAIR_PARTS.map((part) => [part, data.weights[part].points]),
-) as PairWeights;
 /** Only meetings count: everybody with everybody. */
 export const MEETINGS_ONLY: PairWeights = { ...PAIR_WEIGHTS, height: 0, mass: 0, level: 0, lead: 0, minorWithAdult: 0 };
-export const weightText = (part: PairPart) => data.weights[part];
-/** Beyond this ratio of masses a pair works without contact. */
-export const MASS_RATIO = data.massRatio.ratio;
-
 /** What is wished of two people: kept apart, kept together, or a minor who may work with an adult. */
 export interface Wish {
   readonly a: string;
@@ -115,7 +104,7 @@ export function scorePair(a: Person, b: Person, { weights, met, tonight, wishes 
     if (wish === "agreed") why.push("a minor with an adult, as agreed");
     else {
       off += weights.minorWithAdult;
-      never = weights.minorWithAdult >= data.weights.minorWithAdult.most;
+      never = weights.minorWithAdult >= weightText("minorWithAdult").most;
       why.push("a minor with an adult: not agreed");
     }
   } else if (a.minor) why.push("both minors");

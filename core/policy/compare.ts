@@ -1,6 +1,6 @@
 /** What becomes of drills under other settings or another text: shown before it is saved. */
 import { check } from "../drill/check.ts";
-import type { Checked } from "../exchange/types.ts";
+import type { Checked } from "../drill/types.ts";
 import { parse } from "../score/parse.ts";
 import type { School } from "./school.ts";
 

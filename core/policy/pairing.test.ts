@@ -1,6 +1,6 @@
 /** Weights of pairs, stages and load as a school sets them. */
-import { PAIR_PARTS, PAIR_WEIGHTS, weightText } from "../pairs/score.ts";
-import { STAGES } from "../vary/operator-names.ts";
+import { PAIR_PARTS, PAIR_WEIGHTS, weightText } from "./pair-weights.ts";
+import { STAGES } from "./stages.ts";
 import { CUSTOMS } from "./settings.ts";
 import { defaultSchool, readSchool } from "./school.ts";
 

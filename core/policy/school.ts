@@ -1,6 +1,6 @@
 /** What a school brings to a check: its words, what it finds grave, and what it rules by itself. */
 import { LOAD_WEIGHTS, type LoadWeights } from "../drill/load.ts";
-import { PAIR_WEIGHTS, type PairWeights } from "../pairs/score.ts";
+import { PAIR_WEIGHTS, type PairWeights } from "./pair-weights.ts";
 import { SEVERITY, type FindingDraft, type RuleId, type Severity } from "../findings/finding.ts";
 import type { NumberingSet } from "../words/numbering.ts";
 import { readMoves } from "../words/schema.ts";

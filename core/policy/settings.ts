@@ -5,9 +5,9 @@ import { CONTEXTS } from "../score/header.ts";
 import type { RuleId, Severity } from "../findings/finding.ts";
 import type { Verdict } from "../exchange/types.ts";
 import type { NumberingSet } from "../words/numbering.ts";
-import { STAGES, type Stage } from "../vary/operator-names.ts";
-import { PAIR_PARTS, weightText, type PairWeights } from "../pairs/score.ts";
-import { partNamed } from "../body/parts.ts";
+import { STAGES, type Stage } from "./stages.ts";
+import { PAIR_PARTS, weightText, type PairWeights } from "./pair-weights.ts";
+import { partNamed } from "../words/part-names.ts";
 import { HEIGHTS, TRADITIONS, type MoveData, type Tradition } from "../words/types.ts";
 
 /** How grave a school finds a rule; `off`: it is not said at all. */

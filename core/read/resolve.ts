@@ -1,8 +1,15 @@
 /** Words of a score to moves: what a part means for the one who does it. */
 import { ACTORS, type Actor, type Alternative, type Beat, type Part, type Span } from "../score/types.ts";
 import type { Side } from "../score/person.ts";
-import { partNamed, type PartName } from "../body/parts.ts";
-import { chooseHomonym, canHold, nameKey, nearestNames, type LookupContext, type Vocabulary } from "../words/vocabulary.ts";
+import { partNamed, type PartName } from "../words/part-names.ts";
+import {
+  chooseHomonym,
+  canHold,
+  nameKey,
+  nearestNames,
+  type LookupContext,
+  type Vocabulary,
+} from "../words/vocabulary.ts";
 import type { Angle } from "../words/numbering.ts";
 import type { Height, Move } from "../words/types.ts";
 import { wordsOf } from "./words-of.ts";

@@ -1,5 +1,6 @@
 /** The shortest run of moves from the end of one drill to the start of another, by search. */
-import type { Checked, CheckedExchange, Pose } from "../exchange/types.ts";
+import type { CheckedExchange, Pose } from "../exchange/types.ts";
+import type { Checked } from "../drill/types.ts";
 import type { School } from "../policy/school.ts";
 import { lineText } from "../score/format.ts";
 import { linesOf } from "../score/structure.ts";

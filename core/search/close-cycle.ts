@@ -1,5 +1,5 @@
 /** Looks for the shortest run of moves that brings a cycle back to its start. */
-import type { Checked } from "../exchange/types.ts";
+import type { Checked } from "../drill/types.ts";
 import type { School } from "../policy/school.ts";
 import type { ScoreBlock, ScoreItem } from "../score/types.ts";
 import { checkText } from "../answers/check-text.ts";

@@ -1,5 +1,5 @@
 /** Finds cycles of n counts over chosen moves: every feed is met or answered, and the state returns. */
-import type { Checked } from "../exchange/types.ts";
+import type { Checked } from "../drill/types.ts";
 import { below, seeded, type Random } from "../random/random.ts";
 import type { School } from "../policy/school.ts";
 import { readHeader } from "../score/header.ts";

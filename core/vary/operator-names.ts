@@ -1,8 +1,5 @@
 /** The variation operators, what an instructor calls them, and the stage of a ladder at which each comes. */
-
-/** What a class goes through on the way up; in which order is the school's choice. */
-export const STAGES = ["parts", "pairs", "chains", "variety", "uncertainty", "tempo", "force"] as const;
-export type Stage = (typeof STAGES)[number];
+import type { Stage } from "../policy/stages.ts";
 
 const TABLE = {
   isolate: ["One exchange alone", "parts"],

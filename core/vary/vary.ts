@@ -1,6 +1,6 @@
 /** Candidates of all operators, each checked; broken ones are told apart. */
 import type { School } from "../policy/school.ts";
-import type { Checked } from "../exchange/types.ts";
+import type { Checked } from "../drill/types.ts";
 import { spokenRange } from "../score/ranges.ts";
 import { linesOf } from "../score/structure.ts";
 import { assessRows, checkRows, type Assessment } from "../answers/check-text.ts";

@@ -11,7 +11,7 @@ import {
   type ObjectShape,
   type Schema,
 } from "yup";
-import { partNamed } from "../body/parts.ts";
+import { partNamed } from "./part-names.ts";
 import type { MoveFile } from "./shipped.ts";
 import { COVER_LIMBS, HEIGHTS, LIMBS, ROLES, TOOLS, TRADITIONS, type MoveData } from "./types.ts";
 

@@ -1,5 +1,5 @@
 /** Operators on a running cycle of sticks: the hands change, somebody enters. */
-import type { Checked } from "../../exchange/types.ts";
+import type { Checked } from "../../drill/types.ts";
 import { lineText } from "../../score/format.ts";
 import type { Line, ScoreBlock } from "../../score/types.ts";
 import { blockRows, headerRows, written, type Rows } from "../../score/edit.ts";

@@ -2,7 +2,7 @@
 import { lineText } from "../../score/format.ts";
 import { rangeOf } from "../../score/ranges.ts";
 import { headerValue } from "../../score/structure.ts";
-import type { Checked } from "../../exchange/types.ts";
+import type { Checked } from "../../drill/types.ts";
 import { answerableFeeds, bestAnswer, type RankedAnswer } from "../../answers/answers.ts";
 import { contextOf, headerRows, lineOf, turnOf, written } from "../../score/edit.ts";
 import {

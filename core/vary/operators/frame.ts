@@ -1,6 +1,6 @@
 /** Operators on the frame: tempo, stance, roles, rules, contact, what it is for, a third person. */
 import { assess, wrongLines } from "../../drill/check.ts";
-import type { Checked } from "../../exchange/types.ts";
+import type { Checked } from "../../drill/types.ts";
 import { CONTACTS } from "../../score/header.ts";
 import { lineText } from "../../score/format.ts";
 import { headerValue, linesOf } from "../../score/structure.ts";

@@ -1,5 +1,5 @@
 /** The other side of everything: feet, hands, sides, numbers. */
-import type { Checked } from "../../exchange/types.ts";
+import type { Checked } from "../../drill/types.ts";
 import type { School } from "../../policy/school.ts";
 import type { Line, Part } from "../../score/types.ts";
 import { mapParts, withLines } from "../../score/edit.ts";

@@ -1,5 +1,6 @@
 /** What all operators share: candidates, plain lines taken apart and put together again. */
-import type { Checked, CheckedExchange } from "../../exchange/types.ts";
+import type { CheckedExchange } from "../../exchange/types.ts";
+import type { Checked } from "../../drill/types.ts";
 import type { School } from "../../policy/school.ts";
 import type { Actor, ScoreLine, Turn } from "../../score/types.ts";
 import { turnText } from "../../score/format.ts";

@@ -1,0 +1,26 @@
+/** What the checker makes of a whole score. */
+import type { Load } from "./load.ts";
+import type { CheckedExchange } from "../exchange/types.ts";
+import type { Finding } from "../findings/finding.ts";
+import type { Header } from "../score/header.ts";
+import type { Row, Score } from "../score/types.ts";
+
+export type ScoreVerdict = "sound" | "risky" | "broken";
+
+export interface Closure {
+  readonly closes: boolean;
+  readonly differences: readonly string[];
+  readonly row: Row;
+}
+
+export interface Checked {
+  readonly score: Score;
+  readonly header: Header;
+  readonly verdict: ScoreVerdict;
+  readonly exchanges: readonly CheckedExchange[];
+  readonly findings: readonly Finding[];
+  readonly closure: Closure | null;
+  readonly load: Load;
+  /** Distance of A and B at the start, m. */
+  readonly distance: number;
+}

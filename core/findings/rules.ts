@@ -1,0 +1,290 @@
+/**
+ * The rules of the checker, a row each: how grave a breach is, what it decides, the question under which a
+ * school grades it, and its words. A rule that is raised nowhere fails a test.
+ */
+import { fill, headerWords, lineOpen, syntaxWords, wrongMaterial } from "./words.ts";
+
+export const SEVERITIES = ["error", "risk", "note"] as const;
+export type Severity = (typeof SEVERITIES)[number];
+export type Params = Readonly<Record<string, string | number>>;
+
+interface Rule {
+  readonly severity: Severity;
+  /** A breach decides the verdict of its exchange, or only that of the drill as a whole. */
+  readonly decides: "exchange" | "score";
+  /** What a school is asked when it grades the rule; null: it is no matter of opinion. */
+  readonly question: string | null;
+  readonly says: (p: Params) => string;
+}
+
+const TABLE = {
+  syntax: {
+    severity: "error",
+    decides: "exchange",
+    question: null,
+    says: (p) => fill(syntaxWords[String(p.code)] ?? syntaxWords.unreadable!, p),
+  },
+  "unknown-move": {
+    severity: "error",
+    decides: "exchange",
+    question: null,
+    says: (p) =>
+      p.nearest
+        ? fill("“{typed}” is no move that the school knows. Nearest: {nearest}.", p)
+        : fill("“{typed}” is no move that the school knows.", p),
+  },
+  "bad-move": {
+    severity: "error",
+    decides: "exchange",
+    question: null,
+    says: (p) => {
+      if (p.code === "needs")
+        return fill(
+          "{move} needs {needs} in the hand; write what is held in the header, such as `A: holds stick 71 cm`.",
+          p,
+        );
+      if (p.code === "side")
+        return fill("A {side} {move} contradicts itself: this move belongs to the other side. Take “{side}” out.", p);
+      if (p.code === "height") return fill("{move} does not go {height}. It goes {heights}.", p);
+      if (p.code === "number") return fill("The set “{set}” has no number {number}; it has 1 to {most}.", p);
+      return fill("{move} contradicts itself here.", p);
+    },
+  },
+  "out-of-reach": {
+    severity: "error",
+    decides: "exchange",
+    question: "A blow cannot land",
+    says: (p) =>
+      p.code === "return"
+        ? fill(
+            "The {move} falls {cm} cm short: nothing brings it nearer. Write `step in + {move}`, or choose a longer blow.",
+            p,
+          )
+        : fill(
+            "The {move} cannot land from here: {cm} cm are missing even with a step. Start nearer, or a feed that cannot land trains nothing.",
+            p,
+          ),
+  },
+  "too-close": {
+    severity: "error",
+    decides: "exchange",
+    question: "There is no room for the blow",
+    says: (p) =>
+      fill(
+        "There is no room for the {move} at {gap} m; it needs {need} m. Start further out, or use a shorter version.",
+        p,
+      ),
+  },
+  "line-open": {
+    severity: "error",
+    decides: "exchange",
+    question: "The answer does not clear or stop the attack",
+    says: (p) => fill(lineOpen[String(p.code)] ?? lineOpen.other!, p),
+  },
+  "wrong-material": {
+    severity: "error",
+    decides: "exchange",
+    question: "A bare limb goes to an edge, a point or the fast end of a stick",
+    says: (p) => fill(wrongMaterial[String(p.what)] ?? wrongMaterial.other!, p),
+  },
+  "limb-busy": {
+    severity: "error",
+    decides: "exchange",
+    question: "One hand does two things at once",
+    says: (p) =>
+      p.code === "weapon"
+        ? fill(
+            "One weapon cannot do both in one beat: {first} and {second}. Put a comma between them, or use the free hand.",
+            p,
+          )
+        : fill(
+            "The {limb} cannot do both in one beat: {first} and {second}. Put a comma between them, or use the other hand.",
+            p,
+          ),
+  },
+  "limb-pinned": {
+    severity: "error",
+    decides: "exchange",
+    question: "A held hand works all the same",
+    says: (p) =>
+      fill("{actor}’s {limb} is held by {by} and cannot {move}. Let it be cleared first, or use the other one.", p),
+  },
+  "not-recovered": {
+    severity: "error",
+    decides: "exchange",
+    question: "The next move comes before balance is back",
+    says: (p) =>
+      p.state === "down"
+        ? fill("After going down {actor} must recover before the {move}: write `recover` in front of it.", p)
+        : fill("The blow before turned {actor} too far: write `recover` before the {move}.", p),
+  },
+  "no-answer": {
+    severity: "error",
+    decides: "exchange",
+    question: "Nobody answers a feed",
+    says: (p) =>
+      p.code === "attack"
+        ? fill(
+            "The {feed} is answered only by an attack. That is no answer unless it lands first and takes the line: write `intercept` with it, or defend first.{fix}",
+            p,
+          )
+        : fill("Nobody answers the {feed}.{fix}", p),
+  },
+  "no-meet": {
+    severity: "error",
+    decides: "exchange",
+    question: "Two blows do not meet",
+    says: (p) => fill("The two blows do not meet: {why}.", p),
+  },
+  "rule-broken": {
+    severity: "error",
+    decides: "exchange",
+    question: "The drill’s own rule is broken",
+    says: (p) =>
+      p.code === "resisting"
+        ? fill(
+            "The {move} goes against the {feed}: that resists, and this drill says no resisting. Go with it, or turn it aside.",
+            p,
+          )
+        : fill("{move} breaks “{rule}”.", p),
+  },
+  resisting: {
+    severity: "error",
+    decides: "exchange",
+    question: "The answer goes against the push",
+    says: (p) =>
+      fill("The {move} goes against the {feed} ({angle}°). Yield with it (below 60°) or turn it aside.{fix}", p),
+  },
+  "inside-line": {
+    severity: "risk",
+    decides: "exchange",
+    question: "An answer ends on the side of the other hand",
+    says: (p) =>
+      fill(
+        "This ends inside, on the side of the other hand: the {next} is open. Go outside, or throw something with it.",
+        p,
+      ),
+  },
+  "off-balance": {
+    severity: "risk",
+    decides: "exchange",
+    question: "The head goes beyond the feet",
+    says: (p) =>
+      fill("The head ends {cm} cm from over the feet: no balance for what comes next. Move less, or take a step.", p),
+  },
+  tight: {
+    severity: "risk",
+    decides: "exchange",
+    question: "It works only just",
+    says: (p) =>
+      fill(
+        "It works by {cm} cm only, and in {percent} % of small changes of size and movement. Move a little more.",
+        p,
+      ),
+  },
+  late: {
+    severity: "risk",
+    decides: "score",
+    question: "Too late at the tempo of the drill",
+    says: (p) => fill("At {tempo} % this comes too late: {limits}. In time up to {ceiling} %.", p),
+  },
+  "ambiguous-cue": {
+    severity: "risk",
+    decides: "score",
+    question: "Two feeds look alike until it is too late",
+    says: (p) => fill("“{one}” and “{two}” look alike until it is too late but need different answers.", p),
+  },
+  reload: {
+    severity: "note",
+    decides: "score",
+    question: "A blow without weight behind it",
+    says: (p) =>
+      fill(
+        "The {move} has no weight behind it: the blow before left it on the other leg. A step or another blow between loads it.",
+        p,
+      ),
+  },
+  "follow-up": {
+    severity: "note",
+    decides: "score",
+    question: "What stays open for the feeder",
+    says: (p) => fill("The {next} stays open for {actor}.", p),
+  },
+  "no-step": {
+    severity: "note",
+    decides: "score",
+    question: "A feed lands without a step",
+    says: (p) => fill("The {move} lands without a step: start further out, so that it has to come in.", p),
+  },
+  ruling: {
+    severity: "note",
+    decides: "score",
+    question: null,
+    says: (p) => fill("The school rules this {verdict}: {reason}", p),
+  },
+  header: {
+    severity: "note",
+    decides: "score",
+    question: null,
+    says: (p) => fill(headerWords[String(p.code)] ?? headerWords["header-key"]!, p),
+  },
+  "loop-open": {
+    severity: "error",
+    decides: "score",
+    question: "A cycle does not come back to its start",
+    says: (p) => fill("The cycle does not close: {what}.", p),
+  },
+  "training-tool": {
+    severity: "error",
+    decides: "score",
+    question: null,
+    says: (p) =>
+      fill("{actor} holds a live blade. Only blunt training blades belong in a drill: write `training knife`.", p),
+  },
+  "gear-missing": {
+    severity: "risk",
+    decides: "score",
+    question: "Gear for the tempo and the contact is missing",
+    says: (p) => fill("{actor} needs {gear} for {why}.", p),
+  },
+  "unsafe-target": {
+    severity: "risk",
+    decides: "score",
+    question: "An unsafe target",
+    says: (p) => fill("The {part} is no target in a class. Train it on the {instead}.", p),
+  },
+  "weight-gap": {
+    severity: "risk",
+    decides: "score",
+    question: "A large gap of weight in contact",
+    says: (p) =>
+      fill("{heavy} kg against {light} kg is a large gap for contact. Pair them for this only without contact.", p),
+  },
+  "blade-arm": {
+    severity: "risk",
+    decides: "score",
+    question: "A bare hand works near an edge",
+    says: (p) =>
+      fill(
+        "A bare hand works near an edge ({move}). Even with a blunt blade say so each time: against a real one the hand is cut.",
+        p,
+      ),
+  },
+  minor: {
+    severity: "risk",
+    decides: "score",
+    question: "Contact beyond light with a minor",
+    says: (p) => fill("{actor} is a minor: {contact} contact is not for minors; keep it light.", p),
+  },
+} as const satisfies Record<string, Rule>;
+
+export type RuleId = keyof typeof TABLE;
+export const RULES: Readonly<Record<RuleId, Rule>> = TABLE;
+export const RULE_IDS = Object.keys(TABLE) as readonly RuleId[];
+export const isRule = (text: string): text is RuleId => Object.hasOwn(TABLE, text);
+
+/** Rules that a school can grade, with the question it is asked. */
+export const GRADABLE = RULE_IDS.filter((rule) => RULES[rule].question !== null);
+
+/** The message of a finding. */
+export const message = (rule: RuleId, params: Params): string => RULES[rule].says(params);

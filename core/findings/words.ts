@@ -1,0 +1,66 @@
+/** Words of rules that say one of several things, by the code of the finding. */
+import type { Params } from "./rules.ts";
+
+export const syntaxWords: Record<string, string> = {
+  stray: "“{found}” cannot be read here. A row is `A jab -> B slip out`, a header row is `key: value`.",
+  junk: "“{found}” means nothing in a score. Take it out.",
+  missing: "Something is missing here: a move between two signs, or after the last one.",
+  "second-row": "Only one thing stands on a row. Start a new row for “{found}”.",
+  "section-name": "A section needs a name: `section Single answers`.",
+  "loop-count": "A loop runs 1 to 999 times; “{found}” is read as the nearest of these.",
+  "block-head": "“{found}” is no block. Write `loop x4:`, `loop swap x4:`, `choose A:`, `choose call:` or `carry:`.",
+  "meet-shape": "Two blows meet one beat against one beat: `A forehand high <> B forehand high`, without `|` or `->`.",
+  "alternative-actor": "All alternatives of a turn belong to one person; “{found}” is somebody else.",
+  "empty-block": "This {found} holds no line. Write its lines below it, or take it out.",
+  "stray-end": "There is no block for this `end` to close.",
+  "late-header": "“{found}:” stands below the first row of play. Header rows go to the top.",
+  "label-outside": "A label belongs inside a choice. Put `choose A:` above, or take “{found}:” away.",
+  "label-twice": "The label “{found}” is there twice in this choice. Give each line its own.",
+  "too-long": "The text is too long: only the first {found} characters were read. Split it into several drills.",
+  more: "{found} more rows could not be read.",
+  modifier:
+    "“{word}” says nothing about {move}. Known: lead, rear, left, right, high, mid, low, in, out, `to PART`, `on PART`.",
+  actor: "Three people work here: say who does this, A, B or C.",
+  "same-actor": "{actor} cannot answer himself. After `->` comes the other person.",
+  branches: "More than {most} branches: the rest of this line was not checked. Split it into several lines.",
+  "no-play": "There is nothing to check yet. Write a first row, for example `A jab -> B slip out`.",
+  unreadable: "This row could not be read.",
+};
+
+export const headerWords: Record<string, string> = {
+  "header-key": "“{key}” is kept as a note; the checker does not use it.",
+  "header-value": "“{value}” is not known here. Known: {known}.",
+  tempo: "“{value}” is no tempo. Write a percentage of full speed from 5 to 150, such as `50%`.",
+  range: "“{value}” is no distance. Write {known}, or metres between the two centres from 0.2 to 6, such as `1.4 m`.",
+  "body-bounds":
+    "“{known}” cannot be a body. Heights are in cm (90 to 230), reach is the arm span in cm (80 to 240), mass in kg (15 to 220).",
+  held: "“{known}” cannot be held. Write `holds stick 71 cm`, `holds two sticks 66 cm`, `holds training knife 28 cm` or `holds nothing`.",
+  worn: "“{known}” cannot be worn. Known: mitts, gloves, eye protection, caged headgear, mouthguard, groin guard, shin guards, belly pad, kick shield.",
+  "hold-and-wear": "Nobody can hold a weapon and wear {known} at once. Choose one of the two.",
+  person: "“{known}” says nothing about a person. Write for example `lead left, height 178, wears gloves`.",
+};
+
+export const lineOpen: Record<string, string> = {
+  displace: "The {feed} still reaches the {zone}: it is {cm} cm in the way.{why}{fix}",
+  cover: "The {answer} is not where the {feed} comes in: it misses the line by {cm} cm.{fix}",
+  deflect: "{whyText} The {feed} goes on to the {zone}.{fix}",
+  deny: "The {answer} does nothing against a takedown entry.{fix}",
+  energy: "The {answer} does not take the pressure away.{fix}",
+  other: "The {answer} does not stop the {feed}.{fix}",
+};
+
+export const wrongMaterial: Record<string, string> = {
+  shin: "One {limb} takes the shin of a kick: it stops it, but it hurts. Double the cover, or step in or away.",
+  edge: "The {limb} would meet the edge. Step in so that it meets the forearm, or step out of reach.{fix}",
+  "fast end":
+    "The {limb} would meet the fast end of the stick. Step in onto the forearm, block with a stick, or step out.{fix}",
+  point: "The hand would stop the point. Turn it aside, or step off.{fix}",
+  blade: "A short knife does not block a blade: pass it, or leave its reach.{fix}",
+  other: "The {limb} cannot stop this weapon.{fix}",
+};
+
+/** Puts parameters into their places and begins with a capital letter. */
+export function fill(text: string, params: Params): string {
+  const filled = text.replace(/\{(\w+)\}/g, (_, key: string) => String(params[key] ?? "")).trim();
+  return filled.charAt(0).toUpperCase() + filled.slice(1);
+}

@@ -1,0 +1,13 @@
+/** What a school looks at when it pairs people, and how much each thing weighs. */
+import data from "./pair-weights.json" with { type: "json" };
+
+export const PAIR_PARTS = ["tonight", "met", "height", "mass", "level", "lead", "minorWithAdult"] as const;
+export type PairPart = (typeof PAIR_PARTS)[number];
+/** Points that each thing takes off. */
+export type PairWeights = Readonly<Record<PairPart, number>>;
+export const PAIR_WEIGHTS = Object.fromEntries(
+  PAIR_PARTS.map((part) => [part, data.weights[part].points]),
+) as PairWeights;
+export const weightText = (part: PairPart) => data.weights[part];
+/** Beyond this ratio of masses a pair works without contact. */
+export const MASS_RATIO = data.massRatio.ratio;
