@@ -14,7 +14,7 @@ import { makeLadder } from "#core/ladder/ladder.ts";
 import { GOALS, LADDER_DEFAULTS } from "#core/ladder/ladder-options.ts";
 import { OPERATOR_NAMES } from "#core/vary/operator-names.ts";
 import { vary } from "#core/vary/vary.ts";
-import { finished } from "#core/work.ts";
+import { finished } from "#core/base/work.ts";
 
 function drillOf(file: string | undefined, school: School): Checked {
   if (!file) throw new CannotRun(`which drill?\n${USAGE}`);

@@ -15,7 +15,7 @@ import { makeLadder } from "#core/ladder/ladder.ts";
 import { LADDER_DEFAULTS } from "#core/ladder/ladder-options.ts";
 import { vary } from "#core/vary/vary.ts";
 import { refute } from "#core/search/refute.ts";
-import { finished } from "#core/work.ts";
+import { finished } from "#core/base/work.ts";
 
 /** Best time of several rounds, ms. */
 function best(rounds: number, run: () => void): number {

@@ -14,7 +14,7 @@ import { GOALS, LADDER_DEFAULTS } from "#core/ladder/ladder-options.ts";
 import { createLadder } from "#db/ladders.ts";
 import { defaultSchool } from "#core/policy/school.ts";
 import { revisionInput } from "#server/revision-input.ts";
-import { finished } from "#core/work.ts";
+import { finished } from "#core/base/work.ts";
 
 const scope: Scope = { schoolId: DEMO_SCHOOL, accountId: DEMO_ACCOUNT, role: "instructor" };
 const id = (group: string, n: number): string => `5b3c7c1e-0d52-4a4e-9b10-7d6a51f${group}${String(n).padStart(3, "0")}`;

@@ -2,7 +2,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Slider from "@mui/material/Slider";
-import { LOAD_PARTS, LOAD_WEIGHTS, loadUnit, type LoadWeights } from "#core/drill/load.ts";
+import { LOAD_PARTS, LOAD_WEIGHTS, loadUnit, type LoadWeights } from "#core/customs/customs.ts";
 import { MOST_WEIGHT } from "#core/policy/settings.ts";
 import { Row, Rows } from "../ui/rows.tsx";
 

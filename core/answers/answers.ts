@@ -1,6 +1,6 @@
 /** All valid answers of the vocabulary to one feed, ranked for the bodies at hand. */
 import { USUAL_BOOK } from "../trade/usual.ts";
-import { Numbers } from "../drill/numbers.ts";
+import { Numbers } from "../base/numbers.ts";
 import { blowOf, checkSingle, readAnswer, readFed, type Fed } from "../drill/single.ts";
 import type { School } from "../policy/school.ts";
 import type { Blow, CheckedExchange } from "../exchange/types.ts";

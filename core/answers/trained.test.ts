@@ -1,7 +1,7 @@
 import { answerBook } from "./answer-book.ts";
 import { trainedKey, trainedPairs } from "./trained.ts";
 import { defaultSchool } from "../policy/school.ts";
-import { finished } from "../work.ts";
+import { finished } from "../base/work.ts";
 
 const school = defaultSchool();
 const keys = (feed: string, answer: string) => {

@@ -3,7 +3,7 @@ import { CLOCK } from "./timetable.ts";
 import { planClass, type ClassPlan, type PlanInput, type PlanPerson } from "./plan.ts";
 import { PAIR_WEIGHTS } from "../policy/pair-weights.ts";
 import { defaultSchool } from "../policy/school.ts";
-import { finished } from "../work.ts";
+import { finished } from "../base/work.ts";
 
 /** Somebody of no particular measures, here from the first round to the last. */
 export const someone = (id: string, more: Partial<PlanPerson> = {}): PlanPerson => ({

@@ -4,7 +4,7 @@ import { AllFound, SharesFound, type Found } from "./found.ts";
 import { loadOf, type Load } from "./load.ts";
 import { prepare, titledHeader, type Bodies, type Prepared } from "./prepare.ts";
 import { frameFindings } from "./safety.ts";
-import { graver, lateIn, type LineShare } from "./shares.ts";
+import { graver, lateIn, type LineShare } from "../policy/shares.ts";
 import { START, walkItems, type Pass } from "./score-walk.ts";
 import { draft, finish, type Finding, type FindingDraft } from "../findings/finding.ts";
 import type { Header, HeaderFault } from "../score/header.ts";

@@ -2,7 +2,7 @@
 import type { Setting } from "../exchange/exchange.ts";
 import { atTempo } from "./late.ts";
 import { cachedLine, cachedShare } from "./line-cache.ts";
-import { graver, lateIn, shareOf, worstOf, type LineShare, type Worst } from "./shares.ts";
+import { graver, lateIn, shareOf, worstOf, type LineShare, type Worst } from "../policy/shares.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
 import type { LineResult } from "./walk.ts";
 import type { World } from "../body/state.ts";

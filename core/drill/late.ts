@@ -2,14 +2,13 @@
 import type { CheckedExchange } from "../exchange/types.ts";
 import { draft } from "../findings/finding.ts";
 import type { Header } from "../score/header.ts";
-import { graded, type School } from "../policy/school.ts";
 import { percent } from "../exchange/time.ts";
 
 /**
  * The exchange as it is at the tempo of the drill: too late where its ceiling lies below. Kept apart
  * from the geometry, so that a change of tempo does not ask for it again.
  */
-export function atTempo(exchange: CheckedExchange, { tempo }: Header, school: School): CheckedExchange {
+export function atTempo(exchange: CheckedExchange, { tempo }: Header): CheckedExchange {
   const { ceiling, times, row, feed } = exchange;
   if (ceiling === null || times === null || feed === null || ceiling >= tempo) return exchange;
   const noticing = times.choices > 1 ? `telling which of ${times.choices} it is` : "noticing it";
@@ -18,5 +17,5 @@ export function atTempo(exchange: CheckedExchange, { tempo }: Header, school: Sc
     ceiling: percent(ceiling),
     limits: `the ${feed.text} takes ${Math.round(times.contact)} ms, the answer ${times.movement} ms, and ${noticing} ${Math.round(times.reaction)} ms`,
   });
-  return { ...exchange, findings: [...exchange.findings, ...graded([late], school)] };
+  return { ...exchange, findings: [...exchange.findings, late] };
 }

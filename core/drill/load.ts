@@ -1,33 +1,14 @@
 /** How hard a drill is: a total of named parts, each computed from the score and its check. */
-import data from "./load-weights.json" with { type: "json" };
-import type { LineShare } from "./shares.ts";
+import { LOAD_PARTS, type LoadPart, type LoadWeights } from "../customs/customs.ts";
+import type { LineShare } from "../policy/shares.ts";
 import type { Header } from "../score/header.ts";
 import { headerValue } from "../score/structure.ts";
 import type { Score, ScoreItem } from "../score/types.ts";
 
-export const LOAD_PARTS = [
-  "choice",
-  "length",
-  "coordination",
-  "footwork",
-  "cue",
-  "pressure",
-  "consequence",
-  "restriction",
-] as const;
-export type LoadPart = (typeof LOAD_PARTS)[number];
 export interface Load {
   readonly total: number;
   readonly parts: Readonly<Record<LoadPart, number>>;
 }
-
-export type LoadWeights = Readonly<Record<LoadPart, number>>;
-
-/** What one unit of each part adds, and what a unit is. */
-export const LOAD_WEIGHTS = Object.fromEntries(
-  LOAD_PARTS.map((part) => [part, data.weights[part].adds]),
-) as LoadWeights;
-export const loadUnit = (part: LoadPart): string => data.weights[part].for;
 
 const CONTACT_STEP = { none: 0, light: 1, medium: 2, full: 3 } as const;
 
@@ -40,7 +21,7 @@ export function loadOf(
   score: Score,
   header: Header,
   shares: readonly LineShare[],
-  weights: LoadWeights = LOAD_WEIGHTS,
+  weights: LoadWeights,
 ): Load {
   const sum = summed(shares);
   const raw: Record<LoadPart, number> = {

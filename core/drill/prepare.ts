@@ -4,10 +4,11 @@
  * is kept by text.
  */
 import { distanceIn, distancesOf, place, type Distances } from "./frame.ts";
-import { Numbers } from "./numbers.ts";
+import { Bounded, keptFor } from "../base/bounded.ts";
+import { Numbers } from "../base/numbers.ts";
 import type { World } from "../body/state.ts";
-import type { School } from "../policy/school.ts";
-import { readHeader, type Header, type HeaderFault } from "../score/header.ts";
+import type { Usage } from "../customs/customs.ts";
+import { readHeader, type Header, type HeaderFault, type LineHeader } from "../score/header.ts";
 import type { Person } from "../score/person.ts";
 import { beginsPlay } from "../score/structure.ts";
 import type { Actor, Score } from "../score/types.ts";
@@ -36,49 +37,45 @@ interface Kept {
   /** By distance. */
   readonly frames: Map<number, Prepared>;
 }
-const kept = new WeakMap<School, Map<string, Kept>>();
+const kept = new WeakMap<Usage, Bounded<string, Kept>>();
 const MOST_HEADERS = 1000;
 
-const defaultsOf = ({ customs }: School) => ({ numbering: customs.numbering, context: customs.context });
-
 /** Header and frame of a score for a school and the bodies at hand. */
-export function prepare(score: Score, school: School, bodies: Bodies): Prepared {
-  if (Object.keys(bodies).length > 0) return afresh(score, school, bodies);
-  const headers = kept.get(school) ?? new Map<string, Kept>();
-  kept.set(school, headers);
+export function prepare(score: Score, usage: Usage, bodies: Bodies): Prepared {
+  if (Object.keys(bodies).length > 0) return afresh(score, usage, bodies);
+  const headers = keptFor(kept, usage, () => new Bounded<string, Kept>(MOST_HEADERS));
   const text = headerText(score);
   let known = headers.get(text);
   if (!known) {
-    const { header, faults } = readHeader(score, defaultsOf(school));
+    const { header, faults } = readHeader(score, usage.customs);
     // A fault knows its row, which is another one in each score.
-    if (faults.length > 0) return afresh(score, school, bodies);
-    if (headers.size >= MOST_HEADERS) headers.clear();
+    if (faults.length > 0) return afresh(score, usage, bodies);
     const untitled = { ...header, title: null };
-    known = { header: untitled, distances: distancesOf(untitled, school.vocabulary), frames: new Map() };
+    known = { header: untitled, distances: distancesOf(untitled, usage.vocabulary), frames: new Map() };
     headers.set(text, known);
   }
   const { header, distances, frames } = known;
   const distance = distanceIn(score, distances);
   let at = frames.get(distance);
-  if (!at) frames.set(distance, (at = framed(header, [], distance, school)));
+  if (!at) frames.set(distance, (at = framed(header, [], distance, usage)));
   return at;
 }
 
-const framed = (header: Header, faults: readonly HeaderFault[], distance: number, school: School): Prepared => ({
+const framed = (header: Header, faults: readonly HeaderFault[], distance: number, usage: Usage): Prepared => ({
   header,
   faults,
   frame: place(header, distance),
   distance,
-  key: keyOf(header, distance, school),
+  key: keyOf(header, distance, usage),
 });
 
-function afresh(score: Score, school: School, bodies: Bodies): Prepared {
-  const { header: written, faults } = readHeader(score, defaultsOf(school));
+function afresh(score: Score, usage: Usage, bodies: Bodies): Prepared {
+  const { header: written, faults } = readHeader(score, usage.customs);
   const people = { ...written.people };
   for (const actor of written.actors) people[actor] = { ...people[actor], ...bodies[actor] };
   const header = { ...written, people };
-  const distance = distanceIn(score, distancesOf(header, school.vocabulary));
-  return framed({ ...header, title: null }, faults, distance, school);
+  const distance = distanceIn(score, distancesOf(header, usage.vocabulary));
+  return framed({ ...header, title: null }, faults, distance, usage);
 }
 
 /** The header rows but for the title, and whether a third person acts. */
@@ -108,19 +105,21 @@ function titleOf(score: Score): string | null {
 /** Numbers of all frames and settings met so far. */
 const numbers = new Numbers();
 
-/** Everything outside a line on which its result rests; the tempo decides only afterwards. */
-function keyOf(header: Header, distance: number, school: School): number {
-  const text = JSON.stringify([
-    header.people,
-    header.actors,
-    header.actors.map((actor) => [...header.rules[actor]]),
-    header.kind,
-    header.contact,
-    header.tradition,
-    header.numbering,
-    header.range,
-    distance,
-    school.key,
-  ]);
-  return numbers.of(text);
+/** All of the header that a line may read: a field that is missing here does not compile. */
+const LINE_KEY: { readonly [K in keyof LineHeader]: (value: LineHeader[K]) => unknown } = {
+  kind: (kind) => kind,
+  range: (range) => range,
+  numbering: (set) => set,
+  tradition: (tradition) => tradition,
+  actors: (actors) => actors,
+  people: (people) => people,
+  rules: (rules) => [[...rules.A], [...rules.B], [...rules.C]],
+};
+
+/** Everything outside a line on which its result rests, but for the vocabulary, by which lines are kept. */
+function keyOf(header: LineHeader, distance: number, { customs }: Usage): number {
+  const parts = (Object.keys(LINE_KEY) as (keyof LineHeader)[]).map((field) =>
+    (LINE_KEY[field] as (value: unknown) => unknown)(header[field]),
+  );
+  return numbers.of(JSON.stringify([parts, distance, customs]));
 }

@@ -8,14 +8,14 @@ import type { Closure } from "./types.ts";
 import { walkLine } from "./walk.ts";
 import { cloneWorld, type World } from "../body/state.ts";
 import { draft } from "../findings/finding.ts";
-import type { School } from "../policy/school.ts";
+import type { Usage } from "../customs/customs.ts";
 import type { Header } from "../score/header.ts";
 import type { ScoreBlock, ScoreItem } from "../score/types.ts";
 
 /** One walk through a score. */
 export interface Pass {
   readonly header: Header;
-  readonly school: School;
+  readonly usage: Usage;
   readonly frame: World;
   /** Says which frame and settings a kept line belongs to. */
   readonly key: number;
@@ -57,18 +57,17 @@ export function walkItems(items: readonly ScoreItem[], pass: Pass, place: Place,
 }
 
 const settingOf = (
-  { header, school }: Pass,
+  { header, usage }: Pass,
   { choices, passNumber }: Place,
   section: string | null,
   label: string | null,
 ): Setting => ({
   header,
-  school,
+  usage,
   choices,
   label,
   section,
   pass: passNumber,
-  rangeWritten: header.range !== null,
 });
 
 function walkBlock(block: ScoreBlock, pass: Pass, place: Place, carried: World | null): World | null {

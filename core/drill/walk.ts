@@ -122,7 +122,7 @@ function readBeats(
   say: boolean,
 ): readonly ResolvedBeat[] {
   const context = resolveContext(world[actor]!, walk.setting.header);
-  const { beats, faults } = resolveAlternative(alternative, walk.setting.school.vocabulary, context);
+  const { beats, faults } = resolveAlternative(alternative, walk.setting.usage.vocabulary, context);
   if (say) for (const fault of faults) walk.findings.push(wordFinding(fault, walk.row));
   return beats;
 }
@@ -235,7 +235,7 @@ function takeTurn(
     const answered = walk.exchanges[walk.exchanges.length - 1]?.to === feed.beatUses[feed.beatUses.length - 1]!.to;
     if (!answered && companions.length > 0) stepTowards(companions, feed, world);
     const trial = cloneWorld(world);
-    const { findings, gained } = launchFeed(feed, trial, walk.setting.rangeWritten);
+    const { findings, gained } = launchFeed(feed, trial, walk.setting.header.range !== null);
     walk.findings.push(...findings);
     const lands = !findings.some((f) => f.rule === "out-of-reach");
     walk.exchanges[walk.exchanges.length - 1]?.returns.push({ use: feed.use, lands });

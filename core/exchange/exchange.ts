@@ -1,6 +1,6 @@
 /** One feed and what answers it: layers, verdict, findings, and the states that follow. */
 import { norm } from "../body/geometry.ts";
-import type { Blow, CheckedExchange, Contact, Feed, FollowUp, Layer, Pose, Verdict } from "./types.ts";
+import type { Blow, CheckedExchange, Contact, Feed, FollowUp, Layer, Pose } from "./types.ts";
 import { brokenRules } from "./restrictions.ts";
 import { ceilingOf, contactTime, knowledge, movementTime, percent, reactionTime } from "./time.ts";
 import { followUps } from "./follow-ups.ts";
@@ -8,27 +8,26 @@ import { applyAfter, limbFindings, useLimbs } from "./limbs.ts";
 import { answerBlow, answerPressure, GRID, PLAIN, type Answered } from "./layers.ts";
 import { launchFeed } from "./launch.ts";
 import { MODEL } from "./constants.ts";
+import { verdictOf } from "./verdict.ts";
 import { unsafeTarget } from "./targets.ts";
 import { explainFailure } from "./explain.ts";
 import { draft, type FindingDraft } from "../findings/finding.ts";
-import type { Header } from "../score/header.ts";
-import { graded, rulingFor, type School } from "../policy/school.ts";
+import type { LineHeader } from "../score/header.ts";
+import type { Usage } from "../customs/customs.ts";
 import type { Side } from "../score/person.ts";
 import type { Actor } from "../score/types.ts";
 import { cloneState, heldBy, risen, type BodyState, type World } from "../body/state.ts";
 import type { MoveUse, ResolvedBeat } from "../read/resolve.ts";
 
-/** What the checker knows beside the two bodies. */
+/** What the checker knows beside the two bodies. All that a verdict rests on is part of the key of kept lines. */
 export interface Setting {
-  readonly header: Header;
-  readonly school: School;
+  readonly header: LineHeader;
+  readonly usage: Usage;
   /** How many different feeds may come at this place. */
   readonly choices: number;
   readonly label: string | null;
   readonly section: string | null;
   readonly pass: number | null;
-  /** The distance was written, not solved. */
-  readonly rangeWritten: boolean;
 }
 
 /** Checks an answer (null: nobody answers) to a feed and moves the world on. */
@@ -40,7 +39,7 @@ export function checkExchange(feed: Feed, beat: ResolvedBeat | null, world: Worl
 
   if (receiver.unrecovered !== "down") receiver.posture = risen(receiver.posture);
   const before = poses(world);
-  const { blow, findings: feedFindings } = launchFeed(feed, world, setting.rangeWritten);
+  const { blow, findings: feedFindings } = launchFeed(feed, world, setting.header.range !== null);
   findings.push(...feedFindings);
   const incoming = blow?.incoming ?? null;
   findings.push(...limbFindings(uses, feed.row, world, feed.receiver, incoming));
@@ -84,20 +83,6 @@ export function checkExchange(feed: Feed, beat: ResolvedBeat | null, world: Worl
     applyAfter(uses, world, feed.receiver, feed.actor, blow);
     if (!blow && answered.best?.detail.kind === "yields") answered.move.state.yielded += MODEL.yieldUse;
   }
-  const geometry = graded(findings, setting.school);
-  const { school } = setting;
-  const whole = uses.map((use) => use.text).join(" + ");
-  const ruling =
-    school.rulings.length > 0 ? rulingFor(school, namesOf(feed.use), [whole, ...uses.flatMap(namesOf)]) : null;
-  const said = ruling
-    ? [
-        ...underRuling(geometry, ruling.verdict),
-        {
-          ...draft(feed.row, beat ?? feed.use, "ruling", { verdict: ruling.verdict, reason: ruling.reason }),
-          severity: RULED[ruling.verdict],
-        },
-      ]
-    : geometry;
   return {
     from: feed.use.from,
     to: beat?.to ?? feed.use.to,
@@ -111,7 +96,7 @@ export function checkExchange(feed: Feed, beat: ResolvedBeat | null, world: Worl
     answer: uses.filter((use) => !use.move.attack || use.move.answer),
     responder: feed.receiver,
     answerSpan: beat && { from: beat.from, to: beat.to },
-    verdict: ruling?.verdict ?? verdictOf(said, answered),
+    verdict: verdictOf(findings),
     margin: answered.best?.margin ?? null,
     robust,
     ceiling: ceiling?.value ?? null,
@@ -120,52 +105,12 @@ export function checkExchange(feed: Feed, beat: ResolvedBeat | null, world: Worl
     ends: beat ? endSide(blow, answered) : null,
     returns: [],
     followUps: next,
-    findings: said,
+    findings,
     blow,
     contact,
     before,
     after: poses(world),
   };
-}
-
-const namesOf = (use: MoveUse): string[] => [use.text, ...Object.values(use.move.names).flat()];
-
-const SCORE_ONLY = new Set([
-  "training-tool",
-  "loop-open",
-  "gear-missing",
-  "unsafe-target",
-  "weight-gap",
-  "blade-arm",
-  "minor",
-  "late",
-  "ambiguous-cue",
-]);
-const RISKY = new Set(["inside-line", "off-balance", "tight"]);
-
-/** How grave a ruling is for the drill as a whole. */
-const RULED = { valid: "note", risky: "risk", invalid: "error" } as const;
-
-/** What the geometry says stays to be read, but no graver than the school's ruling. */
-function underRuling(findings: readonly FindingDraft[], verdict: keyof typeof RULED): FindingDraft[] {
-  if (verdict === "invalid") return [...findings];
-  const decides = ({ rule, params }: FindingDraft) =>
-    !SCORE_ONLY.has(rule) && !(rule === "out-of-reach" && params.code === "return");
-  return findings.map((f) =>
-    decides(f) && (f.severity === "error" || (f.severity === "risk" && verdict === "valid" && f.rule !== "late"))
-      ? { ...f, severity: RULED[verdict] }
-      : f,
-  );
-}
-
-function verdictOf(findings: readonly FindingDraft[], answered: Answered): Verdict {
-  let verdict: Verdict = "valid";
-  for (const { rule, severity, params } of findings) {
-    if (SCORE_ONLY.has(rule) || (rule === "out-of-reach" && params.code === "return")) continue;
-    if (severity === "error") return "invalid";
-    if (RISKY.has(rule) && severity === "risk") verdict = "risky";
-  }
-  return answered.best?.detail.risky ? "risky" : verdict;
 }
 
 interface AnswerFacts {

@@ -1,5 +1,5 @@
 /** Rules of the drill (no hands, no steps, touch first ...) tested against what each one does. */
-import type { Header, Rule } from "../score/header.ts";
+import type { LineHeader, Rule } from "../score/header.ts";
 import { draft, type FindingDraft } from "../findings/finding.ts";
 import type { Row } from "../score/types.ts";
 import type { MoveUse } from "../read/resolve.ts";
@@ -8,7 +8,7 @@ import { limbKind, limbSide } from "./blow.ts";
 import { usesFeet } from "./move-body.ts";
 
 /** Which of the actor's rules a use breaks, apart from resisting (which the energies decide). */
-export function brokenRules(use: MoveUse, row: Row, state: BodyState, header: Header): FindingDraft[] {
+export function brokenRules(use: MoveUse, row: Row, state: BodyState, header: LineHeader): FindingDraft[] {
   const rules = header.rules[state.actor];
   if (rules.size === 0) return [];
   const broken: Rule[] = [];

@@ -8,7 +8,7 @@ import { answerTexts } from "../answers/answers.ts";
 import type { Move } from "../words/types.ts";
 import { answerBook, drillFor, USUAL_BOOK } from "../answers/answer-book.ts";
 import { feedTexts } from "../answers/answers.ts";
-import { finished } from "../work.ts";
+import { finished } from "../base/work.ts";
 
 export interface TrialPair {
   readonly feed: string;

@@ -13,7 +13,7 @@ import { makeLadder, type Rung } from "./ladder.ts";
 import { GOALS, LADDER_DEFAULTS, type LadderOptions } from "./ladder-options.ts";
 import { OPERATORS, type OperatorId } from "../vary/operator-names.ts";
 import { playOf } from "../vary/vary.ts";
-import { finished } from "../work.ts";
+import { finished } from "../base/work.ts";
 
 const school = defaultSchool();
 const drills = readdirSync("demo/drills").map((file) => {

@@ -10,7 +10,7 @@ import { firstRungs } from "./ladder-rows.ts";
 import { steps } from "./ladder-steps.ts";
 import { stageOf } from "../vary/operator-names.ts";
 import { playOf } from "../vary/vary.ts";
-import { finished } from "../work.ts";
+import { finished } from "../base/work.ts";
 
 const school = defaultSchool();
 const ALL = 1e9;

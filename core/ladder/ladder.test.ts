@@ -7,7 +7,7 @@ import { makeLadder, type LadderResult } from "./ladder.ts";
 import { GOALS, LADDER_DEFAULTS, type LadderOptions } from "./ladder-options.ts";
 import { OPERATORS, stageOf } from "../vary/operator-names.ts";
 import { playOf } from "../vary/vary.ts";
-import { finished } from "../work.ts";
+import { finished } from "../base/work.ts";
 
 const school = defaultSchool();
 const demo = (name: string) => readFileSync(`demo/drills/${name}.vics`, "utf8");

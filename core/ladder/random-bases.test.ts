@@ -10,7 +10,7 @@ import { OPERATORS } from "../vary/operator-names.ts";
 import { makeLadder } from "./ladder.ts";
 import { LADDER_DEFAULTS } from "./ladder-options.ts";
 import { candidates, playOf, soundPart } from "../vary/vary.ts";
-import { finished } from "../work.ts";
+import { finished } from "../base/work.ts";
 
 const school = defaultSchool();
 const BASES = 1000;

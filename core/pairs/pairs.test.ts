@@ -12,7 +12,7 @@ import {
 import { pairUp, type Round } from "./pairs.ts";
 import { MEETINGS_ONLY, NO_FACTS, pairKey, scorePair, type PairFacts, type Person } from "./score.ts";
 import { PAIR_WEIGHTS } from "../policy/pair-weights.ts";
-import { finished } from "../work.ts";
+import { finished } from "../base/work.ts";
 
 const person = (n: number, more: Partial<Person> = {}): Person => ({
   id: String(n).padStart(3, "0"),

@@ -1,5 +1,5 @@
 /** What a school brings to a check: its words, what it finds grave, and what it rules by itself. */
-import { LOAD_WEIGHTS, type LoadWeights } from "../drill/load.ts";
+import { LOAD_WEIGHTS, type LoadWeights } from "../customs/customs.ts";
 import { PAIR_WEIGHTS, type PairWeights } from "./pair-weights.ts";
 import { SEVERITY, type FindingDraft, type RuleId, type Severity } from "../findings/finding.ts";
 import type { NumberingSet } from "../words/numbering.ts";

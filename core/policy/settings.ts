@@ -1,6 +1,6 @@
 /** What a school sets for itself, as it is stored and passed on: plain JSON, every key may be left out. */
 import { array, number, object, string, ValidationError } from "yup";
-import { LOAD_PARTS, type LoadWeights } from "../drill/load.ts";
+import { LOAD_PARTS, type LoadWeights } from "../customs/customs.ts";
 import { CONTEXTS } from "../score/header.ts";
 import type { RuleId, Severity } from "../findings/finding.ts";
 import type { Verdict } from "../exchange/types.ts";

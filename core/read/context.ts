@@ -1,12 +1,12 @@
-import type { Header } from "../score/header.ts";
+import type { LineHeader } from "../score/header.ts";
 import type { BodyState } from "../body/state.ts";
 import type { ResolveContext } from "./resolve.ts";
 
 /** Contexts of a header by person and sides: the same few are asked for at every turn. */
-const contexts = new WeakMap<Header, Map<string, ResolveContext>>();
+const contexts = new WeakMap<LineHeader, Map<string, ResolveContext>>();
 
 /** What the words of one person mean depends on what he holds, his sides and the drill's kind. */
-export function resolveContext(state: BodyState, header: Header): ResolveContext {
+export function resolveContext(state: BodyState, header: LineHeader): ResolveContext {
   let known = contexts.get(header);
   if (!known) contexts.set(header, (known = new Map()));
   const key = `${state.actor}${state.lead}${state.weaponSide}`;
@@ -15,7 +15,7 @@ export function resolveContext(state: BodyState, header: Header): ResolveContext
   return context;
 }
 
-function contextOf(state: BodyState, header: Header): ResolveContext {
+function contextOf(state: BodyState, header: LineHeader): ResolveContext {
   const held = state.body.person.holds;
   return {
     holds: held?.kind ?? null,

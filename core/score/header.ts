@@ -50,6 +50,12 @@ export interface Header {
   readonly unknown: readonly string[];
 }
 
+/** What the verdict of a single line may rest on. Tempo, title and the rest decide only afterwards, if at all. */
+export type LineHeader = Pick<
+  Header,
+  "kind" | "range" | "numbering" | "tradition" | "actors" | "people" | "rules"
+>;
+
 /** A header row that could not be understood; the default stands in its place. */
 export interface HeaderFault {
   readonly row: Row;

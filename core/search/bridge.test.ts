@@ -3,7 +3,7 @@ import { check } from "../drill/check.ts";
 import { defaultSchool } from "../policy/school.ts";
 import { parse } from "../score/parse.ts";
 import { bridge, BRIDGE_DEFAULTS, type BridgeResult } from "./bridge.ts";
-import { finished } from "../work.ts";
+import { finished } from "../base/work.ts";
 
 const school = defaultSchool();
 function join(one: string, two: string): BridgeResult {

@@ -3,11 +3,11 @@ import { draft } from "../findings/finding.ts";
 import { cloneWorld } from "../body/state.ts";
 import { parse } from "../score/parse.ts";
 import { linesOf } from "../score/structure.ts";
-import { defaultSchool, readSchool, type School } from "../policy/school.ts";
-import { prepare } from "./prepare.ts";
+import { defaultSchool, readSchool, type School } from "./school.ts";
+import { prepare } from "../drill/prepare.ts";
 import { graver, lateIn, shareOf, worstOf, type LineShare } from "./shares.ts";
 import { ROW } from "../exchange/testing.ts";
-import { walkLine } from "./walk.ts";
+import { walkLine } from "../drill/walk.ts";
 
 const shipped = defaultSchool();
 /** The share of the first line of a text. */

@@ -1,8 +1,8 @@
 /** What one line adds to the verdict and the load of its score, whatever stands round it. */
 import type { CheckedExchange } from "../exchange/types.ts";
-import type { LineResult } from "./walk.ts";
+import type { LineResult } from "../drill/walk.ts";
 import { SEVERITY, type FindingDraft } from "../findings/finding.ts";
-import { graded, severityOf, type School } from "../policy/school.ts";
+import { graded, severityOf, type School } from "./school.ts";
 import type { Line } from "../score/types.ts";
 
 /** The gravest finding that decides a verdict; null where there is none. */

@@ -1,11 +1,11 @@
 /** The short answer of a search against the whole check, on the same texts. */
 import { readdirSync, readFileSync } from "node:fs";
-import { assess, check, wrongLines } from "./check.ts";
-import { prepare, titledHeader } from "./prepare.ts";
+import { assess, check, wrongLines } from "../drill/check.ts";
+import { prepare, titledHeader } from "../drill/prepare.ts";
 import { parse } from "../score/parse.ts";
 import { linesOf } from "../score/structure.ts";
 import { RowMemory } from "../score/row-memory.ts";
-import { defaultSchool, readSchool, type School } from "../policy/school.ts";
+import { defaultSchool, readSchool, type School } from "./school.ts";
 
 const shipped = defaultSchool();
 const school = (data: unknown): School => {

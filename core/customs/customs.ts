@@ -1,0 +1,49 @@
+/**
+ * What of a school's settings the check reads. Grades and rulings are not among it: they are applied to
+ * what the check has found (`core/policy`), so that geometry knows no house rules.
+ */
+import data from "./load-weights.json" with { type: "json" };
+import { CONTEXTS } from "../score/header.ts";
+import { shippedVocabulary, type Vocabulary } from "../words/vocabulary.ts";
+
+export const LOAD_PARTS = [
+  "choice",
+  "length",
+  "coordination",
+  "footwork",
+  "cue",
+  "pressure",
+  "consequence",
+  "restriction",
+] as const;
+export type LoadPart = (typeof LOAD_PARTS)[number];
+/** What one unit of each part of a drill's load adds. */
+export type LoadWeights = Readonly<Record<LoadPart, number>>;
+
+export const LOAD_WEIGHTS = Object.fromEntries(
+  LOAD_PARTS.map((part) => [part, data.weights[part].adds]),
+) as LoadWeights;
+/** What a unit of a part is, in words. */
+export const loadUnit = (part: LoadPart): string => data.weights[part].for;
+
+/** What a score means where it says nothing. */
+export interface Customs {
+  /** The numbering set of a score that names none. */
+  readonly numbering: string;
+  /** The context of a score that names none. */
+  readonly context: (typeof CONTEXTS)[number] | null;
+}
+export const CUSTOMS: Customs = { numbering: "twelve angles", context: null };
+
+/** All that a check is told beside the score and the bodies at hand. */
+export interface Usage {
+  readonly vocabulary: Vocabulary;
+  readonly customs: Customs;
+  /** What each part of the load of a drill weighs. */
+  readonly load: LoadWeights;
+}
+
+let shipped: Usage | null = null;
+/** The words that ship and nothing of a school's own. */
+export const shippedUsage = (): Usage =>
+  (shipped ??= { vocabulary: shippedVocabulary(), customs: CUSTOMS, load: LOAD_WEIGHTS });

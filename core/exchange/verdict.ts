@@ -1,0 +1,18 @@
+/** The verdict of an exchange from what was found in it: worked out again when a school grades the findings. */
+import type { Verdict } from "./types.ts";
+import type { FindingDraft } from "../findings/finding.ts";
+import { RULES } from "../findings/rules.ts";
+
+/** True where a finding decides the verdict of its exchange. A return that falls short is judged by itself. */
+export const decides = ({ rule, params }: FindingDraft): boolean =>
+  RULES[rule].decides === "exchange" && !(rule === "out-of-reach" && params.code === "return");
+
+export function verdictOf(findings: readonly FindingDraft[]): Verdict {
+  let verdict: Verdict = "valid";
+  for (const finding of findings) {
+    if (!decides(finding)) continue;
+    if (finding.severity === "error") return "invalid";
+    if (finding.severity === "risk") verdict = "risky";
+  }
+  return verdict;
+}
