@@ -1,3 +1,31 @@
+/**
+ * The rooms of core in the order in which a drill passes through them: a room may import those above it.
+ * See docs/architecture.md.
+ */
+const ROOMS = [
+  "base",
+  "random",
+  "score",
+  "findings",
+  "words",
+  "customs",
+  "body",
+  "read",
+  "exchange",
+  "drill",
+  "policy",
+  "trade",
+  "answers",
+  "search",
+  "vary",
+  "ladder",
+  "calls",
+  "pairs",
+  "people",
+  "class",
+  "formats",
+];
+
 /** Which part may know which: text -> score -> checked -> screens, and nothing back. */
 module.exports = {
   forbidden: [
@@ -13,6 +41,27 @@ module.exports = {
       comment: "core knows no interface, database or server",
       from: { path: "^core/" },
       to: { path: "^(app|server|db|demo|cli|scripts)/" },
+    },
+    ...ROOMS.map((room, i) => ({
+      name: `room-${room}`,
+      severity: "error",
+      comment: "imports go to rooms above, never back",
+      from: { path: `^core/${room}/`, pathNot: "(\\.test|/testing)\\.ts$" },
+      to: { path: `^core/(${ROOMS.slice(i + 1).join("|") || "none"})/` },
+    })),
+    {
+      name: "room-known",
+      severity: "error",
+      comment: "a new room gets its place in the list",
+      from: { path: "^core/" },
+      to: { path: `^core/(?!(${ROOMS.join("|")})/)` },
+    },
+    {
+      name: "server-without-demo",
+      severity: "error",
+      comment: "production knows no demo data",
+      from: { path: "^(server|db|app)/", pathNot: "\\.test\\.tsx?$" },
+      to: { path: "^demo/" },
     },
     {
       name: "core-pure-packages",

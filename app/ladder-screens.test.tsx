@@ -1,9 +1,9 @@
 /** The ladder screen and its parts as the server writes them. */
+import { checkFor } from "#core/policy/judge.ts";
 import { ThemeProvider } from "@mui/material/styles";
 import type { ReactNode } from "react";
 import { renderToString } from "react-dom/server";
 import { createMemoryRouter, RouterProvider } from "react-router";
-import { check } from "#core/drill/check.ts";
 import { scoreView } from "#core/formats/desk-view.ts";
 import { parse } from "#core/score/parse.ts";
 import { GOALS, LADDER_DEFAULTS } from "#core/ladder/ladder-options.ts";
@@ -32,7 +32,7 @@ const text = (element: ReactNode): string =>
     .replace(/\s+/g, " ");
 
 const TEXT = "title: Quay\n\nA jab -> B slip out, cross\n";
-const view = scoreView(check(parse(TEXT)));
+const view = scoreView(checkFor(parse(TEXT)));
 const rung = { text: TEXT, operator: "mirror", parameters: {}, changed: "Everything on the other side", view };
 const change = { ...rung, operator: "mirror" as const, rows: 1 };
 const wishes: Wishes = { rungs: 8, goal: "half", seed: 1, operators: LADDER_DEFAULTS.operators, tools: ["stick"] };

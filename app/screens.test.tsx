@@ -1,9 +1,9 @@
 /** Screens as the server writes them: what stands on the page before any script runs. */
+import { checkFor } from "#core/policy/judge.ts";
 import { ThemeProvider } from "@mui/material/styles";
 import type { ReactNode } from "react";
 import { renderToString } from "react-dom/server";
 import { createMemoryRouter, RouterProvider } from "react-router";
-import { check } from "#core/drill/check.ts";
 import { scoreView } from "#core/formats/desk-view.ts";
 import { parse } from "#core/score/parse.ts";
 import { CardScreen } from "./class/card-screen.tsx";
@@ -71,7 +71,7 @@ describe("drills", () => {
 
 describe("desk", () => {
   const TEXT = "A jab -> B slip in, cross\nA lead hook -> B slip out";
-  const view = scoreView(check(parse(TEXT)));
+  const view = scoreView(checkFor(parse(TEXT)));
   const noop = () => undefined;
   test("each crossing of the drawing says what it is", () => {
     const markup = html(<ScoreDrawing view={view} cursor={null} />);
@@ -80,7 +80,7 @@ describe("desk", () => {
     expect(markup).toMatch(/B returns cross/);
   });
   test("an unanswered feed is said so", () => {
-    expect(words(scoreView(check(parse("A jab"))).exchanges[0]!)).toBe("A jab: nobody answers");
+    expect(words(scoreView(checkFor(parse("A jab"))).exchanges[0]!)).toBe("A jab: nobody answers");
   });
   test("findings come worst first, with repairs", () => {
     const page = text(html(<Findings view={view} text={TEXT} cursor={null} onPick={noop} onRepair={noop} />));
@@ -96,7 +96,7 @@ describe("desk", () => {
     expect(page).toMatch(/Other answers/);
   });
   test("a sound drill says so and defers to the instructor", () => {
-    const sound = scoreView(check(parse("A jab -> B slip out")));
+    const sound = scoreView(checkFor(parse("A jab -> B slip out")));
     expect(text(html(<Findings view={sound} text="" cursor={null} onPick={noop} onRepair={noop} />))).toMatch(
       /Nothing to mend.*local rules decide/,
     );

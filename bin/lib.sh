@@ -85,6 +85,15 @@ hold_lock() {
   printf '%s\n' "$$" > "$file"
 }
 
+# Says whose records the server shows: the demo school, unless the environment names another.
+show_demo_school() {
+  if [ -n "${VICISSOR_SCHOOL:-}" ]; then return; fi
+  set -a
+  # shellcheck source=demo/scope.env
+  . "$root/demo/scope.env"
+  set +a
+}
+
 need_build() {
   local newer=
   [ -f build/server/index.js ] && newer=$(find app core db server public vite.config.ts react-router.config.ts package-lock.json -type f -newer build/server/index.js -print -quit)

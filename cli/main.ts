@@ -1,7 +1,7 @@
 /** `bin/vicissor`: checks, formats, answers and varies scores from files or standard input; reads no database. */
+import { checkFor } from "#core/policy/judge.ts";
 import { CannotRun, readArguments, readText, USAGE, type Options } from "./options.ts";
 import { runBridge, runCalls, runFlow, runLadder, runVary } from "./searches.ts";
-import { check } from "#core/drill/check.ts";
 import { resultJson } from "#core/formats/result.ts";
 import { format } from "#core/score/format.ts";
 import { parse } from "#core/score/parse.ts";
@@ -16,7 +16,7 @@ const printJson = (files: readonly string[], file: string, value: object): void 
 function runCheck(files: readonly string[], { json, school }: Options): number {
   let worst = 0;
   for (const file of files) {
-    const checked = check(parse(readText(file)), school);
+    const checked = checkFor(parse(readText(file)), school);
     if (checked.verdict === "broken") worst = 1;
     if (json) printJson(files, file, resultJson(checked));
     else
@@ -39,7 +39,7 @@ function runAnswers([feed, file]: readonly string[], { json, school }: Options):
   if (!feed) throw new CannotRun(`which feed?\n${USAGE}`);
   const context = file ? headerRows(parse(readText(file))) : [];
   const turn = /^[abc]\s/i.test(feed) ? feed : `A ${feed}`;
-  const unread = check(parse([...context, `${turn} -> catch`].join("\n")), school).findings.find(
+  const unread = checkFor(parse([...context, `${turn} -> catch`].join("\n")), school).findings.find(
     (f) => f.rule === "unknown-move" || f.rule === "bad-move" || f.rule === "syntax",
   );
   if (unread) throw new CannotRun(unread.message);
@@ -63,7 +63,7 @@ function runAnswers([feed, file]: readonly string[], { json, school }: Options):
 function runRefute(files: readonly string[], { json, school, plies, nodes, seed }: Options): number {
   let worst = 0;
   for (const file of files) {
-    const result = refute(check(parse(readText(file)), school), school, { plies, nodes, seed });
+    const result = refute(checkFor(parse(readText(file)), school), school, { plies, nodes, seed });
     if (result.kind === "refuted") worst = 1;
     if (json) printJson(files, file, result);
     else console.log(`${file}: ${refuteWords(result)}`);

@@ -1,9 +1,9 @@
 /** Commands that make something new of a drill: variations, ladders, calls, bridges, cycles. */
+import { checkFor } from "#core/policy/judge.ts";
 import { CannotRun, readText, USAGE, type Options } from "./options.ts";
 import { CALL_DEFAULTS, callRound } from "#core/calls/calls.ts";
 import { callsText } from "#core/calls/exports.ts";
 import { callLabels } from "#core/calls/labels.ts";
-import { check } from "#core/drill/check.ts";
 import type { Checked } from "#core/drill/types.ts";
 import type { School } from "#core/policy/school.ts";
 import { parse } from "#core/score/parse.ts";
@@ -18,7 +18,7 @@ import { finished } from "#core/base/work.ts";
 
 function drillOf(file: string | undefined, school: School): Checked {
   if (!file) throw new CannotRun(`which drill?\n${USAGE}`);
-  return check(parse(readText(file)), school);
+  return checkFor(parse(readText(file)), school);
 }
 
 export function runVary([file]: readonly string[], { json, school }: Options): number {

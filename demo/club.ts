@@ -1,9 +1,13 @@
 /** The Ropewalk club and its people: all invented. Heights in cm, masses in kg. */
+import { readFileSync } from "node:fs";
 import type { Member } from "#core/people/person.ts";
 import type { Wish } from "#core/pairs/score.ts";
 
-export const DEMO_SCHOOL = "5b3c7c1e-0d52-4a4e-9b10-7d6a51f0a001";
-export const DEMO_ACCOUNT = "5b3c7c1e-0d52-4a4e-9b10-7d6a51f0a002";
+/** As `demo/scope.env` has them, which the start scripts hand to the server. */
+const scope = readFileSync("demo/scope.env", "utf8");
+const idOf = (name: string): string => new RegExp(`^${name}=(.+)$`, "m").exec(scope)![1]!;
+export const DEMO_SCHOOL = idOf("VICISSOR_SCHOOL");
+export const DEMO_ACCOUNT = idOf("VICISSOR_ACCOUNT");
 export const CLUB_NAME = "Ropewalk Martial Arts Club";
 export const INSTRUCTOR = { name: "Maren Holt", email: "maren@ropewalk.example" };
 

@@ -1,7 +1,7 @@
 /** The demo club, and what the checker finds in each of its drills: exactly the honest mistakes. */
+import { checkFor } from "#core/policy/judge.ts";
 import { readFileSync } from "node:fs";
 import { drillFiles, gear, students } from "./club.ts";
-import { check } from "#core/drill/check.ts";
 import { format } from "#core/score/format.ts";
 import { parse } from "#core/score/parse.ts";
 
@@ -37,7 +37,7 @@ const EXPECTED: Readonly<Record<(typeof drillFiles)[number], readonly string[]>>
 };
 
 test.each(drillFiles.map((name) => [name]))("%s", (name) => {
-  const { findings } = check(parse(read(name)));
+  const { findings } = checkFor(parse(read(name)));
   const found = findings.filter((f) => f.severity !== "note").map((f) => `${f.line} ${f.rule}`);
   expect(found.sort()).toEqual([...EXPECTED[name as keyof typeof EXPECTED]].sort());
 });

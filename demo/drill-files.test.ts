@@ -1,7 +1,7 @@
 /** Every demo drill as a JSON file against the published schema, read by a validator that knows nothing of the project. */
+import { checkFor } from "#core/policy/judge.ts";
 import { readFileSync } from "node:fs";
 import { Ajv } from "ajv";
-import { check } from "#core/drill/check.ts";
 import { drillJson, readDrillFile } from "#core/formats/drill-file.ts";
 import { defaultSchool } from "#core/policy/school.ts";
 import { parse } from "#core/score/parse.ts";
@@ -12,7 +12,7 @@ const validate = ajv.compile(JSON.parse(readFileSync("public/drill.schema.json",
 
 test.each([...drillFiles])("%s fits the schema and comes back as it was", (name) => {
   const text = readFileSync(`demo/drills/${name}.vics`, "utf8");
-  const json = drillJson(text, check(parse(text)));
+  const json = drillJson(text, checkFor(parse(text)));
   expect([validate(JSON.parse(json)), ajv.errorsText(validate.errors)]).toEqual([true, "No errors"]);
   expect(readDrillFile(`${name}.json`, json, defaultSchool())).toMatchObject({ ok: true, text });
 });

@@ -1,5 +1,5 @@
 /** Figures of speed, with the machine's own baseline beside them so that ratios can be compared. */
-import { check } from "#core/drill/check.ts";
+import { checkFor } from "#core/policy/judge.ts";
 import { checkExchange, type Setting } from "#core/exchange/exchange.ts";
 import { prepare } from "#core/drill/prepare.ts";
 import { resolveContext } from "#core/read/context.ts";
@@ -102,7 +102,7 @@ const typing = new ScoreReader();
 typing.read(rows(200));
 say(
   "key stroke to findings, 200 exchanges",
-  best(20, () => void check(typing.read(rows(200).replace("slip out", `slip out @${n++}`)))),
+  best(20, () => void checkFor(typing.read(rows(200).replace("slip out", `slip out @${n++}`)))),
 );
 
 // The feeder who wants to break a drill of twelve exchanges, three actions deep.
@@ -111,7 +111,7 @@ const twelve = Array.from(
   (_, i) =>
     `A ${FEEDS[i % 4]} -> B ${["slip out", "parry", "cover", "weave"][i % 4]}${i < 4 ? "" : `, ${RETURNS[i % 3]}`}`,
 ).join("\n");
-const base12 = check(parse(twelve));
+const base12 = checkFor(parse(twelve));
 let positions = 0;
 const searched = best(5, () => {
   const found = refute(base12, defaultSchool());
@@ -123,11 +123,11 @@ say("refute 12 exchanges to 3 plies", searched, `${positions} positions`);
 const some = FEEDS.flatMap((feed) => ANSWERS.map((answer) => `A ${feed} -> B ${answer}`));
 say(
   "100 pairs of feed and answer, each a text of its own",
-  best(20, () => some.forEach((line) => void check(parse(line)))),
+  best(20, () => some.forEach((line) => void checkFor(parse(line)))),
 );
 
 // Drills of twelve exchanges, none of them varied before: each round takes new ones.
-const drills = Array.from({ length: ROUNDS * VARIED }, (_, i) => check(parse(twelveOf(i))));
+const drills = Array.from({ length: ROUNDS * VARIED }, (_, i) => checkFor(parse(twelveOf(i))));
 let candidates = 0;
 const varied = best(ROUNDS, () => {
   candidates = 0;
@@ -202,14 +202,14 @@ function sayChecks(what: string, ms: number): void {
 /** Time of 200 rows that are read anew each time, so that no line is known from the round before; what is known of them goes with them. */
 function newLines(): number {
   const many = Array.from({ length: 300 }, () => parse(rows(200)));
-  return best(300, () => void check(many.pop()!));
+  return best(300, () => void checkFor(many.pop()!));
 }
 
 /** Time of the same rows with new bodies each time: every exchange is computed, only the words are known. This is what a class asks for. */
 function newBodies(): number {
   const score = parse(rows(200));
   let cm = 0;
-  return best(300, () => void check(score, undefined, { A: { height: 1.6 + (cm++ % 300) / 1000 } }));
+  return best(300, () => void checkFor(score, undefined, { A: { height: 1.6 + (cm++ % 300) / 1000 } }));
 }
 
 /** Twelve exchanges that hold, drawn by a fixed rule from the feeds, answers and returns above. */
@@ -220,7 +220,7 @@ function twelveOf(n: number): string {
     for (;;) {
       const back = i < 4 ? "" : `, ${RETURNS[next(RETURNS.length)]}`;
       const text = `A ${FEEDS[next(FEEDS.length)]} -> B ${ANSWERS[next(ANSWERS.length)]}${back}`;
-      if (check(parse(text)).verdict !== "broken") return text;
+      if (checkFor(parse(text)).verdict !== "broken") return text;
     }
   };
   return Array.from({ length: 12 }, (_, i) => line(i)).join("\n");
@@ -233,12 +233,11 @@ function thousandExchanges(): number {
   const { header, frame: world } = prepare(text, school, {});
   const setting: Setting = {
     header,
-    school,
+    usage: school,
     choices: 1,
     label: null,
     section: null,
     pass: null,
-    rangeWritten: false,
   };
   const beatOf = (item: (typeof text.items)[number], turn: number, actor: "A" | "B") => {
     if (item.kind !== "line") throw new Error("the benchmark writes lines only");

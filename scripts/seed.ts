@@ -1,4 +1,5 @@
 /** Loads the demo club once; a school that is there already is left as it is. */
+import { checkFor } from "#core/policy/judge.ts";
 import { readFileSync } from "node:fs";
 import { createClass, savePairs, setPresent } from "#db/classes.ts";
 import { createDrill } from "#db/drills.ts";
@@ -7,7 +8,6 @@ import { getSchool, insertSchool } from "#db/school.ts";
 import { closePool, db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
 import { CLUB_NAME, DEMO_ACCOUNT, DEMO_SCHOOL, drillFiles, gear, INSTRUCTOR, students, wishes } from "#demo/club.ts";
-import { check } from "#core/drill/check.ts";
 import { parse } from "#core/score/parse.ts";
 import { makeLadder } from "#core/ladder/ladder.ts";
 import { GOALS, LADDER_DEFAULTS } from "#core/ladder/ladder-options.ts";
@@ -41,7 +41,7 @@ async function seedLadder(): Promise<string> {
   const school = defaultSchool();
   const text = readFileSync(`demo/drills/${drillFiles[0]}.vics`, "utf8");
   const options = { ...LADDER_DEFAULTS, goal: GOALS.quarter.goal, rungs: 6 };
-  const result = finished(makeLadder(check(parse(text), school), school, options));
+  const result = finished(makeLadder(checkFor(parse(text), school), school, options));
   if (!result.ok) throw new Error(result.message);
   const rungs = result.rungs.map((rung, i) => ({
     drillId: id("c1", i),

@@ -1,5 +1,6 @@
 /** Pairs as screens show them: names, what they work on, and how it comes out for their two bodies. */
-import { check, type Bodies } from "#core/drill/check.ts";
+import { checkFor } from "#core/policy/judge.ts";
+import { type Bodies } from "#core/drill/check.ts";
 import { measuresOf } from "#core/people/measures.ts";
 import { parse } from "#core/score/parse.ts";
 import type { School } from "#core/policy/school.ts";
@@ -48,7 +49,7 @@ export function pairViews(pairs: readonly PairRow[], students: readonly Student[
     });
     const [one, two] = people;
     if (!one || !two) return [];
-    const checked = check(parse(pair.text), school, bodiesOf(one.student, two.student));
+    const checked = checkFor(parse(pair.text), school, bodiesOf(one.student, two.student));
     const worst = checked.findings
       .filter((f) => f.severity !== "note")
       .sort((a, b) => Number(b.severity === "error") - Number(a.severity === "error"));

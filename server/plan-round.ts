@@ -1,6 +1,6 @@
 /** One round for the people who are here: pairs by matching, a version of the drill for each. */
+import { checkFor } from "#core/policy/judge.ts";
 import { randomUUID } from "node:crypto";
-import { check } from "#core/drill/check.ts";
 import { peopleFault } from "#core/class/plan.ts";
 import { pairUp } from "#core/pairs/pairs.ts";
 import { NO_FACTS, wishMap, type Wish } from "#core/pairs/score.ts";
@@ -46,7 +46,7 @@ export async function planRound(
   const pairs = result.pairs.map((pair, i): NewPair => {
     const bodies = bodiesOf(byId.get(pair.a.id)!, byId.get(pair.b.id)!);
     const turned = [...versions.slice(i % versions.length), ...versions.slice(0, i % versions.length)];
-    const fits = turned.find((v) => check(parse(v.text), school, bodies).verdict !== "broken") ?? turned[0]!;
+    const fits = turned.find((v) => checkFor(parse(v.text), school, bodies).verdict !== "broken") ?? turned[0]!;
     return {
       id: randomUUID(),
       a: pair.a.id,

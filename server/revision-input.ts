@@ -1,5 +1,5 @@
 /** A text as it is saved: checked on the server, so that stored verdicts are the checker's own. */
-import { check } from "#core/drill/check.ts";
+import { checkFor } from "#core/policy/judge.ts";
 import { MODEL } from "#core/exchange/constants.ts";
 import type { Checked } from "#core/drill/types.ts";
 import type { School } from "#core/policy/school.ts";
@@ -38,7 +38,7 @@ export const summaryOf = (checked: Checked): DrillSummary => ({
 
 /** Checks a text and gives what a revision of it stores. */
 export function revisionInput(id: string, text: string, school: School): { input: RevisionInput; checked: Checked } {
-  const checked = check(parse(text), school);
+  const checked = checkFor(parse(text), school);
   const rows = checked.score.rows
     .filter((row) => row.content.body.kind === "play")
     .map((row) => ({ index: row.index, text: text.replace(/\r\n?/g, "\n").split("\n")[row.index]?.trim() ?? "" }));

@@ -1,5 +1,5 @@
 /** Saves a part of the school's settings: checked first, never over somebody else's change, drills judged anew. */
-import { check } from "#core/drill/check.ts";
+import { checkFor } from "#core/policy/judge.ts";
 import { readSchool, type School } from "#core/policy/school.ts";
 import { SCHOOL_KEYS, type SchoolData } from "#core/policy/settings.ts";
 import { parse } from "#core/score/parse.ts";
@@ -42,7 +42,7 @@ export async function patchSettings(scope: Scope, baseVersion: number, patch: un
 /** The lists show the verdict that was stored: under new settings the newest texts are judged anew. */
 async function judgeAgain(scope: Scope, school: School): Promise<void> {
   for (const row of await listNewestTexts(db, scope)) {
-    const checked = check(parse(row.text), school);
+    const checked = checkFor(parse(row.text), school);
     const summary = summaryOf(checked);
     if (
       checked.verdict !== row.verdict ||

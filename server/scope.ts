@@ -1,8 +1,10 @@
 /** The one place that says who asks and for which school. Sign-in replaces its body, nothing else. */
 import type { Scope } from "#db/scope.ts";
-import { DEMO_ACCOUNT, DEMO_SCHOOL } from "#demo/club.ts";
 
-/** The school and person of a request; until sign-in is built, the demo school's instructor. */
+/** The school and person of a request; until sign-in is built, those that the environment names. */
 export function scopeOf(_cookie: string | null): Scope {
-  return { schoolId: DEMO_SCHOOL, accountId: DEMO_ACCOUNT, role: "instructor" };
+  const { VICISSOR_SCHOOL: schoolId, VICISSOR_ACCOUNT: accountId } = process.env;
+  if (!schoolId || !accountId)
+    throw new Error("VICISSOR_SCHOOL and VICISSOR_ACCOUNT must say whose records are shown; bin/start sets them");
+  return { schoolId, accountId, role: "instructor" };
 }

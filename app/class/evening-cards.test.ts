@@ -1,4 +1,4 @@
-import { check } from "#core/drill/check.ts";
+import { checkFor } from "#core/policy/judge.ts";
 import { breaks } from "#core/calls/calls.ts";
 import type { PlanPerson } from "#core/class/plan.ts";
 import { goodPlan, planOf, someone } from "#core/class/testing.ts";
@@ -45,10 +45,10 @@ test("cards are made for what is still ahead; for all of it when nothing is", ()
 
 describe("the card of a pair", () => {
   const bodies = bodiesOf(pair, PEOPLE);
-  const view = scoreView(check(parse(rung.text), school, bodies));
+  const view = scoreView(checkFor(parse(rung.text), school, bodies));
   const card = pairCard({ plan, round: 0, pair, rung, clock: CLOCK, view, nameOf });
   test("is drawn for the two bodies themselves", () => {
-    const usual = scoreView(check(parse(rung.text), school));
+    const usual = scoreView(checkFor(parse(rung.text), school));
     expect(bodies.A?.height).not.toBe(bodies.B?.height);
     expect(view.distance).not.toBeCloseTo(usual.distance, 2);
     expect(card.facts.join(" ")).toContain(`${view.distance.toFixed(2)} m apart`);
@@ -75,7 +75,7 @@ describe("the card of a pair", () => {
 });
 
 describe("the card of calls", () => {
-  const view = scoreView(check(parse(CALLED), school));
+  const view = scoreView(checkFor(parse(CALLED), school));
   const round = plan.rounds.length - 1;
   const card = (seed: number) => callCard(plan, round, view, CLOCK, seed)!;
   const calls = (seed: number) =>
@@ -113,7 +113,7 @@ describe("the card of calls", () => {
   });
   test("is made only where somebody chooses", () => {
     expect(RUNGS.map((r) => isCalled(r.text))).toEqual([false, true]);
-    const alone = scoreView(check(parse("A jab -> B parry"), school));
+    const alone = scoreView(checkFor(parse("A jab -> B parry"), school));
     expect(callCard(plan, round, alone, CLOCK, 1)).toBeNull();
   });
 });

@@ -1,9 +1,9 @@
-import { check } from "#core/drill/check.ts";
+import { checkFor } from "#core/policy/judge.ts";
 import { sceneViews } from "#core/formats/scene-view.ts";
 import { parse } from "#core/score/parse.ts";
 import { arcOf, commanded, feetOf, floorScale, frameAt, placeOf, timeline } from "./floor-layout.ts";
 
-const scenes = (text: string) => sceneViews(check(parse(text)), 0);
+const scenes = (text: string) => sceneViews(checkFor(parse(text)), 0);
 const TWO = scenes("A jab, cross -> B slip out, catch");
 
 test("the clock of a line runs slower at a lower tempo, in proportion", () => {

@@ -1,9 +1,9 @@
-import { check } from "#core/drill/check.ts";
+import { checkFor } from "#core/policy/judge.ts";
 import { scoreView } from "#core/formats/desk-view.ts";
 import { parse } from "#core/score/parse.ts";
 import { flowRings } from "./ring-layout.ts";
 
-const rings = (text: string) => flowRings(scoreView(check(parse(text))));
+const rings = (text: string) => flowRings(scoreView(checkFor(parse(text))));
 const STICKS = "kind: flow\nA: holds stick\nB: holds stick\n\n";
 const WEAVE = `${STICKS}loop x8:\n  A R forehand high <> B R forehand high\n  A R backhand low <> B R backhand low\n  A R forehand low <> B R forehand low\n  A R backhand high <> B R backhand high\nend`;
 

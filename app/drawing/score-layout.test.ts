@@ -1,9 +1,9 @@
-import { check } from "#core/drill/check.ts";
+import { checkFor } from "#core/policy/judge.ts";
 import { scoreView } from "#core/formats/desk-view.ts";
 import { parse } from "#core/score/parse.ts";
 import { lanesOf, nextCrossing, scoreStaves } from "./score-layout.ts";
 
-const staves = (text: string) => scoreStaves(scoreView(check(parse(text))));
+const staves = (text: string) => scoreStaves(scoreView(checkFor(parse(text))));
 
 test("one stave for each line, sections named once", () => {
   const all = staves("section One\nA jab -> B slip out\nA cross -> B catch\nsection Two\nA lead hook -> B cover");

@@ -1,9 +1,9 @@
-import { check } from "#core/drill/check.ts";
+import { checkFor } from "#core/policy/judge.ts";
 import { sceneViews } from "#core/formats/scene-view.ts";
 import { parse } from "#core/score/parse.ts";
 import { TARGET, targetLayout } from "./target-layout.ts";
 
-const layout = (text: string) => targetLayout(sceneViews(check(parse(text)), text.split("\n").length - 1)[0]!)!;
+const layout = (text: string) => targetLayout(sceneViews(checkFor(parse(text)), text.split("\n").length - 1)[0]!)!;
 
 test("the feeder sees the answerer mirrored: what comes to his left is on the right", () => {
   // A rear hook of a left lead is a right limb: it comes to the receiver's left, 9 on the clock.

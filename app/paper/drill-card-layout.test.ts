@@ -1,4 +1,4 @@
-import { check } from "#core/drill/check.ts";
+import { checkFor } from "#core/policy/judge.ts";
 import { scoreView } from "#core/formats/desk-view.ts";
 import { parse } from "#core/score/parse.ts";
 import { scoreStaves } from "../drawing/score-layout.ts";
@@ -11,7 +11,7 @@ const card = (text: string) =>
     school: "Ropewalk",
     facts: ["feeder, 50 % of full speed"],
     rows: playRows(text),
-    staves: scoreStaves(scoreView(check(parse(text)))),
+    staves: scoreStaves(scoreView(checkFor(parse(text)))),
     cautions: CAUTIONS,
   });
 const ROW = "A jab -> B slip out, cross";

@@ -1,4 +1,4 @@
-import { check } from "#core/drill/check.ts";
+import { checkFor } from "#core/policy/judge.ts";
 import { scoreView } from "#core/formats/desk-view.ts";
 import { parse } from "#core/score/parse.ts";
 import { scoreStaves } from "../drawing/score-layout.ts";
@@ -6,7 +6,7 @@ import { PAGE } from "./drill-card-layout.ts";
 import { smallCards, type SmallCard } from "./small-cards.ts";
 
 const staves = (rows: number) =>
-  scoreStaves(scoreView(check(parse(Array<string>(rows).fill("A jab -> B slip out, cross").join("\n")))));
+  scoreStaves(scoreView(checkFor(parse(Array<string>(rows).fill("A jab -> B slip out, cross").join("\n")))));
 const card = (more: Partial<SmallCard> = {}): SmallCard => ({
   title: "A Edda  B Odo",
   place: "Round 1 of 3: The jab",

@@ -1,24 +1,24 @@
 /** The questions on which schools differ, with what follows from each answer. */
-import type { Customs } from "#core/policy/settings.ts";
+import type { SchoolCustoms } from "#core/policy/settings.ts";
 import type { NumberingSet } from "#core/words/numbering.ts";
 import { TRADITIONS } from "#core/words/types.ts";
 
 /** Questions that are answered by one of a few words; the order of stages has a list of its own. */
-type Asked = Exclude<keyof Customs, "stages">;
+type Asked = Exclude<keyof SchoolCustoms, "stages">;
 
-export interface CustomOption<K extends keyof Customs> {
-  readonly value: Customs[K];
+export interface CustomOption<K extends keyof SchoolCustoms> {
+  readonly value: SchoolCustoms[K];
   readonly label: string;
   /** What follows from it. */
   readonly follows: string;
 }
-export interface Question<K extends keyof Customs> {
+export interface Question<K extends keyof SchoolCustoms> {
   readonly key: K;
   readonly question: string;
   readonly options: readonly CustomOption<K>[];
 }
 
-const TERMS: Readonly<Record<Customs["names"], string>> = {
+const TERMS: Readonly<Record<SchoolCustoms["names"], string>> = {
   english: "English",
   filipino: "Filipino",
   cantonese: "Cantonese",

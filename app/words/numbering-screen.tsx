@@ -13,7 +13,7 @@ import type { NumberingSet } from "#core/words/numbering.ts";
 import { PARTS } from "#core/body/parts.ts";
 import { numberingSets } from "#core/words/shipped.ts";
 import { fileName } from "#core/formats/drill-file.ts";
-import { CUSTOMS, numberingFaults } from "#core/policy/settings.ts";
+import { numberingFaults, SCHOOL_CUSTOMS } from "#core/policy/settings.ts";
 import { download } from "../paper/download.ts";
 import { Notice, ScreenHead } from "../ui/parts.tsx";
 import { useSettings } from "../ui/use-settings.ts";
@@ -25,7 +25,7 @@ export function NumberingScreen() {
   const { settings, patch, result, busy } = useSettings();
   const own = settings.numbering ?? [];
   const all = [...numberingSets.filter((s) => !own.some((o) => o.id === s.id)), ...own];
-  const inUse = settings.customs?.numbering ?? CUSTOMS.numbering;
+  const inUse = settings.customs?.numbering ?? SCHOOL_CUSTOMS.numbering;
   const [id, setId] = useState(inUse);
   const saved = all.find((s) => s.id === id) ?? all[0]!;
   const [draft, setDraft] = useState<NumberingSet | null>(null);
@@ -150,9 +150,11 @@ export function NumberingScreen() {
                 onClick={() => {
                   patch({
                     numbering: own.filter((s) => s.id !== set.id),
-                    ...(set.id === inUse ? { customs: { ...settings.customs, numbering: CUSTOMS.numbering } } : {}),
+                    ...(set.id === inUse
+                      ? { customs: { ...settings.customs, numbering: SCHOOL_CUSTOMS.numbering } }
+                      : {}),
                   });
-                  setId(CUSTOMS.numbering);
+                  setId(SCHOOL_CUSTOMS.numbering);
                 }}
               >
                 Take away

@@ -1,14 +1,13 @@
 /** How this school does it: its answers to what traditions differ on, how grave it finds what, its rulings. */
+import { GRADABLE, RULES, type RuleId } from "#core/findings/rules.ts";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useEffect, useMemo, useState } from "react";
 import { Link } from "react-router";
-import { GRADED_RULES, usualSeverity } from "#core/findings/rule-words.ts";
-import type { RuleId } from "#core/findings/finding.ts";
 import type { DrillText, VerdictChange } from "#core/policy/compare.ts";
-import { CUSTOMS, type Customs, type RuleSetting, type SchoolData } from "#core/policy/settings.ts";
+import { type RuleSetting, type SchoolData, type SchoolCustoms, SCHOOL_CUSTOMS } from "#core/policy/settings.ts";
 import { numberingSets } from "#core/words/shipped.ts";
 import { VerdictRing } from "../ui/marks.tsx";
 import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";
@@ -27,6 +26,9 @@ const GRADES: readonly { value: RuleSetting; label: string }[] = [
   { value: "off", label: "say nothing" },
 ];
 
+/** Slipping inside is a question of its own. */
+const GRADED = GRADABLE.filter((rule) => rule !== "inside-line");
+
 const INSIDE: readonly { value: RuleSetting; label: string; follows: string }[] = [
   { value: "error", label: "Forbidden", follows: "An inside slip with nothing thrown along with it breaks a drill." },
   { value: "risk", label: "A risk", follows: "An inside slip is flagged unless something is thrown with it." },
@@ -42,17 +44,17 @@ export function SchoolScreen({ drills }: { drills: readonly DrillText[] }) {
   const [draft, setDraft] = useState<SchoolData>(settings);
   // What was saved, here or by somebody else, is where the next change starts.
   useEffect(() => setDraft(settings), [version]); // eslint-disable-line react-hooks/exhaustive-deps
-  const customs: Customs = { ...CUSTOMS, ...draft.customs };
+  const customs: SchoolCustoms = { ...SCHOOL_CUSTOMS, ...draft.customs };
   const changes = useChanges(drills, draft, version);
   const dirty = JSON.stringify(draft) !== JSON.stringify(settings);
   const sets = useMemo(() => {
     const own = draft.numbering ?? [];
     return [...numberingSets.filter((s) => !own.some((o) => o.id === s.id)), ...own];
   }, [draft.numbering]);
-  const inside = draft.severity?.["inside-line"] ?? usualSeverity("inside-line");
+  const inside = draft.severity?.["inside-line"] ?? RULES["inside-line"].severity;
   const grade = (rule: RuleId, setting: RuleSetting) => {
     const others = Object.entries(draft.severity ?? {}).filter(([other]) => other !== rule);
-    const own = setting === usualSeverity(rule) ? [] : [[rule, setting] as const];
+    const own = setting === RULES[rule].severity ? [] : [[rule, setting] as const];
     setDraft({ ...draft, severity: Object.fromEntries([...others, ...own]) });
   };
   return (
@@ -153,14 +155,14 @@ export function SchoolScreen({ drills }: { drills: readonly DrillText[] }) {
               How grave is it?
             </Box>
             <Rows>
-              {(Object.keys(GRADED_RULES) as RuleId[]).map((rule) => (
+              {GRADED.map((rule) => (
                 <Row key={rule} sx={{ display: "flex", gap: 2, alignItems: "center", py: 0.5 }}>
                   <Box sx={{ flex: 1 }}>
-                    {GRADED_RULES[rule]}
+                    {RULES[rule].question}
                     {draft.severity?.[rule] && (
                       <Box component="span" sx={{ color: "text.secondary" }}>
                         {" "}
-                        · usually {GRADES.find((g) => g.value === usualSeverity(rule))?.label}
+                        · usually {GRADES.find((g) => g.value === RULES[rule].severity)?.label}
                       </Box>
                     )}
                   </Box>
@@ -168,9 +170,9 @@ export function SchoolScreen({ drills }: { drills: readonly DrillText[] }) {
                     select
                     variant="standard"
                     size="small"
-                    value={draft.severity?.[rule] ?? usualSeverity(rule)}
+                    value={draft.severity?.[rule] ?? RULES[rule].severity}
                     onChange={(event) => grade(rule, event.target.value as RuleSetting)}
-                    slotProps={{ htmlInput: { "aria-label": GRADED_RULES[rule] } }}
+                    slotProps={{ htmlInput: { "aria-label": RULES[rule].question } }}
                     sx={{ width: 160 }}
                   >
                     {GRADES.map((g) => (

@@ -1,5 +1,5 @@
 /** Reads, checks and varies scores off the page's thread. */
-import { check } from "#core/drill/check.ts";
+import { checkFor } from "#core/policy/judge.ts";
 import { scoreView } from "#core/formats/desk-view.ts";
 import { drillJson, readDrillFile } from "#core/formats/drill-file.ts";
 import { sceneViews } from "#core/formats/scene-view.ts";
@@ -118,9 +118,9 @@ function run(ask: Ask): Result | LongWork {
       return result.ok ? [] : result.errors;
     }
     case "check":
-      return scoreView(check(reader.read(ask.payload.text), school, ask.payload.bodies));
+      return scoreView(checkFor(reader.read(ask.payload.text), school, ask.payload.bodies));
     case "scenes":
-      return sceneViews(check(reader.read(ask.payload.text), school, ask.payload.bodies), ask.payload.row);
+      return sceneViews(checkFor(reader.read(ask.payload.text), school, ask.payload.bodies), ask.payload.row);
     case "names":
       return names();
     case "moves":
@@ -128,9 +128,9 @@ function run(ask: Ask): Result | LongWork {
     case "tryMove":
       return tryData(ask.payload.data, settings);
     case "callLabels":
-      return callLabels(check(reader.read(ask.payload.text), school));
+      return callLabels(checkFor(reader.read(ask.payload.text), school));
     case "pads":
-      return padLines(check(reader.read(ask.payload.text), school), school.customs.pads);
+      return padLines(checkFor(reader.read(ask.payload.text), school), school.customs.pads);
     case "answers":
       return answers(ask.payload.text, ask.payload.feed);
     case "feeds":
@@ -142,24 +142,24 @@ function run(ask: Ask): Result | LongWork {
         rankReturns(headerRows(reader.read(ask.payload.text)), ask.payload.feed, ask.payload.answer, school),
       );
     case "close":
-      return closeCycle(ask.payload.text, check(reader.read(ask.payload.text), school), school);
+      return closeCycle(ask.payload.text, checkFor(reader.read(ask.payload.text), school), school);
     case "format":
       return format(reader.read(ask.payload.text));
     case "rearrange":
       return rearrange(ask.payload.text, ask.payload.what);
     case "vary": {
-      const base = check(reader.read(ask.payload.text), school);
+      const base = checkFor(reader.read(ask.payload.text), school);
       const { good, broken } = vary(base, school);
       return { good: good.map(variationView), broken: broken.map(variationView), partial: base.verdict === "broken" };
     }
     case "ladder":
-      return ladderWork(check(reader.read(ask.payload.text), school), school, ask.payload.wishes);
+      return ladderWork(checkFor(reader.read(ask.payload.text), school), school, ask.payload.wishes);
     case "flow":
-      return flowWork(check(reader.read(ask.payload.text), school), school, ask.payload);
+      return flowWork(checkFor(reader.read(ask.payload.text), school), school, ask.payload);
     case "plan":
       return planClass({ ...ask.payload, weights: school.pairing }, school);
     case "bridge":
-      return bridgeWork(check(parse(ask.payload.text), school), check(parse(ask.payload.other), school), school);
+      return bridgeWork(checkFor(parse(ask.payload.text), school), checkFor(parse(ask.payload.other), school), school);
     case "book":
       return answerBook(ask.payload.choice, school);
     case "wholeBook":
@@ -182,15 +182,15 @@ function run(ask: Ask): Result | LongWork {
     case "readFile":
       return readFile(ask.payload.name, ask.payload.content);
     case "writeJson":
-      return drillJson(ask.payload.text, check(reader.read(ask.payload.text), school));
+      return drillJson(ask.payload.text, checkFor(reader.read(ask.payload.text), school));
   }
 }
 
 function refuted(text: string): Work["refute"]["answer"] {
   const score = reader.read(text);
-  const found = refute(check(score, school), school);
+  const found = refute(checkFor(score, school), school);
   if (found.kind !== "refuted") return { found, drawn: null };
-  return { found, drawn: scoreView(check(parse([...headerRows(score), "", found.line].join("\n")), school)) };
+  return { found, drawn: scoreView(checkFor(parse([...headerRows(score), "", found.line].join("\n")), school)) };
 }
 
 function rearrange(text: string, what: Rearrange): TextEdit | null {

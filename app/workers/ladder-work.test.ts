@@ -1,5 +1,5 @@
 /** What the worker gives the ladder screen: plain views of ladders, cycles and joins. */
-import { check } from "#core/drill/check.ts";
+import { checkFor } from "#core/policy/judge.ts";
 import { defaultSchool } from "#core/policy/school.ts";
 import { parse } from "#core/score/parse.ts";
 import { GOALS } from "#core/ladder/ladder-options.ts";
@@ -7,7 +7,7 @@ import { vary } from "#core/vary/vary.ts";
 import { bridgeWork, flowWork, ladderWork, variationView } from "./ladder-work.ts";
 
 const school = defaultSchool();
-const drill = (text: string) => check(parse(text), school);
+const drill = (text: string) => checkFor(parse(text), school);
 function done<T>(work: Generator<number, T>): { result: T; shares: number[] } {
   const shares: number[] = [];
   for (;;) {

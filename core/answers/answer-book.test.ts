@@ -1,5 +1,5 @@
+import { checkFor } from "../policy/judge.ts";
 import { answerBook, bookReason, drillFor, USUAL_BOOK, wholeBook, type Book } from "./answer-book.ts";
-import { check } from "../drill/check.ts";
 import { parse } from "../score/parse.ts";
 import { defaultSchool, readSchool } from "../policy/school.ts";
 import type { BookChoice } from "../policy/settings.ts";
@@ -35,7 +35,7 @@ describe("a cell", () => {
   test("says the same as a whole score of that pair", () => {
     for (const feed of ["jab", "cross", "lead hook", "rear uppercut", "push kick", "overhand"])
       for (const answer of ["slip out", "parry", "weave", "cover", "step back", "shin check"]) {
-        const whole = check(parse(`A: lead left\nB: lead left\n\nA ${feed} -> B ${answer}`), school).exchanges[0]!;
+        const whole = checkFor(parse(`A: lead left\nB: lead left\n\nA ${feed} -> B ${answer}`), school).exchanges[0]!;
         expect([feed, answer, code(feed, answer)]).toEqual([
           feed,
           answer,
@@ -107,6 +107,6 @@ test.each([
   ["slash forehand high", "step back", "left"],
 ] as const)("a drill for %s and %s from the %s is sound as it stands", (feed, answer, side) => {
   const text = drillFor(feed, answer, side, school);
-  expect(check(parse(text), school).exchanges[0]!.verdict).toBe("valid");
+  expect(checkFor(parse(text), school).exchanges[0]!.verdict).toBe("valid");
   expect(text).toMatch(/^title: /);
 });

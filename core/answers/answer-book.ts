@@ -1,5 +1,6 @@
 /** Every feed of a school against every answer: has it an answer for everything it throws? */
-import { checkSingle, readAnswer, readFed, type Fed } from "../drill/single.ts";
+import { checkSingleFor } from "../policy/judge.ts";
+import { readAnswer, readFed, type Fed } from "../drill/single.ts";
 import type { CheckedExchange, Verdict } from "../exchange/types.ts";
 import { finish } from "../findings/finding.ts";
 import type { School } from "../policy/school.ts";
@@ -155,9 +156,10 @@ const needsWeapon = (beat: ResolvedBeat): boolean =>
 /** Checks one pair: with a weapon in the answerer's hand where the answer needs one. */
 function checkPair(sides: Sides, reader: Reader, school: School): CheckedExchange | null {
   const armed = beatFor(reader, sides.armed, school);
-  if (armed && needsWeapon(armed)) return sides.armed === sides.bare ? null : checkSingle(sides.armed, armed);
+  if (armed && needsWeapon(armed))
+    return sides.armed === sides.bare ? null : checkSingleFor(sides.armed, armed, school);
   const bare = beatFor(reader, sides.bare, school);
-  return bare && !needsWeapon(bare) ? checkSingle(sides.bare, bare) : null;
+  return bare && !needsWeapon(bare) ? checkSingleFor(sides.bare, bare, school) : null;
 }
 
 function readersOf(answers: readonly string[], school: School): Reader[] {

@@ -1,7 +1,8 @@
 /** All valid answers of the vocabulary to one feed, ranked for the bodies at hand. */
 import { USUAL_BOOK } from "../trade/usual.ts";
 import { Numbers } from "../base/numbers.ts";
-import { blowOf, checkSingle, readAnswer, readFed, type Fed } from "../drill/single.ts";
+import { checkSingleFor } from "../policy/judge.ts";
+import { blowOf, readAnswer, readFed, type Fed } from "../drill/single.ts";
 import type { School } from "../policy/school.ts";
 import type { Blow, CheckedExchange } from "../exchange/types.ts";
 import type { Move } from "../words/types.ts";
@@ -113,7 +114,7 @@ function allAnswers(context: readonly string[], feed: string, school: School): R
     for (const text of answerTexts(move)) {
       const beat = readAnswer(fed, text, school);
       if (!beat) continue;
-      const exchange = checkSingle(fed, beat);
+      const exchange = checkSingleFor(fed, beat, school);
       if (exchange.verdict !== "valid" && exchange.verdict !== "risky") continue;
       const worth = worthOf(exchange) - strange(move, exchange, fed.header.kind) + (USUAL.has(text) ? USUAL_BONUS : 0);
       found.push({ text, move, exchange, worth });
@@ -165,7 +166,7 @@ export function soundAnswer(
 ): string | null {
   return kept(school, "sound", context, `${feed.text} < ${preferred}`, () => {
     const beat = readAnswer(feed.fed, preferred, school);
-    if (beat && checkSingle(feed.fed, beat).verdict === "valid") return preferred;
+    if (beat && checkSingleFor(feed.fed, beat, school).verdict === "valid") return preferred;
     return bestAnswer(context, `A ${feed.text}`, school)?.text ?? null;
   });
 }
@@ -176,7 +177,7 @@ export function allCover(context: readonly string[], feed: string, answer: strin
     const fed = readFed(context, feed, school);
     const beat = fed && readAnswer(fed, answer, school);
     if (!fed || !beat) return false;
-    const { blow, layers } = checkSingle(fed, beat);
+    const { blow, layers } = checkSingleFor(fed, beat, school);
     const blade = blow?.tool === "blade";
     return layers.every((layer) => layer.fails === null && layer.margin > 0 && !(blade && layer.bareLimb));
   });
@@ -205,7 +206,7 @@ export function answerableFeeds(context: readonly string[], answer: string, scho
   return kept(school, "feeds for", context, answer, () =>
     rankFeeds(context, school).filter(({ fed }) => {
       const beat = readAnswer(fed, answer, school);
-      return beat !== null && checkSingle(fed, beat).verdict === "valid";
+      return beat !== null && checkSingleFor(fed, beat, school).verdict === "valid";
     }),
   );
 }

@@ -1,17 +1,19 @@
 /** Reading and checking the many scores of a search, which share most of their rows. */
-import { assess, check, type Assessed } from "../drill/check.ts";
+import { assess, type Assessed } from "../policy/assess.ts";
+import { checkFor } from "../policy/judge.ts";
 import type { Checked } from "../drill/types.ts";
 import type { School } from "../policy/school.ts";
 import { RowMemory } from "../score/row-memory.ts";
 import type { Score } from "../score/types.ts";
-import { textOf, type Rows } from "../score/edit.ts";
+import { linesOf } from "../score/structure.ts";
+import { textOf, withLines, type Rows } from "../score/edit.ts";
 
 const memory = new RowMemory();
 
 export const readText = (text: string): Score => memory.read(text);
 export const readRows = (rows: Rows): Score => memory.readRows(rows);
-export const checkText = (text: string, school: School): Checked => check(readText(text), school);
-export const checkRows = (rows: Rows, school: School): Checked => check(readRows(rows), school);
+export const checkText = (text: string, school: School): Checked => checkFor(readText(text), school);
+export const checkRows = (rows: Rows, school: School): Checked => checkFor(readRows(rows), school);
 
 /** A score of a search with its verdict and load; the whole check is made when it is asked for. */
 export interface Assessment extends Assessed {
@@ -24,4 +26,17 @@ export function assessRows(rows: Rows, school: School, text: string = textOf(row
   let whole: Checked | null = null;
   // The score itself is not held on to: a search looks at thousands, and reading it again costs little.
   return { text, ...assess(readRows(rows), school), checked: () => (whole ??= checkText(text, school)) };
+}
+
+/** The drill without the lines that hold errors; null where nothing sound is left. */
+export function validSubset(checked: Checked, school: School): Checked | null {
+  if (checked.verdict !== "broken") return checked;
+  const bad = new Set(checked.findings.filter((f) => f.severity === "error").map((f) => f.line - 1));
+  const lines = [...linesOf(checked.score.items)];
+  if (!lines.some((item) => !bad.has(item.row.index))) return null;
+  const part = checkRows(
+    withLines(checked.score, (item) => (bad.has(item.row.index) ? null : item.line), {}),
+    school,
+  );
+  return part.verdict === "broken" ? null : part;
 }

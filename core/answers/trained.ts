@@ -1,5 +1,5 @@
 /** Which pairs of the answer book a school has trained, and when last. */
-import { check } from "../drill/check.ts";
+import { checkFor } from "../policy/judge.ts";
 import { otherSide, type Side } from "../score/person.ts";
 import type { School } from "../policy/school.ts";
 import { parse } from "../score/parse.ts";
@@ -31,7 +31,7 @@ export interface TrainedExchange {
  * empty hands, the side across from the weapon hand with a weapon, whichever lead is in front.
  */
 export const trainedExchanges = (text: string, lead: Side | null, school: School): TrainedExchange[] =>
-  check(parse(text), school).exchanges.flatMap((e) => {
+  checkFor(parse(text), school).exchanges.flatMap((e) => {
     const attacker = e.contact?.attacker;
     if (!e.feed || !attacker || e.answer.length === 0) return [];
     const armed = (e.blow?.weapon ?? null) !== null;

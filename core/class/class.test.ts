@@ -1,5 +1,5 @@
 /** The plan of a class: minutes, rungs for pairs, gear, what each gets. */
-import { check } from "../drill/check.ts";
+import { checkFor } from "../policy/judge.ts";
 import type { Person } from "../pairs/score.ts";
 import type { Pair } from "../pairs/pairs.ts";
 import { defaultSchool } from "../policy/school.ts";
@@ -205,16 +205,16 @@ describe("the rung of a pair", () => {
 });
 
 describe("gear", () => {
-  const sticks = check(parse("A: holds stick 71 cm\nB: holds stick 71 cm\n\nA forehand high -> B block high"));
+  const sticks = checkFor(parse("A: holds stick 71 cm\nB: holds stick 71 cm\n\nA forehand high -> B block high"));
   test("what a pair needs is what its two people hold and wear, their own things left out", () => {
     expect(gearFor(sticks)).toEqual({ stick: 2 });
-    expect(gearFor(check(parse("A: wears mitts, mouthguard\nB: wears gloves\n\nA jab -> B parry")))).toEqual({
+    expect(gearFor(checkFor(parse("A: wears mitts, mouthguard\nB: wears gloves\n\nA jab -> B parry")))).toEqual({
       mitts: 1,
     });
-    expect(gearFor(check(parse("mats: yes\n\nA double leg -> B sprawl"))).mats).toBeGreaterThan(0);
+    expect(gearFor(checkFor(parse("mats: yes\n\nA double leg -> B sprawl"))).mats).toBeGreaterThan(0);
   });
   test("who holds a weapon needs more floor", () => {
-    expect(floorFor(sticks)).toBeGreaterThan(floorFor(check(parse("A jab -> B parry"))));
+    expect(floorFor(sticks)).toBeGreaterThan(floorFor(checkFor(parse("A jab -> B parry"))));
   });
   test("less than is needed: waves of whole pairs, or bring more", () => {
     const six = Array.from({ length: 6 }, () => ({ stick: 2 }));
@@ -226,7 +226,7 @@ describe("gear", () => {
 });
 
 describe("what each gets", () => {
-  const one = check(parse("A jab -> B slip out"));
+  const one = checkFor(parse("A jab -> B slip out"));
   // In pairs about 40 repetitions a minute, in a queue 10. Common practice, no source.
   test("a minute in pairs is worth four in a queue", () => {
     expect(IN_PAIRS / IN_QUEUE).toBe(4);

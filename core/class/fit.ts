@@ -1,5 +1,7 @@
 /** Which rung of a ladder fits a pair: their level, their bodies, their limits. */
-import { assess, check, type Bodies } from "../drill/check.ts";
+import { assess } from "../policy/assess.ts";
+import { checkFor } from "../policy/judge.ts";
+import { type Bodies } from "../drill/check.ts";
 import type { Checked } from "../drill/types.ts";
 import type { Pair } from "../pairs/pairs.ts";
 import type { School } from "../policy/school.ts";
@@ -87,7 +89,7 @@ function onRung(rung: PlanRung, pair: Pair, bodyOf: BodyOf, school: School) {
     ...(three ? { C: bodyOf(three.id) } : {}),
   });
   const [begin, ...later] = seatings(pair);
-  const checked = check(score, school, bodies(begin!));
+  const checked = checkFor(score, school, bodies(begin!));
   const against = refusals(checked, pair);
   const notes = asides(checked, pair);
   for (const seats of later) {
@@ -96,7 +98,7 @@ function onRung(rung: PlanRung, pair: Pair, bodyOf: BodyOf, school: School) {
     const worst =
       other.verdict === "broken" &&
       checked.verdict !== "broken" &&
-      check(score, school, bodies(seats)).findings.find(isError);
+      checkFor(score, school, bodies(seats)).findings.find(isError);
     if (worst) against.push(`When ${name} feeds ${seats[1].name}: ${worst.message}`);
     else if (!pair.c && Math.abs(other.distance - checked.distance) >= SAME_DISTANCE)
       notes.push(`When ${name} feeds they stand ${other.distance.toFixed(2)} m apart.`);

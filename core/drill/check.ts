@@ -1,75 +1,45 @@
-/** Score to checked score: every verdict, finding and state, from geometry and data. */
+/** Score to checked score: every verdict, finding and state, from geometry and data. No house rules: see `core/policy`. */
 import type { Checked, ScoreVerdict } from "./types.ts";
-import { AllFound, SharesFound, type Found } from "./found.ts";
-import { loadOf, type Load } from "./load.ts";
+import { AllFound, type Found } from "./found.ts";
+import { loadOf } from "./load.ts";
 import { prepare, titledHeader, type Bodies, type Prepared } from "./prepare.ts";
 import { frameFindings } from "./safety.ts";
-import { graver, lateIn, type LineShare } from "../policy/shares.ts";
 import { START, walkItems, type Pass } from "./score-walk.ts";
+import { shippedUsage, type Usage } from "../customs/customs.ts";
+import type { CheckedExchange } from "../exchange/types.ts";
 import { draft, finish, type Finding, type FindingDraft } from "../findings/finding.ts";
 import type { Header, HeaderFault } from "../score/header.ts";
 import type { Actor, Row, Score } from "../score/types.ts";
-import { defaultSchool, graded, type School } from "../policy/school.ts";
 
 export type { Bodies } from "./prepare.ts";
 
-/** Checks a whole score. Never throws for any text. */
-export function check(score: Score, school: School = defaultSchool(), bodies: Bodies = {}): Checked {
-  const prepared = prepare(score, school, bodies);
-  const found = new AllFound(prepared.header, school);
-  const { closure } = walked(score, school, prepared, found);
-  const findings = collect(found, school);
+/** Checks a whole score for the bodies at hand. Never throws for any text. */
+export function check(score: Score, usage: Usage = shippedUsage(), bodies: Bodies = {}): Checked {
+  const prepared = prepare(score, usage, bodies);
+  const found = new AllFound(prepared.header);
+  const { closure } = walkScore(score, usage, prepared, found);
+  const findings = collect(found.findings, found.exchanges);
   const { header, distance } = prepared;
   return {
     score,
     header: titledHeader(prepared, score),
     verdict: scoreVerdict(findings),
     exchanges: found.exchanges,
+    loose: found.findings,
     findings,
     closure,
-    load: loadOf(score, header, found.shares, school.load),
+    load: loadOf(score, header, found.shares, usage.load),
     distance,
   };
 }
 
-/** What a search asks of each of the many scores that it looks at. */
-export interface Assessed {
-  readonly verdict: ScoreVerdict;
-  readonly load: Load;
-  /** Share of full speed. */
-  readonly tempo: number;
-  /** Of A and B at the start, m. */
-  readonly distance: number;
-  /** What each line adds, in the order of the text. */
-  readonly shares: readonly LineShare[];
-}
-
-/** Places of the lines that hold an error, from 0. */
-export function wrongLines({ shares, tempo }: Assessed, school: School): Set<number> {
-  const wrong = new Set<number>();
-  for (const [i, share] of shares.entries())
-    if (graver(share.worst, lateIn(share, tempo, school)) === "error") wrong.add(i);
-  return wrong;
-}
-
-/** The verdict and the load that `check` gives, without exchanges and words; known lines cost next to nothing. */
-export function assess(score: Score, school: School, bodies: Bodies = {}): Assessed {
-  const prepared = prepare(score, school, bodies);
-  const { header, distance } = prepared;
-  const found = new SharesFound(header, school);
-  walked(score, school, prepared, found);
-  const verdict = found.worst === "error" ? "broken" : found.worst === "risk" ? "risky" : "sound";
-  const { shares } = found;
-  return { verdict, load: loadOf(score, header, shares, school.load), tempo: header.tempo, distance, shares };
-}
-
 /** One walk through a score with all that is said of its rows and its frame. */
-function walked(score: Score, school: School, { header, faults, frame, key }: Prepared, found: Found): Pass {
-  const pass: Pass = { header, school, key, frame, found, closure: null, branchEnds: [] };
+export function walkScore(score: Score, usage: Usage, { header, faults, frame, key }: Prepared, found: Found): Pass {
+  const pass: Pass = { header, usage, key, frame, found, closure: null, branchEnds: [] };
   for (const { row, fault } of score.faults)
     found.say(draft(row, fault, "syntax", { code: fault.code, found: fault.found }));
   for (const fault of faults) found.say(headerFinding(fault));
-  const set = unknownSet(score, header, school);
+  const set = unknownSet(score, header, usage);
   if (set) found.say(headerFinding(set));
   walkItems(score.items, pass, START, null);
   if (found.shares.every((share) => share.exchanges === 0) && score.faults.length === 0)
@@ -96,7 +66,7 @@ function headerFinding(fault: HeaderFault): FindingDraft {
 }
 
 /** A numbering set that the school does not have: nothing else is taken in its place unsaid. */
-function unknownSet(score: Score, header: Header, { vocabulary }: School): HeaderFault | null {
+function unknownSet(score: Score, header: Header, { vocabulary }: Usage): HeaderFault | null {
   if (vocabulary.numbering.has(header.numbering)) return null;
   for (const row of score.rows) {
     const { body } = row.content;
@@ -114,11 +84,10 @@ function rowOf(score: Score): (actor: Actor) => Row {
 }
 
 /** All findings in the order of the text, each once. */
-function collect(found: AllFound, school: School): Finding[] {
+export function collect(loose: readonly FindingDraft[], exchanges: readonly CheckedExchange[]): Finding[] {
   const seen = new Set<string>();
   const all: Finding[] = [];
-  const own = graded(found.findings, school);
-  for (const d of [...own, ...found.exchanges.flatMap((e) => e.findings)]) {
+  for (const d of [...loose, ...exchanges.flatMap((e) => e.findings)]) {
     const finding = finish(d);
     const key = `${finding.rule}:${finding.from}:${finding.to}:${finding.message}`;
     if (seen.has(key)) continue;
@@ -128,7 +97,7 @@ function collect(found: AllFound, school: School): Finding[] {
   return all.sort((a, b) => a.from - b.from || a.to - b.to);
 }
 
-function scoreVerdict(findings: readonly Finding[]): ScoreVerdict {
+export function scoreVerdict(findings: readonly Finding[]): ScoreVerdict {
   if (findings.some((f) => f.severity === "error")) return "broken";
   return findings.some((f) => f.severity === "risk") ? "risky" : "sound";
 }

@@ -19,7 +19,11 @@ const MORE_THAN_CHOICES = 1_000_000;
 export const lineKey = (frame: number, { choices }: Setting): number => frame * MORE_THAN_CHOICES + choices;
 
 const resultsOf = (line: Line, vocabulary: Vocabulary) =>
-  keptFor(keptFor(kept, vocabulary, () => new WeakMap<Line, Bounded<number, LineResult>>()), line, () => new Bounded(MOST_FRAMES));
+  keptFor(
+    keptFor(kept, vocabulary, () => new WeakMap<Line, Bounded<number, LineResult>>()),
+    line,
+    () => new Bounded(MOST_FRAMES),
+  );
 
 /** Gives the kept result of a line for this frame, moved to where the row stands now; else computes it. */
 export function cachedLine({ line, row }: ScoreLine, frame: number, start: World, setting: Setting): LineResult {
@@ -34,7 +38,8 @@ export function cachedLine({ line, row }: ScoreLine, frame: number, start: World
 
 /** The same where only what the line adds is asked: a result that is not kept yet is not kept now either. */
 export const passingLine = ({ line, row }: ScoreLine, frame: number, start: World, setting: Setting): LineResult =>
-  kept.get(setting.usage.vocabulary)?.get(line)?.get(lineKey(frame, setting)) ?? walkLine(row, line, start, setting, false);
+  kept.get(setting.usage.vocabulary)?.get(line)?.get(lineKey(frame, setting)) ??
+  walkLine(row, line, start, setting, false);
 
 function moved(result: LineResult, row: Row, { label, section, pass }: Setting): LineResult {
   const here = (findings: readonly FindingDraft[]): FindingDraft[] =>

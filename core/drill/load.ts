@@ -1,6 +1,6 @@
 /** How hard a drill is: a total of named parts, each computed from the score and its check. */
 import { LOAD_PARTS, type LoadPart, type LoadWeights } from "../customs/customs.ts";
-import type { LineShare } from "../policy/shares.ts";
+import type { LineShare } from "./shares.ts";
 import type { Header } from "../score/header.ts";
 import { headerValue } from "../score/structure.ts";
 import type { Score, ScoreItem } from "../score/types.ts";
@@ -17,12 +17,7 @@ const RETURN_SHARE = 0.4;
 const EXTRA_SHARE = 0.2;
 
 /** Load of a score from what each of its lines adds, with what each part weighs. Repeated passes count once. */
-export function loadOf(
-  score: Score,
-  header: Header,
-  shares: readonly LineShare[],
-  weights: LoadWeights,
-): Load {
+export function loadOf(score: Score, header: Header, shares: readonly LineShare[], weights: LoadWeights): Load {
   const sum = summed(shares);
   const raw: Record<LoadPart, number> = {
     choice: choiceBits(score.items) + sum.bits,

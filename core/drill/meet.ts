@@ -65,6 +65,7 @@ export function checkMeeting(
     feed: one.use,
     feedText: one.use.text,
     feeder: one.actor,
+    beat: [two.use],
     answer: [two.use],
     responder: two.actor,
     answerSpan: { from: two.use.from, to: two.use.to },

@@ -103,7 +103,7 @@ function walkLoop(block: ScoreBlock, pass: Pass, place: Place, carried: World | 
   const first = walkItems(block.items, pass, { ...place, passNumber: 1 }, carried ?? cloneWorld(pass.frame))!;
   otherStarts(block, pass, place, first);
   // The second pass is for its end state; its exchanges would only repeat the first.
-  const silent: Pass = { ...pass, found: pass.found.another(), branchEnds: [] };
+  const silent: Pass = { ...pass, found: pass.found.emptyCopy(), branchEnds: [] };
   const start = swap ? swapRoles(first) : first;
   const second = walkItems(block.items, silent, { ...place, passNumber: 2 }, cloneWorld(start))!;
   const open = times > 1 ? differences(first, swap ? swapRoles(second) : second, false) : [];
@@ -127,9 +127,9 @@ function otherStarts(block: ScoreBlock, pass: Pass, place: Place, first: World):
     if (starts.length < MAX_STARTS && starts.every((start) => differences(start, end, false).length > 0))
       starts.push(end);
   for (const start of starts.slice(1)) {
-    const again: Pass = { ...pass, found: pass.found.another(), branchEnds: [] };
+    const again: Pass = { ...pass, found: pass.found.emptyCopy(), branchEnds: [] };
     walkItems(block.items, again, { ...place, passNumber: 1 }, cloneWorld(start));
-    pass.found.wrongOf(again.found);
+    pass.found.mergeErrors(again.found);
   }
 }
 

@@ -1,7 +1,7 @@
 /** What the checker makes of a whole score. */
 import type { Load } from "./load.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
-import type { Finding } from "../findings/finding.ts";
+import type { Finding, FindingDraft } from "../findings/finding.ts";
 import type { Header } from "../score/header.ts";
 import type { Row, Score } from "../score/types.ts";
 
@@ -18,6 +18,9 @@ export interface Checked {
   readonly header: Header;
   readonly verdict: ScoreVerdict;
   readonly exchanges: readonly CheckedExchange[];
+  /** What belongs to no exchange, or to several, before it gets words and place. */
+  readonly loose: readonly FindingDraft[];
+  /** All findings in the order of the text, each once. */
   readonly findings: readonly Finding[];
   readonly closure: Closure | null;
   readonly load: Load;

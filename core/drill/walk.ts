@@ -270,6 +270,7 @@ function unread(p: Pending, beat: ResolvedBeat | null, responder: Actor, world: 
     feed: p.feed?.use ?? null,
     feedText: p.text,
     feeder: p.actor,
+    beat: beat?.uses ?? [],
     answer: beat?.uses ?? [],
     responder,
     answerSpan: beat && { from: beat.from, to: beat.to },

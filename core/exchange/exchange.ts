@@ -93,6 +93,7 @@ export function checkExchange(feed: Feed, beat: ResolvedBeat | null, world: Worl
     feed: feed.use,
     feedText: feed.use.text,
     feeder: feed.actor,
+    beat: uses,
     answer: uses.filter((use) => !use.move.attack || use.move.answer),
     responder: feed.receiver,
     answerSpan: beat && { from: beat.from, to: beat.to },

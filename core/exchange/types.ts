@@ -113,6 +113,9 @@ export interface CheckedExchange extends Span {
   readonly feed: MoveUse | null;
   readonly feedText: string;
   readonly feeder: Actor;
+  /** All that is done in the answering beat, blows of the same beat included. */
+  readonly beat: readonly MoveUse[];
+  /** The parts of it that answer. */
   readonly answer: readonly MoveUse[];
   readonly responder: Actor;
   /** Where the answering beat stands in the row; null where nobody answers. */

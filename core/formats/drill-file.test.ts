@@ -1,5 +1,5 @@
+import { checkFor } from "../policy/judge.ts";
 import { drillJson, fileName, readDrillFile } from "./drill-file.ts";
-import { check } from "../drill/check.ts";
 import { parse } from "../score/parse.ts";
 import { defaultSchool } from "../policy/school.ts";
 
@@ -8,7 +8,7 @@ const school = defaultSchool();
 const read = (name: string, content: string) => readDrillFile(name, content, school);
 
 test("a JSON file gives the text back as it was", () => {
-  const json = drillJson(TEXT, check(parse(TEXT)));
+  const json = drillJson(TEXT, checkFor(parse(TEXT)));
   expect(read("quay.json", json)).toMatchObject({ ok: true, text: TEXT });
   expect(JSON.parse(json)).toMatchObject({ title: "Quay → wall", check: { verdict: "sound" } });
 });

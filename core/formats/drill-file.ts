@@ -1,6 +1,6 @@
 /** Drills as files: plain scores (`.vics`) and JSON with a published schema. Nothing is thrown for any text. */
+import { checkFor } from "../policy/judge.ts";
 import { object, string, ValidationError } from "yup";
-import { check } from "../drill/check.ts";
 import type { Checked } from "../drill/types.ts";
 import { parse } from "../score/parse.ts";
 import type { School } from "../policy/school.ts";
@@ -67,7 +67,7 @@ export function readDrillFile(name: string, content: string, school: School): Re
   }
 
   function read(text: string): ReadFile {
-    return { ok: true, text: text.replace(/\r\n?/g, "\n"), checked: check(parse(text), school) };
+    return { ok: true, text: text.replace(/\r\n?/g, "\n"), checked: checkFor(parse(text), school) };
   }
 }
 

@@ -1,11 +1,11 @@
-import { check } from "../drill/check.ts";
+import { checkFor } from "../policy/judge.ts";
 import { parse } from "../score/parse.ts";
 import { scoreView } from "./desk-view.ts";
 import { resultJson } from "./result.ts";
 
 const TEXT =
   "title: t\n\nchoose A:\n  one: A jab -> B slip out, cross\n  two: A lead hook -> B slip out\nend\nloop x2:\n  A jab -> B slap parry\nend\n";
-const checked = check(parse(TEXT));
+const checked = checkFor(parse(TEXT));
 
 test("the result object has the fields of the notation's command line, and no others", () => {
   const json = JSON.parse(JSON.stringify(resultJson(checked)));
@@ -50,13 +50,14 @@ test("the result object has the fields of the notation's command line, and no ot
 });
 
 test("an unanswered feed is an exchange with no answer, a meeting one with both moves", () => {
-  expect(resultJson(check(parse("A jab, cross -> B slip out"))).exchanges[1]).toMatchObject({
+  expect(resultJson(checkFor(parse("A jab, cross -> B slip out"))).exchanges[1]).toMatchObject({
     feed: "cross",
     answer: [],
     verdict: "invalid",
   });
-  const meeting = resultJson(check(parse("A: holds stick\nB: holds stick\n\nA R forehand high <> B R forehand high")))
-    .exchanges[0];
+  const meeting = resultJson(
+    checkFor(parse("A: holds stick\nB: holds stick\n\nA R forehand high <> B R forehand high")),
+  ).exchanges[0];
   expect(meeting).toMatchObject({ feed: "forehand", answer: ["forehand"], verdict: "valid" });
 });
 

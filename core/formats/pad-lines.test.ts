@@ -1,9 +1,9 @@
-import { check } from "../drill/check.ts";
+import { checkFor } from "../policy/judge.ts";
 import { parse } from "../score/parse.ts";
 import { padLines } from "./pad-lines.ts";
 
 const lines = (text: string, pads: "opposite" | "same") =>
-  padLines(check(parse(text)), pads).map((l) => `${l.blow}: ${l.pad}`);
+  padLines(checkFor(parse(text)), pads).map((l) => `${l.blow}: ${l.pad}`);
 const DRILL = "A: wears mitts\n\nA jab -> B slip out, cross, lead hook\nA jab -> B slip out, cross";
 
 // Two ways of holding for a left blow: domain of the trade, common practice, no source.

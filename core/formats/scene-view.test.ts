@@ -1,8 +1,10 @@
+import { checkFor } from "../policy/judge.ts";
 import { sceneViews, type FigureView } from "./scene-view.ts";
-import { check, type Bodies } from "../drill/check.ts";
+import { type Bodies } from "../drill/check.ts";
 import { parse } from "../score/parse.ts";
 
-const scenes = (text: string, row = 0, bodies: Bodies = {}) => sceneViews(check(parse(text), undefined, bodies), row);
+const scenes = (text: string, row = 0, bodies: Bodies = {}) =>
+  sceneViews(checkFor(parse(text), undefined, bodies), row);
 
 test("the feeder steps in and the head leaves the line", () => {
   const [scene] = scenes("A jab -> B slip out");

@@ -1,5 +1,5 @@
 /** What one move does among the others: what it answers, what answers it, and a scene to draw it from. */
-import { check } from "../drill/check.ts";
+import { checkFor } from "../policy/judge.ts";
 import type { Verdict } from "../exchange/types.ts";
 import { sceneViews, type SceneView } from "./scene-view.ts";
 import type { School } from "../policy/school.ts";
@@ -46,7 +46,7 @@ export function tryMove(move: Move, school: School): Trial {
   const answeredBy = pairs(asFeed, USUAL_BOOK.answers, school);
   const shown = best(answeredBy) ?? best(answers);
   const text = shown && drillFor(shown.feed, shown.answer, "left", school);
-  const checked = text === undefined ? null : check(parse(text), school);
+  const checked = text === undefined ? null : checkFor(parse(text), school);
   const scene = checked ? (sceneViews(checked, checked.exchanges[0]?.row.index ?? 0)[0] ?? null) : null;
   return { answers, answeredBy, scene };
 }

@@ -2,8 +2,8 @@
  * Ladders of all demo drills, read by the checklist by which an instructor would read them. The points
  * are common practice, no source.
  */
+import { checkFor } from "../policy/judge.ts";
 import { readdirSync, readFileSync } from "node:fs";
-import { check } from "../drill/check.ts";
 import type { Checked } from "../drill/types.ts";
 import { parse } from "../score/parse.ts";
 import { linesOf } from "../score/structure.ts";
@@ -18,7 +18,7 @@ import { finished } from "../base/work.ts";
 const school = defaultSchool();
 const drills = readdirSync("demo/drills").map((file) => {
   const text = readFileSync(`demo/drills/${file}`, "utf8").replace(/^---[\s\S]*?---\n/, "");
-  return [file.replace(".vics", ""), check(parse(text), school)] as const;
+  return [file.replace(".vics", ""), checkFor(parse(text), school)] as const;
 });
 function rungsOf(drill: Checked, more: Partial<LadderOptions> = {}): readonly Rung[] {
   const result = finished(makeLadder(drill, school, { ...LADDER_DEFAULTS, order: school.customs.stages, ...more }));

@@ -1,5 +1,5 @@
 /** Ladders against every way up there is, on drills that are small enough to try them all. */
-import { check } from "../drill/check.ts";
+import { checkFor } from "../policy/judge.ts";
 import type { Checked } from "../drill/types.ts";
 import { seeded } from "../random/random.ts";
 import { defaultSchool } from "../policy/school.ts";
@@ -53,7 +53,7 @@ const DRILLS = [
   "A: holds stick 71 cm\nB: holds stick 71 cm\n\nA strike {1..3} -> B block {#}",
 ];
 describe.each(DRILLS)("%s", (text) => {
-  const base = check(parse(text), school);
+  const base = checkFor(parse(text), school);
   const o: LadderOptions = { ...LADDER_DEFAULTS, rungs: 4, each: ALL, width: ALL };
   const ways = [...everyWay(base, o)];
   const high = Math.min(base.load.total * o.goal.load, Math.max(...ways.map((loads) => loads[3]!)));
@@ -75,7 +75,7 @@ describe.each(DRILLS)("%s", (text) => {
   });
 });
 test("what is tried holds no drill twice in one step", () => {
-  const base = check(parse(DRILLS[1]!), school);
+  const base = checkFor(parse(DRILLS[1]!), school);
   const [first] = firstRungs(base, school);
   const next = steps({ ...first!, stage: 0, used: [] }, 2, base, school, LADDER_DEFAULTS, seeded(1));
   expect(new Set(next.map((v) => playOf(v.text))).size).toBe(next.length);

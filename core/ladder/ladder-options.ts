@@ -1,5 +1,5 @@
 /** What is asked of a ladder: how long, how far, by which changes, in which order. */
-import { CUSTOMS } from "../policy/settings.ts";
+import { SCHOOL_CUSTOMS } from "../policy/settings.ts";
 import { OPERATORS, type OperatorId } from "../vary/operator-names.ts";
 import type { Stage } from "../policy/stages.ts";
 import { TOOL_IDS, type ToolId } from "../vary/operators/tools.ts";
@@ -64,7 +64,7 @@ export const LADDER_DEFAULTS: LadderOptions = {
   rungs: 8,
   seed: 1,
   operators: OPERATORS.filter((id) => !NOT_BY_ITSELF.includes(id)),
-  order: CUSTOMS.stages,
+  order: SCHOOL_CUSTOMS.stages,
   goal: GOALS.half.goal,
   tools: TOOL_IDS,
   kept: [],

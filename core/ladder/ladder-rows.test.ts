@@ -1,13 +1,13 @@
 /** How the rows of a drill come in. */
+import { checkFor } from "../policy/judge.ts";
 import { readFileSync } from "node:fs";
-import { check } from "../drill/check.ts";
 import { defaultSchool, readSchool } from "../policy/school.ts";
 import { parse } from "../score/parse.ts";
 import { linesOf } from "../score/structure.ts";
 import { firstRungs, moreRows, rowsIn, SLOW_START } from "./ladder-rows.ts";
 
 const school = defaultSchool();
-const drill = (text: string) => check(parse(text), school);
+const drill = (text: string) => checkFor(parse(text), school);
 const demo = (name: string) => drill(readFileSync(`demo/drills/${name}.vics`, "utf8"));
 const THREE = "tempo: 70%\n\nA jab -> B slip out, cross\nA cross -> B parry\nA lead hook -> B weave";
 const lines = (text: string) => [...linesOf(parse(text).items)].length;

@@ -1,5 +1,5 @@
+import { checkFor } from "../policy/judge.ts";
 import { readFileSync } from "node:fs";
-import { check } from "../drill/check.ts";
 import { format } from "../score/format.ts";
 import { parse } from "../score/parse.ts";
 import { defaultSchool, readSchool } from "../policy/school.ts";
@@ -12,7 +12,7 @@ import { finished } from "../base/work.ts";
 const school = defaultSchool();
 const demo = (name: string) => readFileSync(`demo/drills/${name}.vics`, "utf8");
 function ladder(text: string, more: Partial<LadderOptions> = {}, of = school): LadderResult {
-  return finished(makeLadder(check(parse(text), of), of, { ...LADDER_DEFAULTS, order: of.customs.stages, ...more }));
+  return finished(makeLadder(checkFor(parse(text), of), of, { ...LADDER_DEFAULTS, order: of.customs.stages, ...more }));
 }
 const good = (result: LadderResult) => {
   if (!result.ok) throw new Error(result.message);
@@ -31,7 +31,7 @@ describe.each(["single-answers", "low-line", "pads-by-name", "roof-and-step", "p
     for (const rung of result.rungs) {
       expect(rung.text).toMatch(/^title: .*, rung \d/);
       expect(format(parse(rung.text))).toBe(rung.text);
-      expect(check(parse(rung.text), school).verdict).not.toBe("broken");
+      expect(checkFor(parse(rung.text), school).verdict).not.toBe("broken");
       expect(rung.changed.length).toBeGreaterThan(5);
     }
   });
@@ -137,7 +137,7 @@ describe("goals", () => {
   });
   test("the last rung is as hard as was asked, nearly", () => {
     for (const id of ["quarter", "half"] as const) {
-      const base = check(parse(demo("roof-and-step"))).load.total;
+      const base = checkFor(parse(demo("roof-and-step"))).load.total;
       const last = good(ladder(demo("roof-and-step"), { goal: GOALS[id].goal })).rungs.at(-1)!.checked.load.total;
       expect(last / (base * GOALS[id].goal.load)).toBeGreaterThan(0.85);
     }

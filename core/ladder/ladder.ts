@@ -3,7 +3,7 @@ import { percent } from "../exchange/time.ts";
 import type { Checked } from "../drill/types.ts";
 import { seeded } from "../random/random.ts";
 import type { School } from "../policy/school.ts";
-import { assessRows, readText, type Assessment } from "../answers/check-text.ts";
+import { assessRows, readText, type Assessment, validSubset } from "../answers/check-text.ts";
 import { rowsOf, textOf, withHeader } from "../score/edit.ts";
 import { evenPath, type PathNode } from "./even-path.ts";
 import { OPERATOR_NAMES, stageOf, type OperatorId } from "../vary/operator-names.ts";
@@ -11,7 +11,7 @@ import type { Stage } from "../policy/stages.ts";
 import { ladderFault, type Goal, type LadderOptions } from "./ladder-options.ts";
 import { firstRungs, SLOW_START, type Step } from "./ladder-rows.ts";
 import { LEAST_STEP, reachedAt, steps } from "./ladder-steps.ts";
-import { playOf, soundPart, type Variation } from "../vary/vary.ts";
+import { playOf, type Variation } from "../vary/vary.ts";
 
 /** A change that can make a rung: an operator, or more rows of the drill as they stand. */
 export type RungChange = Omit<Variation, "operator"> & { readonly operator: OperatorId | "rows" };
@@ -70,7 +70,7 @@ const ALTERNATIVES = 5;
 export function* makeLadder(drill: Checked, school: School, options: LadderOptions): Generator<number, LadderResult> {
   const fault = ladderFault(options);
   if (fault) return { ok: false, message: fault };
-  const base = soundPart(drill, school);
+  const base = validSubset(drill, school);
   if (!base)
     return {
       ok: false,

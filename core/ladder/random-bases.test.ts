@@ -1,5 +1,6 @@
 /** A thousand drills made by chance, and what every operator makes of them. */
-import { check } from "../drill/check.ts";
+import { validSubset } from "../answers/check-text.ts";
+import { checkFor } from "../policy/judge.ts";
 import { below, seeded, shuffled } from "../random/random.ts";
 import { defaultSchool } from "../policy/school.ts";
 import { format } from "../score/format.ts";
@@ -9,7 +10,7 @@ import { rankAnswers } from "../answers/answers.ts";
 import { OPERATORS } from "../vary/operator-names.ts";
 import { makeLadder } from "./ladder.ts";
 import { LADDER_DEFAULTS } from "./ladder-options.ts";
-import { candidates, playOf, soundPart } from "../vary/vary.ts";
+import { candidates, playOf } from "../vary/vary.ts";
 import { finished } from "../base/work.ts";
 
 const school = defaultSchool();
@@ -51,7 +52,7 @@ test("no exception; every candidate parses, is stable under formatting, differs,
   let bases = 0;
   for (let i = 0; i < BASES; i++) {
     const text = base();
-    const sound = soundPart(check(parse(text), school), school);
+    const sound = validSubset(checkFor(parse(text), school), school);
     if (!sound) continue;
     bases++;
     const known = new Set([format(sound.score)]);
@@ -83,7 +84,9 @@ test("a ladder of any base rises, with no rung twice, each of them sound enough 
   let made = 0;
   for (let i = 0; i < LADDERS; i++) {
     const text = base();
-    const result = finished(makeLadder(check(parse(text), school), school, { ...LADDER_DEFAULTS, rungs: 5, seed: i }));
+    const result = finished(
+      makeLadder(checkFor(parse(text), school), school, { ...LADDER_DEFAULTS, rungs: 5, seed: i }),
+    );
     if (!result.ok) {
       expect([text, result.message]).toEqual([text, expect.stringMatching(/^No (row|way up)/)]);
       continue;

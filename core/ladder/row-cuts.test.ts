@@ -1,11 +1,11 @@
 /** In which parts a row comes in. How a class takes a combination apart is common practice, no source. */
-import { check } from "../drill/check.ts";
+import { checkFor } from "../policy/judge.ts";
 import { defaultSchool } from "../policy/school.ts";
 import { lineText } from "../score/format.ts";
 import { parse } from "../score/parse.ts";
 import { drillRows } from "./row-cuts.ts";
 
-const cuts = (text: string) => drillRows(check(parse(text), defaultSchool())).map((row) => row.cuts);
+const cuts = (text: string) => drillRows(checkFor(parse(text), defaultSchool())).map((row) => row.cuts);
 const said = (text: string) => cuts(text).map((row) => row.map((cut) => [lineText(cut.line), cut.missing]));
 
 test("one feed and its answer is one part", () => {
@@ -86,7 +86,7 @@ test("each part is another text, and the last is the row", () => {
 });
 
 test("rows are called by what is fed, and by what meets it where that is not enough", () => {
-  const names = (text: string) => drillRows(check(parse(text), defaultSchool())).map((row) => row.name);
+  const names = (text: string) => drillRows(checkFor(parse(text), defaultSchool())).map((row) => row.name);
   expect(names("A jab -> B parry\nA cross -> B slip out, cross\nA jab -> B slip in + parry")).toEqual([
     "jab met by parry",
     "cross",

@@ -1,6 +1,7 @@
 /** The short answer of a search against the whole check, on the same texts. */
+import { assess, wrongLines } from "./assess.ts";
+import { checkFor } from "./judge.ts";
 import { readdirSync, readFileSync } from "node:fs";
-import { assess, check, wrongLines } from "../drill/check.ts";
 import { prepare, titledHeader } from "../drill/prepare.ts";
 import { parse } from "../score/parse.ts";
 import { linesOf } from "../score/structure.ts";
@@ -45,7 +46,7 @@ for (const file of readdirSync("demo/drills"))
 
 describe.each(Object.entries(SCHOOLS))("in a school: %s", (_, of) => {
   test.each(Object.entries(TEXTS))("verdict, load and tempo are those of the whole check: %s", (_name, text) => {
-    const whole = check(parse(text), of);
+    const whole = checkFor(parse(text), of);
     const said = { verdict: whole.verdict, load: whole.load, tempo: whole.header.tempo, distance: whole.distance };
     // Cold, known from before, and read through a memory of rows.
     const memory = new RowMemory();
@@ -59,7 +60,7 @@ describe.each(Object.entries(SCHOOLS))("in a school: %s", (_, of) => {
       for (const place of wrongLines(short, of)) expect(errors).toContain(lines[place]!.row.index);
     }
     // After the search the whole check is still the same, from lines of which it knew only the share.
-    const after = check(memory.read(text), of);
+    const after = checkFor(memory.read(text), of);
     expect(after.findings).toEqual(whole.findings);
     expect(after.exchanges.map((e) => [e.row.index, e.label, e.section, e.verdict, e.ceiling])).toEqual(
       whole.exchanges.map((e) => [e.row.index, e.label, e.section, e.verdict, e.ceiling]),
@@ -107,10 +108,15 @@ describe("header and frame", () => {
   ])("%s is another key", (_, text) => {
     expect(prepared(text).key).not.toBe(prepared("A jab -> B parry").key);
   });
-  test("a school that grades or rules otherwise has keys of its own", () => {
+  test("grades, rulings and weights change nothing of the geometry: one key for all such schools", () => {
     const text = "A jab -> B parry";
-    expect(prepared(text, {}, SCHOOLS["lateness is an error"]).key).not.toBe(prepared(text).key);
-    expect(prepared(text, {}, SCHOOLS["with its own weights"]).key).toBe(prepared(text).key);
+    for (const of of Object.values(SCHOOLS)) expect(prepared(text, {}, of).key).toBe(prepared(text).key);
+  });
+  test("and yet each school has verdicts of its own of the same line", () => {
+    const score = parse("A cross -> B cover");
+    expect(
+      ["shipped", "with a ruling", "shipped"].map((of) => assess(score, SCHOOLS[of as keyof typeof SCHOOLS]).verdict),
+    ).toEqual(["broken", "sound", "broken"]);
   });
   test("bodies at hand come before the header, and are not remembered for the next", () => {
     const text = "A: height 170\n\nA jab -> B parry";

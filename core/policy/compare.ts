@@ -1,5 +1,5 @@
 /** What becomes of drills under other settings or another text: shown before it is saved. */
-import { check } from "../drill/check.ts";
+import { checkFor } from "./judge.ts";
 import type { Checked } from "../drill/types.ts";
 import { parse } from "../score/parse.ts";
 import type { School } from "./school.ts";
@@ -23,8 +23,8 @@ export interface VerdictChange {
 export function compareSchools(drills: readonly DrillText[], before: School, after: School): VerdictChange[] {
   return drills.flatMap(({ id, title, text }) => {
     const score = parse(text);
-    const one = check(score, before);
-    const two = check(score, after);
+    const one = checkFor(score, before);
+    const two = checkFor(score, after);
     if (one.verdict === two.verdict) return [];
     const known = new Set(one.findings.map((f) => `${f.rule}${f.severity}${f.from}`));
     const said = two.findings.find((f) => !known.has(`${f.rule}${f.severity}${f.from}`));
@@ -46,8 +46,8 @@ export function compareTexts(
   after: string,
   school: School,
 ): { readonly before: Checked["verdict"]; readonly after: Checked["verdict"]; readonly exchanges: ExchangeChange[] } {
-  const one = check(parse(before), school);
-  const two = check(parse(after), school);
+  const one = checkFor(parse(before), school);
+  const two = checkFor(parse(after), school);
   const rows = new Map<string, { before: string | null; after: string | null }>();
   const collect = (checked: Checked, side: "before" | "after") => {
     const counts = new Map<string, number>();

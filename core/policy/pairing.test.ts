@@ -1,7 +1,7 @@
 /** Weights of pairs, stages and load as a school sets them. */
+import { SCHOOL_CUSTOMS } from "./settings.ts";
 import { PAIR_PARTS, PAIR_WEIGHTS, weightText } from "./pair-weights.ts";
 import { STAGES } from "./stages.ts";
-import { CUSTOMS } from "./settings.ts";
 import { defaultSchool, readSchool } from "./school.ts";
 
 const read = (data: unknown) => {
@@ -35,9 +35,9 @@ test("a part that is not known is named", () => {
   expect(faults({ pairing: { charm: 3 } })).toMatch(/charm/);
 });
 test("the order of stages names each once; the usual one has force last and tempo before chance", () => {
-  expect([...CUSTOMS.stages].sort()).toEqual([...STAGES].sort());
-  expect(CUSTOMS.stages[CUSTOMS.stages.length - 1]).toBe("force");
-  expect(CUSTOMS.stages.indexOf("tempo")).toBeLessThan(CUSTOMS.stages.indexOf("uncertainty"));
+  expect([...SCHOOL_CUSTOMS.stages].sort()).toEqual([...STAGES].sort());
+  expect(SCHOOL_CUSTOMS.stages[SCHOOL_CUSTOMS.stages.length - 1]).toBe("force");
+  expect(SCHOOL_CUSTOMS.stages.indexOf("tempo")).toBeLessThan(SCHOOL_CUSTOMS.stages.indexOf("uncertainty"));
   expect(faults({ customs: { stages: ["parts"] } })).toMatch(/stages/);
   expect(faults({ customs: { stages: [...STAGES.slice(1), "parts2"] } })).toMatch(/stages/);
   expect(faults({ customs: { chance: "early" } })).toMatch(/not known/);

@@ -1,4 +1,4 @@
-import { check } from "../drill/check.ts";
+import { checkFor } from "./judge.ts";
 import { parse } from "../score/parse.ts";
 import { defaultSchool, readSchool, type School } from "./school.ts";
 
@@ -7,19 +7,19 @@ function school(data: unknown): School {
   if (!result.ok) throw new Error(result.errors.join("; "));
   return result.school;
 }
-const run = (text: string, data: unknown) => check(parse(text), school(data));
+const run = (text: string, data: unknown) => checkFor(parse(text), school(data));
 
 describe("severity", () => {
   test("a school that forbids slipping inside makes it invalid", () => {
     const text = "A jab -> B slip in";
-    expect(check(parse(text)).exchanges[0]!.verdict).toBe("risky");
+    expect(checkFor(parse(text)).exchanges[0]!.verdict).toBe("risky");
     const strict = run(text, { severity: { "inside-line": "error" } });
     expect(strict.exchanges[0]!.verdict).toBe("invalid");
     expect(strict.verdict).toBe("broken");
   });
   test("what is off is not said", () => {
     const text = "A lead hook, lead hook -> B weave, weave";
-    expect(check(parse(text)).findings.map((f) => f.rule)).toContain("reload");
+    expect(checkFor(parse(text)).findings.map((f) => f.rule)).toContain("reload");
     expect(run(text, { severity: { reload: "off" } }).findings).toEqual([]);
   });
   test("a live blade cannot be waved through", () => {
@@ -28,8 +28,8 @@ describe("severity", () => {
   });
   test("settings of one school do not leak into another", () => {
     const score = parse("A jab -> B slip in");
-    check(score, school({ severity: { "inside-line": "error" } }));
-    expect(check(score, defaultSchool()).exchanges[0]!.verdict).toBe("risky");
+    checkFor(score, school({ severity: { "inside-line": "error" } }));
+    expect(checkFor(score, defaultSchool()).exchanges[0]!.verdict).toBe("risky");
   });
 });
 

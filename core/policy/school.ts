@@ -1,33 +1,30 @@
 /** What a school brings to a check: its words, what it finds grave, and what it rules by itself. */
-import { LOAD_WEIGHTS, type LoadWeights } from "../customs/customs.ts";
+import { LOAD_WEIGHTS, type LoadWeights, type Usage } from "../customs/customs.ts";
 import { PAIR_WEIGHTS, type PairWeights } from "./pair-weights.ts";
-import { SEVERITY, type FindingDraft, type RuleId, type Severity } from "../findings/finding.ts";
+import { isRule, type RuleId, type Severity } from "../findings/rules.ts";
 import type { NumberingSet } from "../words/numbering.ts";
 import { readMoves } from "../words/schema.ts";
 import {
   bookFaults,
-  CUSTOMS,
+  SCHOOL_CUSTOMS,
   customsFaults,
   loadFaults,
   pairingFaults,
   numberingFaults,
   SCHOOL_KEYS,
-  type Customs,
+  type SchoolCustoms,
   type RuleSetting,
   type Ruling,
 } from "./settings.ts";
-import { makeVocabulary, nameKey, shippedVocabulary, type Vocabulary } from "../words/vocabulary.ts";
+import { makeVocabulary, nameKey, shippedVocabulary } from "../words/vocabulary.ts";
 
-export interface School {
-  readonly vocabulary: Vocabulary;
+export interface School extends Usage {
   readonly severity: Readonly<Partial<Record<RuleId, RuleSetting>>>;
   readonly rulings: readonly Ruling[];
-  readonly customs: Customs;
-  /** What each part of the load of a drill weighs. */
-  readonly load: LoadWeights;
+  readonly customs: SchoolCustoms;
   /** What the school looks at when it pairs people. */
   readonly pairing: PairWeights;
-  /** Says which settings a kept result was made with. */
+  /** Grades and rulings as one text; empty where the school has none of its own. */
   readonly key: string;
 }
 
@@ -38,7 +35,7 @@ export const defaultSchool = (): School =>
     vocabulary: shippedVocabulary(),
     severity: {},
     rulings: [],
-    customs: CUSTOMS,
+    customs: SCHOOL_CUSTOMS,
     load: LOAD_WEIGHTS,
     pairing: PAIR_WEIGHTS,
     key: "",
@@ -49,7 +46,6 @@ export type SchoolResult =
 
 const isObject = (value: unknown): value is Record<string, unknown> =>
   typeof value === "object" && value !== null && !Array.isArray(value);
-const isRule = (rule: string): rule is RuleId => Object.hasOwn(SEVERITY, rule);
 const SETTINGS = ["error", "risk", "note", "off"];
 const VERDICTS = ["valid", "risky", "invalid"];
 
@@ -95,7 +91,7 @@ export function readSchool(data: unknown): SchoolResult {
       vocabulary,
       severity,
       rulings,
-      customs: { ...CUSTOMS, ...(data.customs as Partial<Customs> | undefined) },
+      customs: { ...SCHOOL_CUSTOMS, ...(data.customs as Partial<SchoolCustoms> | undefined) },
       pairing: { ...PAIR_WEIGHTS, ...(data.pairing as Partial<PairWeights> | undefined) },
       load: { ...LOAD_WEIGHTS, ...(data.load as Partial<LoadWeights> | undefined) },
       key: rulings.length + Object.keys(severity).length === 0 ? "" : JSON.stringify([severity, rulings]),
@@ -106,15 +102,6 @@ export function readSchool(data: unknown): SchoolResult {
 /** How grave a school takes a rule to be; safety of live edges cannot be turned off. */
 export function severityOf(rule: RuleId, usual: Severity, school: School): RuleSetting {
   return (rule === "training-tool" ? undefined : school.severity[rule]) ?? usual;
-}
-
-/** Findings as the school grades them. */
-export function graded(findings: readonly FindingDraft[], school: School): FindingDraft[] {
-  if (school.key === "") return findings as FindingDraft[];
-  return findings.flatMap((finding) => {
-    const severity = severityOf(finding.rule, finding.severity, school);
-    return severity === "off" ? [] : [{ ...finding, severity }];
-  });
 }
 
 /** The school's ruling on a feed and an answer by any of their names, or null. */

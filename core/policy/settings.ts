@@ -1,8 +1,8 @@
 /** What a school sets for itself, as it is stored and passed on: plain JSON, every key may be left out. */
 import { array, number, object, string, ValidationError } from "yup";
-import { LOAD_PARTS, type LoadWeights } from "../customs/customs.ts";
+import { CUSTOMS, LOAD_PARTS, type Customs, type LoadWeights } from "../customs/customs.ts";
 import { CONTEXTS } from "../score/header.ts";
-import type { RuleId, Severity } from "../findings/finding.ts";
+import type { RuleId, Severity } from "../findings/rules.ts";
 import type { Verdict } from "../exchange/types.ts";
 import type { NumberingSet } from "../words/numbering.ts";
 import { STAGES, type Stage } from "./stages.ts";
@@ -21,28 +21,23 @@ export interface Ruling {
   readonly reason: string;
 }
 
-/** Questions on which traditions differ and that the checker does not decide. */
-export interface Customs {
+/** Questions on which traditions differ: what the check reads of them, and what only screens and ladders do. */
+export interface SchoolCustoms extends Customs {
   /** Which names are shown; all are understood when typed. */
   readonly names: Tradition;
   /** Which pad takes a left blow: the one straight across, or the one of the same name. */
   readonly pads: "opposite" | "same";
   readonly hookFist: "upright" | "flat";
-  /** The numbering set of a score that names none. */
-  readonly numbering: string;
-  /** The context of a score that names none. */
-  readonly context: (typeof CONTEXTS)[number] | null;
   /** In which order a ladder brings things in. */
   readonly stages: readonly Stage[];
   /** Speed and power: slowly first, or full from the start. */
   readonly power: "slow first" | "full";
 }
-export const CUSTOMS: Customs = {
+export const SCHOOL_CUSTOMS: SchoolCustoms = {
+  ...CUSTOMS,
   names: "english",
   pads: "opposite",
   hookFist: "upright",
-  numbering: "twelve angles",
-  context: null,
   stages: ["parts", "pairs", "chains", "variety", "tempo", "uncertainty", "force"],
   power: "slow first",
 };
@@ -58,7 +53,7 @@ export interface SchoolData {
   readonly numbering?: readonly NumberingSet[];
   readonly severity?: Readonly<Partial<Record<RuleId, RuleSetting>>>;
   readonly rulings?: readonly Ruling[];
-  readonly customs?: Partial<Customs>;
+  readonly customs?: Partial<SchoolCustoms>;
   readonly load?: Partial<LoadWeights>;
   readonly pairing?: Partial<PairWeights>;
   readonly book?: BookChoice;

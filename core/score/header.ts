@@ -51,10 +51,7 @@ export interface Header {
 }
 
 /** What the verdict of a single line may rest on. Tempo, title and the rest decide only afterwards, if at all. */
-export type LineHeader = Pick<
-  Header,
-  "kind" | "range" | "numbering" | "tradition" | "actors" | "people" | "rules"
->;
+export type LineHeader = Pick<Header, "kind" | "range" | "numbering" | "tradition" | "actors" | "people" | "rules">;
 
 /** A header row that could not be understood; the default stands in its place. */
 export interface HeaderFault {

@@ -1,5 +1,5 @@
 /** From the end of one drill to the start of another. */
-import { check } from "../drill/check.ts";
+import { checkFor } from "../policy/judge.ts";
 import { defaultSchool } from "../policy/school.ts";
 import { parse } from "../score/parse.ts";
 import { bridge, BRIDGE_DEFAULTS, type BridgeResult } from "./bridge.ts";
@@ -7,7 +7,7 @@ import { finished } from "../base/work.ts";
 
 const school = defaultSchool();
 function join(one: string, two: string): BridgeResult {
-  return finished(bridge(check(parse(one), school), check(parse(two), school), school));
+  return finished(bridge(checkFor(parse(one), school), checkFor(parse(two), school), school));
 }
 const rows = (one: string, two: string) => {
   const result = join(one, two);

@@ -4,9 +4,8 @@ import type { Checked } from "../drill/types.ts";
 import type { School } from "../policy/school.ts";
 import { lineText } from "../score/format.ts";
 import { linesOf } from "../score/structure.ts";
-import { checkText } from "../answers/check-text.ts";
+import { checkText, validSubset } from "../answers/check-text.ts";
 import { headerRows } from "../score/edit.ts";
-import { soundPart } from "../vary/vary.ts";
 import { WAYS } from "../trade/ways.ts";
 
 export interface Bridge {
@@ -36,8 +35,8 @@ export function* bridge(
   school: School,
   options: BridgeOptions = BRIDGE_DEFAULTS,
 ): Generator<number, BridgeResult> {
-  const one = soundPart(from, school);
-  const two = soundPart(to, school);
+  const one = validSubset(from, school);
+  const two = validSubset(to, school);
   if (!one || !two)
     return {
       ok: false,

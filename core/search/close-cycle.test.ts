@@ -1,17 +1,17 @@
+import { checkFor } from "../policy/judge.ts";
 import { closeCycle } from "./close-cycle.ts";
-import { check } from "../drill/check.ts";
 import { parse } from "../score/parse.ts";
 import { defaultSchool } from "../policy/school.ts";
 
-const close = (text: string) => closeCycle(text, check(parse(text)), defaultSchool());
+const close = (text: string) => closeCycle(text, checkFor(parse(text)), defaultSchool());
 
 test("a step that is never taken back is taken back", () => {
   const text = "kind: flow\n\nloop x4:\n  A jab -> B step off\n  B step left\nend\n";
-  expect(check(parse(text)).closure?.closes).toBe(false);
+  expect(checkFor(parse(text)).closure?.closes).toBe(false);
   const ways = close(text);
   expect(ways.length).toBeGreaterThan(0);
   for (const way of ways) {
-    expect(check(parse(way.text)).closure?.closes).toBe(true);
+    expect(checkFor(parse(way.text)).closure?.closes).toBe(true);
     expect(way.rows.length).toBeLessThanOrEqual(2);
     // The rows stand inside the loop, as deep as the others.
     expect(way.text).toContain(`\n  ${way.rows[0]}\n`);
@@ -30,6 +30,6 @@ test("what closes needs nothing; what has no cycle neither", () => {
 test("the search ends within its budget", () => {
   const text = "kind: flow\n\nloop x4:\n  B step left\nend\n";
   expect(
-    closeCycle(text, check(parse(text)), defaultSchool(), { nodes: 3, count: 3, depth: 2 }).length,
+    closeCycle(text, checkFor(parse(text)), defaultSchool(), { nodes: 3, count: 3, depth: 2 }).length,
   ).toBeLessThanOrEqual(3);
 });

@@ -1,11 +1,11 @@
-import { check } from "../drill/check.ts";
+import { checkFor } from "../policy/judge.ts";
 import { defaultSchool } from "../policy/school.ts";
 import { parse } from "../score/parse.ts";
 import { refute, REFUTE_DEFAULTS } from "./refute.ts";
 
 const school = defaultSchool();
 const run = (text: string, options = {}) =>
-  refute(check(parse(text), school), school, { ...REFUTE_DEFAULTS, ...options });
+  refute(checkFor(parse(text), school), school, { ...REFUTE_DEFAULTS, ...options });
 
 test("a sound drill at half speed says how many plies it holds", () => {
   expect(run("A jab -> B slip out, cross")).toMatchObject({ kind: "holds", plies: 3 });
@@ -18,7 +18,7 @@ test("at a tempo where nothing is in time it gives the shortest line that lands,
   expect(found.line).toMatch(/^A jab, [\w ]+ -> B slip in, /);
   expect(found.reason).toMatch(/in time|meets it/);
   // The line is notation: it reads, and its last feed is the one that lands.
-  const checked = check(parse(`tempo: 130%\n\n${found.line}`), school);
+  const checked = checkFor(parse(`tempo: 130%\n\n${found.line}`), school);
   expect(checked.findings.map((f) => f.rule)).not.toContain("syntax");
   expect(checked.exchanges[1]!.feed?.text).toBe(found.lands);
 });

@@ -3,9 +3,9 @@
  * and the best answers that are in time are tried, a few plies deep. The shortest line that lands is
  * the refutation, and the counter to train.
  */
+import { checkFor } from "../policy/judge.ts";
 import { rankAnswers } from "../answers/answers.ts";
 import { contextOf } from "../score/edit.ts";
-import { check } from "../drill/check.ts";
 import { ceilingOf, contactTime, movementTime, reactionTime } from "../exchange/time.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
 import type { Checked } from "../drill/types.ts";
@@ -97,7 +97,7 @@ class Search {
   /** The last exchange of a played line. */
   look(played: Played): CheckedExchange | null {
     this.nodes++;
-    const { exchanges } = check(parse([...this.context, this.lineOf(played)].join("\n")), this.school);
+    const { exchanges } = checkFor(parse([...this.context, this.lineOf(played)].join("\n")), this.school);
     return exchanges[played.feeds.length - 1] ?? null;
   }
 

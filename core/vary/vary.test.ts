@@ -1,14 +1,15 @@
+import { validSubset } from "../answers/check-text.ts";
+import { checkFor } from "../policy/judge.ts";
 import { defaultSchool } from "../policy/school.ts";
 import { readdirSync, readFileSync } from "node:fs";
-import { check } from "../drill/check.ts";
 import { format } from "../score/format.ts";
 import { parse } from "../score/parse.ts";
 import { rankAnswers } from "../answers/answers.ts";
 import { OPERATORS, type OperatorId } from "./operator-names.ts";
-import { soundPart, vary } from "./vary.ts";
+import { vary } from "./vary.ts";
 
 const school = defaultSchool();
-const checkText = (text: string) => check(parse(text), school);
+const checkText = (text: string) => checkFor(parse(text), school);
 const variations = (text: string, operators: readonly OperatorId[] = OPERATORS) =>
   vary(checkText(text), school, operators);
 
@@ -84,8 +85,8 @@ describe("all demo drills", () => {
 test("a broken drill is varied from its sound part", () => {
   const base = checkText("A jab -> B slip out\nA lead hook -> B slip out");
   expect(base.verdict).toBe("broken");
-  expect(soundPart(base, school)!.exchanges).toHaveLength(1);
-  expect(soundPart(checkText("A lead hook -> B slip out"), school)).toBeNull();
+  expect(validSubset(base, school)!.exchanges).toHaveLength(1);
+  expect(validSubset(checkText("A lead hook -> B slip out"), school)).toBeNull();
 });
 
 describe("ranked answers", () => {

@@ -2,9 +2,8 @@
 import type { School } from "../policy/school.ts";
 import type { Checked } from "../drill/types.ts";
 import { spokenRange } from "../score/ranges.ts";
-import { linesOf } from "../score/structure.ts";
-import { assessRows, checkRows, type Assessment } from "../answers/check-text.ts";
-import { textOf, withHeader, withLines } from "../score/edit.ts";
+import { assessRows, validSubset, type Assessment } from "../answers/check-text.ts";
+import { textOf, withHeader } from "../score/edit.ts";
 import { OPERATORS, type OperatorId } from "./operator-names.ts";
 import type { Candidate } from "./operators/shared.ts";
 import { OPERATOR_TABLE } from "./operators/table.ts";
@@ -18,25 +17,12 @@ export interface Variations {
   readonly broken: readonly Variation[];
 }
 
-/** The drill without the lines that hold errors; null where nothing sound is left. */
-export function soundPart(checked: Checked, school: School): Checked | null {
-  if (checked.verdict !== "broken") return checked;
-  const bad = new Set(checked.findings.filter((f) => f.severity === "error").map((f) => f.line - 1));
-  const lines = [...linesOf(checked.score.items)];
-  if (!lines.some((item) => !bad.has(item.row.index))) return null;
-  const part = checkRows(
-    withLines(checked.score, (item) => (bad.has(item.row.index) ? null : item.line), {}),
-    school,
-  );
-  return part.verdict === "broken" ? null : part;
-}
-
 /**
  * Makes and checks the variations of a checked drill; a drill with errors is varied from its sound
  * part. No two are equal under formatting.
  */
 export function vary(drill: Checked, school: School, operators: readonly OperatorId[] = OPERATORS): Variations {
-  const base = soundPart(drill, school);
+  const base = validSubset(drill, school);
   if (!base) return { good: [], broken: [] };
   const good: Variation[] = [];
   const broken: Variation[] = [];

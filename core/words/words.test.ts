@@ -1,5 +1,5 @@
+import { checkFor } from "../policy/judge.ts";
 import { defaultSchool } from "../policy/school.ts";
-import { check } from "../drill/check.ts";
 import { parse } from "../score/parse.ts";
 import { linesOf } from "../score/structure.ts";
 import { PARTS } from "../body/parts.ts";
@@ -153,9 +153,9 @@ describe("a school's own move", () => {
     const result = readMoves("own", { moves: [own] });
     expect(result).toMatchObject({ ok: true });
     const school = { ...defaultSchool(), vocabulary: makeVocabulary(result.ok ? result.moves : []) };
-    const checked = check(parse("A lead hook -> B harbour shield"), school);
+    const checked = checkFor(parse("A lead hook -> B harbour shield"), school);
     expect(checked.exchanges[0]).toMatchObject({ verdict: "valid" });
-    expect(check(parse("A lead hook to body -> B harbour shield"), school).exchanges[0]).toMatchObject({
+    expect(checkFor(parse("A lead hook to body -> B harbour shield"), school).exchanges[0]).toMatchObject({
       verdict: "invalid",
     });
   });

@@ -1,5 +1,5 @@
 /** What is hung on a running cycle: it must still close. */
-import { check } from "../../drill/check.ts";
+import { checkFor } from "../../policy/judge.ts";
 import { defaultSchool } from "../../policy/school.ts";
 import { parse } from "../../score/parse.ts";
 import type { OperatorId } from "../operator-names.ts";
@@ -13,7 +13,7 @@ const WEAVE = `${HEAD}loop x8:
   A R backhand high <> B R backhand high
   A R forehand low <> B R forehand low
 end`;
-const made = (text: string, operator: OperatorId) => vary(check(parse(text), school), school, [operator]).good;
+const made = (text: string, operator: OperatorId) => vary(checkFor(parse(text), school), school, [operator]).good;
 
 // A hand change on the third beat, after which the cycle runs mirrored: common practice, no source.
 test("the hands change after two counts, and from the third beat the cycle runs mirrored", () => {

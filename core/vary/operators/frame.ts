@@ -1,5 +1,5 @@
 /** Operators on the frame: tempo, stance, roles, rules, contact, what it is for, a third person. */
-import { assess, wrongLines } from "../../drill/check.ts";
+import { assess, wrongLines } from "../../policy/assess.ts";
 import type { Checked } from "../../drill/types.ts";
 import { CONTACTS } from "../../score/header.ts";
 import { lineText } from "../../score/format.ts";

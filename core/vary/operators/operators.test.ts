@@ -1,5 +1,5 @@
 /** What each operator makes of small drills; every candidate here is checked and sound or risky. */
-import { check } from "../../drill/check.ts";
+import { checkFor } from "../../policy/judge.ts";
 import { defaultSchool } from "../../policy/school.ts";
 import { parse } from "../../score/parse.ts";
 import type { OperatorId } from "../operator-names.ts";
@@ -7,7 +7,7 @@ import { vary, type Variation } from "../vary.ts";
 
 const school = defaultSchool();
 const made = (operator: OperatorId, text: string): Variation[] => [
-  ...vary(check(parse(text), school), school, [operator]).good,
+  ...vary(checkFor(parse(text), school), school, [operator]).good,
 ];
 const plays = (operator: OperatorId, text: string): string[] =>
   made(operator, text).map((v) => v.text.split("\n\n").slice(1).join("\n").trim());
@@ -110,7 +110,7 @@ describe("the frame", () => {
     expect(v!.text).toMatch(/^B: lead right, wears gloves$/m);
   });
   test("roles change on each pass", () => {
-    const all = vary(check(parse("A jab -> B step back"), school), school, ["swap-roles"]);
+    const all = vary(checkFor(parse("A jab -> B step back"), school), school, ["swap-roles"]);
     const [v] = [...all.good, ...all.broken];
     expect(v!.text).toMatch(/loop swap x4:\n {2}A jab -> B step back\nend/);
   });
@@ -142,14 +142,14 @@ describe("the frame", () => {
   });
   test("both move freely once: it weighs as a later cue", () => {
     const [v] = made("semi-live", ONE);
-    const before = check(parse(ONE), school).load.parts.cue;
+    const before = checkFor(parse(ONE), school).load.parts.cue;
     expect(v!.load.parts.cue).toBeGreaterThan(before);
     expect(made("semi-live", v!.text)).toEqual([]);
   });
 });
 
 test("what changed is one sentence that names the change", () => {
-  for (const v of vary(check(parse(TWO), school), school).good) {
+  for (const v of vary(checkFor(parse(TWO), school), school).good) {
     expect(v.changed.length).toBeLessThan(200);
     expect(v.changed).toMatch(/^[A-Z0-9]/);
     expect(v.changed).not.toMatch(/undefined|\[object/);

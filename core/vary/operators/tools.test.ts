@@ -1,5 +1,5 @@
 /** Another tool for the same lines: what is carried over, what is found anew. */
-import { check } from "../../drill/check.ts";
+import { checkFor } from "../../policy/judge.ts";
 import { defaultSchool } from "../../policy/school.ts";
 import { parse } from "../../score/parse.ts";
 import { vary } from "../vary.ts";
@@ -7,14 +7,14 @@ import { TOOL_IDS } from "./tools.ts";
 
 const school = defaultSchool();
 const changed = (text: string) => {
-  const { good } = vary(check(parse(text), school), school, ["other-tool"]);
+  const { good } = vary(checkFor(parse(text), school), school, ["other-tool"]);
   return new Map(good.map((v) => [v.parameters.tool as string, v]));
 };
 const HANDS =
   "tempo: 80%\nA: lead left, wears gloves\nB: lead left\n\nA jab -> B parry, cross\nA rear hook -> B cover, cross\nA lead hook -> B weave, cross";
 
 describe("from empty hands", () => {
-  const before = check(parse(HANDS), school);
+  const before = checkFor(parse(HANDS), school);
   const made = changed(HANDS);
   test("every other tool is offered, the one at hand is not", () => {
     expect([...made.keys()].sort()).toEqual(TOOL_IDS.filter((id) => id !== "empty hand").sort());
@@ -71,6 +71,6 @@ test("a drill of pushes, of shots or for three has no other tool", () => {
   expect(changed("mats: yes\n\nA double leg -> B sprawl").size).toBe(0);
 });
 test("blades stay off the body: no harder contact", () => {
-  const blade = check(parse("A: holds training knife 28 cm\n\nA slash forehand high -> B step back"), school);
+  const blade = checkFor(parse("A: holds training knife 28 cm\n\nA slash forehand high -> B step back"), school);
   expect(vary(blade, school, ["contact"]).good).toEqual([]);
 });

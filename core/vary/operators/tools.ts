@@ -1,7 +1,7 @@
 /** Another tool for the same lines: angles are carried over by their clock line, answers found anew. */
+import { assess, wrongLines } from "../../policy/assess.ts";
 import data from "./tools.json" with { type: "json" };
 import { USUAL_BOOK } from "../../trade/usual.ts";
-import { assess, wrongLines } from "../../drill/check.ts";
 import { checkRows, readRows } from "../../answers/check-text.ts";
 import type { Person } from "../../score/person.ts";
 import type { Blow } from "../../exchange/types.ts";

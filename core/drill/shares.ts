@@ -1,8 +1,8 @@
 /** What one line adds to the verdict and the load of its score, whatever stands round it. */
 import type { CheckedExchange } from "../exchange/types.ts";
-import type { LineResult } from "../drill/walk.ts";
-import { SEVERITY, type FindingDraft } from "../findings/finding.ts";
-import { graded, severityOf, type School } from "./school.ts";
+import type { LineResult } from "./walk.ts";
+import type { FindingDraft } from "../findings/finding.ts";
+import type { Severity } from "../findings/rules.ts";
 import type { Line } from "../score/types.ts";
 
 /** The gravest finding that decides a verdict; null where there is none. */
@@ -31,7 +31,7 @@ export interface LineShare {
   readonly armed: boolean;
 }
 
-export const graver = (one: Worst, two: Worst): Worst => (one === "error" || two === "error" ? "error" : (one ?? two));
+export const worseOf = (one: Worst, two: Worst): Worst => (one === "error" || two === "error" ? "error" : (one ?? two));
 
 export function worstOf(findings: readonly FindingDraft[]): Worst {
   let worst: Worst = null;
@@ -42,16 +42,15 @@ export function worstOf(findings: readonly FindingDraft[]): Worst {
   return worst;
 }
 
-/** How grave it is that a line is done at a tempo. */
-export function lateIn({ lateAbove }: LineShare, tempo: number, school: School): Worst {
+/** How grave it is that a line is done at a tempo (share of full speed), where lateness counts as `severity`. */
+export function lateIn({ lateAbove }: LineShare, tempo: number, severity: Severity | "off"): Worst {
   if (lateAbove === null || lateAbove >= tempo) return null;
-  const severity = severityOf("late", SEVERITY.late, school);
   return severity === "error" || severity === "risk" ? severity : null;
 }
 
 /** The share of a line from its walk. */
-export function shareOf({ exchanges, findings }: LineResult, line: Line, school: School): LineShare {
-  let worst = findings.length === 0 ? null : worstOf(graded(findings, school));
+export function shareOf({ exchanges, findings }: LineResult, line: Line): LineShare {
+  let worst = worstOf(findings);
   let returns = 0;
   let together = 0;
   let footwork = 0;
@@ -63,7 +62,7 @@ export function shareOf({ exchanges, findings }: LineResult, line: Line, school:
   let shoots = false;
   let armed = false;
   for (const e of exchanges) {
-    if (e.findings.length > 0) worst = graver(worst, worstOf(e.findings));
+    if (e.findings.length > 0) worst = worseOf(worst, worstOf(e.findings));
     returns += e.returns.length;
     if (e.layers.length > 1 || e.answer.length > 1) together++;
     for (const use of e.answer) if (use.move.group === "footwork") footwork++;

@@ -3,31 +3,24 @@ import { draft } from "../findings/finding.ts";
 import { cloneWorld } from "../body/state.ts";
 import { parse } from "../score/parse.ts";
 import { linesOf } from "../score/structure.ts";
-import { defaultSchool, readSchool, type School } from "./school.ts";
-import { prepare } from "../drill/prepare.ts";
-import { graver, lateIn, shareOf, worstOf, type LineShare } from "./shares.ts";
+import { shippedUsage } from "../customs/customs.ts";
+import { prepare } from "./prepare.ts";
+import { worseOf, lateIn, shareOf, worstOf, type LineShare } from "./shares.ts";
 import { ROW } from "../exchange/testing.ts";
-import { walkLine } from "../drill/walk.ts";
+import { walkLine } from "./walk.ts";
 
-const shipped = defaultSchool();
 /** The share of the first line of a text. */
-function share(text: string, school: School = shipped): LineShare {
+function share(text: string): LineShare {
   const score = parse(text);
-  const { header, frame } = prepare(score, school, {});
+  const { header, frame } = prepare(score, shippedUsage(), {});
   const { row, line } = [...linesOf(score.items)][0]!;
-  const setting = { header, school, choices: 1, label: null, section: null, pass: null, rangeWritten: false };
-  return shareOf(walkLine(row, line, cloneWorld(frame), setting, false), line, school);
+  const setting = { header, usage: shippedUsage(), choices: 1, label: null, section: null, pass: null };
+  return shareOf(walkLine(row, line, cloneWorld(frame), setting, false), line);
 }
-const graded = (severity: Record<string, string>): School => {
-  const read = readSchool({ severity });
-  if (!read.ok) throw new Error(read.errors.join("; "));
-  return read.school;
-};
-
-test("the graver of two decides, in either order", () => {
-  expect(graver(null, null)).toBeNull();
-  expect([graver("risk", null), graver(null, "risk")]).toEqual(["risk", "risk"]);
-  expect([graver("risk", "error"), graver("error", "risk"), graver("error", null)]).toEqual([
+test("the worseOf of two decides, in either order", () => {
+  expect(worseOf(null, null)).toBeNull();
+  expect([worseOf("risk", null), worseOf(null, "risk")]).toEqual(["risk", "risk"]);
+  expect([worseOf("risk", "error"), worseOf("error", "risk"), worseOf("error", null)]).toEqual([
     "error",
     "error",
     "error",
@@ -68,14 +61,13 @@ test("the side an arc comes from, weapons and takedowns are told apart", () => {
 });
 test("a blow that nobody stops is an error of its line", () => {
   expect(share("A lead hook -> B slip out").worst).toBe("error");
-  expect(share("A lead hook -> B slip out", graded({ "line-open": "risk" })).worst).toBe("risk");
 });
 test("lateness is asked of the tempo afterwards, and weighs as the school has it", () => {
   const tight = share("A jab -> B slip out");
   expect(tight.lateAbove).not.toBeNull();
-  expect(lateIn(tight, tight.lateAbove! - 0.01, shipped)).toBeNull();
-  expect(lateIn(tight, tight.lateAbove! + 0.01, shipped)).toBe("risk");
-  expect(lateIn(tight, 1.5, graded({ late: "error" }))).toBe("error");
-  expect(lateIn(tight, 1.5, graded({ late: "off" }))).toBeNull();
-  expect(lateIn({ ...tight, lateAbove: null }, 1.5, shipped)).toBeNull();
+  expect(lateIn(tight, tight.lateAbove! - 0.01, "risk")).toBeNull();
+  expect(lateIn(tight, tight.lateAbove! + 0.01, "risk")).toBe("risk");
+  expect(lateIn(tight, 1.5, "error")).toBe("error");
+  expect(lateIn(tight, 1.5, "off")).toBeNull();
+  expect(lateIn({ ...tight, lateAbove: null }, 1.5, "risk")).toBeNull();
 });
