@@ -8,32 +8,29 @@ import type { Header } from "../score/header.ts";
 /** From this share of the way to contact on, two blows of one limb can be told apart. Judgement from memory. */
 const TOLD_APART = 0.5;
 
-/** Looks at the first exchange of every line of a choice. */
+/** Looks at the first exchange of every line of a choice: two cues of one look need one answer. */
 export function ambiguousCues(firsts: readonly CheckedExchange[], header: Header): FindingDraft[] {
   const found: FindingDraft[] = [];
-  firsts.forEach((one, i) => {
-    const twin = firsts
-      .slice(0, i)
-      .find(
-        (other) => other.label !== one.label && alike(one, other) && !sameAnswer(one, other) && tooLate(one, header),
-      );
-    if (twin) found.push(draft(one.row, one, "ambiguous-cue", { one: twin.feedText, two: one.feedText }));
-  });
+  const byLook = new Map<string, CheckedExchange[]>();
+  for (const one of firsts) {
+    const look = lookOf(one);
+    if (look === null) continue;
+    const alike = byLook.get(look) ?? [];
+    byLook.set(look, alike);
+    const twin = alike.find((other) => other.label !== one.label && sameHour(one, other) && !sameAnswer(one, other));
+    if (twin && tooLate(one, header))
+      found.push(draft(one.row, one, "ambiguous-cue", { one: twin.feedText, two: one.feedText }));
+    // One of each kind is enough to be mistaken for.
+    if (!alike.some((other) => sameHour(one, other) && sameAnswer(one, other))) alike.push(one);
+  }
   return found;
 }
 
-/** The same limb on the same kind of path from the same side. */
-function alike(a: CheckedExchange, b: CheckedExchange): boolean {
-  const one = a.blow;
-  const two = b.blow;
-  if (!one || !two) return false;
-  return (
-    one.limb === two.limb &&
-    one.side === two.side &&
-    one.path === two.path &&
-    (one.clock === null || two.clock === null || Math.abs(one.clock - two.clock) <= 1)
-  );
-}
+/** The limb and the kind of path, by which a blow is known from the first sign; null where none comes. */
+const lookOf = ({ blow }: CheckedExchange): string | null => blow && `${blow.limb} ${blow.side} ${blow.path}`;
+
+const sameHour = ({ blow: one }: CheckedExchange, { blow: two }: CheckedExchange): boolean =>
+  one?.clock == null || two?.clock == null || Math.abs(one.clock - two.clock) <= 1;
 
 const sameAnswer = (a: CheckedExchange, b: CheckedExchange): boolean =>
   a.answer[0]?.move.id === b.answer[0]?.move.id && a.answer[0]?.height === b.answer[0]?.height;

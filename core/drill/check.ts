@@ -8,6 +8,7 @@ import { START, walkItems, type Pass } from "./score-walk.ts";
 import { shippedUsage, type Usage } from "../customs/customs.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
 import { draft, finish, type Finding, type FindingDraft } from "../findings/finding.ts";
+import { MAX_CARRIED_EXCHANGES } from "../score/limits.ts";
 import type { Header, HeaderFault } from "../score/header.ts";
 import type { Actor, Row, Score } from "../score/types.ts";
 
@@ -35,7 +36,16 @@ export function check(score: Score, usage: Usage = shippedUsage(), bodies: Bodie
 
 /** One walk through a score with all that is said of its rows and its frame. */
 export function walkScore(score: Score, usage: Usage, { header, faults, frame, key }: Prepared, found: Found): Pass {
-  const pass: Pass = { header, usage, key, frame, found, closure: null, branchEnds: [] };
+  const pass: Pass = {
+    header,
+    usage,
+    key,
+    frame,
+    found,
+    work: { left: MAX_CARRIED_EXCHANGES },
+    closure: null,
+    branchEnds: [],
+  };
   for (const { row, fault } of score.faults)
     found.say(draft(row, fault, "syntax", { code: fault.code, found: fault.found }));
   for (const fault of faults) found.say(headerFinding(fault));

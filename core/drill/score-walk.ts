@@ -10,7 +10,7 @@ import { cloneWorld, type World } from "../body/state.ts";
 import { draft } from "../findings/finding.ts";
 import type { Usage } from "../customs/customs.ts";
 import type { Header } from "../score/header.ts";
-import type { ScoreBlock, ScoreItem } from "../score/types.ts";
+import type { ScoreBlock, ScoreItem, ScoreLine } from "../score/types.ts";
 
 /** One walk through a score. */
 export interface Pass {
@@ -21,6 +21,8 @@ export interface Pass {
   readonly key: number;
   readonly found: Found;
   closure: Closure | null;
+  /** How many exchanges may still be worked out in loops and carries; shared by all passes. */
+  readonly work: { left: number };
   /** States in which the lines of choices end, inside loops and carries. */
   branchEnds: World[];
 }
@@ -47,13 +49,23 @@ export function walkItems(items: readonly ScoreItem[], pass: Pass, place: Place,
       if (setting?.section !== section || setting.label !== item.label)
         setting = settingOf(pass, place, section, item.label);
       if (state) {
+        if (outOfWork(item, pass)) return state;
         const result = walkLine(item.row, item.line, state, setting, true);
         pass.found.take(result, item, setting);
         state = result.end;
+        pass.work.left -= result.exchanges.length + 1;
       } else pass.found.fromFrame(item, setting, pass.key, pass.frame);
     }
   }
   return state;
+}
+
+/** True where no more can be worked out; said once, at the first line that is left out. */
+function outOfWork({ row, line }: ScoreLine, { work, found }: Pass): boolean {
+  if (work.left > 0) return false;
+  if (work.left !== -Infinity) found.say(draft(row, line, "syntax", { code: "budget" }));
+  work.left = -Infinity;
+  return true;
 }
 
 const settingOf = (
@@ -92,8 +104,13 @@ function walkBlock(block: ScoreBlock, pass: Pass, place: Place, carried: World |
   }
 }
 
-const firstOfEachLine = (exchanges: readonly CheckedExchange[]): CheckedExchange[] =>
-  exchanges.filter((e, i) => exchanges.findIndex((other) => other.row === e.row && other.label === e.label) === i);
+function firstOfEachLine(exchanges: readonly CheckedExchange[]): CheckedExchange[] {
+  const seen = new Set<string>();
+  return exchanges.filter(({ row, label }) => {
+    const line = `${row.index} ${label}`;
+    return !seen.has(line) && seen.add(line);
+  });
+}
 
 /** Two passes are enough to see whether a cycle closes; what differs once differs each time. */
 function walkLoop(block: ScoreBlock, pass: Pass, place: Place, carried: World | null): World | null {

@@ -5,7 +5,7 @@ import { checkMeeting } from "./meet.ts";
 import { applySetUp, limbFindings } from "../exchange/limbs.ts";
 import { launchFeed } from "../exchange/launch.ts";
 import { brokenRules } from "../exchange/restrictions.ts";
-import { MODEL } from "../exchange/constants.ts";
+import { MAX_BRANCHES, MAX_LINE_EXCHANGES } from "../score/limits.ts";
 import { gapFor } from "../exchange/layers.ts";
 import { moveBody } from "../exchange/move-body.ts";
 import { draft, type FindingDraft } from "../findings/finding.ts";
@@ -28,12 +28,14 @@ interface Walk {
   readonly exchanges: CheckedExchange[];
   readonly findings: FindingDraft[];
   branches: number;
+  /** A branch was left out. */
+  cut: boolean;
   end: World | null;
 }
 
 /** Checks all that a line of text stands for (a range stands for several lines), from a state. */
 export function walkLine(row: Row, line: Line, start: World, setting: Setting, inBlock: boolean): LineResult {
-  const walk: Walk = { row, setting, exchanges: [], findings: [], branches: 0, end: null };
+  const walk: Walk = { row, setting, exchanges: [], findings: [], branches: 0, cut: false, end: null };
   let world = start;
   for (const one of expandRange(line)) {
     walk.end = null;
@@ -42,8 +44,7 @@ export function walkLine(row: Row, line: Line, start: World, setting: Setting, i
     // In a loop or a carry the next line goes on from here; elsewhere each starts from the frame.
     if (inBlock && walk.end) world = walk.end;
   }
-  if (walk.branches > MODEL.maxBranches)
-    walk.findings.push(draft(row, line, "syntax", { code: "branches", most: MODEL.maxBranches }));
+  if (walk.cut) walk.findings.push(draft(row, line, "syntax", { code: "branches", most: MAX_BRANCHES }));
   return { exchanges: walk.exchanges, findings: walk.findings, end: takeBackSteps(walk.end ?? cloneWorld(start)) };
 }
 
@@ -82,7 +83,10 @@ function walkTurns(
   const actors = Object.keys(world) as Actor[];
   const actor = whoActs(turn, last, actors, walk);
   turn.alternatives.forEach((alternative, i) => {
-    if (i > 0 && ++walk.branches > MODEL.maxBranches) return;
+    if (i > 0 && (walk.exchanges.length > MAX_LINE_EXCHANGES || ++walk.branches > MAX_BRANCHES)) {
+      walk.cut = true;
+      return;
+    }
     const branch = i === turn.alternatives.length - 1 ? world : cloneWorld(world);
     if (actor === "both") {
       for (const one of actors.slice(0, 2)) {

@@ -57,5 +57,4 @@ export const MODEL = {
   weightRatio: 1.4,
   /** Sticks: eye protection above this tempo. */
   fastTempo: 0.7,
-  maxBranches: 64,
 } as const;

@@ -22,8 +22,18 @@ export const syntaxWords: Record<string, string> = {
     "“{word}” says nothing about {move}. Known: lead, rear, left, right, high, mid, low, in, out, `to PART`, `on PART`.",
   actor: "Three people work here: say who does this, A, B or C.",
   "same-actor": "{actor} cannot answer himself. After `->` comes the other person.",
-  branches: "More than {most} branches: the rest of this line was not checked. Split it into several lines.",
+  branches:
+    "The alternatives of this line open too many branches: not all were checked (at most {most}). Split it into several lines.",
   "no-play": "There is nothing to check yet. Write a first row, for example `A jab -> B slip out`.",
+  "many-lines": "More than {found} lines stand on this row. Start a new row.",
+  "many-turns": "This line goes back and forth more than {found} times. Put what follows on a row of its own.",
+  "many-alternatives": "More than {found} alternatives stand here. Leave some out, or write them on rows of their own.",
+  "many-beats": "More than {found} beats stand in one turn. Pass the initiative with `->`, or start a new row.",
+  "many-parts": "More than {found} things are joined by `+` in one beat. Nobody can do that; put commas between them.",
+  "many-words": "More than {found} words stand in one move. Put a sign between the moves: `,`, `+` or `->`.",
+  "deep-block": "Blocks lie more than {found} deep here. Close one with `end`, or leave it out.",
+  budget:
+    "This is more than can be checked at once: the rest, from here on, was not looked at. Split it into several drills.",
   unreadable: "This row could not be read.",
 };
 

@@ -29,35 +29,30 @@ function depths(score: Score): Map<number, number> {
   };
   walk(score.items, 0);
   let last = 0;
-  for (const row of score.rows) {
-    const { kind } = row.content.body;
-    if (kind === "comment") depth.set(row.index, nextDepth(score.rows, row.index, depth) ?? last);
-    if (kind === "end") depth.set(row.index, endDepth(score, row));
-    last = depth.get(row.index) ?? 0;
+  const open: number[] = [];
+  const next = nextDepths(score.rows, depth);
+  for (const { index, content } of score.rows) {
+    const { kind } = content.body;
+    if (kind === "block") open.push(depth.get(index) ?? 0);
+    // An `end` stands level with the head of the block it closes.
+    if (kind === "end") depth.set(index, open.pop() ?? 0);
+    if (kind === "comment") depth.set(index, next.get(index) ?? last);
+    last = depth.get(index) ?? 0;
   }
   return depth;
 }
 
-function nextDepth(rows: readonly Row[], index: number, depth: Map<number, number>) {
-  for (let i = index + 1; i < rows.length; i++) {
+/** For each comment the depth of the next row of the same paragraph that is not one; none before an `end`. */
+function nextDepths(rows: readonly Row[], depth: ReadonlyMap<number, number>): ReadonlyMap<number, number> {
+  const next = new Map<number, number>();
+  let coming: number | undefined;
+  for (let i = rows.length - 1; i >= 0; i--) {
     const { kind } = rows[i]!.content.body;
-    if (kind === "blank") return undefined;
-    if (kind !== "comment") return kind === "end" ? undefined : depth.get(i);
+    if (kind === "comment") {
+      if (coming !== undefined) next.set(i, coming);
+    } else coming = kind === "blank" || kind === "end" ? undefined : depth.get(i);
   }
-  return undefined;
-}
-
-/** An `end` stands level with the head of the block it closes. */
-function endDepth(score: Score, end: Row): number {
-  const open: number[] = [];
-  for (const row of score.rows) {
-    if (row.content.body.kind === "block") open.push(row.index);
-    if (row.content.body.kind === "end") {
-      open.pop();
-      if (row.index === end.index) return open.length;
-    }
-  }
-  return 0;
+  return next;
 }
 
 /** What was written for a row; rows of equal text share one body. */

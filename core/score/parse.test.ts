@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { format } from "./format.ts";
-import { MAX_FAULTS, MAX_TEXT, parse, ScoreReader } from "./parse.ts";
+import { MAX_FAULTS, MAX_TEXT } from "./limits.ts";
+import { parse, ScoreReader } from "./parse.ts";
 import type { Row, Score } from "./types.ts";
 import { linesOf } from "./structure.ts";
 

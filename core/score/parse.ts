@@ -1,15 +1,10 @@
 /** Text to score. Never throws: what cannot be read becomes a fault and the rest is still read. */
 import { TreeFragment, type Tree } from "@lezer/common";
 import { parser } from "./score-parser.ts";
+import { MAX_FAULTS, MAX_ROWS, MAX_TEXT } from "./limits.ts";
 import { RowReader } from "./rows.ts";
 import { structure } from "./structure.ts";
 import type { Row, RowFault, Score } from "./types.ts";
-
-/** Longest text read, in characters, and most rows; what lies beyond is said and left out. */
-export const MAX_TEXT = 200_000;
-export const MAX_ROWS = 5_000;
-/** Most syntax faults reported for one score; the rest are counted in one sentence. */
-export const MAX_FAULTS = 100;
 
 /** Reads scores one after the other and parses again only what changed since the last one. */
 export class ScoreReader {
@@ -19,7 +14,7 @@ export class ScoreReader {
 
   /** Reads `text` (plain UTF-8, any line ends). */
   read(text: string): Score {
-    const { kept, cut } = withinBudget(text.replace(/\r\n?/g, "\n"));
+    const { kept, cut } = withinBudget(plain(text));
     const tree = parser.parse(kept, this.fragments(kept));
     this.text = kept;
     this.tree = tree;
@@ -54,6 +49,13 @@ export class ScoreReader {
 export function parse(text: string): Score {
   return new ScoreReader().read(text);
 }
+
+/** Line ends of all kinds as one, other blanks than the plain one as plain ones: what comes after counts the same characters. */
+export const plain = (text: string): string =>
+  text
+    .replace(/\r\n?/g, "\n")
+    .replace(/[\u0085\u2028\u2029]/g, "\n")
+    .replace(/[^\S\n\t ]/g, " ");
 
 function withinBudget(text: string): { kept: string; cut: boolean } {
   let kept = text.length > MAX_TEXT ? text.slice(0, MAX_TEXT) : text;

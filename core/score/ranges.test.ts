@@ -1,4 +1,5 @@
-import { expandRange, MAX_RANGE, spokenRange } from "./ranges.ts";
+import { MAX_RANGE } from "./limits.ts";
+import { expandRange, spokenRange } from "./ranges.ts";
 import { lineText } from "./format.ts";
 import { parse } from "./parse.ts";
 import { linesOf } from "./structure.ts";

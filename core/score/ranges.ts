@@ -1,8 +1,6 @@
 /** `A strike {1..12} -> B block {#}`: one line of text that stands for several. */
+import { MAX_RANGE } from "./limits.ts";
 import type { Line, Part, Word } from "./types.ts";
-
-/** Most lines one range may stand for. */
-export const MAX_RANGE = 50;
 
 /** The range of a line, or null; a line holds at most one. */
 export function rangeOf(line: Line): { first: number; last: number } | null {

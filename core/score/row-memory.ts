@@ -1,5 +1,5 @@
 /** Reads many scores that share most of their rows: each different row is parsed once. */
-import { parse } from "./parse.ts";
+import { parse, plain } from "./parse.ts";
 import { RowReader } from "./rows.ts";
 import { parser } from "./score-parser.ts";
 import { beginsPlay, structure } from "./structure.ts";
@@ -24,7 +24,7 @@ export class RowMemory {
 
   /** Reads as `parse` does. */
   read(text: string): Score {
-    return this.readRows(text.split("\n"));
+    return this.readRows(plain(text).split("\n"));
   }
 
   /** Reads the rows of a text. */

@@ -1,5 +1,6 @@
 /** From the syntax tree to rows: what each row of text says, with its faults. */
 import type { SyntaxNode, Tree } from "@lezer/common";
+import { MAX_LOOP, ROW_LIMITS, type RowLimit } from "./limits.ts";
 import {
   ACTORS,
   BLANK,
@@ -17,9 +18,6 @@ import {
   type TurnActor,
   type Word,
 } from "./types.ts";
-
-/** Most times a loop may be written to run; beyond it the number is a typing slip. */
-export const MAX_LOOP = 999;
 
 /** Faults that are said but do not keep the row from being read. */
 const READABLE_FAULTS = new Set(["junk", "loop-count"]);
@@ -122,7 +120,7 @@ class RowBuilder {
         return { kind: "end" };
       default: {
         const label = node.getChild("Label");
-        const lines = node.getChildren("Line").map((line) => this.line(line));
+        const lines = this.within("many-lines", node.getChildren("Line")).map((line) => this.line(line));
         return {
           kind: "play",
           label: label && this.word(label),
@@ -164,7 +162,7 @@ class RowBuilder {
   }
 
   private line(node: SyntaxNode): Line {
-    const turns = node.getChildren("Turn").map((turn) => this.turn(turn));
+    const turns = this.within("many-turns", node.getChildren("Turn")).map((turn) => this.turn(turn));
     const meets = node.getChildren("Meet").length > 0;
     if (meets) {
       const plain = turns.every((t) => t.alternatives.length === 1 && t.alternatives[0]!.beats.length === 1);
@@ -175,7 +173,7 @@ class RowBuilder {
 
   private turn(node: SyntaxNode): Turn {
     let actor: TurnActor | null = null;
-    const alternatives = node.getChildren("Alternative").map((alternative, index) => {
+    const alternatives = this.within("many-alternatives", node.getChildren("Alternative")).map((alternative, index) => {
       const first = alternative.getChild("Beat")?.getChild("Part")?.getChild("Word");
       const named = first ? asActor(this.slice(first)) : null;
       if (named && (index === 0 || named === actor)) actor = named;
@@ -186,12 +184,12 @@ class RowBuilder {
   }
 
   private alternative(node: SyntaxNode, named: boolean): Alternative {
-    const beats = node.getChildren("Beat").map((beat, b): Beat => {
-      const parts = beat.getChildren("Part").map((part, p): Part => {
-        const words: Word[] = [];
-        for (let child = part.firstChild; child; child = child.nextSibling) {
-          if (child.name === "Word" || child.name === "Range") words.push(this.word(child));
-        }
+    const beats = this.within("many-beats", node.getChildren("Beat")).map((beat, b): Beat => {
+      const parts = this.within("many-parts", beat.getChildren("Part")).map((part, p): Part => {
+        const written: SyntaxNode[] = [];
+        for (let child = part.firstChild; child; child = child.nextSibling)
+          if (child.name === "Word" || child.name === "Range") written.push(child);
+        const words = this.within("many-words", written).map((word) => this.word(word));
         if (b === 0 && p === 0 && named) words.shift();
         if (words.length === 0) this.fault("missing", part);
         const first = words[0] ?? this.span(part);
@@ -200,6 +198,15 @@ class RowBuilder {
       return { from: parts[0]?.from ?? 0, to: this.span(beat).to, parts };
     });
     return { ...this.span(node), beats };
+  }
+
+  /** What is within a limit; the first thing beyond it is a fault, and the row is not read. */
+  private within(limit: RowLimit, nodes: readonly SyntaxNode[]): readonly SyntaxNode[] {
+    const most = ROW_LIMITS[limit];
+    if (nodes.length <= most) return nodes;
+    const beyond = nodes[most]!;
+    this.faults.push({ ...this.span(beyond), code: limit, found: String(most) });
+    return nodes.slice(0, most);
   }
 
   private word(node: SyntaxNode): Word {

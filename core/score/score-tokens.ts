@@ -45,12 +45,11 @@ function restOfRow(input: InputStream): string {
 
 /** True where only blanks stand between the start of the row and the current position. */
 function atRowStart(input: InputStream): boolean {
-  for (let i = -1; i > -MAX_HEAD; i--) {
+  for (let i = -1; ; i--) {
     const code = input.peek(i);
     if (isEnd(code)) return true;
     if (!isBlank(code) && code !== 0xfeff) return false;
   }
-  return false;
 }
 
 const BLOCK = /^(?:loop\b[^:#\n>|+,;]*|choose\b[^:#\n>|+,;]*|carry\s*)(?=:)/i;

@@ -1,10 +1,13 @@
 /** Rows to a tree of sections, blocks and lines. */
+import { MAX_DEPTH } from "./limits.ts";
 import type { BlockHead, Row, RowBody, RowFault, Score, ScoreBlock, ScoreItem, ScoreLine, Word } from "./types.ts";
 
 interface Open {
   readonly row: Row;
   readonly head: BlockHead;
   readonly items: ScoreItem[];
+  /** Labels of its lines so far, in lower case, with the row that has each. */
+  readonly labels: Map<string, Row>;
   /** True where an `end` row closes this block; otherwise the first blank row does. */
   readonly byEnd: boolean;
 }
@@ -21,6 +24,10 @@ export function structure(rows: readonly Row[]): {
   const target = () => open[open.length - 1]?.items ?? top;
   const close = () => {
     const { row, head, items } = open.pop()!;
+    if (open.length >= MAX_DEPTH) {
+      for (const item of items) target().push(item);
+      return;
+    }
     const block: ScoreBlock = { kind: "block", row, head, items };
     if (!items.some((item) => item.kind !== "section"))
       faults.push({ row, fault: { from: 0, to: 4, code: "empty-block", found: head.type } });
@@ -37,7 +44,10 @@ export function structure(rows: readonly Row[]): {
         if (body.name) target().push({ kind: "section", row, name: body.name.text });
         break;
       case "block":
-        open.push({ row, head: body.head, items: [], byEnd: closing.has(row.index) });
+        // A block that lies too deep is read as part of the one round it.
+        if (open.length >= MAX_DEPTH)
+          faults.push({ row, fault: { ...body.span, code: "deep-block", found: String(MAX_DEPTH) } });
+        open.push({ row, head: body.head, items: [], labels: new Map(), byEnd: closing.has(row.index) });
         break;
       case "end":
         while (open.length > 0 && !open[open.length - 1]!.byEnd) close();
@@ -81,15 +91,15 @@ function checkLabel(
     say("late-header");
     return null;
   }
-  const choice = [...open].reverse().find((o) => o.head.type === "choose");
+  const choice = open.findLast((o) => o.head.type === "choose");
   if (!choice) {
     say("label-outside");
     return null;
   }
-  const twice = choice.items.some(
-    (item) => item.kind === "line" && item.row !== row && item.label?.toLowerCase() === label.text.toLowerCase(),
-  );
-  if (twice) say("label-twice");
+  const key = label.text.toLowerCase();
+  const first = choice.labels.get(key);
+  if (first && first !== row) say("label-twice");
+  if (!first) choice.labels.set(key, row);
   return label;
 }
 

@@ -1,5 +1,6 @@
 /** The moves a score may use: what ships and what a school added, found by any of their names. */
 import { distance } from "fastest-levenshtein";
+import { keptFor } from "../base/bounded.ts";
 import type { WeaponKind } from "../score/person.ts";
 import type { Kind } from "../score/header.ts";
 import type { NumberingSet } from "./numbering.ts";
@@ -94,14 +95,34 @@ export function chooseHomonym(moves: readonly Move[], context: LookupContext): M
   return moves.reduce((best, move) => (score(move) > score(best) ? move : best));
 }
 
+/** Names with the letters they hold as bits: a lower bound of a distance that costs next to nothing. */
+const lettersOf = new WeakMap<Vocabulary, readonly (readonly [name: string, letters: number])[]>();
+
+function letters(text: string): number {
+  let bits = 0;
+  for (let i = 0; i < text.length; i++) bits |= 1 << (text.charCodeAt(i) % 31);
+  return bits;
+}
+
+function bitsIn(value: number): number {
+  let count = 0;
+  for (let left = value; left !== 0; left &= left - 1) count++;
+  return count;
+}
+
 /** The names nearest to a word that is none, best first. */
 export function nearestNames(vocabulary: Vocabulary, typed: string, count = 3): string[] {
   const key = nameKey(typed).slice(0, 40);
   if (key.length < 2) return [];
   const most = Math.max(2, Math.floor(key.length / 2));
+  const own = letters(key);
+  const names = keptFor(lettersOf, vocabulary, () =>
+    [...vocabulary.byName.keys()].map((name) => [name, letters(name)] as const),
+  );
   const scored: { name: string; cost: number }[] = [];
-  for (const name of vocabulary.byName.keys()) {
-    if (Math.abs(name.length - key.length) > most) continue;
+  for (const [name, its] of names) {
+    // Each letter that only one of the two has costs an edit of its own, or half of a replacement.
+    if (Math.abs(name.length - key.length) > most || bitsIn(own & ~its) > most || bitsIn(its & ~own) > most) continue;
     const cost = distance(key, name);
     if (cost <= most) scored.push({ name, cost });
   }
