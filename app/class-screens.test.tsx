@@ -1,12 +1,11 @@
 /** People, term, plan, sheet and wall as the server writes them. */
+import type { PlanPage, PersonView } from "#server/views.ts";
 import { ThemeProvider } from "@mui/material/styles";
 import type { ReactNode } from "react";
 import { renderToString } from "react-dom/server";
 import { createMemoryRouter, RouterProvider } from "react-router";
 import type { PlannedPair } from "#core/class/plan.ts";
 import type { Block } from "#core/class/timetable.ts";
-import type { PlanPage } from "#server/class-plan.ts";
-import type { Student } from "#db/people.ts";
 import { Attendance, listed } from "./class/attendance.tsx";
 import { PlanPairs } from "./class/plan-pairs.tsx";
 import { PlanScreen } from "./class/plan-screen.tsx";
@@ -126,7 +125,7 @@ const page: PlanPage = {
   names: NAMES,
 };
 
-const student = (name: string, more: Partial<Student> = {}): Student => ({
+const student = (name: string, more: Partial<PersonView> = {}): PersonView => ({
   id: name,
   name,
   height_cm: 171,

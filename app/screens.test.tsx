@@ -132,14 +132,14 @@ describe("desk", () => {
       at: "2026-11-02T10:00:00Z",
       auto: number === 2,
     }));
-    const page = text(html(<RevisionsScreen id="x" title="Quay" revisions={rows} />));
+    const page = text(html(<RevisionsScreen id="x" title="Quay" version={2} revisions={rows} />));
     expect(page.match(/Go back to this/g)).toHaveLength(1);
     expect(page).toMatch(/saved by itself/);
   });
 });
 
 describe("class and card", () => {
-  const lesson = { id: "c", title: "Tonight", held_on: "2026-11-25", minutes: 90 };
+  const lesson = { id: "c", title: "Tonight", version: 1, held_on: "2026-11-25", minutes: 90 };
   const names = [
     { actor: "A" as const, id: "a", name: "Edda", minor: false, limits: ["no falls"] },
     { actor: "B" as const, id: "b", name: "Odo", minor: false, limits: [] },

@@ -1,4 +1,5 @@
-/** Classes with attendance, blocks and pairs. */
+/** Classes with their attendance, plans, blocks and pairs: all that is known of an evening. */
+import type { ClassPlan, PlanInput } from "#core/class/plan.ts";
 import type { TrainedText } from "#core/answers/trained.ts";
 import { transaction, type Db } from "./pool.ts";
 import type { Scope } from "./scope.ts";
@@ -55,24 +56,83 @@ export async function createClass(db: Db, scope: Scope, row: NewClass): Promise<
   );
 }
 
-export async function listPresent(db: Db, scope: Scope, classId: string): Promise<string[]> {
-  const rows = await db.query<{ student_id: string }>(
-    `select student_id from attendance where school_id = $1 and class_id = $2`,
-    [scope.schoolId, classId],
+/** A class again on another day: its title, minutes, theme and ladder, and nobody in it yet. */
+export async function copyClass(
+  db: Db,
+  scope: Scope,
+  { from, id, day }: { readonly from: string; readonly id: string; readonly day: string },
+): Promise<void> {
+  await db.query(
+    `insert into classes (school_id, id, held_on, title, minutes, theme, starts_at, ladder_id)
+     select school_id, $3, $4, title, minutes, theme, starts_at, ladder_id from classes
+     where school_id = $1 and id = $2 on conflict do nothing`,
+    [scope.schoolId, from, id, day],
   );
-  return rows.map((row) => row.student_id);
 }
 
-/** Sets one person present or away; repeated requests are harmless. */
+/** Changes what a class is called, when it is and how long; false where somebody else did so meanwhile. */
+export async function updateClass(
+  db: Db,
+  scope: Scope,
+  row: {
+    readonly id: string;
+    readonly title: string;
+    readonly theme: string;
+    readonly held_on: string;
+    readonly starts_at: string;
+    readonly minutes: number;
+  },
+  version: number,
+): Promise<boolean> {
+  const rows = await db.query(
+    `update classes set title = $3, theme = $4, held_on = $5, starts_at = $6, minutes = $7, version = version + 1
+     where school_id = $1 and id = $2 and version = $8 returning id`,
+    [scope.schoolId, row.id, row.title, row.theme, row.held_on, row.starts_at, row.minutes, version],
+  );
+  return rows.length > 0;
+}
+
+export const listAttendance = (db: Db, scope: Scope): Promise<{ class_id: string; student_id: string }[]> =>
+  db.query(`select class_id, student_id from attendance where school_id = $1`, [scope.schoolId]);
+
+/** Somebody who is here, from a round (0: the first) to another (null: the last). */
+export interface Presence {
+  readonly student_id: string;
+  readonly from_round: number;
+  readonly until_round: number | null;
+}
+
+export const listPresence = (db: Db, scope: Scope, classId: string): Promise<Presence[]> =>
+  db.query<Presence>(
+    `select student_id, from_round, until_round from attendance where school_id = $1 and class_id = $2`,
+    [scope.schoolId, classId],
+  );
+
+/** Sets the rounds for which somebody is here; nothing happens for somebody who was erased. */
+export async function setPresence(
+  db: Db,
+  scope: Scope,
+  classId: string,
+  { student_id, from_round, until_round }: Presence,
+): Promise<void> {
+  await db.query(
+    `insert into attendance (school_id, class_id, student_id, from_round, until_round)
+     select $1, $2, id, $4, $5 from students where school_id = $1 and id = $3 and erased_at is null
+     on conflict (school_id, class_id, student_id) do update set from_round = excluded.from_round, until_round = excluded.until_round`,
+    [scope.schoolId, classId, student_id, from_round, until_round],
+  );
+}
+
+/** Ticks somebody as here for the whole evening, or as away; repeated requests are harmless. */
 export async function setPresent(
   db: Db,
   scope: Scope,
   classId: string,
-  studentId: string,
-  present: boolean,
+  { studentId, here }: { readonly studentId: string; readonly here: boolean },
 ): Promise<void> {
-  const sql = present
-    ? `insert into attendance (school_id, class_id, student_id) values ($1, $2, $3) on conflict do nothing`
+  const sql = here
+    ? `insert into attendance (school_id, class_id, student_id)
+       select $1, $2, id from students where school_id = $1 and id = $3 and erased_at is null on conflict do nothing`
     : `delete from attendance where school_id = $1 and class_id = $2 and student_id = $3`;
   await db.query(sql, [scope.schoolId, classId, studentId]);
 }
@@ -106,40 +166,178 @@ export const listPairs = (db: Db, scope: Scope, classId: string): Promise<PairRo
 
 export interface NewPair {
   readonly id: string;
+  /** Round within its block, from 1. */
+  readonly round: number;
   readonly a: string;
   readonly b: string;
   readonly c: string | null;
   readonly revisionId: string;
   readonly why: string;
+  /** Which lead was in front; null where it was not said. */
+  readonly side: "left" | "right" | null;
+  readonly ran: boolean;
+}
+export interface NewBlock {
+  readonly id: string;
+  readonly drillId: string;
+  readonly minutes: number;
+  readonly pairs: readonly NewPair[];
 }
 
-/** Replaces the pairs of the class's block by these, as one block of the drill. */
-export function savePairs(
+/** What is kept of a plan: enough to show it, and to plan the rest again. */
+export interface KeptPlan {
+  readonly ladder: string | null;
+  readonly drill: string;
+  readonly clock: PlanInput["clock"];
+  readonly locked: PlanInput["locked"];
+  /** Rounds that were run. */
+  readonly done: number;
+  readonly plan: ClassPlan & { readonly ok: true };
+}
+
+export async function getPlan(db: Db, scope: Scope, classId: string): Promise<KeptPlan | null> {
+  const [row] = await db.query<{ plan: KeptPlan | null }>(`select plan from classes where school_id = $1 and id = $2`, [
+    scope.schoolId,
+    classId,
+  ]);
+  return row?.plan ?? null;
+}
+
+/**
+ * How a change of a class's rounds ended. `stale`: somebody else changed the class meanwhile; `over`: its
+ * day is past; `ran`: rounds of it were run, and the log keeps them.
+ */
+export type RoundsChanged =
+  { readonly kind: "saved"; readonly version: number } | { readonly kind: "stale" | "over" | "ran" | "gone" };
+
+interface Lock {
+  readonly version: number;
+  readonly plan: KeptPlan | null;
+  readonly over: boolean;
+}
+
+/**
+ * Changes the rounds of a class on top of a version, one change at a time: a second one waits here and
+ * then finds the class changed. `refuse` looks at the plan that is there.
+ */
+function changeRounds(
   scope: Scope,
   classId: string,
-  block: { id: string; drillId: string; minutes: number },
-  pairs: readonly NewPair[],
-): Promise<void> {
-  return transaction(async (tx) => {
-    await tx.query(
-      `delete from pairs where school_id = $1 and block_id in (select id from blocks where school_id = $1 and class_id = $2)`,
+  baseVersion: number,
+  change: { readonly refuse: (plan: KeptPlan | null) => boolean; readonly make: (tx: Db) => Promise<void> },
+): Promise<RoundsChanged> {
+  return transaction(async (tx): Promise<RoundsChanged> => {
+    const [row] = await tx.query<Lock>(
+      `select version, plan, held_on < current_date as over from classes where school_id = $1 and id = $2 for update`,
       [scope.schoolId, classId],
     );
-    await tx.query(`delete from blocks where school_id = $1 and class_id = $2`, [scope.schoolId, classId]);
-    await tx.query(
-      `insert into blocks (school_id, id, class_id, position, minutes, drill_id) values ($1, $2, $3, 1, $4, $5)`,
-      [scope.schoolId, block.id, classId, block.minutes, block.drillId],
-    );
-    for (const [position, pair] of pairs.entries())
-      await tx.query(
-        `insert into pairs (school_id, id, block_id, round, position, student_a, student_b, student_c, revision_id, why) values ($1, $2, $3, 1, $4, $5, $6, $7, $8, $9)`,
-        [scope.schoolId, pair.id, block.id, position + 1, pair.a, pair.b, pair.c, pair.revisionId, pair.why],
-      );
+    if (!row) return { kind: "gone" };
+    if (row.over) return { kind: "over" };
+    if (change.refuse(row.plan)) return { kind: "ran" };
+    if (row.version !== baseVersion) return { kind: "stale" };
+    await clearRounds(tx, scope, classId);
+    await change.make(tx);
     await tx.query(`update classes set version = version + 1 where school_id = $1 and id = $2`, [
       scope.schoolId,
       classId,
     ]);
+    return { kind: "saved", version: row.version + 1 };
   });
+}
+
+const wasRun = (plan: KeptPlan | null): boolean => (plan?.done ?? 0) > 0;
+
+/** Replaces the pairs of a class by one block. */
+export const savePairs = (
+  scope: Scope,
+  classId: string,
+  baseVersion: number,
+  block: NewBlock,
+): Promise<RoundsChanged> =>
+  changeRounds(scope, classId, baseVersion, {
+    refuse: wasRun,
+    make: (tx) => insertBlock(tx, scope, classId, { position: 1, ...block }),
+  });
+
+/** Takes the plan of a class out, with the pairs of its rounds. */
+export const dropPlan = (scope: Scope, classId: string, baseVersion: number): Promise<RoundsChanged> =>
+  changeRounds(scope, classId, baseVersion, {
+    refuse: wasRun,
+    make: async (tx) => {
+      await tx.query(`update classes set plan = null where school_id = $1 and id = $2`, [scope.schoolId, classId]);
+    },
+  });
+
+/** Keeps a plan and its rounds; those that were run before must stand in it as they were. */
+export const savePlan = (
+  scope: Scope,
+  classId: string,
+  baseVersion: number,
+  { kept, blocks }: { readonly kept: KeptPlan; readonly blocks: readonly NewBlock[] },
+): Promise<RoundsChanged> =>
+  changeRounds(scope, classId, baseVersion, {
+    refuse: (before) => before !== null && !keepsWhatRan(before, kept),
+    make: async (tx) => {
+      await tx.query(`update classes set plan = $3, ladder_id = $4 where school_id = $1 and id = $2`, [
+        scope.schoolId,
+        classId,
+        JSON.stringify(kept),
+        kept.ladder,
+      ]);
+      for (const [i, block] of blocks.entries()) await insertBlock(tx, scope, classId, { position: i + 1, ...block });
+    },
+  });
+
+/**
+ * True where the rounds that were run stand in the new plan with the same people. Whoever says, on top of
+ * the newest version, that some were not run after all takes those back.
+ */
+function keepsWhatRan(before: KeptPlan, after: KeptPlan): boolean {
+  const people = ({ plan }: KeptPlan, rounds: number) =>
+    JSON.stringify(plan.rounds.slice(0, rounds).map((round) => round.pairs.map(({ a, b, c }) => [a, b, c])));
+  const rounds = Math.min(before.done, after.done);
+  return people(before, rounds) === people(after, rounds);
+}
+
+/** Takes out all blocks of a class and their pairs. */
+async function clearRounds(tx: Db, scope: Scope, classId: string): Promise<void> {
+  await tx.query(
+    `delete from pairs where school_id = $1 and block_id in (select id from blocks where school_id = $1 and class_id = $2)`,
+    [scope.schoolId, classId],
+  );
+  await tx.query(`delete from blocks where school_id = $1 and class_id = $2`, [scope.schoolId, classId]);
+}
+
+/** Writes a block with its pairs as they were. */
+export async function insertBlock(
+  tx: Db,
+  scope: Scope,
+  classId: string,
+  block: NewBlock & { readonly position: number },
+): Promise<void> {
+  await tx.query(
+    `insert into blocks (school_id, id, class_id, position, minutes, drill_id) values ($1, $2, $3, $4, $5, $6)`,
+    [scope.schoolId, block.id, classId, block.position, block.minutes, block.drillId],
+  );
+  for (const [place, pair] of block.pairs.entries())
+    await tx.query(
+      `insert into pairs (school_id, id, block_id, round, position, student_a, student_b, student_c, revision_id, why, side, ran)
+       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12)`,
+      [
+        scope.schoolId,
+        pair.id,
+        block.id,
+        pair.round,
+        place + 1,
+        pair.a,
+        pair.b,
+        pair.c,
+        pair.revisionId,
+        pair.why,
+        pair.side,
+        pair.ran,
+      ],
+    );
 }
 
 /** How often each two have met in earlier classes, by `a|b` with the smaller id first. */

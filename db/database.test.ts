@@ -1,6 +1,15 @@
 /** Queries against a real server: the one that bin/test starts, or DATABASE_URL. */
 import { randomUUID } from "node:crypto";
-import { createClass, getTonight, listPairs, listPresent, meetings, savePairs, setPresent } from "./classes.ts";
+import {
+  createClass,
+  dropPlan,
+  getTonight,
+  listPairs,
+  listPresence,
+  meetings,
+  savePairs,
+  setPresent,
+} from "./classes.ts";
 import {
   createDrill,
   deleteDrill,
@@ -11,7 +20,7 @@ import {
   restoreDrill,
   saveDrill,
 } from "./drills.ts";
-import { insertStudent, listGear, listStudents, setGear } from "./people.ts";
+import { eraseStudent, insertStudent, listGear, listStudents, setGear } from "./people.ts";
 import { insertSchool } from "./school.ts";
 import { closePool, db, isDatabaseDown, transaction } from "./pool.ts";
 import type { Scope } from "./scope.ts";
@@ -23,7 +32,7 @@ const newSchool = async (): Promise<Scope> => {
   await insertSchool(db, scope, "Test school", { name: "Tess Ter", email: `${scope.accountId}@test.example` });
   return scope;
 };
-const input = (text: string) => revisionInput(randomUUID(), text, defaultSchool()).input;
+const input = (text: string) => revisionInput(randomUUID(), text, defaultSchool());
 const TEXT = "title: Quay\n\nA jab -> B slip out\nA cross -> B catch\n";
 
 let scope: Scope;
@@ -34,7 +43,7 @@ afterAll(closePool);
 
 async function drill(text = TEXT): Promise<string> {
   const id = randomUUID();
-  await createDrill(scope, id, input(text), null);
+  await createDrill(scope, { id, input: input(text), lineage: null });
   return id;
 }
 
@@ -51,14 +60,19 @@ describe("drills", () => {
   test("the same request twice makes one drill", async () => {
     const id = randomUUID();
     const first = input(TEXT);
-    await createDrill(scope, id, first, null);
-    await createDrill(scope, id, first, null);
+    await createDrill(scope, { id, input: first, lineage: null });
+    expect(await createDrill(scope, { id, input: first, lineage: null })).toBe("made");
+    expect(await createDrill(scope, { id, input: input("A jab -> B duck"), lineage: null })).toBe("taken");
     expect(await listDrills(db, scope)).toHaveLength(1);
   });
   test("a save is a new revision; exchange ids are carried over", async () => {
     const id = await drill();
     const before = await listExchangeIds(db, scope, (await getDrill(db, scope, id))!.revision.id);
-    const saved = await saveDrill(scope, id, 1, input(TEXT.replace("catch", "parry")));
+    const saved = await saveDrill(scope, id, {
+      baseVersion: 1,
+      input: input(TEXT.replace("catch", "parry")),
+      auto: false,
+    });
     expect(saved).toEqual({ kind: "saved", version: 2 });
     const after = await listExchangeIds(db, scope, (await getDrill(db, scope, id))!.revision.id);
     expect(after.map((e) => e.id)).toEqual(before.map((e) => e.id));
@@ -66,15 +80,21 @@ describe("drills", () => {
   });
   test("two edits at once: the second sees both and nothing is written over", async () => {
     const id = await drill();
-    await saveDrill(scope, id, 1, input(`${TEXT}A lead hook -> B weave\n`));
-    const second = await saveDrill(scope, id, 1, input(`${TEXT}A lead hook -> B cover\n`));
+    await saveDrill(scope, id, { baseVersion: 1, input: input(`${TEXT}A lead hook -> B weave\n`), auto: false });
+    const second = await saveDrill(scope, id, {
+      baseVersion: 1,
+      input: input(`${TEXT}A lead hook -> B cover\n`),
+      auto: false,
+    });
     expect(second).toMatchObject({ kind: "conflict", theirs: { number: 2, author: "Tess Ter" } });
     expect((await getDrill(db, scope, id))!.revision.text).toMatch(/weave/);
   });
   test("two saves in the same moment: exactly one wins", async () => {
     const id = await drill();
     const results = await Promise.all(
-      ["weave", "cover", "duck"].map((answer) => saveDrill(scope, id, 1, input(`${TEXT}A rear hook -> B ${answer}\n`))),
+      ["weave", "cover", "duck"].map((answer) =>
+        saveDrill(scope, id, { baseVersion: 1, input: input(`${TEXT}A rear hook -> B ${answer}\n`), auto: false }),
+      ),
     );
     expect(results.map((r) => r.kind).sort()).toEqual(["conflict", "conflict", "saved"]);
   });
@@ -82,7 +102,9 @@ describe("drills", () => {
     const id = await drill();
     expect(await deleteDrill(db, scope, id)).toBe(true);
     expect(await getDrill(db, scope, id)).toBeNull();
-    expect(await saveDrill(scope, id, 1, input("A jab -> B catch"))).toEqual({ kind: "gone" });
+    expect(await saveDrill(scope, id, { baseVersion: 1, input: input("A jab -> B catch"), auto: false })).toEqual({
+      kind: "gone",
+    });
     await restoreDrill(db, scope, id);
     expect(await getDrill(db, scope, id)).not.toBeNull();
   });
@@ -90,14 +112,19 @@ describe("drills", () => {
     const id = await drill();
     const parent = (await getDrill(db, scope, id))!.revision;
     const child = randomUUID();
-    await createDrill(scope, child, input("title: Quay: one\n\nA jab -> B slip out"), {
+    const lineage = {
       parentRevisionId: parent.id,
       operator: "isolate",
       parameters: { row: 3 },
       seed: null,
       changed: "Only the jab",
+    };
+    await createDrill(scope, { id: child, input: input("title: Quay: one\n\nA jab -> B slip out"), lineage });
+    expect((await getDrill(db, scope, child))!.drill).toMatchObject({
+      parent_id: id,
+      parent_title: "Quay",
+      changed: "Only the jab",
     });
-    expect((await getDrill(db, scope, child))!.drill).toMatchObject({ parent_title: "Quay", changed: "Only the jab" });
   });
 });
 
@@ -108,7 +135,9 @@ describe("schools", () => {
     expect(await listDrills(db, other)).toEqual([]);
     expect(await getDrill(db, other, id)).toBeNull();
     expect(await deleteDrill(db, other, id)).toBe(false);
-    expect(await saveDrill(other, id, 1, input("A jab -> B catch"))).toEqual({ kind: "gone" });
+    expect(await saveDrill(other, id, { baseVersion: 1, input: input("A jab -> B catch"), auto: false })).toEqual({
+      kind: "gone",
+    });
   });
   test("rows of two schools cannot be joined even by mistake", async () => {
     const id = await drill();
@@ -140,10 +169,20 @@ describe("schools", () => {
     expect((await listStudents(db, scope))[0]!.name).toMatch(/drop table/);
   });
   test("gear is counted once for each kind", async () => {
-    await setGear(db, scope, "mitts", 4);
-    await setGear(db, scope, "mitts", 6);
+    expect(await setGear(db, scope, { kind: "mitts", count: 4, was: null })).toBe(true);
+    expect(await setGear(db, scope, { kind: "mitts", count: 6, was: 4 })).toBe(true);
+    // Two tabs: the one that still shows 4 is told, and writes nothing over.
+    expect(await setGear(db, scope, { kind: "mitts", count: 3, was: 4 })).toBe(false);
     expect(await listGear(db, scope)).toEqual([{ kind: "mitts", count: 6 }]);
   });
+});
+
+const TODAY = new Date().toISOString().slice(0, 10);
+const block = (drillId: string, revisionId: string, a: string, b: string) => ({
+  id: randomUUID(),
+  drillId,
+  minutes: 10,
+  pairs: [{ id: randomUUID(), round: 1, a, b, c: null, revisionId, why: "w", side: null, ran: true }],
 });
 
 describe("classes", () => {
@@ -170,25 +209,45 @@ describe("classes", () => {
     const [a] = await people(1);
     const classId = randomUUID();
     await createClass(db, scope, { id: classId, held_on: "2026-03-01", title: "x", minutes: 60 });
-    await setPresent(db, scope, classId, a!, true);
-    await setPresent(db, scope, classId, a!, true);
-    expect(await listPresent(db, scope, classId)).toEqual([a]);
-    await setPresent(db, scope, classId, a!, false);
-    expect(await listPresent(db, scope, classId)).toEqual([]);
+    await setPresent(db, scope, classId, { studentId: a!, here: true });
+    await setPresent(db, scope, classId, { studentId: a!, here: true });
+    expect(await listPresence(db, scope, classId)).toEqual([{ student_id: a, from_round: 0, until_round: null }]);
+    await setPresent(db, scope, classId, { studentId: a!, here: false });
+    expect(await listPresence(db, scope, classId)).toEqual([]);
+    await eraseStudent(scope, a!);
+    await setPresent(db, scope, classId, { studentId: a!, here: true });
+    expect(await listPresence(db, scope, classId)).toEqual([]);
   });
   test("pairs keep the revision they worked on, and count as meetings for other evenings", async () => {
     const [a, b] = await people(2);
     const drillId = await drill();
     const revisionId = (await getDrill(db, scope, drillId))!.revision.id;
     const classId = randomUUID();
-    await createClass(db, scope, { id: classId, held_on: "2026-03-01", title: "x", minutes: 60 });
-    await savePairs(scope, classId, { id: randomUUID(), drillId, minutes: 10 }, [
-      { id: randomUUID(), a: a!, b: b!, c: null, revisionId, why: "w" },
-    ]);
-    await saveDrill(scope, drillId, 1, input("title: Quay\n\nA jab -> B catch"));
+    await createClass(db, scope, { id: classId, held_on: TODAY, title: "x", minutes: 60 });
+    expect(await savePairs(scope, classId, 1, block(drillId, revisionId, a!, b!))).toEqual({
+      kind: "saved",
+      version: 2,
+    });
+    await saveDrill(scope, drillId, { baseVersion: 1, input: input("title: Quay\n\nA jab -> B catch"), auto: false });
     expect((await listPairs(db, scope, classId))[0]).toMatchObject({ revision_id: revisionId, text: TEXT, why: "w" });
     expect([...(await meetings(db, scope, randomUUID())).values()]).toEqual([1]);
     expect((await meetings(db, scope, classId)).size).toBe(0);
+  });
+  test("pairs are not written over from a page that is older, nor after their day", async () => {
+    const [a, b] = await people(2);
+    const drillId = await drill();
+    const revisionId = (await getDrill(db, scope, drillId))!.revision.id;
+    const classId = randomUUID();
+    await createClass(db, scope, { id: classId, held_on: TODAY, title: "x", minutes: 60 });
+    const save = (version: number) => savePairs(scope, classId, version, block(drillId, revisionId, a!, b!));
+    // At the same moment: one is saved, the others find the class changed, and nobody meets a fault.
+    const kinds = (await Promise.all([save(1), save(1), save(1), save(1)])).map((r) => r.kind).sort();
+    expect(kinds).toEqual(["saved", "stale", "stale", "stale"]);
+    await db.query("update classes set held_on = current_date - 1 where id = $1", [classId]);
+    expect(await save(2)).toEqual({ kind: "over" });
+    expect(await dropPlan(scope, classId, 2)).toEqual({ kind: "over" });
+    expect(await savePairs(scope, randomUUID(), 1, block(drillId, revisionId, a!, b!))).toEqual({ kind: "gone" });
+    expect(await listPairs(db, scope, classId)).toHaveLength(1);
   });
   test("tonight is today's class before any other", async () => {
     const today = new Date().toISOString().slice(0, 10);
@@ -201,7 +260,7 @@ describe("classes", () => {
 test("a transaction that fails leaves nothing behind", async () => {
   await expect(
     transaction(async (tx) => {
-      await setGear(tx, scope, "sticks", 3);
+      await setGear(tx, scope, { kind: "sticks", count: 3, was: null });
       throw new Error("stop");
     }),
   ).rejects.toThrow("stop");

@@ -13,6 +13,8 @@ export interface DrillRow {
   readonly load_total: number;
   readonly updated_at: Date;
   readonly last_trained: string | null;
+  /** The drill of which it is a variation; null where it stands for itself. */
+  readonly parent_id: string | null;
   readonly parent_title: string | null;
   readonly changed: string | null;
   readonly summary: DrillSummary;
@@ -37,7 +39,6 @@ export interface Revision {
   /** Saved by itself while somebody typed. */
   readonly auto: boolean;
   readonly verdict: "sound" | "risky" | "broken";
-  readonly vocabulary_version: string;
   readonly model_version: string;
 }
 
@@ -49,7 +50,6 @@ export interface RevisionInput {
   readonly kind: string;
   readonly verdict: "sound" | "risky" | "broken";
   readonly loadTotal: number;
-  readonly vocabularyVersion: string;
   readonly modelVersion: string;
   readonly summary: DrillSummary;
   /** Rows of play: index and text. */
@@ -60,7 +60,7 @@ const LIST = `
   select d.id, d.title, d.version, r.kind, r.verdict, r.load_total, d.updated_at, r.summary,
     (select max(c.held_on) from blocks b join classes c on c.school_id = b.school_id and c.id = b.class_id
       where b.school_id = d.school_id and b.drill_id = d.id and c.held_on <= current_date) as last_trained,
-    pd.title as parent_title, l.changed
+    pd.id as parent_id, pd.title as parent_title, l.changed
   from drills d
   join revisions r on r.school_id = d.school_id and r.drill_id = d.id and r.number = d.version
   left join lineage l on l.school_id = d.school_id and l.drill_id = d.id
@@ -82,7 +82,7 @@ export async function getDrill(
   return revision && { drill, revision };
 }
 
-const REVISION = `select r.id, r.drill_id, r.number, r.text, r.created_at, a.name as author, r.author_id, r.auto, r.verdict, r.vocabulary_version, r.model_version
+const REVISION = `select r.id, r.drill_id, r.number, r.text, r.created_at, a.name as author, r.author_id, r.auto, r.verdict, r.model_version
   from revisions r left join accounts a on a.id = r.author_id where r.school_id = $1 and r.drill_id = $2`;
 
 export async function getRevision(db: Db, scope: Scope, drillId: string, number: number): Promise<Revision | null> {
@@ -108,24 +108,25 @@ export interface Lineage {
   readonly changed: string;
 }
 
-/** Makes a drill with its first revision. The same id twice is the same request: nothing is made again. */
-export const createDrill = (scope: Scope, id: string, input: RevisionInput, lineage: Lineage | null): Promise<void> =>
-  transaction((tx) => insertDrill(tx, scope, id, input, lineage));
+/** A drill as it is made: its first revision, and where it comes from. */
+export interface NewDrill {
+  readonly id: string;
+  readonly input: RevisionInput;
+  readonly lineage: Lineage | null;
+}
 
-/** The same inside a transaction. */
-export async function insertDrill(
-  tx: Db,
-  scope: Scope,
-  id: string,
-  input: RevisionInput,
-  lineage: Lineage | null,
-): Promise<void> {
+/** Makes a drill with its first revision. `taken`: there is one of this id with another text. */
+export const createDrill = (scope: Scope, drill: NewDrill): Promise<"made" | "taken"> =>
+  transaction((tx) => insertDrill(tx, scope, drill));
+
+/** The same inside a transaction. The same id and text twice is the same request: nothing is made again. */
+export async function insertDrill(tx: Db, scope: Scope, { id, input, lineage }: NewDrill): Promise<"made" | "taken"> {
   const made = await tx.query(
     `insert into drills (school_id, id, title, version, author_id) values ($1, $2, $3, 1, $4) on conflict do nothing returning id`,
     [scope.schoolId, id, input.title, scope.accountId],
   );
-  if (made.length === 0) return;
-  await insertRevision(tx, scope, id, 1, input, []);
+  if (made.length === 0) return (await hasText(tx, scope, id, input.text)) ? "made" : "taken";
+  await insertRevision(tx, scope, { drillId: id, number: 1, input, known: [], auto: false });
   if (lineage)
     await tx.query(
       `insert into lineage (school_id, drill_id, parent_revision_id, operator, parameters, seed, changed) values ($1, $2, $3, $4, $5, $6, $7)`,
@@ -139,6 +140,16 @@ export async function insertDrill(
         lineage.changed,
       ],
     );
+  return "made";
+}
+
+async function hasText(tx: Db, scope: Scope, drillId: string, text: string): Promise<boolean> {
+  const rows = await tx.query(`select 1 from revisions where school_id = $1 and drill_id = $2 and text = $3 limit 1`, [
+    scope.schoolId,
+    drillId,
+    text,
+  ]);
+  return rows.length > 0;
 }
 
 export type SaveResult =
@@ -154,9 +165,7 @@ export type SaveResult =
 export function saveDrill(
   scope: Scope,
   drillId: string,
-  baseVersion: number,
-  input: RevisionInput,
-  auto = false,
+  { baseVersion, input, auto }: { readonly baseVersion: number; readonly input: RevisionInput; readonly auto: boolean },
 ): Promise<SaveResult> {
   return transaction(async (tx): Promise<SaveResult> => {
     const [drill] = await tx.query<{ version: number; deleted_at: Date | null }>(
@@ -175,7 +184,8 @@ export function saveDrill(
     }
     if (drill.version !== baseVersion) return { kind: "conflict", theirs: newest };
     const version = drill.version + 1;
-    await insertRevision(tx, scope, drillId, version, input, await listExchangeIds(tx, scope, newest.id), auto);
+    const known = await listExchangeIds(tx, scope, newest.id);
+    await insertRevision(tx, scope, { drillId, number: version, input, known, auto });
     if (newest.auto && newest.author_id === scope.accountId) await dropUnused(tx, scope, newest.id);
     await tx.query(`update drills set version = $3, title = $4, updated_at = now() where school_id = $1 and id = $2`, [
       scope.schoolId,
@@ -203,18 +213,23 @@ async function dropUnused(tx: Db, scope: Scope, revisionId: string): Promise<voi
   await tx.query(`delete from revisions where school_id = $1 and id = $2`, [scope.schoolId, revisionId]);
 }
 
+interface NewRevision {
+  readonly drillId: string;
+  readonly number: number;
+  readonly input: RevisionInput;
+  /** Exchange ids of the revision before. */
+  readonly known: readonly ExchangeRow[];
+  readonly auto: boolean;
+}
+
 async function insertRevision(
   tx: Db,
   scope: Scope,
-  drillId: string,
-  number: number,
-  input: RevisionInput,
-  known: readonly ExchangeRow[],
-  auto = false,
+  { drillId, number, input, known, auto }: NewRevision,
 ): Promise<void> {
   await tx.query(
-    `insert into revisions (school_id, id, drill_id, number, text, author_id, vocabulary_version, model_version, verdict, load_total, kind, summary, auto)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13)`,
+    `insert into revisions (school_id, id, drill_id, number, text, author_id, model_version, verdict, load_total, kind, summary, auto)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12)`,
     [
       scope.schoolId,
       input.id,
@@ -222,7 +237,6 @@ async function insertRevision(
       number,
       input.text,
       scope.accountId,
-      input.vocabularyVersion,
       input.modelVersion,
       input.verdict,
       input.loadTotal,
@@ -243,34 +257,36 @@ export interface NewestText {
   readonly title: string;
   readonly revision_id: string;
   readonly text: string;
-  readonly verdict: Revision["verdict"];
-  readonly load_total: number;
-  readonly summary: DrillSummary;
+  readonly model_version: string;
 }
 
 /** The newest text of every drill that is not deleted. */
 export const listNewestTexts = (db: Db, scope: Scope): Promise<NewestText[]> =>
   db.query<NewestText>(
-    `select d.id, d.title, r.id as revision_id, r.text, r.verdict, r.load_total, r.summary from drills d
+    `select d.id, d.title, r.id as revision_id, r.text, r.model_version from drills d
      join revisions r on r.school_id = d.school_id and r.drill_id = d.id and r.number = d.version
      where d.school_id = $1 and d.deleted_at is null order by d.title, d.id`,
     [scope.schoolId],
   );
 
-/** What the checker makes of a stored text under other settings; the text itself stays. */
+/** What the checker makes of a stored text. */
+export interface Judged {
+  readonly verdict: Revision["verdict"];
+  readonly load: number;
+  readonly summary: DrillSummary;
+}
+
+/** Writes a new judgement of a stored text, by the model of a version; the text itself stays. */
 export async function updateVerdict(
   db: Db,
   scope: Scope,
   revisionId: string,
-  judged: { readonly verdict: Revision["verdict"]; readonly load: number; readonly summary: DrillSummary },
+  { verdict, load, summary, modelVersion }: Judged & { readonly modelVersion: string },
 ): Promise<void> {
-  await db.query(`update revisions set verdict = $3, load_total = $4, summary = $5 where school_id = $1 and id = $2`, [
-    scope.schoolId,
-    revisionId,
-    judged.verdict,
-    judged.load,
-    JSON.stringify(judged.summary),
-  ]);
+  await db.query(
+    `update revisions set verdict = $3, load_total = $4, summary = $5, model_version = $6 where school_id = $1 and id = $2`,
+    [scope.schoolId, revisionId, verdict, load, JSON.stringify(summary), modelVersion],
+  );
 }
 
 /** Takes a drill out of the lists; its revisions stay for the log. */

@@ -1,5 +1,5 @@
 /** Ladders that were taken into the library: rungs in order, each a revision of its own drill. */
-import { insertDrill, type Lineage, type RevisionInput } from "./drills.ts";
+import { insertDrill, type Lineage, type NewDrill } from "./drills.ts";
 import { transaction, type Db } from "./pool.ts";
 import type { Scope } from "./scope.ts";
 
@@ -19,32 +19,52 @@ export interface LadderRungRow {
   readonly load_total: number;
   readonly verdict: "sound" | "risky" | "broken";
 }
-export interface NewRung {
+export interface NewLadder {
+  readonly id: string;
   readonly drillId: string;
-  readonly input: RevisionInput;
-  readonly lineage: Lineage;
+  readonly title: string;
+}
+export type NewRung = NewDrill & { readonly lineage: Lineage };
+
+/**
+ * Makes the drills of all rungs and the ladder over them; the same id over the same drills twice is the
+ * same request. `taken`: some of its drills are there already, with other texts or in another ladder.
+ */
+export function createLadder(scope: Scope, ladder: NewLadder, rungs: readonly NewRung[]): Promise<"made" | "taken"> {
+  return transaction((tx) => insertLadder(tx, scope, ladder, rungs)).catch((error: unknown) => {
+    if (error instanceof AlreadyTaken) return "taken" as const;
+    throw error;
+  });
 }
 
-/** Makes the drills of all rungs and the ladder over them; the same id twice is the same request. */
-export function createLadder(
+/** Takes back a ladder that was begun. */
+class AlreadyTaken extends Error {}
+
+/** The same inside a transaction, which must be taken back where it throws. */
+export async function insertLadder(
+  tx: Db,
   scope: Scope,
-  ladder: { readonly id: string; readonly drillId: string; readonly title: string },
+  ladder: NewLadder,
   rungs: readonly NewRung[],
-): Promise<void> {
-  return transaction(async (tx) => {
-    const made = await tx.query(
-      `insert into ladders (school_id, id, drill_id, title) values ($1, $2, $3, $4) on conflict do nothing returning id`,
-      [scope.schoolId, ladder.id, ladder.drillId, ladder.title],
+): Promise<"made"> {
+  const made = await tx.query(
+    `insert into ladders (school_id, id, drill_id, title) values ($1, $2, $3, $4) on conflict do nothing returning id`,
+    [scope.schoolId, ladder.id, ladder.drillId, ladder.title],
+  );
+  if (made.length === 0) return "made";
+  const inOthers = await tx.query(
+    `select 1 from ladder_rungs where school_id = $1 and revision_id = any($2::uuid[]) limit 1`,
+    [scope.schoolId, rungs.map((rung) => rung.input.id)],
+  );
+  if (inOthers.length > 0) throw new AlreadyTaken();
+  for (const [i, rung] of rungs.entries()) {
+    if ((await insertDrill(tx, scope, rung)) === "taken") throw new AlreadyTaken();
+    await tx.query(
+      `insert into ladder_rungs (school_id, ladder_id, position, revision_id, changed) values ($1, $2, $3, $4, $5)`,
+      [scope.schoolId, ladder.id, i + 1, rung.input.id, rung.lineage.changed],
     );
-    if (made.length === 0) return;
-    for (const [i, rung] of rungs.entries()) {
-      await insertDrill(tx, scope, rung.drillId, rung.input, rung.lineage);
-      await tx.query(
-        `insert into ladder_rungs (school_id, ladder_id, position, revision_id, changed) values ($1, $2, $3, $4, $5)`,
-        [scope.schoolId, ladder.id, i + 1, rung.input.id, rung.lineage.changed],
-      );
-    }
-  });
+  }
+  return "made";
 }
 
 export const listLadders = (db: Db, scope: Scope): Promise<LadderRow[]> =>

@@ -64,7 +64,11 @@ export async function updateStudent(db: Db, scope: Scope, s: New, version: numbe
   return rows.length > 0;
 }
 
-export async function setArchived(db: Db, scope: Scope, id: string, archived: boolean): Promise<void> {
+export async function setArchived(
+  db: Db,
+  scope: Scope,
+  { id, archived }: { readonly id: string; readonly archived: boolean },
+): Promise<void> {
   await db.query(
     `update students set archived_at = case when $3 then now() end, version = version + 1
      where school_id = $1 and id = $2 and erased_at is null`,
@@ -102,20 +106,29 @@ export const listWishes = async (db: Db, scope: Scope): Promise<Wish[]> => {
   return rows.map(({ one, two, kind }) => ({ a: one, b: two, kind }));
 };
 
-export async function setWish(db: Db, scope: Scope, { a, b, kind }: Wish, on: boolean): Promise<void> {
+export async function setWish(db: Db, scope: Scope, { a, b, kind }: Wish, now: "set" | "taken out"): Promise<void> {
   const [one, two] = a < b ? [a, b] : [b, a];
-  const sql = on
-    ? `insert into wishes (school_id, one, two, kind) values ($1, $2, $3, $4) on conflict do nothing`
-    : `delete from wishes where school_id = $1 and one = $2 and two = $3 and kind = $4`;
+  const sql =
+    now === "set"
+      ? `insert into wishes (school_id, one, two, kind) values ($1, $2, $3, $4) on conflict do nothing`
+      : `delete from wishes where school_id = $1 and one = $2 and two = $3 and kind = $4`;
   await db.query(sql, [scope.schoolId, one, two, kind]);
 }
 
 export const listGear = (db: Db, scope: Scope): Promise<{ kind: string; count: number }[]> =>
   db.query(`select kind, count from gear where school_id = $1 order by kind`, [scope.schoolId]);
 
-export async function setGear(db: Db, scope: Scope, kind: string, count: number): Promise<void> {
-  await db.query(
-    `insert into gear (school_id, kind, count) values ($1, $2, $3) on conflict (school_id, kind) do update set count = excluded.count`,
-    [scope.schoolId, kind, count],
+/** Sets how many there are; false where there are not `was` any more (null: none was counted yet). */
+export async function setGear(
+  db: Db,
+  scope: Scope,
+  { kind, count, was }: { readonly kind: string; readonly count: number; readonly was: number | null },
+): Promise<boolean> {
+  const rows = await db.query(
+    `insert into gear (school_id, kind, count) values ($1, $2, $3)
+     on conflict (school_id, kind) do update set count = excluded.count where gear.count is not distinct from $4 or gear.count = excluded.count
+     returning kind`,
+    [scope.schoolId, kind, count, was],
   );
+  return rows.length > 0;
 }

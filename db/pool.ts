@@ -47,6 +47,16 @@ export async function transaction<T>(work: (tx: Db) => Promise<T>): Promise<T> {
   }
 }
 
+/** True where the database answers a question within a second. */
+export async function databaseAnswers(): Promise<boolean> {
+  const late = new Promise<boolean>((done) => setTimeout(() => done(false), 1000).unref());
+  const asked = db.query("select 1").then(
+    () => true,
+    () => false,
+  );
+  return Promise.race([asked, late]);
+}
+
 export async function closePool(): Promise<void> {
   await pool?.end();
   pool = null;

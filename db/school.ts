@@ -7,6 +7,10 @@ export async function getSchool(db: Db, scope: Scope): Promise<{ name: string } 
   return rows[0] ?? null;
 }
 
+/** All schools, for work that goes on behind the requests of any. */
+export const listSchools = async (db: Db): Promise<string[]> =>
+  (await db.query<{ id: string }>(`select id from schools order by id`)).map(({ id }) => id);
+
 export async function insertSchool(
   db: Db,
   scope: Scope,

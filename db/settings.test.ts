@@ -2,16 +2,18 @@
 import { randomUUID } from "node:crypto";
 import { defaultSchool } from "#core/policy/school.ts";
 import { revisionInput } from "#server/revision-input.ts";
+import { judgeAgain, judgingEnds, judgingOf } from "#server/judging.ts";
+import { modelVersion } from "#server/model-version.ts";
 import { patchSettings } from "#server/save-settings.ts";
 import { schoolOf } from "#server/school-of.ts";
-import { createClass, listTrainedTexts, savePairs } from "./classes.ts";
+import { createClass, insertBlock, listTrainedTexts } from "./classes.ts";
 import { createDrill, getDrill, listDrills, listRevisions, saveDrill } from "./drills.ts";
 import { insertStudent } from "./people.ts";
 import { closePool, db } from "./pool.ts";
 import type { Scope } from "./scope.ts";
 import { getSettings, insertSchool, saveSettings } from "./school.ts";
 
-const input = (text: string) => revisionInput(randomUUID(), text, defaultSchool()).input;
+const input = (text: string) => revisionInput(randomUUID(), text, defaultSchool());
 const newSchool = async (): Promise<Scope> => {
   const made: Scope = { schoolId: randomUUID(), accountId: randomUUID(), role: "instructor" };
   await insertSchool(db, made, "Test school", { name: "Tess Ter", email: `${made.accountId}@test.example` });
@@ -25,7 +27,7 @@ afterAll(closePool);
 
 const drill = async (text: string) => {
   const id = randomUUID();
-  await createDrill(scope, id, input(text), null);
+  await createDrill(scope, { id, input: input(text), lineage: null });
   return id;
 };
 
@@ -41,13 +43,25 @@ describe("settings", () => {
     const school = await schoolOf(scope);
     expect([school.customs.names, school.severity["inside-line"]]).toEqual(["thai", "error"]);
   });
-  test("drills in the list are judged anew", async () => {
+  test("drills in the list are judged again behind it, those of an older model as well", async () => {
     const id = await drill("A jab -> B slip in");
     expect((await getDrill(db, scope, id))!.drill.verdict).toBe("risky");
     await patchSettings(scope, 1, { severity: { "inside-line": "error" } });
+    expect(judgingOf(scope)).not.toBeNull();
+    await judgingEnds(scope);
+    expect(judgingOf(scope)).toBeNull();
     expect((await getDrill(db, scope, id))!.drill.verdict).toBe("broken");
     await patchSettings(scope, 2, { severity: { "inside-line": "note" } });
+    await judgingEnds(scope);
     expect((await getDrill(db, scope, id))!.drill.verdict).toBe("sound");
+    await db.query("update revisions set model_version = 'older', verdict = 'broken' where school_id = $1", [
+      scope.schoolId,
+    ]);
+    await judgeAgain(scope, "older");
+    expect((await getDrill(db, scope, id))!.revision).toMatchObject({
+      verdict: "sound",
+      model_version: modelVersion(),
+    });
   });
   test("what is wrong is refused in words and nothing is kept", async () => {
     const refused = await patchSettings(scope, 1, { customs: { pads: "sideways" } });
@@ -71,30 +85,33 @@ describe("automatic revisions", () => {
     (await listRevisions(db, scope, id)).map((r) => `${r.number}${r.auto ? "a" : ""}`);
   test("the next save of the same person takes their place", async () => {
     const id = await drill("A jab -> B catch");
-    await saveDrill(scope, id, 1, input("A jab -> B parry"), true);
-    await saveDrill(scope, id, 2, input("A jab -> B slip out"), true);
+    await saveDrill(scope, id, { baseVersion: 1, input: input("A jab -> B parry"), auto: true });
+    await saveDrill(scope, id, { baseVersion: 2, input: input("A jab -> B slip out"), auto: true });
     expect(await numbers(id)).toEqual(["3a", "1"]);
-    await saveDrill(scope, id, 3, input("A jab -> B duck"));
+    await saveDrill(scope, id, { baseVersion: 3, input: input("A jab -> B duck"), auto: false });
     expect(await numbers(id)).toEqual(["4", "1"]);
   });
   test("a key pressed on a text that was saved by itself makes it one that stays", async () => {
     const id = await drill("A jab -> B catch");
-    await saveDrill(scope, id, 1, input("A jab -> B parry"), true);
-    expect(await saveDrill(scope, id, 2, input("A jab -> B parry"))).toEqual({ kind: "saved", version: 2 });
+    await saveDrill(scope, id, { baseVersion: 1, input: input("A jab -> B parry"), auto: true });
+    expect(await saveDrill(scope, id, { baseVersion: 2, input: input("A jab -> B parry"), auto: false })).toEqual({
+      kind: "saved",
+      version: 2,
+    });
     expect(await numbers(id)).toEqual(["2", "1"]);
   });
   test("what somebody else saved by itself stays", async () => {
     const id = await drill("A jab -> B catch");
-    await saveDrill(scope, id, 1, input("A jab -> B parry"), true);
+    await saveDrill(scope, id, { baseVersion: 1, input: input("A jab -> B parry"), auto: true });
     const colleague: Scope = { ...scope, accountId: randomUUID() };
     await insertSchool(db, colleague, "Test school", { name: "Cole", email: `${colleague.accountId}@test.example` });
-    await saveDrill(colleague, id, 2, input("A jab -> B duck"), true);
+    await saveDrill(colleague, id, { baseVersion: 2, input: input("A jab -> B duck"), auto: true });
     expect(await numbers(id)).toEqual(["3a", "2a", "1"]);
   });
   test("one that a class works on stays, and counts as trained on each of its days", async () => {
     const id = await drill("A jab -> B catch");
     const auto = input("A jab -> B parry");
-    await saveDrill(scope, id, 1, auto, true);
+    await saveDrill(scope, id, { baseVersion: 1, input: auto, auto: true });
     const people = [randomUUID(), randomUUID()] as const;
     for (const person of people)
       await insertStudent(db, scope, {
@@ -118,10 +135,11 @@ describe("automatic revisions", () => {
     ] as const) {
       const classId = randomUUID();
       await createClass(db, scope, { id: classId, held_on, title: "x", minutes });
-      const pair = { id: randomUUID(), a: people[0], b: people[1], c: null, revisionId: auto.id, why: "" };
-      await savePairs(scope, classId, { id: randomUUID(), drillId: id, minutes: 20 }, [pair]);
+      const pair = { a: people[0], b: people[1], c: null, revisionId: auto.id, why: "", side: null };
+      const pairs = [{ ...pair, id: randomUUID(), round: 1, ran: true }];
+      await insertBlock(db, scope, classId, { id: randomUUID(), position: 1, drillId: id, minutes: 20, pairs });
     }
-    await saveDrill(scope, id, 2, input("A jab -> B duck"), true);
+    await saveDrill(scope, id, { baseVersion: 2, input: input("A jab -> B duck"), auto: true });
     expect(await numbers(id)).toEqual(["3a", "2a", "1"]);
     expect(await listTrainedTexts(db, scope)).toEqual([
       { text: "A jab -> B parry", date: "2026-02-10", side: null },

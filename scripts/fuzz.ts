@@ -29,7 +29,8 @@ for (let i = 0; i < count; i++) {
   try {
     checkFor(parse(text));
     const once = format(parse(text));
-    if (format(parse(once)) !== once) broken.push({ text, what: "formatting twice differs from once" });
+    const twice = format(parse(once));
+    if (twice !== once) broken.push({ text, what: `formatting twice differs from once: ${firstChange(once, twice)}` });
   } catch (error) {
     broken.push({ text, what: String(error) });
   }
@@ -37,6 +38,13 @@ for (let i = 0; i < count; i++) {
   total += ms;
   slowest.push({ text, ms });
   if (slowest.length > 500) slowest.sort((a, b) => b.ms - a.ms).splice(5);
+}
+
+/** The first row that formatting changed again. */
+function firstChange(once: string, twice: string): string {
+  const rows = twice.split("\n");
+  const at = once.split("\n").findIndex((row, i) => row !== rows[i]);
+  return `row ${at + 1}, ${JSON.stringify(once.split("\n")[at])} became ${JSON.stringify(rows[at])}`;
 }
 
 slowest.sort((a, b) => b.ms - a.ms);

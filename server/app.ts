@@ -5,10 +5,17 @@ import express, { type Request, type Response } from "express";
 import rateLimit from "express-rate-limit";
 import helmet from "helmet";
 import { RouterContextProvider } from "react-router";
+import { closePool, databaseAnswers } from "#db/pool.ts";
+import { closeThreads } from "./checks/pool.ts";
+import { allowedHosts, knownHost, ownWrites } from "./doors.ts";
+import { judgeOlder } from "./judging.ts";
 import { nonceContext, scopeContext } from "./context.ts";
 import { scopeOf } from "./scope.ts";
 
-export { closePool } from "#db/pool.ts";
+/** Ends what the application holds open. */
+export const close = async (): Promise<void> => {
+  await Promise.all([closePool(), closeThreads()]);
+};
 
 export const app = express();
 app.disable("x-powered-by");
@@ -19,6 +26,10 @@ app.use((_request, response: Response, next) => {
 });
 
 const dev = import.meta.env.DEV;
+const hosts = allowedHosts(process.env.PORT ?? (dev ? "5173" : "4173"), process.env.ALLOWED_HOSTS);
+app.use(knownHost(hosts));
+app.use(ownWrites(hosts, /^\/drills\/[^/]+\/save$/));
+
 app.use(
   helmet({
     // Forms post without script too: a no-referrer policy would blank their origin.
@@ -48,9 +59,16 @@ app.use(
 // Loopback tests and a class on one router share an address: generous, and only against floods.
 app.use(rateLimit({ windowMs: 60_000, limit: 3000, standardHeaders: "draft-8", legacyHeaders: false }));
 
-app.get("/health", (_request, response) => {
-  response.type("text").send("ok");
+app.get("/health", async (_request, response) => {
+  const alive = await databaseAnswers();
+  response
+    .status(alive ? 200 : 503)
+    .type("text")
+    .send(alive ? "ok" : "the database does not answer");
 });
+
+// Verdicts of an older model are worked out again behind the requests; without the database there is nothing to do yet.
+if (!dev) void judgeOlder().catch(() => undefined);
 
 app.use(
   createRequestHandler({

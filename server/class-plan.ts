@@ -1,40 +1,34 @@
 /** What the plan of a class is made from, and how it is kept. */
 import { randomUUID } from "node:crypto";
-import { array, mixed, number, object, string } from "yup";
-import type { ClassPlan, PlanInput, PlanPerson } from "#core/class/plan.ts";
-import type { PlanRung } from "#core/class/fit.ts";
+import { array, boolean, number, object, string } from "yup";
+import type { PlanInput, PlannedPair, PlannedRound, PlanPerson } from "#core/class/plan.ts";
+import { MOST_ROUNDS } from "#core/pairs/evening.ts";
 import { isFamily, levelIn, limitsOn } from "#core/people/person.ts";
-import { getClass, meetings, type ClassRow } from "#db/classes.ts";
-import { getDrill, listDrills } from "#db/drills.ts";
-import { listLadders, listRungs, type LadderRow } from "#db/ladders.ts";
+import type { School } from "#core/policy/school.ts";
+import {
+  getClass,
+  getPlan,
+  listPresence,
+  meetings,
+  savePlan,
+  type ClassRow,
+  type KeptPlan,
+  type NewBlock,
+  type NewPair,
+  type RoundsChanged,
+} from "#db/classes.ts";
+import { listDrills } from "#db/drills.ts";
+import { listLadders } from "#db/ladders.ts";
 import { listEverybody, listGear, listWishes, type Student } from "#db/people.ts";
-import { getPlan, listPresence, savePlan, type KeptPlan, type PlanBlock } from "#db/plans.ts";
 import { db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
-import { versionsOf } from "./plan-round.ts";
-
-/** A rung with what the log needs to know of it. */
-export interface RungChoice extends PlanRung {
-  readonly revisionId: string;
-  readonly drillId: string;
-}
-export interface PlanPage {
-  readonly lesson: ClassRow;
-  readonly people: readonly PlanPerson[];
-  readonly ladders: readonly LadderRow[];
-  readonly drills: readonly { readonly id: string; readonly title: string }[];
-  /** What is trained: a ladder, or a drill with its variations. */
-  readonly chosen: { readonly ladder: string | null; readonly drill: string };
-  readonly rungs: readonly RungChoice[];
-  readonly kept: KeptPlan | null;
-  readonly wishes: PlanInput["wishes"];
-  readonly met: Readonly<Record<string, number>>;
-  readonly gear: Readonly<Record<string, number>>;
-  /** Its day is past: what was trained then stays as it was. */
-  readonly over: boolean;
-  /** Everybody of the school, for names of people who have left. */
-  readonly names: Readonly<Record<string, string>>;
-}
+import { compute } from "./checks/pool.ts";
+import { schoolFrom } from "./checks/school-cache.ts";
+import { jsonIn } from "./forms.ts";
+import { refused, type Refusal } from "./respond.ts";
+import { settingsOf } from "./school-of.ts";
+import { rungsOf } from "./versions.ts";
+import type { PlanPage, RungChoice } from "./views.ts";
 
 const whoRan = ({ plan, done }: KeptPlan): string[] =>
   plan.rounds.slice(0, done).flatMap((r) => r.pairs.flatMap(({ a, b, c }) => (c ? [a, b, c] : [a, b])));
@@ -59,11 +53,11 @@ export async function planPage(
     meetings(db, scope, classId),
     listGear(db, scope),
   ]);
-  const plain = drills.filter((d) => d.parent_title === null && d.verdict !== "broken");
+  const plain = drills.filter((d) => d.parent_id === null && d.verdict !== "broken");
   const ladderId = asked.drill ? null : (asked.ladder ?? kept?.ladder ?? lesson.ladder_id);
   const ladder = ladders.find((l) => l.id === ladderId) ?? null;
   const drillId = ladder?.drill_id ?? asked.drill ?? kept?.drill ?? plain[0]?.id ?? "";
-  const rungs = ladder ? await ladderRungs(scope, ladder.id) : await drillRungs(scope, drillId);
+  const rungs = await rungsOf(scope, { ladder: ladder?.id ?? null, drill: drillId });
   const family = drills.find((d) => d.id === drillId)?.kind ?? "feeder";
   const here = new Map(presence.map((p) => [p.student_id, p]));
   // Who was unticked after some rounds were run stays in those.
@@ -74,7 +68,7 @@ export async function planPage(
     over: isOver(lesson),
     people: students.flatMap((s) => {
       const p = here.get(s.id);
-      return p ? [planPerson(s, family, lesson.held_on, p.from_round, p.until_round)] : [];
+      return p ? [planPerson(s, { family, day: lesson.held_on, from: p.from_round, until: p.until_round })] : [];
     }),
     ladders,
     drills: plain.map(({ id, title }) => ({ id, title })),
@@ -88,7 +82,11 @@ export async function planPage(
   };
 }
 
-const planPerson = (s: Student, family: string, day: string, from: number, until: number | null): PlanPerson => ({
+/** Somebody who is here, as a plan takes them. */
+export const planPerson = (
+  s: Student,
+  { family, day, from, until }: Pick<PlanPerson, "from" | "until"> & { readonly family: string; readonly day: string },
+): PlanPerson => ({
   id: s.id,
   name: s.name,
   height_cm: s.height_cm,
@@ -103,101 +101,120 @@ const planPerson = (s: Student, family: string, day: string, from: number, until
   until,
 });
 
-const ladderRungs = async (scope: Scope, id: string): Promise<RungChoice[]> =>
-  (await listRungs(db, scope, id)).map((r) => ({
-    text: r.text,
-    title: r.changed,
-    load: r.load_total,
-    revisionId: r.revision_id,
-    drillId: r.drill_id,
-  }));
-
-async function drillRungs(scope: Scope, drillId: string): Promise<RungChoice[]> {
-  const base = drillId ? await getDrill(db, scope, drillId) : null;
-  if (!base) return [];
-  const versions = await versionsOf(scope, base, await listDrills(db, scope));
-  return versions.map(({ revision, title, load }) => ({
-    text: revision.text,
-    title,
-    load,
-    revisionId: revision.id,
-    drillId: revision.drill_id,
-  }));
-}
-
 const id = string().uuid().required();
+const pairIds = { a: id, b: id, c: string().uuid().nullable().default(null) };
+/** What an instructor decides about a plan; all else of it is worked out here. */
 const planSchema = object({
   version: number().integer().min(1).required(),
   ladder: string().uuid().nullable().defined(),
   drill: id,
-  done: number().integer().min(0).max(30).required(),
   clock: object({
     round: number().integer().min(30).max(900).required(),
     change: number().integer().min(10).max(900).required(),
     rest: number().integer().min(0).max(600).required(),
   }).required(),
-  locked: array(
-    object({ round: number().integer().min(0).required(), a: id, b: id, c: string().uuid().nullable().default(null) }),
+  blocks: array(
+    object({
+      id: string().min(1).max(60).required(),
+      kind: string()
+        .oneOf(["warm-up", "work", "free", "close"] as const)
+        .required(),
+      title: string().max(200).defined(),
+      minutes: number().integer().min(0).max(480).required(),
+      rung: number().integer().min(0).max(60).nullable().defined(),
+      rounds: number().integer().min(0).max(MOST_ROUNDS).required(),
+      locked: boolean().required(),
+    }).required(),
   )
-    .max(200)
+    .max(60)
+    .nullable()
+    .defined(),
+  locked: array(object({ round: number().integer().min(0).max(MOST_ROUNDS).required(), ...pairIds }).required())
+    .max(600)
     .required(),
-  plan: mixed<ClassPlan & { readonly ok: true }>()
-    .required()
-    .test("plan", "the plan cannot be read", (plan) => Array.isArray(plan?.rounds) && Array.isArray(plan.blocks)),
+  /** The rounds that were run, as they were. */
+  ran: array(array(object(pairIds).required()).max(100).required())
+    .max(MOST_ROUNDS)
+    .required(),
 });
 
-export type PlanSaved =
-  | { readonly kind: "saved"; readonly version: number }
-  | { readonly kind: "stale" | "refused"; readonly message: string };
-
-/** Keeps a plan, and its rounds as pairs for the log. */
-export async function keepPlan(scope: Scope, classId: string, json: string): Promise<PlanSaved> {
-  let sent: unknown;
-  try {
-    sent = JSON.parse(json);
-  } catch {
-    return { kind: "refused", message: "The plan did not arrive whole. Change something and it is sent again." };
-  }
-  const { version, plan, ...rest } = await planSchema.validate(sent);
-  const lesson = await getClass(db, scope, classId);
-  if (!lesson || isOver(lesson))
-    return { kind: "refused", message: "This class is over, or gone: what was trained stays in the log as it was." };
-  const rungs = rest.ladder ? await ladderRungs(scope, rest.ladder) : await drillRungs(scope, rest.drill);
-  const blocks = plan.blocks.flatMap((block): PlanBlock[] => {
-    if (block.rung === null) return [];
-    const drillId = rungs[block.rung]?.drillId;
-    if (!drillId) return [];
-    const pairs = plan.rounds
-      .filter((r) => r.block === block.id)
-      .flatMap((round) =>
-        round.pairs.flatMap((p) => {
-          const revisionId = rungs[p.rung]?.revisionId;
-          const { a, b, c } = p;
-          return revisionId
-            ? [
-                {
-                  id: randomUUID(),
-                  round: round.turn + 1,
-                  a,
-                  b,
-                  c,
-                  revisionId,
-                  why: p.why.join("; "),
-                  side: round.side,
-                  ran: round.done,
-                },
-              ]
-            : [];
-        }),
-      );
-    return [{ id: randomUUID(), drillId, minutes: Math.max(1, Math.round(block.minutes)), pairs }];
-  });
-  const kept: KeptPlan = { ...rest, ladder: rest.ladder ?? null, plan };
-  const next = await savePlan(scope, classId, version, kept, blocks);
-  return next === null
-    ? {
-        kind: "stale",
-        message: "Somebody else changed this class meanwhile. Load the page anew to see it; your plan is not kept.",
-      }
-    : { kind: "saved", version: next };
+export interface PlanSaved {
+  readonly kind: "saved";
+  readonly version: number;
 }
+
+/** Keeps a plan, and its rounds as pairs for the log. It is worked out here: only what was decided comes from the page. */
+export async function keepPlan(scope: Scope, classId: string, json: string): Promise<PlanSaved | Refusal> {
+  const { version, blocks, ran, ...rest } = await planSchema.validate(jsonIn(json, "The plan"));
+  const page = await planPage(scope, classId, { ladder: rest.ladder, drill: rest.ladder ? null : rest.drill });
+  if (!page || page.over) return refused(WORDS.over);
+  const rungs = page.rungs;
+  const known = new Set(page.people.map((p) => p.id));
+  const named = [...ran.flat(), ...rest.locked].flatMap(({ a, b, c }) => (c ? [a, b, c] : [a, b]));
+  if (named.some((person) => !known.has(person)))
+    return refused("Somebody in this plan is not here any more. Load the page again; the rest is kept.");
+  if (blocks?.some((block) => block.rung !== null && block.rung >= rungs.length)) return refused(WORDS.stale);
+  const settings = await settingsOf(scope);
+  const plan = await compute("plan", planInput(page, { ...rest, blocks, done: ran }, schoolFrom(settings)), settings);
+  if (!plan.ok) return refused(plan.message);
+  const kept: KeptPlan = { ...rest, done: ran.length, plan };
+  const saved = await savePlan(scope, classId, version, { kept, blocks: blocksOf(plan, rungs) });
+  return saved.kind === "saved" ? saved : refused(WORDS[saved.kind]);
+}
+
+/** Why rounds were not changed, in words. */
+export const WORDS: Readonly<Record<Exclude<RoundsChanged["kind"], "saved">, string>> = {
+  stale:
+    "Somebody else changed this class meanwhile, or you did in another tab. Load the page again, and make your change once more.",
+  over: "This class is over, or gone: what was trained stays in the log as it was.",
+  ran: "Rounds of this evening were run: they stay in the log as they were. Go on from the plan, or say there that they were not run after all.",
+  gone: "This class is not here any more.",
+};
+
+const planInput = (
+  page: PlanPage,
+  decided: Pick<PlanInput, "clock" | "blocks" | "locked" | "done">,
+  school: School,
+): PlanInput => ({
+  minutes: page.lesson.minutes,
+  rungs: page.rungs.map(({ text, title, load }) => ({ text, title, load })),
+  people: page.people,
+  weights: school.pairing,
+  wishes: page.wishes,
+  met: page.met,
+  gear: page.gear,
+  ...decided,
+});
+
+/** The rounds of a plan as the log keeps them: a block for each that trains a rung. */
+function blocksOf(plan: KeptPlan["plan"], rungs: readonly RungChoice[]): NewBlock[] {
+  return plan.blocks.flatMap((block): NewBlock[] => {
+    const drillId = block.rung === null ? undefined : rungs[block.rung]?.drillId;
+    if (!drillId) return [];
+    const rounds = plan.rounds.filter((round) => round.block === block.id);
+    return [
+      {
+        id: randomUUID(),
+        drillId,
+        minutes: Math.min(120, Math.max(1, Math.round(block.minutes))),
+        pairs: rounds.flatMap((round) => round.pairs.map((pair) => pairOf(pair, round, rungs))),
+      },
+    ];
+  });
+}
+
+const pairOf = (
+  { a, b, c, rung, why }: PlannedPair,
+  { turn, side, done }: PlannedRound,
+  rungs: readonly RungChoice[],
+): NewPair => ({
+  id: randomUUID(),
+  round: turn + 1,
+  a,
+  b,
+  c,
+  revisionId: rungs[rung]!.revisionId,
+  why: why.join("; "),
+  side,
+  ran: done,
+});

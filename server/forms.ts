@@ -1,21 +1,33 @@
-/** What forms send, checked with the same schemas on both sides. */
+/** What forms and the save of a text send, checked before anything is done with it. */
+import { MAX_TEXT } from "#core/score/limits.ts";
 import { array, boolean, number, object, string } from "yup";
 
 const uuid = string()
   .matches(/^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/i, "not an id")
   .required();
-const MAX_TEXT = 400_000;
+
+/** A text that can be read and kept whole. */
+const drillText = string()
+  .max(
+    MAX_TEXT,
+    `The text is too long to save: at most ${MAX_TEXT.toLocaleString("en")} characters. Split it into several drills.`,
+  )
+  .test(
+    "keepable",
+    ({ value }) => unkeepable(String(value)) ?? "",
+    (value) => unkeepable(value ?? "") === null,
+  );
 
 export const saveSchema = object({
   auto: boolean().default(false),
   revisionId: uuid,
   version: number().integer().min(1).required(),
-  text: string().max(MAX_TEXT, "The text is too long to save; split it into several drills.").defined(),
+  text: drillText.defined(),
 });
 export const createSchema = object({
   id: uuid,
   revisionId: uuid,
-  text: string().max(MAX_TEXT).defined(),
+  text: drillText.defined(),
 });
 export const variationSchema = createSchema.shape({
   parentRevisionId: uuid,
@@ -33,7 +45,7 @@ export const ladderSchema = object({
     object({
       id: uuid,
       revisionId: uuid,
-      text: string().max(MAX_TEXT).required(),
+      text: drillText.required(),
       operator: string().max(40).required(),
       changed: string().max(500).required(),
     }),
@@ -43,11 +55,11 @@ export const ladderSchema = object({
     .required(),
 });
 export const pairsSchema = object({
-  blockId: uuid,
+  /** Of the class, as it was when the page was read. */
+  version: number().integer().min(1).required(),
   drillId: uuid,
   pairs: array(
     object({
-      id: uuid,
       a: uuid,
       b: uuid,
       c: uuid.nullable().notRequired(),
@@ -59,11 +71,63 @@ export const pairsSchema = object({
     .required(),
 });
 
+/** Input that cannot be used, in words for the one who sent it. */
+export class BadInput extends Error {}
+
+/** Characters that no record can hold: NUL, and halves of a character. */
+const UNKEEPABLE = /\0|[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/;
+
+/** What is wrong with a text that is to be kept: the first character that cannot be; null where all can. */
+export function unkeepable(text: string): string | null {
+  const found = UNKEEPABLE.exec(text);
+  if (!found) return null;
+  const before = text.slice(0, found.index).split(/\r\n?|\n/);
+  const what = found[0] === "\0" ? "a NUL character" : "half of a character";
+  return `Row ${before.length}, place ${before[before.length - 1]!.length + 1}, holds ${what}, which cannot be kept. Take it out and save again.`;
+}
+
+export type Fields = Readonly<Record<string, string>>;
+
 /** The fields of a form as plain values. */
-export const fieldsOf = (form: FormData): Record<string, string> => {
+export function fieldsOf(form: FormData): Fields {
   const fields: Record<string, string> = {};
   form.forEach((value, key) => {
-    if (typeof value === "string") fields[key] = value;
+    if (typeof value !== "string") return;
+    const fault = unkeepable(value);
+    if (fault) throw new BadInput(fault);
+    fields[key] = value;
   });
   return fields;
-};
+}
+
+/** A field that holds JSON; `what` did not arrive whole where it does not. */
+export function jsonIn(text: string | undefined, what: string): unknown {
+  try {
+    return JSON.parse(text ?? "");
+  } catch {
+    throw new BadInput(`${what} did not arrive whole. Load the page again and repeat it.`);
+  }
+}
+
+/** An id of a field. */
+export function idIn(text: string | undefined): string {
+  if (!uuid.isValidSync(text)) throw new BadInput("This names nothing that is here. Load the page again.");
+  return text;
+}
+
+const presenceSchema = object({
+  student: uuid,
+  from: number().integer().min(0).max(60).default(0),
+  until: number().integer().min(1).max(60).nullable().default(null),
+});
+
+/** For which rounds somebody is here. */
+export function presenceFromForm(fields: Fields): {
+  readonly student_id: string;
+  readonly from_round: number;
+  readonly until_round: number | null;
+} {
+  const read = presenceSchema.validateSync({ ...fields, until: fields.until || null });
+  if (read.until !== null && read.until <= read.from) throw new BadInput("Nobody leaves before they came.");
+  return { student_id: read.student, from_round: read.from, until_round: read.until };
+}

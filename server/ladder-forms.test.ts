@@ -1,5 +1,7 @@
 /** Forms of ladders and classes: what is accepted, what is refused in words. */
 import { randomUUID } from "node:crypto";
+import Papa from "papaparse";
+import { readPeople } from "#core/people/table.ts";
 import { ladderSchema } from "./forms.ts";
 import { classFromForm } from "./term.ts";
 import { peopleTable, personFromForm } from "./people-forms.ts";
@@ -70,3 +72,24 @@ test("a person is read as it is kept, and written as a row with its units in the
   expect(row).toBe("Ada Quill,171.5,,66,left,right,no,,2,,no falls,,");
   await expect(personFromForm(JSON.stringify({ ...sent, mass_kg: 900 }))).rejects.toThrow(/15 to 220 kg/);
 });
+
+test("a cell that begins like a formula is written as text, and read back as it was", () => {
+  const names = ["=HYPERLINK(1)", "@SUM", "+cmd", "-2", "Ada"];
+  const people = names.map((name) => ({ ...NOBODY, id: randomUUID(), name }));
+  const table = peopleTable(people);
+  for (const row of table.trim().split("\r\n").slice(1)) expect(row).toMatch(/^"?(?:'[=@+-]|Ada)/);
+  const cells = Papa.parse<Record<string, string>>(table, { header: true, skipEmptyLines: true }).data;
+  expect(readPeople(cells, []).map((r) => r.person?.name)).toEqual(names);
+});
+const NOBODY = {
+  height_cm: null,
+  reach_cm: null,
+  mass_kg: null,
+  lead: "left" as const,
+  hand: "right" as const,
+  minor: false,
+  levels: {},
+  limits: [],
+  limits_until: null,
+  agreed: "",
+};

@@ -1,5 +1,6 @@
 /** People and wishes as forms send them. */
-import { array, object, string, ValidationError } from "yup";
+import { array, number, object, string } from "yup";
+import { jsonIn, type Fields } from "./forms.ts";
 import Papa from "papaparse";
 import { COLUMNS, MOST_ROWS, peopleCells } from "#core/people/table.ts";
 import { memberSchema, type Member } from "#core/people/person.ts";
@@ -10,24 +11,39 @@ const list = array(memberSchema.shape({ id: string().uuid().required() }).requir
   .max(MOST_ROWS)
   .required();
 
-export function peopleFromForm(
-  json: string,
-): { readonly ok: true; readonly people: readonly Member[] } | { readonly ok: false; readonly message: string } {
-  try {
-    return { ok: true, people: list.validateSync(JSON.parse(json)) };
-  } catch (error) {
-    if (error instanceof ValidationError) return { ok: false, message: error.errors[0]! };
-    if (error instanceof SyntaxError) return { ok: false, message: "The people did not arrive whole. Try again." };
-    throw error;
-  }
-}
+/** People as an import or the form of a new person sends them. */
+export const peopleFromForm = (json: string | undefined): readonly Member[] =>
+  list.validateSync(jsonIn(json, "The people"));
 
 /** One person as the form of a person sends it. */
-export const personFromForm = (json: string): Promise<Omit<Member, "id">> => memberSchema.validate(JSON.parse(json));
+export const personFromForm = (json: string | undefined): Promise<Omit<Member, "id">> =>
+  memberSchema.validate(jsonIn(json, "The person"));
+
+/** A number of one kind of gear, and what the page showed before; null where it showed none. */
+export interface GearChange {
+  readonly kind: string;
+  readonly count: number;
+  readonly was: number | null;
+}
+const wholeNumber = "Write a whole number from 0 to 9999.";
+const gear = object({
+  gear: string()
+    .trim()
+    .min(1, "Say which gear it is.")
+    .max(60, "The name of a kind of gear has at most 60 letters.")
+    .required(),
+  count: number().typeError(wholeNumber).integer(wholeNumber).min(0, wholeNumber).max(9999, wholeNumber).required(),
+  was: number().integer().nullable().defined(),
+});
+export function gearFromForm(fields: Fields): GearChange {
+  const { gear: kind, count, was } = gear.validateSync({ ...fields, was: fields.was || null });
+  return { kind, count, was };
+}
 
 /** The people as a table of commas, with units in the heads. */
 export const peopleTable = (people: readonly Member[]): string =>
-  `${Papa.unparse(peopleCells(people), { columns: [...COLUMNS], newline: "\r\n" })}\r\n`;
+  // A cell that begins like a formula is written as text, so that no spreadsheet works it out.
+  `${Papa.unparse(peopleCells(people), { columns: [...COLUMNS], newline: "\r\n", escapeFormulae: true })}\r\n`;
 
 const wish = object({
   a: string().uuid().required(),
@@ -38,7 +54,7 @@ const wish = object({
 });
 
 /** Two different people and what is wished of them; null where it is not that. */
-export function wishFromForm(fields: Readonly<Record<string, string>>): Wish | null {
+export function wishFromForm(fields: Fields): Wish | null {
   const read = { a: fields.a, b: fields.b, kind: fields.kind };
   return wish.isValidSync(read) && read.a !== read.b ? wish.validateSync(read) : null;
 }

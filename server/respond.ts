@@ -1,31 +1,77 @@
-/** Shared ways of loaders and actions to answer. */
+/** Shared ways of loaders and actions to answer, and what a fault means for the one who asks. */
+import { data, type UNSAFE_DataWithResponseInit as WithStatus } from "react-router";
+import { ValidationError } from "yup";
 import { isDatabaseDown } from "#db/pool.ts";
-
-const DOWN = "The database does not answer. Nothing is lost; try again in a moment.";
-
-/** Runs a loader's work; a database that is away becomes a page of its own (503). */
-export async function reading<T>(work: () => Promise<T>): Promise<T> {
-  try {
-    return await work();
-  } catch (error) {
-    if (isDatabaseDown(error)) throw new Response(DOWN, { status: 503 });
-    throw error;
-  }
-}
+import { TaskStopped } from "./checks/pool.ts";
+import { BadInput, fieldsOf, type Fields } from "./forms.ts";
 
 export interface Failure {
   readonly kind: "failed";
   readonly message: string;
 }
 
-/** Runs an action's work; a database that is away becomes a message on the same page. */
-export async function writing<T>(work: () => Promise<T>): Promise<T | Failure> {
+interface Explained {
+  readonly status: 400 | 404 | 409 | 503;
+  readonly message: string;
+}
+
+const DOWN = "The database does not answer. Nothing is lost; try again in a moment.";
+const FULL =
+  "The database cannot write: its disk is full or read-only. Nothing of this was saved; free some space first.";
+const STALE = "What this belongs to was changed or taken away meanwhile. Load the page again, and do it once more.";
+
+/** Codes of PostgreSQL by what they mean for the one who asks (PostgreSQL manual, appendix A). */
+const CODES: readonly (readonly [RegExp, Explained])[] = [
+  [/^(?:53100|53200|25006|58030)$/, { status: 503, message: FULL }],
+  [/^(?:23503|23505|40001|40P01|55P03)$/, { status: 409, message: STALE }],
+  [
+    /^(?:22...|23514|23502)$/,
+    { status: 400, message: "Something in it cannot be kept: a date, a number or a name is not what it must be." },
+  ],
+];
+
+/** What a fault means in words; null where the fault is the application's own. */
+export function explain(error: unknown): Explained | null {
+  if (error instanceof BadInput) return { status: 400, message: error.message };
+  if (error instanceof ValidationError) return { status: 400, message: error.errors[0]! };
+  if (error instanceof TaskStopped) return { status: 503, message: error.message };
+  if (isDatabaseDown(error)) return { status: 503, message: DOWN };
+  const code = String((error as { code?: unknown } | null)?.code ?? "");
+  return CODES.find(([codes]) => codes.test(code))?.[1] ?? null;
+}
+
+/** Runs a loader's work; what the one who asks can mend becomes a page of its own with the right status. */
+export async function reading<T>(work: () => Promise<T>): Promise<T> {
   try {
     return await work();
   } catch (error) {
-    if (isDatabaseDown(error)) return { kind: "failed", message: DOWN };
-    throw error;
+    const said = explain(error);
+    if (!said) throw error;
+    // An address with an id that is none leads nowhere.
+    if (said.status === 400) throw notFound("This is not here: the address is not whole.");
+    throw new Response(said.message, { status: said.status });
+  }
+}
+
+/** Runs an action's work on the fields of its form; what can be mended becomes a message on the same page. */
+export async function writing<T>(
+  request: Request,
+  work: (fields: Fields) => Promise<T>,
+): Promise<T | WithStatus<Failure>> {
+  try {
+    return await work(fieldsOf(await request.formData()));
+  } catch (error) {
+    const said = error instanceof Response ? null : explain(error);
+    if (!said) throw error;
+    return data({ kind: "failed" as const, message: said.message }, { status: said.status });
   }
 }
 
 export const notFound = (what: string): Response => new Response(what, { status: 404 });
+
+/** A change that was not made, in words for the same page. */
+export interface Refusal {
+  readonly kind: "refused";
+  readonly message: string;
+}
+export const refused = (message: string): Refusal => ({ kind: "refused", message });

@@ -1,10 +1,9 @@
 /** A text as it is saved: checked on the server, so that stored verdicts are the checker's own. */
 import { checkFor } from "#core/policy/judge.ts";
-import { MODEL } from "#core/exchange/constants.ts";
 import type { Checked } from "#core/drill/types.ts";
 import type { School } from "#core/policy/school.ts";
-import { parse } from "#core/score/parse.ts";
-import { VOCABULARY_VERSION } from "#core/words/vocabulary.ts";
+import { parse, plain } from "#core/score/parse.ts";
+import { modelVersion } from "./model-version.ts";
 import type { DrillSummary, RevisionInput } from "#db/drills.ts";
 
 const MAX_TITLE = 120;
@@ -37,22 +36,20 @@ export const summaryOf = (checked: Checked): DrillSummary => ({
 });
 
 /** Checks a text and gives what a revision of it stores. */
-export function revisionInput(id: string, text: string, school: School): { input: RevisionInput; checked: Checked } {
+export function revisionInput(id: string, text: string, school: School): RevisionInput {
   const checked = checkFor(parse(text), school);
-  const rows = checked.score.rows
-    .filter((row) => row.content.body.kind === "play")
-    .map((row) => ({ index: row.index, text: text.replace(/\r\n?/g, "\n").split("\n")[row.index]?.trim() ?? "" }));
-  const input: RevisionInput = {
+  const written = plain(text).split("\n");
+  return {
     id,
     text,
     title: titleOf(checked),
     kind: checked.header.kind,
     verdict: checked.verdict,
     loadTotal: checked.load.total,
-    vocabularyVersion: VOCABULARY_VERSION,
-    modelVersion: MODEL.version,
+    modelVersion: modelVersion(),
     summary: summaryOf(checked),
-    rows,
+    rows: checked.score.rows
+      .filter((row) => row.content.body.kind === "play")
+      .map(({ index }) => ({ index, text: written[index]?.trim() ?? "" })),
   };
-  return { input, checked };
 }

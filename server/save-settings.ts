@@ -1,18 +1,11 @@
-/** Saves a part of the school's settings: checked first, never over somebody else's change, drills judged anew. */
-import { checkFor } from "#core/policy/judge.ts";
-import { readSchool, type School } from "#core/policy/school.ts";
+/** Saves a part of the school's settings: checked first, never over somebody else's change, drills judged again behind it. */
+import { readSchool } from "#core/policy/school.ts";
 import { SCHOOL_KEYS, type SchoolData } from "#core/policy/settings.ts";
-import { parse } from "#core/score/parse.ts";
-import { listNewestTexts, updateVerdict } from "#db/drills.ts";
 import { db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
 import { getSettings, saveSettings } from "#db/school.ts";
-import { summaryOf } from "./revision-input.ts";
-
-export type SettingsResult =
-  | { readonly kind: "saved"; readonly version: number }
-  | { readonly kind: "stale"; readonly message: string }
-  | { readonly kind: "refused"; readonly message: string; readonly errors: readonly string[] };
+import { judgeAgain } from "./judging.ts";
+import type { SettingsResult } from "./views.ts";
 
 const isPatch = (value: unknown): value is Partial<SchoolData> =>
   typeof value === "object" &&
@@ -35,24 +28,6 @@ export async function patchSettings(scope: Scope, baseVersion: number, patch: un
       message:
         "Somebody else changed the school’s settings meanwhile. They are shown as they are now; make your change again.",
     };
-  await judgeAgain(scope, result.school);
+  judgeAgain(scope, "all");
   return saved;
-}
-
-/** The lists show the verdict that was stored: under new settings the newest texts are judged anew. */
-async function judgeAgain(scope: Scope, school: School): Promise<void> {
-  for (const row of await listNewestTexts(db, scope)) {
-    const checked = checkFor(parse(row.text), school);
-    const summary = summaryOf(checked);
-    if (
-      checked.verdict !== row.verdict ||
-      summary.findings !== row.summary.findings ||
-      checked.load.total !== row.load_total
-    )
-      await updateVerdict(db, scope, row.revision_id, {
-        verdict: checked.verdict,
-        load: checked.load.total,
-        summary,
-      });
-  }
 }

@@ -5,13 +5,18 @@ import express from "express";
 const host = process.env.HOST ?? "127.0.0.1";
 const port = Number(process.env.PORT ?? 4173);
 
-const { app, closePool } = await import("../build/server/index.js");
+const { app, close } = await import("../build/server/index.js");
 const site = express();
 site.disable("x-powered-by");
 site.use(compression());
 site.use("/assets", express.static("build/client/assets", { immutable: true, maxAge: "1y" }));
 site.use(express.static("build/client", { maxAge: "1h" }));
 site.use(app);
+
+if (!/^(127\.\d+\.\d+\.\d+|::1|localhost)$/.test(host)) {
+  console.error(`HOST=${host} would let everybody on the network in: there is no sign-in yet. Leave HOST out.`);
+  process.exit(2);
+}
 
 const server = site.listen(port, host, (error) => {
   if (error) {
@@ -22,7 +27,7 @@ const server = site.listen(port, host, (error) => {
     );
     process.exit(1);
   }
-  console.log(`Vicissor is ready: http://${host === "0.0.0.0" ? "localhost" : host}:${port}`);
+  console.log(`Vicissor is ready: http://${host.includes(":") ? `[${host}]` : host}:${port}`);
 });
 
 let stopping = false;
@@ -31,5 +36,5 @@ for (const signal of ["SIGINT", "SIGTERM"])
     if (stopping) return;
     stopping = true;
     server.closeAllConnections();
-    server.close(() => void closePool().finally(() => process.exit(0)));
+    server.close(() => void close().finally(() => process.exit(0)));
   });

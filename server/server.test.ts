@@ -1,6 +1,18 @@
-import { createSchema, fieldsOf, pairsSchema, saveSchema } from "./forms.ts";
+import { jest } from "@jest/globals";
+import { MAX_TEXT } from "#core/score/limits.ts";
+import {
+  BadInput,
+  createSchema,
+  fieldsOf,
+  idIn,
+  jsonIn,
+  pairsSchema,
+  presenceFromForm,
+  saveSchema,
+  unkeepable,
+} from "./forms.ts";
 import { bodiesOf, pairViews } from "./pair-views.ts";
-import { reading, writing } from "./respond.ts";
+import { notFound, reading, writing } from "./respond.ts";
 import { defaultSchool } from "#core/policy/school.ts";
 import { revisionInput } from "./revision-input.ts";
 import { scopeOf } from "./scope.ts";
@@ -41,7 +53,7 @@ const pair = (text: string, more: Partial<PairRow> = {}): PairRow => ({
 
 describe("what is stored of a text", () => {
   test("comes from the checker", () => {
-    const { input } = revisionInput(
+    const input = revisionInput(
       ID,
       "title: Quay\nkind: feeder\nlevel: beginners\nA: wears mitts\n\nA jab -> B slip out\nA lead hook -> B slip out\n",
       defaultSchool(),
@@ -62,31 +74,35 @@ describe("what is stored of a text", () => {
     ["", "Empty drill"],
     [`title: ${"x".repeat(400)}`, "x".repeat(120)],
   ])("%j has a title", (text, title) => {
-    expect(revisionInput(ID, text, defaultSchool()).input.title).toBe(title);
+    expect(revisionInput(ID, text, defaultSchool()).title).toBe(title);
   });
 });
 
+const PLAIN = { key: "plain", settings: {} };
+
 describe("pairs as shown", () => {
   const TEXT = "A jab -> B step back, step in + cross";
-  test("are checked with their own bodies", () => {
+  test("are checked with their own bodies", async () => {
     const students = [student("a", { height_cm: 193 }), student("b", { height_cm: 150 })];
-    const [view] = pairViews([pair("A jab -> B slip out, cross")], students, defaultSchool());
+    const [view] = await pairViews([pair("A jab -> B slip out, cross")], students, PLAIN);
     expect(view!.verdict).toBe("broken");
     expect(view!.notes.join()).toMatch(/cross falls \d+ cm short/);
     expect(
-      pairViews([pair("A jab -> B slip out, cross")], [student("a"), student("b")], defaultSchool())[0]!.verdict,
+      (await pairViews([pair("A jab -> B slip out, cross")], [student("a"), student("b")], PLAIN))[0]!.verdict,
     ).toBe("sound");
   });
-  test("a height that was never taken is said", () => {
-    const [view] = pairViews([pair(TEXT)], [student("a", { height_cm: null }), student("b")], defaultSchool());
+  test("a height that was never taken is said", async () => {
+    const [view] = await pairViews([pair(TEXT)], [student("a", { height_cm: null }), student("b")], PLAIN);
     expect(view!.notes[0]).toMatch(/height of P a is not known: checked for 175 cm/);
   });
-  test("three people are named, and nobody who left the school breaks the page", () => {
+  test("three people are named, and nobody who left the school breaks the page", async () => {
     const students = [student("a"), student("b"), student("c")];
-    expect(
-      pairViews([pair(TEXT, { student_c: "c" })], students, defaultSchool())[0]!.names.map((n) => n.actor),
-    ).toEqual(["A", "B", "C"]);
-    expect(pairViews([pair(TEXT, { student_b: "gone" })], students, defaultSchool())).toEqual([]);
+    expect((await pairViews([pair(TEXT, { student_c: "c" })], students, PLAIN))[0]!.names.map((n) => n.actor)).toEqual([
+      "A",
+      "B",
+      "C",
+    ]);
+    expect(await pairViews([pair(TEXT, { student_b: "gone" })], students, PLAIN)).toEqual([]);
   });
   test("measures go over in metres", () => {
     expect(bodiesOf(student("a", { height_cm: 181, reach_cm: 186, lead: "right" }), student("b"))).toMatchObject({
@@ -105,9 +121,10 @@ describe("forms", () => {
   test.each([
     [saveSchema, { intent: "save", revisionId: "no", version: 1, text: "" }],
     [saveSchema, { intent: "save", revisionId: ID, version: 0, text: "" }],
-    [saveSchema, { intent: "save", revisionId: ID, version: 1, text: "x".repeat(400_001) }],
+    [saveSchema, { intent: "save", revisionId: ID, version: 1, text: "x".repeat(MAX_TEXT + 1) }],
     [createSchema, { id: ID, revisionId: ID }],
-    [pairsSchema, { blockId: ID, drillId: ID, pairs: [{ id: "x" }] }],
+    [saveSchema, { intent: "save", revisionId: ID, version: 1, text: "A jab\0" }],
+    [pairsSchema, { version: 1, drillId: ID, pairs: [{ a: "x" }] }],
   ])("bad ones are refused (%#)", async (schema, data) => {
     await expect(schema.validate(data)).rejects.toThrow();
   });
@@ -119,21 +136,67 @@ describe("forms", () => {
   });
 });
 
-describe("a database that is away", () => {
-  const away = () => Promise.reject(Object.assign(new Error("connect ECONNREFUSED"), { code: "ECONNREFUSED" }));
-  test("is a page for readers and a message for writers", async () => {
-    await expect(reading(away)).rejects.toMatchObject({ status: 503 });
-    await expect(writing(away)).resolves.toMatchObject({
-      kind: "failed",
-      message: expect.stringMatching(/Nothing is lost/),
-    });
+const form = (fields: Record<string, string>): Request =>
+  new Request("http://localhost/x", { method: "POST", body: new URLSearchParams(fields) });
+
+describe("faults in words, with a status that says whose they are", () => {
+  const coded = (code: string) => Object.assign(new Error("database says no"), { code });
+  const cases: readonly (readonly [string, unknown, number, RegExp])[] = [
+    [
+      "a database that is away",
+      Object.assign(new Error("connect ECONNREFUSED"), { code: "ECONNREFUSED" }),
+      503,
+      /Nothing is lost/,
+    ],
+    ["a full disk", coded("53100"), 503, /disk is full/],
+    ["a disk that cannot be written", coded("25006"), 503, /read-only/],
+    ["a bad date", coded("22008"), 400, /cannot be kept/],
+    ["a bad id", coded("22P02"), 400, /cannot be kept/],
+    ["something taken away meanwhile", coded("23503"), 409, /Load the page again/],
+    ["two at once", coded("40P01"), 409, /Load the page again/],
+    ["input that cannot be used", new BadInput("Write a number."), 400, /Write a number/],
+  ];
+  test.each(cases)("%s", async (_, error, status, words) => {
+    const fails = () => Promise.reject(error);
+    const told = await writing(form({}), fails);
+    expect(told).toMatchObject({ data: { kind: "failed", message: expect.stringMatching(words) }, init: { status } });
+    // A page whose address is at fault is not there; what belongs to the server stays the server's.
+    await expect(reading(fails)).rejects.toMatchObject({ status: status === 400 ? 404 : status });
   });
-  test("other faults stay faults", async () => {
+  test("other faults stay faults, and pages that are led elsewhere go there", async () => {
     await expect(reading(() => Promise.reject(new Error("bug")))).rejects.toThrow("bug");
-    await expect(writing(() => Promise.reject(new Error("bug")))).rejects.toThrow("bug");
+    await expect(writing(form({}), () => Promise.reject(new Error("bug")))).rejects.toThrow("bug");
+    await expect(writing(form({}), () => Promise.reject(notFound("gone")))).rejects.toMatchObject({ status: 404 });
+  });
+  test("what cannot be kept is refused with its place, before anything is done", async () => {
+    const work = jest.fn(() => Promise.resolve(null));
+    expect(await writing(form({ text: "A jab\nA \0cross" }), work)).toMatchObject({
+      data: { message: "Row 2, place 3, holds a NUL character, which cannot be kept. Take it out and save again." },
+      init: { status: 400 },
+    });
+    expect(unkeepable("A \ud800 jab")).toMatch(/Row 1, place 3, holds half of a character/);
+    expect(unkeepable("A 🥊 jab\tß\u200f")).toBeNull();
+    expect(work).not.toHaveBeenCalled();
+  });
+  test("JSON and ids that are none", () => {
+    expect(() => jsonIn("{", "The plan")).toThrow("The plan did not arrive whole. Load the page again and repeat it.");
+    expect(() => idIn("1; drop table")).toThrow(/names nothing that is here/);
+    expect(idIn(ID)).toBe(ID);
+    expect(() => presenceFromForm({ student: ID, from: "3", until: "2" })).toThrow(/before they came/);
+    expect(presenceFromForm({ student: ID, from: "1", until: "" })).toEqual({
+      student_id: ID,
+      from_round: 1,
+      until_round: null,
+    });
   });
 });
 
-test("one function says who asks", () => {
-  expect(scopeOf(null)).toMatchObject({ role: "instructor" });
+test("the environment says whose records are shown, and its absence is a fault with words", () => {
+  const before = { ...process.env };
+  process.env.VICISSOR_SCHOOL = ID;
+  process.env.VICISSOR_ACCOUNT = ID;
+  expect(scopeOf(null)).toEqual({ schoolId: ID, accountId: ID, role: "instructor" });
+  delete process.env.VICISSOR_SCHOOL;
+  expect(() => scopeOf(null)).toThrow(/bin\/start sets them/);
+  process.env = before;
 });

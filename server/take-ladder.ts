@@ -1,34 +1,37 @@
 /** A whole ladder goes into the library: a drill for each rung, and the ladder over them. */
-import { createLadder } from "#db/ladders.ts";
+import { createLadder, type NewRung } from "#db/ladders.ts";
 import type { Scope } from "#db/scope.ts";
-import { ladderSchema } from "./forms.ts";
-import { revisionInput } from "./revision-input.ts";
-import { schoolOf } from "./school-of.ts";
+import { compute } from "./checks/pool.ts";
+import { jsonIn, ladderSchema } from "./forms.ts";
+import { refused, type Refusal } from "./respond.ts";
+import { settingsOf } from "./school-of.ts";
 
-export type Taken =
-  | { readonly kind: "taken"; readonly ladder: string; readonly rungs: number }
-  | { readonly kind: "refused"; readonly message: string };
+export interface Taken {
+  readonly kind: "taken";
+  readonly ladder: string;
+  readonly rungs: number;
+}
 
-export async function takeLadder(scope: Scope, drillId: string, json: string): Promise<Taken> {
-  let sent: unknown;
-  try {
-    sent = JSON.parse(json);
-  } catch {
-    return { kind: "refused", message: "The ladder did not arrive whole. Take it again." };
-  }
-  const form = await ladderSchema.validate(sent);
-  const school = await schoolOf(scope);
-  const rungs = form.rungs.map((rung) => ({
-    drillId: rung.id,
-    input: revisionInput(rung.revisionId, rung.text, school).input,
-    lineage: {
-      parentRevisionId: form.parentRevisionId,
-      operator: rung.operator,
-      parameters: {},
-      seed: form.seed,
-      changed: rung.changed,
-    },
-  }));
-  await createLadder(scope, { id: form.id, drillId, title: form.title }, rungs);
+export async function takeLadder(scope: Scope, drillId: string, json: string): Promise<Taken | Refusal> {
+  const form = await ladderSchema.validate(jsonIn(json, "The ladder"));
+  const settings = await settingsOf(scope);
+  const rungs = await Promise.all(
+    form.rungs.map(async (rung): Promise<NewRung> => ({
+      id: rung.id,
+      input: await compute("revision", { id: rung.revisionId, text: rung.text }, settings),
+      lineage: {
+        parentRevisionId: form.parentRevisionId,
+        operator: rung.operator,
+        parameters: {},
+        seed: form.seed,
+        changed: rung.changed,
+      },
+    })),
+  );
+  const made = await createLadder(scope, { id: form.id, drillId, title: form.title }, rungs);
+  if (made === "taken")
+    return refused(
+      "These drills are in the library already, in another ladder. Make the ladder again to take it once more.",
+    );
   return { kind: "taken", ladder: form.id, rungs: rungs.length };
 }

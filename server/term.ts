@@ -1,25 +1,11 @@
 /** The term: its classes, who met whom, and the calendar file. */
 import { createEvents, type EventAttributes } from "ics";
 import { classSchema } from "#core/class/lesson.ts";
-import { listClasses, meetings, type ClassRow } from "#db/classes.ts";
-import { listAttendance } from "#db/term.ts";
+import { listAttendance, listClasses, meetings, type ClassRow } from "#db/classes.ts";
 import { listEverybody } from "#db/people.ts";
 import { db } from "#db/pool.ts";
+import type { TermPage, TermPerson } from "./views.ts";
 import type { Scope } from "#db/scope.ts";
-
-export interface TermPerson {
-  readonly id: string;
-  readonly name: string;
-  /** Classes attended, and different partners met, this term. */
-  readonly classes: number;
-  readonly partners: number;
-  readonly most: { readonly name: string; readonly times: number } | null;
-}
-export interface TermPage {
-  readonly classes: readonly (ClassRow & { readonly here: number; readonly clash: readonly string[] })[];
-  readonly people: readonly TermPerson[];
-  readonly today: string;
-}
 
 const NOBODY = "00000000-0000-0000-0000-000000000000";
 const minutesOf = (time: string): number => Number(time.slice(0, 2)) * 60 + Number(time.slice(3, 5));

@@ -5,7 +5,7 @@ import FormControlLabel from "@mui/material/FormControlLabel";
 import TextField from "@mui/material/TextField";
 import { useEffect, useState } from "react";
 import { useFetcher } from "react-router";
-import type { Student } from "#db/people.ts";
+import type { PersonView } from "#server/views.ts";
 import type { action } from "../routes/class.tsx";
 
 /** From this many on there is a search, and no more than this many are listed beside those who are here. */
@@ -13,14 +13,14 @@ const MANY = 30;
 const LISTED = 60;
 
 /** Those whose name holds what is searched; without a search those who are here and the first of the others. */
-export function listed(students: readonly Student[], here: ReadonlySet<string>, search: string): Student[] {
+export function listed(students: readonly PersonView[], here: ReadonlySet<string>, search: string): PersonView[] {
   const wanted = search.trim().toLowerCase();
   const found = students.filter((s) => s.name.toLowerCase().includes(wanted));
   let others = 0;
   return found.filter((s) => here.has(s.id) || ++others <= LISTED);
 }
 
-export function Attendance({ students, here }: { students: readonly Student[]; here: ReadonlySet<string> }) {
+export function Attendance({ students, here }: { students: readonly PersonView[]; here: ReadonlySet<string> }) {
   const [search, setSearch] = useState("");
   if (students.length === 0) return <Box sx={{ color: "text.secondary" }}>The school has no people yet.</Box>;
   const shown = listed(students, here, search);
@@ -49,7 +49,7 @@ export function Attendance({ students, here }: { students: readonly Student[]; h
   );
 }
 
-function Tick({ student, here }: { student: Student; here: boolean }) {
+function Tick({ student, here }: { student: PersonView; here: boolean }) {
   const fetcher = useFetcher<typeof action>();
   const [shown, setShown] = useState(here);
   useEffect(() => setShown(here), [here]);

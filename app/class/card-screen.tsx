@@ -1,5 +1,5 @@
 import Box from "@mui/material/Box";
-import type { PairView } from "#server/pair-views.ts";
+import type { PairView } from "#server/views.ts";
 import { shortDate } from "../ui/frame.tsx";
 import { FONTS } from "../ui/theme.ts";
 import { A4Head, A4Page } from "../paper/a4.tsx";

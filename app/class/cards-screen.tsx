@@ -2,7 +2,7 @@
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useEffect, useMemo, useState } from "react";
-import type { PlanPage } from "#server/class-plan.ts";
+import type { PlanPage } from "#server/views.ts";
 import { smallCards, type SmallCard } from "../paper/small-cards.ts";
 import { SvgPages } from "../paper/svg-pages.tsx";
 import { Notice, WordChoice } from "../ui/parts.tsx";

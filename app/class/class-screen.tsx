@@ -1,3 +1,4 @@
+import type { PairView, PersonView } from "#server/views.ts";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
@@ -5,8 +6,6 @@ import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { Link, useFetcher } from "react-router";
 import { gearLabel } from "#core/class/gear.ts";
-import type { PairView } from "#server/pair-views.ts";
-import type { Student } from "#db/people.ts";
 import type { action } from "../routes/class.tsx";
 import { Attendance } from "./attendance.tsx";
 import { shortDate } from "../ui/frame.tsx";
@@ -24,8 +23,14 @@ interface DrillChoice {
 }
 
 interface ClassProps {
-  readonly lesson: { readonly id: string; readonly title: string; readonly held_on: string; readonly minutes: number };
-  readonly students: readonly Student[];
+  readonly lesson: {
+    readonly id: string;
+    readonly title: string;
+    readonly held_on: string;
+    readonly minutes: number;
+    readonly version: number;
+  };
+  readonly students: readonly PersonView[];
   readonly present: readonly string[];
   readonly pairs: readonly PairView[];
   readonly drills: readonly DrillChoice[];
@@ -44,7 +49,8 @@ export function ClassScreen({ lesson, students, present, pairs, drills, gear, pl
   const [drill, setDrill] = useState(first?.id ?? "");
   const here = new Set(present);
   const chosen = drills.find((d) => d.id === drill);
-  const pair = () => void fetcher.submit({ intent: "pair", drill }, { method: "post" });
+  const pair = () =>
+    void fetcher.submit({ intent: "pair", drill, version: String(lesson.version) }, { method: "post" });
   return (
     <>
       <ScreenHead
@@ -90,7 +96,7 @@ export function ClassScreen({ lesson, students, present, pairs, drills, gear, pl
         </Box>
         <Box component="section" aria-label="Pairs" sx={{ px: 3, py: 2 }}>
           {planned !== null ? (
-            <Planned rounds={planned} />
+            <Planned rounds={planned} version={lesson.version} />
           ) : (
             <>
               <Box sx={{ display: "flex", gap: 2, flexWrap: "wrap", alignItems: "center", mb: 1 }}>
@@ -126,7 +132,7 @@ export function ClassScreen({ lesson, students, present, pairs, drills, gear, pl
                   heights, weights and minors are looked at.
                 </Box>
               ) : (
-                <Round lessonPairs={pairs} drill={drill} />
+                <Round lessonPairs={pairs} drill={drill} version={lesson.version} />
               )}
             </>
           )}
@@ -137,7 +143,7 @@ export function ClassScreen({ lesson, students, present, pairs, drills, gear, pl
 }
 
 /** The evening has a plan: its rounds are there, and one round by itself would not fit it. */
-function Planned({ rounds }: { rounds: number }) {
+function Planned({ rounds, version }: { rounds: number; version: number }) {
   const fetcher = useFetcher<typeof action>();
   const [sure, setSure] = useState(false);
   return (
@@ -154,7 +160,7 @@ function Planned({ rounds }: { rounds: number }) {
           variant="contained"
           color="error"
           disabled={fetcher.state !== "idle"}
-          onClick={() => void fetcher.submit({ intent: "drop" }, { method: "post" })}
+          onClick={() => void fetcher.submit({ intent: "drop", version: String(version) }, { method: "post" })}
         >
           Really drop the plan
         </Button>
@@ -163,20 +169,20 @@ function Planned({ rounds }: { rounds: number }) {
           Drop the plan…
         </Button>
       )}
+      {fetcher.data && "message" in fetcher.data && <Notice tone="trouble">{fetcher.data.message}</Notice>}
     </>
   );
 }
 
 /** The pairs of the round; each may be given another version of the drill. */
-function Round({ lessonPairs, drill }: { lessonPairs: readonly PairView[]; drill: string }) {
+function Round({ lessonPairs, drill, version }: { lessonPairs: readonly PairView[]; drill: string; version: number }) {
   const fetcher = useFetcher<typeof action>();
   const versions = new Map(lessonPairs.map((p) => [p.revisionId, p.title]));
   const give = (pairId: string, revisionId: string) => {
     const round = {
-      blockId: crypto.randomUUID(),
+      version,
       drillId: drill || lessonPairs[0]!.drillId,
       pairs: lessonPairs.map((p) => ({
-        id: crypto.randomUUID(),
         a: p.names[0]!.id,
         b: p.names[1]!.id,
         c: p.names[2]?.id ?? null,
@@ -186,70 +192,74 @@ function Round({ lessonPairs, drill }: { lessonPairs: readonly PairView[]; drill
     };
     void fetcher.submit({ intent: "swap", round: JSON.stringify(round) }, { method: "post" });
   };
+  const trouble = fetcher.data && "message" in fetcher.data ? fetcher.data.message : null;
   return (
-    <Rows ordered aria-label="Pairs of this round">
-      {lessonPairs.map((p) => (
-        <Row
-          key={p.id}
-          sx={{
-            display: "grid",
-            gridTemplateColumns: { xs: "minmax(0,1fr)", md: "minmax(0,5fr) minmax(0,6fr)" },
-            gap: 1.5,
-            py: 1.5,
-          }}
-        >
-          <Box>
-            {p.names.map((n) => (
-              <Box key={n.id} sx={{ display: "flex", gap: 1, alignItems: "center", fontSize: "1.08rem" }}>
-                <PartnerMark actor={n.actor} size={22} />
-                <Box>
-                  {n.name}
-                  {n.limits.length > 0 && (
-                    <Box sx={{ color: "verdict.risky", fontSize: "0.92rem", lineHeight: 1.2 }}>
-                      {n.limits.join(", ")}
-                    </Box>
-                  )}
+    <>
+      {trouble && <Notice tone="trouble">{trouble}</Notice>}
+      <Rows ordered aria-label="Pairs of this round">
+        {lessonPairs.map((p) => (
+          <Row
+            key={p.id}
+            sx={{
+              display: "grid",
+              gridTemplateColumns: { xs: "minmax(0,1fr)", md: "minmax(0,5fr) minmax(0,6fr)" },
+              gap: 1.5,
+              py: 1.5,
+            }}
+          >
+            <Box>
+              {p.names.map((n) => (
+                <Box key={n.id} sx={{ display: "flex", gap: 1, alignItems: "center", fontSize: "1.08rem" }}>
+                  <PartnerMark actor={n.actor} size={22} />
+                  <Box>
+                    {n.name}
+                    {n.limits.length > 0 && (
+                      <Box sx={{ color: "verdict.risky", fontSize: "0.92rem", lineHeight: 1.2 }}>
+                        {n.limits.join(", ")}
+                      </Box>
+                    )}
+                  </Box>
+                </Box>
+              ))}
+              <Box sx={{ color: "text.secondary", fontSize: "0.92rem", mt: 0.25 }}>{p.why}</Box>
+            </Box>
+            <Box>
+              <Box sx={{ display: "flex", gap: 1, alignItems: "center", flexWrap: "wrap" }}>
+                <VerdictRing verdict={p.verdict} />
+                {versions.size > 1 ? (
+                  <TextField
+                    select
+                    size="small"
+                    variant="standard"
+                    label="Version"
+                    value={p.revisionId}
+                    onChange={(e) => give(p.id, e.target.value)}
+                    sx={{ minWidth: 220 }}
+                  >
+                    {[...versions].map(([id, title]) => (
+                      <MenuItem key={id} value={id}>
+                        {title}
+                      </MenuItem>
+                    ))}
+                  </TextField>
+                ) : (
+                  <Link to={`/drills/${p.drillId}`} style={{ color: "inherit" }}>
+                    {p.title}
+                  </Link>
+                )}
+                <Box component="span" sx={{ color: "text.secondary" }}>
+                  {p.distance.toFixed(2)} m apart
                 </Box>
               </Box>
-            ))}
-            <Box sx={{ color: "text.secondary", fontSize: "0.92rem", mt: 0.25 }}>{p.why}</Box>
-          </Box>
-          <Box>
-            <Box sx={{ display: "flex", gap: 1, alignItems: "center", flexWrap: "wrap" }}>
-              <VerdictRing verdict={p.verdict} />
-              {versions.size > 1 ? (
-                <TextField
-                  select
-                  size="small"
-                  variant="standard"
-                  label="Version"
-                  value={p.revisionId}
-                  onChange={(e) => give(p.id, e.target.value)}
-                  sx={{ minWidth: 220 }}
-                >
-                  {[...versions].map(([id, title]) => (
-                    <MenuItem key={id} value={id}>
-                      {title}
-                    </MenuItem>
-                  ))}
-                </TextField>
-              ) : (
-                <Link to={`/drills/${p.drillId}`} style={{ color: "inherit" }}>
-                  {p.title}
-                </Link>
-              )}
-              <Box component="span" sx={{ color: "text.secondary" }}>
-                {p.distance.toFixed(2)} m apart
-              </Box>
+              {p.notes.map((note) => (
+                <Box key={note} sx={{ fontSize: "0.93rem", mt: 0.5 }}>
+                  {note}
+                </Box>
+              ))}
             </Box>
-            {p.notes.map((note) => (
-              <Box key={note} sx={{ fontSize: "0.93rem", mt: 0.5 }}>
-                {note}
-              </Box>
-            ))}
-          </Box>
-        </Row>
-      ))}
-    </Rows>
+          </Row>
+        ))}
+      </Rows>
+    </>
   );
 }

@@ -5,7 +5,7 @@ import type { ClassPlan, PlannedPair, PlannedRound } from "#core/class/plan.ts";
 import type { Clock } from "#core/class/timetable.ts";
 import type { ScoreView } from "#core/formats/desk-view.ts";
 import { measuresOf } from "#core/people/measures.ts";
-import type { PlanPage } from "#server/class-plan.ts";
+import type { PlanPage } from "#server/views.ts";
 import { scoreStaves } from "../drawing/score-layout.ts";
 import type { SmallCard } from "../paper/small-cards.ts";
 import { membersOf } from "./members.ts";

@@ -12,7 +12,7 @@ import IconButton from "@mui/material/IconButton";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { freePlay, workMinutes, type Block, type Clock } from "#core/class/timetable.ts";
-import type { RungChoice } from "#server/class-plan.ts";
+import type { RungChoice } from "#server/views.ts";
 import { SortableRow, SortableRows } from "../desk/sortable-rows.tsx";
 import { useMemo, useRef } from "react";
 import { Rows } from "../ui/rows.tsx";

@@ -3,7 +3,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useEffect, useState } from "react";
 import type { PlannedPair, PlannedRound } from "#core/class/plan.ts";
-import type { RungChoice } from "#server/class-plan.ts";
+import type { RungChoice } from "#server/views.ts";
 import { membersOf } from "./members.ts";
 import { PartnerMark, VerdictRing } from "../ui/marks.tsx";
 import { Notice } from "../ui/parts.tsx";

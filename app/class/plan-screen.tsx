@@ -7,7 +7,7 @@ import { useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import type { PlannedPair } from "#core/class/plan.ts";
 import { CLOSE, FREE, packClass, WARM_UP, type Block } from "#core/class/timetable.ts";
-import type { PlanPage } from "#server/class-plan.ts";
+import type { PlanPage } from "#server/views.ts";
 import { PAIR_WEIGHTS } from "#core/policy/pair-weights.ts";
 import { useSettings } from "../ui/use-settings.ts";
 import { swapCostIn } from "./swap-cost.ts";

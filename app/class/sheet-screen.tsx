@@ -1,6 +1,6 @@
 /** The class sheet: one page of A4 with the timetable, who with whom, the texts, gear and cautions. */
 import { useMemo } from "react";
-import type { PlanPage } from "#server/class-plan.ts";
+import type { PlanPage } from "#server/views.ts";
 import { CAUTIONS } from "../paper/cautions.ts";
 import { SvgPages } from "../paper/svg-pages.tsx";
 import { shortDate } from "../ui/frame.tsx";

@@ -4,7 +4,7 @@ import { swapCost, twoByTwo } from "#core/pairs/evening.ts";
 import { pairKey, wishMap } from "#core/pairs/score.ts";
 import type { PairWeights } from "#core/policy/pair-weights.ts";
 import { pairPerson } from "#core/people/measures.ts";
-import type { PlanPage } from "#server/class-plan.ts";
+import type { PlanPage } from "#server/views.ts";
 
 /** Points; negative is a gain, null where the two cannot change places. */
 export function swapCostIn(

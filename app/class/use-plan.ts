@@ -3,13 +3,33 @@ import { useEffect, useMemo, useRef, useState } from "react";
 import { useFetcher } from "react-router";
 import type { PlanInput } from "#core/class/plan.ts";
 import { CLOCK, type Block, type Clock } from "#core/class/timetable.ts";
-import type { PlanPage } from "#server/class-plan.ts";
+import type { PlanPage, PlanView } from "#server/views.ts";
 import type { action } from "../routes/plan.tsx";
 import { useSettings } from "../ui/use-settings.ts";
 import { useLongWork } from "../workers/use-long-work.ts";
 
 /** Rest of typing and dragging before a plan is kept, ms. */
 const QUIET = 700;
+
+type Decided = Pick<PlanInput, "clock" | "locked" | "blocks"> & {
+  readonly ladder: string | null;
+  readonly drill: string;
+  readonly ran: PlanInput["done"];
+};
+
+/** What an instructor decides of a plan, in one order of keys. */
+const decided = ({ ladder, drill, clock, locked, blocks, ran }: Decided): Decided => ({
+  ladder,
+  drill,
+  clock,
+  locked,
+  blocks,
+  ran,
+});
+
+/** The people of the rounds that were run. */
+const ranOf = ({ rounds }: PlanView["plan"], done: number): PlanInput["done"] =>
+  rounds.slice(0, done).map((round) => round.pairs.map(({ a, b, c }) => ({ a, b, c })));
 
 export function usePlan(page: PlanPage) {
   const { lesson, people, rungs, kept, wishes, met, gear, chosen } = page;
@@ -38,11 +58,15 @@ export function usePlan(page: PlanPage) {
   );
   const plan = work.result?.ok ? work.result : null;
   const fetcher = useFetcher<typeof action>();
+  // Only what was decided is sent; the server works out the rest of the plan as this page does.
   const text = useMemo(
-    () => (plan ? JSON.stringify({ ladder: chosen.ladder, drill: chosen.drill, done, clock, locked, plan }) : null),
-    [plan, chosen.ladder, chosen.drill, done, clock, locked],
+    () =>
+      plan ? JSON.stringify(decided({ ...chosen, clock, locked, blocks: plan.blocks, ran: ranOf(plan, done) })) : null,
+    [plan, chosen, done, clock, locked],
   );
-  const last = useRef(same ? JSON.stringify({ ...kept }) : null);
+  const last = useRef(
+    same ? JSON.stringify(decided({ ...kept, blocks: kept.plan.blocks, ran: ranOf(kept.plan, kept.done) })) : null,
+  );
   const version = useRef(lesson.version);
   useEffect(() => {
     version.current = Math.max(version.current, lesson.version);

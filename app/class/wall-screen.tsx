@@ -3,7 +3,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useEffect, useState } from "react";
 import { Link } from "react-router";
-import type { PlanPage } from "#server/class-plan.ts";
+import type { PlanPage } from "#server/views.ts";
 import { membersOf } from "./members.ts";
 import { PartnerMark } from "../ui/marks.tsx";
 import { Notice } from "../ui/parts.tsx";

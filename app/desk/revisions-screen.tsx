@@ -4,9 +4,9 @@ import LinearProgress from "@mui/material/LinearProgress";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useMemo, useState } from "react";
-import { Form, Link } from "react-router";
+import { Form, Link, useActionData } from "react-router";
 import { VerdictRing, type VerdictName } from "../ui/marks.tsx";
-import { ScreenHead } from "../ui/parts.tsx";
+import { Notice, ScreenHead } from "../ui/parts.tsx";
 import { useAnswer } from "../workers/use-answer.ts";
 import { TextDiff } from "./conflict.tsx";
 import { Row, Rows } from "../ui/rows.tsx";
@@ -23,6 +23,8 @@ export interface RevisionRow {
 interface RevisionsProps {
   readonly id: string;
   readonly title: string;
+  /** Of the drill, as this page was read. */
+  readonly version: number;
   /** Newest first. */
   readonly revisions: readonly RevisionRow[];
 }
@@ -30,7 +32,7 @@ interface RevisionsProps {
 const when = (r: RevisionRow): string => r.at.slice(0, 16).replace("T", " ");
 
 /** All revisions of a drill: any two side by side, what changed in the verdicts, and a way back to any. */
-export function RevisionsScreen({ id, title, revisions }: RevisionsProps) {
+export function RevisionsScreen({ id, title, version, revisions }: RevisionsProps) {
   const [newer, setNewer] = useState(revisions[0]?.number ?? 1);
   const [older, setOlder] = useState(revisions[1]?.number ?? revisions[0]?.number ?? 1);
   const one = revisions.find((r) => r.number === older);
@@ -51,6 +53,7 @@ export function RevisionsScreen({ id, title, revisions }: RevisionsProps) {
       ))}
     </TextField>
   );
+  const answer = useActionData<{ readonly message?: string } | undefined>();
   return (
     <>
       <ScreenHead
@@ -61,6 +64,7 @@ export function RevisionsScreen({ id, title, revisions }: RevisionsProps) {
           Back to the desk
         </Button>
       </ScreenHead>
+      {answer?.message && <Notice tone="trouble">{answer.message}</Notice>}
       <Box
         sx={{
           display: "grid",
@@ -100,6 +104,7 @@ export function RevisionsScreen({ id, title, revisions }: RevisionsProps) {
                 {i > 0 && (
                   <Form method="post">
                     <input type="hidden" name="number" value={r.number} />
+                    <input type="hidden" name="version" value={version} />
                     <Button type="submit" variant="outlined" size="small">
                       Go back to this
                     </Button>

@@ -67,12 +67,7 @@ export function useSaving({ id, text, saved, hold, onNewer }: Options) {
           headers: { "content-type": "application/json" },
           body,
         });
-        result = response.ok
-          ? ((await response.json()) as Result)
-          : {
-              kind: "failed",
-              message: "The server could not save this. Try again in a moment; your text is kept here.",
-            };
+        result = await answerOf(response);
       } catch {
         result = null;
       }
@@ -125,6 +120,13 @@ export function useSaving({ id, text, saved, hold, onNewer }: Options) {
     [send],
   );
   return { base, state, dirty, save };
+}
+
+/** What the server answered; where it could not say anything itself, that it could not save. */
+async function answerOf(response: Response): Promise<Result> {
+  const said = (await response.json().catch(() => null)) as Result | null;
+  if (said && (response.ok || said.kind === "failed")) return said;
+  return { kind: "failed", message: "The server could not save this. Try again in a moment; your text is kept here." };
 }
 
 /** The state of saving in words. */

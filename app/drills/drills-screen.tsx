@@ -2,12 +2,14 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import { styled } from "@mui/material/styles";
-import { useMemo, useRef, useState, useEffect } from "react";
-import { Link, useFetcher, useSearchParams } from "react-router";
+import { useEffect, useMemo, useRef, useState } from "react";
+import { Link, useFetcher, useRevalidator } from "react-router";
+import type { JudgingView } from "#server/views.ts";
 import type { action } from "../routes/drills.tsx";
 import { shortDate } from "../ui/frame.tsx";
 import { VerdictRing } from "../ui/marks.tsx";
 import { ReadFile } from "./read-file.tsx";
+import { useFilters } from "../ui/use-filters.ts";
 import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";
 
 export interface DrillListRow {
@@ -73,22 +75,23 @@ const SortButton = styled("button")({
   cursor: "pointer",
 });
 
+const FILTERS = { q: "", kind: "all", verdict: "all" };
+
 /** The school's drills: find one, or start one from a feed. */
-export function DrillsScreen({ drills }: { drills: readonly DrillListRow[] }) {
-  const [params, setParams] = useSearchParams();
-  const query = params.get("q") ?? "";
-  const kind = (params.get("kind") ?? "all") as (typeof KINDS)[number]["value"];
-  const verdict = (params.get("verdict") ?? "all") as (typeof VERDICTS)[number]["value"];
+export function DrillsScreen({
+  drills,
+  judging = null,
+}: {
+  drills: readonly DrillListRow[];
+  /** Stored verdicts that are being worked out again; null where none are. */
+  judging?: JudgingView | null;
+}) {
+  useJudging(judging);
+  const { values, set, params } = useFilters(FILTERS);
+  const query = values.q;
+  const kind = values.kind as (typeof KINDS)[number]["value"];
+  const verdict = values.verdict as (typeof VERDICTS)[number]["value"];
   const [sort, setSort] = useState<{ key: SortKey; down: boolean }>({ key: "title", down: false });
-  const set = (key: string, value: string) =>
-    setParams(
-      (now) => {
-        if (value === "" || value === "all") now.delete(key);
-        else now.set(key, value);
-        return now;
-      },
-      { replace: true, preventScrollReset: true },
-    );
   const shown = useMemo(() => filtered(drills, query, kind, verdict, sort), [drills, query, kind, verdict, sort]);
   const most = Math.max(1, ...drills.map((d) => d.load_total));
   const fetcher = useFetcher<typeof action>();
@@ -110,6 +113,11 @@ export function DrillsScreen({ drills }: { drills: readonly DrillListRow[] }) {
         <ReadFile />
         <StartDrill open={params.has("new")} />
       </ScreenHead>
+      {judging && (
+        <Notice>
+          The verdicts are being worked out again: {judging.done} of {judging.total}. The list follows by itself.
+        </Notice>
+      )}
       {done && (
         <Notice
           action={
@@ -299,4 +307,18 @@ function StartDrill({ open }: { open: boolean }) {
       </Button>
     </Box>
   );
+}
+
+/** How often a list asks for the verdicts that are still being worked out, ms. */
+const ASK_AGAIN = 1500;
+
+/** Reads the list again while verdicts are being worked out. */
+function useJudging(judging: JudgingView | null): void {
+  const { revalidate, state } = useRevalidator();
+  const waits = judging !== null && state === "idle";
+  useEffect(() => {
+    if (!waits) return;
+    const timer = setTimeout(() => void revalidate(), ASK_AGAIN);
+    return () => clearTimeout(timer);
+  }, [waits, revalidate]);
 }

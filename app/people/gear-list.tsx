@@ -12,18 +12,22 @@ export function GearList({ gear }: { gear: readonly { readonly kind: string; rea
   return (
     <Rows aria-label="Gear" sx={{ px: { xs: 2, sm: 3 }, py: 1, maxWidth: 520 }}>
       {[...GEAR_KINDS, ...own].map((kind) => (
-        <Count key={kind.id} kind={kind} count={gear.find((g) => g.kind === kind.id)?.count ?? 0} />
+        <Count key={kind.id} kind={kind} count={gear.find((g) => g.kind === kind.id)?.count ?? null} />
       ))}
     </Rows>
   );
 }
 
-function Count({ kind, count }: { kind: { readonly id: string; readonly label: string }; count: number }) {
+function Count({ kind, count }: { kind: { readonly id: string; readonly label: string }; count: number | null }) {
   const fetcher = useFetcher<typeof action>();
-  const [text, setText] = useState(String(count));
+  const [text, setText] = useState(String(count ?? 0));
   const trouble = fetcher.data && "message" in fetcher.data ? fetcher.data.message : null;
   const save = () => {
-    if (text !== String(count)) void fetcher.submit({ intent: "gear", gear: kind.id, count: text }, { method: "post" });
+    if (text !== String(count ?? 0))
+      void fetcher.submit(
+        { intent: "gear", gear: kind.id, count: text, was: count === null ? "" : String(count) },
+        { method: "post" },
+      );
   };
   return (
     <Row sx={{ display: "flex", alignItems: "center", gap: 2, py: 0.5 }}>

@@ -7,7 +7,7 @@ import { useMemo, useState } from "react";
 import { useFetcher } from "react-router";
 import type { Wish } from "#core/pairs/score.ts";
 import { FAMILIES } from "#core/people/person.ts";
-import type { Student } from "#db/people.ts";
+import type { PersonView } from "#server/views.ts";
 import type { action } from "../routes/people.tsx";
 import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";
 import { GearList } from "./gear-list.tsx";
@@ -32,7 +32,7 @@ const Table = styled("table")(({ theme }) => ({
 const MOST_ROWS = 300;
 
 type SortKey = "name" | "height" | "mass" | "level";
-const ORDER: Record<SortKey, (s: Student) => string | number> = {
+const ORDER: Record<SortKey, (s: PersonView) => string | number> = {
   name: (s) => s.name.toLowerCase(),
   height: (s) => s.height_cm ?? Infinity,
   mass: (s) => s.mass_kg ?? Infinity,
@@ -40,8 +40,8 @@ const ORDER: Record<SortKey, (s: Student) => string | number> = {
 };
 
 interface PeopleProps {
-  readonly people: readonly Student[];
-  readonly archived: readonly Student[];
+  readonly people: readonly PersonView[];
+  readonly archived: readonly PersonView[];
   readonly wishes: readonly Wish[];
   readonly gear: readonly { readonly kind: string; readonly count: number }[];
 }
@@ -50,7 +50,7 @@ export function PeopleScreen({ people, archived, wishes, gear }: PeopleProps) {
   const [part, setPart] = useState<(typeof PARTS)[number]["value"]>("people");
   const [search, setSearch] = useState("");
   const [sort, setSort] = useState<SortKey>("name");
-  const [open, setOpen] = useState<Student | "new" | null>(null);
+  const [open, setOpen] = useState<PersonView | "new" | null>(null);
   const [importing, setImporting] = useState(false);
   const shown = useMemo(() => {
     const words = search.trim().toLowerCase();
@@ -200,7 +200,7 @@ export function PeopleScreen({ people, archived, wishes, gear }: PeopleProps) {
 }
 
 /** Back into the lists, or out for good. */
-function Archived({ person }: { person: Student }) {
+function Archived({ person }: { person: PersonView }) {
   const fetcher = useFetcher<typeof action>();
   const [sure, setSure] = useState(false);
   const send = (intent: string) => void fetcher.submit({ intent, id: person.id }, { method: "post" });

@@ -1,4 +1,4 @@
-/** One person: what is known of him, what is wished of him and others. */
+/** One person: what is known of them, what is wished of them and others. */
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
@@ -16,9 +16,13 @@ import { ValidationError } from "yup";
 import { LIMITS } from "#core/class/fit.ts";
 import { FAMILIES, LEVELS, memberSchema, type MemberForm } from "#core/people/person.ts";
 import type { Wish } from "#core/pairs/score.ts";
-import type { Student } from "#db/people.ts";
+import type { PersonView } from "#server/views.ts";
 import type { action } from "../routes/people.tsx";
 import { Notice } from "../ui/parts.tsx";
+import { MeasureField, measureText, readMeasure } from "./measure-field.tsx";
+
+const MEASURES = ["height_cm", "reach_cm", "mass_kg"] as const;
+type MeasureKey = (typeof MEASURES)[number];
 
 const NEW: MemberForm = {
   name: "",
@@ -40,8 +44,8 @@ const WISHES: Record<Wish["kind"], string> = {
 };
 
 interface DialogProps {
-  readonly person: Student | null;
-  readonly people: readonly Student[];
+  readonly person: PersonView | null;
+  readonly people: readonly PersonView[];
   readonly wishes: readonly Wish[];
   readonly onClose: () => void;
 }
@@ -49,6 +53,11 @@ interface DialogProps {
 export function PersonDialog({ person, people, wishes, onClose }: DialogProps) {
   const fetcher = useFetcher<typeof action>();
   const [draft, setDraft] = useState<MemberForm>(person ? { ...NEW, ...formOf(person) } : NEW);
+  const [measures, setMeasures] = useState<Readonly<Record<MeasureKey, string>>>({
+    height_cm: measureText(draft.height_cm),
+    reach_cm: measureText(draft.reach_cm),
+    mass_kg: measureText(draft.mass_kg),
+  });
   const [faults, setFaults] = useState<Readonly<Record<string, string>>>({});
   const set = (part: Partial<MemberForm>) => setDraft({ ...draft, ...part });
   const done = fetcher.data && ("count" in fetcher.data || fetcher.data.kind === "changed");
@@ -56,8 +65,12 @@ export function PersonDialog({ person, people, wishes, onClose }: DialogProps) {
     if (done) onClose();
   }, [done, onClose]);
   const save = () => {
+    const read = MEASURES.map((key) => [key, readMeasure(measures[key])] as const);
+    const unread = read.filter(([, value]) => value === undefined);
+    if (unread.length > 0)
+      return setFaults(Object.fromEntries(unread.map(([key]) => [key, "a number, such as 178 or 18.5"])));
     try {
-      const valid = memberSchema.validateSync(draft, { abortEarly: false });
+      const valid = memberSchema.validateSync({ ...draft, ...Object.fromEntries(read) }, { abortEarly: false });
       setFaults({});
       void fetcher.submit(
         person
@@ -70,18 +83,12 @@ export function PersonDialog({ person, people, wishes, onClose }: DialogProps) {
       setFaults(Object.fromEntries(error.inner.map((e) => [e.path ?? "", e.message])));
     }
   };
-  const measure = (key: "height_cm" | "reach_cm" | "mass_kg", label: string) => (
-    <TextField
-      size="small"
+  const measure = (key: MeasureKey, label: string) => (
+    <MeasureField
       label={label}
-      value={draft[key] ?? ""}
-      error={key in faults}
-      helperText={faults[key]}
-      onChange={(event) => {
-        const text = event.target.value.replace(",", ".").trim();
-        set({ [key]: text === "" ? null : Number.isNaN(Number(text)) ? draft[key] : Number(text) });
-      }}
-      slotProps={{ htmlInput: { inputMode: "decimal" } }}
+      text={measures[key]}
+      fault={faults[key]}
+      onType={(text) => setMeasures({ ...measures, [key]: text })}
     />
   );
   const side = (key: "lead" | "hand", label: string) => (
@@ -187,7 +194,7 @@ export function PersonDialog({ person, people, wishes, onClose }: DialogProps) {
   );
 }
 
-const formOf = ({ id: _id, version: _v, archived: _a, ...form }: Student): MemberForm => ({
+const formOf = ({ id: _id, version: _v, archived: _a, ...form }: PersonView): MemberForm => ({
   ...form,
   levels: { ...form.levels },
   limits: [...form.limits],
@@ -212,7 +219,15 @@ function Choice({
 }
 
 /** Who should work together, be kept apart, or is a minor who may work with that adult. */
-function Wishes({ person, people, wishes }: { person: Student; people: readonly Student[]; wishes: readonly Wish[] }) {
+function Wishes({
+  person,
+  people,
+  wishes,
+}: {
+  person: PersonView;
+  people: readonly PersonView[];
+  wishes: readonly Wish[];
+}) {
   const fetcher = useFetcher<typeof action>();
   const [kind, setKind] = useState<Wish["kind"]>("together");
   const send = (wish: Wish, on: boolean) =>

@@ -4,7 +4,7 @@ import { getSchool } from "#db/school.ts";
 import { db } from "#db/pool.ts";
 import { scopeContext } from "#server/context.ts";
 import { notFound, reading } from "#server/respond.ts";
-import { schoolOf } from "#server/school-of.ts";
+import { settingsOf } from "#server/school-of.ts";
 import { pairViews } from "#server/pair-views.ts";
 import type { Route } from "./+types/card.ts";
 import { CardScreen } from "../class/card-screen.tsx";
@@ -23,7 +23,7 @@ export function loader({ params, context }: Route.LoaderArgs) {
       listEverybody(db, scope),
       listPairs(db, scope, params.id),
     ]);
-    return { lesson, school: school?.name ?? "", pairs: pairViews(pairs, students, await schoolOf(scope)) };
+    return { lesson, school: school?.name ?? "", pairs: await pairViews(pairs, students, await settingsOf(scope)) };
   });
 }
 

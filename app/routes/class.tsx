@@ -1,16 +1,16 @@
-import { getClass, listPairs, listPresent, meetings, savePairs, setPresent } from "#db/classes.ts";
-import { getDrill, listDrills } from "#db/drills.ts";
-import { listEverybody, listGear, listStudents, listWishes } from "#db/people.ts";
-import { dropPlan, getPlan } from "#db/plans.ts";
+import { dropPlan, getClass, getPlan, listPairs, listPresence, setPresent } from "#db/classes.ts";
+import { listDrills } from "#db/drills.ts";
+import { listEverybody, listGear } from "#db/people.ts";
 import { db } from "#db/pool.ts";
+import { WORDS } from "#server/class-plan.ts";
 import { scopeContext } from "#server/context.ts";
-import { planRound, type PlanFailure } from "#server/plan-round.ts";
-import { fieldsOf, pairsSchema } from "#server/forms.ts";
-import { notFound, reading, writing } from "#server/respond.ts";
+import { idIn } from "#server/forms.ts";
+import { changeRound, pairRound } from "#server/one-round.ts";
+import { pairViews } from "#server/pair-views.ts";
+import { notFound, reading, refused, writing } from "#server/respond.ts";
+import { settingsOf } from "#server/school-of.ts";
 import type { Route } from "./+types/class.ts";
 import { ClassScreen } from "../class/class-screen.tsx";
-import { schoolOf } from "#server/school-of.ts";
-import { pairViews } from "#server/pair-views.ts";
 
 export { keepPageOnFailure as shouldRevalidate } from "../ui/keep-page.ts";
 export const meta: Route.MetaFunction = ({ loaderData }) => [
@@ -24,26 +24,27 @@ export function loader({ params, context }: Route.LoaderArgs) {
     if (!lesson) throw notFound("This class is not here.");
     const [everybody, present, pairs, drills, gear, plan] = await Promise.all([
       listEverybody(db, scope),
-      listPresent(db, scope, params.id),
+      listPresence(db, scope, params.id),
       listPairs(db, scope, params.id),
       listDrills(db, scope),
       listGear(db, scope),
       getPlan(db, scope, params.id),
     ]);
+    const here = present.map((p) => p.student_id);
     return {
       lesson,
       planned: plan?.plan.rounds.length ?? null,
-      students: everybody.filter((s) => !s.archived || present.includes(s.id)),
-      present,
+      students: everybody.filter((s) => !s.archived || here.includes(s.id)),
+      present: here,
       gear,
-      pairs: pairViews(pairs, everybody, await schoolOf(scope)),
-      drills: drills.map(({ id, title, verdict, kind, load_total, parent_title }) => ({
+      pairs: await pairViews(pairs, everybody, await settingsOf(scope)),
+      drills: drills.map(({ id, title, verdict, kind, load_total, parent_id }) => ({
         id,
         title,
         verdict,
         kind,
         load: load_total,
-        parent: parent_title,
+        parent: parent_id,
       })),
     };
   });
@@ -51,54 +52,22 @@ export function loader({ params, context }: Route.LoaderArgs) {
 
 export async function action({ request, params, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
-  const fields = fieldsOf(await request.formData());
-  return writing(async () => {
+  return writing(request, async (fields) => {
+    const version = Number(fields.version);
     switch (fields.intent) {
       case "present":
-        await setPresent(db, scope, params.id, fields.student ?? "", fields.on === "yes");
+        await setPresent(db, scope, params.id, { studentId: idIn(fields.student), here: fields.on === "yes" });
         return { kind: "ok" as const };
-      case "pair": {
-        const drill = await getDrill(db, scope, fields.drill ?? "");
-        if (!drill)
-          return {
-            kind: "refused",
-            message: "Choose a drill first; the one you chose is not here any more.",
-          } satisfies PlanFailure;
-        const [students, present, met, drills, wishes] = await Promise.all([
-          listStudents(db, scope),
-          listPresent(db, scope, params.id),
-          meetings(db, scope, params.id),
-          listDrills(db, scope),
-          listWishes(db, scope),
-        ]);
-        const plan = await planRound(
-          scope,
-          drill,
-          drills,
-          students.filter((s) => present.includes(s.id)),
-          met,
-          wishes,
-        );
-        if (plan.kind === "refused") return plan;
-        await savePairs(scope, params.id, { id: plan.blockId, drillId: drill.drill.id, minutes: 10 }, plan.pairs);
-        return { kind: "paired" as const, count: plan.pairs.length };
-      }
-      case "drop":
-        await dropPlan(scope, params.id);
-        return { kind: "ok" as const };
-      case "swap": {
-        // Another version for one pair: the whole round is written again with that one changed.
-        const form = await pairsSchema.validate(JSON.parse(fields.round ?? "{}"));
-        await savePairs(
-          scope,
-          params.id,
-          { id: form.blockId, drillId: form.drillId, minutes: 10 },
-          form.pairs.map((p) => ({ ...p, c: p.c ?? null })),
-        );
-        return { kind: "ok" as const };
+      case "pair":
+        return pairRound(scope, params.id, { drillId: idIn(fields.drill), version });
+      case "swap":
+        return changeRound(scope, params.id, fields.round);
+      case "drop": {
+        const dropped = await dropPlan(scope, params.id, version);
+        return dropped.kind === "saved" ? { kind: "ok" as const } : refused(WORDS[dropped.kind]);
       }
       default:
-        return { kind: "refused", message: "Unknown request." } satisfies PlanFailure;
+        return refused("This page is older than the application. Load it again.");
     }
   });
 }

@@ -1,12 +1,10 @@
 import { redirect, type ShouldRevalidateFunctionArgs } from "react-router";
-import { createDrill, getDrill } from "#db/drills.ts";
+import { getDrill } from "#db/drills.ts";
 import { listStudents } from "#db/people.ts";
 import { db } from "#db/pool.ts";
 import { scopeContext } from "#server/context.ts";
-import { createSchema, fieldsOf } from "#server/forms.ts";
+import { makeDrill } from "#server/new-drill.ts";
 import { notFound, reading, writing } from "#server/respond.ts";
-import { revisionInput } from "#server/revision-input.ts";
-import { schoolOf } from "#server/school-of.ts";
 import type { Route } from "./+types/desk.ts";
 import { DeskScreen } from "../desk/desk-screen.tsx";
 
@@ -33,11 +31,10 @@ export function loader({ params, context }: Route.LoaderArgs) {
 /** Keeps a text as a drill of its own. */
 export async function action({ request, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
-  const fields = fieldsOf(await request.formData());
-  return writing(async () => {
-    const { id, revisionId, text } = await createSchema.validate(fields);
-    await createDrill(scope, id, revisionInput(revisionId, text, await schoolOf(scope)).input, null);
-    throw redirect(`/drills/${id}`);
+  return writing(request, async (fields) => {
+    const made = await makeDrill(scope, fields);
+    if (made.kind === "refused") return made;
+    throw redirect(`/drills/${made.id}`);
   });
 }
 

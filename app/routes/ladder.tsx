@@ -1,13 +1,11 @@
 import { listClasses } from "#db/classes.ts";
-import { createDrill, getDrill, listNewestTexts } from "#db/drills.ts";
+import { getDrill, listNewestTexts } from "#db/drills.ts";
 import { listGear } from "#db/people.ts";
 import { db } from "#db/pool.ts";
 import { scopeContext } from "#server/context.ts";
-import { fieldsOf, variationSchema } from "#server/forms.ts";
+import { makeVariation } from "#server/new-drill.ts";
 import { notFound, reading, writing } from "#server/respond.ts";
 import { takeLadder } from "#server/take-ladder.ts";
-import { schoolOf } from "#server/school-of.ts";
-import { revisionInput } from "#server/revision-input.ts";
 import type { Route } from "./+types/ladder.ts";
 import { LadderScreen } from "../ladder/ladder-screen.tsx";
 
@@ -41,20 +39,9 @@ export function loader({ params, context }: Route.LoaderArgs) {
 
 export async function action({ request, params, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
-  const fields = fieldsOf(await request.formData());
-  if (fields.ladder !== undefined) return writing(() => takeLadder(scope, params.id, fields.ladder!));
-  return writing(async () => {
-    const form = await variationSchema.validate(fields);
-    const lineage = {
-      parentRevisionId: form.parentRevisionId,
-      operator: form.operator,
-      parameters: JSON.parse(form.parameters) as unknown,
-      seed: null,
-      changed: form.changed,
-    };
-    await createDrill(scope, form.id, revisionInput(form.revisionId, form.text, await schoolOf(scope)).input, lineage);
-    return { kind: "added" as const, id: form.id };
-  });
+  return writing(request, async (fields) =>
+    fields.ladder === undefined ? makeVariation(scope, fields) : takeLadder(scope, params.id, fields.ladder),
+  );
 }
 
 export default function Ladder({ loaderData }: Route.ComponentProps) {

@@ -12,9 +12,9 @@ import {
 } from "#db/people.ts";
 import { db } from "#db/pool.ts";
 import { scopeContext } from "#server/context.ts";
-import { fieldsOf } from "#server/forms.ts";
-import { peopleFromForm, personFromForm, wishFromForm } from "#server/people-forms.ts";
-import { reading, writing } from "#server/respond.ts";
+import { idIn } from "#server/forms.ts";
+import { gearFromForm, peopleFromForm, personFromForm, wishFromForm } from "#server/people-forms.ts";
+import { reading, refused, writing } from "#server/respond.ts";
 import type { Route } from "./+types/people.ts";
 import { PeopleScreen } from "../people/people-screen.tsx";
 
@@ -36,49 +36,42 @@ export function loader({ context }: Route.LoaderArgs) {
 
 export async function action({ request, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
-  const fields = fieldsOf(await request.formData());
-  return writing(async () => {
-    const id = fields.id ?? "";
+  return writing(request, async (fields) => {
     switch (fields.intent) {
       case "add":
       case "import": {
-        const read = peopleFromForm(fields.people ?? "");
-        if (!read.ok) return { kind: "refused" as const, message: read.message };
-        await insertStudents(scope, read.people);
-        return { kind: "added" as const, count: read.people.length };
+        const people = peopleFromForm(fields.people);
+        await insertStudents(scope, people);
+        return { kind: "added" as const, count: people.length };
       }
       case "change": {
-        const person = await personFromForm(fields.person ?? "{}");
-        const saved = await updateStudent(db, scope, { ...person, id }, Number(fields.version));
+        const person = await personFromForm(fields.person);
+        const saved = await updateStudent(db, scope, { ...person, id: idIn(fields.id) }, Number(fields.version));
         return saved
           ? { kind: "changed" as const }
-          : {
-              kind: "refused" as const,
-              message: "Somebody else changed this person meanwhile. Close this, look, and make your change again.",
-            };
+          : refused("Somebody else changed this person meanwhile. Close this, look, and make your change again.");
       }
       case "archive":
       case "restore":
-        await setArchived(db, scope, id, fields.intent === "archive");
+        await setArchived(db, scope, { id: idIn(fields.id), archived: fields.intent === "archive" });
         return { kind: "changed" as const };
       case "erase":
-        await eraseStudent(scope, id);
+        await eraseStudent(scope, idIn(fields.id));
         return { kind: "changed" as const };
       case "wish": {
         const wish = wishFromForm(fields);
-        if (!wish) return { kind: "refused" as const, message: "Choose two different people." };
-        await setWish(db, scope, wish, fields.on === "yes");
+        if (!wish) return refused("Choose two different people.");
+        await setWish(db, scope, wish, fields.on === "yes" ? "set" : "taken out");
         return { kind: "changed" as const };
       }
       case "gear": {
-        const count = Number(fields.count);
-        if (!Number.isInteger(count) || count < 0 || count > 9999)
-          return { kind: "refused" as const, message: "Write a whole number from 0 to 9999." };
-        await setGear(db, scope, fields.gear ?? "", count);
-        return { kind: "changed" as const };
+        const count = gearFromForm(fields);
+        return (await setGear(db, scope, count))
+          ? { kind: "changed" as const }
+          : refused("Somebody else changed this number meanwhile. It is shown as it is now; change it again.");
       }
       default:
-        return { kind: "refused" as const, message: "Unknown request." };
+        return refused("This page is older than the application. Load it again.");
     }
   });
 }

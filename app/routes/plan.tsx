@@ -1,8 +1,8 @@
-import { setPresence } from "#db/plans.ts";
+import { setPresence } from "#db/classes.ts";
 import { db } from "#db/pool.ts";
 import { keepPlan, planPage } from "#server/class-plan.ts";
 import { scopeContext } from "#server/context.ts";
-import { fieldsOf } from "#server/forms.ts";
+import { presenceFromForm } from "#server/forms.ts";
 import { notFound, reading, writing } from "#server/respond.ts";
 import type { Route } from "./+types/plan.ts";
 import { PlanScreen } from "../class/plan-screen.tsx";
@@ -26,14 +26,9 @@ export function loader({ params, context, request }: Route.LoaderArgs) {
 
 export async function action({ request, params, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
-  const fields = fieldsOf(await request.formData());
-  return writing(async () => {
+  return writing(request, async (fields) => {
     if (fields.plan !== undefined) return keepPlan(scope, params.id, fields.plan);
-    await setPresence(db, scope, params.id, {
-      student_id: fields.student ?? "",
-      from_round: Number(fields.from ?? 0),
-      until_round: fields.until ? Number(fields.until) : null,
-    });
+    await setPresence(db, scope, params.id, presenceFromForm(fields));
     return { kind: "ok" as const };
   });
 }

@@ -3,10 +3,9 @@ import { randomUUID } from "node:crypto";
 import { getDrill, getRevision, listRevisions, saveDrill } from "#db/drills.ts";
 import { db } from "#db/pool.ts";
 import { scopeContext } from "#server/context.ts";
-import { fieldsOf } from "#server/forms.ts";
-import { notFound, reading, writing } from "#server/respond.ts";
-import { schoolOf } from "#server/school-of.ts";
-import { revisionInput } from "#server/revision-input.ts";
+import { compute } from "#server/checks/pool.ts";
+import { notFound, reading, refused, writing } from "#server/respond.ts";
+import { settingsOf } from "#server/school-of.ts";
 import type { Route } from "./+types/revisions.ts";
 import { RevisionsScreen } from "../desk/revisions-screen.tsx";
 
@@ -24,6 +23,7 @@ export function loader({ params, context }: Route.LoaderArgs) {
     return {
       id: params.id,
       title: found.drill.title,
+      version: found.drill.version,
       revisions: revisions.map((r) => ({
         number: r.number,
         text: r.text,
@@ -38,18 +38,16 @@ export function loader({ params, context }: Route.LoaderArgs) {
 
 export async function action({ request, params, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
-  const fields = fieldsOf(await request.formData());
-  return writing(async () => {
-    const old = await getRevision(db, scope, params.id, Number(fields.number));
+  return writing(request, async (fields) => {
+    const number = Number(fields.number);
+    const old = Number.isInteger(number) ? await getRevision(db, scope, params.id, number) : null;
     const found = await getDrill(db, scope, params.id);
     if (!old || !found) throw notFound("This revision is not here.");
     // Going back is going on: the old text becomes the newest revision, nothing is taken away.
-    await saveDrill(
-      scope,
-      params.id,
-      found.drill.version,
-      revisionInput(randomUUID(), old.text, await schoolOf(scope)).input,
-    );
+    const input = await compute("revision", { id: randomUUID(), text: old.text }, await settingsOf(scope));
+    const saved = await saveDrill(scope, params.id, { baseVersion: Number(fields.version), input, auto: false });
+    if (saved.kind !== "saved")
+      return refused("Somebody saved this drill meanwhile. Load the page again, look, and go back once more.");
     throw redirect(`/drills/${params.id}`);
   });
 }

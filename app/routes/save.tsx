@@ -1,24 +1,29 @@
 /** Saves a drill's text. Called by the desk with fetch, so that a lost connection is a state and not a page. */
 import { saveDrill } from "#db/drills.ts";
+import { compute } from "#server/checks/pool.ts";
 import { scopeContext } from "#server/context.ts";
-import { saveSchema } from "#server/forms.ts";
-import { schoolOf } from "#server/school-of.ts";
-import { writing } from "#server/respond.ts";
-import { revisionInput } from "#server/revision-input.ts";
+import { jsonIn, saveSchema } from "#server/forms.ts";
+import { explain } from "#server/respond.ts";
+import { settingsOf } from "#server/school-of.ts";
+import type { Scope } from "#db/scope.ts";
 import type { Route } from "./+types/save.ts";
 
 export async function action({ request, params, context }: Route.ActionArgs) {
-  const scope = context.get(scopeContext);
-  const body: unknown = await request.json().catch(() => null);
-  const result = await writing(async () => {
-    if (!saveSchema.isValidSync(body))
-      return { kind: "failed" as const, message: "This text cannot be saved as it is: it is too long or not whole." };
-    const { revisionId, version, text, auto } = saveSchema.cast(body);
-    const input = revisionInput(revisionId, text, await schoolOf(scope)).input;
-    const saved = await saveDrill(scope, params.id, version, input, auto);
-    if (saved.kind !== "conflict") return saved;
-    const { text: theirText, author, number } = saved.theirs;
-    return { kind: "conflict" as const, theirs: { text: theirText, author: author ?? "somebody", version: number } };
-  });
-  return Response.json(result);
+  try {
+    const body = jsonIn(await request.text(), "The text");
+    return Response.json(await save(context.get(scopeContext), params.id, body));
+  } catch (error) {
+    const said = explain(error);
+    if (!said) throw error;
+    return Response.json({ kind: "failed", message: said.message }, { status: said.status });
+  }
+}
+
+async function save(scope: Scope, drillId: string, body: unknown) {
+  const { revisionId, version, text, auto } = await saveSchema.validate(body);
+  const input = await compute("revision", { id: revisionId, text }, await settingsOf(scope));
+  const saved = await saveDrill(scope, drillId, { baseVersion: version, input, auto });
+  if (saved.kind !== "conflict") return saved;
+  const { text: theirText, author, number } = saved.theirs;
+  return { kind: "conflict" as const, theirs: { text: theirText, author: author ?? "somebody", version: number } };
 }

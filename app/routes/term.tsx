@@ -1,9 +1,9 @@
 import { createClass } from "#db/classes.ts";
 import { db } from "#db/pool.ts";
-import { copyClass, updateClass } from "#db/term.ts";
+import { copyClass, updateClass } from "#db/classes.ts";
 import { scopeContext } from "#server/context.ts";
-import { fieldsOf } from "#server/forms.ts";
-import { reading, writing } from "#server/respond.ts";
+import { idIn } from "#server/forms.ts";
+import { reading, refused, writing } from "#server/respond.ts";
 import { classFromForm, termPage } from "#server/term.ts";
 import { listTrainedTexts } from "#db/classes.ts";
 import type { Route } from "./+types/term.ts";
@@ -22,10 +22,9 @@ export function loader({ context }: Route.LoaderArgs) {
 
 export async function action({ request, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
-  const fields = fieldsOf(await request.formData());
-  return writing(async () => {
+  return writing(request, async (fields) => {
     if (fields.intent === "copy") {
-      await copyClass(scope, fields.from ?? "", fields.id ?? "", fields.day ?? "");
+      await copyClass(db, scope, { from: idIn(fields.from), id: idIn(fields.id), day: fields.day ?? "" });
       return { kind: "saved" as const };
     }
     const form = await classFromForm(fields);
@@ -35,7 +34,7 @@ export async function action({ request, context }: Route.ActionArgs) {
     }
     return (await updateClass(db, scope, form, Number(fields.version)))
       ? { kind: "saved" as const }
-      : { kind: "refused" as const, message: "Somebody else changed this class meanwhile. Look, and change it again." };
+      : refused("Somebody else changed this class meanwhile. Look, and change it again.");
   });
 }
 

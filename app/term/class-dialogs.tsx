@@ -11,7 +11,7 @@ import { useEffect, useState } from "react";
 import { useFetcher } from "react-router";
 import { ValidationError } from "yup";
 import { classSchema } from "#core/class/lesson.ts";
-import type { TermPage } from "#server/term.ts";
+import type { TermPage } from "#server/views.ts";
 import type { action } from "../routes/term.tsx";
 import { Notice } from "../ui/parts.tsx";
 

@@ -5,7 +5,7 @@ import dayjs from "dayjs";
 import { useState } from "react";
 import { Link } from "react-router";
 import type { TrainedText } from "#core/answers/trained.ts";
-import type { TermPage } from "#server/term.ts";
+import type { TermPage } from "#server/views.ts";
 import { shortDate } from "../ui/frame.tsx";
 import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";
 import { TrainedView } from "./trained-view.tsx";

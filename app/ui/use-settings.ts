@@ -1,7 +1,7 @@
 /** The school's settings on a screen: read from the page, saved in part. */
 import { useFetcher, useRouteLoaderData } from "react-router";
 import type { SchoolData } from "#core/policy/settings.ts";
-import type { SettingsResult } from "#server/save-settings.ts";
+import type { SettingsResult } from "#server/views.ts";
 import type { loader } from "../root.tsx";
 
 export function useSettings() {

@@ -5,7 +5,8 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { styled } from "@mui/material/styles";
 import { useMemo } from "react";
-import { Link, useSearchParams } from "react-router";
+import { Link } from "react-router";
+import { useFilters, withFilters } from "../ui/use-filters.ts";
 import { ScreenHead, Notice } from "../ui/parts.tsx";
 import { useSettings } from "../ui/use-settings.ts";
 import { useAnswer } from "../workers/use-answer.ts";
@@ -32,28 +33,19 @@ const ALL = "all";
 
 /** The moves of all traditions: found by any name, shown with what they do. */
 const NOTHING_ASKED = {};
+const FILTERS = { q: "", group: ALL };
 
 export function WordsScreen() {
   const { settings, version, patch, result } = useSettings();
   const { answer: cards, trouble } = useAnswer("moves", NOTHING_ASKED, version);
-  const [params, setParams] = useSearchParams();
-  const query = params.get("q") ?? "";
-  const group = params.get("group") ?? ALL;
+  const { values, set, params } = useFilters(FILTERS);
+  const { q: query, group } = values;
   const groups = useMemo(() => [...new Set(cards?.map((c) => c.data.group) ?? [])], [cards]);
   const shown = useMemo(() => search(cards ?? [], query, group), [cards, query, group]);
   const asked = params.get("move");
   const selected = cards?.find((c) => c.id === asked) ?? null;
-  const set = (key: string, value: string) =>
-    setParams(
-      (now) => {
-        if (value === "" || value === ALL) now.delete(key);
-        else now.set(key, value);
-        return now;
-      },
-      { replace: true, preventScrollReset: true },
-    );
   const to = (id: string) => {
-    const next = new URLSearchParams(params);
+    const next = withFilters(params, values, FILTERS);
     next.set("move", id);
     return `/words?${next}`;
   };

@@ -6,7 +6,7 @@ import type { Feed } from "../exchange/types.ts";
 import { bodyOf, type Body } from "../body/body.ts";
 import { startState, type World } from "../body/state.ts";
 import type { Header, RangeName } from "../score/header.ts";
-import type { Actor, Line, Row, Score, ScoreItem } from "../score/types.ts";
+import { BLANK, type Actor, type Line, type Row, type Score, type ScoreItem } from "../score/types.ts";
 import { expandRange } from "../score/ranges.ts";
 import { resolveAlternative, type MoveUse } from "../read/resolve.ts";
 import type { Move, MoveId } from "../words/types.ts";
@@ -138,7 +138,7 @@ function distanceFor(use: MoveUse, actor: Actor, receiver: Actor, trial: World):
 function solveDistance(use: MoveUse, actor: Actor, receiver: Actor, trial: World): number {
   const attacker = trial[actor]!;
   const target = trial[receiver]!;
-  const row: Row = { index: 0, from: 0, content: { body: { kind: "blank" }, comment: null, faults: [] } };
+  const row: Row = { index: 0, from: 0, content: BLANK };
   const feed: Feed = {
     use,
     row,

@@ -3,8 +3,6 @@
  * Starting values that reproduced common practice on a prototype; no source unless one is named.
  */
 export const MODEL = {
-  /** Version stored with every checked revision. */
-  version: "1",
   /** What a feed goes past the surface it lands on. */
   spare: 0.09,
   /** The feeder's own step that a solved distance leaves to be taken, for 1.75 m. */

@@ -64,7 +64,7 @@ export function readPeople(rows: readonly Cells[], known: readonly string[]): Re
   const seen = new Set(known.map((n) => n.trim().toLowerCase()));
   return rows.slice(0, MOST_ROWS).map((cells, i): ReadRow => {
     const faults: string[] = [];
-    const by = new Map(Object.entries(cells).map(([key, value]) => [canonical(key), (value ?? "").trim()]));
+    const by = new Map(Object.entries(cells).map(([key, value]) => [canonical(key), plainCell(value ?? "")]));
     const text = (key: string) => by.get(key) ?? "";
     const draft = {
       name: text("name"),
@@ -94,6 +94,9 @@ export function readPeople(rows: readonly Cells[], known: readonly string[]): Re
     return { row: i + 2, person: faults.length > 0 ? null : person, faults, duplicate };
   });
 }
+
+/** A cell without the mark that keeps a spreadsheet from taking it for a formula. */
+const plainCell = (text: string): string => text.trim().replace(/^'(?=[=+\-@\t\r])/, "");
 
 function canonical(key: string): string {
   const plain = plainKey(key);

@@ -1,4 +1,5 @@
 /** Score to text: one layout, nothing lost but layout. */
+import { closedByEnd } from "./structure.ts";
 import type { BlockHead, Line, Row, RowBody, Score, ScoreItem, Turn } from "./types.ts";
 
 /** Writes a score in the one layout; `format(parse(format(s)))` equals `format(s)`. */
@@ -6,9 +7,9 @@ export function format(score: Score): string {
   const depth = depths(score);
   const rows: string[] = [];
   for (const row of score.rows) {
-    const { body, comment } = row.content;
+    const { body, comment, typed } = row.content;
     const text = rowText(body);
-    const whole = [text, comment].filter(Boolean).join(text ? "  " : "");
+    const whole = typed ?? [text, comment].filter(Boolean).join(text ? "  " : "");
     rows.push(whole === "" ? "" : "  ".repeat(depth.get(row.index) ?? 0) + whole);
   }
   const joined = rows
@@ -29,13 +30,19 @@ function depths(score: Score): Map<number, number> {
   };
   walk(score.items, 0);
   let last = 0;
-  const open: number[] = [];
+  const open: Row[] = [];
+  const closing = closedByEnd(score.rows);
+  const closeLoose = () => {
+    while (open.length > 0 && !closing.has(open[open.length - 1]!.index)) open.pop();
+  };
   const next = nextDepths(score.rows, depth);
-  for (const { index, content } of score.rows) {
+  for (const row of score.rows) {
+    const { index, content } = row;
     const { kind } = content.body;
-    if (kind === "block") open.push(depth.get(index) ?? 0);
+    if (kind === "block") open.push(row);
+    if (kind === "blank" || kind === "end") closeLoose();
     // An `end` stands level with the head of the block it closes.
-    if (kind === "end") depth.set(index, open.pop() ?? 0);
+    if (kind === "end") depth.set(index, depth.get(open.pop()?.index ?? -1) ?? 0);
     if (kind === "comment") depth.set(index, next.get(index) ?? last);
     last = depth.get(index) ?? 0;
   }

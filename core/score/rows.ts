@@ -81,7 +81,8 @@ class RowBuilder {
     if (!body) body = comment === null ? this.unread() : { kind: "comment" };
     const unreadable = this.faults.some((fault) => !READABLE_FAULTS.has(fault.code));
     if (body.kind !== "header" && unreadable) body = this.unread();
-    return { body, comment: body.kind === "unread" ? null : comment, faults: this.faults };
+    const typed = this.faults.length > 0 ? this.text.trim() : null;
+    return { body, comment: body.kind === "unread" ? null : comment, faults: this.faults, typed };
   }
 
   private unread(): RowBody {

@@ -67,7 +67,7 @@ export function structure(rows: readonly Row[]): {
 }
 
 /** The rows of blocks that an `end` row closes. */
-function closedByEnd(rows: readonly Row[]): Set<number> {
+export function closedByEnd(rows: readonly Row[]): Set<number> {
   const closed = new Set<number>();
   const open: number[] = [];
   for (const { index, content } of rows) {

@@ -83,6 +83,8 @@ export interface RowContent {
   /** The comment at the end of the row, `#` included. */
   readonly comment: string | null;
   readonly faults: readonly RowFault[];
+  /** The row as typed where something in it could not be read: nothing of it is lost when it is written. */
+  readonly typed: string | null;
 }
 
 export interface ScoreLine {
@@ -114,4 +116,4 @@ export interface Score {
   readonly faults: readonly { readonly row: Row; readonly fault: RowFault }[];
 }
 
-export const BLANK: RowContent = { body: { kind: "blank" }, comment: null, faults: [] };
+export const BLANK: RowContent = { body: { kind: "blank" }, comment: null, faults: [], typed: null };

@@ -7,9 +7,6 @@ import type { NumberingSet } from "./numbering.ts";
 import { numberingSets, shippedMoves } from "./shipped.ts";
 import { TRADITIONS, type Move, type MoveData, type MoveId, type Tradition } from "./types.ts";
 
-/** Changes whenever shipped data or the model change, so that stored verdicts say what made them. */
-export const VOCABULARY_VERSION = "2026.11";
-
 export interface Vocabulary {
   readonly moves: ReadonlyMap<MoveId, Move>;
   /** Lower-case name to the moves that bear it, shipped order first. */

@@ -1,0 +1,50 @@
+/** What a list is filtered by: held on the screen as it is typed; the address follows when typing rests. */
+import { useCallback, useEffect, useRef, useState } from "react";
+import { useSearchParams } from "react-router";
+
+/** Rest of typing before the address follows, ms. */
+const QUIET = 300;
+
+const read = <Key extends string>(params: URLSearchParams, usual: Readonly<Record<Key, string>>) =>
+  Object.fromEntries((Object.keys(usual) as Key[]).map((key) => [key, params.get(key) ?? usual[key]])) as Record<
+    Key,
+    string
+  >;
+
+/** Writes values into an address; usual ones are left out of it, and what else stands there stays. */
+export function withFilters<Key extends string>(
+  params: URLSearchParams,
+  values: Readonly<Record<Key, string>>,
+  usual: Readonly<Record<Key, string>>,
+): URLSearchParams {
+  const next = new URLSearchParams(params);
+  for (const key of Object.keys(usual) as Key[]) {
+    if (values[key] === usual[key]) next.delete(key);
+    else next.set(key, values[key]);
+  }
+  return next;
+}
+
+/** `usual`: the filters with their values where the address says nothing; the same object at each call. */
+export function useFilters<Key extends string>(usual: Readonly<Record<Key, string>>) {
+  const [params, setParams] = useSearchParams();
+  const [values, setValues] = useState(() => read(params, usual));
+  const written = useRef(params.toString());
+  useEffect(() => {
+    // Somebody went back, or followed a link to the same list: then the address leads.
+    if (params.toString() === written.current) return;
+    written.current = params.toString();
+    setValues(read(params, usual));
+  }, [params, usual]);
+  useEffect(() => {
+    const next = withFilters(params, values, usual);
+    if (next.toString() === params.toString()) return;
+    const timer = setTimeout(() => {
+      written.current = next.toString();
+      setParams(next, { replace: true, preventScrollReset: true });
+    }, QUIET);
+    return () => clearTimeout(timer);
+  }, [values, params, setParams, usual]);
+  const set = useCallback((key: Key, value: string) => setValues((now) => ({ ...now, [key]: value })), []);
+  return { values, set, params };
+}

@@ -1,0 +1,40 @@
+/** A text becomes a drill of the library. */
+import { createDrill, type Lineage } from "#db/drills.ts";
+import type { Scope } from "#db/scope.ts";
+import { compute } from "./checks/pool.ts";
+import { createSchema, jsonIn, variationSchema, type Fields } from "./forms.ts";
+import { refused, type Refusal } from "./respond.ts";
+import { settingsOf } from "./school-of.ts";
+
+export interface Made {
+  readonly kind: "added";
+  readonly id: string;
+}
+
+/** Makes a drill from the fields of a form. */
+export const makeDrill = async (scope: Scope, fields: Fields): Promise<Made | Refusal> =>
+  make(scope, await createSchema.validate(fields), null);
+
+/** Makes a drill that is a variation of another. */
+export async function makeVariation(scope: Scope, fields: Fields): Promise<Made | Refusal> {
+  const form = await variationSchema.validate(fields);
+  return make(scope, form, {
+    parentRevisionId: form.parentRevisionId,
+    operator: form.operator,
+    parameters: jsonIn(form.parameters, "The variation"),
+    seed: null,
+    changed: form.changed,
+  });
+}
+
+async function make(
+  scope: Scope,
+  { id, revisionId, text }: { readonly id: string; readonly revisionId: string; readonly text: string },
+  lineage: Lineage | null,
+): Promise<Made | Refusal> {
+  const input = await compute("revision", { id: revisionId, text }, await settingsOf(scope));
+  const made = await createDrill(scope, { id, input, lineage });
+  return made === "made"
+    ? { kind: "added", id }
+    : refused("There is a drill with another text in this place already. Yours is kept here; load the page again.");
+}

@@ -1,0 +1,80 @@
+/** One round by itself, without a plan of the evening. */
+import { randomUUID } from "node:crypto";
+import { listPresence, meetings, savePairs, type NewPair } from "#db/classes.ts";
+import { getDrill, listDrills } from "#db/drills.ts";
+import { listStudents, listWishes } from "#db/people.ts";
+import { db } from "#db/pool.ts";
+import type { Scope } from "#db/scope.ts";
+import { compute } from "./checks/pool.ts";
+import { planPerson, WORDS } from "./class-plan.ts";
+import { jsonIn, pairsSchema } from "./forms.ts";
+import { refused, type Refusal } from "./respond.ts";
+import { settingsOf } from "./school-of.ts";
+import { versionsOf } from "./versions.ts";
+
+export interface Paired {
+  readonly kind: "paired";
+  readonly count: number;
+}
+/** Minutes of a round that nobody has planned. */
+const MINUTES = 10;
+
+const newPair = (pair: Pick<NewPair, "a" | "b" | "c" | "revisionId" | "why">): NewPair => ({
+  ...pair,
+  id: randomUUID(),
+  round: 1,
+  side: null,
+  ran: true,
+});
+
+/** Pairs everybody who is here on a drill and gives each pair the version that fits. */
+export async function pairRound(
+  scope: Scope,
+  classId: string,
+  { drillId, version }: { readonly drillId: string; readonly version: number },
+): Promise<Paired | Refusal> {
+  const base = await getDrill(db, scope, drillId);
+  if (!base) return refused("Choose a drill first; the one you chose is not here any more.");
+  const [students, presence, met, drills, wishes] = await Promise.all([
+    listStudents(db, scope),
+    listPresence(db, scope, classId),
+    meetings(db, scope, classId),
+    listDrills(db, scope),
+    listWishes(db, scope),
+  ]);
+  const here = new Set(presence.map((p) => p.student_id));
+  const day = new Date().toISOString().slice(0, 10);
+  const versions = await versionsOf(scope, base, drills);
+  const round = await compute(
+    "round",
+    {
+      people: students
+        .filter((s) => here.has(s.id))
+        .map((s) => planPerson(s, { family: base.drill.kind, day, from: 0, until: null })),
+      versions: versions.map(({ text, title, load }) => ({ text, title, load })),
+      base: versions.findIndex((v) => v.drillId === drillId),
+      met: Object.fromEntries(met),
+      wishes,
+    },
+    await settingsOf(scope),
+  );
+  if (!round.ok) return refused(round.message);
+  const pairs = round.pairs.map(({ version: place, ...pair }) =>
+    newPair({ ...pair, revisionId: versions[place]!.revisionId }),
+  );
+  const saved = await savePairs(scope, classId, version, { id: randomUUID(), drillId, minutes: MINUTES, pairs });
+  return saved.kind === "saved" ? { kind: "paired", count: pairs.length } : refused(WORDS[saved.kind]);
+}
+
+/** Another version for one pair: the whole round is written again with that one changed. */
+export async function changeRound(scope: Scope, classId: string, json: string | undefined): Promise<Paired | Refusal> {
+  const { version, drillId, pairs } = await pairsSchema.validate(jsonIn(json, "The round"));
+  const block = {
+    id: randomUUID(),
+    drillId,
+    minutes: MINUTES,
+    pairs: pairs.map(({ a, b, c, revisionId, why }) => newPair({ a, b, c: c ?? null, revisionId, why })),
+  };
+  const saved = await savePairs(scope, classId, version, block);
+  return saved.kind === "saved" ? { kind: "paired", count: pairs.length } : refused(WORDS[saved.kind]);
+}

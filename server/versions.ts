@@ -1,0 +1,48 @@
+/** What a class can work on: the rungs of a ladder, or a drill with its variations, easiest first. */
+import { getDrill, listDrills, type DrillRow, type Revision } from "#db/drills.ts";
+import { listRungs } from "#db/ladders.ts";
+import { db } from "#db/pool.ts";
+import type { Scope } from "#db/scope.ts";
+import type { RungChoice } from "./views.ts";
+
+export interface WorkChoice {
+  readonly ladder: string | null;
+  readonly drill: string;
+}
+
+/** The rungs of what was chosen; empty where it is gone. */
+export const rungsOf = (scope: Scope, { ladder, drill }: WorkChoice): Promise<RungChoice[]> =>
+  ladder ? ladderRungs(scope, ladder) : drillRungs(scope, drill);
+
+const ladderRungs = async (scope: Scope, id: string): Promise<RungChoice[]> =>
+  (await listRungs(db, scope, id)).map((r) => ({
+    text: r.text,
+    title: r.changed,
+    load: r.load_total,
+    revisionId: r.revision_id,
+    drillId: r.drill_id,
+  }));
+
+async function drillRungs(scope: Scope, drillId: string): Promise<RungChoice[]> {
+  const base = drillId ? await getDrill(db, scope, drillId) : null;
+  return base ? versionsOf(scope, base, await listDrills(db, scope)) : [];
+}
+
+/** A drill and its variations in the library that hold, easiest first. */
+export async function versionsOf(
+  scope: Scope,
+  base: { readonly drill: DrillRow; readonly revision: Revision },
+  drills: readonly DrillRow[],
+): Promise<RungChoice[]> {
+  const children = drills.filter((d) => d.parent_id === base.drill.id && d.verdict !== "broken");
+  const rows = await Promise.all(children.map((child) => getDrill(db, scope, child.id)));
+  return [base, ...rows.flatMap((row) => row ?? [])]
+    .map(({ drill, revision }) => ({
+      text: revision.text,
+      title: drill.title,
+      load: drill.load_total,
+      revisionId: revision.id,
+      drillId: drill.id,
+    }))
+    .sort((a, b) => a.load - b.load);
+}

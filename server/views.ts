@@ -1,0 +1,114 @@
+/** What screens show: shapes of their own, filled by the server from what the database holds. */
+import type { PlanRung } from "#core/class/fit.ts";
+import type { ClassPlan, PlanInput, PlanPerson } from "#core/class/plan.ts";
+import type { Member } from "#core/people/person.ts";
+
+type ScoreVerdict = "sound" | "risky" | "broken";
+
+/** A member of the school on a screen. */
+export interface PersonView extends Member {
+  readonly version: number;
+  readonly archived: boolean;
+}
+
+/** A class on a screen. */
+export interface LessonView {
+  readonly id: string;
+  /** `2026-11-25` */
+  readonly held_on: string;
+  readonly title: string;
+  readonly minutes: number;
+  readonly theme: string;
+  /** `19:00:00` */
+  readonly starts_at: string;
+  readonly ladder_id: string | null;
+  readonly version: number;
+}
+
+export interface LadderView {
+  readonly id: string;
+  readonly drill_id: string;
+  readonly title: string;
+  readonly rungs: number;
+}
+
+/** A rung with what the log needs to know of it. */
+export interface RungChoice extends PlanRung {
+  readonly revisionId: string;
+  readonly drillId: string;
+}
+
+/** What is kept of a plan. */
+export interface PlanView {
+  readonly ladder: string | null;
+  readonly drill: string;
+  readonly clock: PlanInput["clock"];
+  readonly locked: PlanInput["locked"];
+  readonly done: number;
+  readonly plan: ClassPlan & { readonly ok: true };
+}
+
+export interface PlanPage {
+  readonly lesson: LessonView;
+  readonly people: readonly PlanPerson[];
+  readonly ladders: readonly LadderView[];
+  readonly drills: readonly { readonly id: string; readonly title: string }[];
+  /** What is trained: a ladder, or a drill with its variations. */
+  readonly chosen: { readonly ladder: string | null; readonly drill: string };
+  readonly rungs: readonly RungChoice[];
+  readonly kept: PlanView | null;
+  readonly wishes: PlanInput["wishes"];
+  readonly met: Readonly<Record<string, number>>;
+  readonly gear: Readonly<Record<string, number>>;
+  /** Its day is past: what was trained then stays as it was. */
+  readonly over: boolean;
+  /** Everybody of the school, for names of people who have left. */
+  readonly names: Readonly<Record<string, string>>;
+}
+
+export interface PairView {
+  readonly id: string;
+  readonly names: readonly {
+    readonly actor: "A" | "B" | "C";
+    readonly id: string;
+    readonly name: string;
+    readonly minor: boolean;
+    readonly limits: readonly string[];
+  }[];
+  readonly why: string;
+  readonly drillId: string;
+  readonly revisionId: string;
+  readonly title: string;
+  readonly text: string;
+  readonly verdict: ScoreVerdict;
+  /** Distance of the two centres at the start, m. */
+  readonly distance: number;
+  /** What the checker says for these two that matters: errors first. */
+  readonly notes: readonly string[];
+}
+
+export interface TermPerson {
+  readonly id: string;
+  readonly name: string;
+  /** Classes attended, and different partners met, this term. */
+  readonly classes: number;
+  readonly partners: number;
+  readonly most: { readonly name: string; readonly times: number } | null;
+}
+export interface TermPage {
+  readonly classes: readonly (LessonView & { readonly here: number; readonly clash: readonly string[] })[];
+  readonly people: readonly TermPerson[];
+  readonly today: string;
+}
+
+/** How a change of the settings ended. */
+export type SettingsResult =
+  | { readonly kind: "saved"; readonly version: number }
+  | { readonly kind: "stale"; readonly message: string }
+  | { readonly kind: "refused"; readonly message: string; readonly errors: readonly string[] };
+
+/** Stored verdicts that are being worked out again. */
+export interface JudgingView {
+  readonly done: number;
+  readonly total: number;
+}
