@@ -1,4 +1,5 @@
 /** Every feed of a school against every answer: has it an answer for everything it throws? */
+import { needsWeapon } from "../words/vocabulary.ts";
 import { checkSingleFor } from "../policy/judge.ts";
 import { readAnswer, readFed, type Fed } from "../drill/single.ts";
 import type { CheckedExchange, Verdict } from "../exchange/types.ts";
@@ -144,22 +145,14 @@ function beatFor(reader: Reader, fed: Fed, school: School): ResolvedBeat | null 
   return beat;
 }
 
-const needsWeapon = (beat: ResolvedBeat): boolean =>
-  beat.uses.some(
-    (u) =>
-      u.move.needs === "stick" ||
-      u.move.needs === "blade" ||
-      u.move.needs === "weapon" ||
-      u.move.needs === "two sticks",
-  );
+const armedBeat = (beat: ResolvedBeat): boolean => beat.uses.some((use) => needsWeapon(use.move));
 
 /** Checks one pair: with a weapon in the answerer's hand where the answer needs one. */
 function checkPair(sides: Sides, reader: Reader, school: School): CheckedExchange | null {
   const armed = beatFor(reader, sides.armed, school);
-  if (armed && needsWeapon(armed))
-    return sides.armed === sides.bare ? null : checkSingleFor(sides.armed, armed, school);
+  if (armed && armedBeat(armed)) return sides.armed === sides.bare ? null : checkSingleFor(sides.armed, armed, school);
   const bare = beatFor(reader, sides.bare, school);
-  return bare && !needsWeapon(bare) ? checkSingleFor(sides.bare, bare, school) : null;
+  return bare && !armedBeat(bare) ? checkSingleFor(sides.bare, bare, school) : null;
 }
 
 function readersOf(answers: readonly string[], school: School): Reader[] {
@@ -174,7 +167,7 @@ function readersOf(answers: readonly string[], school: School): Reader[] {
         text,
         group: main.move.group,
         key: beat.uses.map(pairKey).join("+"),
-        needsWeapon: needsWeapon(beat),
+        needsWeapon: armedBeat(beat),
         beats: new Map(),
       },
     ];
@@ -250,6 +243,7 @@ const HOW: Readonly<Record<CheckedExchange["layers"][number]["by"], string>> = {
   energy: "It takes the pressure away.",
   deny: "It denies the entry.",
   seize: "It holds the leg.",
+  cut: "It cuts the arm that attacks.",
   intercept: "It lands first.",
   meet: "It meets the attack.",
 };

@@ -127,6 +127,7 @@ test("more displacement in the clearing direction never lowers the margin of the
   const context = {
     holds: null,
     twoSticks: false,
+    pads: false,
     kind: "feeder" as const,
     tradition: null,
     hand: "right" as const,

@@ -28,6 +28,8 @@ export function limbSide(use: MoveUse, state: BodyState, incoming: Side | null):
         : use.side
       : null;
   if (named) return named;
+  // What is done with an empty hand is done with the one that holds nothing.
+  if (use.move.needs === "empty" && state.body.person.holds) return otherSide(state.weaponSide);
   switch (limb) {
     case "lead hand":
     case "lead leg":
@@ -119,6 +121,14 @@ function toolRadius(tool: string): number {
   }
 }
 
+/** How much more (or less) is put into a blow than usual, by `!` and `?`; 0 to 1 is all there is. */
+export function extraCommitment({ move, commitment }: MoveUse): number {
+  if (commitment === null || !move.attack) return 0;
+  const usual = move.attack.commitment;
+  const wanted = usual + (commitment === "committed" ? MODEL.commitmentStep : -MODEL.commitmentStep);
+  return Math.min(1, Math.max(0, wanted)) - usual;
+}
+
 /** Puts the feed into the receiver's frame as he stands now. `gained`: reach from a written step or push-off. */
 export function launch(feed: Feed, attacker: BodyState, receiver: BodyState, gained: number): Blow {
   const { use } = feed;
@@ -149,7 +159,8 @@ export function launch(feed: Feed, attacker: BodyState, receiver: BodyState, gai
   const reach = reachOf(use, attacker, side, aim.w, feed.isReturn) + gained;
   const needed = distance - surface;
   const longest = feed.isReturn ? 0 : (attack.step ?? MODEL.solvedStep) * attacker.body.scale;
-  const step = Math.min(longest, Math.max(0, needed + MODEL.spare - reach));
+  const past = Math.max(0, MODEL.spare + MODEL.depthOfCommitment * extraCommitment(use));
+  const step = Math.min(longest, Math.max(0, needed + past - reach));
   const missing = needed - reach - step;
   const spare = Math.max(0, -missing);
   const lateral = limb === "hand" ? 0.8 * attacker.body.halfShoulders : 0.06 * attacker.body.height;

@@ -5,6 +5,13 @@
 export const MODEL = {
   /** What a feed goes past the surface it lands on. */
   spare: 0.09,
+  /**
+   * What `!` and `?` change of a blow: its commitment (0 probing to 1 all in), by so much. A committed blow
+   * goes deeper and comes back later, a probing one the other way round. Common practice, no source.
+   */
+  commitmentStep: 0.35,
+  /** How much deeper a blow goes for a whole unit of commitment more. */
+  depthOfCommitment: 0.15,
   /** The feeder's own step that a solved distance leaves to be taken, for 1.75 m. */
   solvedStep: 0.25,
   /** Time of a step of `solvedStep`. */
@@ -38,11 +45,12 @@ export const MODEL = {
   stepIn: 0.45,
   /** A written step without anything to reach. */
   plainStep: 0.3,
-  passStep: 0.25,
   yieldCapacity: 0.25,
   yieldUse: 0.08,
   yieldAngle: 60,
   resistAngle: 135,
+  /** What stays open is said from this threat on (0 to 1). */
+  openThreat: 0.6,
   /** Head further from the feet than this cannot act at once. */
   balance: 0.36,
   sector: [-10, 100] as const,

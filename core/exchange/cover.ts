@@ -274,3 +274,30 @@ export function seize(c: CoverContext): Layer {
   const ok = blow.limb === "leg" && between;
   return layer(c, "seize", ok ? 0.05 : -0.1, true, ok ? null : "open", { why: blow.limb === "leg" ? "place" : "arm" });
 }
+
+/** How much of the arm is straight when its weapon cuts at an arm in front; less than for a blow that goes through. */
+const CUT_EXTENSION = 0.9;
+
+/**
+ * The weapon meets the arm that attacks, before its blow is there: the hand that comes must be in reach of
+ * the weapon from where the body is now. A leg or a shot brings no arm.
+ */
+export function cut(c: CoverContext): Layer {
+  const { blow, move, use } = c;
+  const { state } = move;
+  const held = state.body.person.holds;
+  if (blow.limb !== "hand" || !held) return layer(c, "cut", -0.1, false, "open", { why: "arm" });
+  const hand = limbSide(use, state, blow.incoming);
+  const behind = blow.tip + (blow.weapon?.length ?? 0);
+  const at = lineAt(blow, behind);
+  const shoulder = {
+    u: (hand === "left" ? -1 : 1) * state.body.halfShoulders + move.right + state.posture.chest.u,
+    w: state.body.shoulderHeight + state.posture.chest.w,
+    d: move.forward + state.posture.chest.d,
+  };
+  const away = Math.hypot(at.u - shoulder.u, at.w - shoulder.w, behind - shoulder.d);
+  return layer(c, "cut", CUT_EXTENSION * state.body.arm + held.length - GRIP - away, false);
+}
+
+/** What of a weapon lies in the hand, m. */
+const GRIP = 0.1;

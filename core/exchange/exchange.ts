@@ -6,6 +6,7 @@ import { ceilingOf, contactTime, knowledge, movementTime, percent, reactionTime 
 import { followUps } from "./follow-ups.ts";
 import { applyAfter, limbFindings, useLimbs } from "./limbs.ts";
 import { answerBlow, answerPressure, GRID, PLAIN, type Answered } from "./layers.ts";
+import { extraCommitment } from "./blow.ts";
 import { launchFeed } from "./launch.ts";
 import { MODEL } from "./constants.ts";
 import { verdictOf } from "./verdict.ts";
@@ -56,6 +57,7 @@ export function checkExchange(feed: Feed, beat: ResolvedBeat | null, world: Worl
       blow && blow.path !== "shoot"
         ? followUps({
             blow,
+            late: lateBack(feed.use),
             attacker,
             receiver: answered.move.state,
             world,
@@ -65,7 +67,9 @@ export function checkExchange(feed: Feed, beat: ResolvedBeat | null, world: Worl
             busy: deflecting(uses, world, feed.receiver, incoming),
           })
         : [];
-    findings.push(...answerFindings({ feed, blow, beat, answered, next, robust, setting }));
+    findings.push(
+      ...answerFindings({ feed, blow, beat, answered, next, robust, setting, lead: world[feed.actor]!.lead }),
+    );
   } else if (setting.header.kind !== "solo")
     findings.push(draft(feed.row, feed.use, "no-answer", { feed: feed.use.text, code: "nobody" }));
 
@@ -122,6 +126,8 @@ interface AnswerFacts {
   readonly next: readonly FollowUp[];
   readonly robust: number;
   readonly setting: Setting;
+  /** Which side the feeder has in front. */
+  readonly lead: Side;
 }
 
 function answerFindings(f: AnswerFacts): FindingDraft[] {
@@ -150,6 +156,8 @@ function answerFindings(f: AnswerFacts): FindingDraft[] {
   if (blow?.tool === "blade" && bare) found.push(draft(row, bare.use, "blade-arm", { move: bare.use.text }));
   const inside = insideLine(f);
   if (inside) found.push(inside);
+  const open = inside || best?.fails !== null ? undefined : openBlow(f);
+  if (open) found.push(draft(row, beat, "follow-up", { next: open.move, actor: feed.actor }));
   const head = move.state.posture.head;
   const lean = norm(head.u, head.d);
   if (lean > MODEL.balance * move.state.body.scale)
@@ -168,7 +176,7 @@ function answerFindings(f: AnswerFacts): FindingDraft[] {
  * A straight hand blow was answered by moving or deflecting so that the head is on the side of the
  * feeder's other hand, that hand's blow to the head is open, and nothing is thrown with it.
  */
-function insideLine({ feed, blow, beat, answered, next }: AnswerFacts): FindingDraft | null {
+function insideLine({ feed, blow, beat, answered, next, lead }: AnswerFacts): FindingDraft | null {
   const { best, move } = answered;
   if (!blow || !best || best.fails || blow.path !== "thrust" || blow.limb !== "hand") return null;
   if (best.by !== "displace" && best.by !== "deflect") return null;
@@ -176,13 +184,19 @@ function insideLine({ feed, blow, beat, answered, next }: AnswerFacts): FindingD
   const side = move.state.posture.head.u + move.right - pushOf(best) - blow.aim.u;
   const otherHand = blow.side === "left" ? -1 : 1;
   if (side * otherHand <= MODEL.onLine) return null;
-  const hand = blow.side === feedLead(feed, blow) ? "rear hand" : "lead hand";
+  const hand = blow.side === lead ? "rear hand" : "lead hand";
   const open = next.find((n) => n.limb === hand && n.state === "open");
   return open ? draft(feed.row, beat, "inside-line", { next: open.move, feed: feed.use.text }) : null;
 }
 
-const feedLead = (feed: Feed, blow: Blow) =>
-  feed.use.move.limb.startsWith("rear") ? (blow.side === "left" ? "right" : "left") : blow.side;
+/** How much later than usual a blow is back, ms: its way back is longer the more was put into it. */
+const lateBack = (use: MoveUse): number => extraCommitment(use) * (use.move.attack?.recover ?? 0);
+
+/** What the feeder can land next where nothing is thrown at them meanwhile, if it threatens much. */
+const openBlow = ({ beat, next }: AnswerFacts): FollowUp | undefined =>
+  beat.uses.some((use) => use.move.attack)
+    ? undefined
+    : next.find((n) => n.state === "open" && n.threat >= MODEL.openThreat);
 
 /** Where the answer leaves the head against a hand that attacked: outside the arm (the dead side), inside, or on its line. */
 function endSide(blow: Blow | null, { best, move }: Answered): CheckedExchange["ends"] {

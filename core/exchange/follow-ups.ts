@@ -33,6 +33,8 @@ const FOLLOW_STEP = 0.25;
 
 export interface FollowUpContext {
   readonly blow: Blow;
+  /** How much later than usual the feeder is back from the blow, ms: more was put into it, or less. */
+  readonly late: number;
   readonly attacker: BodyState;
   /** The receiver after his answer. */
   readonly receiver: BodyState;
@@ -57,7 +59,7 @@ export function followUps(c: FollowUpContext): FollowUp[] {
     const { state, slack } = classify(threat, side, c);
     const weight = state === "open" ? 1 : state === "covered" ? 0.35 : state === "obstructed" ? 0.25 : 0;
     const value = threat.target === "head" ? 1 : threat.target === "body" ? 0.7 : 0.6;
-    const soon = 300 / threat.time;
+    const soon = 300 / (threat.time + c.late);
     const threatFigure = weight * value * soon * Math.min(1, 0.5 + 2 * Math.max(0, slack));
     list.push({
       move: threat.move,

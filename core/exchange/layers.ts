@@ -1,7 +1,7 @@
 /** Every mechanism of every part of an answering beat, tried separately against one feed. */
 import type { Blow, Feed, Layer } from "./types.ts";
 import { clearance, type Clearance } from "./clear.ts";
-import { deflect, interpose, jam, pass, seize, type CoverContext } from "./cover.ts";
+import { cut, deflect, interpose, jam, pass, seize, type CoverContext } from "./cover.ts";
 import { deny } from "./deny.ts";
 import { answerEnergy } from "./energy.ts";
 import { displacements, moveBody, type BodyMove } from "./move-body.ts";
@@ -11,6 +11,7 @@ import { MODEL } from "./constants.ts";
 import { distanceOf, type BodyState } from "../body/state.ts";
 import { weaponIn } from "../body/body.ts";
 import type { MoveUse } from "../read/resolve.ts";
+import type { Mechanism } from "../words/types.ts";
 
 export interface Answered {
   readonly move: BodyMove;
@@ -51,16 +52,37 @@ export function answerBlow(
   for (const use of uses) {
     for (const m of use.move.answer ?? []) {
       const context: CoverContext = { blow, use, uses, move, attacker, stretch: stretch.segment };
-      if (m.by === "interpose") layers.push(interpose(m, context));
-      else if (m.by === "deflect") layers.push(armed(deflect(m, context), use, receiver, blow));
-      else if (m.by === "pass") layers.push(armed(pass(m, context), use, receiver, blow));
-      else if (m.by === "jam") layers.push(jam(context));
-      else if (m.by === "seize") layers.push(seize(context));
-      else if (m.by === "deny") layers.push(deny(m.line, blow, use, uses, attacker));
+      const layer = tryMechanism(m, context, receiver);
+      if (layer) layers.push(layer);
     }
   }
   for (const use of uses) if (use.intercept && use.move.attack) layers.push(intercept(use, blow, attacker, receiver));
   return { move, layers, clear, best: bestOf(layers) };
+}
+
+/** One mechanism of a part against a blow; null for what the moved body or a push has to do with. */
+function tryMechanism(m: Mechanism, c: CoverContext, receiver: BodyState): Layer | null {
+  switch (m.by) {
+    case "interpose":
+      return interpose(m, c);
+    case "deflect":
+      return armed(deflect(m, c), c.use, receiver, c.blow);
+    case "pass":
+      return armed(pass(m, c), c.use, receiver, c.blow);
+    case "jam":
+      return jam(c);
+    case "seize":
+      return seize(c);
+    case "cut":
+      return cut(c);
+    case "deny":
+      return deny(m.line, c.blow, c.use, c.uses, c.attacker);
+    case "displace":
+    case "energy":
+      return null;
+    default:
+      return m satisfies never;
+  }
 }
 
 /**

@@ -129,6 +129,7 @@ describe("follow-ups", () => {
     const s = scene(blowText, distance);
     change(s);
     const found = followUps({
+      late: 0,
       blow: s.blow,
       attacker: s.attacker,
       receiver: s.receiver,

@@ -62,7 +62,7 @@ export interface Blow {
 export interface Layer {
   readonly use: MoveUse;
   readonly by:
-    "displace" | "interpose" | "deflect" | "pass" | "jam" | "energy" | "deny" | "seize" | "intercept" | "meet";
+    "displace" | "interpose" | "deflect" | "pass" | "jam" | "energy" | "deny" | "seize" | "cut" | "intercept" | "meet";
   /** Positive: it covers, by this much. m. */
   readonly margin: number;
   readonly fails: null | "open" | "material" | "companion" | "resisting" | "locked" | "late";

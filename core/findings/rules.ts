@@ -2,7 +2,7 @@
  * The rules of the checker, a row each: how grave a breach is, what it decides, the question under which a
  * school grades it, and its words. A rule that is raised nowhere fails a test.
  */
-import { fill, headerWords, lineOpen, syntaxWords, wrongMaterial } from "./words.ts";
+import { fill, headerWords, lineOpen, needsWords, syntaxWords, wrongMaterial } from "./words.ts";
 
 export const SEVERITIES = ["error", "risk", "note"] as const;
 export type Severity = (typeof SEVERITIES)[number];
@@ -38,11 +38,7 @@ const TABLE = {
     decides: "exchange",
     question: null,
     says: (p) => {
-      if (p.code === "needs")
-        return fill(
-          "{move} needs {needs} in the hand; write what is held in the header, such as `A: holds stick 71 cm`.",
-          p,
-        );
+      if (p.code === "needs") return fill(needsWords[String(p.needs)] ?? needsWords.other!, p);
       if (p.code === "side")
         return fill("A {side} {move} contradicts itself: this move belongs to the other side. Take “{side}” out.", p);
       if (p.code === "height") return fill("{move} does not go {height}. It goes {heights}.", p);

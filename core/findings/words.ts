@@ -12,6 +12,7 @@ export const syntaxWords: Record<string, string> = {
   "meet-shape": "Two blows meet one beat against one beat: `A forehand high <> B forehand high`, without `|` or `->`.",
   "alternative-actor": "All alternatives of a turn belong to one person; “{found}” is somebody else.",
   "empty-block": "This {found} holds no line. Write its lines below it, or take it out.",
+  "end-alone": "`end` stands alone on its row. Take the sign behind it out.",
   "stray-end": "There is no block for this `end` to close.",
   "late-header": "“{found}:” stands below the first row of play. Header rows go to the top.",
   "label-outside": "A label belongs inside a choice. Put `choose A:` above, or take “{found}:” away.",
@@ -48,6 +49,12 @@ export const headerWords: Record<string, string> = {
   worn: "“{known}” cannot be worn. Known: mitts, gloves, eye protection, caged headgear, mouthguard, groin guard, shin guards, belly pad, kick shield.",
   "hold-and-wear": "Nobody can hold a weapon and wear {known} at once. Choose one of the two.",
   person: "“{known}” says nothing about a person. Write for example `lead left, height 178, wears gloves`.",
+};
+
+export const needsWords: Record<string, string> = {
+  empty: "{move} needs an empty hand; this one holds something. Use the other hand, or take another move.",
+  pad: "{move} needs pads; write what is worn in the header, such as `A: wears mitts`.",
+  other: "{move} needs {needs} in the hand; write what is held in the header, such as `A: holds stick 71 cm`.",
 };
 
 export const lineOpen: Record<string, string> = {

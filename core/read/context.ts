@@ -1,6 +1,10 @@
+import type { Gear } from "../score/person.ts";
 import type { LineHeader } from "../score/header.ts";
 import type { BodyState } from "../body/state.ts";
 import type { ResolveContext } from "./resolve.ts";
+
+/** Gear that somebody else can hit. */
+const PADS: ReadonlySet<Gear> = new Set(["mitts", "belly pad", "kick shield"]);
 
 /** Contexts of a header by person and sides: the same few are asked for at every turn. */
 const contexts = new WeakMap<LineHeader, Map<string, ResolveContext>>();
@@ -20,6 +24,7 @@ function contextOf(state: BodyState, header: LineHeader): ResolveContext {
   return {
     holds: held?.kind ?? null,
     twoSticks: held?.count === 2,
+    pads: state.body.person.wears.some((gear) => PADS.has(gear)),
     kind: header.kind,
     tradition: header.tradition,
     hand: state.weaponSide,

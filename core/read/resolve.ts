@@ -1,6 +1,6 @@
 /** Words of a score to moves: what a part means for the one who does it. */
 import { ACTORS, type Actor, type Alternative, type Beat, type Part, type Span } from "../score/types.ts";
-import type { Side } from "../score/person.ts";
+import { otherSide, type Side } from "../score/person.ts";
 import { partNamed, type PartName } from "../words/part-names.ts";
 import {
   chooseHomonym,
@@ -158,7 +158,7 @@ const keys = new WeakMap<ResolveContext, string>();
 function contextKey(c: ResolveContext): string {
   let key = keys.get(c);
   if (key === undefined) {
-    key = `${c.holds}|${c.twoSticks}|${c.kind}|${c.tradition}|${c.hand}|${c.lead}|${c.numbering}|`;
+    key = `${c.holds}|${c.twoSticks}|${c.pads}|${c.kind}|${c.tradition}|${c.hand}|${c.lead}|${c.numbering}|`;
     keys.set(c, key);
   }
   return key;
@@ -241,12 +241,23 @@ function readPart(part: Part, vocabulary: Vocabulary, context: ResolveContext, f
   return consistent(use, context, fault);
 }
 
+const sideIn = (word: SideWord, { lead }: ResolveContext): Side =>
+  word === "lead" ? lead : word === "rear" ? otherSide(lead) : word;
+
 type Fault = (rule: WordFault["rule"], code: string, params?: Record<string, string>) => null;
 
 /** A move that contradicts itself (a lead cross, a high sweep) or needs what is not in the hand. */
 function consistent(use: Draft, context: ResolveContext, fault: Fault): MoveUse | null {
   const { move } = use;
   if (!canHold(move, context)) return fault("bad-move", "needs", { move: move.name, needs: String(move.needs) });
+  if (
+    move.needs === "empty" &&
+    context.holds &&
+    use.side &&
+    move.sides === "limb" &&
+    sideIn(use.side, context) === context.hand
+  )
+    return fault("bad-move", "needs", { move: move.name, needs: "empty" });
   if (move.fixedSide && use.side) {
     const lead = use.side === "lead" || use.side === context.lead;
     if (lead !== move.limb.startsWith("lead")) return fault("bad-move", "side", { move: move.name, side: use.side });

@@ -122,6 +122,8 @@ class RowBuilder {
       default: {
         const label = node.getChild("Label");
         const lines = this.within("many-lines", node.getChildren("Line")).map((line) => this.line(line));
+        // Written without its stray sign it would close a block.
+        if (/^\s*end\s*(?:;\s*)*(?:\s#.*)?$/i.test(this.text)) this.fault("end-alone", node);
         return {
           kind: "play",
           label: label && this.word(label),

@@ -59,7 +59,7 @@ function mechanismWords(m: Mechanism): string {
     case "seize":
       return `holds the ${m.part}`;
     case "cut":
-      return `meets the arm with the ${m.limb}`;
+      return "meets the arm that attacks with the weapon";
     case "energy":
       return m.keeps ? "gives way and keeps contact" : "gives way and lets go";
     case "deny":

@@ -114,7 +114,7 @@ const MECHANISMS: Readonly<Record<string, ObjectShape>> = {
   pass: { to: string().oneOf(["inside", "outside"]).required(), step: metres.required() },
   jam: {},
   seize: { part: string().oneOf(["leg"]).required() },
-  cut: { limb: string().oneOf(["stick", "blade"]).required() },
+  cut: {},
   energy: { goes: direction, keeps: boolean().required() },
   deny: { line: number().oneOf([1, 2, 3]).required() },
 };
@@ -159,7 +159,6 @@ const move = object({
   goesDown: boolean(),
   restores: boolean(),
   changes: string().oneOf(["stance", "hands"]),
-  beats: number().integer().min(1).max(12),
   numbered: string().oneOf(["strike", "block", "counter"]),
   opens: boolean(),
   coaching: array(notEmpty).min(2).required(),

@@ -141,7 +141,7 @@ export type Mechanism =
   | { readonly by: "pass"; readonly to: "inside" | "outside"; readonly step: number }
   | { readonly by: "jam" }
   | { readonly by: "seize"; readonly part: "leg" }
-  | { readonly by: "cut"; readonly limb: "stick" | "blade" }
+  | { readonly by: "cut" }
   | {
       readonly by: "energy";
       /** How the contact point goes: a direction, round the spine, with the energy, or against it. */
@@ -185,8 +185,6 @@ export interface MoveData {
   readonly restores?: boolean;
   /** Changes the lead side, or the hand that holds the weapon. */
   readonly changes?: "stance" | "hands";
-  /** Takes a fixed number of beats of a cycle. */
-  readonly beats?: number;
   /** Standard strike, block or counter of the numbering set. */
   readonly numbered?: "strike" | "block" | "counter";
   readonly opens?: boolean;

@@ -57,28 +57,44 @@ export function shippedVocabulary(): Vocabulary {
   return (shipped ??= makeVocabulary());
 }
 
-export interface LookupContext {
+/** What somebody has in the hands and on the body that decides which moves they can do. */
+export interface Held {
   readonly holds: WeaponKind | null;
   readonly twoSticks: boolean;
+  /** Mitts, a belly pad or a kick shield are worn. */
+  readonly pads: boolean;
+}
+
+export interface LookupContext extends Held {
   readonly kind: Kind;
   readonly tradition: string | null;
 }
 
-/** True where the actor holds what the move needs. */
-export function canHold(move: Move, context: Pick<LookupContext, "holds" | "twoSticks">): boolean {
+/** True where the actor holds or wears what the move needs. */
+export function canHold(move: Pick<Move, "needs" | "limb">, { holds, twoSticks, pads }: Held): boolean {
   switch (move.needs) {
-    case "stick":
-      return context.holds === "stick";
-    case "blade":
-      return context.holds !== null && context.holds !== "stick";
-    case "weapon":
-      return context.holds !== null;
-    case "two sticks":
-      return context.twoSticks;
-    default:
+    case undefined:
       return true;
+    case "stick":
+      return holds === "stick";
+    case "blade":
+      return holds !== null && holds !== "stick";
+    case "weapon":
+      return holds !== null;
+    case "two sticks":
+      return twoSticks;
+    case "empty":
+      return move.limb === "both hands" ? holds === null : !twoSticks;
+    case "pad":
+      return pads;
+    default:
+      return move.needs satisfies never;
   }
 }
+
+/** True for a move that nobody does with empty hands. */
+export const needsWeapon = ({ needs }: Pick<Move, "needs">): boolean =>
+  needs !== undefined && needs !== "empty" && needs !== "pad";
 
 const CONTACT_GROUPS = new Set(["contact", "energy", "yielding"]);
 

@@ -14,6 +14,7 @@ const vocabulary = shippedVocabulary();
 const EMPTY: ResolveContext = {
   holds: null,
   twoSticks: false,
+  pads: false,
   kind: "feeder",
   tradition: null,
   hand: "right",
