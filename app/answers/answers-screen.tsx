@@ -1,7 +1,8 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useCallback, useMemo, useState } from "react";
-import { BOOK_TOOLS, USUAL_BOOK } from "#core/answers/answer-book.ts";
+import { BOOK_TOOLS } from "#core/answers/answer-book.ts";
+import { TRADE } from "#core/trade/trade.ts";
 import type { Trained, TrainedText } from "#core/answers/trained.ts";
 import type { BookChoice } from "#core/policy/settings.ts";
 import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";
@@ -40,7 +41,7 @@ const NOTHING: Trained = {};
 /** Does the school have an answer for everything it throws? */
 export function AnswersScreen({ trainedTexts, today }: AnswersProps) {
   const { settings, version, patch, result } = useSettings();
-  const choice: BookChoice = settings.book ?? USUAL_BOOK;
+  const choice: BookChoice = settings.book ?? TRADE.book;
   const work = useLongWork("book", { choice }, version);
   const book = work.result;
   const question = useMemo(() => ({ texts: trainedTexts }), [trainedTexts]);

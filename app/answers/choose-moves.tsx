@@ -10,7 +10,7 @@ import FormControlLabel from "@mui/material/FormControlLabel";
 import TextField from "@mui/material/TextField";
 import useMediaQuery from "@mui/material/useMediaQuery";
 import { useEffect, useMemo, useState } from "react";
-import { USUAL_BOOK } from "#core/answers/answer-book.ts";
+import { TRADE } from "#core/trade/trade.ts";
 import type { BookChoice } from "#core/policy/settings.ts";
 import { ask } from "../workers/client.ts";
 
@@ -42,7 +42,7 @@ export function ChooseMoves({ choice, onSave, onClose }: ChooseProps) {
       <DialogContent>
         <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap", py: 1 }}>
           <TextField size="small" label="Find a move" value={query} onChange={(e) => setQuery(e.target.value)} />
-          <Button variant="outlined" onClick={() => set(USUAL_BOOK)}>
+          <Button variant="outlined" onClick={() => set(TRADE.book)}>
             The usual ones
           </Button>
           <Button variant="outlined" disabled={!whole} onClick={() => whole && set(whole)}>

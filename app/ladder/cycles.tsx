@@ -5,14 +5,12 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { FLOW_COUNTS } from "#core/search/flow-search.ts";
+import { TRADE } from "#core/trade/trade.ts";
 import { Notice } from "../ui/parts.tsx";
 import { WorkProgress } from "../ui/work-progress.tsx";
 import { useLongWork } from "../workers/use-long-work.ts";
 import { RungItem } from "./rung-item.tsx";
 import { Rows } from "../ui/rows.tsx";
-
-const STROKES = ["forehand high", "backhand high", "forehand low", "backhand low", "forehand mid", "backhand mid"];
-const HANDS = ["jab", "cross", "lead hook", "parry", "slip out", "cover", "weave"];
 
 interface CyclesProps {
   readonly text: string;
@@ -22,7 +20,7 @@ interface CyclesProps {
 
 export function Cycles({ text, revisionId, others }: CyclesProps) {
   const armed = /^A:.*\bholds\b.*\bsticks?\b/im.test(text);
-  const usual = armed ? STROKES : HANDS;
+  const usual = armed ? TRADE.strokes : TRADE.cycleMoves;
   const [moves, setMoves] = useState<readonly string[]>(usual);
   const [counts, setCounts] = useState(4);
   // What is added from here is no reason to search again.

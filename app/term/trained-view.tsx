@@ -1,7 +1,7 @@
 /** What the term has trained: new and known pairs day by day, and every feed of the book with its answers. */
 import Box from "@mui/material/Box";
 import { useMemo, useState } from "react";
-import { USUAL_BOOK } from "#core/answers/answer-book.ts";
+import { TRADE } from "#core/trade/trade.ts";
 import type { Coverage, CoveredFeed } from "#core/answers/coverage.ts";
 import type { TrainedText } from "#core/answers/trained.ts";
 import { ChartLater } from "../ui/chart-later.tsx";
@@ -19,7 +19,7 @@ const DAYS = 30;
 
 export function TrainedView({ texts }: { texts: readonly TrainedText[] }) {
   const { settings, version } = useSettings();
-  const feeds = (settings.book ?? USUAL_BOOK).feeds;
+  const feeds = (settings.book ?? TRADE.book).feeds;
   const question = useMemo(() => ({ texts, feeds }), [texts, feeds]);
   const { answer: found, trouble } = useAnswer("coverage", question, version);
   if (trouble) return <Notice tone="trouble">{trouble}</Notice>;

@@ -9,6 +9,7 @@ import {
   type MoveData,
   type Role,
   type Tradition,
+  COMPANIONS,
 } from "#core/words/types.ts";
 
 export interface OwnMoveForm {
@@ -143,7 +144,7 @@ const WORDS: Readonly<Record<string, readonly string[]>> = {
   to: ["inside", "outside"],
   part: ["leg"],
   way: ["evade", "weave", "word"],
-  requires: ["step in", "level change"],
+  requires: [...COMPANIONS],
   kind: ["pin", "grip", "touch", "clear", "break"],
   on: [...new Set([...Object.keys(PARTS), "hand", "leg", "wrist", "forearm", "arm", "elbow", "weapon", "weapon arm"])],
   direction: ["gone"],

@@ -1,4 +1,5 @@
 /** A school's own move: a form that starts from moves it is like, with what it would answer beside it. */
+import { TRADE } from "#core/trade/trade.ts";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
@@ -25,9 +26,6 @@ interface OwnMoveProps {
   readonly name: string;
 }
 
-/** What a new move starts from when nothing is chosen. */
-const USUAL_START = "slip";
-
 export function OwnMoveScreen({ id, like, name }: OwnMoveProps) {
   const [cards, setCards] = useState<readonly MoveCard[] | null>(null);
   useEffect(() => {
@@ -48,7 +46,7 @@ export function OwnMoveScreen({ id, like, name }: OwnMoveProps) {
         This move is not here any more; it may have been taken out in another window.
       </Notice>
     );
-  const start = cards.find((c) => c.id === (like ?? USUAL_START)) ?? cards[0]!;
+  const start = cards.find((c) => c.id === (like ?? TRADE.ownMoveStart)) ?? cards[0]!;
   return (
     <MoveForm
       cards={cards}

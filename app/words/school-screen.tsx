@@ -141,7 +141,7 @@ export function SchoolScreen({ drills }: { drills: readonly DrillText[] }) {
             <Box sx={{ color: "text.secondary" }}>
               No setting: both ways are moves and drills of their own.{" "}
               <Link to="/words?q=shoulder+roll">Shoulder roll</Link> keeps the spare hand at home, with{" "}
-              <Link to="/words?move=cross-catch">cross catch</Link> it crosses over; the checker says what each leaves
+              <Link to="/words?q=cross+catch">cross catch</Link> it crosses over; the checker says what each leaves
               open.
             </Box>
           </Box>

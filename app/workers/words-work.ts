@@ -43,7 +43,9 @@ export function tryData(data: unknown, settings: SchoolData): TrialView {
   if (!result.ok) return { ok: false, errors: result.errors };
   const { school } = result;
   const found = [...school.vocabulary.moves.values()].find((m) => m.id === move!.id)!;
-  const hook = /hook/.test(found.id) && found.attack?.tool === "fist";
-  const facts = [...moveFacts(found), ...(hook ? [{ name: "Fist", value: FIST[school.customs.hookFist] }] : [])];
+  const facts = [
+    ...moveFacts(found),
+    ...(found.fistByCustom ? [{ name: "Fist", value: FIST[school.customs.hookFist] }] : []),
+  ];
   return { ok: true, facts, trial: tryMove(found, school) };
 }

@@ -1,5 +1,6 @@
+import { TRADE } from "../trade/trade.ts";
 import { checkFor } from "../policy/judge.ts";
-import { answerBook, bookReason, drillFor, USUAL_BOOK, wholeBook, type Book } from "./answer-book.ts";
+import { answerBook, bookReason, drillFor, wholeBook, type Book } from "./answer-book.ts";
 import { parse } from "../score/parse.ts";
 import { defaultSchool, readSchool } from "../policy/school.ts";
 import type { BookChoice } from "../policy/settings.ts";
@@ -50,16 +51,16 @@ describe("a cell", () => {
 });
 
 test("progress rises from 0 towards 1, once for each feed", () => {
-  const { shares, book } = run(USUAL_BOOK);
-  expect(shares).toHaveLength(USUAL_BOOK.feeds.length);
+  const { shares, book } = run(TRADE.book);
+  expect(shares).toHaveLength(TRADE.book.feeds.length);
   expect(shares[0]).toBe(0);
   expect([...shares].sort((a, b) => a - b)).toEqual(shares);
-  expect(book.feeds.map((f) => f.text)).toEqual([...USUAL_BOOK.feeds]);
-  expect(book.answers.map((a) => a.text)).toEqual([...USUAL_BOOK.answers]);
+  expect(book.feeds.map((f) => f.text)).toEqual([...TRADE.book.feeds]);
+  expect(book.answers.map((a) => a.text)).toEqual([...TRADE.book.answers]);
   for (const [left, right] of book.codes) expect([left.length, right.length]).toEqual([32, 32]);
 });
 test("every usual feed has an answer from both sides: a trained club has no hole there", () => {
-  const { book } = run(USUAL_BOOK);
+  const { book } = run(TRADE.book);
   const holes = book.codes.flatMap((sides, i) =>
     sides.flatMap((row, s) => (row.includes("v") ? [] : [`${book.feeds[i]!.text} ${s}`])),
   );

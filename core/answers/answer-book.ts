@@ -1,4 +1,5 @@
 /** Every feed of a school against every answer: has it an answer for everything it throws? */
+import { TRADE } from "../trade/trade.ts";
 import { needsWeapon } from "../words/vocabulary.ts";
 import { checkSingleFor } from "../policy/judge.ts";
 import { readAnswer, readFed, type Fed } from "../drill/single.ts";
@@ -60,8 +61,6 @@ export function wholeBook(school: School): BookChoice {
   }
   return { feeds, answers };
 }
-
-export { USUAL_BOOK } from "../trade/usual.ts";
 
 /** The tool of a feed by the data of its move. */
 function toolOf({ move }: MoveUse): BookTool {
@@ -156,8 +155,8 @@ function checkPair(sides: Sides, reader: Reader, school: School): CheckedExchang
 }
 
 function readersOf(answers: readonly string[], school: School): Reader[] {
-  const stick = readFed(contextFor("stick", "left", true), "A forehand high", school)!;
-  const plain = readFed([], "A jab", school)!;
+  const stick = readFed(contextFor("stick", "left", true), `A ${TRADE.samples.stick}`, school)!;
+  const plain = readFed([], `A ${TRADE.samples.hands}`, school)!;
   return answers.flatMap((text): Reader[] => {
     const beat = readAnswer(plain, text, school) ?? readAnswer(stick, text, school);
     const main = beat?.uses.find((u) => u.move.group !== "footwork") ?? beat?.uses[0];
@@ -255,7 +254,7 @@ const HOW: Readonly<Record<CheckedExchange["layers"][number]["by"], string>> = {
 export function drillFor(feed: string, answer: string | null, side: Side, school: School): string {
   const tool = guessTool(feed, school) ?? "hand";
   const best = (armed: boolean) => rankAnswers(contextFor(tool, side, armed), `A ${feed}`, school, 1)[0]?.text;
-  const text = answer ?? best(false) ?? best(true) ?? "step back";
+  const text = answer ?? best(false) ?? best(true) ?? TRADE.lastResort;
   const [reader] = readersOf([text], school);
   const context = contextFor(tool, side, reader?.needsWeapon ?? false);
   const name = `${feed} met with ${text}`;

@@ -1,5 +1,6 @@
 /** All valid answers of the vocabulary to one feed, ranked for the bodies at hand. */
-import { USUAL_BOOK } from "../trade/usual.ts";
+import { TRADE, withOwn } from "../trade/trade.ts";
+import { keptFor } from "../base/bounded.ts";
 import { Numbers } from "../base/numbers.ts";
 import { checkSingleFor } from "../policy/judge.ts";
 import { blowOf, readAnswer, readFed, type Fed } from "../drill/single.ts";
@@ -31,15 +32,15 @@ export interface FramedFeed extends RankedFeed {
 export function answerTexts(move: Move): string[] {
   if (!move.roles.includes("answer") || move.numbered) return [];
   const { name } = move;
-  if (move.requires === "step in") return [`step in + ${name}`];
-  if (move.requires === "level change") return [`level change + ${name}`];
-  if (move.answer?.some((m) => m.by === "pass")) return [`step off + ${name}`];
+  if (move.requires) return [`${TRADE.companions[move.requires]} + ${name}`];
+  if (move.answer?.some((m) => m.by === "pass")) return [`${TRADE.companions.aside} + ${name}`];
   // A head that goes aside where the feet stay can go to either side of the line: two answers.
   const aside = move.answer?.some(
     (m) => m.by === "displace" && m.way === "evade" && m.side?.head && !m.feet && !m.drop && !m.turn,
   );
   if (aside) return [`${name} out`, `${name} in`];
-  if (move.id === "step") return [];
+  // A plain step says nothing without its direction.
+  if (move.answer?.some((m) => m.by === "displace" && m.way === "word" && m.feet?.forward && m.feet.back)) return [];
   if (move.group === "contact" && move.contact && !move.answer) return [];
   const heights = move.sides === "cover" && move.heights ? move.heights : [null];
   return heights.map((height) => (height ? `${name} ${height}` : name));
@@ -116,7 +117,8 @@ function allAnswers(context: readonly string[], feed: string, school: School): R
       if (!beat) continue;
       const exchange = checkSingleFor(fed, beat, school);
       if (exchange.verdict !== "valid" && exchange.verdict !== "risky") continue;
-      const worth = worthOf(exchange) - strange(move, exchange, fed.header.kind) + (USUAL.has(text) ? USUAL_BONUS : 0);
+      const worth =
+        worthOf(exchange) - strange(move, exchange, fed.header.kind) + (isUsual(text, school) ? USUAL_BONUS : 0);
       found.push({ text, move, exchange, worth });
     }
   return found.sort((a, b) => b.worth - a.worth || a.text.localeCompare(b.text));
@@ -189,7 +191,7 @@ export function rankFeeds(context: readonly string[], school: School): FramedFee
 }
 
 function allFeeds(context: readonly string[], school: School): FramedFeed[] {
-  const sensitivity = readFed(context, "A push", school)?.header.kind === "sensitivity";
+  const sensitivity = readFed(context, `A ${TRADE.samples.push}`, school)?.header.kind === "sensitivity";
   const found: FramedFeed[] = [];
   for (const move of school.vocabulary.moves.values()) {
     if (!move.roles.includes("feed") || move.numbered || (move.energy !== undefined) !== sensitivity) continue;
@@ -242,7 +244,9 @@ export function lands(context: readonly string[], feed: string, answer: string, 
 }
 
 /** What most clubs teach comes before what works as well. */
-const USUAL = new Set(USUAL_BOOK.answers);
+const usualOf = new WeakMap<School, ReadonlySet<string>>();
+const isUsual = (text: string, school: School): boolean =>
+  keptFor(usualOf, school, () => new Set(withOwn(TRADE.book.answers, school.vocabulary))).has(text);
 const USUAL_BONUS = 0.12;
 
 const CONTACT_GROUPS = new Set(["contact", "yielding"]);

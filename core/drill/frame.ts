@@ -2,6 +2,7 @@
 import { launch } from "../exchange/blow.ts";
 import { MODEL } from "../exchange/constants.ts";
 import { resolveContext } from "../read/context.ts";
+import { plainFeed } from "../exchange/feed.ts";
 import type { Feed } from "../exchange/types.ts";
 import { bodyOf, type Body } from "../body/body.ts";
 import { startState, type World } from "../body/state.ts";
@@ -9,7 +10,9 @@ import type { Header, RangeName } from "../score/header.ts";
 import { BLANK, type Actor, type Line, type Row, type Score, type ScoreItem } from "../score/types.ts";
 import { expandRange } from "../score/ranges.ts";
 import { resolveAlternative, type MoveUse } from "../read/resolve.ts";
-import type { Move, MoveId } from "../words/types.ts";
+import { keptFor } from "../base/bounded.ts";
+import { plainUse } from "../read/plain-use.ts";
+import type { Move } from "../words/types.ts";
 import type { Vocabulary } from "../words/vocabulary.ts";
 
 /** The bodies of a drill at a distance of A and B, m. */
@@ -78,39 +81,22 @@ function rangeDistance(range: NonNullable<Header["range"]>, trial: World, vocabu
       return MODEL.beyond + Math.max(...names.map((name) => rangeDistance({ name }, trial, vocabulary)));
     }
     default:
-      return solveFor(STANDARD[range.name], "A", "B", trial, vocabulary);
+      return solveFor(range.name, trial, vocabulary);
   }
 }
 
-/** The blow whose own step sets each striking range. */
-const STANDARD: Record<"punch" | "kick" | "weapon", string> = {
-  punch: "jab",
-  kick: "round-kick",
-  weapon: "stick-forehand",
-};
-
-function solveFor(id: string, actor: Actor, receiver: Actor, trial: World, vocabulary: Vocabulary): number {
-  const move = vocabulary.moves.get(id as MoveId)!;
-  const use: MoveUse = {
-    move,
-    text: move.name,
-    from: 0,
-    to: 0,
-    side: null,
-    hand: null,
-    height: null,
-    way: null,
-    degrees: null,
-    target: null,
-    on: null,
-    at: null,
-    feint: false,
-    commitment: null,
-    intercept: false,
-    length: 1,
-  };
-  return distanceFor(use, actor, receiver, trial);
+/** The distance at which the blow that sets a striking range lands. */
+function solveFor(range: NonNullable<Move["setsRange"]>, trial: World, vocabulary: Vocabulary): number {
+  const sets = keptFor(
+    rangeSetters,
+    vocabulary,
+    ({ moves }) =>
+      new Map([...moves.values()].flatMap((move) => (move.setsRange && !move.own ? [[move.setsRange, move]] : []))),
+  );
+  return distanceFor(plainUse(sets.get(range)!), "A", "B", trial);
 }
+
+const rangeSetters = new WeakMap<Vocabulary, ReadonlyMap<NonNullable<Move["setsRange"]>, Move>>();
 
 /** Distances solved before, by the two bodies; drills of a search begin with the same few feeds. */
 interface Solved {
@@ -139,19 +125,7 @@ function solveDistance(use: MoveUse, actor: Actor, receiver: Actor, trial: World
   const attacker = trial[actor]!;
   const target = trial[receiver]!;
   const row: Row = { index: 0, from: 0, content: BLANK };
-  const feed: Feed = {
-    use,
-    row,
-    actor,
-    receiver,
-    isReturn: true,
-    beatUses: [use],
-    before: [],
-    gained: 0,
-    feints: 0,
-    hidden: 0,
-    first: true,
-  };
+  const feed: Feed = { ...plainFeed({ use, row, actor, receiver }), isReturn: true, gained: 0 };
   const blow = launch(feed, attacker, target, 0);
   // As a return nothing is stepped: `missing` is how far the tip stays from the surface at 1 m.
   const away = Math.hypot(attacker.x - target.x, attacker.y - target.y);

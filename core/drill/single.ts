@@ -2,6 +2,7 @@
  * One feed against many answers without a text for each pair: words and frame are read once, then
  * only the exchange itself is checked.
  */
+import { plainFeed } from "../exchange/feed.ts";
 import { checkExchange, type Setting } from "../exchange/exchange.ts";
 import { prepare } from "./prepare.ts";
 import { launchFeed } from "../exchange/launch.ts";
@@ -46,19 +47,7 @@ export function readFed(context: readonly string[], feed: string, usage: Usage):
   return {
     header,
     world,
-    feed: {
-      use,
-      row: line.row,
-      actor,
-      receiver: actor === "A" ? "B" : "A",
-      isReturn: false,
-      beatUses: beat.uses,
-      before: [],
-      gained: null,
-      feints: 0,
-      hidden: 0,
-      first: true,
-    },
+    feed: plainFeed({ use, row: line.row, actor, receiver: actor === "A" ? "B" : "A", beatUses: beat.uses }),
     setting: {
       header,
       usage,

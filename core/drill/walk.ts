@@ -1,4 +1,5 @@
 /** Walks one line of play: whose turn it is, which answer deals with which feed, what is a return. */
+import { plainFeed } from "../exchange/feed.ts";
 import type { CheckedExchange, Feed } from "../exchange/types.ts";
 import { checkExchange, poses, type Setting } from "../exchange/exchange.ts";
 import { checkMeeting } from "./meet.ts";
@@ -312,20 +313,8 @@ function walkMeeting(line: Line, world: World, walk: Walk): void {
     walk.exchanges.push(unread(now, null, two, world, walk));
     return;
   }
-  const feed = (use: MoveUse, actor: Actor, receiver: Actor, beat: ResolvedBeat): Feed => ({
-    use,
-    row: walk.row,
-    actor,
-    receiver,
-    isReturn: false,
-    beatUses: beat.uses,
-    before: [],
-    gained: null,
-    feints: 0,
-    hidden: 0,
-    first: true,
-  });
-  walk.exchanges.push(
-    checkMeeting(feed(useA, one, two, beatA), feed(useB, two, one, beatB), [beatA, beatB], world, walk.setting),
-  );
+  const { row } = walk;
+  const feedA = plainFeed({ use: useA, row, actor: one, receiver: two, beatUses: beatA.uses });
+  const feedB = plainFeed({ use: useB, row, actor: two, receiver: one, beatUses: beatB.uses });
+  walk.exchanges.push(checkMeeting(feedA, feedB, [beatA, beatB], world, walk.setting));
 }

@@ -19,6 +19,6 @@ export function deny(line: 1 | 2 | 3, blow: Blow, use: MoveUse, uses: readonly M
   );
   if (locked && line === 3) return made(-0.05, "locked");
   const lowered = uses.some((other) => other.move.goesDown && other !== use);
-  if (use.move.requires === "level change" && !lowered) return made(-0.05, "companion", { needs: "a level change" });
+  if (use.move.requires === "lowered" && !lowered) return made(-0.05, "companion", { needs: "a level change" });
   return made(line === 3 ? 0.12 : line === 2 ? 0.08 : 0.1, null, { line: String(line) });
 }

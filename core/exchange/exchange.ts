@@ -56,6 +56,7 @@ export function checkExchange(feed: Feed, beat: ResolvedBeat | null, world: Worl
     next =
       blow && blow.path !== "shoot"
         ? followUps({
+            vocabulary: setting.usage.vocabulary,
             blow,
             late: lateBack(feed.use),
             attacker,

@@ -3,35 +3,66 @@ import type { Blow, FollowUp, FollowUpState } from "./types.ts";
 import { MODEL } from "./constants.ts";
 import { RADII } from "../body/anthropometry.ts";
 import { norm, pointSegmentDistance, segmentDistance, segmentsCross } from "../body/geometry.ts";
-import { heldBy, zoneNow, type BodyState, type World } from "../body/state.ts";
-import { otherSide, type Side } from "../score/person.ts";
+import { byHeight } from "./blow.ts";
+import { keptFor } from "../base/bounded.ts";
+import { isLegPart, PARTS } from "../body/parts.ts";
+import { heldBy, sideOf, zoneNow, type BodyState, type World } from "../body/state.ts";
+import type { Side } from "../score/person.ts";
+import { partNamed, type PartName } from "../words/part-names.ts";
+import type { Move } from "../words/types.ts";
+import type { Vocabulary } from "../words/vocabulary.ts";
 
 interface Threat {
   readonly move: string;
-  readonly limb: "lead hand" | "rear hand" | "lead leg" | "rear leg";
+  readonly limb: FollowUp["limb"];
+  readonly side: "lead" | "rear";
+  readonly kind: "hand" | "leg";
   readonly path: "thrust" | "arc";
   /** Reach from the own centre as a share of the arm (hands) or of H (legs). */
   readonly extension: number;
+  /** Turn of the trunk with it, degrees. */
   readonly turn: number;
   readonly target: "head" | "body" | "leg";
   /** ms from the end of the feed. */
   readonly time: number;
 }
 
-/** The blows that each other limb is taken to follow up with. Common practice, no source. */
-const THREATS: readonly Threat[] = [
-  { move: "jab", limb: "lead hand", path: "thrust", extension: 0.97, turn: 45, target: "head", time: 250 },
-  { move: "lead hook", limb: "lead hand", path: "arc", extension: 0.62, turn: 55, target: "head", time: 300 },
-  { move: "cross", limb: "rear hand", path: "thrust", extension: 0.97, turn: 35, target: "head", time: 300 },
-  { move: "rear hook", limb: "rear hand", path: "arc", extension: 0.62, turn: 40, target: "head", time: 300 },
-  { move: "push kick", limb: "lead leg", path: "thrust", extension: 0.52, turn: 0, target: "body", time: 380 },
-  { move: "round kick to leg", limb: "rear leg", path: "arc", extension: 0.49, turn: 0, target: "leg", time: 400 },
-];
+/** The blows that each other limb is taken to follow up with, as their data say; a school's own moves among them. */
+const threats = new WeakMap<Vocabulary, readonly Threat[]>();
+const threatsOf = (vocabulary: Vocabulary): readonly Threat[] =>
+  keptFor(threats, vocabulary, ({ moves }) => [...moves.values()].flatMap(threatsIn));
+
+function threatsIn({ attack, followsUp, limb }: Move): Threat[] {
+  if (!attack || attack.path === "shoot" || !followsUp) return [];
+  const { path } = attack;
+  const kind = limb.endsWith("leg") ? "leg" : "hand";
+  return followsUp.map(({ as, side, height = null }) => {
+    const turn = attack.turnReturn ?? attack.turn ?? 0;
+    return {
+      move: as,
+      limb: `${side} ${kind}`,
+      side,
+      kind,
+      path,
+      extension: attack.reach ?? attack.extension ?? 0.97,
+      turn: kind === "leg" ? 0 : typeof turn === "number" ? turn : turn[side],
+      target: targetOf(partNamed(byHeight(attack.target, height))),
+      time: attack.contact,
+    };
+  });
+}
+
+function targetOf(part: PartName | null): Threat["target"] {
+  if (part === null) return "body";
+  if (isLegPart(part)) return "leg";
+  return PARTS[part].zone === "head" || PARTS[part].zone === "neck" ? "head" : "body";
+}
 
 /** The longest step a follow-up takes by itself, m for 1.75 m. */
 const FOLLOW_STEP = 0.25;
 
 export interface FollowUpContext {
+  readonly vocabulary: Vocabulary;
   readonly blow: Blow;
   /** How much later than usual the feeder is back from the blow, ms: more was put into it, or less. */
   readonly late: number;
@@ -51,9 +82,9 @@ export interface FollowUpContext {
 /** Lists what the feeder could do next with every limb but the one that attacked. */
 export function followUps(c: FollowUpContext): FollowUp[] {
   const list: FollowUp[] = [];
-  for (const threat of THREATS) {
-    const side = threat.limb.startsWith("lead") ? c.attacker.lead : otherSide(c.attacker.lead);
-    const kind = threat.limb.endsWith("leg") ? "leg" : "hand";
+  for (const threat of threatsOf(c.vocabulary)) {
+    const side = sideOf(c.attacker, threat.side);
+    const { kind } = threat;
     if (c.blow.limb === kind && c.blow.side === side) continue;
     if (heldBy(c.world, c.attacker.actor, kind, side)) continue;
     const { state, slack } = classify(threat, side, c);
@@ -77,7 +108,7 @@ function classify(threat: Threat, side: Side, c: FollowUpContext): { state: Foll
     threat.target === "head" ? "head" : threat.target === "body" ? "belly" : (`thigh ${receiver.lead}` as const);
   const z = zoneNow(receiver, zone);
   const target = { u: z.u + c.right, w: z.w, d: z.d + c.forward };
-  const hand = threat.limb.endsWith("hand");
+  const hand = threat.kind === "hand";
   const shoulders = attacker.body.halfShoulders;
   const angle = (threat.turn * Math.PI) / 180;
   // The attacker's left is on the receiver's right.

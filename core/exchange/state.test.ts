@@ -1,4 +1,5 @@
 /** What lasts from beat to beat: limbs, holds, weight, balance, and what the other limbs can do. */
+import { shippedVocabulary } from "../words/vocabulary.ts";
 import { check } from "../drill/check.ts";
 import { followUps } from "./follow-ups.ts";
 import { differences } from "../drill/loops.ts";
@@ -129,6 +130,7 @@ describe("follow-ups", () => {
     const s = scene(blowText, distance);
     change(s);
     const found = followUps({
+      vocabulary: shippedVocabulary(),
       late: 0,
       blow: s.blow,
       attacker: s.attacker,

@@ -1,4 +1,5 @@
 /** Small builders for tests of single mechanisms. */
+import { plainFeed } from "./feed.ts";
 import { launch } from "./blow.ts";
 import { resolveContext } from "../read/context.ts";
 import type { Blow, Feed } from "./types.ts";
@@ -28,17 +29,8 @@ export const ROW: Row = parse("A jab").rows[0]!;
 
 /** A feed of A at B. */
 export const feedOf = (use: MoveUse, isReturn = false): Feed => ({
-  use,
-  row: ROW,
-  actor: "A",
-  receiver: "B",
+  ...plainFeed({ use, row: ROW, actor: "A", receiver: "B" }),
   isReturn,
-  beatUses: [use],
-  before: [],
-  gained: null,
-  feints: 0,
-  hidden: 0,
-  first: true,
 });
 
 export interface Scene {

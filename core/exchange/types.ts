@@ -88,7 +88,7 @@ export interface ReturnThrown {
 export type FollowUpState = "open" | "covered" | "obstructed" | "out of sector" | "out of reach";
 export interface FollowUp {
   readonly move: string;
-  readonly limb: string;
+  readonly limb: "lead hand" | "rear hand" | "lead leg" | "rear leg";
   readonly state: FollowUpState;
   /** 0 to 1. */
   readonly threat: number;

@@ -1,4 +1,5 @@
 /** What one move does among the others: what it answers, what answers it, and a scene to draw it from. */
+import { TRADE } from "../trade/trade.ts";
 import { checkFor } from "../policy/judge.ts";
 import type { Verdict } from "../exchange/types.ts";
 import { sceneViews, type SceneView } from "./scene-view.ts";
@@ -6,7 +7,7 @@ import type { School } from "../policy/school.ts";
 import { parse } from "../score/parse.ts";
 import { answerTexts } from "../answers/answers.ts";
 import type { Move } from "../words/types.ts";
-import { answerBook, drillFor, USUAL_BOOK } from "../answers/answer-book.ts";
+import { answerBook, drillFor } from "../answers/answer-book.ts";
 import { feedTexts } from "../answers/answers.ts";
 import { finished } from "../base/work.ts";
 
@@ -41,9 +42,9 @@ const best = (found: readonly TrialPair[]): TrialPair | undefined =>
 
 /** Tries a move of the school's vocabulary against the usual ones. */
 export function tryMove(move: Move, school: School): Trial {
-  const answers = pairs(USUAL_BOOK.feeds, answerTexts(move), school);
+  const answers = pairs(TRADE.book.feeds, answerTexts(move), school);
   const asFeed = move.roles.includes("feed") && move.attack && !move.numbered ? feedTexts(move).slice(0, 1) : [];
-  const answeredBy = pairs(asFeed, USUAL_BOOK.answers, school);
+  const answeredBy = pairs(asFeed, TRADE.book.answers, school);
   const shown = best(answeredBy) ?? best(answers);
   const text = shown && drillFor(shown.feed, shown.answer, "left", school);
   const checked = text === undefined ? null : checkFor(parse(text), school);

@@ -5,7 +5,7 @@ import { below, seeded, shuffled } from "../random/random.ts";
 import { defaultSchool } from "../policy/school.ts";
 import { format } from "../score/format.ts";
 import { parse } from "../score/parse.ts";
-import { USUAL_BOOK } from "../trade/usual.ts";
+import { TRADE } from "../trade/trade.ts";
 import { rankAnswers } from "../answers/answers.ts";
 import { OPERATORS } from "../vary/operator-names.ts";
 import { makeLadder } from "./ladder.ts";
@@ -28,16 +28,16 @@ const HEADS = [
 /** Three feeds of four get an answer that holds, so that most bases are sound. */
 function answer(feed: string): string {
   const good = random() < 0.75 ? rankAnswers([], `A ${feed}`, school, 5).map((a) => a.text) : [];
-  return pick(good.length > 0 ? good : USUAL_BOOK.answers);
+  return pick(good.length > 0 ? good : TRADE.book.answers);
 }
 const pair = () => {
-  const feed = pick(USUAL_BOOK.feeds);
+  const feed = pick(TRADE.book.feeds);
   return [feed, answer(feed)] as const;
 };
 const LINES = [
   () => pair().join(" -> B "),
   () => `${pair().join(" -> B ")}, ${pick(["cross", "jab", "lead hook", "push kick"])}`,
-  () => `~jab, ${pair().join(" -> B ")} | ${pick(USUAL_BOOK.answers)}`,
+  () => `~jab, ${pair().join(" -> B ")} | ${pick(TRADE.book.answers)}`,
   () => `forehand ${pick(["high", "low"])} <> B forehand ${pick(["high", "low"])}`,
   () => `${pair().join(" -> B ")}, cross -> A parry`,
 ].map((line) => () => `A ${line()}`);

@@ -10,7 +10,8 @@ import {
   type LookupContext,
   type Vocabulary,
 } from "../words/vocabulary.ts";
-import type { Angle } from "../words/numbering.ts";
+import type { Angle, NumberedRole } from "../words/numbering.ts";
+import { standardMoves } from "../words/shipped.ts";
 import type { Height, Move } from "../words/types.ts";
 import { wordsOf } from "./words-of.ts";
 
@@ -111,11 +112,15 @@ function numberRow(beat: Beat, vocabulary: Vocabulary, context: ResolveContext):
   const word = beat.parts.length === 1 && beat.parts[0]!.words.length === 1 ? beat.parts[0]!.words[0]! : null;
   if (!word || !/^\d{1,2}(?:-\d{1,2})*$/.test(word.text)) return null;
   const numbers = word.text.split("-");
-  if (context.holds !== null && numbers.length === 1) return [`strike ${word.text}`];
+  if (context.holds !== null && numbers.length === 1) return [`${numberedName("strike", vocabulary)} ${word.text}`];
   const moves = vocabulary.numbering.get("punches")?.moves ?? [];
   const texts = numbers.map((n) => moves[Number(n) - 1] ?? `punch number ${n}`);
   return texts;
 }
+
+/** How a numbered move of a role is written. */
+const numberedName = (role: NumberedRole, { moves }: Vocabulary): string =>
+  [...moves.values()].find((move) => move.numbered === role)!.name;
 
 function spreadOver(text: string, span: Span): Part {
   return { ...spanOf(span), words: text.split(" ").map((word) => ({ ...spanOf(span), text: word })) };
@@ -299,8 +304,9 @@ function longestName(words: readonly string[], vocabulary: Vocabulary, context: 
       const moves = vocabulary.byName.get(nameKey(words.slice(start, start + length).join(" ")));
       if (!moves) continue;
       const end = start + length;
-      const block = length === 1 && words[start] === "block" && numberFollows(end);
-      const move = block ? vocabulary.byName.get("block number")![0]! : chooseHomonym(moves, context);
+      // Of two moves of one name a number says which: the one of the numbering set.
+      const fitting = moves.filter((one) => (one.numbered !== undefined) === numberFollows(end));
+      const move = chooseHomonym(fitting.length > 0 ? fitting : moves, context);
       const rest = [...words.slice(0, start), ...words.slice(end)];
       // Of two names of one length the one that leaves modifiers only: "lead | straight punch".
       const strays = rest.filter((word) => !isModifier(word)).length;
@@ -373,41 +379,24 @@ function numbered(
     faults.push({ from: use.from, to: use.to, rule: "bad-move", code: "number", params, nearest: [] });
     return null;
   }
-  const text =
-    role === "strike"
-      ? strikeText(angle, context)
-      : role === "block"
-        ? blockText(angle, context)
-        : counterText(angle, context);
+  const text = standardText(role, angle, context);
   const read = resolvePart(spreadOver(text, use), vocabulary, { ...context, numbering: "" }, faults);
   return read && { ...read, text: use.text, feint: use.feint, commitment: use.commitment, length: use.length };
 }
 
-/** A stroke that reaches the given side of the receiver: a forehand from the hand opposite to it. */
-function stroke(side: Side, hand: Side): string {
-  return side === hand ? "backhand" : "forehand";
-}
-
-function strikeText(angle: Angle, { hand, holds }: ResolveContext): string {
-  const target = `to ${angle.side ? `${angle.side} ` : ""}${angle.part}`;
-  if (angle.line === "thrust") return `thrust ${angle.height} ${target}`;
-  if (angle.line === "overhead") return holds === "stick" ? "overhead" : "downward stab";
-  if (angle.line === "upward") return holds === "stick" ? "upward mid" : "thrust high to jaw";
-  return `${stroke(angle.side!, hand)} ${angle.height} ${target}`;
-}
-
-function blockText(angle: Angle, { holds }: ResolveContext): string {
-  if (holds !== "stick") return "step off";
-  if (angle.line === "thrust") return "parry stick";
-  // A rising stick comes where no upright one stands: off its line.
-  if (angle.line === "upward") return "step off";
-  if (angle.line === "overhead") return "roof block";
-  return `block ${angle.side} ${angle.height}`;
-}
-
-/** The counter goes along the line that the block leaves open: the other side, high. */
-function counterText(angle: Angle, { hand }: ResolveContext): string {
-  if (angle.line === "thrust") return "thrust mid";
-  const side = angle.side ?? (hand === "right" ? "left" : "right");
-  return `${stroke(side === "left" ? "right" : "left", hand)} high`;
+/** What a numbered move means on the line of an angle, for what the actor holds and in which hand. */
+function standardText(role: NumberedRole, angle: Angle, { hand, holds }: ResolveContext): string {
+  // A counter goes along the line that the block leaves open: the other side, or that of the free hand.
+  const side = role === "counter" ? otherSide(angle.side ?? otherSide(hand)) : angle.side;
+  const found = standardMoves[role].find(
+    (one) =>
+      (one.line === undefined || one.line === angle.line) &&
+      (one.holds === undefined || (one.holds === "stick") === (holds === "stick")) &&
+      (one.reaches === undefined || (one.reaches === "own side") === (side === hand)),
+  )!;
+  const part = angle.side ? `${angle.side} ${angle.part}` : angle.part;
+  return found.text
+    .replace("{height}", angle.height)
+    .replace("{side}", angle.side ?? "")
+    .replace("{part}", part);
 }

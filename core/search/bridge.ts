@@ -6,7 +6,7 @@ import { lineText } from "../score/format.ts";
 import { linesOf } from "../score/structure.ts";
 import { checkText, validSubset } from "../answers/check-text.ts";
 import { headerRows } from "../score/edit.ts";
-import { WAYS } from "../trade/ways.ts";
+import { TRADE } from "../trade/trade.ts";
 
 export interface Bridge {
   /** Rows between the two drills; empty where the second can start as the first ends. */
@@ -55,7 +55,7 @@ export function* bridge(
       "end",
     ].join("\n")}\n`;
   const start = two.exchanges[0];
-  const candidates = ["both", ...one.header.actors].flatMap((actor) => WAYS.map((way) => `${actor} ${way}`));
+  const candidates = ["both", ...one.header.actors].flatMap((actor) => TRADE.waysBack.map((way) => `${actor} ${way}`));
   const bridges: Bridge[] = [];
   let nodes = 0;
   let front: string[][] = [[]];

@@ -3,7 +3,7 @@ import type { Checked } from "../drill/types.ts";
 import type { School } from "../policy/school.ts";
 import type { ScoreBlock, ScoreItem } from "../score/types.ts";
 import { checkText } from "../answers/check-text.ts";
-import { WAYS } from "../trade/ways.ts";
+import { TRADE, withOwn } from "../trade/trade.ts";
 
 export interface Closing {
   /** Rows to add at the end of the cycle. */
@@ -22,9 +22,6 @@ export interface CloseOptions {
 }
 export const CLOSE_DEFAULTS: CloseOptions = { nodes: 1500, count: 3, depth: 2 };
 
-/** Strokes that may be added to a cycle of blows that meet. */
-const STROKES = ["forehand high", "backhand high", "forehand low", "backhand low", "forehand mid", "backhand mid"];
-
 /** Ways to close the loop of a score (`text` is what was checked), shortest first; empty where it closes already or nothing was found. */
 export function closeCycle(
   text: string,
@@ -36,7 +33,7 @@ export function closeCycle(
   if (!closure || closure.closes) return [];
   const block = blockAt(score.items, closure.row.index);
   if (!block) return [];
-  const candidates = rowsFor(checked, block);
+  const candidates = rowsFor(checked, block, school);
   const found: Closing[] = [];
   let nodes = 0;
   let front: string[][] = [[]];
@@ -76,12 +73,12 @@ function blockAt(items: readonly ScoreItem[], row: number): ScoreBlock | null {
   return null;
 }
 
-function rowsFor(checked: Checked, block: ScoreBlock): string[] {
+function rowsFor(checked: Checked, block: ScoreBlock, { vocabulary }: School): string[] {
   const actors = ["both", ...checked.header.actors];
-  const setUps = WAYS.flatMap((way) => actors.map((actor) => `${actor} ${way}`));
+  const setUps = TRADE.waysBack.flatMap((way) => actors.map((actor) => `${actor} ${way}`));
   const meets = block.items.some((item) => item.kind === "line" && item.line.meets);
   const held = checked.header.people.A.holds !== null;
-  const strokes = meets && held ? STROKES.map((s) => `A ${s} <> B ${s}`) : [];
+  const strokes = meets && held ? withOwn(TRADE.strokes, vocabulary).map((s) => `A ${s} <> B ${s}`) : [];
   return [...setUps, ...strokes];
 }
 

@@ -3,6 +3,7 @@
  * and the best answers that are in time are tried, a few plies deep. The shortest line that lands is
  * the refutation, and the counter to train.
  */
+import { TRADE, withOwn } from "../trade/trade.ts";
 import { checkFor } from "../policy/judge.ts";
 import { rankAnswers } from "../answers/answers.ts";
 import { contextOf } from "../score/edit.ts";
@@ -53,29 +54,11 @@ interface Played {
   readonly answers: readonly string[];
 }
 
-/** Answers tried against an action of the feeder; the vocabulary's best come after these. Common practice, no source. */
-const USUAL = [
-  "cover",
-  "catch",
-  "slap parry",
-  "slip out",
-  "slip in",
-  "weave",
-  "duck",
-  "lean back",
-  "double cover",
-  "elbow drop",
-  "low parry",
-  "shin check",
-  "pull leg",
-  "step back",
-  "step off",
-  "sprawl",
-];
-
 class Search {
   nodes = 0;
   private readonly chance: Random;
+  /** Answers tried against an action of the feeder. */
+  private readonly defences: readonly string[];
   constructor(
     private readonly context: readonly string[],
     private readonly tempo: number,
@@ -83,6 +66,7 @@ class Search {
     private readonly options: RefuteOptions,
   ) {
     this.chance = seeded(options.seed);
+    this.defences = withOwn(TRADE.defences, school.vocabulary);
   }
 
   get stopped(): "nodes" | "cancelled" | null {
@@ -142,7 +126,7 @@ class Search {
     | { kind: "landed"; tried: string; why: string }
     | { kind: "short" } {
     let nearest: { tried: string; why: string } | null = null;
-    for (const text of USUAL) {
+    for (const text of this.defences) {
       if (this.stopped) return { kind: "short" };
       const played = { ...fed, answers: [...fed.answers, text] };
       const exchange = this.look(played);
@@ -162,7 +146,7 @@ class Search {
     }
     return {
       kind: "landed",
-      ...(nearest ?? { tried: "cover", why: "nothing that the body can do from here meets it" }),
+      ...(nearest ?? { tried: this.defences[0]!, why: "nothing that the body can do from here meets it" }),
     };
   }
 }

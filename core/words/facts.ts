@@ -105,7 +105,7 @@ export function moveFacts(move: MoveData): Fact[] {
   if (move.contact)
     add("Contact", `${move.contact.kind} on the ${move.contact.incoming ? "limb that came" : move.contact.on}`);
   if (move.move) add("Stands after", `${move.move} ms`);
-  if (move.requires) add("Only with", move.requires);
+  if (move.requires) add("Only with", { forward: "a step in", lowered: "a level change" }[move.requires]);
   if (move.goesDown) add("Afterwards", "low: it needs a recover");
   return facts;
 }

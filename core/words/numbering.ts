@@ -5,6 +5,16 @@ export interface Angle {
   readonly height: "high" | "mid" | "low";
   readonly part: string;
 }
+/** What a numbered move means where its conditions hold: notation with the angle's words put in. */
+export interface StandardMove {
+  readonly line?: Angle["line"];
+  readonly holds?: "stick" | "no stick";
+  /** The side of the receiver that is reached: of the name of the acting hand, or of the other. */
+  readonly reaches?: "own side" | "other side";
+  readonly text: string;
+}
+export type NumberedRole = "strike" | "block" | "counter";
+
 export interface NumberingSet {
   readonly id: string;
   readonly name: string;

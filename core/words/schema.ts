@@ -13,7 +13,7 @@ import {
 } from "yup";
 import { partNamed } from "./part-names.ts";
 import type { MoveFile } from "./shipped.ts";
-import { COVER_LIMBS, HEIGHTS, LIMBS, ROLES, TOOLS, TRADITIONS, type MoveData } from "./types.ts";
+import { COMPANIONS, COVER_LIMBS, HEIGHTS, LIMBS, ROLES, TOOLS, TRADITIONS, type MoveData } from "./types.ts";
 
 const ms = number().integer().min(50).max(2000);
 const metres = number().min(-1).max(2);
@@ -155,7 +155,17 @@ const move = object({
     .noUnknown()
     .default(undefined),
   move: ms,
-  requires: string().oneOf(["step in", "level change"]),
+  requires: string().oneOf(COMPANIONS),
+  setsRange: string().oneOf(["punch", "kick", "weapon"]),
+  followsUp: array(
+    object({
+      as: notEmpty,
+      side: string().oneOf(["lead", "rear"]).required(),
+      height: string().oneOf(HEIGHTS),
+    }).noUnknown(),
+  ),
+  fistByCustom: boolean().oneOf([true]),
+  like: string().max(60),
   goesDown: boolean(),
   restores: boolean(),
   changes: string().oneOf(["stance", "hands"]),

@@ -16,7 +16,7 @@ import takedowns from "./data/takedowns.json" with { type: "json" };
 import weaponArm from "./data/weapon-arm.json" with { type: "json" };
 import weaponDefences from "./data/weapon-defences.json" with { type: "json" };
 import yielding from "./data/yielding.json" with { type: "json" };
-import type { NumberingSet } from "./numbering.ts";
+import type { NumberedRole, NumberingSet, StandardMove } from "./numbering.ts";
 import type { MoveData } from "./types.ts";
 
 /** One file of moves: what they have in common is said once; a move's own fields win. */
@@ -51,4 +51,6 @@ export const movesOf = (file: MoveFile): MoveData[] =>
   file.moves.map((move) => ({ ...file.common, ...move }) as MoveData);
 
 export const shippedMoves: readonly MoveData[] = Object.values(moveFiles).flatMap(movesOf);
+/** What each numbered move means on a kind of line, most special first. */
+export const standardMoves = numbering.standard as unknown as Readonly<Record<NumberedRole, readonly StandardMove[]>>;
 export const numberingSets = numbering.sets as readonly NumberingSet[];

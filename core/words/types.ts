@@ -158,6 +158,16 @@ export interface ContactData {
   readonly incoming?: boolean;
 }
 
+export const COMPANIONS = ["forward", "lowered"] as const;
+export type Companion = (typeof COMPANIONS)[number];
+
+/** A blow that a free limb is taken to follow up with: how it is written, which limb, at which height. */
+export interface FollowUpData {
+  readonly as: string;
+  readonly side: "lead" | "rear";
+  readonly height?: Height;
+}
+
 export interface MoveData {
   readonly id: string;
   readonly names: Partial<Record<Tradition, readonly string[]>>;
@@ -177,14 +187,22 @@ export interface MoveData {
   readonly contact?: ContactData;
   /** Time until the target is clear or the cover stands. */
   readonly move?: number;
-  /** A companion this move needs in the same beat. */
-  readonly requires?: "step in" | "level change";
+  /** What a companion in the same beat must do: bring the feet forward, or lower the body. */
+  readonly requires?: Companion;
   /** Needs a `recover` before a standing blow. */
   readonly goesDown?: boolean;
   /** Brings hands and balance back. */
   readonly restores?: boolean;
   /** Changes the lead side, or the hand that holds the weapon. */
   readonly changes?: "stance" | "hands";
+  /** The blow whose own step sets a striking range. */
+  readonly setsRange?: "punch" | "kick" | "weapon";
+  /** It is looked at as what comes next when the limb is free. */
+  readonly followsUp?: readonly FollowUpData[];
+  /** How the fist is held in it is a custom of the school. */
+  readonly fistByCustom?: true;
+  /** A move of the school: the id of the one whose place it can take wherever the trade names that. */
+  readonly like?: string;
   /** Standard strike, block or counter of the numbering set. */
   readonly numbered?: "strike" | "block" | "counter";
   readonly opens?: boolean;

@@ -1,4 +1,5 @@
 /** Operators on what is answered: more layers, a step, a return, an exit, a choice of answers. */
+import { TRADE, withOwn } from "../../trade/trade.ts";
 import { allCover, bestAnswer, lands, rankAnswers } from "../../answers/answers.ts";
 import type { MoveUse } from "../../read/resolve.ts";
 import type { Move } from "../../words/types.ts";
@@ -12,7 +13,6 @@ import {
   simpleLines,
   slower,
   titled,
-  USUAL_RETURNS,
   withLine,
   type Operator,
   type PlainLine,
@@ -26,7 +26,9 @@ export const addReturn: Operator = (checked, school) =>
     if (line.exchange.returns.length > 0) return [];
     const answer = line.answers[0]!;
     const context = contextOf(checked.score);
-    const strikes = firstOf(USUAL_RETURNS, RETURNS, (text) => lands(context, feedOf(line), answer, text, school));
+    const strikes = firstOf(withOwn(TRADE.returns, school.vocabulary), RETURNS, (text) =>
+      lands(context, feedOf(line), answer, text, school),
+    );
     return strikes.map((text) => ({
       operator: "add-return" as const,
       parameters: { row: rowOf(line), return: text },
@@ -107,12 +109,12 @@ export const stepOff: Operator = (checked) =>
     if (line.feeds.length !== 1 || line.exchange.answer.some((use) => stepsBy(use.move))) return [];
     return [
       {
-        operator: "step-off" as const,
+        operator: "leave-line" as const,
         parameters: { row: rowOf(line) },
         rows: withLine(
           checked,
           line,
-          rebuilt(line, { answers: [`${answer} + step off`, ...line.answers.slice(1)] }),
+          rebuilt(line, { answers: [`${answer} + ${TRADE.companions.aside}`, ...line.answers.slice(1)] }),
           titled(checked, "with a step off"),
         ),
         changed: `With the ${answer}: step off the line`,
@@ -120,25 +122,24 @@ export const stepOff: Operator = (checked) =>
     ];
   });
 
-/** The first leaves at an angle; the second closes the door behind a blow. */
-const WAYS_OUT = ["exit angle", "exit jab"] as const;
-
 export const exit: Operator = (checked) =>
   plainLines(checked).flatMap((line) => {
-    if (line.rest.length > 0 || line.answers.some((answer) => WAYS_OUT.some((way) => answer.startsWith(way))))
+    if (line.rest.length > 0 || line.answers.some((answer) => TRADE.exits.some((way) => answer.startsWith(way.text))))
       return [];
     const closed = line.exchange.returns.length > 0;
-    return WAYS_OUT.slice(0, closed ? 2 : 1).map((way) => ({
-      operator: "exit" as const,
-      parameters: { row: rowOf(line), exit: way },
-      rows: withLine(
-        checked,
-        line,
-        rebuilt(line, { answers: [...line.answers, way] }),
-        titled(checked, `out with ${way}`),
-      ),
-      changed: way === "exit jab" ? "Leave behind a jab: it closes the door" : "Leave at an angle when it is done",
-    }));
+    return TRADE.exits
+      .filter((way) => closed || !way.behindReturn)
+      .map((way) => ({
+        operator: "exit" as const,
+        parameters: { row: rowOf(line), exit: way.text },
+        rows: withLine(
+          checked,
+          line,
+          rebuilt(line, { answers: [...line.answers, way.text] }),
+          titled(checked, `out with ${way.text}`),
+        ),
+        changed: way.says,
+      }));
   });
 
 export const respondersChoice: Operator = (checked, school) =>
@@ -158,9 +159,6 @@ export const respondersChoice: Operator = (checked, school) =>
     ];
   });
 
-const LEG_FINISH = ["rear round kick to leg", "rear round kick to body", "push kick", "knee"];
-const HAND_FINISH = ["cross", "lead hook", "jab"];
-
 /** After hand blows a kick, after kicks a hand blow. */
 export const oppositeFinish: Operator = (checked, school) =>
   simpleLines(checked).flatMap((line) => {
@@ -168,7 +166,7 @@ export const oppositeFinish: Operator = (checked, school) =>
     if (!last) return [];
     const legs = last.move.limb.endsWith("leg");
     const context = contextOf(checked.score);
-    const finish = (legs ? HAND_FINISH : LEG_FINISH).find((f) =>
+    const finish = withOwn(legs ? TRADE.finishes.hands : TRADE.finishes.legs, school.vocabulary).find((f) =>
       lands(context, feedOf(line), line.answers.join(", "), f, school),
     );
     if (!finish) return [];

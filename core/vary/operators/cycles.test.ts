@@ -17,7 +17,7 @@ const made = (text: string, operator: OperatorId) => vary(checkFor(parse(text), 
 
 // A hand change on the third beat, after which the cycle runs mirrored: common practice, no source.
 test("the hands change after two counts, and from the third beat the cycle runs mirrored", () => {
-  const third = made(WEAVE, "hand-change").find((v) => v.parameters.beat === 2)!;
+  const third = made(WEAVE, "swap-hands").find((v) => v.parameters.beat === 2)!;
   expect(third.text.split("\n").filter((row) => row.startsWith("  "))).toEqual([
     "  A R forehand high <> B R forehand high",
     "  A R backhand low <> B R backhand low",
@@ -27,7 +27,7 @@ test("the hands change after two counts, and from the third beat the cycle runs 
     "  both change hands",
   ]);
 });
-test.each(["hand-change", "entry"] as const)("%s: every one of them closes, slower than before", (operator) => {
+test.each(["swap-hands", "entry"] as const)("%s: every one of them closes, slower than before", (operator) => {
   const all = made(WEAVE, operator);
   expect(all.length).toBeGreaterThan(1);
   for (const v of all) {
@@ -41,6 +41,6 @@ test("either may enter, and the other slaps it off", () => {
   expect(made(WEAVE, "entry")[0]!.text).toMatch(/ {2}A entry grab\n {2}B slap off/);
 });
 test("only a cycle of blows that meet has them", () => {
-  expect(made("A jab -> B parry", "hand-change")).toEqual([]);
+  expect(made("A jab -> B parry", "swap-hands")).toEqual([]);
   expect(made(`${HEAD}A R forehand high <> B R forehand high`, "entry")).toEqual([]);
 });

@@ -1,4 +1,5 @@
 /** Operators on a running cycle of sticks: the hands change, somebody enters. */
+import { TRADE } from "../../trade/trade.ts";
 import type { Checked } from "../../drill/types.ts";
 import { lineText } from "../../score/format.ts";
 import type { Line, ScoreBlock } from "../../score/types.ts";
@@ -35,7 +36,7 @@ export const handChange: Operator = (checked, school) => {
     const mirrored = lines.slice(0, beat).map((line) => lineText(mirrorLine(checked, school, line)));
     const whole = beat === lines.length;
     return {
-      operator: "hand-change",
+      operator: "swap-hands",
       parameters: { beat },
       rows: looped(
         checked,
@@ -49,7 +50,7 @@ export const handChange: Operator = (checked, school) => {
     };
   });
 };
-const CHANGE = "both change hands";
+const CHANGE = `both ${TRADE.changeHands}`;
 
 /** The beats after which something can come in before the cycle is over. */
 const beatsInside = (count: number): number[] =>
@@ -63,7 +64,7 @@ export const entry: Operator = (checked) => {
   return (["A", "B"] as const).flatMap((actor) =>
     beatsInside(rows.length).map((beat): Candidate => {
       const other = actor === "A" ? "B" : "A";
-      const inside = [`${actor} entry grab`, `${other} slap off`];
+      const inside = [`${actor} ${TRADE.entry.takes}`, `${other} ${TRADE.entry.frees}`];
       return {
         operator: "entry",
         parameters: { beat, actor },

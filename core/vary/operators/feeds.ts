@@ -1,4 +1,5 @@
 /** Operators on what is fed: another feed, a feint, a feed hidden in a combination, chance. */
+import { fromOtherSide, TRADE } from "../../trade/trade.ts";
 import { lineText } from "../../score/format.ts";
 import { rangeOf } from "../../score/ranges.ts";
 import { headerValue } from "../../score/structure.ts";
@@ -45,7 +46,11 @@ export const feint: Operator = (checked) =>
     if (line.feeds.length !== 1 || !blow || blow.path === "shoot" || lured || rangeOf(line.item.line)) return [];
     const leads = blow.side === checked.header.people[line.feeder].lead;
     const armed = blow.weapon !== null || move.needs !== undefined;
-    const lure = armed ? otherStroke(line.feeds[0]!) : blow.limb === "hand" && leads ? "cross" : "jab";
+    const lure = armed
+      ? (fromOtherSide(line.feeds[0]!) ?? TRADE.lures.weapon)
+      : blow.limb === "hand" && leads
+        ? TRADE.lures.leadHand
+        : TRADE.lures.other;
     return [
       {
         operator: "feint" as const,
@@ -64,7 +69,7 @@ export const hidden: Operator = (checked, school) =>
   simpleLines(checked).flatMap((line) => {
     if (checked.header.kind !== "feeder") return [];
     const armed = checked.header.people[line.responder].holds !== null;
-    const start = armed ? "forehand high" : "jab";
+    const start = armed ? TRADE.openings.weapon : TRADE.openings.hands;
     const standing = (a: RankedAnswer) => !a.exchange.layers.some((l) => l.by === "displace");
     const best = bestAnswer(contextOf(checked.score), `${line.responder} ${start}`, school, standing);
     if (!best) return [];
@@ -82,14 +87,6 @@ export const hidden: Operator = (checked, school) =>
       },
     ];
   });
-
-/** A stroke of a weapon from the other side; before one down the middle, one from the side. */
-const otherStroke = (feed: string): string =>
-  /forehand/.test(feed)
-    ? feed.replace("forehand", "backhand")
-    : /backhand/.test(feed)
-      ? feed.replace("backhand", "forehand")
-      : "forehand";
 
 /** What the feeder can still do after the answer is thrown as well, and answered. */
 export const punish: Operator = (checked, school) =>

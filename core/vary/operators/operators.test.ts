@@ -40,8 +40,8 @@ describe("what is answered", () => {
         }
   });
   test("a step off goes with the answer, once", () => {
-    expect(plays("step-off", ONE)).toEqual(["A jab -> B slip out + step off, cross"]);
-    expect(made("step-off", "A jab -> B step back")).toEqual([]);
+    expect(plays("leave-line", ONE)).toEqual(["A jab -> B slip out + step off, cross"]);
+    expect(made("leave-line", "A jab -> B step back")).toEqual([]);
   });
   test("a way out stands at the end", () => {
     expect(plays("exit", ONE)).toContain("A jab -> B slip out, cross, exit angle");

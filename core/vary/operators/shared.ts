@@ -100,19 +100,6 @@ export function rebuilt(
 export const withLine = (checked: Checked, of: PlainLine, line: string, header: HeaderChanges): Rows =>
   withLines(checked.score, (one) => (one === of.item ? line : one.line), header);
 
-/** What a class returns with first. Common practice, no source. */
-export const USUAL_RETURNS = [
-  "cross",
-  "jab",
-  "lead hook",
-  "rear uppercut",
-  "lead hook to body",
-  "rear round kick",
-  "push kick",
-  "forehand",
-  "backhand",
-];
-
 /** A header row of a person with something put in place of what stands there. */
 export function personRow(
   checked: Checked,

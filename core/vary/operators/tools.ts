@@ -1,7 +1,7 @@
 /** Another tool for the same lines: angles are carried over by their clock line, answers found anew. */
 import { assess, wrongLines } from "../../policy/assess.ts";
 import data from "./tools.json" with { type: "json" };
-import { USUAL_BOOK } from "../../trade/usual.ts";
+import { TRADE } from "../../trade/trade.ts";
 import { checkRows, readRows } from "../../answers/check-text.ts";
 import type { Person } from "../../score/person.ts";
 import type { Blow } from "../../exchange/types.ts";
@@ -12,16 +12,7 @@ import { linesOf } from "../../score/structure.ts";
 import type { School } from "../../policy/school.ts";
 import { framedBlow, framedBlows, lands, soundAnswer, type FramedBlow } from "../../answers/answers.ts";
 import { contextOf, headerRows, written } from "../../score/edit.ts";
-import {
-  personRow,
-  plainLines,
-  rebuilt,
-  titled,
-  USUAL_RETURNS,
-  type Candidate,
-  type Operator,
-  type PlainLine,
-} from "./shared.ts";
+import { personRow, plainLines, rebuilt, titled, type Candidate, type Operator, type PlainLine } from "./shared.ts";
 
 export type ToolId = (typeof data.tools)[number]["id"];
 export const TOOL_IDS = data.tools.map((tool) => tool.id);
@@ -32,7 +23,7 @@ const SLOW = 0.4;
 const NEAR = 1.6;
 /** What most clubs feed comes before what lies as near, hours. */
 const USUAL_BONUS = 0.75;
-const USUAL_FEEDS = new Set(USUAL_BOOK.feeds);
+const USUAL_FEEDS = new Set(TRADE.book.feeds);
 
 export const otherTool: Operator = (drill, school) => {
   const { header } = drill;
@@ -108,7 +99,7 @@ function carry(line: PlainLine, context: readonly string[], school: School): str
   if (!answer) return null;
   const said = `A ${feed.text}`;
   const backs = line.answers.slice(1).filter((back) => lands(context, said, answer, back, school));
-  const other = USUAL_RETURNS.find((back) => lands(context, said, answer, back, school));
+  const other = TRADE.returns.find((back) => lands(context, said, answer, back, school));
   const returns = line.exchange.returns.length === 0 || backs.length > 0 ? backs : other ? [other] : [];
   return rebuilt(line, { feeds: [feed.text], answers: [answer, ...returns.slice(0, 1)], rest: [] });
 }

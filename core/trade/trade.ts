@@ -1,0 +1,113 @@
+/**
+ * What the trade usually does: data in the words of the notation, with one schema. Nothing here decides a
+ * verdict. A school's own moves take part by what they are like.
+ */
+import data from "./trade.json" with { type: "json" };
+import { array, boolean, object, string } from "yup";
+import { nameKey, type Vocabulary } from "../words/vocabulary.ts";
+import { keptFor } from "../base/bounded.ts";
+
+/** A way to leave when it is done. */
+export interface Exit {
+  readonly text: string;
+  /** It only closes the door behind what was sent back. */
+  readonly behindReturn: boolean;
+  /** What changes, as an instructor would say it. */
+  readonly says: string;
+}
+
+export interface Trade {
+  /** What a club lays out first: what it throws, what it answers with. */
+  readonly book: { readonly feeds: readonly string[]; readonly answers: readonly string[] };
+  /** Answers that a responder tries first, whatever comes. */
+  readonly defences: readonly string[];
+  /** What a class returns with first. */
+  readonly returns: readonly string[];
+  /** What follows blows of the other kind at the end. */
+  readonly finishes: { readonly hands: readonly string[]; readonly legs: readonly string[] };
+  readonly exits: readonly Exit[];
+  /** Set-ups by which partners come back to where they were. */
+  readonly waysBack: readonly string[];
+  /** Strokes of a weapon that cycles are made of, and moves that cycles of empty hands are. */
+  readonly strokes: readonly string[];
+  readonly cycleMoves: readonly string[];
+  /** How a companion that a move needs in the same beat is written. */
+  readonly companions: { readonly forward: string; readonly lowered: string; readonly aside: string };
+  readonly changeHands: string;
+  /** How somebody comes into a running cycle, and how the other frees the weapon. */
+  readonly entry: { readonly takes: string; readonly frees: string };
+  /** What somebody begins with of their own accord. */
+  readonly openings: { readonly hands: string; readonly weapon: string };
+  /** What is shown before a blow: of the lead hand, of any other limb, of a weapon. */
+  readonly lures: { readonly leadHand: string; readonly other: string; readonly weapon: string };
+  /** The stroke from the other side, by name. */
+  readonly otherStroke: Readonly<Record<string, string>>;
+  /** What is written where no answer is known. */
+  readonly lastResort: string;
+  /** What an own move starts from when nothing is chosen. */
+  readonly ownMoveStart: string;
+  /** One feed of each kind, to ask a frame about. */
+  readonly samples: { readonly hands: string; readonly stick: string; readonly push: string };
+}
+
+const text = string().trim().min(1).max(80).required();
+const texts = array(text).min(1).required();
+/** The shape of the file; that its texts are moves is tested. */
+export const tradeSchema = object({
+  about: text.max(400),
+  book: object({ feeds: texts, answers: texts }).noUnknown(),
+  defences: texts,
+  returns: texts,
+  finishes: object({ hands: texts, legs: texts }).noUnknown(),
+  exits: array(object({ text, behindReturn: boolean().required(), says: text }).noUnknown())
+    .min(1)
+    .required(),
+  waysBack: texts,
+  strokes: texts,
+  cycleMoves: texts,
+  companions: object({ forward: text, lowered: text, aside: text }).noUnknown(),
+  changeHands: text,
+  entry: object({ takes: text, frees: text }).noUnknown(),
+  openings: object({ hands: text, weapon: text }).noUnknown(),
+  lures: object({ leadHand: text, other: text, weapon: text }).noUnknown(),
+  otherStroke: object(),
+  lastResort: text,
+  ownMoveStart: text,
+  samples: object({ hands: text, stick: text, push: text }).noUnknown(),
+}).noUnknown();
+
+export const TRADE: Trade = data;
+
+/** Names of own moves by the names of the moves that they are like, longest first. */
+const likes = new WeakMap<Vocabulary, readonly (readonly [like: string, own: string])[]>();
+
+function likesOf(vocabulary: Vocabulary): readonly (readonly [string, string])[] {
+  return keptFor(likes, vocabulary, () =>
+    [...vocabulary.moves.values()]
+      .filter((move) => move.own && move.like !== undefined)
+      .flatMap((own) => {
+        const model = [...vocabulary.moves.values()].find((move) => move.id === own.like);
+        const names = Object.values(model?.names ?? {}).flat();
+        return names.map((name) => [nameKey(name), own.name] as const);
+      })
+      .sort(([a], [b]) => b.length - a.length),
+  );
+}
+
+/** A list of the trade with a school's own moves behind those that they are like. */
+export function withOwn(list: readonly string[], vocabulary: Vocabulary): readonly string[] {
+  const own = likesOf(vocabulary);
+  if (own.length === 0) return list;
+  const all = list.flatMap((entry) => {
+    const found = own.filter(([like]) => ` ${nameKey(entry)} `.includes(` ${like} `));
+    return [entry, ...found.map(([like, name]) => ` ${nameKey(entry)} `.replace(` ${like} `, ` ${name} `).trim())];
+  });
+  return [...new Set(all)];
+}
+
+/** The same stroke from the other side, where the trade has one; null otherwise. */
+export function fromOtherSide(feed: string): string | null {
+  for (const [one, other] of Object.entries(TRADE.otherStroke))
+    if (` ${feed} `.includes(` ${one} `)) return ` ${feed} `.replace(` ${one} `, ` ${other} `).trim();
+  return null;
+}
