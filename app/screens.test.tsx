@@ -1,4 +1,7 @@
 /** Screens as the server writes them: what stands on the page before any script runs. */
+import { repairsOf } from "#core/answers/repairs.ts";
+import { findingKey } from "#core/findings/finding.ts";
+import { defaultSchool } from "#core/policy/school.ts";
 import { checkFor } from "#core/policy/judge.ts";
 import { ThemeProvider } from "@mui/material/styles";
 import type { ReactNode } from "react";
@@ -83,13 +86,22 @@ describe("desk", () => {
     expect(words(scoreView(checkFor(parse("A jab"))).exchanges[0]!)).toBe("A jab: nobody answers");
   });
   test("findings come worst first, with repairs", () => {
-    const page = text(html(<Findings view={view} text={TEXT} cursor={null} onPick={noop} onRepair={noop} />));
+    const mended = repairsOf(
+      TEXT,
+      checkFor(parse(TEXT)),
+      view.findings.find((f) => f.line === 2)!,
+      defaultSchool(),
+    );
+    const repairs = { [findingKey(view.findings.find((f) => f.line === 2)!)]: mended };
+    const page = text(
+      html(<Findings view={view} repairs={repairs} text={TEXT} cursor={null} onPick={noop} onRepair={noop} />),
+    );
     expect(page).toMatch(/2 findings/);
     expect(page.indexOf("Row 2")).toBeLessThan(page.indexOf("Row 1"));
     expect(page).toMatch(/Answer with weave/);
   });
   test("at the cursor stand the numbers that the verdict rests on", () => {
-    const page = text(html(<Findings view={view} text={TEXT} cursor={4} onPick={noop} onRepair={noop} />));
+    const page = text(html(<Findings view={view} repairs={{}} text={TEXT} cursor={4} onPick={noop} onRepair={noop} />));
     expect(page).toMatch(/risky by 5\.5 cm/);
     expect(page).toMatch(/feed 450 ms, answer 180 ms, noticing 190 ms/);
     expect(page).toMatch(/Ends inside/);
@@ -97,9 +109,9 @@ describe("desk", () => {
   });
   test("a sound drill says so and defers to the instructor", () => {
     const sound = scoreView(checkFor(parse("A jab -> B slip out")));
-    expect(text(html(<Findings view={sound} text="" cursor={null} onPick={noop} onRepair={noop} />))).toMatch(
-      /Nothing to mend.*local rules decide/,
-    );
+    expect(
+      text(html(<Findings view={sound} repairs={{}} text="" cursor={null} onPick={noop} onRepair={noop} />)),
+    ).toMatch(/Nothing to mend.*local rules decide/);
   });
   test("a conflict shows both texts and the ways out", () => {
     const page = text(

@@ -5,6 +5,8 @@ import { runBridge, runCalls, runFlow, runLadder, runVary } from "./searches.ts"
 import { resultJson } from "#core/formats/result.ts";
 import { format } from "#core/score/format.ts";
 import { parse } from "#core/score/parse.ts";
+import { repairsOf } from "#core/answers/repairs.ts";
+import type { Finding } from "#core/findings/finding.ts";
 import { rankAnswers } from "#core/answers/answers.ts";
 import { headerRows } from "#core/score/edit.ts";
 import { refute } from "#core/search/refute.ts";
@@ -13,15 +15,19 @@ import { refute } from "#core/search/refute.ts";
 const printJson = (files: readonly string[], file: string, value: object): void =>
   console.log(JSON.stringify(files.length > 1 ? { file, ...value } : value));
 
-function runCheck(files: readonly string[], { json, school }: Options): number {
+function runCheck(files: readonly string[], { json, repairs, school }: Options): number {
   let worst = 0;
   for (const file of files) {
-    const checked = checkFor(parse(readText(file)), school);
+    const text = readText(file);
+    const checked = checkFor(parse(text), school);
+    const mend = repairs ? (f: Finding) => repairsOf(text, checked, f, school) : null;
     if (checked.verdict === "broken") worst = 1;
-    if (json) printJson(files, file, resultJson(checked));
+    if (json) printJson(files, file, resultJson(checked, mend));
     else
-      for (const f of checked.findings)
+      for (const f of checked.findings) {
         console.log(`${file}:${f.line}:${f.column} ${f.severity} ${f.rule} ${f.message}`);
+        for (const { label } of mend?.(f) ?? []) console.log(`  ${label}`);
+      }
   }
   return worst;
 }

@@ -6,7 +6,7 @@ import { FLOW_DEFAULTS } from "#core/search/flow-search.ts";
 import { GOALS, LADDER_DEFAULTS, type GoalId } from "#core/ladder/ladder-options.ts";
 import { REFUTE_DEFAULTS } from "#core/search/refute.ts";
 
-export const USAGE = `usage: vicissor check [--json] [--school FILE] FILE...|-
+export const USAGE = `usage: vicissor check [--json] [--repairs] [--school FILE] FILE...|-
        vicissor format [--json] FILE...|-
        vicissor answers "A jab" [--json] [--school FILE] [FILE]
        vicissor calls [--json] [--seed N] [--count N] [--school FILE] FILE|-
@@ -16,7 +16,8 @@ export const USAGE = `usage: vicissor check [--json] [--school FILE] FILE...|-
        vicissor flow --moves "MOVE, MOVE, ..." [--counts N] [--json] [--seed N] [--school FILE] [FILE]
        vicissor refute [--json] [--plies N] [--nodes N] [--seed N] [--school FILE] FILE...|-
 
-check    prints FILE:LINE:COL severity rule message; exit 0 without errors, 1 with, 2 when it cannot run
+check    prints FILE:LINE:COL severity rule message; exit 0 without errors, 1 with, 2 when it cannot run;
+         with --repairs each finding is followed by what mends it, in JSON by label and whole new text
 format   prints the score in its one layout
 answers  ranks all valid answers to a feed, for the people and the distance in FILE's header
 vary     all single changes of a drill that hold, easiest first
@@ -32,6 +33,8 @@ export class CannotRun extends Error {}
 
 export interface Options {
   readonly json: boolean;
+  /** Each finding comes with what mends it. */
+  readonly repairs: boolean;
   readonly school: School;
   readonly plies: number;
   readonly nodes: number;
@@ -84,7 +87,7 @@ export function readArguments(args: readonly string[]): { words: string[]; optio
   for (let i = 0; i < args.length; i++) {
     const arg = args[i]!;
     if (!arg.startsWith("--")) words.push(arg);
-    else if (arg === "--json" || arg === "--help") given.set(arg, "");
+    else if (arg === "--json" || arg === "--help" || arg === "--repairs") given.set(arg, "");
     else if (VALUES.has(arg) && args[i + 1] !== undefined) given.set(arg, args[++i]!);
     else throw new CannotRun(`${VALUES.has(arg) ? `${arg} needs a value` : `unknown option ${arg}`}\n${USAGE}`);
   }
@@ -99,6 +102,7 @@ export function readArguments(args: readonly string[]): { words: string[]; optio
     words,
     options: {
       json: given.has("--json"),
+      repairs: given.has("--repairs"),
       school: file ? schoolFrom(file) : defaultSchool(),
       plies: number("--plies", REFUTE_DEFAULTS.plies),
       nodes: number("--nodes", REFUTE_DEFAULTS.nodes),

@@ -7,7 +7,7 @@ import TextField from "@mui/material/TextField";
 import { styled } from "@mui/material/styles";
 import { useState, type KeyboardEvent } from "react";
 import { VerdictRing } from "../ui/marks.tsx";
-import type { AnswerView } from "../workers/protocol.ts";
+import type { AnswerView } from "../workers/questions/answers.ts";
 import { Rows } from "../ui/rows.tsx";
 
 const AnswerButton = styled("button")(({ theme }) => ({

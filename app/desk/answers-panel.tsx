@@ -9,7 +9,7 @@ import type { Refutation } from "#core/search/refute.ts";
 import { ScoreDrawing } from "../drawing/score-drawing.tsx";
 import { VerdictRing } from "../ui/marks.tsx";
 import { ask } from "../workers/client.ts";
-import type { AnswerView } from "../workers/protocol.ts";
+import type { AnswerView } from "../workers/questions/answers.ts";
 import { AnswerList } from "./answer-list.tsx";
 import { Rows } from "../ui/rows.tsx";
 

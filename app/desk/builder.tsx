@@ -5,7 +5,7 @@ import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import { useEffect, useState } from "react";
 import { ask } from "../workers/client.ts";
-import type { AnswerView, FeedView } from "../workers/protocol.ts";
+import type { AnswerView, FeedView } from "../workers/questions/answers.ts";
 import { PartnerMark } from "../ui/marks.tsx";
 import { AnswerList } from "./answer-list.tsx";
 

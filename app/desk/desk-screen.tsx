@@ -41,7 +41,7 @@ interface DeskProps {
 
 /** One drill: its text, the same drawn, and what the checker says. */
 export function DeskScreen({ drill, text: saved, people }: DeskProps) {
-  const { text, view, trouble, restored, change, settle } = useChecked(drill.id, saved);
+  const { text, view, repairs, trouble, restored, change, settle } = useChecked(drill.id, saved);
   const [cursor, setCursor] = useState<number | null>(null);
   // Drawing yields to typing: the newest view is drawn when there is time.
   const drawn = useDeferredValue(view);
@@ -157,6 +157,7 @@ export function DeskScreen({ drill, text: saved, people }: DeskProps) {
                 ref={editor}
                 text={text}
                 findings={view?.findings ?? NO_FINDINGS}
+                repairs={repairs}
                 onChange={change}
                 onCursor={setCursor}
               />
@@ -187,7 +188,16 @@ export function DeskScreen({ drill, text: saved, people }: DeskProps) {
             overflow: { lg: "auto" },
           }}
         >
-          {drawn && <Findings view={drawn} text={drawnText} cursor={drawnCursor} onPick={pick} onRepair={apply} />}
+          {drawn && (
+            <Findings
+              view={drawn}
+              repairs={repairs}
+              text={drawnText}
+              cursor={drawnCursor}
+              onPick={pick}
+              onRepair={apply}
+            />
+          )}
         </Box>
       </Box>
     </>

@@ -3,7 +3,8 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { styled } from "@mui/material/styles";
 import { memo } from "react";
-import type { Finding } from "#core/findings/finding.ts";
+import { findingKey, type Finding } from "#core/findings/finding.ts";
+import type { RepairsView, RepairView } from "../workers/questions/checking.ts";
 import type { ExchangeView, ScoreView } from "#core/formats/desk-view.ts";
 import { Answers, CloseCycle, Refute } from "./answers-panel.tsx";
 import { PartnerMark, VerdictRing } from "../ui/marks.tsx";
@@ -13,6 +14,8 @@ const SEVERITY_RING = { error: "invalid", risk: "risky", note: "valid" } as cons
 
 interface FindingsProps {
   readonly view: ScoreView;
+  /** What mends the findings, as far as it is worked out. */
+  readonly repairs: RepairsView;
   readonly text: string;
   readonly cursor: number | null;
   readonly onPick: (from: number, to: number) => void;
@@ -29,7 +32,7 @@ const PlaceButton = styled("button")(({ theme }) => ({
   color: theme.vars?.palette.text.primary,
 }));
 
-export const Findings = memo(function Findings({ view, text, cursor, onPick, onRepair }: FindingsProps) {
+export const Findings = memo(function Findings({ view, repairs, text, cursor, onPick, onRepair }: FindingsProps) {
   const here = cursor === null ? undefined : view.exchanges.find((e) => e.from <= cursor && cursor <= e.to + 1);
   const order = { error: 0, risk: 1, note: 2 } as const;
   const sorted = [...view.findings].sort((a, b) => order[a.severity] - order[b.severity] || a.from - b.from);
@@ -54,7 +57,13 @@ export const Findings = memo(function Findings({ view, text, cursor, onPick, onR
       )}
       <Rows>
         {sorted.slice(0, 60).map((f) => (
-          <FindingItem key={`${f.rule}${f.from}${f.message}`} finding={f} onPick={onPick} onRepair={onRepair} />
+          <FindingItem
+            key={findingKey(f)}
+            finding={f}
+            repairs={repairs[findingKey(f)] ?? NONE}
+            onPick={onPick}
+            onRepair={onRepair}
+          />
         ))}
       </Rows>
       {sorted.length > 60 && <Box sx={{ color: "text.secondary" }}>And {sorted.length - 60} more further down.</Box>}
@@ -62,12 +71,16 @@ export const Findings = memo(function Findings({ view, text, cursor, onPick, onR
   );
 });
 
+const NONE: readonly RepairView[] = [];
+
 function FindingItem({
   finding: f,
+  repairs,
   onPick,
   onRepair,
 }: {
   finding: Finding;
+  repairs: readonly RepairView[];
   onPick: FindingsProps["onPick"];
   onRepair: FindingsProps["onRepair"];
 }) {
@@ -83,9 +96,9 @@ function FindingItem({
           </Box>
           {f.message}
         </PlaceButton>
-        {f.repairs.length > 0 && (
+        {repairs.length > 0 && (
           <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, mt: 0.75 }}>
-            {f.repairs.map((repair) => (
+            {repairs.map((repair) => (
               <Button key={repair.label} size="small" variant="outlined" onClick={() => onRepair(repair.edits)}>
                 {repair.label}
               </Button>
@@ -186,6 +199,7 @@ const BY: Readonly<Record<string, string>> = {
   energy: "takes the pressure away",
   deny: "denies the entry",
   seize: "holds the leg",
+  cut: "cuts the arm",
   intercept: "lands first",
   meet: "meets it",
 };

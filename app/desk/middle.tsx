@@ -14,7 +14,7 @@ import { RingsDrawing } from "../drawing/ring-drawing.tsx";
 import { exchangeAt, ScoreDrawing } from "../drawing/score-drawing.tsx";
 import { WordChoice } from "../ui/parts.tsx";
 import { ask } from "../workers/client.ts";
-import type { Rearrange } from "../workers/protocol.ts";
+import type { Rearrange } from "../workers/questions/checking.ts";
 import { BodyStage } from "./body-stage.tsx";
 import { Builder } from "./builder.tsx";
 import type { EditorHandle } from "./score-editor.tsx";

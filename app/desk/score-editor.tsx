@@ -6,9 +6,10 @@ import { drawSelection, EditorView, highlightActiveLine, keymap, lineNumbers } f
 import { closeBrackets } from "@codemirror/autocomplete";
 import Box from "@mui/material/Box";
 import { useEffect, useImperativeHandle, useRef, type Ref } from "react";
-import type { Finding } from "#core/findings/finding.ts";
+import { findingKey, type Finding } from "#core/findings/finding.ts";
+import type { RepairsView } from "../workers/questions/checking.ts";
 import { ask } from "../workers/client.ts";
-import type { MoveName } from "../workers/protocol.ts";
+import type { MoveName } from "../workers/questions/words.ts";
 import { usePalette } from "../ui/palette.ts";
 import { pageNonce } from "../ui/nonce.ts";
 import { FONTS } from "../ui/theme.ts";
@@ -28,6 +29,7 @@ export interface EditorHandle {
 interface EditorProps {
   readonly text: string;
   readonly findings: readonly Finding[];
+  readonly repairs: RepairsView;
   readonly onChange: (text: string) => void;
   readonly onCursor: (place: number) => void;
   readonly ref: Ref<EditorHandle>;
@@ -35,7 +37,7 @@ interface EditorProps {
 
 const SEVERITY = { error: "error", risk: "warning", note: "info" } as const;
 
-export default function ScoreEditor({ text, findings, onChange, onCursor, ref }: EditorProps) {
+export default function ScoreEditor({ text, findings, repairs, onChange, onCursor, ref }: EditorProps) {
   const host = useRef<HTMLDivElement>(null);
   const view = useRef<EditorView | null>(null);
   const names = useRef<readonly MoveName[]>([]);
@@ -98,13 +100,13 @@ export default function ScoreEditor({ text, findings, onChange, onCursor, ref }:
         severity: SEVERITY[f.severity],
         message: f.message,
         source: f.rule,
-        actions: f.repairs.map((repair) => ({
+        actions: (repairs[findingKey(f)] ?? []).map((repair) => ({
           name: repair.label,
           apply: (target) => applyEdits(target, repair.edits),
         })),
       }));
     editor.dispatch(setDiagnostics(editor.state, diagnostics));
-  }, [findings]);
+  }, [findings, repairs]);
 
   useImperativeHandle(ref, () => ({
     select(from, to) {

@@ -3,7 +3,7 @@ import { autocompletion, type CompletionContext, type CompletionResult } from "@
 import { HighlightStyle, LanguageSupport, LRLanguage, syntaxHighlighting } from "@codemirror/language";
 import { styleTags, tags as t } from "@lezer/highlight";
 import { parser } from "#core/score/score-parser.ts";
-import type { MoveName } from "../workers/protocol.ts";
+import type { MoveName } from "../workers/questions/words.ts";
 
 const language = LRLanguage.define({
   name: "score",

@@ -2,7 +2,10 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { ScoreView } from "#core/formats/desk-view.ts";
 import { ask } from "../workers/client.ts";
+import type { RepairsView } from "../workers/questions/checking.ts";
 import { keepDraft, readDraft } from "./drafts.ts";
+
+const NOTHING_TO_MEND: RepairsView = {};
 
 export function useChecked(id: string, saved: string) {
   const [text, setText] = useState(saved);
@@ -12,8 +15,19 @@ export function useChecked(id: string, saved: string) {
   /** What was typed last time was found again and stands in place of the saved text. */
   const [restored, setRestored] = useState(false);
 
+  const [repairs, setRepairs] = useState<RepairsView>(NOTHING_TO_MEND);
+
   const check = useCallback((next: string) => {
-    ask("check", { text: next }, { replaces: "desk" }).then(setView, (error: Error) => setTrouble(error.message));
+    ask("check", { text: next }, { replaces: "desk" }).then(
+      (found) => {
+        setView(found);
+        setRepairs(NOTHING_TO_MEND);
+        // What mends a finding is worked out behind it: each repair is checked before it is offered.
+        if (found.findings.length > 0)
+          ask("repairs", { text: next }, { replaces: "desk-repairs" }).then(setRepairs, () => undefined);
+      },
+      (error: Error) => setTrouble(error.message),
+    );
   }, []);
 
   useEffect(() => {
@@ -38,5 +52,5 @@ export function useChecked(id: string, saved: string) {
     [id, check],
   );
   const settle = useCallback(() => setRestored(false), []);
-  return { text, view, trouble, restored, change, settle };
+  return { text, view, repairs, trouble, restored, change, settle };
 }

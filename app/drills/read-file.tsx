@@ -11,7 +11,7 @@ import { useFetcher } from "react-router";
 import { ScoreDrawing } from "../drawing/score-drawing.tsx";
 import { VerdictRing } from "../ui/marks.tsx";
 import { ask } from "../workers/client.ts";
-import type { FileRead } from "../workers/protocol.ts";
+import type { FileRead } from "../workers/questions/files.ts";
 
 /** Larger files are no drills. */
 const MOST_BYTES = 2_000_000;

@@ -9,7 +9,7 @@ import { OPERATOR_NAMES } from "#core/vary/operator-names.ts";
 import { Notice } from "../ui/parts.tsx";
 import { WorkProgress } from "../ui/work-progress.tsx";
 import { useLongWork } from "../workers/use-long-work.ts";
-import type { ChangeView, RungView } from "../workers/protocol.ts";
+import type { ChangeView, RungView } from "../workers/questions/ladder.ts";
 import { LoadChart } from "./load-chart.tsx";
 import { RungItem } from "./rung-item.tsx";
 import { TakeLadder, type ClassChoice } from "./take-ladder.tsx";

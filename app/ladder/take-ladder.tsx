@@ -8,7 +8,7 @@ import { Link, useFetcher } from "react-router";
 import type { action } from "../routes/ladder.tsx";
 import { shortDate } from "../ui/frame.tsx";
 import { Notice } from "../ui/parts.tsx";
-import type { ChangeView } from "../workers/protocol.ts";
+import type { ChangeView } from "../workers/questions/ladder.ts";
 
 export interface ClassChoice {
   readonly id: string;

@@ -8,7 +8,8 @@ import type { Variation } from "#core/vary/vary.ts";
 import { bridge } from "#core/search/bridge.ts";
 import { headerRows } from "#core/score/edit.ts";
 import { FLOW_DEFAULTS, flowSearch } from "#core/search/flow-search.ts";
-import type { BridgeView, FlowView, LadderView, VariationView, Work } from "./protocol.ts";
+import type { BridgeView, FlowView, LadderView, VariationView } from "./questions/ladder.ts";
+import type { Work } from "./protocol.ts";
 
 export const variationView = <Operator>(
   v: Omit<Variation, "operator"> & { readonly operator: Operator },

@@ -133,12 +133,8 @@ function readBeats(
 }
 
 function wordFinding(fault: WordFault, row: Row): FindingDraft {
-  const repairs = fault.nearest.map((name) => ({
-    label: `Write ${name}`,
-    edits: [{ from: fault.from, to: fault.to, insert: name }],
-  }));
   const nearest = fault.nearest.join(", ");
-  return draft(row, fault, fault.rule, { ...fault.params, code: fault.code, ...(nearest ? { nearest } : {}) }, repairs);
+  return draft(row, fault, fault.rule, { ...fault.params, code: fault.code, ...(nearest ? { nearest } : {}) });
 }
 
 const canAnswer = (use: MoveUse): boolean =>

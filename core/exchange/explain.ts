@@ -1,78 +1,36 @@
-/** Why an answer fails, in parameters for the catalogue, with what would mend it. */
+/** Why an answer fails, in parameters for the words of the rules. */
 import type { Blow, Feed, Layer } from "./types.ts";
 import type { Answered } from "./layers.ts";
-import { draft, type FindingDraft, type Repair } from "../findings/finding.ts";
+import { draft, type FindingDraft } from "../findings/finding.ts";
 import type { ResolvedBeat } from "../read/resolve.ts";
-
-/** Answers that the trade gives to a kind of attack, offered as repairs in words; the checker judges them anew. */
-function usualAnswers(blow: Blow | null): readonly string[] {
-  if (!blow) return ["turn", "step back"];
-  const weapon = blow.weapon;
-  const low = blow.zone.startsWith("thigh") || blow.zone.startsWith("knee") || blow.zone.startsWith("shin");
-  const mid = blow.zone === "belly" || blow.zone === "chest" || blow.zone === "hips";
-  if (blow.path === "shoot") return ["sprawl", "level change + post"];
-  if (weapon?.kind === "stick")
-    return blow.clock === 12
-      ? ["roof block", "step off"]
-      : blow.from
-        ? ["block", "step in + jam"]
-        : ["parry stick", "step off"];
-  if (weapon) return ["step back", "step off"];
-  if (low) return ["shin check", "pull leg"];
-  if (!blow.from) return mid ? ["low parry", "step off"] : ["slip out", "slap parry"];
-  if (blow.from.w < -0.8) return ["lean back", "step back"];
-  return mid ? ["elbow drop", "step back"] : ["cover", "weave"];
-}
 
 /** The finding for an answer none of whose layers covers. */
 export function explainFailure(feed: Feed, blow: Blow | null, beat: ResolvedBeat, answered: Answered): FindingDraft {
   const { best } = answered;
   const row = feed.row;
-  const names = usualAnswers(blow);
-  const repairs = names.map((name): Repair => ({
-    label: `Answer with ${name}`,
-    edits: [{ from: beat.from, to: beat.to, insert: name }],
-  }));
-  const fix = ` Try ${names.join(", or ")}.`;
   const feedText = feed.use.text;
   const answer = beat.uses.map((use) => use.text).join(" + ");
   const onlyAttacks = beat.uses.length > 0 && beat.uses.every((use) => use.move.attack && !use.move.answer);
   if (!best) {
-    if (onlyAttacks) {
-      const mark: Repair = {
-        label: "Mark it as an intercept",
-        edits: [{ from: beat.to, to: beat.to, insert: " intercept" }],
-      };
-      return draft(row, beat, "no-answer", { code: "attack", feed: feedText, fix }, [...repairs, mark]);
-    }
-    return draft(row, beat, "line-open", { code: blow ? "other" : "energy", answer, feed: feedText, fix }, repairs);
+    if (onlyAttacks) return draft(row, beat, "no-answer", { code: "attack", feed: feedText });
+    return draft(row, beat, "line-open", { code: blow ? "other" : "energy", answer, feed: feedText });
   }
   if (best.fails === "resisting")
-    return draft(
-      row,
-      beat,
-      "resisting",
-      { move: best.use.text, feed: feedText, angle: best.detail.angle ?? "", fix },
-      repairs,
-    );
+    return draft(row, beat, "resisting", { move: best.use.text, feed: feedText, angle: best.detail.angle ?? "" });
   const material = answered.layers.find((layer) => layer.fails === "material");
   if (material)
-    return draft(
-      row,
-      beat,
-      "wrong-material",
-      { limb: material.detail.limb ?? "hand", what: material.detail.what ?? "", fix },
-      repairs,
-    );
+    return draft(row, beat, "wrong-material", {
+      limb: material.detail.limb ?? "hand",
+      what: material.detail.what ?? "",
+    });
   const params = {
     answer,
     feed: feedText,
-    fix,
     cm: Math.max(1, Math.round(-best.margin * 100)),
     zone: zoneWords(best, blow),
     target: blow?.zone ?? "",
   };
-  return draft(row, beat, "line-open", { ...params, ...codeOf(best, blow) }, repairs);
+  return draft(row, beat, "line-open", { ...params, ...codeOf(best, blow) });
 }
 
 function codeOf(best: Layer, blow: Blow | null): Record<string, string> {

@@ -14,20 +14,5 @@ export function unsafeTarget(use: MoveUse, row: Row, kicksKnee: boolean): Findin
   if (!name) return null;
   const data: { readonly trainOn?: string } = PARTS[name];
   if (!data.trainOn || (name === "knee" && !kicksKnee) || (name === "neck" && use.target === null)) return null;
-  const instead = data.trainOn === "brow pad" ? "head" : data.trainOn === "mitt" ? "chest" : data.trainOn;
-  const repairs = use.target
-    ? [
-        {
-          label: `Aim at the ${data.trainOn}`,
-          edits: [
-            {
-              from: use.from,
-              to: use.to,
-              insert: use.text.replace(/\bto\s+(?:(?:left|right|lead|rear)\s+)?\S+$/i, `to ${instead}`),
-            },
-          ],
-        },
-      ]
-    : [{ label: `Aim at the ${data.trainOn}`, edits: [{ from: use.to, to: use.to, insert: ` to ${instead}` }] }];
-  return draft(row, use, "unsafe-target", { part: name, instead: data.trainOn, move: use.text }, repairs);
+  return draft(row, use, "unsafe-target", { part: name, instead: data.trainOn, move: use.text });
 }

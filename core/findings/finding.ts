@@ -2,23 +2,16 @@
 import type { Row, Span } from "../score/types.ts";
 import { message, RULES, type Params, type RuleId, type Severity } from "./rules.ts";
 
-/** One edit of the text: positions count from the start of the row. */
+/** One edit of a text. */
 export interface Edit extends Span {
   readonly insert: string;
 }
-/** A way to mend a finding, offered by the editor. */
-export interface Repair {
-  readonly label: string;
-  readonly edits: readonly Edit[];
-}
-
 /** A finding inside a row; the place in the whole text is added at the end. */
 export interface FindingDraft extends Span {
   readonly row: Row;
   readonly rule: RuleId;
   readonly severity: Severity;
   readonly params: Params;
-  readonly repairs: readonly Repair[];
 }
 
 export interface Finding extends Span {
@@ -29,19 +22,16 @@ export interface Finding extends Span {
   readonly line: number;
   readonly column: number;
   readonly params: Params;
-  /** Edits count from the start of the text. */
-  readonly repairs: readonly Repair[];
 }
 
-export function draft(
-  row: Row,
-  span: Span,
-  rule: RuleId,
-  params: Params = {},
-  repairs: readonly Repair[] = [],
-): FindingDraft {
-  return { row, from: span.from, to: span.to, rule, severity: RULES[rule].severity, params, repairs };
-}
+export const draft = (row: Row, span: Span, rule: RuleId, params: Params = {}): FindingDraft => ({
+  row,
+  from: span.from,
+  to: span.to,
+  rule,
+  severity: RULES[rule].severity,
+  params,
+});
 
 /** Gives a finding its words and its place in the whole text. */
 export function finish(d: FindingDraft): Finding {
@@ -55,9 +45,8 @@ export function finish(d: FindingDraft): Finding {
     line: d.row.index + 1,
     column: d.from + 1,
     params: d.params,
-    repairs: d.repairs.map((r) => ({
-      label: r.label,
-      edits: r.edits.map((e) => ({ from: base + e.from, to: base + e.to, insert: e.insert })),
-    })),
   };
 }
+
+/** What tells a finding from the others of its text. */
+export const findingKey = ({ rule, from, to, message }: Finding): string => `${rule} ${from} ${to} ${message}`;

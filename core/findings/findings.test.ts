@@ -66,13 +66,8 @@ test("every rule has a severity and words that stand on their own", () => {
 
 test("places count from the whole text, rows and columns from one", () => {
   const row = parse("title: x\n\nA jab -> B slip").rows[2]!;
-  const finding = finish(
-    draft(row, { from: 2, to: 5 }, "reload", { move: "jab" }, [
-      { label: "x", edits: [{ from: 2, to: 5, insert: "cross" }] },
-    ]),
-  );
+  const finding = finish(draft(row, { from: 2, to: 5 }, "reload", { move: "jab" }));
   expect(finding).toMatchObject({ from: 12, to: 15, line: 3, column: 3, severity: "note" });
-  expect(finding.repairs[0]!.edits[0]).toEqual({ from: 12, to: 15, insert: "cross" });
 });
 
 /** A text, the rule it breaks, and words its message must hold: what happens, and what would mend it. */
@@ -85,8 +80,8 @@ const SAID: readonly [string, RuleId, RegExp][] = [
   ["range: clinch\n\nA back kick to body -> B cover", "too-close", /no room.*0\.65 m/],
   ["A lead hook -> B slip out", "line-open", /\d+ cm in the way.*go under it/],
   ["A lead hook to body -> B cover", "line-open", /misses the line by \d+ cm/],
-  ["A lead hook -> B slap parry", "line-open", /along its own way.*Try cover/],
-  ["A double leg -> B cover", "line-open", /Try sprawl/],
+  ["A lead hook -> B slap parry", "line-open", /along its own way/],
+  ["A double leg -> B cover", "line-open", /misses the line/],
   [
     "A: holds training knife 28 cm\n\nA slash forehand high -> B outer block",
     "wrong-material",
@@ -114,7 +109,7 @@ const SAID: readonly [string, RuleId, RegExp][] = [
   ["A lead hook, lead hook -> B weave, weave", "reload", /no weight behind it/],
   ["loop x3:\nA jab -> B step back\nend", "loop-open", /does not close.*cm more/],
   ["A: holds knife 28 cm\n\nA slash forehand high -> B step back", "training-tool", /training knife/],
-  ["A jab to eyes -> B catch", "unsafe-target", /Train it on the brow pad/],
+  ["A jab to eyes -> B catch", "unsafe-target", /Nobody aims at the eyes.*Train it on the brow pad/],
   ["one: A jab -> B slip", "header", /kept as a note/],
   ["tempo: quick\n\nA jab -> B slip out", "header", /percentage.*50%/],
 ];

@@ -121,10 +121,10 @@ const TABLE = {
     says: (p) =>
       p.code === "attack"
         ? fill(
-            "The {feed} is answered only by an attack. That is no answer unless it lands first and takes the line: write `intercept` with it, or defend first.{fix}",
+            "The {feed} is answered only by an attack. That is no answer unless it lands first and takes the line: write `intercept` with it, or defend first.",
             p,
           )
-        : fill("Nobody answers the {feed}.{fix}", p),
+        : fill("Nobody answers the {feed}.", p),
   },
   "no-meet": {
     severity: "error",
@@ -148,8 +148,7 @@ const TABLE = {
     severity: "error",
     decides: "exchange",
     question: "The answer goes against the push",
-    says: (p) =>
-      fill("The {move} goes against the {feed} ({angle}°). Yield with it (below 60°) or turn it aside.{fix}", p),
+    says: (p) => fill("The {move} goes against the {feed} ({angle}°). Yield with it (below 60°) or turn it aside.", p),
   },
   "inside-line": {
     severity: "risk",
@@ -247,7 +246,7 @@ const TABLE = {
     severity: "risk",
     decides: "score",
     question: "An unsafe target",
-    says: (p) => fill("The {part} is no target in a class. Train it on the {instead}.", p),
+    says: (p) => fill("Nobody aims at the {part} in a class. Train it on the {instead}.", p),
   },
   "weight-gap": {
     severity: "risk",

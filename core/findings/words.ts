@@ -58,22 +58,22 @@ export const needsWords: Record<string, string> = {
 };
 
 export const lineOpen: Record<string, string> = {
-  displace: "The {feed} still reaches the {zone}: it is {cm} cm in the way.{why}{fix}",
-  cover: "The {answer} is not where the {feed} comes in: it misses the line by {cm} cm.{fix}",
-  deflect: "{whyText} The {feed} goes on to the {zone}.{fix}",
-  deny: "The {answer} does nothing against a takedown entry.{fix}",
-  energy: "The {answer} does not take the pressure away.{fix}",
-  other: "The {answer} does not stop the {feed}.{fix}",
+  displace: "The {feed} still reaches the {zone}: it is {cm} cm in the way.{why}",
+  cover: "The {answer} is not where the {feed} comes in: it misses the line by {cm} cm.",
+  deflect: "{whyText} The {feed} goes on to the {zone}.",
+  deny: "The {answer} does nothing against a takedown entry.",
+  energy: "The {answer} does not take the pressure away.",
+  other: "The {answer} does not stop the {feed}.",
 };
 
 export const wrongMaterial: Record<string, string> = {
   shin: "One {limb} takes the shin of a kick: it stops it, but it hurts. Double the cover, or step in or away.",
-  edge: "The {limb} would meet the edge. Step in so that it meets the forearm, or step out of reach.{fix}",
+  edge: "The {limb} would meet the edge. Step in so that it meets the forearm, or step out of reach.",
   "fast end":
-    "The {limb} would meet the fast end of the stick. Step in onto the forearm, block with a stick, or step out.{fix}",
-  point: "The hand would stop the point. Turn it aside, or step off.{fix}",
-  blade: "A short knife does not block a blade: pass it, or leave its reach.{fix}",
-  other: "The {limb} cannot stop this weapon.{fix}",
+    "The {limb} would meet the fast end of the stick. Step in onto the forearm, block with a stick, or step out.",
+  point: "The hand would stop the point. Turn it aside, or step off.",
+  blade: "A short knife does not block a blade: pass it, or leave its reach.",
+  other: "The {limb} cannot stop this weapon.",
 };
 
 /** Puts parameters into their places and begins with a capital letter. */

@@ -1,4 +1,5 @@
 /** A checked score as the JSON that `bin/vicissor check --json` writes; the shape is in docs/notation.md. */
+import type { Repair } from "../answers/repairs.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
 import type { Checked } from "../drill/types.ts";
 import { finish, type Finding } from "../findings/finding.ts";
@@ -27,12 +28,14 @@ function exchangeJson(e: CheckedExchange) {
   };
 }
 
-/** The result object of one score. */
-export function resultJson(checked: Checked) {
+/** The result object of one score; with `mend` each finding has its repairs, by label and whole new text. */
+export function resultJson(checked: Checked, mend: ((finding: Finding) => readonly Repair[]) | null = null) {
   return {
     verdict: checked.verdict,
     exchanges: checked.exchanges.map(exchangeJson),
-    findings: checked.findings.map(brief),
+    findings: checked.findings.map((f) =>
+      mend ? { ...brief(f), repairs: mend(f).map(({ label, score }) => ({ label, score })) } : brief(f),
+    ),
     closure: checked.closure && { closes: checked.closure.closes, differences: checked.closure.differences },
     load: checked.load,
   };

@@ -200,8 +200,8 @@ function readPart(part: Part, vocabulary: Vocabulary, context: ResolveContext, f
   };
   const found = findMove(words, vocabulary, context);
   if (!found) {
-    const typed =
-      words.filter((w) => !(w in SIDES) && !(w in HEIGHT_WORDS) && !(w in WAYS)).join(" ") || words.join(" ");
+    const own = takePhrases(words).left.filter((w) => !isModifier(w));
+    const typed = own.join(" ") || words.join(" ");
     return fault("unknown-move", "unknown", { typed }, nearestNames(vocabulary, typed));
   }
   const { move } = found;

@@ -1,0 +1,98 @@
+/** What answers a feed, what can go back, and what lands in spite of it. */
+import { answerBook, bookReason, drillFor, wholeBook, type Book, type BookReason } from "#core/answers/answer-book.ts";
+import { rankAnswers, rankFeeds, rankReturns, type RankedFeed } from "#core/answers/answers.ts";
+import { coverage, type Coverage } from "#core/answers/coverage.ts";
+import { trainedPairs, type Trained, type TrainedText } from "#core/answers/trained.ts";
+import { scoreView, type ScoreView } from "#core/formats/desk-view.ts";
+import { checkFor } from "#core/policy/judge.ts";
+import type { School } from "#core/policy/school.ts";
+import type { BookChoice } from "#core/policy/settings.ts";
+import { headerRows } from "#core/score/edit.ts";
+import { parse } from "#core/score/parse.ts";
+import { closeCycle, type Closing } from "#core/search/close-cycle.ts";
+import { refute, type Refutation } from "#core/search/refute.ts";
+import { inTradition } from "#core/words/shown.ts";
+import type { Answers, Desk } from "./question.ts";
+
+export interface AnswerView {
+  readonly text: string;
+  readonly group: string;
+  /** The limb it works with: `left`, `right`, `both`, or nothing of the kind. */
+  readonly hand: "left" | "right" | "both" | "none";
+  readonly traditions: readonly string[];
+  readonly verdict: "valid" | "risky";
+  readonly marginCm: number;
+  readonly ceiling: number | null;
+  readonly open: readonly string[];
+}
+
+/** A feed that can start or go on a drill. */
+export interface FeedView {
+  readonly text: string;
+  readonly group: string;
+}
+
+type Side = "left" | "right";
+
+export interface AnswerQuestions {
+  answers: { ask: { text: string; feed: string }; answer: readonly AnswerView[] };
+  feeds: { ask: { text: string }; answer: readonly FeedView[] };
+  /** Blows that reach after an answer. */
+  returns: { ask: { text: string; feed: string; answer: string }; answer: readonly FeedView[] };
+  /** The line that lands, and the same drawn. */
+  refute: { ask: { text: string }; answer: { found: Refutation; drawn: ScoreView | null } };
+  close: { ask: { text: string }; answer: readonly Closing[] };
+  book: { ask: { choice: BookChoice }; answer: Book };
+  /** All that the vocabulary throws and answers with. */
+  wholeBook: { ask: Record<string, never>; answer: BookChoice };
+  bookReason: { ask: { feed: string; answer: string; side: Side }; answer: BookReason | null };
+  bookDrill: { ask: { feed: string; answer: string | null; side: Side }; answer: string };
+  trained: { ask: { texts: readonly TrainedText[] }; answer: Trained };
+  /** The same over the classes of a term, against the feeds of the school's book. */
+  coverage: { ask: { texts: readonly TrainedText[]; feeds: readonly string[] }; answer: Coverage };
+}
+
+export const answerAnswers: Answers<AnswerQuestions> = {
+  answers: ({ text, feed }, desk) => answers(text, feed, desk),
+  feeds: ({ text }, { reader, school }) => shown(rankFeeds(headerRows(reader.read(text)), school), school),
+  returns: ({ text, feed, answer }, { reader, school }) =>
+    shown(rankReturns(headerRows(reader.read(text)), feed, answer, school), school),
+  refute: ({ text }, desk) => refuted(text, desk),
+  close: ({ text }, { reader, school }) => closeCycle(text, checkFor(reader.read(text), school), school),
+  book: ({ choice }, { school }) => answerBook(choice, school),
+  wholeBook: (_, { school }) => wholeBook(school),
+  bookReason: ({ feed, answer, side }, { school }) => bookReason(feed, answer, side, school),
+  bookDrill: ({ feed, answer, side }, { school }) => drillFor(feed, answer, side, school),
+  trained: ({ texts }, { school }) => trainedPairs(texts, school),
+  coverage: ({ texts, feeds }, { school }) => coverage(texts, feeds, school),
+};
+
+function answers(text: string, feed: string, { reader, school }: Desk): AnswerView[] {
+  return rankAnswers(headerRows(reader.read(text)), feed, school).map(({ text: answer, move, exchange }) => {
+    const hands = exchange.contact?.busy ?? [];
+    return {
+      text: inTradition(answer, move, school.customs.names, school.vocabulary),
+      group: move.group,
+      hand: hands.length > 1 ? "both" : (hands[0] ?? "none"),
+      traditions: Object.keys(move.names),
+      verdict: exchange.verdict === "risky" ? "risky" : "valid",
+      marginCm: Math.round((exchange.margin ?? 0) * 1000) / 10,
+      ceiling: exchange.ceiling,
+      open: exchange.followUps.filter((f) => f.state === "open").map((f) => f.move),
+    };
+  });
+}
+
+/** Feeds in the words of the tradition that the school shows. */
+const shown = (feeds: readonly RankedFeed[], { customs, vocabulary }: School): FeedView[] =>
+  feeds.map(({ text, move }) => ({
+    text: inTradition(text, move, customs.names, vocabulary),
+    group: move.group,
+  }));
+
+function refuted(text: string, { reader, school }: Desk): AnswerQuestions["refute"]["answer"] {
+  const score = reader.read(text);
+  const found = refute(checkFor(score, school), school);
+  if (found.kind !== "refuted") return { found, drawn: null };
+  return { found, drawn: scoreView(checkFor(parse([...headerRows(score), "", found.line].join("\n")), school)) };
+}

@@ -1,0 +1,33 @@
+/** What the moves of the school are called and what each does. */
+import { moveCards, tryData, type MoveCard, type TrialView } from "../words-work.ts";
+import type { Answers, Desk } from "./question.ts";
+
+export interface MoveName {
+  readonly name: string;
+  readonly group: string;
+  readonly hint: string;
+}
+
+export interface WordsQuestions {
+  names: { ask: Record<string, never>; answer: readonly MoveName[] };
+  moves: { ask: Record<string, never>; answer: readonly MoveCard[] };
+  /** A move as it stands in a form, tried against the usual ones. */
+  tryMove: { ask: { data: unknown }; answer: TrialView };
+}
+
+export const wordsAnswers: Answers<WordsQuestions> = {
+  names: (_, desk) => names(desk),
+  moves: (_, { school }) => moveCards(school),
+  tryMove: ({ data }, { settings }) => tryData(data, settings),
+};
+
+const names = ({ school }: Desk): MoveName[] =>
+  [...school.vocabulary.moves.values()].flatMap((move) =>
+    Object.entries(move.names).flatMap(([tradition, all]) =>
+      (all ?? []).map((name) => ({
+        name,
+        group: move.group,
+        hint: name === move.name ? (move.coaching[0] ?? "") : `${move.name} (${tradition})`,
+      })),
+    ),
+  );

@@ -1,0 +1,210 @@
+/** What might mend a finding, as edits of the text. Nothing here is offered before it was checked. */
+import type { Broken, Candidate } from "./repairs.ts";
+import type { CheckedExchange } from "../exchange/types.ts";
+import type { Edit, Finding } from "../findings/finding.ts";
+import type { RuleId } from "../findings/rules.ts";
+import { beginsPlay } from "../score/structure.ts";
+import type { Line, Row, Turn } from "../score/types.ts";
+import { TRADE } from "../trade/trade.ts";
+
+type Make = (broken: Broken, answers: readonly string[]) => readonly Candidate[];
+
+const edit = (from: number, to: number, insert: string): Edit => ({ from, to, insert });
+const one = (label: string, ...edits: readonly Edit[]): readonly Candidate[] => [{ label, edits }];
+
+/** Candidates for a finding, most likely first. */
+export function candidatesOf(broken: Broken, answers: readonly string[]): readonly Candidate[] {
+  const make = MAKERS[broken.finding.rule];
+  return make ? make(broken, answers) : [];
+}
+
+/** Another answer in place of the beat that does not work, with the blows of that beat kept where they fit. */
+const otherAnswers: Make = ({ exchange }, answers) => {
+  if (!exchange) return [];
+  const { answerSpan, row, beat } = exchange;
+  if (!answerSpan) return firstAnswers(exchange, answers);
+  const now = beat.map((use) => use.text).join(" + ");
+  const blows = beat.filter((use) => use.move.attack && !use.move.answer).map((use) => use.text);
+  return answers.flatMap((answer): Candidate[] => {
+    const texts = blows.length > 0 ? [[answer, ...blows].join(" + "), answer] : [answer];
+    return texts
+      .filter((text) => text !== now)
+      .map((text) => ({
+        label: `Answer with ${text}`,
+        edits: [edit(row.from + answerSpan.from, row.from + answerSpan.to, text)],
+      }));
+  });
+};
+
+/** An answer where nobody answers: behind the answers before it, or as a turn of its own. */
+function firstAnswers(exchange: CheckedExchange, answers: readonly string[]): Candidate[] {
+  const { row, responder } = exchange;
+  const place = turnsAt(row, exchange.from);
+  if (!place) return [];
+  const { turn, next, line } = place;
+  const lines = (answer: string): Edit => {
+    if (!next) return edit(row.from + turn.to, row.from + turn.to, ` -> ${responder} ${answer}`);
+    const beats = next.alternatives[0]?.beats ?? [];
+    const feeds =
+      turn.alternatives[0]?.beats.findIndex((beat) => beat.from <= exchange.from && exchange.from < beat.to) ?? 0;
+    const before = beats[feeds - 1];
+    if (feeds > 0 && before) return edit(row.from + before.to, row.from + before.to, `, ${answer}`);
+    const start = beats[0]?.from ?? line.to;
+    return edit(row.from + start, row.from + start, `${answer}, `);
+  };
+  return answers.map((answer) => ({ label: `Answer with ${answer}`, edits: [lines(answer)] }));
+}
+
+/** The turn of a row in which something stands, and the one behind it. */
+function turnsAt(row: Row, at: number): { line: Line; turn: Turn; next: Turn | undefined } | null {
+  const { body } = row.content;
+  if (body.kind !== "play") return null;
+  for (const line of body.lines) {
+    const i = line.turns.findIndex((turn) => turn.from <= at && at < turn.to);
+    if (i >= 0) return { line, turn: line.turns[i]!, next: line.turns[i + 1] };
+  }
+  return null;
+}
+
+const intercept: Make = ({ finding }) => one("Mark it as an intercept", edit(finding.to, finding.to, " intercept"));
+
+/** The nearest names in place of the words that are none; modifiers stay. */
+const nearestNames: Make = ({ text, finding }) => {
+  const typed = String(finding.params.typed ?? "");
+  const names = String(finding.params.nearest ?? "")
+    .split(", ")
+    .filter(Boolean);
+  const at = text.slice(finding.from, finding.to).toLowerCase().indexOf(typed);
+  const [from, to] = at < 0 ? [finding.from, finding.to] : [finding.from + at, finding.from + at + typed.length];
+  return names.map((name) => ({ label: `Write ${name}`, edits: [edit(from, to, name)] }));
+};
+
+/** The word that contradicts the move is taken out. */
+const withoutWord: Make = ({ text, finding }) => {
+  const word = String(finding.params.side ?? finding.params.height ?? "");
+  const words = text.slice(finding.from, finding.to).split(" ");
+  const rest = words.filter((w) => w.toLowerCase() !== word).join(" ");
+  return word === "" ? [] : one(`Take “${word}” out`, edit(finding.from, finding.to, rest));
+};
+
+/** Training targets that are parts of the notation by another name. */
+const AIMED_AT: Readonly<Record<string, string>> = { "brow pad": "head", mitt: "chest" };
+
+const safeTarget: Make = ({ text, finding }) => {
+  const instead = String(finding.params.instead ?? "");
+  const aim = `to ${AIMED_AT[instead] ?? instead}`;
+  const now = text.slice(finding.from, finding.to);
+  const aimed = /\bto\s+(?:(?:left|right|lead|rear)\s+)?\S+/i;
+  const next = aimed.test(now) ? now.replace(aimed, aim) : `${now} ${aim}`;
+  return one(`Aim at the ${instead}`, edit(finding.from, finding.to, next));
+};
+
+const before =
+  (label: string, insert: string): Make =>
+  ({ finding }) =>
+    one(label, edit(finding.from, finding.from, insert));
+
+/** Two things of one hand come one after the other. */
+const oneAfterTheOther: Make = ({ text, finding }) => {
+  const plus = text.lastIndexOf("+", finding.from);
+  const from = text.slice(0, plus).trimEnd().length;
+  return plus < 0 ? [] : one("One after the other", edit(from, plus + 1, ","));
+};
+
+/** The header row of a key, or null. */
+function headerRow({ checked }: Broken, key: string): Row | null {
+  for (const row of checked.score.rows) {
+    const { body } = row.content;
+    if (body.kind === "header" && body.key.text.toLowerCase() === key) return row;
+    if (beginsPlay(body)) break;
+  }
+  return null;
+}
+
+/** A key of the header with a value: in its row, or in a new first one. */
+function withHeader(broken: Broken, key: string, value: string): Edit {
+  const row = headerRow(broken, key.toLowerCase());
+  const body = row?.content.body;
+  if (!row || body?.kind !== "header")
+    return edit(0, 0, `${key}: ${value}\n${broken.checked.score.rows[0]?.content.body.kind === "header" ? "" : "\n"}`);
+  const from = row.from + (body.value?.from ?? body.key.to + 1);
+  return edit(from, row.from + (body.value?.to ?? body.key.to + 1), body.value ? value : ` ${value}`);
+}
+
+/** Without a written distance the first feed sets it. */
+const solvedDistance: Make = (broken) => {
+  const row = headerRow(broken, "range");
+  if (!row) return [];
+  const end = broken.text.indexOf("\n", row.from);
+  return one("Let the first feed set the distance", edit(row.from, end < 0 ? broken.text.length : end + 1, ""));
+};
+
+const slower: Make = (broken) => {
+  const percent = Math.floor(Number(broken.finding.params.ceiling) / 5) * 5;
+  return percent < 5 ? [] : one(`Slow it down to ${percent} %`, withHeader(broken, "tempo", `${percent}%`));
+};
+
+const trainingKnife: Make = ({ text, finding }) => {
+  const at = text.slice(finding.from, finding.to).search(/\bknife\b/i);
+  return at < 0 ? [] : one("Make it a training knife", edit(finding.from + at, finding.from + at, "training "));
+};
+
+/** Somebody puts on what is missing. */
+const putOn: Make = (broken) => {
+  const actor = String(broken.finding.params.actor ?? "A");
+  const gear = String(broken.finding.params.gear ?? "").replace(/^an? /, "");
+  const row = headerRow(broken, actor.toLowerCase());
+  const body = row?.content.body;
+  const now = body?.kind === "header" ? (body.value?.text.trim() ?? "") : "";
+  const worn = /\bwears\b/i.test(now) ? `${now}, ${gear}` : [now, `wears ${gear}`].filter(Boolean).join(", ");
+  const apart = [now, `wears ${gear}`].filter(Boolean).join(", ");
+  return [worn, apart].map((value) => ({ label: `${actor} wears ${gear}`, edits: [withHeader(broken, actor, value)] }));
+};
+
+const lightContact: Make = (broken) => one("Keep the contact light", withHeader(broken, "contact", "light"));
+const noContact: Make = (broken) => one("Work without contact", withHeader(broken, "contact", "none"));
+
+/** What stands there and means nothing is taken out. */
+const takeOut: Make = ({ finding }) =>
+  finding.params.code === "junk" ? one("Take it out", edit(finding.from, finding.to, "")) : [];
+
+const either =
+  (...makers: readonly Make[]): Make =>
+  (broken, answers) =>
+    makers.flatMap((make) => make(broken, answers));
+
+/** How each rule may be mended; a rule that is not here has no repair of one step. */
+const MAKERS: Readonly<Partial<Record<RuleId, Make>>> = {
+  syntax: takeOut,
+  "unknown-move": nearestNames,
+  "bad-move": withoutWord,
+  "line-open": otherAnswers,
+  "wrong-material": otherAnswers,
+  resisting: otherAnswers,
+  "rule-broken": otherAnswers,
+  "inside-line": otherAnswers,
+  "off-balance": otherAnswers,
+  tight: otherAnswers,
+  "no-answer": (broken, answers) =>
+    broken.finding.params.code === "attack"
+      ? either(otherAnswers, intercept)(broken, answers)
+      : otherAnswers(broken, answers),
+  "limb-busy": either(oneAfterTheOther, otherAnswers),
+  "limb-pinned": otherAnswers,
+  "not-recovered": before(`Write ${TRADE.waysBack[0]!} before it`, `${TRADE.waysBack[0]!}, `),
+  "out-of-reach": (broken, answers) =>
+    broken.finding.params.code === "return"
+      ? before("Come in with it", `${TRADE.companions.forward} + `)(broken, answers)
+      : solvedDistance(broken, answers),
+  "too-close": solvedDistance,
+  "no-step": solvedDistance,
+  late: either(slower, otherAnswers),
+  "unsafe-target": safeTarget,
+  "training-tool": trainingKnife,
+  "gear-missing": putOn,
+  minor: lightContact,
+  "weight-gap": noContact,
+};
+
+/** True for a finding that may have repairs: it is worth asking. */
+export const mayBeMended = ({ rule }: Pick<Finding, "rule">): boolean => rule in MAKERS;
