@@ -46,7 +46,7 @@ module.exports = {
       name: `room-${room}`,
       severity: "error",
       comment: "imports go to rooms above, never back",
-      from: { path: `^core/${room}/`, pathNot: "(\\.test|/testing)\\.ts$" },
+      from: { path: `^core/${room}/`, pathNot: "(\\.test|testing)\\.ts$" },
       to: { path: `^core/(${ROOMS.slice(i + 1).join("|") || "none"})/` },
     })),
     {
@@ -67,13 +67,13 @@ module.exports = {
       name: "core-pure-packages",
       severity: "error",
       comment: "only small pure packages in core",
-      from: { path: "^core/", pathNot: "\\.test\\.ts$" },
+      from: { path: "^core/", pathNot: "(\\.test|testing)\\.ts$" },
       to: { dependencyTypes: ["npm"], pathNot: "node_modules/(@lezer|edmonds-blossom|fastest-levenshtein|yup)" },
     },
     {
       name: "core-no-node",
       severity: "error",
-      from: { path: "^core/", pathNot: "\\.test\\.ts$" },
+      from: { path: "^core/", pathNot: "(\\.test|testing)\\.ts$" },
       to: { dependencyTypes: ["core"] },
     },
     {
@@ -93,7 +93,7 @@ module.exports = {
     {
       name: "db-below",
       severity: "error",
-      from: { path: "^db/", pathNot: "\\.test\\.ts$" },
+      from: { path: "^db/", pathNot: "(\\.test|testing)\\.ts$" },
       to: { path: "^(app|server|cli)/" },
     },
   ],

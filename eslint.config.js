@@ -39,7 +39,9 @@ export default tseslint.config(
   },
   {
     files: ["**/*.mjs", "server/serve.mjs"],
-    languageOptions: { globals: { process: "readonly", console: "readonly", fetch: "readonly", URL: "readonly" } },
+    languageOptions: {
+      globals: { process: "readonly", console: "readonly", fetch: "readonly", URL: "readonly", setTimeout: "readonly" },
+    },
   },
   { files: ["*.cjs"], languageOptions: { globals: { module: "readonly" } } },
 );

@@ -1,8 +1,8 @@
 /** What the Words place asks of the worker: moves as cards, what a move does among the others. */
-import { tryMove, type Trial } from "#core/formats/trial.ts";
+import { factsFor, tryMove, type Trial } from "#core/formats/trial.ts";
 import { readSchool, type School } from "#core/policy/school.ts";
 import type { SchoolData } from "#core/policy/settings.ts";
-import { moveFacts, type Fact } from "#core/words/facts.ts";
+import type { Fact } from "#core/words/facts.ts";
 import { readMoves } from "#core/words/schema.ts";
 import { shownName } from "#core/words/shown.ts";
 import type { MoveData } from "#core/words/types.ts";
@@ -28,11 +28,6 @@ export function moveCards(school: School): MoveCard[] {
   });
 }
 
-const FIST = {
-  upright: "Fist upright, thumb on top: as this school has it.",
-  flat: "Fist flat, thumb towards you: as this school has it.",
-};
-
 /** Tries a move as it stands in a form, beside the school's other settings. */
 export function tryData(data: unknown, settings: SchoolData): TrialView {
   const read = readMoves("move", { moves: [data as object] });
@@ -43,9 +38,5 @@ export function tryData(data: unknown, settings: SchoolData): TrialView {
   if (!result.ok) return { ok: false, errors: result.errors };
   const { school } = result;
   const found = [...school.vocabulary.moves.values()].find((m) => m.id === move!.id)!;
-  const facts = [
-    ...moveFacts(found),
-    ...(found.fistByCustom ? [{ name: "Fist", value: FIST[school.customs.hookFist] }] : []),
-  ];
-  return { ok: true, facts, trial: tryMove(found, school) };
+  return { ok: true, facts: factsFor(found, school), trial: tryMove(found, school) };
 }

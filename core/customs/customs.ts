@@ -3,7 +3,7 @@
  * what the check has found (`core/policy`), so that geometry knows no house rules.
  */
 import data from "./load-weights.json" with { type: "json" };
-import { CONTEXTS } from "../score/header.ts";
+import type { CONTEXTS } from "../score/header.ts";
 import { shippedVocabulary, type Vocabulary } from "../words/vocabulary.ts";
 
 export const LOAD_PARTS = [

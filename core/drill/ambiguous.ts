@@ -30,7 +30,7 @@ export function ambiguousCues(firsts: readonly CheckedExchange[], header: Header
 const lookOf = ({ blow }: CheckedExchange): string | null => blow && `${blow.limb} ${blow.side} ${blow.path}`;
 
 const sameHour = ({ blow: one }: CheckedExchange, { blow: two }: CheckedExchange): boolean =>
-  one?.clock == null || two?.clock == null || Math.abs(one.clock - two.clock) <= 1;
+  typeof one?.clock !== "number" || typeof two?.clock !== "number" || Math.abs(one.clock - two.clock) <= 1;
 
 const sameAnswer = (a: CheckedExchange, b: CheckedExchange): boolean =>
   a.answer[0]?.move.id === b.answer[0]?.move.id && a.answer[0]?.height === b.answer[0]?.height;

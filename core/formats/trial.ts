@@ -1,4 +1,5 @@
 /** What one move does among the others: what it answers, what answers it, and a scene to draw it from. */
+import { moveFacts, type Fact } from "../words/facts.ts";
 import { TRADE } from "../trade/trade.ts";
 import { checkFor } from "../policy/judge.ts";
 import type { Verdict } from "../exchange/types.ts";
@@ -51,3 +52,14 @@ export function tryMove(move: Move, school: School): Trial {
   const scene = checked ? (sceneViews(checked, checked.exchanges[0]?.row.index ?? 0)[0] ?? null) : null;
   return { answers, answeredBy, scene };
 }
+
+const FIST = {
+  upright: "Fist upright, thumb on top: as this school has it.",
+  flat: "Fist flat, thumb towards you: as this school has it.",
+};
+
+/** What a move does, with what this school has as its custom. */
+export const factsFor = (move: Move, { customs }: School): Fact[] => [
+  ...moveFacts(move),
+  ...(move.fistByCustom ? [{ name: "Fist", value: FIST[customs.hookFist] }] : []),
+];

@@ -1,15 +1,9 @@
 /** Words of a score to moves: what a part means for the one who does it. */
-import { ACTORS, type Actor, type Alternative, type Beat, type Part, type Span } from "../score/types.ts";
+import { type Actor, type Alternative, type Beat, type Part, type Span } from "../score/types.ts";
 import { otherSide, type Side } from "../score/person.ts";
+import { FILLER, findMove, HEIGHT_WORDS, isModifierWord, SIDES, takePhrases, WAYS } from "./find-move.ts";
 import { partNamed, type PartName } from "../words/part-names.ts";
-import {
-  chooseHomonym,
-  canHold,
-  nameKey,
-  nearestNames,
-  type LookupContext,
-  type Vocabulary,
-} from "../words/vocabulary.ts";
+import { canHold, nearestNames, type LookupContext, type Vocabulary } from "../words/vocabulary.ts";
 import type { Angle, NumberedRole } from "../words/numbering.ts";
 import { standardMoves } from "../words/shipped.ts";
 import type { Height, Move } from "../words/types.ts";
@@ -126,27 +120,6 @@ function spreadOver(text: string, span: Span): Part {
   return { ...spanOf(span), words: text.split(" ").map((word) => ({ ...spanOf(span), text: word })) };
 }
 
-const SIDES: Record<string, SideWord> = {
-  lead: "lead",
-  front: "lead",
-  rear: "rear",
-  l: "left",
-  left: "left",
-  r: "right",
-  right: "right",
-};
-const WAYS: Record<string, Way> = {
-  in: "in",
-  inside: "in",
-  out: "out",
-  outside: "out",
-  back: "back",
-  forward: "forward",
-  forwards: "forward",
-};
-const HEIGHT_WORDS: Record<string, Height> = { high: "high", mid: "mid", middle: "mid", low: "low" };
-const FILLER = new Set(["the", "with", "hand", "a", "and", "degrees", "arm", "leg", "lead-hand"]);
-
 type Draft = { -readonly [K in keyof MoveUse]: MoveUse[K] };
 
 /** What a part means in a context, without its place; kept, since drills say the same few things often. */
@@ -200,7 +173,7 @@ function readPart(part: Part, vocabulary: Vocabulary, context: ResolveContext, f
   };
   const found = findMove(words, vocabulary, context);
   if (!found) {
-    const own = takePhrases(words).left.filter((w) => !isModifier(w));
+    const own = takePhrases(words).left.filter((w) => !isModifierWord(w));
     const typed = own.join(" ") || words.join(" ");
     return fault("unknown-move", "unknown", { typed }, nearestNames(vocabulary, typed));
   }
@@ -271,91 +244,6 @@ function consistent(use: Draft, context: ResolveContext, fault: Fault): MoveUse 
     return fault("bad-move", "height", { move: move.name, height: use.height, heights: move.heights.join(", ") });
   if (use.side && move.sides === "way" && (use.side === "left" || use.side === "right")) use.way = use.side;
   return use;
-}
-
-interface Found {
-  readonly move: Move;
-  readonly rest: readonly string[];
-  readonly target: PartRef | null;
-  readonly on: PartRef | null;
-  readonly at: Actor | null;
-}
-
-/** The longest run of words that is a name; long names first, then `to` and `on` phrases, then single words. */
-function findMove(words: readonly string[], vocabulary: Vocabulary, context: ResolveContext): Found | null {
-  let rest = words;
-  let move = longestName(rest, vocabulary, context, 2);
-  if (move) rest = move.rest;
-  const { left, target, on, at } = takePhrases(rest);
-  rest = left;
-  if (!move) {
-    move = longestName(rest, vocabulary, context, 1);
-    if (!move) return null;
-    rest = move.rest;
-  }
-  return { move: move.move, rest, target, on, at };
-}
-
-function longestName(words: readonly string[], vocabulary: Vocabulary, context: ResolveContext, least: number) {
-  const numberFollows = (end: number) => /^\d+$/.test(words[end] ?? "");
-  for (let length = Math.min(vocabulary.longest, words.length); length >= least; length--) {
-    let best: { move: Move; rest: string[]; strays: number } | null = null;
-    for (let start = 0; start + length <= words.length; start++) {
-      const moves = vocabulary.byName.get(nameKey(words.slice(start, start + length).join(" ")));
-      if (!moves) continue;
-      const end = start + length;
-      // Of two moves of one name a number says which: the one of the numbering set.
-      const fitting = moves.filter((one) => (one.numbered !== undefined) === numberFollows(end));
-      const move = chooseHomonym(fitting.length > 0 ? fitting : moves, context);
-      const rest = [...words.slice(0, start), ...words.slice(end)];
-      // Of two names of one length the one that leaves modifiers only: "lead | straight punch".
-      const strays = rest.filter((word) => !isModifier(word)).length;
-      if (!best || strays < best.strays) best = { move, rest, strays };
-    }
-    if (best) return best;
-  }
-  return null;
-}
-
-const isModifier = (word: string): boolean =>
-  word in SIDES ||
-  word in WAYS ||
-  word in HEIGHT_WORDS ||
-  /^(?:to|on|at|intercept|\d+)$/.test(word) ||
-  partNamed(word) !== null;
-
-function takePhrases(words: readonly string[]) {
-  const left: string[] = [];
-  let target: PartRef | null = null;
-  let on: PartRef | null = null;
-  let at: Actor | null = null;
-  for (let i = 0; i < words.length; i++) {
-    const word = words[i]!;
-    if (word !== "to" && word !== "on" && word !== "at") {
-      left.push(word);
-      continue;
-    }
-    const actor = ACTORS.find((a) => a.toLowerCase() === words[i + 1]);
-    if (word === "at" && actor) {
-      at = actor;
-      i++;
-      continue;
-    }
-    let j = i + 1;
-    if (words[j] === "the" || words[j] === "his") j++;
-    const side = SIDES[words[j] ?? ""] ?? null;
-    if (side) j++;
-    const two = partNamed(`${words[j] ?? ""} ${words[j + 1] ?? ""}`);
-    const part = two ?? partNamed(words[j] ?? "");
-    if (!part) {
-      left.push(word);
-      continue;
-    }
-    if (word === "to") target = { part, side };
-    else on = { part, side };
-    i = two ? j + 1 : j;
-  }
-  return { left, target, on, at };
 }
 
 /** `strike N`, `block N`, `counter N`: the standard moves of the numbering set, as notation. */

@@ -3,11 +3,11 @@ import { execFileSync } from "node:child_process";
 import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import type { closeThreads, compute } from "./pool.ts";
 
 const dir = mkdtempSync(join(tmpdir(), "thread-"));
 const settings = { key: "school:1", settings: { severity: { "inside-line": "error" } } };
-type Pool = typeof import("./pool.ts");
-let pool: Pool;
+let pool: { readonly compute: typeof compute; readonly closeThreads: typeof closeThreads };
 
 beforeAll(async () => {
   const file = join(dir, "thread.mjs");

@@ -1,0 +1,113 @@
+/** Finds the move that words name, with the phrases and modifiers that belong to it. */
+import type { PartRef, SideWord, Way } from "./resolve.ts";
+import { ACTORS, type Actor } from "../score/types.ts";
+import { partNamed } from "../words/part-names.ts";
+import type { Height, Move } from "../words/types.ts";
+import { chooseHomonym, nameKey, type LookupContext, type Vocabulary } from "../words/vocabulary.ts";
+
+export const SIDES: Record<string, SideWord> = {
+  lead: "lead",
+  front: "lead",
+  rear: "rear",
+  l: "left",
+  left: "left",
+  r: "right",
+  right: "right",
+};
+export const WAYS: Record<string, Way> = {
+  in: "in",
+  inside: "in",
+  out: "out",
+  outside: "out",
+  back: "back",
+  forward: "forward",
+  forwards: "forward",
+};
+export const HEIGHT_WORDS: Record<string, Height> = { high: "high", mid: "mid", middle: "mid", low: "low" };
+export const FILLER = new Set(["the", "with", "hand", "a", "and", "degrees", "arm", "leg", "lead-hand"]);
+
+export interface FoundMove {
+  readonly move: Move;
+  readonly rest: readonly string[];
+  readonly target: PartRef | null;
+  readonly on: PartRef | null;
+  readonly at: Actor | null;
+}
+
+/** The longest run of words that is a name; long names first, then `to` and `on` phrases, then single words. */
+export function findMove(words: readonly string[], vocabulary: Vocabulary, context: LookupContext): FoundMove | null {
+  let rest = words;
+  let move = longestName(rest, vocabulary, context, 2);
+  if (move) rest = move.rest;
+  const { left, target, on, at } = takePhrases(rest);
+  rest = left;
+  if (!move) {
+    move = longestName(rest, vocabulary, context, 1);
+    if (!move) return null;
+    rest = move.rest;
+  }
+  return { move: move.move, rest, target, on, at };
+}
+
+function longestName(words: readonly string[], vocabulary: Vocabulary, context: LookupContext, least: number) {
+  const numberFollows = (end: number) => /^\d+$/.test(words[end] ?? "");
+  for (let length = Math.min(vocabulary.longest, words.length); length >= least; length--) {
+    let best: { move: Move; rest: string[]; strays: number } | null = null;
+    for (let start = 0; start + length <= words.length; start++) {
+      const moves = vocabulary.byName.get(nameKey(words.slice(start, start + length).join(" ")));
+      if (!moves) continue;
+      const end = start + length;
+      // Of two moves of one name a number says which: the one of the numbering set.
+      const fitting = moves.filter((one) => (one.numbered !== undefined) === numberFollows(end));
+      const move = chooseHomonym(fitting.length > 0 ? fitting : moves, context);
+      const rest = [...words.slice(0, start), ...words.slice(end)];
+      // Of two names of one length the one that leaves modifiers only: "lead | straight punch".
+      const strays = rest.filter((word) => !isModifierWord(word)).length;
+      if (!best || strays < best.strays) best = { move, rest, strays };
+    }
+    if (best) return best;
+  }
+  return null;
+}
+
+/** True for a word that says something about a move and is none itself. */
+export const isModifierWord = (word: string): boolean =>
+  word in SIDES ||
+  word in WAYS ||
+  word in HEIGHT_WORDS ||
+  /^(?:to|on|at|intercept|\d+)$/.test(word) ||
+  partNamed(word) !== null;
+
+export function takePhrases(words: readonly string[]) {
+  const left: string[] = [];
+  let target: PartRef | null = null;
+  let on: PartRef | null = null;
+  let at: Actor | null = null;
+  for (let i = 0; i < words.length; i++) {
+    const word = words[i]!;
+    if (word !== "to" && word !== "on" && word !== "at") {
+      left.push(word);
+      continue;
+    }
+    const actor = ACTORS.find((a) => a.toLowerCase() === words[i + 1]);
+    if (word === "at" && actor) {
+      at = actor;
+      i++;
+      continue;
+    }
+    let j = i + 1;
+    if (words[j] === "the" || words[j] === "his") j++;
+    const side = SIDES[words[j] ?? ""] ?? null;
+    if (side) j++;
+    const two = partNamed(`${words[j] ?? ""} ${words[j + 1] ?? ""}`);
+    const part = two ?? partNamed(words[j] ?? "");
+    if (!part) {
+      left.push(word);
+      continue;
+    }
+    if (word === "to") target = { part, side };
+    else on = { part, side };
+    i = two ? j + 1 : j;
+  }
+  return { left, target, on, at };
+}
