@@ -149,6 +149,15 @@ export function moveFeet(state: BodyState, other: BodyState, right: number, forw
 export type Zone = { -readonly [K in keyof Ellipse]: Ellipse[K] };
 export const newZone = (): Zone => ({ u: 0, w: 0, d: 0, hu: 0, hw: 0, hd: 0 });
 
+/** Which part of a posture moves a zone of the trunk, by its number in `HIT_ZONES`; the neck is between two. */
+const TRUNK_SHIFT: readonly ((posture: Posture) => Shift)[] = [
+  ({ head }) => head,
+  ({ head }) => head,
+  ({ chest }) => chest,
+  ({ belly }) => belly,
+  ({ hips }) => hips,
+];
+
 /** Writes where zone number `index` of `HIT_ZONES` is now, from the own centre, into `out`. */
 export function zoneInto(out: Zone, state: BodyState, index: number): Zone {
   const base = state.body.zones[index]!;
@@ -171,7 +180,7 @@ export function zoneInto(out: Zone, state: BodyState, index: number): Zone {
     out.d = base.d + (head.d + chest.d) / 2;
     return out;
   }
-  const s = index === 0 ? head : index === 2 ? chest : index === 3 ? posture.belly : posture.hips;
+  const s = TRUNK_SHIFT[index]!(posture);
   out.u = base.u + s.u;
   out.w = base.w + s.w;
   out.d = base.d + s.d;
@@ -196,3 +205,6 @@ function holdsLimb(state: BodyState | undefined, of: Actor, limb: "hand" | "leg"
 
 export const sideOf = (state: BodyState, word: "lead" | "rear"): Side =>
   word === "lead" ? state.lead : otherSide(state.lead);
+
+/** The leg of a side by its place in the stance. */
+export const legWord = (state: BodyState, side: Side): "lead" | "rear" => (side === state.lead ? "lead" : "rear");

@@ -31,15 +31,14 @@ export function cachedLine({ line, row }: ScoreLine, frame: number, start: World
   const key = lineKey(frame, setting);
   const old = results.get(key);
   if (old) return moved(old, row, setting);
-  const result = walkLine(row, line, start, setting, false);
+  const result = walkLine(row, line, start, setting);
   results.set(key, result);
   return result;
 }
 
 /** The same where only what the line adds is asked: a result that is not kept yet is not kept now either. */
 export const passingLine = ({ line, row }: ScoreLine, frame: number, start: World, setting: Setting): LineResult =>
-  kept.get(setting.usage.vocabulary)?.get(line)?.get(lineKey(frame, setting)) ??
-  walkLine(row, line, start, setting, false);
+  kept.get(setting.usage.vocabulary)?.get(line)?.get(lineKey(frame, setting)) ?? walkLine(row, line, start, setting);
 
 function moved(result: LineResult, row: Row, { label, section, pass }: Setting): LineResult {
   const here = (findings: readonly FindingDraft[]): FindingDraft[] =>

@@ -1,18 +1,28 @@
 /** Does a cycle close? The end of one pass against the end of the next, item by item. */
 import type { Actor } from "../score/types.ts";
-import { distanceOf, type BodyState, type World } from "../body/state.ts";
+import { cloneWorld, distanceOf, type BodyState, type World } from "../body/state.ts";
 
 /** Differences smaller than this are no difference, m. */
 const SAME_PLACE = 0.05;
 
-/** What differs between two ends, in words; `swap`: roles were exchanged in between. */
-export function differences(first: World, second: World, swap: boolean): string[] {
+/** A stands where B stood and the reverse. */
+export function rolesExchanged(world: World): World {
+  const copy = cloneWorld(world);
+  const { A, B } = copy;
+  if (A && B) {
+    copy.A = { ...B, actor: "A" };
+    copy.B = { ...A, actor: "B" };
+  }
+  return copy;
+}
+
+/** What differs between two ends, in words. */
+export function differences(first: World, second: World): string[] {
   const found: string[] = [];
-  const partner = (actor: Actor): Actor => (!swap ? actor : actor === "A" ? "B" : actor === "B" ? "A" : "C");
   for (const actor of ["A", "B", "C"] as const) {
     const one = first[actor];
-    const two = second[partner(actor)];
-    if (one && two) found.push(...stateDifferences(one, two, partner(actor)));
+    const two = second[actor];
+    if (one && two) found.push(...stateDifferences(one, two, actor));
   }
   if (first.A && first.B && second.A && second.B) {
     const change = distanceOf(second.A, second.B) - distanceOf(first.A, first.B);

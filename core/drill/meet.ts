@@ -1,11 +1,12 @@
 /** Two blows that meet: the same clock line in each other's frame, the same height, both in reach. */
-import type { CheckedExchange, Feed } from "../exchange/types.ts";
+import { MODEL } from "../exchange/constants.ts";
+import { emptyExchange } from "../exchange/empty.ts";
+import type { Blow, CheckedExchange, Feed } from "../exchange/types.ts";
 import { poses, type Setting } from "../exchange/exchange.ts";
 import { launch, limbKind, limbSide } from "../exchange/blow.ts";
 import { limbFindings } from "../exchange/limbs.ts";
 import { draft, type FindingDraft } from "../findings/finding.ts";
-import { cloneState, distanceOf, type World } from "../body/state.ts";
-import type { Row } from "../score/types.ts";
+import { cloneState, distanceOf, legWord, type World } from "../body/state.ts";
 import type { ResolvedBeat } from "../read/resolve.ts";
 import { otherSide } from "../score/person.ts";
 
@@ -20,85 +21,86 @@ export function checkMeeting(
   world: World,
   setting: Setting,
 ): CheckedExchange {
-  const row: Row = one.row;
+  const { row } = one;
   const a = world[one.actor]!;
   const b = world[two.actor]!;
-  const findings: FindingDraft[] = [];
-  findings.push(
-    ...limbFindings(beats[0].uses, row, world, one.actor, null),
-    ...limbFindings(beats[1].uses, row, world, two.actor, null),
-  );
+  const span = { from: one.use.from, to: two.use.to };
   const before = poses(world);
   const blowA = launch(one, a, b, 0);
   const blowB = launch(two, b, a, 0);
-  const span = { from: one.use.from, to: two.use.to };
-  const no = (why: string) => findings.push(draft(row, span, "no-meet", { why }));
-  if (blowA.clock === null || blowB.clock === null) no("a straight blow has no line to meet on");
-  else if (blowA.clock === 12 || blowA.clock === 6) {
-    if (blowB.clock === blowA.clock) no("two that fall or rise on the same line pass each other");
-    else no(`one comes from ${blowA.clock} and the other from ${blowB.clock} on the clock`);
-  } else if (Math.abs(blowA.clock - blowB.clock) > 0.26)
-    no(`one comes from ${round(blowA.clock)} and the other from ${round(blowB.clock)} on the clock`);
-  const apart = Math.abs(blowA.aim.w / a.body.scale - blowB.aim.w / b.body.scale);
-  const margin = SAME_HEIGHT - apart;
-  if (findings.length === 0 && margin < 0) no("one is high and the other low");
-  // Each blow must reach the middle between them with its own step.
-  const half = distanceOf(a, b) / 2;
-  for (const blow of [blowA, blowB]) {
-    const reach = blow.origin.d + blow.step - half - (blow.missing > 0 ? blow.missing : 0);
-    if (reach < 0 && findings.length === 0) no("they are too far apart");
-  }
-  if (blowA.missing > 0.5 && findings.length === 0) no("they are too far apart");
-  for (const feed of [one, two]) {
-    const state = world[feed.actor]!;
-    // After a meeting the weapon is in the middle, free for either side.
-    state.chamber = limbKind(feed.use) === "hand" ? "middle" : state.chamber;
-    const side = limbSide(feed.use, state, null);
-    if (feed.use.move.attack?.leaves) state.weight = otherSide(side) === state.lead ? "lead" : "rear";
-  }
+  const findings: FindingDraft[] = [
+    ...limbFindings(beats[0].uses, row, world, one.actor, null),
+    ...limbFindings(beats[1].uses, row, world, two.actor, null),
+  ];
+  const margin = SAME_HEIGHT - Math.abs(blowA.aim.w / a.body.scale - blowB.aim.w / b.body.scale);
+  const why =
+    linesApart(blowA, blowB) ?? (findings.length === 0 ? placesApart([blowA, blowB], margin, distanceOf(a, b)) : null);
+  if (why) findings.push(draft(row, span, "no-meet", { why }));
+  for (const feed of [one, two]) leaveMiddle(feed, world);
+  const met = Math.min(margin, MODEL.marginCap);
   return {
-    ...span,
-    row,
-    label: setting.label,
-    section: setting.section,
-    pass: setting.pass,
-    feed: one.use,
-    feedText: one.use.text,
-    feeder: one.actor,
+    ...emptyExchange(
+      {
+        ...span,
+        row,
+        feed: one.use,
+        feedText: one.use.text,
+        feeder: one.actor,
+        responder: two.actor,
+        answerSpan: { from: two.use.from, to: two.use.to },
+        before,
+        after: poses(world),
+      },
+      setting,
+    ),
     beat: [two.use],
     answer: [two.use],
-    responder: two.actor,
-    answerSpan: { from: two.use.from, to: two.use.to },
     verdict: findings.some((f) => f.severity === "error") ? "invalid" : "valid",
-    margin: Math.min(margin, 0.15),
-    robust: 1,
-    ceiling: null,
-    times: null,
+    margin: met,
     layers: [
       {
         use: two.use,
         by: "meet",
-        margin: Math.min(margin, 0.15),
+        margin: met,
         fails: findings.length > 0 ? "open" : null,
         detail: {},
         bareLimb: false,
       },
     ],
-    ends: null,
-    returns: [],
-    followUps: [],
     findings,
     blow: blowA,
-    contact: {
-      attacker: cloneState(a),
-      receiver: cloneState(b),
-      right: 0,
-      forward: 0,
-      busy: [blowB.side],
-    },
-    before,
-    after: poses(world),
+    contact: { attacker: cloneState(a), receiver: cloneState(b), right: 0, forward: 0, busy: [blowB.side] },
   };
+}
+
+/** Clock lines further apart than this do not meet, hours. */
+const SAME_HOUR = 0.26;
+
+/** Why two blows do not come along one line; null where they do. */
+function linesApart({ clock: one }: Blow, { clock: two }: Blow): string | null {
+  if (one === null || two === null) return "a straight blow has no line to meet on";
+  if ((one === 12 || one === 6) && one === two) return "two that fall or rise on the same line pass each other";
+  if (one === 12 || one === 6 || Math.abs(one - two) > SAME_HOUR)
+    return `one comes from ${round(one)} and the other from ${round(two)} on the clock`;
+  return null;
+}
+
+/** Most of a blow's way that may be missing where two meet: each needs to reach the middle only. */
+const HALF_WAY = 0.5;
+
+/** Why two blows on one line do not meet: their heights, or how far apart the bodies stand; null where they do. */
+function placesApart(blows: readonly [Blow, Blow], margin: number, distance: number): string | null {
+  if (margin < 0) return "one is high and the other low";
+  // Each blow must reach the middle between them with its own step.
+  const short = blows.some((blow) => blow.origin.d + blow.step - distance / 2 - Math.max(0, blow.missing) < 0);
+  return short || blows[0].missing > HALF_WAY ? "they are too far apart" : null;
+}
+
+/** After a meeting the weapon is in the middle, free for either side. */
+function leaveMiddle({ use, actor }: Feed, world: World): void {
+  const state = world[actor]!;
+  if (limbKind(use) === "hand") state.chamber = "middle";
+  if (use.move.attack?.leaves) state.weight = legWord(state, otherSide(limbSide(use, state, null)));
 }
 
 const round = (x: number) => Math.round(x * 10) / 10;

@@ -2,10 +2,10 @@
 import { ambiguousCues } from "./ambiguous.ts";
 import type { Setting } from "../exchange/exchange.ts";
 import type { Found } from "./found.ts";
-import { differences } from "./loops.ts";
+import { differences, rolesExchanged } from "./loops.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
 import type { Closure } from "./types.ts";
-import { walkLine } from "./walk.ts";
+import { walkOn } from "./walk.ts";
 import { cloneWorld, type World } from "../body/state.ts";
 import { draft } from "../findings/finding.ts";
 import type { Usage } from "../customs/customs.ts";
@@ -50,7 +50,7 @@ export function walkItems(items: readonly ScoreItem[], pass: Pass, place: Place,
         setting = settingOf(pass, place, section, item.label);
       if (state) {
         if (outOfWork(item, pass)) return state;
-        const result = walkLine(item.row, item.line, state, setting, true);
+        const result = walkOn(item.row, item.line, state, setting);
         pass.found.take(result, item, setting);
         state = result.end;
         pass.work.left -= result.exchanges.length + 1;
@@ -121,9 +121,9 @@ function walkLoop(block: ScoreBlock, pass: Pass, place: Place, carried: World | 
   otherStarts(block, pass, place, first);
   // The second pass is for its end state; its exchanges would only repeat the first.
   const silent: Pass = { ...pass, found: pass.found.emptyCopy(), branchEnds: [] };
-  const start = swap ? swapRoles(first) : first;
+  const start = swap ? rolesExchanged(first) : first;
   const second = walkItems(block.items, silent, { ...place, passNumber: 2 }, cloneWorld(start))!;
-  const open = times > 1 ? differences(first, swap ? swapRoles(second) : second, false) : [];
+  const open = times > 1 ? differences(first, swap ? rolesExchanged(second) : second) : [];
   const fresh = pass.closure === null || pass.closure.closes;
   if (fresh) pass.closure = { closes: open.length === 0, differences: open, row: block.row };
   if (open.length > 0 && block.row.content.body.kind === "block")
@@ -141,24 +141,12 @@ const MAX_STARTS = 8;
 function otherStarts(block: ScoreBlock, pass: Pass, place: Place, first: World): void {
   const starts: World[] = [first];
   for (const end of pass.branchEnds)
-    if (starts.length < MAX_STARTS && starts.every((start) => differences(start, end, false).length > 0))
-      starts.push(end);
+    if (starts.length < MAX_STARTS && starts.every((start) => differences(start, end).length > 0)) starts.push(end);
   for (const start of starts.slice(1)) {
     const again: Pass = { ...pass, found: pass.found.emptyCopy(), branchEnds: [] };
     walkItems(block.items, again, { ...place, passNumber: 1 }, cloneWorld(start));
     pass.found.mergeErrors(again.found);
   }
-}
-
-/** A stands where B stood and the reverse. */
-function swapRoles(world: World): World {
-  const copy = cloneWorld(world);
-  const { A, B } = copy;
-  if (A && B) {
-    copy.A = { ...B, actor: "A" };
-    copy.B = { ...A, actor: "B" };
-  }
-  return copy;
 }
 
 /** Where a walk begins: in no section, behind no label. */

@@ -70,8 +70,7 @@ export function readAnswer(fed: Fed, text: string, usage: Usage): ResolvedBeat |
 }
 
 /** The blow of a feed as it comes, from its frame; null for a push or pull. */
-export const blowOf = (fed: Fed): Blow | null =>
-  launchFeed(fed.feed, cloneWorld(fed.world), fed.header.range !== null).blow;
+export const blowOf = (fed: Fed): Blow | null => launchFeed(fed.feed, cloneWorld(fed.world), fed.header.range).blow;
 
 /** Checks one answer to a feed from its frame. */
 export const checkSingle = (fed: Fed, answer: ResolvedBeat): CheckedExchange =>

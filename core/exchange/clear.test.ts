@@ -5,7 +5,7 @@ import { movesOf, scene } from "./testing.ts";
 /** How an evasion clears a blow: margin in cm, the nearest zone, and how. */
 function clears(blowText: string, evasion: string, distance = 1.15, a = "", b = "") {
   const { attacker, receiver, blow } = scene(blowText, distance, a, b);
-  const move = moveBody(movesOf(evasion, receiver), receiver, attacker, blow, 1, null);
+  const move = moveBody(movesOf(evasion, receiver), receiver, attacker, { blow: blow, scale: 1, gap: null });
   const { margin, zone, by } = clearance(blow, move.state, move.right, move.forward);
   return { cm: Math.round(margin * 100), zone, by };
 }
@@ -56,7 +56,7 @@ describe("evasions", () => {
   });
   test("only the attacked leg is pulled", () => {
     const { attacker, receiver, blow } = scene("rear round kick to leg", 1.1);
-    const { state } = moveBody(movesOf("pull leg", receiver), receiver, attacker, blow, 1, null);
+    const { state } = moveBody(movesOf("pull leg", receiver), receiver, attacker, { blow: blow, scale: 1, gap: null });
     expect(state.posture.legBack.left).toBeGreaterThan(0.4);
     expect(state.posture.legBack.right).toBe(0);
   });
@@ -70,7 +70,7 @@ describe("evasions", () => {
 describe("which way", () => {
   const shift = (blowText: string, evasion: string, b = "") => {
     const { attacker, receiver, blow } = scene(blowText, 1.15, "", b);
-    return moveBody(movesOf(evasion, receiver), receiver, attacker, blow, 1, null);
+    return moveBody(movesOf(evasion, receiver), receiver, attacker, { blow: blow, scale: 1, gap: null });
   };
   test.each([
     ["jab", "slip out", 1],
@@ -95,7 +95,7 @@ describe("which way", () => {
   });
   test("nobody steps through the other", () => {
     const { attacker, receiver } = scene("jab", 0.5);
-    const { forward } = moveBody(movesOf("step in", receiver), receiver, attacker, null, 1, 2);
+    const { forward } = moveBody(movesOf("step in", receiver), receiver, attacker, { blow: null, scale: 1, gap: 2 });
     expect(forward).toBeLessThanOrEqual(0.151);
   });
 });

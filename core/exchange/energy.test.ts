@@ -9,7 +9,7 @@ function meets(feedText: string, answer: string, yielded = 0) {
   receiver.yielded = yielded;
   const feed = feedOf(movesOf(feedText, attacker, "sensitivity")[0]!);
   const uses = movesOf(answer, receiver, "sensitivity");
-  const move = moveBody(uses, receiver, attacker, null, 1, 0.3);
+  const move = moveBody(uses, receiver, attacker, { blow: null, scale: 1, gap: 0.3 });
   return answerEnergy(uses[0]!, feed, receiver, move);
 }
 

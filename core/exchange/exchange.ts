@@ -2,13 +2,14 @@
 import { norm } from "../body/geometry.ts";
 import type { Blow, CheckedExchange, Contact, Feed, FollowUp, Layer, Pose } from "./types.ts";
 import { brokenRules } from "./restrictions.ts";
-import { ceilingOf, contactTime, knowledge, movementTime, percent, reactionTime } from "./time.ts";
+import { ceilingOf, contactTime, knowledge, movementTime, percent, reactionTime, senseOf } from "./time.ts";
 import { followUps } from "./follow-ups.ts";
 import { applyAfter, limbFindings, useLimbs } from "./limbs.ts";
-import { answerBlow, answerPressure, GRID, PLAIN, type Answered } from "./layers.ts";
+import { answerBlow, answerPressure, GRID, PLAIN, type Answered, type Stretch } from "./layers.ts";
 import { extraCommitment } from "./blow.ts";
 import { launchFeed } from "./launch.ts";
 import { MODEL } from "./constants.ts";
+import { emptyExchange } from "./empty.ts";
 import { verdictOf } from "./verdict.ts";
 import { unsafeTarget } from "./targets.ts";
 import { explainFailure } from "./explain.ts";
@@ -31,92 +32,136 @@ export interface Setting {
   readonly pass: number | null;
 }
 
+/** A feed on its way to somebody, with what is done against it. */
+interface Situation {
+  readonly feed: Feed;
+  readonly blow: Blow | null;
+  readonly beat: ResolvedBeat | null;
+  readonly world: World;
+  readonly setting: Setting;
+}
+
+/** What came of it: how it was answered, how surely, what the feeder can do next. */
+interface Outcome {
+  readonly answered: Answered;
+  readonly robust: number;
+  readonly next: readonly FollowUp[];
+  readonly findings: readonly FindingDraft[];
+}
+
+const usesOf = ({ beat }: Situation): readonly MoveUse[] => beat?.uses ?? [];
+
 /** Checks an answer (null: nobody answers) to a feed and moves the world on. */
 export function checkExchange(feed: Feed, beat: ResolvedBeat | null, world: World, setting: Setting): CheckedExchange {
-  const attacker = world[feed.actor]!;
   const receiver = world[feed.receiver]!;
-  const findings: FindingDraft[] = [];
-  const uses = beat?.uses ?? [];
-
   if (receiver.unrecovered !== "down") receiver.posture = risen(receiver.posture);
   const before = poses(world);
-  const { blow, findings: feedFindings } = launchFeed(feed, world, setting.header.range !== null);
-  findings.push(...feedFindings);
-  const incoming = blow?.incoming ?? null;
-  findings.push(...limbFindings(uses, feed.row, world, feed.receiver, incoming));
-  for (const use of uses) findings.push(...brokenRules(use, feed.row, receiver, setting.header));
-
-  const answered = blow
-    ? answerBlow(uses, blow, attacker, receiver, PLAIN)
-    : answerPressure(uses, feed, attacker, receiver, 1);
-  const robust = robustness(answered, uses, blow, feed, attacker, receiver);
-
-  let next: FollowUp[] = [];
-  if (beat) {
-    next =
-      blow && blow.path !== "shoot"
-        ? followUps({
-            vocabulary: setting.usage.vocabulary,
-            blow,
-            late: lateBack(feed.use),
-            attacker,
-            receiver: answered.move.state,
-            world,
-            right: answered.move.right,
-            forward: answered.move.forward,
-            pushed: pushOf(answered.best),
-            busy: deflecting(uses, world, feed.receiver, incoming),
-          })
-        : [];
-    findings.push(
-      ...answerFindings({ feed, blow, beat, answered, next, robust, setting, lead: world[feed.actor]!.lead }),
-    );
-  } else if (setting.header.kind !== "solo")
-    findings.push(draft(feed.row, feed.use, "no-answer", { feed: feed.use.text, code: "nobody" }));
-
-  const ceiling = answered.best?.fails === null ? ceilingFor(feed, blow, answered, setting, receiver) : null;
-
-  const contact: Contact = {
-    attacker: cloneState(world[feed.actor]!),
-    receiver: cloneState(answered.move.state),
-    right: answered.move.right,
-    forward: answered.move.forward,
-    busy: beat ? workingHands(uses, world, feed.receiver, incoming) : [],
-  };
-  if (beat) {
-    world[feed.receiver] = answered.move.state;
-    applyAfter(uses, world, feed.receiver, feed.actor, blow);
-    if (!blow && answered.best?.detail.kind === "yields") answered.move.state.yielded += MODEL.yieldUse;
-  }
+  const { blow, findings: feedFindings } = launchFeed(feed, world, setting.header.range);
+  const situation: Situation = { feed, blow, beat, world, setting };
+  const outcome = answerOf(situation);
+  const { answered } = outcome;
+  const ceiling = answered.best?.fails === null ? ceilingFor(situation, answered) : null;
+  const contact = contactOf(situation, answered);
+  if (beat) moveOn(situation, answered);
+  const findings = [...feedFindings, ...outcome.findings];
+  const uses = usesOf(situation);
   return {
-    from: feed.use.from,
-    to: beat?.to ?? feed.use.to,
-    row: feed.row,
-    label: setting.label,
-    section: setting.section,
-    pass: setting.pass,
-    feed: feed.use,
-    feedText: feed.use.text,
-    feeder: feed.actor,
+    ...emptyExchange(
+      {
+        from: feed.use.from,
+        to: beat?.to ?? feed.use.to,
+        row: feed.row,
+        feed: feed.use,
+        feedText: feed.use.text,
+        feeder: feed.actor,
+        responder: feed.receiver,
+        answerSpan: beat && { from: beat.from, to: beat.to },
+        before,
+        after: poses(world),
+      },
+      setting,
+    ),
     beat: uses,
     answer: uses.filter((use) => !use.move.attack || use.move.answer),
-    responder: feed.receiver,
-    answerSpan: beat && { from: beat.from, to: beat.to },
     verdict: verdictOf(findings),
     margin: answered.best?.margin ?? null,
-    robust,
+    robust: outcome.robust,
     ceiling: ceiling?.value ?? null,
     times: ceiling?.times ?? null,
     layers: answered.layers,
     ends: beat ? endSide(blow, answered) : null,
-    returns: [],
-    followUps: next,
+    followUps: outcome.next,
     findings,
     blow,
     contact,
-    before,
-    after: poses(world),
   };
+}
+
+/** How a feed is answered, with everything that is to be said of it. */
+function answerOf(s: Situation): Outcome {
+  const { feed, blow, beat, world, setting } = s;
+  const uses = usesOf(s);
+  const receiver = world[feed.receiver]!;
+  const findings = limbFindings(uses, feed.row, world, feed.receiver, blow?.incoming ?? null);
+  for (const use of uses) findings.push(...brokenRules(use, feed.row, receiver, setting.header));
+  const answered = tryAnswer(s, PLAIN);
+  const robust = robustness(s, answered);
+  if (beat) {
+    const next = nextOf(s, answered);
+    const lead = world[feed.actor]!.lead;
+    findings.push(...answerFindings({ feed, blow, beat, answered, next, robust, setting, lead }));
+    return { answered, robust, next, findings };
+  }
+  if (setting.header.kind !== "solo")
+    findings.push(draft(feed.row, feed.use, "no-answer", { feed: feed.use.text, code: "nobody" }));
+  return { answered, robust, next: [], findings };
+}
+
+function tryAnswer(s: Situation, stretch: Stretch): Answered {
+  const { feed, blow, world } = s;
+  const attacker = world[feed.actor]!;
+  const receiver = world[feed.receiver]!;
+  return blow
+    ? answerBlow(usesOf(s), blow, attacker, receiver, stretch)
+    : answerPressure(usesOf(s), feed, attacker, receiver, stretch.displacement);
+}
+
+/** What the feeder's other limbs can do after a blow. */
+function nextOf(s: Situation, { move, best }: Answered): FollowUp[] {
+  const { feed, blow, world, setting } = s;
+  if (!blow || blow.path === "shoot") return [];
+  return followUps({
+    vocabulary: setting.usage.vocabulary,
+    blow,
+    late: lateBack(feed.use),
+    attacker: world[feed.actor]!,
+    receiver: move.state,
+    world,
+    right: move.right,
+    forward: move.forward,
+    pushed: pushOf(best),
+    busy: deflecting(usesOf(s), world, feed.receiver, blow.incoming),
+  });
+}
+
+/** The bodies at the moment of contact. */
+function contactOf(s: Situation, { move }: Answered): Contact {
+  const { feed, blow, beat, world } = s;
+  return {
+    attacker: cloneState(world[feed.actor]!),
+    receiver: cloneState(move.state),
+    right: move.right,
+    forward: move.forward,
+    busy: beat ? workingHands(usesOf(s), world, feed.receiver, blow?.incoming ?? null) : [],
+  };
+}
+
+/** The receiver is where the answer has brought the body, with what it leaves behind. */
+function moveOn(s: Situation, { move, best }: Answered): void {
+  const { feed, blow, world } = s;
+  world[feed.receiver] = move.state;
+  applyAfter(usesOf(s), world, feed.receiver, feed.actor, blow);
+  if (!blow && best?.detail.kind === "yields") move.state.yielded += MODEL.yieldUse;
 }
 
 interface AnswerFacts {
@@ -150,7 +195,7 @@ function answerFindings(f: AnswerFacts): FindingDraft[] {
     found.push(explainFailure(feed, blow, beat, answered));
   }
   for (const use of beat.uses) {
-    const unsafe = unsafeTarget(use, row, use.move.limb.endsWith("leg"));
+    const unsafe = unsafeTarget(use, row);
     if (unsafe) found.push(unsafe);
   }
   const bare = answered.layers.find((layer) => layer.bareLimb);
@@ -213,35 +258,21 @@ function pushOf(best: Layer | null): number {
   return best.detail.pushSide === "right" ? 0.2 : best.detail.pushSide === "left" ? -0.2 : 0;
 }
 
-function robustness(
-  answered: Answered,
-  uses: readonly MoveUse[],
-  blow: Blow | null,
-  feed: Feed,
-  attacker: BodyState,
-  receiver: BodyState,
-): number {
-  const { best } = answered;
+/** Share of a fixed grid of small changes in which the answer still covers; 1 where the margin is ample. */
+function robustness(s: Situation, { best }: Answered): number {
   if (!best || best.fails || best.margin >= MODEL.tight) return 1;
-  const kept = GRID.filter((stretch) => {
-    const again = blow
-      ? answerBlow(uses, blow, attacker, receiver, stretch)
-      : answerPressure(uses, feed, attacker, receiver, stretch.displacement);
-    return again.best?.fails === null;
-  });
+  const kept = GRID.filter((stretch) => tryAnswer(s, stretch).best?.fails === null);
   return kept.length / GRID.length;
 }
 
-function ceilingFor(
-  feed: Feed,
-  blow: Blow | null,
-  answered: Answered,
-  { header, choices }: Setting,
-  receiver: BodyState,
-) {
+/** The tempo up to which the answer is in time, and the times it rests on. */
+function ceilingFor({ feed, blow, world, setting: { header, choices } }: Situation, answered: Answered) {
+  const receiver = answered.move.state;
+  const holds = world[feed.receiver]!.holds;
   const rules = header.rules[receiver.actor];
-  const touching = feed.use.move.energy !== undefined || receiver.holds.left !== null || receiver.holds.right !== null;
-  const seen = knowledge(header.kind, choices + feed.feints + feed.hidden, rules.has("eyes closed"), touching);
+  const touching = feed.use.move.energy !== undefined || holds.left !== null || holds.right !== null;
+  const sense = senseOf(header.kind, touching || rules.has("eyes closed") ? "touch" : "sight");
+  const seen = knowledge(header.kind, choices + feed.feints + feed.hidden, sense);
   // Once a combination has begun its rest comes in a known rhythm.
   const known = feed.first || feed.isReturn ? seen : { ...seen, rhythm: true };
   const contact = contactTime(feed, blow, receiver.body.scale);

@@ -7,85 +7,95 @@ import { gapFor } from "./layers.ts";
 import { displacements, moveBody } from "./move-body.ts";
 import { unsafeTarget } from "./targets.ts";
 import { draft, type FindingDraft } from "../findings/finding.ts";
-import { frameOf, heldBy, setHold, STANCE, type BodyState, type World } from "../body/state.ts";
+import { frameOf, heldBy, legWord, setHold, STANCE, type BodyState, type World } from "../body/state.ts";
+import type { Range } from "../score/header.ts";
 import { otherSide, type Side } from "../score/person.ts";
 
-/** Sends a feed on its way: the world has the feeder's step, weight and balance afterwards. */
-export function launchFeed(
-  feed: Feed,
-  world: World,
-  rangeWritten: boolean,
-): { blow: Blow | null; findings: FindingDraft[]; gained: number | null } {
-  const findings: FindingDraft[] = [];
+/** A feed that was sent on its way. */
+export interface Launched {
+  /** null for a push, press, pull or release. */
+  readonly blow: Blow | null;
+  readonly findings: FindingDraft[];
+  /** What a return's reach gained, m. */
+  readonly gained: number | null;
+}
+
+/** Sends a feed on its way: the world has the feeder's step, weight and balance afterwards. `range`: as it was written. */
+export function launchFeed(feed: Feed, world: World, range: Range): Launched {
   for (const uses of feed.before) applySetUp(uses, world, feed.actor, feed.receiver);
-  const { use, row } = feed;
+  const { use } = feed;
   const attacker = world[feed.actor]!;
   const receiver = world[feed.receiver]!;
-  const limb = limbKind(use);
   const side = limbSide(use, attacker, null);
-  if (limb !== "body") {
-    const holder = heldBy(world, feed.actor, limb, side);
-    if (holder)
-      findings.push(
-        draft(row, use, "limb-pinned", {
-          actor: feed.actor,
-          limb: `${side} ${limb}`,
-          by: holder.actor,
-          move: use.text,
-        }),
-      );
-  }
+  const findings = heldBack(feed, world, side);
   if (!use.move.attack) return { blow: null, findings, gained: null };
-
-  if (attacker.unrecovered)
-    findings.push(draft(row, use, "not-recovered", { actor: feed.actor, move: use.text, state: attacker.unrecovered }));
-  if (needsReload(feed, attacker, side)) findings.push(draft(row, use, "reload", { move: use.text }));
-  const unsafe = unsafeTarget(use, row, limb === "leg");
-  if (unsafe) findings.push(unsafe);
-
+  findings.push(...unready(feed, attacker, side));
   // A blow brings the head back over the feet before it goes.
   const carried = attacker.carries;
   attacker.posture = STANCE;
-  const stepping = feed.beatUses.filter((other) => other !== use && displacements(other).length > 0);
-  if (stepping.length > 0 && !feed.isReturn) {
-    const gap = Math.max(0, gapFor(use, attacker, receiver));
-    world[feed.actor] = moveBody(stepping, attacker, receiver, null, 1, gap).state;
-  }
-  const striker = world[feed.actor]!;
-  const gained = feed.gained ?? (feed.isReturn ? pushOff(striker, side, carried) : 0);
+  const striker = steppedIn(feed, world);
+  const gained =
+    feed.gained ?? (feed.isReturn ? (carried ? MODEL.carry * striker.body.scale : 0) + pushOff(striker, side) : 0);
   const blow = launch(feed, striker, receiver, gained);
-  if (blow.missing > 1e-6)
-    findings.push(
-      draft(row, use, "out-of-reach", {
-        move: use.text,
-        cm: Math.max(1, Math.round(blow.missing * 100)),
-        code: feed.isReturn ? "return" : "feed",
-      }),
-    );
-  if (blow.tooClose && !feed.isReturn)
-    findings.push(
-      draft(row, use, "too-close", { move: use.text, gap: round2(blow.origin.d), need: use.move.attack.minGap ?? 0 }),
-    );
-  if (
-    feed.first &&
-    rangeWritten &&
-    blow.landsWithoutStep &&
-    blow.origin.d > MODEL.trap + 0.05 &&
-    !use.move.attack.drive
-  )
-    findings.push(draft(row, use, "no-step", { move: use.text }));
+  findings.push(...roomFindings(feed, blow, range));
   takeStep(blow, striker, receiver);
-  settle(feed, striker, side, limb);
+  settle(feed, striker, side);
   return { blow, findings, gained };
+}
+
+/** The limb is held by somebody. */
+function heldBack({ use, row, actor }: Feed, world: World, side: Side): FindingDraft[] {
+  const limb = limbKind(use);
+  const holder = limb === "body" ? null : heldBy(world, actor, limb, side);
+  if (!holder) return [];
+  return [draft(row, use, "limb-pinned", { actor, limb: `${side} ${limb}`, by: holder.actor, move: use.text })];
+}
+
+/** Balance, weight and target of a blow before it goes. */
+function unready(feed: Feed, attacker: BodyState, side: Side): FindingDraft[] {
+  const { use, row, actor } = feed;
+  const found: FindingDraft[] = [];
+  if (attacker.unrecovered)
+    found.push(draft(row, use, "not-recovered", { actor, move: use.text, state: attacker.unrecovered }));
+  if (needsReload(feed, attacker, side)) found.push(draft(row, use, "reload", { move: use.text }));
+  const unsafe = unsafeTarget(use, row);
+  if (unsafe) found.push(unsafe);
+  return found;
+}
+
+/** The feeder after the steps that are written in the beat of the blow: as far as it needs. */
+function steppedIn(feed: Feed, world: World): BodyState {
+  const attacker = world[feed.actor]!;
+  const stepping = feed.beatUses.filter((other) => other !== feed.use && displacements(other).length > 0);
+  if (stepping.length > 0 && !feed.isReturn) {
+    const receiver = world[feed.receiver]!;
+    const gap = Math.max(0, gapFor(feed.use, attacker, receiver));
+    world[feed.actor] = moveBody(stepping, attacker, receiver, { blow: null, scale: 1, gap }).state;
+  }
+  return world[feed.actor]!;
+}
+
+/** Whether a blow reaches, has room, and needs its step. */
+function roomFindings({ use, row, isReturn, first }: Feed, blow: Blow, range: Range): FindingDraft[] {
+  const found: FindingDraft[] = [];
+  if (blow.missing > 1e-6) {
+    const cm = Math.max(1, Math.round(blow.missing * 100));
+    found.push(draft(row, use, "out-of-reach", { move: use.text, cm, code: isReturn ? "return" : "feed" }));
+  }
+  const { minGap = 0, drive } = use.move.attack!;
+  if (blow.tooClose && !isReturn)
+    found.push(draft(row, use, "too-close", { move: use.text, gap: round2(blow.origin.d), need: minGap }));
+  const near = blow.origin.d <= MODEL.trap + 0.05;
+  if (first && range !== null && blow.landsWithoutStep && !near && !drive)
+    found.push(draft(row, use, "no-step", { move: use.text }));
+  return found;
 }
 
 const round2 = (x: number): number => Math.round(x * 100) / 100;
 
-/** What a return gains beyond its plain reach: carried forward by the answer, pushed off a foot. */
-function pushOff(state: BodyState, side: Side, carried: boolean): number {
-  const push = side === state.lead ? MODEL.pushOffLead : MODEL.pushOffRear;
-  return ((carried ? MODEL.carry : 0) + push) * state.body.scale;
-}
+/** What a return gains by pushing off a foot, m. */
+const pushOff = (state: BodyState, side: Side): number =>
+  (side === state.lead ? MODEL.pushOffLead : MODEL.pushOffRear) * state.body.scale;
 
 /** The feeder's own step, and the drive of a shot: they stand until the line ends or he recovers. */
 function takeStep(blow: Blow, attacker: BodyState, receiver: BodyState): void {
@@ -105,15 +115,13 @@ function needsReload(feed: Feed, attacker: BodyState, side: Side): boolean {
   return attacker.weight !== legWord(attacker, loads === "same" ? side : otherSide(side));
 }
 
-const legWord = (state: BodyState, side: Side): "lead" | "rear" => (side === state.lead ? "lead" : "rear");
-
 /** Weight, balance, chamber and hands after a blow. */
-function settle(feed: Feed, attacker: BodyState, side: Side, limb: "hand" | "leg" | "body"): void {
+function settle(feed: Feed, attacker: BodyState, side: Side): void {
   const { attack, goesDown } = feed.use.move;
   if (attack!.leaves) attacker.weight = legWord(attacker, attack!.leaves === "same" ? side : otherSide(side));
   if (attack!.overTurns) attacker.unrecovered = "over-turned";
   if (goesDown) attacker.unrecovered = "down";
-  if (limb === "hand") setHold(attacker, side, null);
+  if (limbKind(feed.use) === "hand") setHold(attacker, side, null);
   attacker.carries = false;
   if (attack!.tool === "stick" || attack!.tool === "blade")
     attacker.chamber = attack!.path === "arc" ? otherSide(side) : "ready";

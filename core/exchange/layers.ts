@@ -39,7 +39,11 @@ export function answerBlow(
   receiver: BodyState,
   stretch: Stretch,
 ): Answered {
-  const move = moveBody(uses, receiver, attacker, blow, stretch.displacement, wayIn(uses, blow, attacker, receiver));
+  const move = moveBody(uses, receiver, attacker, {
+    blow,
+    scale: stretch.displacement,
+    gap: wayIn(uses, blow, attacker, receiver),
+  });
   const layers: Layer[] = [];
   let clear: Clearance | null = null;
   if (move.moved.length > 0) {
@@ -120,7 +124,7 @@ export function answerPressure(
   receiver: BodyState,
   displacement: number,
 ): Answered {
-  const move = moveBody(uses, receiver, attacker, null, displacement, MODEL.plainStep);
+  const move = moveBody(uses, receiver, attacker, { blow: null, scale: displacement, gap: MODEL.plainStep });
   const layers = uses
     .map((use) => answerEnergy(use, feed, receiver, move))
     .filter((layer): layer is Layer => layer !== null);

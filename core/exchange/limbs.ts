@@ -105,7 +105,7 @@ export function applySetUp(uses: readonly MoveUse[], world: World, actor: Actor,
   if (!state || !partner) return;
   const attacks = uses.some((use) => use.move.attack);
   const gap = attacks ? null : MODEL.plainStep;
-  if (!attacks) world[actor] = moveBody(uses, state, partner, null, 1, gap).state;
+  if (!attacks) world[actor] = moveBody(uses, state, partner, { blow: null, scale: 1, gap }).state;
   const next = world[actor]!;
   for (const use of uses) {
     const { restores, changes, opens } = use.move;

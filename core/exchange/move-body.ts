@@ -4,6 +4,7 @@ import { MODEL } from "./constants.ts";
 import {
   cloneState,
   distanceOf,
+  legWord,
   moveFeet,
   STANCE,
   type BodyPart,
@@ -31,17 +32,22 @@ export interface BodyMove {
   readonly moved: readonly MoveUse[];
 }
 
-/**
- * Adds up the body movements of a beat. `scale` stretches all displacements (robustness); `gap` is
- * the way forward that would bring a blow or a jam of the same beat into reach (0: nothing to reach).
- */
+/** What a movement is made for. */
+export interface Purpose {
+  /** The blow that it gets out of the way of; null where none comes. */
+  readonly blow: Blow | null;
+  /** Stretches all displacements: robustness. */
+  readonly scale: number;
+  /** The way forward that would bring a blow or a jam of the same beat into reach, m (0: nothing to reach). */
+  readonly gap: number | null;
+}
+
+/** Adds up the body movements of a beat. */
 export function moveBody(
   uses: readonly MoveUse[],
   state: BodyState,
   other: BodyState,
-  blow: Blow | null,
-  scale: number,
-  gap: number | null,
+  { blow, scale, gap }: Purpose,
 ): BodyMove {
   const moving = uses.filter((use) => displacements(use).length > 0);
   const next = cloneState(state);
@@ -60,11 +66,11 @@ export function moveBody(
       add(posture, m.back, "d", -size);
       if (m.leg !== undefined) posture.legBack[attackedLeg(blow, state)] = m.leg * size;
       if (m.feet) {
-        const step = feetOf(use, m.feet, sign, gap === null ? null : gap);
+        const step = feetOf(use, m.feet, sign, gap);
         right += step.right * size;
         forward += step.solved ? step.forward : step.forward * size;
       }
-      if (m.side) next.weight = legOn(state, sign > 0 ? "right" : "left");
+      if (m.side) next.weight = legWord(state, sign > 0 ? "right" : "left");
       if (m.back?.head !== undefined && m.back.head > 0) next.weight = "rear";
     }
   }
@@ -97,8 +103,6 @@ function add(posture: OpenPosture, shares: Moved | undefined, axis: "u" | "w" | 
     if (amount !== undefined) posture[part][axis] += amount * factor;
   }
 }
-
-const legOn = (state: BodyState, side: Side): "lead" | "rear" => (side === state.lead ? "lead" : "rear");
 
 function attackedLeg(blow: Blow | null, state: BodyState): Side {
   if (blow?.zone.endsWith("left")) return "left";

@@ -7,12 +7,13 @@ import type { Row } from "../score/types.ts";
 import { partNamed } from "../words/part-names.ts";
 
 /** A target that is none in a class; the repair writes the training target instead. */
-export function unsafeTarget(use: MoveUse, row: Row, kicksKnee: boolean): FindingDraft | null {
+export function unsafeTarget(use: MoveUse, row: Row): FindingDraft | null {
   const { attack } = use.move;
   if (!attack) return null;
   const name = use.target?.part ?? partNamed(byHeight(attack.target, use.height));
   if (!name) return null;
   const data: { readonly trainOn?: string } = PARTS[name];
-  if (!data.trainOn || (name === "knee" && !kicksKnee) || (name === "neck" && use.target === null)) return null;
+  if (!data.trainOn || (name === "knee" && !use.move.limb.endsWith("leg")) || (name === "neck" && use.target === null))
+    return null;
   return draft(row, use, "unsafe-target", { part: name, instead: data.trainOn, move: use.text });
 }

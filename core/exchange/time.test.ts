@@ -1,4 +1,4 @@
-import { ceilingOf, knowledge, reactionTime } from "./time.ts";
+import { ceilingOf, knowledge, reactionTime, senseOf } from "./time.ts";
 import { check } from "../drill/check.ts";
 import { parse } from "../score/parse.ts";
 
@@ -17,11 +17,11 @@ describe("reaction", () => {
     expect(sight(7) - sight(3)).toBeCloseTo(sight(15) - sight(7), 6);
   });
   test("a known rhythm needs no reaction", () => {
-    expect(reactionTime(knowledge("flow", 1, false, false))).toBe(0);
+    expect(reactionTime(knowledge("flow", 1, "sight"))).toBe(0);
   });
   test("closed eyes and contact drills go by touch", () => {
-    expect(knowledge("feeder", 1, true, false).sense).toBe("touch");
-    expect(knowledge("sensitivity", 1, false, false).sense).toBe("touch");
+    expect(senseOf("feeder", "touch")).toBe("touch");
+    expect(senseOf("sensitivity", "sight")).toBe("touch");
   });
 });
 

@@ -47,10 +47,14 @@ export function ceilingOf(contact: number, movement: number, reaction: number): 
   return Math.min(MODEL.ceilingCap, left / reaction);
 }
 
-export function knowledge(kind: Kind, choices: number, eyesClosed: boolean, touch: boolean): Knowledge {
-  const sense: Sense = touch || eyesClosed || kind === "sensitivity" ? "touch" : "sight";
-  return { sense, choices, rhythm: kind === "flow" && choices <= 1 };
-}
+/** By which sense a feed is noticed: in contact drills by touch, whatever the eyes do. */
+export const senseOf = (kind: Kind, otherwise: Sense): Sense => (kind === "sensitivity" ? "touch" : otherwise);
+
+export const knowledge = (kind: Kind, choices: number, sense: Sense): Knowledge => ({
+  sense,
+  choices,
+  rhythm: kind === "flow" && choices <= 1,
+});
 
 /** A share in whole percent. */
 export const percent = (share: number): number => Math.round(share * 100);

@@ -75,7 +75,8 @@ export function resolveAlternative(
   return result;
 }
 
-interface Resolution {
+/** Beats of one person as they are read, with what could not be. */
+export interface Resolution {
   readonly beats: readonly ResolvedBeat[];
   readonly faults: readonly WordFault[];
 }

@@ -1,0 +1,63 @@
+/** One walk through a line, and the feeds that wait for an answer in it. */
+import type { World } from "../body/state.ts";
+import { emptyExchange } from "../exchange/empty.ts";
+import { checkExchange, poses, type Setting } from "../exchange/exchange.ts";
+import type { CheckedExchange, Feed } from "../exchange/types.ts";
+import type { FindingDraft } from "../findings/finding.ts";
+import type { ResolvedBeat } from "../read/resolve.ts";
+import type { Actor, Row, Span } from "../score/types.ts";
+
+export interface Walk {
+  readonly row: Row;
+  readonly setting: Setting;
+  readonly exchanges: CheckedExchange[];
+  readonly findings: FindingDraft[];
+  branches: number;
+  /** A branch was left out. */
+  cut: boolean;
+  end: World | null;
+}
+
+export interface Pending {
+  readonly feed: Feed | null;
+  /** A feed that could not be read. */
+  readonly text: string;
+  readonly span: Span;
+  readonly actor: Actor;
+}
+
+/** The partner of somebody: whoever acted last, or the first who is somebody else. */
+export function otherOf(actor: Actor, actors: readonly Actor[], last: Actor | null): Actor {
+  if (last && last !== actor) return last;
+  return actors.find((a) => a !== actor) ?? (actor === "A" ? "B" : "A");
+}
+
+/** Nobody answers a feed. */
+export function unanswered(p: Pending, world: World, walk: Walk): void {
+  walk.exchanges.push(checkExchange(p.feed!, null, world, walk.setting));
+}
+
+/** An exchange of which a part could not be read. */
+export function unread(
+  p: Pending,
+  beat: ResolvedBeat | null,
+  responder: Actor,
+  world: World,
+  walk: Walk,
+): CheckedExchange {
+  const now = poses(world);
+  const base = {
+    from: p.span.from,
+    to: beat?.to ?? p.span.to,
+    row: walk.row,
+    feed: p.feed?.use ?? null,
+    feedText: p.text,
+    feeder: p.actor,
+    responder,
+    answerSpan: beat && { from: beat.from, to: beat.to },
+    before: now,
+    after: now,
+  };
+  const uses = beat?.uses ?? [];
+  return { ...emptyExchange(base, walk.setting), beat: uses, answer: uses };
+}
