@@ -152,6 +152,7 @@ const WORDS: Readonly<Record<string, readonly string[]>> = {
   sides: ["limb", "cover", "way", "none"],
   needs: ["stick", "blade", "weapon", "empty", "two sticks", "pad"],
   changes: ["stance", "hands"],
+  side: ["lead", "rear"],
   heights: ["high", "mid", "low"],
 };
 
@@ -198,6 +199,8 @@ const LABELS: Readonly<Record<string, string>> = {
   needs: "Holds",
   changes: "Changes",
 };
+/** A key that means a number in one place and a word in another. */
+const WORD_LABELS: Readonly<Record<string, string>> = { side: "Follows up with the limb" };
 const CORNERS = ["from the side", "to the side", "from height", "to height"];
 const NAMED = new Set(["head", "chest", "belly", "hips", "legs", "high", "mid", "low", "lead", "rear", "forward"]);
 
@@ -208,8 +211,9 @@ export function leavesOf(body: unknown, path: LeafPath = []): Leaf[] {
     if (typeof key !== "string" || !(key in LABELS)) return [];
     const tail = path.slice(path.lastIndexOf(key) + 1);
     const detail = tail.map((p) => (typeof p === "number" ? (tail.at(-1) === p ? CORNERS[p] : "") : p)).filter(Boolean);
-    const label = [LABELS[key], ...detail].join(", ");
-    const options = typeof body === "string" ? WORDS[String(key)] : undefined;
+    const word = typeof body === "string";
+    const label = [(word && WORD_LABELS[key]) || LABELS[key], ...detail].join(", ");
+    const options = word ? WORDS[key] : undefined;
     return [{ path, label, value: body, ...(options ? { options } : {}) }];
   }
   if (typeof body !== "object" || body === null) return [];

@@ -74,12 +74,12 @@ function toolOf({ move }: MoveUse): BookTool {
 const HELD = { stick: "holds stick 71 cm", blade: "holds training knife 28 cm" } as const;
 
 /** Header rows for a feed from a side: the feeder's lead and hand on the other side make it come from there. */
-function contextFor(tool: BookTool, side: Side, armed: boolean): string[] {
+function contextFor(tool: BookTool, side: Side, answer: "bare" | "armed"): string[] {
   const held = tool === "stick" || tool === "blade" ? HELD[tool] : null;
   const hand = side === "left" ? "right" : "left";
   // The right hand's forehand comes to the left; an empty-hand lead jab of a left lead is a left limb.
   const feeder = held ? `A: ${hand} handed, lead ${hand}, ${held}` : `A: lead ${side}`;
-  const answerer = held && armed ? `B: ${held}` : "B: lead left";
+  const answerer = held && answer === "armed" ? `B: ${held}` : "B: lead left";
   return [feeder, answerer, ...(tool === "takedown" ? ["mats: yes"] : [])];
 }
 
@@ -108,10 +108,10 @@ interface Sides {
 }
 
 function sidesOf(text: string, tool: BookTool, side: Side, school: School): Sides | null {
-  const bare = readFed(contextFor(tool, side, false), `A ${text}`, school);
+  const bare = readFed(contextFor(tool, side, "bare"), `A ${text}`, school);
   if (!bare) return null;
   const weapon = tool === "stick" || tool === "blade";
-  return { bare, armed: weapon ? (readFed(contextFor(tool, side, true), `A ${text}`, school) ?? bare) : bare };
+  return { bare, armed: weapon ? (readFed(contextFor(tool, side, "armed"), `A ${text}`, school) ?? bare) : bare };
 }
 
 /** The key of a feed in pairs; null where it cannot be read. */
@@ -155,7 +155,7 @@ function checkPair(sides: Sides, reader: Reader, school: School): CheckedExchang
 }
 
 function readersOf(answers: readonly string[], school: School): Reader[] {
-  const stick = readFed(contextFor("stick", "left", true), `A ${TRADE.samples.stick}`, school)!;
+  const stick = readFed(contextFor("stick", "left", "armed"), `A ${TRADE.samples.stick}`, school)!;
   const plain = readFed([], `A ${TRADE.samples.hands}`, school)!;
   return answers.flatMap((text): Reader[] => {
     const beat = readAnswer(plain, text, school) ?? readAnswer(stick, text, school);
@@ -253,10 +253,10 @@ const HOW: Readonly<Record<CheckedExchange["layers"][number]["by"], string>> = {
  */
 export function drillFor(feed: string, answer: string | null, side: Side, school: School): string {
   const tool = guessTool(feed, school) ?? "hand";
-  const best = (armed: boolean) => rankAnswers(contextFor(tool, side, armed), `A ${feed}`, school, 1)[0]?.text;
-  const text = answer ?? best(false) ?? best(true) ?? TRADE.lastResort;
+  const best = (hands: "bare" | "armed") => rankAnswers(contextFor(tool, side, hands), `A ${feed}`, school, 1)[0]?.text;
+  const text = answer ?? best("bare") ?? best("armed") ?? TRADE.lastResort;
   const [reader] = readersOf([text], school);
-  const context = contextFor(tool, side, reader?.needsWeapon ?? false);
+  const context = contextFor(tool, side, reader?.needsWeapon ? "armed" : "bare");
   const name = `${feed} met with ${text}`;
   return [`title: ${name[0]!.toUpperCase()}${name.slice(1)}`, ...context, "", `A ${feed} -> B ${text}`, ""].join("\n");
 }

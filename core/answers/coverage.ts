@@ -69,16 +69,18 @@ export function coverage(texts: readonly TrainedText[], bookFeeds: readonly stri
       return key === null ? [] : [[key, text]];
     }),
   );
-  const own = [...inBook].map(([key, text]) => covered(text, byFeed.get(key), true));
-  const others = [...byFeed].filter(([key]) => !inBook.has(key)).map(([, c]) => covered(c.text, c, false));
+  const own = [...inBook].map(([key, text]) => ({ ...covered(text, byFeed.get(key)), inBook: true }));
+  const others = [...byFeed]
+    .filter(([key]) => !inBook.has(key))
+    .map(([, c]) => ({ ...covered(c.text, c), inBook: false }));
   const from = (sides: number) => own.filter((feed) => feed.sides.length === sides).length;
   return { days: daysOf(pairsOf), feeds: [...own, ...others], both: from(2), one: from(1), none: from(0) };
 }
 
 const latest = (days: ReadonlySet<string>): string | null => [...days].sort().pop() ?? null;
 
-function covered(text: string, counted: Counted | undefined, inBook: boolean): CoveredFeed {
-  if (!counted) return { text, sides: [], times: 0, last: null, answers: [], inBook };
+function covered(text: string, counted: Counted | undefined): Omit<CoveredFeed, "inBook"> {
+  if (!counted) return { text, sides: [], times: 0, last: null, answers: [] };
   const answers = [...counted.answers.values()].map((a) => ({
     text: a.text,
     times: a.days.size,
@@ -90,7 +92,6 @@ function covered(text: string, counted: Counted | undefined, inBook: boolean): C
     times: counted.days.size,
     last: latest(counted.days),
     answers: answers.sort((a, b) => b.times - a.times || a.text.localeCompare(b.text)),
-    inBook,
   };
 }
 

@@ -1,6 +1,6 @@
 /** Calls without a pattern: everybody gets a fair share of each, and nobody can guess the next. */
 import { below, seeded, shuffled, type Random } from "../random/random.ts";
-import { completeDigraph, randomCircuit, randomDeBruijn } from "./circuits.ts";
+import { completeDigraph, randomCircuit, randomDeBruijn, withoutLoops } from "./circuits.ts";
 import { guessers, type Guesses } from "./guess.ts";
 
 export interface CallLabel {
@@ -138,7 +138,8 @@ export function callOrder(o: CallOptions, labels: readonly CallLabel[], random: 
         o.repeat === "any" ? cycle : cycle.filter((x, i) => !(x === at(cycle, i - 1) && x === at(cycle, i - 2)));
       return kept;
     }
-    const graph = completeDigraph(labels.length, o.repeat !== "never twice").map((out, v) =>
+    const all = completeDigraph(labels.length);
+    const graph = (o.repeat === "never twice" ? withoutLoops(all) : all).map((out, v) =>
       out.flatMap((w) => Array<number>(equal ? 1 : weights[v]! * weights[w]!).fill(w)),
     );
     return randomCircuit(graph, start, random)!;

@@ -2,6 +2,7 @@ import { seeded } from "../random/random.ts";
 import {
   circuitCount,
   completeDigraph,
+  withoutLoops,
   deBruijnGraph,
   leastDeBruijn,
   randomCircuit,
@@ -38,11 +39,11 @@ describe("counts against theory", () => {
     [3, false],
     [4, false],
   ])("circuits of the complete digraph on %i labels (with repeats: %s)", (n, repeats) => {
-    const graph = completeDigraph(n, repeats);
+    const graph = repeats ? completeDigraph(n) : withoutLoops(completeDigraph(n));
     expect(circuitCount(graph)).toBe(countByHand(graph));
   });
   test("with repeats the formula is n^(n-2) ((n-1)!)^n", () => {
-    expect([2, 3, 4, 5].map((n) => circuitCount(completeDigraph(n, true)))).toEqual([1, 24, 20736, 125 * 24 ** 5]);
+    expect([2, 3, 4, 5].map((n) => circuitCount(completeDigraph(n)))).toEqual([1, 24, 20736, 125 * 24 ** 5]);
   });
   // de Bruijn 1946: (k!)^(k^(n-1)) / k^n sequences.
   test.each([
@@ -82,7 +83,7 @@ test.each([
 });
 test("every ordered pair equally often; without repeats never the same twice", () => {
   for (let seed = 0; seed < 40; seed++) {
-    const cycle = randomCircuit(completeDigraph(5, false), 2, seeded(seed))!;
+    const cycle = randomCircuit(withoutLoops(completeDigraph(5)), 2, seeded(seed))!;
     expect(cycle).toHaveLength(20);
     expect(cycle[0]).toBe(2);
     expect(new Set(windows(cycle, 2)).size).toBe(20);
@@ -93,7 +94,7 @@ test("each circuit is equally likely", () => {
   const counts = new Map<string, number>();
   const random = seeded(11);
   for (let i = 0; i < 4800; i++) {
-    const cycle = randomCircuit(completeDigraph(3, true), 0, random)!;
+    const cycle = randomCircuit(completeDigraph(3), 0, random)!;
     // Turned so that it starts with the repeat of the first label: one writing for each circuit.
     const at = cycle.findIndex((label, k) => label === 0 && cycle[(k + 1) % 9] === 0);
     const key = [...cycle.slice(at), ...cycle.slice(0, at)].join("");

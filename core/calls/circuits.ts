@@ -9,9 +9,12 @@ import { shuffled, type Random } from "../random/random.ts";
 /** Edges by vertex: `graph[v]` are the vertices that edges lead to; the same one twice is two edges. */
 export type Digraph = readonly (readonly number[])[];
 
-/** Every ordered pair of `n` labels once, with pairs of the same label or without. */
-export const completeDigraph = (n: number, repeats: boolean): number[][] =>
-  Array.from({ length: n }, (_, v) => Array.from({ length: n }, (_, w) => w).filter((w) => repeats || w !== v));
+/** Every ordered pair of `n` labels once, with pairs of the same label. */
+export const completeDigraph = (n: number): number[][] =>
+  Array.from({ length: n }, () => Array.from({ length: n }, (_, w) => w));
+
+/** The same without edges from a vertex to itself: every ordered pair of two different labels once. */
+export const withoutLoops = (graph: Digraph): number[][] => graph.map((out, v) => out.filter((w) => w !== v));
 
 /** The vertices of a random circuit from `start`, without coming back at the end; null where there is none. */
 export function randomCircuit(graph: Digraph, start: number, random: Random): number[] | null {

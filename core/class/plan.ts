@@ -104,45 +104,17 @@ export function* planClass(input: PlanInput, school: School): Generator<number, 
     }),
     0.5,
   );
-  const byId = new Map(people.map((p) => [p.id, p]));
-  const bodyOf = (id: string) => measuresOf(byId.get(id)!);
-  const worked: Worked[][] = [];
-  const needs = new Map<string, GearCount[]>();
-  let floor = 0;
-  const rounds: PlannedRound[] = [];
+  const fitted = new FittedRounds(input, school);
   for (const [r, round] of evening.rounds.entries()) {
     yield 0.5 + r / evening.rounds.length / 2;
-    const { block, turn } = turns[r]!;
-    const side = r % 2 === 0 ? "left" : "right";
-    const fits = round.pairs.map((pair) => ({ pair, ...fitRung(rungs, block.rung!, pair, bodyOf, school) }));
-    worked.push(
-      fits.map(({ pair, checked }) => ({ a: pair.a.id, b: pair.b.id, c: pair.c?.id ?? null, checked, side })),
-    );
-    if (turn === 0)
-      needs.set(
-        block.id,
-        fits.map(({ checked }) => gearFor(checked)),
-      );
-    floor = Math.max(
-      floor,
-      fits.reduce((sum, { checked }) => sum + floorFor(checked), 0),
-    );
-    rounds.push(plannedRound(round, fits, { block: block.id, turn, side, done: r < input.done.length }));
+    fitted.add(round, turns[r]!);
   }
-  const all = shares(
-    worked,
-    people.map((p) => p.id),
-    clock,
-  );
-  const name = (id: string) => byId.get(id)?.name ?? id;
-  const short = blocks.flatMap((b) =>
-    shortages(needs.get(b.id) ?? [], input.gear).map((s) => `${b.title}: ${shortageText(s)}`),
-  );
+  const all = fitted.shares();
   return {
     ok: true,
     blocks,
     left: input.minutes - blocks.reduce((sum, b) => sum + b.minutes, 0),
-    rounds,
+    rounds: fitted.rounds,
     shares: all.map((s) => ({ ...s, feeds: [...s.feeds], answers: [...s.answers] })),
     notes: [
       ...blockFaults(
@@ -151,13 +123,69 @@ export function* planClass(input: PlanInput, school: School): Generator<number, 
         rungs.map((r) => r.load),
       ),
       ...evening.notes,
-      ...new Set(short),
-      ...unfair(all, name),
+      ...fitted.shortIn(blocks),
+      ...unfair(all, fitted.name),
       ...supervision(people),
     ],
-    floor,
+    floor: fitted.floor,
     queue: inQueues((turns.length * clock.round) / 60),
   };
+}
+
+/** The rounds of an evening with a rung fitted to each pair, and what they need and share out. */
+class FittedRounds {
+  readonly rounds: PlannedRound[] = [];
+  /** Floor needed at once, square metres. */
+  floor = 0;
+  private readonly worked: Worked[][] = [];
+  private readonly needs = new Map<string, GearCount[]>();
+  private readonly byId: ReadonlyMap<string, PlanPerson>;
+
+  constructor(
+    private readonly input: PlanInput,
+    private readonly school: School,
+  ) {
+    this.byId = new Map(input.people.map((p) => [p.id, p]));
+  }
+
+  readonly name = (id: string): string => this.byId.get(id)?.name ?? id;
+
+  private readonly bodyOf = (id: string) => measuresOf(this.byId.get(id)!);
+
+  add(round: Round, { block, turn }: { readonly block: Block; readonly turn: number }): void {
+    const r = this.rounds.length;
+    const side = r % 2 === 0 ? "left" : "right";
+    const fits = round.pairs.map((pair) => ({
+      pair,
+      ...fitRung(this.input.rungs, block.rung!, pair, this.bodyOf, this.school),
+    }));
+    this.worked.push(
+      fits.map(({ pair, checked }) => ({ a: pair.a.id, b: pair.b.id, c: pair.c?.id ?? null, checked, side })),
+    );
+    if (turn === 0)
+      this.needs.set(
+        block.id,
+        fits.map(({ checked }) => gearFor(checked)),
+      );
+    const floor = fits.reduce((sum, { checked }) => sum + floorFor(checked), 0);
+    this.floor = Math.max(this.floor, floor);
+    this.rounds.push(plannedRound(round, fits, { block: block.id, turn, side, done: r < this.input.done.length }));
+  }
+
+  /** What each works in all these rounds. */
+  shares() {
+    const ids = this.input.people.map((p) => p.id);
+    return shares(this.worked, ids, this.input.clock);
+  }
+
+  /** Gear that is short, block by block, each once. */
+  shortIn(blocks: readonly Block[]): Set<string> {
+    return new Set(
+      blocks.flatMap((b) =>
+        shortages(this.needs.get(b.id) ?? [], this.input.gear).map((s) => `${b.title}: ${shortageText(s)}`),
+      ),
+    );
+  }
 }
 
 const attendee = (p: PlanPerson): Attendee => ({

@@ -58,8 +58,10 @@ export function walkScore(score: Score, usage: Usage, { header, faults, frame, k
     ...frameFindings(
       header,
       rowOf(score),
-      found.shares.some((share) => share.shoots),
-      found.shares.some((share) => share.armed),
+      new Set([
+        ...(found.shares.some((share) => share.shoots) ? (["takedown"] as const) : []),
+        ...(found.shares.some((share) => share.armed) ? (["weapon"] as const) : []),
+      ]),
     ),
   );
   return pass;

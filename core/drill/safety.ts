@@ -8,8 +8,7 @@ import { MODEL } from "../exchange/constants.ts";
 export function frameFindings(
   header: Header,
   rowOf: (actor: Actor) => Row,
-  usesTakedown: boolean,
-  usesStick: boolean,
+  uses: ReadonlySet<"takedown" | "weapon">,
 ): FindingDraft[] {
   const found: FindingDraft[] = [];
   const whole = (row: Row) => ({ from: 0, to: Math.max(1, headLength(row)) });
@@ -21,7 +20,7 @@ export function frameFindings(
   for (const { actor, person } of people) {
     if (person.holds?.kind === "knife") say(actor, "training-tool", { actor });
     const padded = person.wears.includes("eye protection") || person.wears.includes("caged headgear");
-    const stickNear = usesStick && people.some((other) => other.person.holds !== null);
+    const stickNear = uses.has("weapon") && people.some((other) => other.person.holds !== null);
     if (stickNear && header.tempo > MODEL.fastTempo && !padded)
       say(actor, "gear-missing", { actor, gear: "eye protection", why: "weapons at this tempo" });
     if (header.contact === "full" && !person.wears.includes("mouthguard"))
@@ -30,7 +29,7 @@ export function frameFindings(
       say(actor, "minor", { actor, contact: header.contact });
   }
   const masses = people.map(({ person }) => person.mass).filter((mass): mass is number => mass !== null);
-  const contact = usesTakedown || header.contact !== "none";
+  const contact = uses.has("takedown") || header.contact !== "none";
   if (masses.length >= 2 && contact) {
     const heavy = Math.max(...masses);
     const light = Math.min(...masses);

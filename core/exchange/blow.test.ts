@@ -5,7 +5,7 @@ const reach = (move: string, row = "", height = 1.6, isReturn = false) => {
   const state = standing("A", row, 0);
   const use = movesOf(move, state)[0]!;
   const side = use.move.limb.startsWith("rear") || use.side === "rear" ? "right" : "left";
-  return reachOf(use, state, side, height, isReturn);
+  return reachOf({ use, isReturn }, state, side, height);
 };
 
 describe("reach", () => {

@@ -8,7 +8,7 @@ import { otherSide, type Side } from "../score/person.ts";
 import { isLegZone, PARTS, zoneHeight } from "../body/parts.ts";
 import { partNamed, type PartName } from "../words/part-names.ts";
 import type { MoveUse, PartRef } from "../read/resolve.ts";
-import type { AttackData, ByHeight, Height } from "../words/types.ts";
+import type { ByHeight, Height } from "../words/types.ts";
 
 /** The value for a height word; with none, for the move's own first height. */
 export function byHeight<T>(value: ByHeight<T>, height: Height | null): T {
@@ -52,8 +52,12 @@ export function limbSide(use: MoveUse, state: BodyState, incoming: Side | null):
 export const limbKind = (use: MoveUse): "hand" | "leg" | "body" =>
   use.move.limb.endsWith("leg") ? "leg" : use.move.limb === "body" ? "body" : "hand";
 
+/** An attack as a feed or as a return. */
+type Thrown = Pick<Feed, "use" | "isReturn">;
+
 /** Reach of an attack from the own centre to the surface it lands on at a height above the floor, m. */
-export function reachOf(use: MoveUse, state: BodyState, side: Side, aimHeight: number, isReturn: boolean): number {
+export function reachOf(feed: Thrown, state: BodyState, side: Side, aimHeight: number): number {
+  const { use } = feed;
   const attack = use.move.attack!;
   const { body } = state;
   if (attack.reach !== undefined) return attack.reach * body.height;
@@ -61,11 +65,12 @@ export function reachOf(use: MoveUse, state: BodyState, side: Side, aimHeight: n
   const above = aimHeight - body.shoulderHeight - state.posture.chest.w;
   const rise = above < 0 ? Math.min(0, above + MODEL.dip * body.height) : above;
   const level = straight > Math.abs(rise) ? Math.sqrt(straight * straight - rise * rise) : 0;
-  return level + turnForward(attack, state, side, isReturn);
+  return level + turnForward(feed, state, side);
 }
 
 /** How far the turn of the trunk brings the shoulder forward. */
-function turnForward(attack: AttackData, state: BodyState, side: Side, isReturn: boolean): number {
+function turnForward({ use, isReturn }: Thrown, state: BodyState, side: Side): number {
+  const attack = use.move.attack!;
   const turn = (isReturn ? attack.turnReturn : undefined) ?? attack.turn ?? 20;
   const degrees = typeof turn === "number" ? turn : side === state.lead ? turn.lead : turn.rear;
   return state.body.halfShoulders * Math.sin((degrees * Math.PI) / 180);
@@ -129,34 +134,43 @@ export function extraCommitment({ move, commitment }: MoveUse): number {
   return Math.min(1, Math.max(0, wanted)) - usual;
 }
 
-/** Puts the feed into the receiver's frame as he stands now. `gained`: reach from a written step or push-off. */
-export function launch(feed: Feed, attacker: BodyState, receiver: BodyState, gained: number): Blow {
-  const { use } = feed;
-  const attack = use.move.attack!;
-  const limb = limbKind(use);
-  const side = limbSide(use, attacker, null);
-  const target = targetOf(use);
-  const height = use.height ?? (use.target ? heightWord(target.part) : null);
-  const written = attack.clock === undefined ? null : byHeight(attack.clock, height);
-  const clock = written === null ? null : side === "right" ? written : 12 - written;
-  const angle = clock === null ? 0 : (clock * Math.PI) / 6;
-  const from = clock === null ? null : { u: roundish(Math.sin(angle)), w: roundish(Math.cos(angle)) };
-  const straightSide = otherSide(side);
-  const incoming: Side = from && Math.abs(from.u) > 0.2 ? (from.u < 0 ? "left" : "right") : straightSide;
+/** Where an attack comes from: an hour on the clock face as the receiver sees it, and that as a direction; null for straight ones. */
+function directionOf(use: MoveUse, side: Side): Pick<Blow, "clock" | "from"> {
+  const { attack } = use.move;
+  if (attack!.clock === undefined) return { clock: null, from: null };
+  const written = byHeight(attack!.clock, use.height ?? (use.target ? heightWord(targetOf(use).part) : null));
+  const clock = side === "right" ? written : 12 - written;
+  const angle = (clock * Math.PI) / 6;
+  return { clock, from: { u: roundish(Math.sin(angle)), w: roundish(Math.cos(angle)) } };
+}
 
+/** What an attack from a side aims at on the receiver as they stand now, and how far forward its surface is, m. */
+function aimOf(use: MoveUse, receiver: BodyState, incoming: Side): Pick<Blow, "zone" | "aim"> & { surface: number } {
+  const target = targetOf(use);
   const part = PARTS[target.part];
   const isLeg = isLegZone(part.zone);
   const onSide = refSide(target, receiver, isLeg ? receiver.lead : incoming);
   const zone = zoneOf(target.part, onSide);
   const now = zoneNow(receiver, zone);
   const rest = receiver.body.height;
-  const centred = part.sided && !isLeg && !target.side && attack.path !== "arc";
+  const centred = part.sided && !isLeg && !target.side && use.move.attack!.path !== "arc";
   const u = isLeg ? now.u : now.u + (part.sided && !centred ? part.u * rest * (onSide === "left" ? -1 : 1) : 0);
   const aim = { u, w: now.w + (part.w - zoneHeight(part.zone)) * rest, d: now.d };
-  const surface = aim.d + now.hd;
+  return { zone, aim, surface: aim.d + now.hd };
+}
+
+/** Puts the feed into the receiver's frame as they stand now. `gained`: reach from a written step or push-off. */
+export function launch(feed: Feed, attacker: BodyState, receiver: BodyState, gained: number): Blow {
+  const { use } = feed;
+  const attack = use.move.attack!;
+  const limb = limbKind(use);
+  const side = limbSide(use, attacker, null);
+  const { clock, from } = directionOf(use, side);
+  const incoming: Side = from && Math.abs(from.u) > 0.2 ? (from.u < 0 ? "left" : "right") : otherSide(side);
+  const { zone, aim, surface } = aimOf(use, receiver, incoming);
 
   const distance = distanceOf(attacker, receiver);
-  const reach = reachOf(use, attacker, side, aim.w, feed.isReturn) + gained;
+  const reach = reachOf(feed, attacker, side, aim.w) + gained;
   const needed = distance - surface;
   const longest = feed.isReturn ? 0 : (attack.step ?? MODEL.solvedStep) * attacker.body.scale;
   const past = Math.max(0, MODEL.spare + MODEL.depthOfCommitment * extraCommitment(use));

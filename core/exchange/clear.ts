@@ -26,7 +26,7 @@ export function clearance(blow: Blow, moved: BodyState, right: number, forward: 
     const z = zoneInto(scratch, moved, index);
     const short = blow.tip - (z.d + forward + z.hd);
     if (short >= margin) continue;
-    const beside = besideBy(blow, z.u + right, z.w, z.hu, z.hw, margin);
+    const beside = besideBy(blow, z, right, margin);
     const best = Math.max(short, beside);
     if (best < margin) {
       margin = best;
@@ -40,7 +40,7 @@ export function clearance(blow: Blow, moved: BodyState, right: number, forward: 
 /** Clearance of one zone of a moved body from the attack, m; negative where it is met. */
 export function zoneClearance(blow: Blow, z: Ellipse, right: number, forward: number): number {
   const short = blow.tip - (z.d + forward + z.hd);
-  return Math.max(short, besideBy(blow, z.u + right, z.w, z.hu, z.hw, Infinity));
+  return Math.max(short, besideBy(blow, z, right, Infinity));
 }
 
 /** One zone at a time is looked at: no need for a new object each. */
@@ -48,9 +48,12 @@ const scratch = newZone();
 
 /**
  * Distance in the frontal plane between the corridor's edge and an ellipse. Where a circle round the
- * ellipse is already further off than `enough`, that lower bound is all that is needed.
+ * ellipse is already further off than `enough`, that lower bound is all that is needed. The ellipse
+ * stands `right` of where it is written, m.
  */
-function besideBy(blow: Blow, u: number, w: number, hu: number, hw: number, enough: number): number {
+function besideBy(blow: Blow, z: Ellipse, right: number, enough: number): number {
+  const { w, hu, hw } = z;
+  const u = z.u + right;
   const { aim, from, runUp, follow, radius } = blow;
   const around = hu > hw ? hu : hw;
   if (!from) {

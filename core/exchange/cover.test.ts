@@ -1,5 +1,6 @@
 import { answerBlow, PLAIN } from "./layers.ts";
 import { lineAt } from "./cover.ts";
+import type { CoverLimb } from "../words/types.ts";
 import { materialFault } from "./materials.ts";
 import { movesOf, scene } from "./testing.ts";
 
@@ -81,8 +82,8 @@ describe("jam and pass", () => {
 describe("materials", () => {
   const knife = scene("slash forehand high", 1.2, KNIFE);
   const stick = scene("forehand high", 1.6, STICK);
-  const fault = (s: typeof knife, limb: Parameters<typeof materialFault>[0], depth: number, double = false) =>
-    materialFault(limb, double, s.blow, depth)?.severity ?? null;
+  const fault = (s: typeof knife, limb: CoverLimb, depth: number, double = false) =>
+    materialFault({ limb, double }, s.blow, depth)?.severity ?? null;
   test("a bare limb never on an edge, a forearm behind it may be", () => {
     expect(fault(knife, "forearm", 0.25)).toBe("error");
     expect(fault(knife, "hand", 0.1)).toBe("error");

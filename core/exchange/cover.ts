@@ -36,7 +36,7 @@ function coverSide(m: Interpose, c: CoverContext): Side {
   return blow.incoming;
 }
 
-function coverRadius(limb: CoverLimb, state: BodyState, double: boolean): number {
+function coverRadius({ limb, double }: Interpose, state: BodyState): number {
   switch (limb) {
     case "hand":
       return state.body.handRadius;
@@ -54,59 +54,49 @@ function coverRadius(limb: CoverLimb, state: BodyState, double: boolean): number
   }
 }
 
-const layer = (
+/** A layer by a bare limb unless something else is said; it fails as open where the margin is short and no other cause is said. */
+function layer(
   c: CoverContext,
   by: Layer["by"],
   margin: number,
-  bare: boolean,
-  fails: Layer["fails"] = null,
-  detail: Layer["detail"] = {},
-): Layer => ({
-  use: c.use,
-  by,
-  margin: limit(margin),
-  fails: fails ?? (margin < 0 ? "open" : null),
-  detail,
-  bareLimb: bare,
-});
+  { fails = margin < 0 ? "open" : null, detail = {}, bareLimb = true }: Partial<Layer> = {},
+): Layer {
+  return { use: c.use, by, margin: limit(margin), fails, detail, bareLimb };
+}
 
 const isWeaponLimb = (limb: CoverLimb) => limb === "stick" || limb === "two-hand stick" || limb === "blade";
 
 /** A limb or weapon stands in the corridor before the target. */
 export function interpose(m: Interpose, c: CoverContext): Layer {
   const { blow, move } = c;
-  const radius = coverRadius(m.limb, move.state, m.double ?? false);
+  const radius = coverRadius(m, move.state);
   const side = coverSide(m, c);
-  const bare = !isWeaponLimb(m.limb);
+  const bareLimb = !isWeaponLimb(m.limb);
   const margin = m.box ? placed(m.box, side, radius, m.depth, c) : standing(m, side, radius, c);
-  if (margin < 0 || blow.path === "shoot")
-    return layer(c, "interpose", Math.min(margin, blow.path === "shoot" ? -0.1 : margin), bare, "open", { side });
-  const fault = materialFault(m.limb, m.double ?? false, blow, m.depth + move.forward);
-  if (fault)
-    return layer(
-      c,
-      "interpose",
-      fault.severity === "risk" ? Math.min(margin, 0.02) : -0.05,
-      bare,
-      fault.severity === "risk" ? null : "material",
-      { side, ...fault.detail, risky: fault.severity === "risk" ? "yes" : "" },
-    );
-  return layer(c, "interpose", margin, bare, null, { side });
+  const made = (at: number, fails: Layer["fails"], detail: Layer["detail"] = {}) =>
+    layer(c, "interpose", at, { fails, detail: { side, ...detail }, bareLimb });
+  if (blow.path === "shoot") return made(Math.min(margin, -0.1), "open");
+  if (margin < 0) return made(margin, "open");
+  const fault = materialFault(m, blow, m.depth + move.forward);
+  if (fault?.severity === "risk") return made(Math.min(margin, RISKY), null, { ...fault.detail, risky: "yes" });
+  if (fault) return made(-0.05, "material", { ...fault.detail, risky: "" });
+  return made(margin, null);
 }
 
-/** Shift of the covering limb with the moved body: it follows the chest, half of it, and the feet. */
-function bodyShift(c: CoverContext, ownWay: boolean, limb: CoverLimb | null) {
+/** What is left of a margin where the limb is at risk, m. */
+const RISKY = 0.02;
+
+/** Shift of the covering limb with the moved body: it follows the feet, and the chest as far as it is carried (0 to 1). */
+function bodyShift(c: CoverContext, carried: number, limb: CoverLimb | null) {
   const { posture } = c.move.state;
   // A shin goes with the feet; the trunk may be elsewhere.
   if (limb === "shin") return { u: c.move.right + posture.legs.u, w: 0 };
-  // A roll's own tuck is part of where its segment is written; other movements carry it along.
-  const k = ownWay ? 0 : 1;
-  return { u: c.move.right + k * posture.chest.u, w: k * posture.chest.w };
+  return { u: c.move.right + carried * posture.chest.u, w: carried * posture.chest.w };
 }
 
 /** Where a covering limb or weapon stands now, as lines in the receiver's frontal plane with their radius, m. */
 export function coverLines(m: Interpose, c: CoverContext): { readonly line: Line; readonly radius: number }[] {
-  const radius = coverRadius(m.limb, c.move.state, m.double ?? false);
+  const radius = coverRadius(m, c.move.state);
   if (!m.segments) return [];
   return linesOf(m, coverSide(m, c), c).map((line) => ({ line, radius }));
 }
@@ -116,8 +106,9 @@ function linesOf(m: Interpose, side: Side, c: CoverContext): Line[] {
   const H = move.state.body.height;
   const sign = side === "left" ? -1 : 1;
   const segments = byHeight(m.segments!, use.height) as readonly SegmentData[];
+  // A roll's own tuck is part of where its segment is written; other movements carry it along.
   const ownWay = use.move.answer!.some((x) => x.by === "displace");
-  const shift = bodyShift(c, ownWay, m.limb);
+  const shift = bodyShift(c, ownWay ? 0 : 1, m.limb);
   return segments.map(([u1, w1, u2, w2]) =>
     stretched(sign * u1 * H + shift.u, w1 * H + shift.w, sign * u2 * H + shift.u, w2 * H + shift.w, c.stretch),
   );
@@ -193,7 +184,7 @@ function insideBox(
   slack: number,
 ): number {
   const H = c.move.state.body.height;
-  const shift = bodyShift(c, false, null);
+  const shift = bodyShift(c, 1, null);
   const u = ((at.u - shift.u) * (side === "left" ? -1 : 1)) / H;
   const w = (at.w - shift.w) / H;
   const inside = Math.min(u - u1, u2 - u, w - w1, w2 - w) * H + c.stretch;
@@ -203,8 +194,8 @@ function insideBox(
 /** A push across the travel of the attacking limb: works on straight attacks only. */
 export function deflect(m: Deflect, c: CoverContext): Layer {
   const { blow, use, move } = c;
-  const bare = !isWeaponLimb(m.limb);
-  const fail = (why: string) => layer(c, "deflect", -0.1, bare, "open", { why });
+  const bareLimb = !isWeaponLimb(m.limb);
+  const fail = (why: string) => layer(c, "deflect", -0.1, { detail: { why }, bareLimb });
   if (blow.path === "shoot") return fail("shot");
   const hand = limbSide(use, move.state, blow.incoming);
   const push = pushVector(m, hand);
@@ -215,16 +206,19 @@ export function deflect(m: Deflect, c: CoverContext): Layer {
   // An arc must be met well before the target, where this hand cannot be: its limb is not in front.
   if (blow.from) return fail("round");
   // A bare hand takes the limb behind a blade; a stick is pushed wherever it is met.
-  const behind = bare && blow.weapon && blow.tool === "blade" ? blow.weapon.length + 0.04 : 0;
+  const behind = bareLimb && blow.weapon && blow.tool === "blade" ? blow.weapon.length + 0.04 : 0;
   const ahead = Math.max(MODEL.parryAhead, behind);
   if (ahead > MODEL.parryReach) return fail("far");
   const at = lineAt(blow, blow.aim.d + ahead);
   const inBox = insideBox(m.box, hand, at, c, 0.03);
-  if (inBox < 0) return layer(c, "deflect", inBox, bare, "open", { why: "place" });
+  if (inBox < 0) return layer(c, "deflect", inBox, { detail: { why: "place" }, bareLimb });
   const length = Math.max(0.35, blow.origin.d - blow.aim.d);
   const needed = (0.08 + blow.radius) * ((length - ahead) / length);
   const margin = m.limit * move.state.body.scale - needed + c.stretch / 2;
-  return layer(c, "deflect", margin, bare, null, { pushSide: push.u > 0 ? "right" : push.u < 0 ? "left" : "" });
+  return layer(c, "deflect", margin, {
+    detail: { pushSide: push.u > 0 ? "right" : push.u < 0 ? "left" : "" },
+    bareLimb,
+  });
 }
 
 /** Unit push in the receiver's frame [u, w] by the hand of a side. */
@@ -248,22 +242,23 @@ export function pass(m: Extract<Mechanism, { by: "pass" }>, c: CoverContext): La
   const went = norm(move.right, move.forward);
   const head = Math.hypot(move.right, move.state.posture.head.u, move.state.posture.head.d);
   const margin = Math.max(went, head) - m.step * move.state.body.scale * 0.9;
-  if (margin < 0) return layer(c, "pass", margin, true, "companion", { needs: "a step" });
-  if (blow.limb !== "hand") return layer(c, "pass", -0.1, true, "open", { why: "arm" });
+  if (margin < 0) return layer(c, "pass", margin, { fails: "companion", detail: { needs: "a step" } });
+  if (blow.limb !== "hand") return layer(c, "pass", -0.1, { fails: "open", detail: { why: "arm" } });
   const low = blow.aim.w < 0.45 * move.state.body.height;
-  return layer(c, "pass", low ? -0.05 : 0.03 + margin, true, low ? "open" : null, { why: low ? "place" : "" });
+  return layer(c, "pass", low ? -0.05 : 0.03 + margin, { detail: { why: low ? "place" : "" } });
 }
 
 /** Inside the swing: the hands must reach the attacker's forearm. */
 export function jam(c: CoverContext): Layer {
   const { blow, move, attacker } = c;
-  if (blow.limb !== "hand") return layer(c, "jam", -0.1, true, "open", { why: "arm" });
+  if (blow.limb !== "hand") return layer(c, "jam", -0.1, { fails: "open", detail: { why: "arm" } });
   const between = blow.origin.d - move.forward;
   const forearm = 0.8 * (attacker.body.arm * 0.59) + 0.05;
   const reach = 0.62 * move.state.body.arm;
   const margin = reach - Math.max(0, between - forearm);
-  if (move.forward <= 0 && margin < 0) return layer(c, "jam", margin, true, "companion", { needs: "a step in" });
-  return layer(c, "jam", margin, true, null, {});
+  if (move.forward <= 0 && margin < 0)
+    return layer(c, "jam", margin, { fails: "companion", detail: { needs: "a step in" } });
+  return layer(c, "jam", margin);
 }
 
 /** Holding the leg of a kick that lands on the arm or is caught at the body. */
@@ -272,7 +267,7 @@ export function seize(c: CoverContext): Layer {
   const H = move.state.body.height;
   const between = blow.aim.w > 0.45 * H && blow.aim.w < 0.8 * H;
   const ok = blow.limb === "leg" && between;
-  return layer(c, "seize", ok ? 0.05 : -0.1, true, ok ? null : "open", { why: blow.limb === "leg" ? "place" : "arm" });
+  return layer(c, "seize", ok ? 0.05 : -0.1, { detail: { why: blow.limb === "leg" ? "place" : "arm" } });
 }
 
 /** How much of the arm is straight when its weapon cuts at an arm in front; less than for a blow that goes through. */
@@ -286,7 +281,7 @@ export function cut(c: CoverContext): Layer {
   const { blow, move, use } = c;
   const { state } = move;
   const held = state.body.person.holds;
-  if (blow.limb !== "hand" || !held) return layer(c, "cut", -0.1, false, "open", { why: "arm" });
+  if (blow.limb !== "hand" || !held) return layer(c, "cut", -0.1, { detail: { why: "arm" }, bareLimb: false });
   const hand = limbSide(use, state, blow.incoming);
   const behind = blow.tip + (blow.weapon?.length ?? 0);
   const at = lineAt(blow, behind);
@@ -296,7 +291,7 @@ export function cut(c: CoverContext): Layer {
     d: move.forward + state.posture.chest.d,
   };
   const away = Math.hypot(at.u - shoulder.u, at.w - shoulder.w, behind - shoulder.d);
-  return layer(c, "cut", CUT_EXTENSION * state.body.arm + held.length - GRIP - away, false);
+  return layer(c, "cut", CUT_EXTENSION * state.body.arm + held.length - GRIP - away, { bareLimb: false });
 }
 
 /** What of a weapon lies in the hand, m. */

@@ -88,8 +88,8 @@ export function followUps(c: FollowUpContext): FollowUp[] {
     if (c.blow.limb === kind && c.blow.side === side) continue;
     if (heldBy(c.world, c.attacker.actor, kind, side)) continue;
     const { state, slack } = classify(threat, side, c);
-    const weight = state === "open" ? 1 : state === "covered" ? 0.35 : state === "obstructed" ? 0.25 : 0;
-    const value = threat.target === "head" ? 1 : threat.target === "body" ? 0.7 : 0.6;
+    const weight = WEIGHTS[state];
+    const value = VALUES[threat.target];
     const soon = 300 / (threat.time + c.late);
     const threatFigure = weight * value * soon * Math.min(1, 0.5 + 2 * Math.max(0, slack));
     list.push({
@@ -101,6 +101,17 @@ export function followUps(c: FollowUpContext): FollowUp[] {
   }
   return list.sort((a, b) => b.threat - a.threat);
 }
+
+/** How much a state lets through of a threat. Common practice, no source. */
+const WEIGHTS: Record<FollowUpState, number> = {
+  open: 1,
+  covered: 0.35,
+  obstructed: 0.25,
+  "out of reach": 0,
+  "out of sector": 0,
+};
+/** What a target is worth. Common practice, no source. */
+const VALUES: Record<Threat["target"], number> = { head: 1, body: 0.7, leg: 0.6 };
 
 function classify(threat: Threat, side: Side, c: FollowUpContext): { state: FollowUpState; slack: number } {
   const { blow, attacker, receiver } = c;

@@ -99,7 +99,8 @@ function intercept(use: MoveUse, blow: Blow, attacker: BodyState, receiver: Body
   const reaches = gapFor(use, receiver, attacker) - MODEL.spare <= MODEL.pushOffRear;
   const straight = own.path === "thrust";
   const margin = ahead / 2000;
-  const fails = !straight ? "open" : !reaches ? "open" : ahead < 0 ? "late" : null;
+  const late = ahead < 0 ? "late" : null;
+  const fails = straight && reaches ? late : "open";
   return {
     use,
     by: "intercept",

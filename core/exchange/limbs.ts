@@ -4,7 +4,7 @@ import { limbKind, limbSide, refSide } from "./blow.ts";
 import { MODEL } from "./constants.ts";
 import { moveBody } from "./move-body.ts";
 import { draft, type FindingDraft } from "../findings/finding.ts";
-import { EMPTY_HANDS, heldBy, NO_STEP, restore, setHold, STANCE, type World } from "../body/state.ts";
+import { EMPTY_HANDS, heldBy, NO_STEP, restore, setHold, STANCE, type BodyState, type World } from "../body/state.ts";
 import { otherSide, type Side } from "../score/person.ts";
 import type { Actor, Row } from "../score/types.ts";
 import { isArmPart, isLegPart } from "../body/parts.ts";
@@ -89,7 +89,7 @@ export function applyAfter(
     if (limb !== "hand") continue;
     // A hand that does something new lets go of what it held.
     for (const side of sides) setHold(state, side, null);
-    if (use.move.contact) takeHold(use, sides[0]!, world, actor, other, blow);
+    if (use.move.contact) takeHold(use, sides[0]!, state, world[other]!, blow);
     if (use.move.answer?.some((m) => m.by === "deflect")) state.carries = true;
   }
   for (const { move } of uses) {
@@ -130,9 +130,7 @@ export function applySetUp(uses: readonly MoveUse[], world: World, actor: Actor,
 }
 
 /** Takes, touches, frees: the other person's part that a contact move works on. */
-function takeHold(use: MoveUse, hand: Side, world: World, actor: Actor, other: Actor, blow: Blow | null): void {
-  const state = world[actor]!;
-  const partner = world[other]!;
+function takeHold(use: MoveUse, hand: Side, state: BodyState, partner: BodyState, blow: Blow | null): void {
   const { kind, on, incoming } = use.move.contact!;
   if (kind === "clear") {
     state.holds = EMPTY_HANDS;
@@ -140,7 +138,7 @@ function takeHold(use: MoveUse, hand: Side, world: World, actor: Actor, other: A
   }
   if (kind === "break") {
     for (const side of ["left", "right"] as const) {
-      if (partner.holds[side]?.of === actor) setHold(partner, side, null);
+      if (partner.holds[side]?.of === state.actor) setHold(partner, side, null);
     }
     return;
   }
@@ -149,5 +147,5 @@ function takeHold(use: MoveUse, hand: Side, world: World, actor: Actor, other: A
   const natural = incoming && blow && !use.on?.side ? blow.side : partner.lead;
   const side = refSide(use.on ?? use.target, partner, part === "weapon" ? partner.weaponSide : natural);
   const held = incoming && blow?.limb === "leg" && !use.on ? "leg" : limb;
-  setHold(state, hand, { of: other, limb: held, side, kind });
+  setHold(state, hand, { of: partner.actor, limb: held, side, kind });
 }

@@ -1,6 +1,8 @@
 /** What may meet what: a bare limb never an edge, never the fast half of a stick. */
 import type { Blow } from "./types.ts";
-import type { CoverLimb } from "../words/types.ts";
+import type { Mechanism } from "../words/types.ts";
+
+type Interpose = Extract<Mechanism, { by: "interpose" }>;
 
 export interface MaterialFault {
   readonly severity: "error" | "risk";
@@ -11,7 +13,11 @@ export interface MaterialFault {
  * The fault of a contact between a covering limb and what attacks, or null. `depth`: how far in
  * front of where he stood the receiver's limb is; a step in brings it onto the attacker's forearm.
  */
-export function materialFault(limb: CoverLimb, double: boolean, blow: Blow, depth: number): MaterialFault | null {
+export function materialFault(
+  { limb, double }: Pick<Interpose, "limb" | "double">,
+  blow: Blow,
+  depth: number,
+): MaterialFault | null {
   const fault = (what: string, severity: "error" | "risk" = "error"): MaterialFault => ({
     severity,
     detail: { limb, what },

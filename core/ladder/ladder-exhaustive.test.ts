@@ -38,7 +38,7 @@ function* everyWay(base: Checked, o: LadderOptions): Generator<number[]> {
       yield [...loads];
       return;
     }
-    for (const v of steps(at, loads.length, base, school, o, seeded(1))) {
+    for (const v of steps(at, loads.length, { base, school, options: o, random: seeded(1) })) {
       const stage = v.operator === "rows" ? at.stage : Math.max(at.stage, o.order.indexOf(stageOf(v.operator)));
       yield* climb({ ...v, stage, used: [...at.used, v.operator] }, [...loads, v.load.total]);
     }
@@ -77,6 +77,11 @@ describe.each(DRILLS)("%s", (text) => {
 test("what is tried holds no drill twice in one step", () => {
   const base = checkFor(parse(DRILLS[1]!), school);
   const [first] = firstRungs(base, school);
-  const next = steps({ ...first!, stage: 0, used: [] }, 2, base, school, LADDER_DEFAULTS, seeded(1));
+  const next = steps({ ...first!, stage: 0, used: [] }, 2, {
+    base,
+    school,
+    options: LADDER_DEFAULTS,
+    random: seeded(1),
+  });
   expect(new Set(next.map((v) => playOf(v.text))).size).toBe(next.length);
 });

@@ -110,7 +110,11 @@ export function moreRows(now: Checked, rows: number, base: Checked, school: Scho
       found.push(
         step(
           plainScore(now.score, [...own, ...all.slice(there, last), cut.line], {}),
-          last === there && begun > 0 ? goesOn(cut, cuts[begun - 1]!, name) : comeIn(before, name, cut, begun > 0),
+          last === there && begun > 0
+            ? goesOn(cut, cuts[begun - 1]!, name)
+            : begun > 0
+              ? wholeAndNext(before, name, cut)
+              : comeIn(before, name, cut),
           last + (i + 1) / cuts.length,
         ),
       );
@@ -140,11 +144,21 @@ function goesOn(cut: Cut, before: Cut, name: string): string {
   }
 }
 
-/** Rows that come in, the last of them perhaps in part; `begun`: the first was there in part already. */
-function comeIn(before: readonly string[], whole: string, last: Cut, begun: boolean): string {
-  const still = missing(last);
-  const name = last.missing === "numbers" ? feedName(last.line) : whole;
-  if (begun) return `The whole of the ${before[0]!}; the ${name} comes in${still}`;
+/** The name of a row of which not all has come in, and what is missing of it. */
+const partOf = (cut: Cut, whole: string) => ({
+  name: cut.missing === "numbers" ? feedName(cut.line) : whole,
+  still: missing(cut),
+});
+
+/** The first row was there in part already: now it is whole, and the next comes in. */
+function wholeAndNext(before: readonly string[], whole: string, last: Cut): string {
+  const { name, still } = partOf(last, whole);
+  return `The whole of the ${before[0]!}; the ${name} comes in${still}`;
+}
+
+/** Rows that come in, the last of them perhaps in part. */
+function comeIn(before: readonly string[], whole: string, last: Cut): string {
+  const { name, still } = partOf(last, whole);
   if (before.length === 0) return `The ${name} comes in${still}`;
   return still
     ? `The ${before.join(", the ")} ${before.length > 1 ? "come" : "comes"} in, and the ${name}${still}`

@@ -42,18 +42,20 @@ interface StepFrom {
 export const reachedAt = (order: readonly Stage[], layer: number, rungs: number): number =>
   Math.ceil((order.length * (layer + 1)) / rungs);
 
+/** What stays the same all the way up. */
+export interface Climb {
+  /** The sound part of the drill, which the rungs grow to. */
+  readonly base: Checked;
+  readonly school: School;
+  readonly options: LadderOptions;
+  readonly random: () => number;
+}
+
 /**
  * What can come after a position: harder, of this stage or a later one. Stages come in with the
  * rungs, so that chance and force are not there on the second one.
  */
-export function steps(
-  node: StepFrom,
-  layer: number,
-  base: Checked,
-  school: School,
-  o: LadderOptions,
-  random: () => number,
-): Step[] {
+export function steps(node: StepFrom, layer: number, { base, school, options: o, random }: Climb): Step[] {
   const now = node.checked();
   // The drill itself comes first: what makes it harder waits until all of it is there.
   const complete = node.rows >= rowsIn(base);

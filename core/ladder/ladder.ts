@@ -10,7 +10,7 @@ import { OPERATOR_NAMES, stageOf, type OperatorId } from "../vary/operator-names
 import type { Stage } from "../policy/stages.ts";
 import { ladderFault, type Goal, type LadderOptions } from "./ladder-options.ts";
 import { firstRungs, SLOW_START, type Step } from "./ladder-rows.ts";
-import { LEAST_STEP, reachedAt, steps } from "./ladder-steps.ts";
+import { LEAST_STEP, reachedAt, steps, type Climb } from "./ladder-steps.ts";
 import { playOf, type Variation } from "../vary/vary.ts";
 
 /** A change that can make a rung: an operator, or more rows of the drill as they stand. */
@@ -84,12 +84,12 @@ export function* makeLadder(drill: Checked, school: School, options: LadderOptio
   const first = Math.min(...layers[0]!.map((n) => n.load.total));
   const top = Math.max(base.load.total * options.goal.load, first + options.rungs * LEAST_STEP);
   for (const node of layers[0]!) node.even = (top - node.load.total) / (options.rungs - 1);
-  const random = seeded(options.seed);
+  const climb: Climb = { base, school, options, random: seeded(options.seed) };
   for (let l = 1; l < options.rungs; l++) {
     const next = new Map<string, Node>();
     for (const [i, node] of layers[l - 1]!.entries()) {
       yield (l - 1 + i / layers[l - 1]!.length) / options.rungs;
-      const harder = steps(node, l, base, school, options, random);
+      const harder = steps(node, l, climb);
       siblings.set(playOf(node.text), harder);
       for (const v of harder) reach(next, after(node, v, options.order), way(i, v));
     }
@@ -110,7 +110,7 @@ export function* makeLadder(drill: Checked, school: School, options: LadderOptio
     if (layer.length === 0) break;
     layers.push(layer);
   }
-  return finish(layers, siblings, drill, base, top, options);
+  return finish({ layers, siblings, top }, drill, climb);
 }
 
 /** A way to a position: a new one, or one more to a position that is known. */
@@ -195,22 +195,16 @@ const TEMPO_GAP = 10;
 /** A last rung is as hard as was asked, or nearly so. */
 const NEAR_GOAL = 0.9;
 
-function finish(
-  layers: readonly (readonly Node[])[],
-  siblings: ReadonlyMap<string, readonly Step[]>,
-  drill: Checked,
-  base: Checked,
-  top: number,
-  options: LadderOptions,
-): LadderResult {
-  const last = layers[layers.length - 1]!;
-  const missing = (node: Node) => missingOf(node, options.goal);
-  const least = Math.min(...last.map((node) => missing(node).length));
-  const high = Math.min(top, Math.max(...last.map((node) => node.load.total)));
-  const ends = last.filter(
-    (node) => missing(node).length === least && (node.load.total >= high * NEAR_GOAL || least > 0),
-  );
-  const whole = [...layers.slice(0, -1), ends];
+/** The positions that were found, rung by rung, and what else was found behind each. */
+interface Found {
+  readonly layers: readonly (readonly Node[])[];
+  readonly siblings: ReadonlyMap<string, readonly Step[]>;
+  readonly top: number;
+}
+
+function finish(found: Found, drill: Checked, climb: Climb): LadderResult {
+  const { options, base } = climb;
+  const whole = [...found.layers.slice(0, -1), goodEnds(found, options)];
   const graph: PathNode[][] = whole.map((layer) =>
     layer.map((n) => ({ load: n.load.total, from: n.ways.map((w) => w.from) })),
   );
@@ -224,36 +218,39 @@ function finish(
           : "No way up was found. Allow more operators, or fewer rungs.",
     };
   const nodes = path.places.map((place, l) => whole[l]![place]!);
-  const loads = nodes.map((n) => n.load.total);
-  const rungs = nodes.map((n, l): Rung => {
-    const others = l === 0 ? [] : (siblings.get(playOf(nodes[l - 1]!.text)) ?? []);
-    const near = others
-      .filter((v) => playOf(v.text) !== playOf(n.text))
-      .sort((a, b) => Math.abs(a.load.total - loads[l]!) - Math.abs(b.load.total - loads[l]!));
-    const title = `${base.header.title ?? "Drill"}, rung ${l + 1}`;
-    const text = textOf(withHeader(readText(n.text), { title }));
-    const by = n.ways.find((w) => w.from === path.places[l - 1]);
-    return {
-      text,
-      operator: by?.operator ?? null,
-      changed: by?.changed ?? n.changed,
-      rows: n.rows,
-      checked: n.checked(),
-      alternatives: near.slice(0, ALTERNATIVES),
-    };
+  const rungs = nodes.map((node, l) => {
+    const by = node.ways.find((w) => w.from === path.places[l - 1]);
+    const others = l === 0 ? [] : (found.siblings.get(playOf(nodes[l - 1]!.text)) ?? []);
+    return rungOf(node, by, `${base.header.title ?? "Drill"}, rung ${l + 1}`, others);
   });
-  const notes = missing(nodes[nodes.length - 1]!);
+  const notes = missingOf(nodes[nodes.length - 1]!, options.goal);
   if (nodes.length < options.rungs)
     notes.unshift(
       `It ends after ${nodes.length} of ${options.rungs} rungs: no allowed change makes it harder and keeps it sound. Allow more operators.`,
     );
+  return { ok: true, rungs, unevenness: path.unevenness, partial: base !== drill, top: found.top, notes };
+}
+
+/** The last positions that miss least of the goal; where none misses anything, those that are hard enough. */
+function goodEnds({ layers, top }: Found, { goal }: LadderOptions): Node[] {
+  const last = layers[layers.length - 1]!;
+  const missing = (node: Node) => missingOf(node, goal).length;
+  const least = Math.min(...last.map(missing));
+  const high = Math.min(top, Math.max(...last.map((node) => node.load.total)));
+  return last.filter((node) => missing(node) === least && (node.load.total >= high * NEAR_GOAL || least > 0));
+}
+
+/** A position as a rung, with the steps that come nearest to its load in its place. */
+function rungOf(node: Node, by: Way | undefined, title: string, others: readonly Step[]): Rung {
+  const off = (step: Step) => Math.abs(step.load.total - node.load.total);
+  const near = others.filter((v) => playOf(v.text) !== playOf(node.text)).sort((a, b) => off(a) - off(b));
   return {
-    ok: true,
-    rungs,
-    unevenness: path.unevenness,
-    partial: base !== drill,
-    top,
-    notes,
+    text: textOf(withHeader(readText(node.text), { title })),
+    operator: by?.operator ?? null,
+    changed: by?.changed ?? node.changed,
+    rows: node.rows,
+    checked: node.checked(),
+    alternatives: near.slice(0, ALTERNATIVES),
   };
 }
 

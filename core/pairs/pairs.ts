@@ -50,18 +50,24 @@ export function pairUp(
     const c = ids.c === null ? null : (byId.get(ids.c) ?? null);
     const third = c && c !== a && c !== b && !held.has(c) ? c : null;
     for (const person of [a, b, third]) if (person) held.add(person);
-    return [withThird(pairOf(a, b, facts, true), third)];
+    return [withThird(lockedPair(a, b, facts), third)];
   });
   const free = people.filter((p) => !held.has(p));
   const matched = matching(free, facts, thirds);
-  const pairs = [...fixed, ...matched.pairs.map(([a, b]) => pairOf(a, b, facts, false))];
+  const pairs = [...fixed, ...matched.pairs.map(([a, b]) => pairOf(a, b, facts))];
   return seatRest(pairs, matched.left, facts);
 }
 
-const pairOf = (a: Person, b: Person, facts: PairFacts, locked: boolean): Pair => {
-  const { score, noContact, why, apart } = scorePair(a, b, facts);
+const pairOf = (a: Person, b: Person, facts: PairFacts): Pair => {
+  const { score, noContact, why } = scorePair(a, b, facts);
+  return { a, b, c: null, score, noContact, locked: false, why };
+};
+
+/** Two who were put together by hand, whatever speaks against it. */
+const lockedPair = (a: Person, b: Person, facts: PairFacts): Pair => {
+  const { apart, why } = scorePair(a, b, facts);
   const said = apart ? [...why, "they should be kept apart: locked by hand all the same"] : why;
-  return { a, b, c: null, score, noContact, locked, why: said };
+  return { ...pairOf(a, b, facts), locked: true, why: said };
 };
 
 const withThird = (pair: Pair, c: Person | null): Pair =>

@@ -117,6 +117,25 @@ export function readHeader(score: Score, defaults: HeaderDefaults = {}): { heade
 
 type Say = (code: string, known?: readonly string[]) => void;
 
+/** Reads the row of a person or of their rules; says whether it was one. */
+function readActorRow(header: Draft, key: string, text: string, say: Say): boolean {
+  const actor = ACTORS.find((a) => a.toLowerCase() === key);
+  if (actor) {
+    const { person, faults } = personOf(text);
+    header.people = { ...header.people, [actor]: person };
+    if (actor === "C") header.actors = ACTORS;
+    for (const fault of faults) say(fault.code, [fault.text]);
+    return true;
+  }
+  const ruled = /^rules\s+([abc])$/.exec(key);
+  if (ruled) {
+    const of = ruled[1]!.toUpperCase() as Actor;
+    header.rules = { ...header.rules, [of]: readRules(text.toLowerCase(), say) };
+    return true;
+  }
+  return false;
+}
+
 function readRow(header: Draft, key: string, value: Word, say: Say, unknown: string[]): void {
   const text = value.text.trim();
   const lower = text.toLowerCase();
@@ -125,20 +144,7 @@ function readRow(header: Draft, key: string, value: Word, say: Say, unknown: str
     if (found === null) say("header-value", words);
     return found;
   };
-  const actor = ACTORS.find((a) => a.toLowerCase() === key);
-  if (actor) {
-    const { person, faults } = personOf(text);
-    header.people = { ...header.people, [actor]: person };
-    if (actor === "C") header.actors = ACTORS;
-    for (const fault of faults) say(fault.code, [fault.text]);
-    return;
-  }
-  const ruled = /^rules\s+([abc])$/.exec(key);
-  if (ruled) {
-    const of = ruled[1]!.toUpperCase() as Actor;
-    header.rules = { ...header.rules, [of]: readRules(lower, say) };
-    return;
-  }
+  if (readActorRow(header, key, text, say)) return;
   switch (key) {
     case "title":
     case "level":
@@ -168,21 +174,13 @@ function readRow(header: Draft, key: string, value: Word, say: Say, unknown: str
     case "range":
       header.range = readRange(lower, say);
       return;
-    case "tempo": {
-      const percent = /^(\d+(?:[.,]\d+)?)\s*%?$/.exec(lower);
-      const tempo = percent ? Number(percent[1]!.replace(",", ".")) / 100 : Number.NaN;
-      if (tempo >= 0.05 && tempo <= 1.5) header.tempo = tempo;
-      else say("tempo");
+    case "tempo":
+      header.tempo = readTempo(lower, say) ?? header.tempo;
       return;
-    }
-    case "formation": {
-      const found = /^(pair|triangle)(?:\s+(\d+(?:[.,]\d+)?)\s*m)?$/.exec(lower);
-      if (!found) return say("header-value", ["pair", "triangle 2 m"]);
-      const name = found[1] === "triangle" ? "triangle" : "pair";
-      header.formation = { name, sideMetres: Number((found[2] ?? "2").replace(",", ".")) };
-      if (name === "triangle") header.actors = ACTORS;
+    case "formation":
+      header.formation = readFormation(lower, say) ?? header.formation;
+      if (header.formation.name === "triangle") header.actors = ACTORS;
       return;
-    }
     case "order":
       if (/\bc\b/.test(lower)) header.actors = ACTORS;
       return;
@@ -190,6 +188,26 @@ function readRow(header: Draft, key: string, value: Word, say: Say, unknown: str
       unknown.push(key);
       say("header-key");
   }
+}
+
+const decimal = (text: string): number => Number(text.replace(",", "."));
+
+/** Shares of full speed that a drill may be written at. */
+const TEMPO_BOUNDS = [0.05, 1.5] as const;
+
+function readTempo(text: string, say: Say): number | null {
+  const percent = /^(\d+(?:[.,]\d+)?)\s*%?$/.exec(text);
+  const tempo = percent ? decimal(percent[1]!) / 100 : Number.NaN;
+  if (tempo >= TEMPO_BOUNDS[0] && tempo <= TEMPO_BOUNDS[1]) return tempo;
+  say("tempo");
+  return null;
+}
+
+function readFormation(text: string, say: Say): Header["formation"] | null {
+  const found = /^(pair|triangle)(?:\s+(\d+(?:[.,]\d+)?)\s*m)?$/.exec(text);
+  if (found) return { name: found[1] === "triangle" ? "triangle" : "pair", sideMetres: decimal(found[2] ?? "2") };
+  say("header-value", ["pair", "triangle 2 m"]);
+  return null;
 }
 
 function readRules(text: string, say: Say): ReadonlySet<Rule> {

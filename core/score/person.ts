@@ -57,79 +57,89 @@ const BOUNDS = { height: [90, 230], reach: [80, 240], mass: [15, 220], weapon: [
 
 /** Reads a person's row; attributes that cannot be read are faults and the default stands. */
 export function parsePerson(text: string): { person: Person; faults: PersonFault[] } {
-  const faults: PersonFault[] = [];
-  const given: string[] = [];
-  const wears: Gear[] = [];
-  let lead: Side = "left";
-  let hand: Side = "right";
-  let minor = false;
-  let holds: Held | null = null;
-  const measures: Record<"height" | "reach" | "mass", number | null> = {
+  const reader = new PersonReader();
+  const items = text.toLowerCase().split(",");
+  for (const item of items.map((one) => one.trim().replace(/\s+/g, " ")).filter(Boolean)) reader.read(item);
+  return reader.finish();
+}
+
+/** What has been read of a person's row so far. */
+class PersonReader {
+  private readonly faults: PersonFault[] = [];
+  private readonly given: string[] = [];
+  private readonly wears: Gear[] = [];
+  private readonly measures: Record<"height" | "reach" | "mass", number | null> = {
     height: null,
     reach: null,
     mass: null,
   };
-  let list: "wears" | "holds" | null = null;
-  const items = text
-    .toLowerCase()
-    .split(",")
-    .map((item) => item.trim().replace(/\s+/g, " "))
-    .filter(Boolean);
-  for (const item of items) {
-    const fault = (code: string) => faults.push({ code, text: item });
+  private lead: Side = "left";
+  private hand: Side = "right";
+  private minor = false;
+  private holds: Held | null = null;
+  /** The list that a thing belongs to which names none itself. */
+  private list: "wears" | "holds" | null = null;
+
+  /** One attribute, or one thing more of a list. */
+  read(item: string): void {
     const measure = /^(height|reach|mass)\s+(\d+(?:\.\d+)?)\s*(cm|m|kg)?$/.exec(item);
     const side = /^(?:lead (left|right)|(left|right) handed)$/.exec(item);
-    if (measure) {
-      list = null;
-      const key = measure[1] as "height" | "reach" | "mass";
-      const value = Number(measure[2]) * (measure[3] === "m" ? 100 : 1);
-      const [low, high] = BOUNDS[key];
-      if (value < low || value > high) fault("body-bounds");
-      else measures[key] = value;
-      given.push(key);
-    } else if (side) {
-      list = null;
-      if (side[1]) lead = side[1] as Side;
-      else hand = side[2] as Side;
-      given.push(side[1] ? "lead" : "hand");
-    } else if (item === "minor") {
-      list = null;
-      minor = true;
-      given.push("minor");
-    } else {
-      const start = /^(wears|holds)\s+(.*)$/.exec(item);
-      if (start) list = start[1] as "wears" | "holds";
-      const thing = start ? start[2]! : item;
-      if (list === "holds") {
-        const read = readHeld(thing);
-        if (read === "unknown") {
-          const worn = GEAR.find((g) => g === thing);
-          if (worn && !start) wears.push(worn);
-          else fault("held");
-        } else holds = read;
-        given.push("holds");
-      } else if (list === "wears") {
-        const worn = GEAR.find((g) => g === thing);
-        if (worn) wears.push(worn);
-        else if (thing !== "nothing") fault("worn");
-        given.push("wears");
-      } else fault("person");
-    }
+    if (!measure && !side && item !== "minor") return this.thing(item);
+    this.list = null;
+    if (measure) this.measure(item, measure);
+    else if (side?.[1]) this.lead = side[1] as Side;
+    else if (side) this.hand = side[2] as Side;
+    else this.minor = true;
+    this.given.push(measure?.[1] ?? (side ? (side[1] ? "lead" : "hand") : "minor"));
   }
-  if (holds && wears.includes("mitts")) faults.push({ code: "hold-and-wear", text: "mitts" });
-  if (holds && wears.includes("gloves")) faults.push({ code: "hold-and-wear", text: "gloves" });
-  const person: Person = {
-    lead,
-    hand,
-    height: (measures.height ?? 175) / 100,
-    reach: measures.reach === null ? null : measures.reach / 100,
-    mass: measures.mass,
-    minor,
-    holds,
-    wears,
-    given,
-  };
-  return { person, faults };
+
+  private measure(item: string, [, name, number, unit]: RegExpExecArray): void {
+    const key = name as "height" | "reach" | "mass";
+    const value = Number(number) * (unit === "m" ? 100 : 1);
+    const [low, high] = BOUNDS[key];
+    if (value < low || value > high) this.faults.push({ code: "body-bounds", text: item });
+    else this.measures[key] = value;
+  }
+
+  private thing(item: string): void {
+    const start = /^(wears|holds)\s+(.*)$/.exec(item);
+    if (start) this.list = start[1] as "wears" | "holds";
+    if (this.list === null) return void this.faults.push({ code: "person", text: item });
+    this.given.push(this.list);
+    const thing = start ? start[2]! : item;
+    const worn = GEAR.find((g) => g === thing);
+    if (this.list === "wears") {
+      if (worn) this.wears.push(worn);
+      else if (thing !== "nothing") this.faults.push({ code: "worn", text: item });
+      return;
+    }
+    const read = readHeld(thing);
+    if (read !== "unknown") this.holds = read;
+    // Gear behind what is held is worn all the same.
+    else if (worn && !start) this.wears.push(worn);
+    else this.faults.push({ code: "held", text: item });
+  }
+
+  finish(): { person: Person; faults: PersonFault[] } {
+    const { faults, measures, lead, hand, minor, holds, wears, given } = this;
+    for (const text of ["mitts", "gloves"] as const)
+      if (holds && wears.includes(text)) faults.push({ code: "hold-and-wear", text });
+    const { height, reach, mass } = measures;
+    return {
+      person: {
+        lead,
+        hand,
+        height: (height ?? 175) / 100,
+        reach: reach === null ? null : reach / 100,
+        mass,
+        minor,
+        holds,
+        wears,
+        given,
+      },
+      faults,
+    };
+  }
 }
 
 function readHeld(text: string): Held | null | "unknown" {

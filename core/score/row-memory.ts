@@ -1,15 +1,19 @@
 /** Reads many scores that share most of their rows: each different row is parsed once. */
+import { Bounded } from "../base/bounded.ts";
 import { parse, plain } from "./parse.ts";
 import { RowReader } from "./rows.ts";
 import { parser } from "./score-parser.ts";
 import { beginsPlay, structure } from "./structure.ts";
 import { BLANK, type Row, type RowContent, type Score } from "./types.ts";
 
-/** Most rows remembered; a search that writes more different rows starts afresh. */
+/** Rows remembered for sure. */
 const MOST_ROWS = 20_000;
 
 /** A row that is no part of any score: what stands behind it is read as play. */
 const PLAY_BEFORE = "A jab";
+
+/** Before the first row of play, or behind it. */
+type Place = "header" | "play";
 
 /**
  * A row means the same wherever it stands, but for one thing: before the first row of play a word
@@ -19,8 +23,10 @@ const PLAY_BEFORE = "A jab";
  */
 export class RowMemory {
   private readonly rows = new RowReader();
-  private readonly before = new Map<string, RowContent>();
-  private readonly during = new Map<string, RowContent>();
+  private readonly known: Record<Place, Bounded<string, RowContent>> = {
+    header: new Bounded(MOST_ROWS),
+    play: new Bounded(MOST_ROWS),
+  };
 
   /** Reads as `parse` does. */
   read(text: string): Score {
@@ -31,11 +37,11 @@ export class RowMemory {
   readRows(lines: readonly string[]): Score {
     const rows: Row[] = [];
     let from = 0;
-    let inPlay = false;
+    let place: Place = "header";
     for (const line of lines) {
-      const content = line === "" ? BLANK : this.content(line, inPlay);
+      const content = line === "" ? BLANK : this.content(line, place);
       if (content.body.kind === "unread" || content.faults.length > 0) return parse(lines.join("\n"));
-      inPlay ||= beginsPlay(content.body);
+      if (beginsPlay(content.body)) place = "play";
       rows.push({ index: rows.length, from, content });
       from += line.length + 1;
     }
@@ -43,17 +49,16 @@ export class RowMemory {
     return { rows, items, faults };
   }
 
-  private content(line: string, inPlay: boolean): RowContent {
-    const known = inPlay ? this.during : this.before;
+  private content(line: string, place: Place): RowContent {
+    const known = this.known[place];
     const old = known.get(line);
     if (old) return old;
     if (line.trim() === "") return BLANK;
-    const text = inPlay ? `${PLAY_BEFORE}\n${line}` : line;
-    const read = this.rows.read(text, parser.parse(text))[inPlay ? 1 : 0]!.content;
+    const text = place === "play" ? `${PLAY_BEFORE}\n${line}` : line;
+    const read = this.rows.read(text, parser.parse(text))[place === "play" ? 1 : 0]!.content;
     // Only a header means something else in play; every other row has one content in both places.
-    const other = (inPlay ? this.before : this.during).get(line);
+    const other = this.known[place === "play" ? "header" : "play"].get(line);
     const content = other && other.body.kind !== "header" && read.body.kind !== "header" ? other : read;
-    if (known.size >= MOST_ROWS) known.clear();
     known.set(line, content);
     return content;
   }

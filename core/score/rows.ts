@@ -181,19 +181,20 @@ class RowBuilder {
       const named = first ? asActor(this.slice(first)) : null;
       if (named && (index === 0 || named === actor)) actor = named;
       else if (named) this.fault("alternative-actor", first!);
-      return this.alternative(alternative, named !== null);
+      return this.alternative(alternative, named ? 1 : 0);
     });
     return { ...this.span(node), actor, alternatives };
   }
 
-  private alternative(node: SyntaxNode, named: boolean): Alternative {
+  /** `names`: how many words at the start say who acts. */
+  private alternative(node: SyntaxNode, names: 0 | 1): Alternative {
     const beats = this.within("many-beats", node.getChildren("Beat")).map((beat, b): Beat => {
       const parts = this.within("many-parts", beat.getChildren("Part")).map((part, p): Part => {
         const written: SyntaxNode[] = [];
         for (let child = part.firstChild; child; child = child.nextSibling)
           if (child.name === "Word" || child.name === "Range") written.push(child);
         const words = this.within("many-words", written).map((word) => this.word(word));
-        if (b === 0 && p === 0 && named) words.shift();
+        if (b === 0 && p === 0) words.splice(0, names);
         if (words.length === 0) this.fault("missing", part);
         const first = words[0] ?? this.span(part);
         return { from: first.from, to: this.span(part).to, words };

@@ -28,9 +28,9 @@ export function makeVocabulary(own: readonly MoveData[] = [], ownSets: readonly 
   const moves = new Map<MoveId, Move>();
   const byName = new Map<string, Move[]>();
   let longest = 1;
-  const add = (data: MoveData, isOwn: boolean) => {
+  const add = (data: MoveData, from: Pick<Move, "own">) => {
     const id = data.id as MoveId;
-    const move: Move = { ...data, id, name: displayName(data, "english"), own: isOwn };
+    const move: Move = { ...data, id, name: displayName(data, "english"), ...from };
     moves.set(id, move);
     for (const name of Object.values(data.names).flat()) {
       const key = nameKey(name);
@@ -40,8 +40,8 @@ export function makeVocabulary(own: readonly MoveData[] = [], ownSets: readonly 
       byName.set(key, known);
     }
   };
-  for (const data of own) add(data, true);
-  for (const data of shippedMoves) if (!moves.has(data.id as MoveId)) add(data, false);
+  for (const data of own) add(data, { own: true });
+  for (const data of shippedMoves) if (!moves.has(data.id as MoveId)) add(data, { own: false });
   const numbering = new Map([...numberingSets, ...ownSets].map((set) => [set.id, set]));
   return { moves, byName, longest, numbering };
 }

@@ -28,22 +28,25 @@ interface Waiting {
   readonly fail: (error: Error) => void;
 }
 
+/** Whether a thread can take the next task. */
+type ThreadState = "alive" | "stopped";
+
 class Thread {
   private readonly worker = new Worker(threadFile());
   private current: Waiting | null = null;
   private timer: NodeJS.Timeout | null = null;
 
-  constructor(private readonly onFree: (thread: Thread, alive: boolean) => void) {
+  constructor(private readonly onFree: (thread: Thread, state: ThreadState) => void) {
     // Idle threads do not keep the process from ending.
     this.worker.unref();
     this.worker.on("message", (answered: Answered) => {
       if (answered.ok) this.current?.done(answered.answer);
       else this.current?.fail(new Error(answered.fault));
-      this.finish(true);
+      this.finish("alive");
     });
     this.worker.on("error", (error) => {
       this.current?.fail(error);
-      this.finish(false);
+      this.finish("stopped");
     });
   }
 
@@ -57,16 +60,16 @@ class Thread {
           "This takes too long to work out, so it was stopped and nothing was saved. Split it into several drills.",
         ),
       );
-      this.finish(false);
+      this.finish("stopped");
     }, TIME_LIMIT);
     this.worker.postMessage(waiting.asked);
   }
 
-  private finish(alive: boolean): void {
+  private finish(state: ThreadState): void {
     if (this.timer) clearTimeout(this.timer);
     this.current = null;
     this.worker.unref();
-    this.onFree(this, alive);
+    this.onFree(this, state);
   }
 
   stop(): Promise<number> {
@@ -84,8 +87,8 @@ function next(): void {
     let thread = free.pop();
     if (!thread) {
       if (threads.size >= THREADS) return;
-      thread = new Thread((one, alive) => {
-        if (alive) free.push(one);
+      thread = new Thread((one, state) => {
+        if (state === "alive") free.push(one);
         else threads.delete(one);
         next();
       });
