@@ -2,6 +2,39 @@ import js from "@eslint/js";
 import reactHooks from "eslint-plugin-react-hooks";
 import tseslint from "typescript-eslint";
 
+/** A function that does one thing or another by a switch is two functions, or takes words for it. */
+const NO_SWITCH = [
+  {
+    selector: ":function > Identifier.params[typeAnnotation.typeAnnotation.type='TSBooleanKeyword']",
+    message: "A boolean parameter says nothing where it is called: use two functions, or words.",
+  },
+  {
+    selector: ":function > AssignmentPattern.params > Literal[raw=/^(true|false)$/]",
+    message: "A boolean parameter says nothing where it is called: use two functions, or words.",
+  },
+];
+const NO_NEST = [
+  {
+    selector: "ConditionalExpression > ConditionalExpression > ConditionalExpression",
+    message: "Three conditions in one expression are hard to read: use a table or a function.",
+  },
+];
+const ours = (most) => ["error", { max: most, skipBlankLines: false, skipComments: false, IIFEs: true }];
+
+/** Screens that are still one long function; each that is split leaves this list. */
+const LONG_SCREENS = [
+  "app/class/plan-blocks.tsx",
+  "app/class/plan-screen.tsx",
+  "app/desk/desk-screen.tsx",
+  "app/desk/middle.tsx",
+  "app/desk/score-editor.tsx",
+  "app/drills/drills-screen.tsx",
+  "app/people/people-screen.tsx",
+  "app/people/person-dialog.tsx",
+  "app/words/numbering-screen.tsx",
+  "app/words/school-screen.tsx",
+];
+
 export default tseslint.config(
   { ignores: ["build", "node_modules", ".react-router", ".data", "core/score/score-parser*.ts"] },
   js.configs.recommended,
@@ -32,6 +65,28 @@ export default tseslint.config(
       "no-control-regex": "off",
     },
   },
+  {
+    files: ["core/**/*.ts", "server/**/*.ts", "db/**/*.ts", "cli/**/*.ts"],
+    ignores: ["**/*.test.ts", "**/*testing.ts"],
+    rules: {
+      "max-lines-per-function": ours(60),
+      "max-params": ["error", 5],
+      "no-restricted-syntax": ["error", ...NO_SWITCH, ...NO_NEST],
+    },
+  },
+  // Plain numbers in the innermost loops: two points are four of them, and no object is made for each.
+  { files: ["core/body/geometry.ts"], rules: { "max-params": "off" } },
+  {
+    // A tick box hands over a boolean: here it is a value, no switch.
+    files: ["app/**/*.{ts,tsx}"],
+    ignores: ["**/*.test.ts", "**/*.test.tsx"],
+    rules: {
+      "max-lines-per-function": ours(120),
+      "max-params": ["error", 5],
+      "no-restricted-syntax": ["error", ...NO_NEST],
+    },
+  },
+  { files: LONG_SCREENS, rules: { "max-lines-per-function": "off" } },
   {
     files: ["app/**/*.{ts,tsx}"],
     plugins: { "react-hooks": reactHooks },

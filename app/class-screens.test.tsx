@@ -241,7 +241,7 @@ test("pairs say why and what to look at; a round that was run cannot be changed"
 test("what a swap costs comes from heights, weights and who met", () => {
   const tall = page.people.map((p) => (p.id === "p1" || p.id === "p2" ? { ...p, height_cm: 190 } : p));
   const cost = (one: string, two: string) =>
-    swapCostIn({ people: tall, met: {}, wishes: [] }, rounds, 0, PAIR_WEIGHTS, one, two);
+    swapCostIn({ people: tall, met: {}, wishes: [] }, { rounds, at: 0 }, PAIR_WEIGHTS, [one, two]);
   expect(cost("p2", "p3")).toBeGreaterThan(0);
   expect(cost("p1", "p2")).toBeNull();
 });

@@ -79,13 +79,11 @@ export default function Root({ loaderData }: Route.ComponentProps) {
   );
 }
 
+const BY_STATUS: Readonly<Record<number, "missing" | "database">> = { 404: "missing", 503: "database" };
+
 export function ErrorBoundary({ error, loaderData }: Route.ErrorBoundaryProps) {
   const kind = isRouteErrorResponse(error)
-    ? error.status === 404
-      ? "missing"
-      : error.status === 503
-        ? "database"
-        : "fault"
+    ? (BY_STATUS[error.status] ?? "fault")
     : faultOf(error, typeof document === "undefined");
   return (
     <Page nonce={loaderData?.nonce}>

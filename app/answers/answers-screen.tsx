@@ -1,7 +1,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useCallback, useMemo, useState } from "react";
-import { BOOK_TOOLS } from "#core/answers/answer-book.ts";
+import { BOOK_TOOLS, type Book } from "#core/answers/answer-book.ts";
 import { TRADE } from "#core/trade/trade.ts";
 import type { Trained, TrainedText } from "#core/answers/trained.ts";
 import type { BookChoice } from "#core/policy/settings.ts";
@@ -12,7 +12,7 @@ import { useAnswer } from "../workers/use-answer.ts";
 import { useLongWork } from "../workers/use-long-work.ts";
 import { BookMap, type Place } from "./book-map.tsx";
 import { ChooseMoves } from "./choose-moves.tsx";
-import { holesOf, mapView, type Filters } from "./book-view.ts";
+import { holesOf, mapView, type Filters, type Hole } from "./book-view.ts";
 import { Holes } from "./holes.tsx";
 import { PairPanel } from "./pair-panel.tsx";
 
@@ -61,19 +61,9 @@ export function AnswersScreen({ trainedTexts, today }: AnswersProps) {
   };
   const row = at ? map?.rows[at.row] : undefined;
   const column = at ? map?.columns[at.column] : undefined;
-  const open = holes.filter((h) => h.kind !== "untrained");
   return (
     <>
-      <ScreenHead
-        title="Answer book"
-        lead={
-          !book
-            ? "Does the school have an answer for everything it throws?"
-            : open.length === 0
-              ? `All ${book.feeds.length} feeds have a valid answer on both sides.`
-              : `${book.feeds.length} feeds against ${book.answers.length} answers, each on two sides. Not answered: ${open.length}.`
-        }
-      >
+      <ScreenHead title="Answer book" lead={leadOf(book, holes)}>
         <Button variant="outlined" onClick={() => setChoosing(true)}>
           Choose moves
         </Button>
@@ -159,6 +149,15 @@ export function AnswersScreen({ trainedTexts, today }: AnswersProps) {
       )}
     </>
   );
+}
+
+/** What the book comes to, in one sentence. */
+function leadOf(book: Book | null, holes: readonly Hole[]): string {
+  if (!book) return "Does the school have an answer for everything it throws?";
+  const open = holes.filter((h) => h.kind !== "untrained").length;
+  return open === 0
+    ? `All ${book.feeds.length} feeds have a valid answer on both sides.`
+    : `${book.feeds.length} feeds against ${book.answers.length} answers, each on two sides. Not answered: ${open}.`;
 }
 
 /** What the signs of the map mean, until a pair is looked at. */

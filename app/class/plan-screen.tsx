@@ -221,7 +221,7 @@ export function PlanScreen({ page }: { page: PlanPage }) {
                 nameOf={nameOf}
                 onLock={lock}
                 onSwap={swap}
-                costOf={(one, two) => swapCostIn(page, rounds, at, pairing, one, two)}
+                costOf={(one, two) => swapCostIn(page, { rounds, at }, pairing, [one, two])}
               />
             )}
             <PlanShares shares={plan.shares} people={people} rounds={rounds.length} queue={plan.queue} />

@@ -9,11 +9,9 @@ import type { PlanPage } from "#server/views.ts";
 /** Points; negative is a gain, null where the two cannot change places. */
 export function swapCostIn(
   { people, met, wishes }: Pick<PlanPage, "people" | "met" | "wishes">,
-  rounds: readonly PlannedRound[],
-  at: number,
+  { rounds, at }: { readonly rounds: readonly PlannedRound[]; readonly at: number },
   weights: PairWeights,
-  one: string,
-  two: string,
+  [one, two]: readonly [string, string],
 ): number | null {
   const byId = new Map(people.map((p) => [p.id, pairPerson(p, p.level, p.limits)]));
   const tonight = new Map<string, number>();

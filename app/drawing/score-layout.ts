@@ -241,7 +241,7 @@ function drawLane(lane: Lane, laneIndex: number, place: LanePlace, drawn: Drawn)
       toX: x + STEP * MEETS,
       toY: e.meets ? (after[from]! + after[to]!) / 2 : after[to]!,
     });
-    marksOf(e, known, after, x + STEP * MEETS, `${laneIndex}`, drawn.marks);
+    drawn.marks.push(...marksOf(e, known, after, { x: x + STEP * MEETS, lane: `${laneIndex}` }));
     known = e.strands.after;
     x += wide;
     for (const [i, back] of e.returns.entries()) {
@@ -294,10 +294,9 @@ function marksOf(
   e: ExchangeView,
   known: readonly StrandView[],
   ys: readonly number[],
-  x: number,
-  lane: string,
-  marks: StrandMark[],
-): void {
+  { x, lane }: { readonly x: number; readonly lane: string },
+): StrandMark[] {
+  const marks: StrandMark[] = [];
   e.strands.after.forEach((now, i) => {
     const was = known.find((s) => s.actor === now.actor);
     const at = { actor: now.actor, y: ys[i]! };
@@ -346,6 +345,7 @@ function marksOf(
       words: `${e.responder} faces ${e.feeder}`,
     });
   }
+  return marks;
 }
 
 /** Longest label that is drawn whole, letters. */

@@ -158,30 +158,39 @@ function MoveForm({ cards, start, startName }: FormProps) {
           aria-label="What it would do"
           sx={{ position: { md: "sticky" }, top: 16, alignSelf: "start" }}
         >
-          {errors.length > 0 && (
-            <Box role="status" sx={{ borderLeft: 4, borderColor: "verdict.invalid", pl: 2, mb: 2 }}>
-              Before it can be saved:
-              <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
-                {errors.slice(0, 6).map((e) => (
-                  <li key={e}>{e}</li>
-                ))}
-              </Box>
-            </Box>
-          )}
-          {!view && <LinearProgress aria-label="Trying the move" />}
-          {view?.ok && (
-            <>
-              <TrialPicture trial={view.trial} />
-              <TrialList title="It would answer" pairs={view.trial.answers} of="feed" />
-              <TrialList title="It would be answered by" pairs={view.trial.answeredBy} of="answer" />
-              <Box sx={{ mt: 2.5 }}>
-                <FactList facts={view.facts} />
-              </Box>
-            </>
-          )}
+          <TrialPanel view={view} errors={errors} />
         </Box>
       </Box>
     </Box>
+  );
+}
+
+/** What is missing, and what the move would do as it stands. */
+function TrialPanel({ view, errors }: { view: ReturnType<typeof useTrial>; errors: readonly string[] }) {
+  return (
+    <>
+      {errors.length > 0 && (
+        <Box role="status" sx={{ borderLeft: 4, borderColor: "verdict.invalid", pl: 2, mb: 2 }}>
+          Before it can be saved:
+          <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
+            {errors.slice(0, 6).map((e) => (
+              <li key={e}>{e}</li>
+            ))}
+          </Box>
+        </Box>
+      )}
+      {!view && <LinearProgress aria-label="Trying the move" />}
+      {view?.ok && (
+        <>
+          <TrialPicture trial={view.trial} />
+          <TrialList title="It would answer" pairs={view.trial.answers} of="feed" />
+          <TrialList title="It would be answered by" pairs={view.trial.answeredBy} of="answer" />
+          <Box sx={{ mt: 2.5 }}>
+            <FactList facts={view.facts} />
+          </Box>
+        </>
+      )}
+    </>
   );
 }
 

@@ -230,13 +230,7 @@ export function SchoolScreen({ drills }: { drills: readonly DrillText[] }) {
           sx={{ pt: 2, position: { md: "sticky" }, top: 0, alignSelf: "start" }}
         >
           <Box component="h2" sx={{ typography: "h2", m: 0, mb: 1 }}>
-            {!dirty
-              ? `${drills.length} drills are judged like this`
-              : changes === null
-                ? "Judging the drills…"
-                : changes.length === 0
-                  ? "No drill’s verdict changes"
-                  : `${changes.length} ${changes.length === 1 ? "verdict changes" : "verdicts change"}`}
+            {dirty ? changeWords(changes) : `${drills.length} drills are judged like this`}
           </Box>
           {dirty &&
             changes?.map((c) => (
@@ -270,4 +264,11 @@ function useChanges(drills: readonly DrillText[], draft: SchoolData, version: nu
     );
   }, [drills, wanted, version]);
   return changes;
+}
+
+/** How many verdicts the unsaved settings change; null: not known yet. */
+function changeWords(changes: readonly unknown[] | null): string {
+  if (changes === null) return "Judging the drills…";
+  if (changes.length === 0) return "No drill’s verdict changes";
+  return `${changes.length} ${changes.length === 1 ? "verdict changes" : "verdicts change"}`;
 }

@@ -97,41 +97,7 @@ export function WordsScreen() {
                 ))}
               </TextField>
             </Box>
-            <Box component="nav" aria-label="Moves" sx={{ maxHeight: { md: "calc(100vh - 250px)" }, overflow: "auto" }}>
-              {shown.map((card, i) => (
-                <Box key={card.id}>
-                  {card.data.group !== shown[i - 1]?.data.group && (
-                    <Box
-                      component="h2"
-                      sx={{ typography: "h3", color: "text.secondary", px: { xs: 2, sm: 3 }, pt: 1.5, pb: 0.5, m: 0 }}
-                    >
-                      {card.data.group}
-                    </Box>
-                  )}
-                  <Entry to={to(card.id)} replace preventScrollReset aria-current={card.id === asked || undefined}>
-                    {card.shown}
-                    {card.own && (
-                      <Box component="span" sx={{ color: "text.secondary", fontWeight: 400 }}>
-                        {" "}
-                        · our own
-                      </Box>
-                    )}
-                    <Box
-                      component="span"
-                      sx={{ color: "text.secondary", fontWeight: 400, display: "block", fontSize: "0.9rem" }}
-                    >
-                      {otherNames(card).slice(0, 3).join(", ")}
-                    </Box>
-                  </Entry>
-                </Box>
-              ))}
-              {shown.length === 0 && (
-                <Box sx={{ px: 3, py: 3, color: "text.secondary" }}>
-                  No move has a name like this in any tradition. Try fewer letters, or{" "}
-                  <Link to={`/words/new?name=${encodeURIComponent(query)}`}>add it as your own</Link>.
-                </Box>
-              )}
-            </Box>
+            <MoveList shown={shown} asked={asked} query={query} to={to} />
           </Box>
           <Box
             component="section"
@@ -155,6 +121,54 @@ export function WordsScreen() {
         </Box>
       )}
     </>
+  );
+}
+
+interface ListProps {
+  readonly shown: readonly MoveCard[];
+  readonly asked: string | null;
+  readonly query: string;
+  readonly to: (id: string) => string;
+}
+
+/** The moves that were found, by kind. */
+function MoveList({ shown, asked, query, to }: ListProps) {
+  return (
+    <Box component="nav" aria-label="Moves" sx={{ maxHeight: { md: "calc(100vh - 250px)" }, overflow: "auto" }}>
+      {shown.map((card, i) => (
+        <Box key={card.id}>
+          {card.data.group !== shown[i - 1]?.data.group && (
+            <Box
+              component="h2"
+              sx={{ typography: "h3", color: "text.secondary", px: { xs: 2, sm: 3 }, pt: 1.5, pb: 0.5, m: 0 }}
+            >
+              {card.data.group}
+            </Box>
+          )}
+          <Entry to={to(card.id)} replace preventScrollReset aria-current={card.id === asked || undefined}>
+            {card.shown}
+            {card.own && (
+              <Box component="span" sx={{ color: "text.secondary", fontWeight: 400 }}>
+                {" "}
+                · our own
+              </Box>
+            )}
+            <Box
+              component="span"
+              sx={{ color: "text.secondary", fontWeight: 400, display: "block", fontSize: "0.9rem" }}
+            >
+              {otherNames(card).slice(0, 3).join(", ")}
+            </Box>
+          </Entry>
+        </Box>
+      ))}
+      {shown.length === 0 && (
+        <Box sx={{ px: 3, py: 3, color: "text.secondary" }}>
+          No move has a name like this in any tradition. Try fewer letters, or{" "}
+          <Link to={`/words/new?name=${encodeURIComponent(query)}`}>add it as your own</Link>.
+        </Box>
+      )}
+    </Box>
   );
 }
 
