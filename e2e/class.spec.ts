@@ -151,6 +151,15 @@ test("the demo evening is planned from attendance to the printed sheet in under 
     await expect(page.getByRole("button", { name: /Pair them/ })).toHaveCount(0);
     await page.getByRole("button", { name: "Drop the plan…" }).click();
     await page.getByRole("button", { name: "Really drop the plan" }).click();
+    // What was run is in the log: it has to be taken back first.
+    await expect(page.getByRole("alert")).toContainText("Rounds of this evening were run");
+    await page.getByRole("link", { name: "The plan" }).click();
+    await page.getByRole("button", { name: "Not run after all" }).click();
+    await expect(page.getByRole("button", { name: "It was run" })).toBeVisible();
+    await expect(page.getByText("Saved.", { exact: false })).toBeVisible({ timeout: 15_000 });
+    await page.goto("/class");
+    await page.getByRole("button", { name: "Drop the plan…" }).click();
+    await page.getByRole("button", { name: "Really drop the plan" }).click();
     await expect(page.getByRole("button", { name: "Pair them" })).toBeVisible();
     await expect(page.getByRole("link", { name: "Plan the evening" })).toBeVisible();
   });

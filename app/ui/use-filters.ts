@@ -1,6 +1,6 @@
 /** What a list is filtered by: held on the screen as it is typed; the address follows when typing rests. */
 import { useCallback, useEffect, useRef, useState } from "react";
-import { useSearchParams } from "react-router";
+import { useNavigation, useSearchParams } from "react-router";
 
 /** Rest of typing before the address follows, ms. */
 const QUIET = 300;
@@ -36,7 +36,10 @@ export function useFilters<Key extends string>(usual: Readonly<Record<Key, strin
     written.current = params.toString();
     setValues(read(params, usual));
   }, [params, usual]);
+  // On the way to another page the address is not written any more: that would call the person back.
+  const going = useNavigation().location !== undefined;
   useEffect(() => {
+    if (going) return;
     const next = withFilters(params, values, usual);
     if (next.toString() === params.toString()) return;
     const timer = setTimeout(() => {
@@ -44,7 +47,7 @@ export function useFilters<Key extends string>(usual: Readonly<Record<Key, strin
       setParams(next, { replace: true, preventScrollReset: true });
     }, QUIET);
     return () => clearTimeout(timer);
-  }, [values, params, setParams, usual]);
+  }, [values, params, setParams, usual, going]);
   const set = useCallback((key: Key, value: string) => setValues((now) => ({ ...now, [key]: value })), []);
   return { values, set, params };
 }

@@ -1,6 +1,6 @@
 /** All valid answers of the vocabulary to one feed, ranked for the bodies at hand. */
 import { TRADE, withOwn } from "../trade/trade.ts";
-import { keptFor } from "../base/bounded.ts";
+import { Bounded, keptFor } from "../base/bounded.ts";
 import { Numbers } from "../base/numbers.ts";
 import { checkSingleFor } from "../policy/judge.ts";
 import { blowOf, readAnswer, readFed, type Fed } from "../drill/single.ts";
@@ -70,7 +70,7 @@ function numberOf(context: readonly string[]): number {
   return number;
 }
 
-/** Most results kept of each question: an answer with all its exchanges is large, a yes or no is not. */
+/** Results of each question that are kept for sure: an answer with all its exchanges is large, a yes or no is not. */
 const MOST_KEPT = {
   answers: 500,
   blows: 50,
@@ -85,26 +85,14 @@ const MOST_KEPT = {
 type Question = keyof typeof MOST_KEPT;
 
 /** Results by school and what was asked: operators ask for the same feeds again and again. */
-const results = new WeakMap<School, Map<Question, Map<string, unknown>>>();
+const results = new WeakMap<School, Map<Question, Bounded<string, unknown>>>();
 
-function kept<T extends NonNullable<unknown> | null>(
-  school: School,
-  question: Question,
-  context: readonly string[],
-  asked: string,
-  compute: () => T,
-): T {
+function kept<T>(school: School, question: Question, context: readonly string[], asked: string, compute: () => T): T {
   const key = `${numberOf(context)} ${asked}`;
-  const ofSchool = results.get(school) ?? new Map<Question, Map<string, unknown>>();
-  results.set(school, ofSchool);
-  const known = ofSchool.get(question) ?? new Map<string, unknown>();
-  ofSchool.set(question, known);
-  const old = known.get(key);
-  if (old !== undefined) return old as T;
-  if (known.size >= MOST_KEPT[question]) known.clear();
-  const value = compute();
-  known.set(key, value);
-  return value;
+  const ofSchool = keptFor(results, school, () => new Map<Question, Bounded<string, unknown>>());
+  let known = ofSchool.get(question);
+  if (!known) ofSchool.set(question, (known = new Bounded(MOST_KEPT[question])));
+  return known.of(key, compute) as T;
 }
 
 function allAnswers(context: readonly string[], feed: string, school: School): RankedAnswer[] {

@@ -1,3 +1,4 @@
+import { keptFor } from "../base/bounded.ts";
 import type { Gear } from "../score/person.ts";
 import type { LineHeader } from "../score/header.ts";
 import type { BodyState } from "../body/state.ts";
@@ -11,8 +12,7 @@ const contexts = new WeakMap<LineHeader, Map<string, ResolveContext>>();
 
 /** What the words of one person mean depends on what he holds, his sides and the drill's kind. */
 export function resolveContext(state: BodyState, header: LineHeader): ResolveContext {
-  let known = contexts.get(header);
-  if (!known) contexts.set(header, (known = new Map()));
+  const known = keptFor(contexts, header, () => new Map<string, ResolveContext>());
   const key = `${state.actor}${state.lead}${state.weaponSide}`;
   let context = known.get(key);
   if (!context) known.set(key, (context = contextOf(state, header)));

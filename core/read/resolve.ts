@@ -1,4 +1,5 @@
 /** Words of a score to moves: what a part means for the one who does it. */
+import { Bounded, keptFor } from "../base/bounded.ts";
 import { type Actor, type Alternative, type Beat, type Part, type Span } from "../score/types.ts";
 import { otherSide, type Side } from "../score/person.ts";
 import { FILLER, findMove, HEIGHT_WORDS, isModifierWord, SIDES, takePhrases, WAYS } from "./find-move.ts";
@@ -128,32 +129,27 @@ interface Reading {
   readonly use: MoveUse | null;
   readonly faults: readonly WordFault[];
 }
-const readings = new WeakMap<Vocabulary, Map<string, Reading>>();
-/** Most readings kept for a vocabulary; a text that is all different words must not fill the memory. */
-const MAX_READINGS = 5000;
+const readings = new WeakMap<Vocabulary, Bounded<string, Reading>>();
+/** Readings kept for a vocabulary for sure. */
+const MOST_READINGS = 5000;
 
 const keys = new WeakMap<ResolveContext, string>();
 
 function contextKey(c: ResolveContext): string {
-  let key = keys.get(c);
-  if (key === undefined) {
-    key = `${c.holds}|${c.twoSticks}|${c.pads}|${c.kind}|${c.tradition}|${c.hand}|${c.lead}|${c.numbering}|`;
-    keys.set(c, key);
-  }
-  return key;
+  return keptFor(
+    keys,
+    c,
+    () => `${c.holds}|${c.twoSticks}|${c.pads}|${c.kind}|${c.tradition}|${c.hand}|${c.lead}|${c.numbering}|`,
+  );
 }
 
 function resolvePart(part: Part, vocabulary: Vocabulary, context: ResolveContext, faults: WordFault[]): MoveUse | null {
   let key = contextKey(context);
   for (const word of part.words) key += `${word.text} `;
-  let kept = readings.get(vocabulary);
-  if (!kept || kept.size > MAX_READINGS) readings.set(vocabulary, (kept = new Map()));
-  let reading = kept.get(key);
-  if (!reading) {
+  const reading = keptFor(readings, vocabulary, () => new Bounded<string, Reading>(MOST_READINGS)).of(key, () => {
     const found: WordFault[] = [];
-    reading = { use: readPart(part, vocabulary, context, found), faults: found };
-    kept.set(key, reading);
-  }
+    return { use: readPart(part, vocabulary, context, found), faults: found };
+  });
   const { from, to } = part;
   for (const fault of reading.faults) faults.push({ ...fault, from, to });
   return reading.use && { ...reading.use, from, to };

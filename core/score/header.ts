@@ -1,4 +1,5 @@
 /** The header rows of a score, read into a frame for the drill. */
+import { Bounded } from "../base/bounded.ts";
 import { ACTORS, type Actor, type Row, type Score, type Word } from "./types.ts";
 import { parsePerson, type Person } from "./person.ts";
 import { linesOf } from "./structure.ts";
@@ -62,16 +63,8 @@ export interface HeaderFault {
 }
 
 /** Persons by the text of their row: a search reads the same few again and again. */
-const persons = new Map<string, ReturnType<typeof parsePerson>>();
-const MOST_PERSONS = 500;
-function personOf(text: string): ReturnType<typeof parsePerson> {
-  let read = persons.get(text);
-  if (!read) {
-    if (persons.size >= MOST_PERSONS) persons.clear();
-    persons.set(text, (read = parsePerson(text)));
-  }
-  return read;
-}
+const persons = new Bounded<string, ReturnType<typeof parsePerson>>(500);
+const personOf = (text: string) => persons.of(text, () => parsePerson(text));
 
 type Draft = { -readonly [K in keyof Header]: Header[K] };
 
