@@ -9,6 +9,8 @@ import { repairsOf } from "#core/answers/repairs.ts";
 import type { Finding } from "#core/findings/finding.ts";
 import { rankAnswers } from "#core/answers/answers.ts";
 import { headerRows } from "#core/score/edit.ts";
+import { shippedFaults } from "#core/words/schema.ts";
+import { shippedMoves } from "#core/words/shipped.ts";
 import { refute } from "#core/search/refute.ts";
 
 /** Prints one object; of several files one a line, each with its file. */
@@ -98,6 +100,14 @@ const onFiles =
     return run(files, options);
   };
 
+/** Holds the moves that ship against their schema: file, move and field of each fault. */
+function runMoves(): number {
+  const faults = shippedFaults();
+  for (const fault of faults) console.log(fault);
+  if (faults.length === 0) console.log(`${shippedMoves.length} moves, no fault`);
+  return faults.length === 0 ? 0 : 1;
+}
+
 const COMMANDS: Readonly<Record<string, (files: readonly string[], options: Options) => number>> = {
   check: onFiles(runCheck),
   format: onFiles(runFormat),
@@ -108,6 +118,7 @@ const COMMANDS: Readonly<Record<string, (files: readonly string[], options: Opti
   calls: runCalls,
   bridge: runBridge,
   flow: runFlow,
+  moves: runMoves,
 };
 
 function main(args: readonly string[]): number {

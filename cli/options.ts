@@ -15,6 +15,7 @@ export const USAGE = `usage: vicissor check [--json] [--repairs] [--school FILE]
        vicissor bridge [--json] [--school FILE] FILE FILE
        vicissor flow --moves "MOVE, MOVE, ..." [--counts N] [--json] [--seed N] [--school FILE] [FILE]
        vicissor refute [--json] [--plies N] [--nodes N] [--seed N] [--school FILE] FILE...|-
+       vicissor moves
 
 check    prints FILE:LINE:COL severity rule message; exit 0 without errors, 1 with, 2 when it cannot run;
          with --repairs each finding is followed by what mends it, in JSON by label and whole new text
@@ -26,6 +27,7 @@ bridge   the shortest rows by which the second drill can follow the first withou
 flow     cycles over the moves, for the people in FILE's header: all is met or answered, and the state returns
 calls    a round of calls for the drill's labels or feeds, fair and without a pattern; the same seed, the same round
 refute   plays the feeder who wants to break the drill: the shortest line that lands; exit 1 when there is one
+moves    holds the moves that ship against their schema: file, move and field of each fault; exit 1 when there is one
 `;
 
 /** Thrown for anything that keeps the command from running; printed as one line, exit 2. */

@@ -8,13 +8,11 @@ import DialogTitle from "@mui/material/DialogTitle";
 import useMediaQuery from "@mui/material/useMediaQuery";
 import { useRef, useState } from "react";
 import { useFetcher } from "react-router";
+import { MAX_FILE } from "#core/score/limits.ts";
 import { ScoreDrawing } from "../drawing/score-drawing.tsx";
 import { VerdictRing } from "../ui/marks.tsx";
 import { ask } from "../workers/client.ts";
 import type { FileRead } from "../workers/questions/files.ts";
-
-/** Larger files are no drills. */
-const MOST_BYTES = 2_000_000;
 
 export function ReadFile() {
   const input = useRef<HTMLInputElement>(null);
@@ -22,7 +20,7 @@ export function ReadFile() {
   const fetcher = useFetcher();
   const narrow = useMediaQuery("(max-width: 700px)");
   const choose = async (file: File) => {
-    if (file.size > MOST_BYTES) {
+    if (file.size > MAX_FILE) {
       const message = `${file.name} has ${Math.round(file.size / 1e6)} MB: that is no drill. Choose a .vics or .json file.`;
       return setRead({ name: file.name, found: { ok: false, message } });
     }

@@ -12,7 +12,7 @@ import {
   type Schema,
 } from "yup";
 import { partNamed } from "./part-names.ts";
-import type { MoveFile } from "./shipped.ts";
+import { moveFiles, type MoveFile } from "./shipped.ts";
 import { COMPANIONS, COVER_LIMBS, HEIGHTS, LIMBS, ROLES, TOOLS, TRADITIONS, type MoveData } from "./types.ts";
 
 const ms = number().integer().min(50).max(2000);
@@ -211,3 +211,10 @@ export function readMoves(name: string, file: MoveFile): MovesResult {
   });
   return errors.length > 0 ? { ok: false, errors } : { ok: true, moves };
 }
+
+/** Faults of the moves that ship: file, move and field of each. */
+export const shippedFaults = (): string[] =>
+  Object.entries(moveFiles).flatMap(([name, file]) => {
+    const read = readMoves(name, file);
+    return read.ok ? [] : [...read.errors];
+  });

@@ -2,7 +2,8 @@
 import { checkFor } from "../../policy/judge.ts";
 import { defaultSchool } from "../../policy/school.ts";
 import { parse } from "../../score/parse.ts";
-import type { OperatorId } from "../operator-names.ts";
+import { textsOf } from "../../base/source-testing.ts";
+import { OPERATOR_NAMES, type OperatorId } from "../operator-names.ts";
 import { vary, type Variation } from "../vary.ts";
 
 const school = defaultSchool();
@@ -13,6 +14,12 @@ const plays = (operator: OperatorId, text: string): string[] =>
   made(operator, text).map((v) => v.text.split("\n\n").slice(1).join("\n").trim());
 const ONE = "A: lead left\nB: lead left\ntempo: 50%\n\nA jab -> B slip out, cross";
 const TWO = `${ONE}\nA lead hook -> B weave, cross`;
+
+test("every operator has a case in a test beside it", () => {
+  const tests = textsOf("core/vary", /\.test\.ts$/).join("\n");
+  const without = Object.keys(OPERATOR_NAMES).filter((id) => !tests.includes(`"${id}"`));
+  expect(without).toEqual([]);
+});
 
 describe("what is answered", () => {
   test("a return is added where there is none, and only where it reaches", () => {
