@@ -14,7 +14,7 @@ export default {
       },
     ],
   },
-  testMatch: ["<rootDir>/{bin,core,app,db,server,cli,demo}/**/*.test.{ts,tsx}"],
+  testMatch: ["<rootDir>/{bin,core,app,db,server,cli,demo,scripts}/**/*.test.{ts,tsx}"],
   testEnvironment: "node",
   modulePathIgnorePatterns: ["<rootDir>/build/"],
 };
