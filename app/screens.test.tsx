@@ -224,7 +224,7 @@ describe("marks and trouble", () => {
     expect(text(html(<Trouble kind="database" />))).toMatch(/cannot be reached.*tries again/);
     expect(text(html(<Trouble kind="missing" detail="Gone." />))).toMatch(/Gone\./);
     expect(text(html(<Trouble kind="fault" detail="secret stack" />))).not.toMatch(/secret/);
-    expect(text(html(<Trouble kind="page" detail="secret stack" />))).toMatch(/Load the page anew(?!.*(?:secret|log))/);
+    expect(text(html(<Trouble kind="page" detail="secret stack" />))).toMatch(/Reload the page(?!.*(?:secret|log))/);
   });
   test("only a fault of the server is said to be in its log", () => {
     expect(faultOf(new Error("Unexpected Server Error"), false)).toBe("fault");

@@ -54,7 +54,7 @@ test("answers ranks what works, for the people in a file's header", () => {
   expect(answers.map((a: { answer: string }) => a.answer)).toEqual(expect.arrayContaining(["cover", "weave"]));
   expect(answers[0]).toMatchObject({ verdict: "valid" });
   expect(run(["answers", "A overhead", "demo/drills/roof-and-step.vics"]).stdout).toMatch(/roof block/);
-  expect(run(["answers", "A jabb"]).stderr).toMatch(/Nearest: jab/);
+  expect(run(["answers", "A jabb"]).stderr).toMatch(/Did you mean jab/);
 });
 
 test("refute says how far a drill holds, and exits 1 with the line that lands", () => {

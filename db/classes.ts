@@ -36,7 +36,7 @@ export async function getTonight(db: Db, scope: Scope): Promise<ClassRow | null>
 }
 
 /** What a new class needs; the rest has its usual values. */
-export type NewClass = Pick<ClassRow, "id" | "held_on" | "title" | "minutes"> &
+type NewClass = Pick<ClassRow, "id" | "held_on" | "title" | "minutes"> &
   Partial<Pick<ClassRow, "theme" | "starts_at" | "ladder_id">>;
 
 export async function createClass(db: Db, scope: Scope, row: NewClass): Promise<void> {

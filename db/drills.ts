@@ -152,7 +152,7 @@ async function hasText(tx: Db, scope: Scope, drillId: string, text: string): Pro
   return rows.length > 0;
 }
 
-export type SaveResult =
+type SaveResult =
   | { readonly kind: "saved"; readonly version: number }
   | { readonly kind: "conflict"; readonly theirs: Revision }
   | { readonly kind: "gone" };
@@ -252,7 +252,7 @@ async function insertRevision(
     );
 }
 
-export interface NewestText {
+interface NewestText {
   readonly id: string;
   readonly title: string;
   readonly revision_id: string;

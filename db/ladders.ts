@@ -3,13 +3,13 @@ import { insertDrill, type Lineage, type NewDrill } from "./drills.ts";
 import { transaction, type Db } from "./pool.ts";
 import type { Scope } from "./scope.ts";
 
-export interface LadderRow {
+interface LadderRow {
   readonly id: string;
   readonly drill_id: string;
   readonly title: string;
   readonly rungs: number;
 }
-export interface LadderRungRow {
+interface LadderRungRow {
   readonly position: number;
   readonly changed: string;
   readonly revision_id: string;
@@ -19,7 +19,7 @@ export interface LadderRungRow {
   readonly load_total: number;
   readonly verdict: "sound" | "risky" | "broken";
 }
-export interface NewLadder {
+interface NewLadder {
   readonly id: string;
   readonly drillId: string;
   readonly title: string;

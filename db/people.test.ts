@@ -272,7 +272,7 @@ describe("the plan of a class", () => {
     expect(await keepPlan(scope, id, sent(2, base.id, { rounds: 2 }))).toMatchObject({ kind: "saved" });
     expect(await dropPlan(scope, id, 3)).toMatchObject({ kind: "saved" });
   });
-  test("the log of a class that is over is not written anew", async () => {
+  test("the log of a class that is over is not written again", async () => {
     const { base } = await setUp();
     const id = randomUUID();
     await createClass(db, scope, { id, held_on: "2020-01-02", title: "Long ago", minutes: 60 });

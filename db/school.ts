@@ -30,7 +30,7 @@ export async function insertSchool(
   ]);
 }
 
-export interface SettingsRow {
+interface SettingsRow {
   /** As `core/school` reads it; stored settings were checked before they were saved. */
   readonly settings: unknown;
   readonly version: number;

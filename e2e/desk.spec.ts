@@ -72,7 +72,7 @@ test("ring, floor and target: stepped, played, for the bodies of an actual pair"
   await expect(page.getByRole("button", { name: "Half of 50 %" })).toHaveAttribute("aria-pressed", "true");
   await expectAccessible(page);
   await page.getByRole("button", { name: "Target" }).click();
-  await expect(page.getByRole("img", { name: /B as A sees him/ })).toBeVisible();
+  await expect(page.getByRole("img", { name: /B as A sees them/ })).toBeVisible();
   await expectAccessible(page);
 });
 

@@ -11,7 +11,7 @@ test("a move is found by the name of any tradition and says what it does", async
   await expect(move.getByRole("heading", { name: "slap parry" })).toBeVisible();
   await expect(move).toContainText("Short, across, on the wrist.");
   await expect(move).toContainText("hand pushes it inward");
-  await expect(move.getByRole("img", { name: /as A sees him/ })).toBeVisible();
+  await expect(move.getByRole("img", { name: /as A sees them/ })).toBeVisible();
   await expect(move.getByRole("region", { name: "As an answer" }).getByRole("listitem").first()).toContainText("jab");
   await expectAccessible(page);
   await page.getByRole("textbox", { name: "Search" }).fill("zzzz");
@@ -33,7 +33,7 @@ test("a school's own move: tried while it is written, saved, used in a drill, ta
   await page.getByRole("textbox", { name: /Coaching/ }).fill("From the hips.");
   await expect(preview.getByText(/coaching/)).toBeVisible();
   await expect(page.getByRole("button", { name: "Save the move" })).toBeDisabled();
-  await page.getByRole("textbox", { name: /Coaching/ }).fill("From the hips.\nEyes on him.");
+  await page.getByRole("textbox", { name: /Coaching/ }).fill("From the hips.\nEyes on them.");
   await page.getByRole("button", { name: "Save the move" }).click();
   const move = page.getByRole("region", { name: "The move" });
   await expect(move.getByRole("heading", { name: "reed bend" })).toBeVisible();

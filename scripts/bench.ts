@@ -190,7 +190,7 @@ const ran = planned(evening(30, []))
   .rounds.slice(0, 3)
   .map((r) => r.pairs);
 say(
-  "plan 30 people anew after three rounds",
+  "plan 30 people again after three rounds",
   best(3, () => void planned(evening(30, ran))),
 );
 
@@ -199,7 +199,7 @@ function sayChecks(what: string, ms: number): void {
   say(`check 200 different exchanges, ${what}`, ms, `= ${rate} exchange checks a second`);
 }
 
-/** Time of 200 rows that are read anew each time, so that no line is known from the round before; what is known of them goes with them. */
+/** Time of 200 rows that are read again each time, so that no line is known from the round before; what is known of them goes with them. */
 function newLines(): number {
   const many = Array.from({ length: 300 }, () => parse(rows(200)));
   return best(300, () => void checkFor(many.pop()!));

@@ -138,7 +138,7 @@ const planSchema = object({
     .required(),
 });
 
-export interface PlanSaved {
+interface PlanSaved {
   readonly kind: "saved";
   readonly version: number;
 }

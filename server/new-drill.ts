@@ -6,7 +6,7 @@ import { createSchema, jsonIn, variationSchema, type Fields } from "./forms.ts";
 import { refused, type Refusal } from "./respond.ts";
 import { settingsOf } from "./school-of.ts";
 
-export interface Made {
+interface Made {
   readonly kind: "added";
   readonly id: string;
 }

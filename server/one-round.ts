@@ -12,7 +12,7 @@ import { refused, type Refusal } from "./respond.ts";
 import { settingsOf } from "./school-of.ts";
 import { versionsOf } from "./versions.ts";
 
-export interface Paired {
+interface Paired {
   readonly kind: "paired";
   readonly count: number;
 }

@@ -20,7 +20,7 @@ export const personFromForm = (json: string | undefined): Promise<Omit<Member, "
   memberSchema.validate(jsonIn(json, "The person"));
 
 /** A number of one kind of gear, and what the page showed before; null where it showed none. */
-export interface GearChange {
+interface GearChange {
   readonly kind: string;
   readonly count: number;
   readonly was: number | null;

@@ -5,7 +5,7 @@ import { isDatabaseDown } from "#db/pool.ts";
 import { TaskStopped } from "./checks/pool.ts";
 import { BadInput, fieldsOf, type Fields } from "./forms.ts";
 
-export interface Failure {
+interface Failure {
   readonly kind: "failed";
   readonly message: string;
 }

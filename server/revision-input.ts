@@ -16,7 +16,7 @@ export function titleOf(checked: Checked): string {
 }
 
 /** The tools that the people of a drill hold or wear for it. */
-export function toolsOf({ header }: Checked): string[] {
+function toolsOf({ header }: Checked): string[] {
   const tools = header.actors.flatMap((actor) => {
     const { holds, wears } = header.people[actor];
     return [

@@ -16,7 +16,7 @@ const isPatch = (value: unknown): value is Partial<SchoolData> =>
 /** `patch` holds whole keys of the settings; keys that it leaves out stay as they are. */
 export async function patchSettings(scope: Scope, baseVersion: number, patch: unknown): Promise<SettingsResult> {
   if (!isPatch(patch) || !Number.isInteger(baseVersion))
-    return { kind: "refused", message: "These settings cannot be read. Load the page anew and try again.", errors: [] };
+    return { kind: "refused", message: "These settings cannot be read. Reload the page and try again.", errors: [] };
   const { settings } = await getSettings(db, scope);
   const next = { ...(settings as SchoolData), ...patch };
   const result = readSchool(next);

@@ -6,7 +6,7 @@ import { jsonIn, ladderSchema } from "./forms.ts";
 import { refused, type Refusal } from "./respond.ts";
 import { settingsOf } from "./school-of.ts";
 
-export interface Taken {
+interface Taken {
   readonly kind: "taken";
   readonly ladder: string;
   readonly rungs: number;

@@ -5,7 +5,7 @@ import { db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
 import type { RungChoice } from "./views.ts";
 
-export interface WorkChoice {
+interface WorkChoice {
   readonly ladder: string | null;
   readonly drill: string;
 }

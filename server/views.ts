@@ -12,7 +12,7 @@ export interface PersonView extends Member {
 }
 
 /** A class on a screen. */
-export interface LessonView {
+interface LessonView {
   readonly id: string;
   /** `2026-11-25` */
   readonly held_on: string;

@@ -4,7 +4,7 @@ import { trainedKey, type Trained } from "#core/answers/trained.ts";
 
 /** `usual`: a right-handed feeder (left lead with empty hands); `other`: a left-handed one; `both`: the worse of the two. */
 export type ShownSide = "usual" | "other" | "both";
-export type Recency = "never" | "long ago" | "lately";
+type Recency = "never" | "long ago" | "lately";
 export interface CellView {
   readonly code: CellCode;
   readonly trained: Recency;
@@ -28,7 +28,7 @@ export interface Filters {
 }
 
 /** Days after which training counts as long ago. */
-export const LATELY_DAYS = 28;
+const LATELY_DAYS = 28;
 const DAY = 86_400_000;
 const WORSE = "vrx ";
 const worse = (a: CellCode, b: CellCode): CellCode => (WORSE.indexOf(a) > WORSE.indexOf(b) ? a : b);

@@ -1,5 +1,5 @@
 /** How large the letters of a card can be so that it still fits one A4 page. */
-export interface CardContent {
+interface CardContent {
   /** What stands under the names of each pair. */
   readonly pairs: readonly { readonly names: string; readonly lines: readonly string[] }[];
   /** Rows of each version's text. */

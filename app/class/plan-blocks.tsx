@@ -1,4 +1,4 @@
-/** The blocks of an evening: longer, shorter, earlier, later, another rung; locked ones stay when it is packed anew. */
+/** The blocks of an evening: longer, shorter, earlier, later, another rung; locked ones stay when it is packed again. */
 import ArrowDownwardIcon from "@mui/icons-material/ArrowDownward";
 import ArrowUpwardIcon from "@mui/icons-material/ArrowUpward";
 import LockOpenOutlined from "@mui/icons-material/LockOpenOutlined";
@@ -184,7 +184,7 @@ export function PlanBlocks({ blocks, rungs, clock, at, onLook, onChange }: Block
                     </IconButton>
                     <IconButton
                       size="small"
-                      aria-label={`Block ${i + 1}: keep it when packed anew`}
+                      aria-label={`Block ${i + 1}: keep it when packed again`}
                       aria-pressed={block.locked}
                       onClick={() => set(i, { locked: !block.locked })}
                     >

@@ -121,7 +121,7 @@ export function PlanScreen({ page }: { page: PlanPage }) {
           ))}
         </TextField>
         <Button variant="outlined" onClick={packAnew}>
-          Pack it anew
+          Pack it again
         </Button>
         <Button variant="outlined" aria-expanded={weights} onClick={() => setWeights(!weights)}>
           {weights ? "Hide: what makes a good pair" : "What makes a good pair"}
@@ -232,7 +232,7 @@ export function PlanScreen({ page }: { page: PlanPage }) {
   );
 }
 
-/** Packs the evening anew round the blocks that are locked; null where none is. */
+/** Packs the evening again round the blocks that are locked; null where none is. */
 function packedRound(
   blocks: readonly Block[],
   minutes: number,

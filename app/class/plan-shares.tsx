@@ -108,7 +108,7 @@ export function PlanShares({ shares, people, rounds, queue }: SharesProps) {
   );
 }
 
-/** From which round to which somebody is here; the rest of the evening is planned anew at once. */
+/** From which round to which somebody is here; the rest of the evening is planned again at once. */
 function Presence({ person, rounds }: { person: PlanPerson; rounds: number }) {
   const fetcher = useFetcher();
   const set = (from: number, until: number | null) =>

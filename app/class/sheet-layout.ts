@@ -6,7 +6,7 @@ import { LEADING, PAGE, wrap, type CardPage, type CardText, type Face } from "..
 
 type Plan = ClassPlan & { readonly ok: true };
 
-export interface SheetBlock {
+interface SheetBlock {
   readonly from: number;
   readonly minutes: number;
   readonly title: string;

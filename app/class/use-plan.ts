@@ -73,7 +73,7 @@ export function usePlan(page: PlanPage) {
   }, [lesson.version]);
   const busy = fetcher.state !== "idle";
   useEffect(() => {
-    // The log of a class that is over is not written anew by looking at it.
+    // The log of a class that is over is not written again by looking at it.
     if (page.over || text === null || busy || work.share !== null || text === last.current) return;
     const timer = setTimeout(() => {
       last.current = text;
@@ -88,7 +88,7 @@ export function usePlan(page: PlanPage) {
   useEffect(() => {
     if (answer && "version" in answer) version.current = answer.version;
   }, [answer]);
-  /** What was run is written down; the rest is planned anew behind it. */
+  /** What was run is written down; the rest is planned again behind it. */
   const run = (rounds: number) => {
     if (plan) ran.current = plan.rounds.slice(0, rounds).map((r) => r.pairs);
     setDone(rounds);

@@ -55,7 +55,7 @@ export function Answers({ exchange, text, onRepair }: PanelProps & { exchange: E
   );
 }
 
-/** Plays the feeder who wants to break the drill; what he finds is the counter to train. */
+/** Plays the feeder who wants to break the drill; what they find is the counter to train. */
 export function Refute({ text, onRepair }: PanelProps) {
   const [result, setResult] = useState<{ of: string; found: Refutation; drawn: ScoreView | null } | null>(null);
   const [busy, setBusy] = useState(false);

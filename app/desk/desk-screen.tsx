@@ -28,7 +28,7 @@ import { saveWords, useSaving, type SaveState } from "./use-saving.ts";
 
 const ScoreEditor = lazy(() => import("./score-editor.tsx"));
 
-export interface DeskDrill {
+interface DeskDrill {
   readonly id: string;
   readonly title: string;
   readonly version: number;

@@ -21,7 +21,7 @@ import type { EditorHandle } from "./score-editor.tsx";
 import { SortableRow, SortableRows, type RowMoves } from "./sortable-rows.tsx";
 
 export const VIEWS = ["lines", "ring", "floor", "target"] as const;
-export type ViewName = (typeof VIEWS)[number];
+type ViewName = (typeof VIEWS)[number];
 const NAMES: Record<ViewName, string> = { lines: "Lines", ring: "Ring", floor: "Floor", target: "Target" };
 const ZOOMS = [0.5, 0.65, 0.8, 1, 1.25, 1.5, 2];
 

@@ -11,7 +11,7 @@ import { useAnswer } from "../workers/use-answer.ts";
 import { TextDiff } from "./conflict.tsx";
 import { Row, Rows } from "../ui/rows.tsx";
 
-export interface RevisionRow {
+interface RevisionRow {
   readonly number: number;
   readonly text: string;
   readonly verdict: "sound" | "risky" | "broken";

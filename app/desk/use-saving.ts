@@ -8,7 +8,7 @@ const PAUSE = 2500;
 const AGAIN = 3000;
 const AGAIN_MOST = 30_000;
 
-export interface Theirs {
+interface Theirs {
   readonly text: string;
   readonly author: string;
   readonly version: number;

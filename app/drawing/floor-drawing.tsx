@@ -4,7 +4,7 @@ import { PartnerShape } from "../ui/marks.tsx";
 import { usePalette } from "../ui/palette.ts";
 import { arcOf, commanded, feetOf, floorScale, placeOf, type Frame } from "./floor-layout.ts";
 
-export const FLOOR = { width: 560, height: 470 } as const;
+const FLOOR = { width: 560, height: 470 } as const;
 /** The arc of reach is drawn this far to either side of the heading, degrees. */
 const SHOWN = 55;
 

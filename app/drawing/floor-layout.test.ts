@@ -35,7 +35,7 @@ test("the front foot is the lead one, on its own side", () => {
   expect(left!.y).toBeGreaterThan(right!.y);
   expect(left!.x).toBeLessThan(right!.x);
 });
-test("who faces back has his right on the other side", () => {
+test("who faces back has their right on the other side", () => {
   const [, b] = TWO[0]!.before;
   expect(b!.heading).toBe(180);
   expect(placeOf(b!, 1, 0).x).toBeCloseTo(b!.x - 1, 9);

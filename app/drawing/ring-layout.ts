@@ -9,7 +9,7 @@ const SCALE = 52;
 const LEAST = 34;
 const MOST = 92;
 
-export interface RingCrossing {
+interface RingCrossing {
   readonly exchange: ExchangeView;
   readonly from: Point;
   readonly to: Point;

@@ -44,7 +44,7 @@ export interface ReturnLine {
   readonly toY: number;
   readonly rises: boolean;
 }
-/** A change that a strand carries: weight, a pinned hand, another foot in front, whom he faces. */
+/** A change that a strand carries: weight, a pinned hand, another foot in front, whom they face. */
 export interface StrandMark {
   readonly key: string;
   readonly kind: "weight" | "pin" | "lead" | "facing";
@@ -56,7 +56,7 @@ export interface StrandMark {
   /** What the sign shows: `lead`/`rear`/`even`, the pinned sides, the side in front, `up`/`down`. */
   readonly value: string;
 }
-export interface StrandPath {
+interface StrandPath {
   readonly key: string;
   readonly actor: Partner;
   readonly path: string;

@@ -1,4 +1,4 @@
-/** The one who answers as the feeder sees him: zones, covers, the line of the attack, margins. */
+/** The one who answers as the feeder sees them: zones, covers, the line of the attack, margins. */
 import type { SceneView } from "#core/formats/scene-view.ts";
 import { usePalette } from "../ui/palette.ts";
 import { TARGET, targetLayout } from "./target-layout.ts";
@@ -15,7 +15,7 @@ export function TargetDrawing({ scene, plain = false }: { scene: SceneView; plai
       width="100%"
       style={{ display: "block", maxHeight: "60vh" }}
       role="img"
-      aria-label={`${scene.responder} as ${scene.feeder} sees him. ${words}`}
+      aria-label={`${scene.responder} as ${scene.feeder} sees them. ${words}`}
     >
       {!plain &&
         hours.map((h) => (

@@ -5,7 +5,7 @@ import { TARGET, targetLayout } from "./target-layout.ts";
 
 const layout = (text: string) => targetLayout(sceneViews(checkFor(parse(text)), text.split("\n").length - 1)[0]!)!;
 
-test("the feeder sees the answerer mirrored: what comes to his left is on the right", () => {
+test("the feeder sees the answerer mirrored: what comes to their left is on the right", () => {
   // A rear hook of a left lead is a right limb: it comes to the receiver's left, 9 on the clock.
   const { attack, hours } = layout("A rear hook -> B cover");
   expect(attack.x1).toBeGreaterThan(attack.x2);

@@ -1,6 +1,6 @@
 /**
- * The target as numbers: the receiver's frontal plane as the feeder sees it, so his right is on the
- * left of the drawing. Plane in metres (u to his right, w up), drawing in pixels.
+ * The target as numbers: the receiver's frontal plane as the feeder sees it, so their right is on the
+ * left of the drawing. Plane in metres (u to their right, w up), drawing in pixels.
  */
 import type { SceneView } from "#core/formats/scene-view.ts";
 
@@ -9,7 +9,7 @@ export const TARGET = { width: 420, height: 470 } as const;
 const WIDE = 1.9;
 const ABOVE = 0.28;
 
-export interface ZoneShape {
+interface ZoneShape {
   readonly zone: string;
   readonly cx: number;
   readonly cy: number;
@@ -17,7 +17,7 @@ export interface ZoneShape {
   readonly ry: number;
 }
 
-export interface TargetLayout {
+interface TargetLayout {
   readonly zones: readonly (ZoneShape & { readonly met: boolean; readonly cm: number })[];
   readonly ghosts: readonly ZoneShape[];
   readonly covers: readonly {
@@ -110,7 +110,7 @@ export function targetLayout(scene: SceneView): TargetLayout | null {
   };
 }
 
-/** The clock as the receiver sees it: 9 on his left, which is on the right of the drawing. */
+/** The clock as the receiver sees it: 9 on their left, which is on the right of the drawing. */
 function hoursRound(cx: number, cy: number, radius: number) {
   return Array.from({ length: 12 }, (_, i) => {
     const hour = i + 1;

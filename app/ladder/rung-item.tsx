@@ -12,7 +12,7 @@ import { VerdictRing } from "../ui/marks.tsx";
 import { Notice } from "../ui/parts.tsx";
 import { Row } from "../ui/rows.tsx";
 
-export interface RungText {
+interface RungText {
   readonly text: string;
   readonly operator: string;
   readonly parameters: Readonly<Record<string, string | number>>;

@@ -28,7 +28,7 @@ export interface CardPage {
   /** Heights of lines across the page. */
   readonly rules: readonly number[];
 }
-export interface CardInput {
+interface CardInput {
   readonly title: string;
   readonly school: string;
   /** Distance, tempo, who holds what: one line each. */

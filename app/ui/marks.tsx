@@ -2,7 +2,7 @@
 import Box from "@mui/material/Box";
 import { usePalette } from "./palette.ts";
 
-export type PartnerName = "A" | "B" | "C";
+type PartnerName = "A" | "B" | "C";
 export type VerdictName = "valid" | "risky" | "invalid" | "unread" | "sound" | "broken";
 
 const VERDICT_WORDS: Record<VerdictName, string> = {

@@ -16,7 +16,7 @@ const WORDS = {
   },
   page: {
     title: "This page met a fault of its own",
-    text: "What was saved is safe. Load the page anew; if it comes back, say what you did just before.",
+    text: "What was saved is safe. Reload the page; if it comes back, say what you did just before.",
   },
 } as const;
 
@@ -54,7 +54,7 @@ export function Trouble({ kind, detail }: { kind: keyof typeof WORDS; detail?: s
         }}
         disabled={state === "loading"}
       >
-        {kind === "missing" ? "To the drills" : kind === "page" ? "Load anew" : "Try again"}
+        {kind === "missing" ? "To the drills" : kind === "page" ? "Reload" : "Try again"}
       </Button>
     </Box>
   );

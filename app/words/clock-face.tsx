@@ -39,10 +39,10 @@ export function ClockFace({ set, picked, onPlace }: FaceProps) {
         opacity={0.12}
       />
       <text x={16} y={24} fontSize={15} fill={palette.text.secondary}>
-        his left
+        their left
       </text>
       <text x={SIZE - 16} y={24} fontSize={15} textAnchor="end" fill={palette.text.secondary}>
-        his right
+        their right
       </text>
       {CLOCK_SLOTS.map((slot) => {
         const numbers = numbersAt(slot);

@@ -6,7 +6,7 @@ import { TRADITIONS } from "#core/words/types.ts";
 /** Questions that are answered by one of a few words; the order of stages has a list of its own. */
 type Asked = Exclude<keyof SchoolCustoms, "stages">;
 
-export interface CustomOption<K extends keyof SchoolCustoms> {
+interface CustomOption<K extends keyof SchoolCustoms> {
   readonly value: SchoolCustoms[K];
   readonly label: string;
   /** What follows from it. */

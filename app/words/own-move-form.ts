@@ -121,7 +121,7 @@ export function takeFrom(body: MoveBody, what: "attack" | "answer", from: MoveDa
   };
 }
 
-export type LeafPath = readonly (string | number)[];
+type LeafPath = readonly (string | number)[];
 /** One value of a move's body that a form can show. */
 export interface Leaf {
   readonly path: LeafPath;

@@ -194,7 +194,7 @@ function TrialPanel({ view, errors }: { view: ReturnType<typeof useTrial>; error
   );
 }
 
-/** Quiet after the last change before the move is tried anew, ms. */
+/** Quiet after the last change before the move is tried again, ms. */
 const PAUSE = 250;
 
 function useTrial(move: MoveData): TrialView | null {

@@ -7,7 +7,7 @@ import type { Stage } from "#core/policy/stages.ts";
 import { Rows } from "../ui/rows.tsx";
 
 /** What comes in at a stage, as an instructor would say it. */
-export const STAGE_WORDS: Readonly<Record<Stage, string>> = {
+const STAGE_WORDS: Readonly<Record<Stage, string>> = {
   parts: "The parts alone",
   pairs: "Feed, answer and return",
   chains: "Joined lines, ways out, counter for counter",

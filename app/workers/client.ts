@@ -48,7 +48,7 @@ export function useSchoolSettings(settings: Settings): void {
   if (worker) post("school", { settings: school.settings }, ++lastId);
 }
 
-export interface AskOptions {
+interface AskOptions {
   /** Takes back what was asked under the same name and is not answered yet: that promise never settles. */
   readonly replaces?: string;
   /** Called with the share done, 0 to 1, on long work. */

@@ -9,7 +9,7 @@ interface Answered<K extends WorkKind> {
   readonly trouble: string | null;
 }
 
-/** Asks anew when `payload` is another object, or the school's settings another `version`. */
+/** Asks again when `payload` is another object, or the school's settings another `version`. */
 export function useAnswer<K extends WorkKind>(kind: K, payload: Work[K]["ask"], version = 0): Answered<K> {
   const [answer, setAnswer] = useState<Work[K]["answer"] | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);

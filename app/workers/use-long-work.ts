@@ -13,7 +13,7 @@ export interface LongWork<Result> {
 }
 
 /**
- * Asks anew whenever the payload or `version` changes; an ask that was overtaken is taken back and
+ * Asks again whenever the payload or `version` changes; an ask that was overtaken is taken back and
  * leaves the progress of the newer one alone. `payload` null: nothing is asked yet.
  */
 export function useLongWork<K extends WorkKind>(

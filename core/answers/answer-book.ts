@@ -126,7 +126,7 @@ interface Reader {
   readonly group: string;
   readonly key: string;
   readonly needsWeapon: boolean;
-  /** The beat as it is read in a context, kept by what the answerer holds and the kind of hand he leads with. */
+  /** The beat as it is read in a context, kept by what the answerer holds and the kind of hand they lead with. */
   readonly beats: Map<string, ResolvedBeat | null>;
 }
 

@@ -24,7 +24,7 @@ export interface RankedFeed {
   readonly move: Move;
 }
 /** A feed of A in its frame, ready to be answered. */
-export interface FramedFeed extends RankedFeed {
+interface FramedFeed extends RankedFeed {
   readonly fed: Fed;
 }
 
@@ -113,7 +113,7 @@ function allAnswers(context: readonly string[], feed: string, school: School): R
 }
 
 /** A blow by name; with each side where either limb can do it. */
-export function sidedTexts(move: Move): string[] {
+function sidedTexts(move: Move): string[] {
   const sided = move.sides === "limb" && !move.fixedSide && /^(lead|rear) (hand|leg)$/.test(move.limb);
   return sided ? [`lead ${move.name}`, `rear ${move.name}`] : [move.name];
 }
@@ -138,7 +138,7 @@ export function framedBlows(context: readonly string[], school: School): readonl
   );
 }
 
-/** One blow of A as it comes under these header rows; null where he cannot throw it. */
+/** One blow of A as it comes under these header rows; null where they cannot throw it. */
 export function framedBlow(context: readonly string[], text: string, school: School): FramedBlow | null {
   return kept(school, "blow", context, text, () => {
     const fed = readFed(context, `A ${text}`, school);

@@ -4,7 +4,7 @@ import { answerKey, daysOfTexts, trainedExchanges, trainedKey, type TrainedText 
 import type { Side } from "../score/person.ts";
 import type { School } from "../policy/school.ts";
 
-export interface CoveredAnswer {
+interface CoveredAnswer {
   readonly text: string;
   /** Days on which it was trained against this feed, and the last of them. */
   readonly times: number;
@@ -21,7 +21,7 @@ export interface CoveredFeed {
   /** False for a feed that the school's book does not hold. */
   readonly inBook: boolean;
 }
-export interface CoveredDay {
+interface CoveredDay {
   readonly date: string;
   /** Pairs of feed, answer and side trained that day for the first time, and those known from before. */
   readonly fresh: number;

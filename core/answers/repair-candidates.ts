@@ -1,7 +1,7 @@
 /** What might mend a finding, as edits of the text. Nothing here is offered before it was checked. */
 import type { Broken, Candidate } from "./repairs.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
-import type { Edit, Finding } from "../findings/finding.ts";
+import type { Edit } from "../findings/finding.ts";
 import type { RuleId } from "../findings/rules.ts";
 import { beginsPlay } from "../score/structure.ts";
 import type { Line, Row, Turn } from "../score/types.ts";
@@ -205,6 +205,3 @@ const MAKERS: Readonly<Partial<Record<RuleId, Make>>> = {
   minor: lightContact,
   "weight-gap": noContact,
 };
-
-/** True for a finding that may have repairs: it is worth asking. */
-export const mayBeMended = ({ rule }: Pick<Finding, "rule">): boolean => rule in MAKERS;

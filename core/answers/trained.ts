@@ -20,7 +20,7 @@ export type Trained = Readonly<Record<string, string>>;
 export const trainedKey = (side: Side, feedKey: string, answerKey: string): string => `${side}:${feedKey}>${answerKey}`;
 
 /** One exchange that a class worked on. */
-export interface TrainedExchange {
+interface TrainedExchange {
   readonly side: Side;
   readonly feed: MoveUse;
   readonly answer: readonly MoveUse[];

@@ -51,7 +51,7 @@ export function pointSegmentDistance(px: number, py: number, ax: number, ay: num
 }
 
 /** Place on segment a-b nearest to p, 0 (a) to 1 (b). */
-export function closestOnSegment(px: number, py: number, ax: number, ay: number, bx: number, by: number): number {
+function closestOnSegment(px: number, py: number, ax: number, ay: number, bx: number, by: number): number {
   const dx = bx - ax;
   const dy = by - ay;
   const length2 = dx * dx + dy * dy;

@@ -43,14 +43,14 @@ export const LEG_SIDE = 0.06;
 type TrunkZone = keyof typeof TRUNK_ZONES;
 type LegZone = keyof typeof LEG_ZONES;
 /** What a part belongs to. An arm is hit as the chest behind it. */
-export type ZoneName = TrunkZone | LegZone | "arm";
+type ZoneName = TrunkZone | LegZone | "arm";
 
 export const isLegZone = (zone: ZoneName): zone is LegZone => zone in LEG_ZONES;
 /** Height of a zone's centre, share of H. */
 export const zoneHeight = (zone: ZoneName): number =>
   zone === "arm" ? TRUNK_ZONES.chest.w : isLegZone(zone) ? LEG_ZONES[zone].w : TRUNK_ZONES[zone].w;
 
-export interface PartData {
+interface PartData {
   readonly zone: ZoneName;
   /** To the owner's right, share of H; of sided parts the amount on their own side. */
   readonly u: number;

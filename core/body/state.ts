@@ -7,7 +7,7 @@ import { HIT_ZONES, type Body, type Ellipse, type HitZone } from "./body.ts";
 
 export type BodyPart = (typeof BODY_PARTS)[number];
 /** Displacement from stance: to the own right, up, forward. */
-export interface Shift {
+interface Shift {
   readonly u: number;
   readonly w: number;
   readonly d: number;
@@ -15,9 +15,9 @@ export interface Shift {
 /** Where the parts of a body are against its stance. Never changed in place: states share it. */
 export type Posture = Readonly<Record<BodyPart, Shift>> & { readonly legBack: Readonly<Record<Side, number>> };
 /** What each hand holds. Never changed in place: states share it. */
-export type Holds = Readonly<Record<Side, Hold | null>>;
+type Holds = Readonly<Record<Side, Hold | null>>;
 
-export interface Hold {
+interface Hold {
   readonly of: Actor;
   readonly limb: "hand" | "leg" | "body";
   readonly side: Side;
@@ -36,9 +36,9 @@ export interface BodyState {
   weight: "lead" | "rear" | "even";
   /** What each own hand holds of somebody. */
   holds: Holds;
-  /** Why he may not strike standing before a `recover`. */
+  /** Why they may not strike standing before a `recover`. */
   unrecovered: "down" | "over-turned" | null;
-  /** Sum of the steps he took by himself to make feeds land; taken back when the line ends. */
+  /** Sum of the steps they took by themselves to make feeds land; taken back when the line ends. */
   ownStep: Readonly<{ x: number; y: number }>;
   /** Trunk yielding used up since the last return to guard, m. */
   yielded: number;
@@ -86,7 +86,7 @@ export function startState(actor: Actor, body: Body, x: number, y: number): Body
 
 /**
  * The posture in which the next feed finds a body: who ducked has come up again and the hips and legs
- * are back under him, while a head that slipped or leaned is still where it went.
+ * are back under them, while a head that slipped or leaned is still where it went.
  */
 export function risen(posture: Posture): Posture {
   if (posture === STANCE) return STANCE;
@@ -130,7 +130,7 @@ export function restore(state: BodyState): void {
 
 export const distanceOf = (a: BodyState, b: BodyState): number => norm(a.x - b.x, a.y - b.y);
 
-/** Unit vectors of `receiver`'s frame on the floor: d towards `other`, u to his right. */
+/** Unit vectors of `receiver`'s frame on the floor: d towards `other`, u to their right. */
 export function frameOf(receiver: BodyState, other: BodyState) {
   const length = distanceOf(receiver, other) || 1;
   const dx = (other.x - receiver.x) / length;

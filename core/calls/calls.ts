@@ -54,14 +54,13 @@ export interface CallRound {
   /** What could not be kept, in words. */
   readonly notes: readonly string[];
 }
-export type CallResult =
-  { readonly ok: true; readonly round: CallRound } | { readonly ok: false; readonly message: string };
+type CallResult = { readonly ok: true; readonly round: CallRound } | { readonly ok: false; readonly message: string };
 
 const MOST_LABELS = 24;
 const MOST_CALLS = 2000;
 
 /** What keeps the options from giving a round, in words; null when nothing does. */
-export function callFault(o: CallOptions): string | null {
+function callFault(o: CallOptions): string | null {
   const used = o.labels.filter((l) => l.weight > 0);
   if (o.labels.some((l) => !Number.isFinite(l.weight) || l.weight < 0 || l.weight > 20))
     return "A weight is a number from 0 to 20: how often a call comes against the others.";
@@ -114,7 +113,7 @@ function wholeWeights(labels: readonly CallLabel[]): number[] {
   return labels.map(() => 1);
 }
 
-/** How often a circuit is drawn anew where it breaks a rule. */
+/** How often a circuit is drawn again where it breaks a rule. */
 const TRIES = 200;
 
 /** The order of the calls as places in `labels`; adds to `notes` what could not be kept. */

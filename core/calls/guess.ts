@@ -12,7 +12,7 @@ export interface Guesses {
 
 type Order = readonly number[];
 /** The likeliest next call after each window of calls. */
-export type Habits = ReadonlyMap<string, number>;
+type Habits = ReadonlyMap<string, number>;
 
 /** What somebody learns from rounds: what usually follows each window of `length` calls. */
 export function learn(orders: readonly Order[], length: 1 | 2): Habits {

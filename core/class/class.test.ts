@@ -220,7 +220,7 @@ describe("gear", () => {
     const six = Array.from({ length: 6 }, () => ({ stick: 2 }));
     expect(shortages(six, { stick: 12 })).toEqual([]);
     expect(shortages(six, { stick: 5 })).toEqual([{ kind: "stick", need: 12, there: 5, waves: 3 }]);
-    expect(shortageText(shortages(six, { stick: 5 })[0]!)).toMatch(/work in 3 waves; who waits does his own part/);
+    expect(shortageText(shortages(six, { stick: 5 })[0]!)).toMatch(/work in 3 waves; who waits does their own part/);
     expect(shortageText(shortages(six, {})[0]!)).toMatch(/take another rung, or bring them/);
   });
 });
@@ -278,7 +278,7 @@ describe("a whole plan", () => {
     const mean = made.shares.reduce((sum, s) => sum + s.repetitions, 0) / made.shares.length;
     expect(mean / made.queue).toBeGreaterThan(1.5);
   });
-  test("planned anew after three rounds with one hurt: what was run stays", () => {
+  test("planned again after three rounds with one hurt: what was run stays", () => {
     const done = made.rounds.slice(0, 3).map((r) => r.pairs.map(({ a, b, c }) => ({ a, b, c })));
     const people = group(12).map((p) => (p.id === "p05" ? { ...p, until: 3 } : p));
     const after = goodPlan(plan({ people, done }));

@@ -18,7 +18,7 @@ export interface PlanRung {
 /** Limits that the plan knows by name; any other is shown on the card as it is written. */
 export const LIMITS = ["no head contact", "no contact", "no falls", "no kicks"] as const;
 
-export interface Fit {
+interface Fit {
   /** Place of the rung on the ladder, from 0. */
   readonly rung: number;
   readonly checked: Checked;
@@ -34,7 +34,7 @@ const HARDER = 4;
 export const levelOf = ({ a, b, c }: Pair): number => Math.min(a.level, b.level, c?.level ?? Infinity);
 
 /** Measures of a person by id; nothing where none were taken. */
-export type BodyOf = (id: string) => NonNullable<Bodies["A"]>;
+type BodyOf = (id: string) => NonNullable<Bodies["A"]>;
 
 /**
  * The rung for a pair where the class works on `base`: one easier or harder by level, then down until

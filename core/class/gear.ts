@@ -8,7 +8,7 @@ export type GearCount = Readonly<Record<string, number>>;
 
 const PERSONAL = new Set(data.personal);
 
-/** What one pair needs of the school's gear; what everybody brings himself is left out. */
+/** What one pair needs of the school's gear; what everybody brings themselves is left out. */
 export function gearFor({ header, exchanges }: Checked): GearCount {
   const need: Record<string, number> = {};
   const take = (kind: string, count: number) => (need[kind] = (need[kind] ?? 0) + count);
@@ -25,7 +25,7 @@ export function gearFor({ header, exchanges }: Checked): GearCount {
 export const floorFor = ({ header }: Checked): number =>
   header.actors.some((actor) => header.people[actor].holds) ? data.floor.weapon : data.floor.empty;
 
-export interface GearShortage {
+interface GearShortage {
   readonly kind: string;
   readonly need: number;
   readonly there: number;
@@ -56,4 +56,4 @@ export function shortages(pairs: readonly GearCount[], there: GearCount): GearSh
 export const shortageText = ({ kind, need, there, waves }: GearShortage): string =>
   waves === 0
     ? `${need} ${gearLabel(kind)} are needed, ${there} are there: take another rung, or bring them.`
-    : `${need} ${gearLabel(kind)} are needed, ${there} are there: work in ${waves} waves; who waits does his own part alone.`;
+    : `${need} ${gearLabel(kind)} are needed, ${there} are there: work in ${waves} waves; who waits does their own part alone.`;

@@ -24,7 +24,7 @@ export interface PlanInput {
   readonly clock: Clock;
   readonly rungs: readonly PlanRung[];
   readonly people: readonly PlanPerson[];
-  /** null: packed anew. */
+  /** null: packed again. */
   readonly blocks: readonly Block[] | null;
   readonly weights: PairWeights;
   readonly wishes: readonly Wish[];

@@ -16,7 +16,7 @@ export interface RoundInput {
   readonly met: Readonly<Record<string, number>>;
   readonly wishes: readonly Wish[];
 }
-export interface RoundPair extends PairIds {
+interface RoundPair extends PairIds {
   /** Place of the version this pair works on. */
   readonly version: number;
   readonly why: string;

@@ -1,6 +1,6 @@
 /** Minutes in, blocks out: warm-up, work on the rungs of a ladder with changing partners, a close. */
 
-export type BlockKind = "warm-up" | "work" | "free" | "close";
+type BlockKind = "warm-up" | "work" | "free" | "close";
 
 export interface Block {
   readonly id: string;
@@ -11,7 +11,7 @@ export interface Block {
   readonly rung: number | null;
   /** Rounds with a change of partners after each. */
   readonly rounds: number;
-  /** Stays as it is when the evening is packed anew. */
+  /** Stays as it is when the evening is packed again. */
   readonly locked: boolean;
 }
 
@@ -30,7 +30,7 @@ export const CLOCK: Clock = { round: 180, change: 30, rest: 45 };
 export const WARM_UP = 10;
 export const FREE = 5;
 export const CLOSE = 5;
-export const EXPLAIN = 2;
+const EXPLAIN = 2;
 /** Blocks of work from which on there is time for free play behind them. */
 const FREE_AFTER = 4;
 /** Partners change at most so often on one rung, and at least so often. */
@@ -48,7 +48,7 @@ export function stretches({ round, change }: Clock): { readonly feeder: "A" | "B
   return found;
 }
 
-export type Packed =
+type Packed =
   | { readonly ok: true; readonly blocks: readonly Block[]; readonly left: number }
   | { readonly ok: false; readonly message: string };
 

@@ -142,7 +142,7 @@ function firstDistance(items: readonly ScoreItem[], by: Distances["by"]): number
   return null;
 }
 
-/** The first attack of a line, as its maker would do it from his stance. */
+/** The first attack of a line, as its maker would do it from their stance. */
 function attackIn(
   line: Line,
   header: Header,

@@ -94,7 +94,7 @@ function choiceBits(items: readonly ScoreItem[]): number {
   return bits;
 }
 
-/** Without a stop from row to row there is no time to set oneself anew. */
+/** Without a stop from row to row there is no time to set oneself again. */
 const goesOn = (items: readonly ScoreItem[]): number =>
   items.some((item) => item.kind === "block" && (item.head.type !== "choose" || goesOn(item.items) > 0)) ? 1 : 0;
 

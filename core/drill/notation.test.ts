@@ -49,7 +49,7 @@ describe("turns", () => {
     expect(rules("A lead hook -> B cross intercept")).toEqual([]);
     expect(rules("A jab -> B rear hook intercept")).toContain("line-open");
   });
-  test("both do what they do, each on his own side", () => {
+  test("both do what they do, each on their own side", () => {
     expect(rules("both step left\nA jab -> B slip out")).toEqual([]);
   });
 });
@@ -61,8 +61,8 @@ describe("who", () => {
   test("B may feed", () => {
     expect(answers("B jab -> A slip out")).toEqual(["B jab / A slip out"]);
   });
-  test("nobody answers himself", () => {
-    expect(run("A jab -> A slip out").findings.some((f) => /cannot answer himself/.test(f.message))).toBe(true);
+  test("nobody answers their own move", () => {
+    expect(run("A jab -> A slip out").findings.some((f) => /cannot answer their own move/.test(f.message))).toBe(true);
   });
   test("C in a row of play makes it three", () => {
     expect(run("A jab at C -> C slip out").header.actors).toEqual(["A", "B", "C"]);

@@ -6,8 +6,8 @@ import { MODEL } from "../exchange/constants.ts";
 import { HIT_ZONES, type HitZone } from "../body/body.ts";
 import { newZone, zoneInto, type Zone } from "../body/state.ts";
 
-/** A zone of the receiver, in his frontal plane as launched: u to his right, w up, m. */
-export interface SceneZone {
+/** A zone of the receiver, in their frontal plane as launched: u to their right, w up, m. */
+interface SceneZone {
   readonly zone: HitZone;
   readonly u: number;
   readonly w: number;
@@ -17,7 +17,7 @@ export interface SceneZone {
   readonly margin: number;
 }
 
-export interface SceneCover {
+interface SceneCover {
   readonly move: string;
   /** A line of a limb or weapon, or the one place where a hand meets the attack. */
   readonly line: Line;

@@ -45,7 +45,7 @@ function walkAll(row: Row, line: Line, start: World, setting: Setting, goes: "af
   return { exchanges: walk.exchanges, findings: walk.findings, end: takeBackSteps(walk.end ?? cloneWorld(start)) };
 }
 
-/** A feeder's own steps stand until the line ends; then he is back where he chose to stand. */
+/** A feeder's own steps stand until the line ends; then they are back where they chose to stand. */
 function takeBackSteps(world: World): World {
   for (const state of Object.values(world)) {
     state.x -= state.ownStep.x;

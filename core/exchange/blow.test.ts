@@ -71,13 +71,13 @@ describe("where a blow comes from and goes to", () => {
 });
 
 describe("step, spare, missing", () => {
-  test("the feeder takes the step he needs and no more", () => {
+  test("the feeder takes the step they need and no more", () => {
     const near = scene("jab", 1.0).blow;
     const far = scene("jab", 1.2).blow;
     expect(far.step - near.step).toBeCloseTo(0.2, 6);
     expect(far.spare).toBeCloseTo(0.09, 6);
   });
-  test("beyond his longest step it falls short by the rest", () => {
+  test("beyond their longest step it falls short by the rest", () => {
     const { blow } = scene("jab", 2);
     expect(blow.step).toBeCloseTo(0.35, 6);
     expect(blow.missing).toBeGreaterThan(0.5);

@@ -13,7 +13,7 @@ export interface Clearance {
 }
 
 /**
- * Tests all zones of the moved receiver against the attack. `right` and `forward` are what his feet
+ * Tests all zones of the moved receiver against the attack. `right` and `forward` are what their feet
  * did: the corridor stays where it was launched.
  */
 export function clearance(blow: Blow, moved: BodyState, right: number, forward: number): Clearance {

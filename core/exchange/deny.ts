@@ -1,4 +1,4 @@
-/** Takedown entries: level change with a post, a frame he runs into, a sprawl. */
+/** Takedown entries: level change with a post, a frame they run into, a sprawl. */
 import type { Blow, Layer } from "./types.ts";
 import type { MoveUse } from "../read/resolve.ts";
 import type { BodyState } from "../body/state.ts";

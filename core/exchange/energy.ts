@@ -11,8 +11,8 @@ import type { Mechanism } from "../words/types.ts";
 
 type Vector = readonly [number, number, number];
 
-/** Where the energy works: how far to the receiver's right of his spine, and which way. */
-export interface Pressure {
+/** Where the energy works: how far to the receiver's right of their spine, and which way. */
+interface Pressure {
   readonly u: number;
   readonly direction: Vector | "gone";
   readonly part: string;
@@ -50,7 +50,7 @@ function motion(use: MoveUse, pressure: Pressure, move: BodyMove): Vector | "thr
     if (goes === "against") return along ? [-along[0], -along[1], -along[2]] : [0, 0, 1];
     if (goes === "turn") {
       const way = turnSide(use, pressure.u) === "right" ? 1 : -1;
-      // The side he turns to goes back. On the spine itself a turn only carries the push aside.
+      // The side they turn to goes back. On the spine itself a turn only carries the push aside.
       if (Math.abs(pressure.u) < 0.03) return [way, 0, 0];
       return [0, 0, -way * Math.sign(pressure.u)];
     }

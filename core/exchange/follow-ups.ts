@@ -61,16 +61,16 @@ function targetOf(part: PartName | null): Threat["target"] {
 /** The longest step a follow-up takes by itself, m for 1.75 m. */
 const FOLLOW_STEP = 0.25;
 
-export interface FollowUpContext {
+interface FollowUpContext {
   readonly vocabulary: Vocabulary;
   readonly blow: Blow;
   /** How much later than usual the feeder is back from the blow, ms: more was put into it, or less. */
   readonly late: number;
   readonly attacker: BodyState;
-  /** The receiver after his answer. */
+  /** The receiver after their answer. */
   readonly receiver: BodyState;
   readonly world: World;
-  /** What his feet did, in the frame of the blow. */
+  /** What their feet did, in the frame of the blow. */
   readonly right: number;
   readonly forward: number;
   /** Sideways push on the attacking arm, m at the target; positive to the receiver's right. */

@@ -1,4 +1,4 @@
-/** What happens on the feeder's side: his limbs, weight and balance, his step, and the blow itself. */
+/** What happens on the feeder's side: their limbs, weight and balance, their step, and the blow itself. */
 import type { Blow, Feed } from "./types.ts";
 import { launch, limbKind, limbSide } from "./blow.ts";
 import { MODEL } from "./constants.ts";
@@ -12,7 +12,7 @@ import type { Range } from "../score/header.ts";
 import { otherSide, type Side } from "../score/person.ts";
 
 /** A feed that was sent on its way. */
-export interface Launched {
+interface Launched {
   /** null for a push, press, pull or release. */
   readonly blow: Blow | null;
   readonly findings: FindingDraft[];
@@ -97,7 +97,7 @@ const round2 = (x: number): number => Math.round(x * 100) / 100;
 const pushOff = (state: BodyState, side: Side): number =>
   (side === state.lead ? MODEL.pushOffLead : MODEL.pushOffRear) * state.body.scale;
 
-/** The feeder's own step, and the drive of a shot: they stand until the line ends or he recovers. */
+/** The feeder's own step, and the drive of a shot: they stand until the line ends or they recover. */
 function takeStep(blow: Blow, attacker: BodyState, receiver: BodyState): void {
   const way = blow.step + (blow.missing > 0 ? 0 : Math.min(blow.drive, Math.max(0, blow.origin.d - MODEL.nearest)));
   if (way <= 0) return;

@@ -91,7 +91,7 @@ function tryMechanism(m: Mechanism, c: CoverContext, receiver: BodyState): Layer
 
 /**
  * A stop-hit: a straight blow that lands before the feed does. Both work at one tempo, so the times
- * to contact are compared as they are; the feeder's step brings him into it.
+ * to contact are compared as they are; the feeder's step brings them into it.
  */
 function intercept(use: MoveUse, blow: Blow, attacker: BodyState, receiver: BodyState): Layer {
   const own = use.move.attack!;
@@ -134,7 +134,7 @@ export function answerPressure(
   return { move, layers, clear: null, best: resisting ?? bestOf(layers) };
 }
 
-export function bestOf(layers: readonly Layer[]): Layer | null {
+function bestOf(layers: readonly Layer[]): Layer | null {
   let best: Layer | null = null;
   for (const layer of layers) {
     if (!best || rank(layer) > rank(best)) best = layer;
@@ -144,12 +144,7 @@ export function bestOf(layers: readonly Layer[]): Layer | null {
 const rank = (layer: Layer): number => (layer.fails === null ? 10 : 0) + layer.margin;
 
 /** The way forward that a jam or a blow in the same beat asks of a written step in. */
-export function wayIn(
-  uses: readonly MoveUse[],
-  blow: Blow | null,
-  attacker: BodyState,
-  receiver: BodyState,
-): number | null {
+function wayIn(uses: readonly MoveUse[], blow: Blow | null, attacker: BodyState, receiver: BodyState): number | null {
   if (!uses.some((use) => displacements(use).length > 0)) return null;
   const jams = uses.some((use) =>
     use.move.answer?.some((m) => m.by === "jam" || m.by === "pass" || m.by === "interpose"),

@@ -4,14 +4,14 @@ import type { Mechanism } from "../words/types.ts";
 
 type Interpose = Extract<Mechanism, { by: "interpose" }>;
 
-export interface MaterialFault {
+interface MaterialFault {
   readonly severity: "error" | "risk";
   readonly detail: Readonly<Record<string, string>>;
 }
 
 /**
  * The fault of a contact between a covering limb and what attacks, or null. `depth`: how far in
- * front of where he stood the receiver's limb is; a step in brings it onto the attacker's forearm.
+ * front of where they stood the receiver's limb is; a step in brings it onto the attacker's forearm.
  */
 export function materialFault(
   { limb, double }: Pick<Interpose, "limb" | "double">,

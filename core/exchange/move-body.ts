@@ -33,7 +33,7 @@ export interface BodyMove {
 }
 
 /** What a movement is made for. */
-export interface Purpose {
+interface Purpose {
   /** The blow that it gets out of the way of; null where none comes. */
   readonly blow: Blow | null;
   /** Stretches all displacements: robustness. */

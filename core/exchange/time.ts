@@ -3,12 +3,12 @@ import type { Feed, Blow, Layer } from "./types.ts";
 import { MODEL } from "./constants.ts";
 import type { Kind } from "../score/header.ts";
 
-export type Sense = keyof typeof MODEL.reaction;
+type Sense = keyof typeof MODEL.reaction;
 
 /** What the answerer knows before the feed comes. */
-export interface Knowledge {
+interface Knowledge {
   readonly sense: Sense;
-  /** How many different feeds may come; 1: he knows which. */
+  /** How many different feeds may come; 1: they know which. */
   readonly choices: number;
   /** The rhythm is known: nothing to react to. */
   readonly rhythm: boolean;

@@ -27,7 +27,7 @@ export interface Feed {
   readonly first: boolean;
 }
 
-/** A feed as it comes at the receiver's body, in his frame: u right, w up, d towards the feeder. */
+/** A feed as it comes at the receiver's body, in their frame: u right, w up, d towards the feeder. */
 export interface Blow {
   readonly feed: Feed;
   readonly kind: "blow";
@@ -80,7 +80,7 @@ export interface Times {
   readonly choices: number;
 }
 
-export interface ReturnThrown {
+interface ReturnThrown {
   readonly use: MoveUse;
   readonly lands: boolean;
 }
@@ -142,7 +142,7 @@ export interface CheckedExchange extends Span {
 
 export interface Contact {
   readonly attacker: BodyState;
-  /** The receiver after his movement, and what his feet did in the frame of the blow, m. */
+  /** The receiver after their movement, and what their feet did in the frame of the blow, m. */
   readonly receiver: BodyState;
   readonly right: number;
   readonly forward: number;

@@ -72,7 +72,7 @@ test("places count from the whole text, rows and columns from one", () => {
 
 /** A text, the rule it breaks, and words its message must hold: what happens, and what would mend it. */
 const SAID: readonly [string, RuleId, RegExp][] = [
-  ["A jabb -> B slip out", "unknown-move", /“jabb”.*Nearest: jab/],
+  ["A jabb -> B slip out", "unknown-move", /“jabb”\. Did you mean jab(?:, [^,]+)* or [^,]+\?/],
   ["A lead cross -> B slip out", "bad-move", /contradicts itself.*Take “lead” out/],
   ["A forehand high -> B step back", "bad-move", /needs stick in the hand.*holds stick 71 cm/],
   ["range: 2.4 m\n\nA jab -> B slip out", "out-of-reach", /cannot land from here.*Start nearer/],

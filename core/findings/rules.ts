@@ -4,8 +4,7 @@
  */
 import { fill, headerWords, lineOpen, needsWords, syntaxWords, wrongMaterial } from "./words.ts";
 
-export const SEVERITIES = ["error", "risk", "note"] as const;
-export type Severity = (typeof SEVERITIES)[number];
+export type Severity = "error" | "risk" | "note";
 export type Params = Readonly<Record<string, string | number>>;
 
 interface Rule {
@@ -30,8 +29,11 @@ const TABLE = {
     question: null,
     says: (p) =>
       p.nearest
-        ? fill("“{typed}” is no move that the school knows. Nearest: {nearest}.", p)
-        : fill("“{typed}” is no move that the school knows.", p),
+        ? fill("We don’t know “{typed}”. Did you mean {nearest}?", {
+            ...p,
+            nearest: String(p.nearest).replace(/, ([^,]+)$/, " or $1"),
+          })
+        : fill("We don’t know “{typed}”.", p),
   },
   "bad-move": {
     severity: "error",

@@ -22,7 +22,7 @@ export const syntaxWords: Record<string, string> = {
   modifier:
     "“{word}” says nothing about {move}. Known: lead, rear, left, right, high, mid, low, in, out, `to PART`, `on PART`.",
   actor: "Three people work here: say who does this, A, B or C.",
-  "same-actor": "{actor} cannot answer himself. After `->` comes the other person.",
+  "same-actor": "{actor} cannot answer their own move. After `->` comes the other person.",
   branches:
     "The alternatives of this line open too many branches: not all were checked (at most {most}). Split it into several lines.",
   "no-play": "There is nothing to check yet. Write a first row, for example `A jab -> B slip out`.",

@@ -7,7 +7,7 @@ import type { School } from "../policy/school.ts";
 import { resultJson } from "./result.ts";
 
 /** Where the schema of the JSON file is published with the application. */
-export const DRILL_SCHEMA = "/drill.schema.json";
+const DRILL_SCHEMA = "/drill.schema.json";
 
 /** The JSON file of a drill: the text is what counts, the check is there for other tools to read. */
 export function drillJson(text: string, checked: Checked): string {

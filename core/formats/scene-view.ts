@@ -45,7 +45,7 @@ export interface SceneView {
   readonly after: readonly FigureView[];
   /** Path of the attack on the floor; null for pushes and what could not be read. */
   readonly path: { readonly limb: string; readonly side: Side; readonly bend: number } | null;
-  /** What the feeder's other limbs still command: sector in degrees about his heading. */
+  /** What the feeder's other limbs still command: sector in degrees about their heading. */
   readonly threats: readonly FollowUp[];
   readonly sector: readonly [number, number];
   readonly target: Scene | null;
@@ -114,7 +114,7 @@ function figure(pose: Pose, all: readonly Pose[], person: Parameters<typeof body
   };
 }
 
-/** The two of the exchange at contact; anybody else stays where he was. */
+/** The two of the exchange at contact; anybody else stays where they were. */
 function atContact(f: FigureView, e: CheckedExchange): FigureView {
   const { contact } = e;
   if (!contact) return f;

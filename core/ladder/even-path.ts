@@ -7,7 +7,7 @@ export interface PathNode {
 }
 
 /** A place in each layer, and how far the path is from even. */
-export interface EvenPath {
+interface EvenPath {
   readonly places: readonly number[];
   /** The largest difference of a step from the even step, as a share of it. */
   readonly unevenness: number;

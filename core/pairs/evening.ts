@@ -7,7 +7,7 @@ import type { PairWeights } from "../policy/pair-weights.ts";
 /** Somebody who is here for some of the rounds. */
 export interface Attendee {
   readonly person: Person;
-  /** First round here, from 0, and the round before which he leaves; null: to the end. */
+  /** First round here, from 0, and the round before which they leave; null: to the end. */
   readonly from: number;
   readonly until: number | null;
 }

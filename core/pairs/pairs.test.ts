@@ -239,7 +239,7 @@ describe("an evening of rounds", () => {
     expect(inRound("000")).toEqual([false, false, true, true, true, true]);
     expect(inRound("001")).toEqual([true, true, true, false, false, false]);
   });
-  test("planned anew in the middle, what was run stays, and the rest knows of it", () => {
+  test("planned again in the middle, what was run stays, and the rest knows of it", () => {
     const before = evening(attend(10));
     const done = before.rounds
       .slice(0, 3)
@@ -260,7 +260,7 @@ describe("an evening of rounds", () => {
     expect(notes.join()).toMatch(/both together and apart: they are kept apart/);
     expect(rounds.flatMap((r) => r.pairs).some((p) => pairKey(p.a.id, p.b.id) === "000|001")).toBe(false);
   });
-  test("all minors with one adult: nobody is put with him unagreed, and it is said", () => {
+  test("all minors with one adult: nobody is put with them unagreed, and it is said", () => {
     const kids = attend(6).map((a, i) => ({ ...a, person: { ...a.person, minor: i > 0 } }));
     const strict = evening(kids, { rounds: 2 });
     for (const r of strict.rounds) expect(r.alone.map((x) => x.person.id)).toContain("000");
@@ -333,7 +333,7 @@ describe("an evening of rounds", () => {
   });
 });
 
-test("in a pair one meeting counts, in a trio three: each with each, nobody with himself", () => {
+test("in a pair one meeting counts, in a trio three: each with each, nobody with themselves", () => {
   expect(twoByTwo<string>({ a: "x", b: "y", c: null })).toEqual([["x", "y"]]);
   const trio = twoByTwo<string>({ a: "x", b: "y", c: "z" });
   expect(trio).toEqual([

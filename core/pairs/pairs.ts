@@ -22,9 +22,9 @@ export interface Round {
 }
 
 /** Who has been third tonight, by id: it goes round. */
-export type Thirds = ReadonlyMap<string, number>;
+type Thirds = ReadonlyMap<string, number>;
 
-/** A third person is worth less for each time he was third already; a weak pair takes him rather than a good one. */
+/** A third person is worth less for each time they were third already; a weak pair takes them rather than a good one. */
 const THIRD_AGAIN = 300;
 const THIRD = 500;
 /** Left over only where nobody else can be. */

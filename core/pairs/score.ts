@@ -53,7 +53,7 @@ export const BEST = 1000;
 /** A wish to be together outweighs everything but a meeting tonight. */
 const TOGETHER = 500;
 
-export interface PairScore {
+interface PairScore {
   /** At least 1: somebody is always better than nobody. */
   readonly score: number;
   /** Never put together: wished so, or a minor with an adult where the school wants that only as agreed. */

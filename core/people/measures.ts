@@ -13,7 +13,7 @@ export interface Measured {
   readonly minor: boolean;
 }
 
-/** A person as the pairing sees him: lengths in m. */
+/** A person as the pairing sees them: lengths in m. */
 export const pairPerson = (p: Measured, level: number, limits: readonly string[]): PairPerson => ({
   id: p.id,
   name: p.name,

@@ -1,18 +1,18 @@
-/** A member of the school as its list of people holds him. */
+/** A member of the school as its list of people holds them. */
 import { array, boolean, number, object, string, type InferType } from "yup";
 import { KINDS } from "../score/header.ts";
 import type { Measured } from "./measures.ts";
 
 /** Families of drill in which a level is kept. */
 export const FAMILIES = ["feeder", "flow", "sensitivity"] as const;
-export type Family = (typeof FAMILIES)[number];
+type Family = (typeof FAMILIES)[number];
 export const isFamily = (kind: string): kind is Family =>
   (FAMILIES as readonly string[]).includes(kind) && (KINDS as readonly string[]).includes(kind);
 
 /** 1: new; 5: teaches it. */
 export const LEVELS = [1, 2, 3, 4, 5] as const;
 /** Who has no level yet is taken for the middle. */
-export const USUAL_LEVEL = 3;
+const USUAL_LEVEL = 3;
 
 export interface Member extends Measured {
   readonly levels: Readonly<Partial<Record<Family, number>>>;

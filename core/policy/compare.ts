@@ -33,7 +33,7 @@ export function compareSchools(drills: readonly DrillText[], before: School, aft
 }
 
 /** An exchange that comes out differently in two texts, by the words of its feed and answer. */
-export interface ExchangeChange {
+interface ExchangeChange {
   readonly words: string;
   /** null: it is not in that text. */
   readonly before: string | null;

@@ -2,7 +2,7 @@
 import data from "./pair-weights.json" with { type: "json" };
 
 export const PAIR_PARTS = ["tonight", "met", "height", "mass", "level", "lead", "minorWithAdult"] as const;
-export type PairPart = (typeof PAIR_PARTS)[number];
+type PairPart = (typeof PAIR_PARTS)[number];
 /** Points that each thing takes off. */
 export type PairWeights = Readonly<Record<PairPart, number>>;
 export const PAIR_WEIGHTS = Object.fromEntries(

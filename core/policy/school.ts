@@ -41,7 +41,7 @@ export const defaultSchool = (): School =>
     key: "",
   });
 
-export type SchoolResult =
+type SchoolResult =
   { readonly ok: true; readonly school: School } | { readonly ok: false; readonly errors: readonly string[] };
 
 const isObject = (value: unknown): value is Record<string, unknown> =>

@@ -10,7 +10,7 @@ const PADS: ReadonlySet<Gear> = new Set(["mitts", "belly pad", "kick shield"]);
 /** Contexts of a header by person and sides: the same few are asked for at every turn. */
 const contexts = new WeakMap<LineHeader, Map<string, ResolveContext>>();
 
-/** What the words of one person mean depends on what he holds, his sides and the drill's kind. */
+/** What the words of one person mean depends on what they hold, their sides and the drill's kind. */
 export function resolveContext(state: BodyState, header: LineHeader): ResolveContext {
   const known = keptFor(contexts, header, () => new Map<string, ResolveContext>());
   const key = `${state.actor}${state.lead}${state.weaponSide}`;

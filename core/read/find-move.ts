@@ -26,7 +26,7 @@ export const WAYS: Record<string, Way> = {
 export const HEIGHT_WORDS: Record<string, Height> = { high: "high", mid: "mid", middle: "mid", low: "low" };
 export const FILLER = new Set(["the", "with", "hand", "a", "and", "degrees", "arm", "leg", "lead-hand"]);
 
-export interface FoundMove {
+interface FoundMove {
   readonly move: Move;
   readonly rest: readonly string[];
   readonly target: PartRef | null;
@@ -96,7 +96,7 @@ export function takePhrases(words: readonly string[]) {
       continue;
     }
     let j = i + 1;
-    if (words[j] === "the" || words[j] === "his") j++;
+    if (words[j] === "the" || words[j] === "his" || words[j] === "their") j++;
     const side = SIDES[words[j] ?? ""] ?? null;
     if (side) j++;
     const two = partNamed(`${words[j] ?? ""} ${words[j + 1] ?? ""}`);

@@ -13,7 +13,7 @@ import type {
   TurnActor,
 } from "./types.ts";
 
-/** Text of words as a part of a line; places count nothing here, the text is parsed anew. */
+/** Text of words as a part of a line; places count nothing here, the text is parsed again. */
 export const partOf = (text: string): Part => ({
   from: 0,
   to: 0,
@@ -31,7 +31,7 @@ export const lineOf = (turns: readonly string[]): string => turns.join(" -> ");
 export const beatText = (beat: Beat): string =>
   beat.parts.map((part) => part.words.map((word) => word.text).join(" ")).join(" + ");
 
-export const mapTurns = (line: Line, change: (turn: Turn, index: number) => Turn): Line => ({
+const mapTurns = (line: Line, change: (turn: Turn, index: number) => Turn): Line => ({
   ...line,
   turns: line.turns.map(change),
 });

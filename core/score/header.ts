@@ -7,7 +7,7 @@ import { linesOf } from "./structure.ts";
 export const KINDS = ["feeder", "flow", "sensitivity", "solo"] as const;
 export type Kind = (typeof KINDS)[number];
 export const CONTACTS = ["none", "light", "medium", "full"] as const;
-export type ContactLevel = (typeof CONTACTS)[number];
+type ContactLevel = (typeof CONTACTS)[number];
 export const CONTEXTS = ["sport", "duel", "self-protection"] as const;
 export const RANGES = ["out", "kick", "weapon", "punch", "trap", "clinch"] as const;
 export type RangeName = (typeof RANGES)[number];
@@ -69,7 +69,7 @@ const personOf = (text: string) => persons.of(text, () => parsePerson(text));
 type Draft = { -readonly [K in keyof Header]: Header[K] };
 
 /** What a school takes for granted where a score says nothing. */
-export type HeaderDefaults = Partial<Pick<Header, "numbering" | "context">>;
+type HeaderDefaults = Partial<Pick<Header, "numbering" | "context">>;
 
 /** Reads the header rows of a score. */
 export function readHeader(score: Score, defaults: HeaderDefaults = {}): { header: Header; faults: HeaderFault[] } {

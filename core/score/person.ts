@@ -3,9 +3,8 @@
 export type Side = "left" | "right";
 export const otherSide = (side: Side): Side => (side === "left" ? "right" : "left");
 
-export const WEAPONS = ["stick", "training knife", "knife"] as const;
-export type WeaponKind = (typeof WEAPONS)[number];
-export const GEAR = [
+export type WeaponKind = "stick" | "training knife" | "knife";
+const GEAR = [
   "mitts",
   "gloves",
   "eye protection",
@@ -25,7 +24,7 @@ export interface Held {
   readonly count: 1 | 2;
 }
 
-/** One person as the header (or the school's list of people) describes him. Lengths in m, mass in kg. */
+/** One person as the header (or the school's list of people) describes them. Lengths in m, mass in kg. */
 export interface Person {
   readonly lead: Side;
   readonly hand: Side;
@@ -40,7 +39,7 @@ export interface Person {
   readonly given: readonly string[];
 }
 
-export interface PersonFault {
+interface PersonFault {
   readonly code: string;
   readonly text: string;
 }

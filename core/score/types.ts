@@ -94,7 +94,7 @@ export interface ScoreLine {
   readonly line: Line;
 }
 
-export interface ScoreSection {
+interface ScoreSection {
   readonly kind: "section";
   readonly row: Row;
   readonly name: string;

@@ -8,7 +8,7 @@ import { checkText, validSubset } from "../answers/check-text.ts";
 import { headerRows } from "../score/edit.ts";
 import { TRADE } from "../trade/trade.ts";
 
-export interface Bridge {
+interface Bridge {
   /** Rows between the two drills; empty where the second can start as the first ends. */
   readonly rows: readonly string[];
   readonly text: string;
@@ -17,7 +17,7 @@ export interface Bridge {
 export type BridgeResult =
   { readonly ok: true; readonly bridges: readonly Bridge[] } | { readonly ok: false; readonly message: string };
 
-export interface BridgeOptions {
+interface BridgeOptions {
   /** Most positions looked at. */
   readonly nodes: number;
   readonly count: number;

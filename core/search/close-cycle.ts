@@ -12,7 +12,7 @@ export interface Closing {
   readonly verdict: Checked["verdict"];
 }
 
-export interface CloseOptions {
+interface CloseOptions {
   /** Most positions looked at. */
   readonly nodes: number;
   /** How many ways are given. */
@@ -20,7 +20,7 @@ export interface CloseOptions {
   /** Most rows added. */
   readonly depth: number;
 }
-export const CLOSE_DEFAULTS: CloseOptions = { nodes: 1500, count: 3, depth: 2 };
+const CLOSE_DEFAULTS: CloseOptions = { nodes: 1500, count: 3, depth: 2 };
 
 /** Ways to close the loop of a score (`text` is what was checked), shortest first; empty where it closes already or nothing was found. */
 export function closeCycle(

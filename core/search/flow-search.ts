@@ -26,7 +26,7 @@ const PASSES = 8;
 /** Checks between two breaths. */
 const STRIDE = 50;
 
-export interface FlowCycle {
+interface FlowCycle {
   readonly text: string;
   readonly checked: Checked;
   readonly rows: readonly string[];

@@ -1,5 +1,5 @@
 /**
- * Plays the feeder who wants to break a drill: after each exchange he does what his free limbs can,
+ * Plays the feeder who wants to break a drill: after each exchange they do what their free limbs can,
  * and the best answers that are in time are tried, a few plies deep. The shortest line that lands is
  * the refutation, and the counter to train.
  */
@@ -15,7 +15,7 @@ import { format } from "../score/format.ts";
 import { seeded, type Random } from "../random/random.ts";
 import { parse } from "../score/parse.ts";
 
-export interface RefuteOptions {
+interface RefuteOptions {
   /** How many actions of the feeder in a row are tried after an exchange. */
   readonly plies: number;
   /** Most positions looked at. */

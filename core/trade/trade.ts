@@ -8,7 +8,7 @@ import { nameKey, type Vocabulary } from "../words/vocabulary.ts";
 import { keptFor } from "../base/bounded.ts";
 
 /** A way to leave when it is done. */
-export interface Exit {
+interface Exit {
   readonly text: string;
   /** It only closes the door behind what was sent back. */
   readonly behindReturn: boolean;
@@ -16,7 +16,7 @@ export interface Exit {
   readonly says: string;
 }
 
-export interface Trade {
+interface Trade {
   /** What a club lays out first: what it throws, what it answers with. */
   readonly book: { readonly feeds: readonly string[]; readonly answers: readonly string[] };
   /** Answers that a responder tries first, whatever comes. */

@@ -7,7 +7,7 @@ export interface Fact {
 }
 
 /** Lengths in the data hold for a person of this height, m. */
-export const FACTS_HEIGHT = 1.75;
+const FACTS_HEIGHT = 1.75;
 
 const cm = (m: number): string => `${Math.round(m * 100)} cm`;
 const percent = (share: number): string => `${Math.round(share * 100)} %`;

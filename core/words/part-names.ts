@@ -1,6 +1,6 @@
 /** The parts of the body as words of the notation. Where they lie on a body stands in `core/body/parts.ts`. */
 
-export const PART_NAMES = [
+const PART_NAMES = [
   "head",
   "crown",
   "face",

@@ -191,7 +191,7 @@ const move = object({
     (m) => !m.roles?.includes("feed") || m.numbered !== undefined || m.attack !== undefined || m.energy !== undefined,
   );
 
-export type MovesResult =
+type MovesResult =
   | { readonly ok: true; readonly moves: readonly MoveData[] }
   | { readonly ok: false; readonly errors: readonly string[] };
 

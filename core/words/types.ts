@@ -24,7 +24,7 @@ export const LIMBS = [
   "incoming leg",
   "body",
 ] as const;
-export type LimbRule = (typeof LIMBS)[number];
+type LimbRule = (typeof LIMBS)[number];
 
 export const HEIGHTS = ["high", "mid", "low"] as const;
 export type Height = (typeof HEIGHTS)[number];
@@ -47,14 +47,14 @@ export const TOOLS = [
   "grip",
   "body",
 ] as const;
-export type Tool = (typeof TOOLS)[number];
+type Tool = (typeof TOOLS)[number];
 
 /** A blow, shot or throw at the other person. */
-export interface AttackData {
+interface AttackData {
   readonly tool: Tool;
   /** thrust: a line in depth; arc: a strip along the clock line; shoot: a takedown entry. */
   readonly path: "thrust" | "arc" | "shoot";
-  /** Where an arc comes from on the receiver's clock, for a right limb (9: his left). */
+  /** Where an arc comes from on the receiver's clock, for a right limb (9: their left). */
   readonly clock?: ByHeight<number>;
   readonly target: ByHeight<string>;
   /** Hand blows: share of the arm's length (a weapon's length is added). */
@@ -64,9 +64,9 @@ export interface AttackData {
   /** Turn of the trunk at contact as a feed and as a return: it brings the shoulder forward. */
   readonly turn?: number | { readonly lead: number; readonly rear: number };
   readonly turnReturn?: number | { readonly lead: number; readonly rear: number };
-  /** Shots: how far he drives on past the first touch, m. */
+  /** Shots: how far they drive on past the first touch, m. */
   readonly drive?: number;
-  /** Longest step the feeder takes by himself with it, for a 1.75 m person. */
+  /** Longest step the feeder takes by themselves with it, for a 1.75 m person. */
   readonly step?: number;
   /** Nearest distance of the two centres at which it can be thrown. */
   readonly minGap?: number;
@@ -86,7 +86,7 @@ export interface AttackData {
 }
 
 /** Contact energies: what the feeder's touch does at the contact point, receiver's frame [u, w, d]. */
-export interface EnergyData {
+interface EnergyData {
   readonly direction: readonly [number, number, number] | "gone";
   readonly on: string;
   readonly contact: number;
@@ -150,7 +150,7 @@ export type Mechanism =
     }
   | { readonly by: "deny"; readonly line: 1 | 2 | 3 };
 
-export interface ContactData {
+interface ContactData {
   readonly kind: "pin" | "grip" | "touch" | "clear" | "break";
   /** Part taken when none is named. */
   readonly on: string;
@@ -159,10 +159,10 @@ export interface ContactData {
 }
 
 export const COMPANIONS = ["forward", "lowered"] as const;
-export type Companion = (typeof COMPANIONS)[number];
+type Companion = (typeof COMPANIONS)[number];
 
 /** A blow that a free limb is taken to follow up with: how it is written, which limb, at which height. */
-export interface FollowUpData {
+interface FollowUpData {
   readonly as: string;
   readonly side: "lead" | "rear";
   readonly height?: Height;

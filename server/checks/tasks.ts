@@ -11,7 +11,7 @@ import { revisionInput, summaryOf } from "../revision-input.ts";
 import type { Judged, RevisionInput } from "#db/drills.ts";
 
 /** A text for the bodies of a pair. */
-export interface PairCheck {
+interface PairCheck {
   readonly text: string;
   readonly bodies: Bodies;
 }

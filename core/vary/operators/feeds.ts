@@ -64,7 +64,7 @@ export const feint: Operator = (checked) =>
     ];
   });
 
-/** The answerer starts a combination of his own; the feed comes out of its answer. */
+/** The answerer starts a combination of their own; the feed comes out of its answer. */
 export const hidden: Operator = (checked, school) =>
   simpleLines(checked).flatMap((line) => {
     if (checked.header.kind !== "feeder") return [];

@@ -103,7 +103,7 @@ const RESTRICTIONS = {
 /** Rules under which the same moves are another drill. */
 const FELT = new Set<string>(["eyes closed", "contact kept", "no resisting"]);
 
-/** A rule for the answerer; where it forbids what he did, he answers otherwise. */
+/** A rule for the answerer; where it forbids what they did, they answer otherwise. */
 export const restriction: Operator = (checked, school) => {
   const all = [...linesOf(checked.score.items)];
   const lines = plainLines(checked);

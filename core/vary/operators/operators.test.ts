@@ -128,7 +128,7 @@ describe("the frame", () => {
     expect(v!.text.match(/^rules/gim)).toHaveLength(1);
     expect(v!.text).toMatch(/no strikes, no hands/);
   });
-  test("under a rule that forbids his answer he answers otherwise; a rule that changes nothing is not offered", () => {
+  test("under a rule that forbids their answer they answer otherwise; a rule that changes nothing is not offered", () => {
     const rules = made("restriction", "A jab -> B parry\nA lead hook -> B weave").map((v) => v.parameters.rule);
     expect(rules).toContain("no hands");
     expect(rules).not.toContain("no steps");

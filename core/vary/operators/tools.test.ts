@@ -1,4 +1,4 @@
-/** Another tool for the same lines: what is carried over, what is found anew. */
+/** Another tool for the same lines: what is carried over, what is found again. */
 import { checkFor } from "../../policy/judge.ts";
 import { defaultSchool } from "../../policy/school.ts";
 import { parse } from "../../score/parse.ts";

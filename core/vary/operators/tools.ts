@@ -1,4 +1,4 @@
-/** Another tool for the same lines: angles are carried over by their clock line, answers found anew. */
+/** Another tool for the same lines: angles are carried over by their clock line, answers found again. */
 import { assess, wrongLines } from "../../policy/assess.ts";
 import data from "./tools.json" with { type: "json" };
 import { TRADE } from "../../trade/trade.ts";
@@ -53,7 +53,7 @@ export const otherTool: Operator = (drill, school) => {
         operator: "other-tool",
         parameters: { tool: tool.id },
         rows: written(rows, carried),
-        changed: `${tool.words}: the same lines of attack, answers found anew, slowly again${without}`,
+        changed: `${tool.words}: the same lines of attack, answers found again, slowly again${without}`,
       },
     ];
   });
