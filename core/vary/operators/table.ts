@@ -1,7 +1,7 @@
 /** Every operator by its id. */
 import type { OperatorId } from "../operator-names.ts";
 import * as answers from "./answers.ts";
-import * as base from "./base.ts";
+import * as lines from "./lines.ts";
 import * as cycles from "./cycles.ts";
 import * as feeds from "./feeds.ts";
 import * as frame from "./frame.ts";
@@ -10,11 +10,11 @@ import type { Operator } from "./shared.ts";
 import * as tools from "./tools.ts";
 
 export const OPERATOR_TABLE: Readonly<Record<OperatorId, Operator>> = {
-  isolate: base.isolate,
+  isolate: lines.isolate,
   solo: answers.solo,
   "tempo-down": frame.tempoDown,
-  "other-answer": base.otherAnswer,
-  "other-height": base.otherHeight,
+  "other-answer": lines.otherAnswer,
+  "other-height": lines.otherHeight,
   "other-feed": feeds.otherFeed,
   "other-tool": tools.otherTool,
   mirror,
@@ -23,7 +23,7 @@ export const OPERATOR_TABLE: Readonly<Record<OperatorId, Operator>> = {
   "second-line": answers.secondLine,
   "leave-line": answers.stepOff,
   exit: answers.exit,
-  chain: base.chain,
+  chain: lines.chain,
   "swap-hands": cycles.handChange,
   entry: cycles.entry,
   "opposite-finish": answers.oppositeFinish,

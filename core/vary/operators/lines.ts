@@ -1,4 +1,4 @@
-/** The first operators: parts, joins, other answers, other heights, the other side. */
+/** What changes a line or two of the drill as they stand: parts, joins, other answers, other heights. */
 import { rankAnswers } from "../../answers/answers.ts";
 import { beatOf, beatText, contextOf, plainScore, single, withBeats, withLines } from "../../score/edit.ts";
 import { linesOf } from "../../score/structure.ts";
