@@ -9,7 +9,6 @@ import { answerBlow, answerPressure, GRID, PLAIN, type Answered, type Stretch } 
 import { extraCommitment } from "./blow.ts";
 import { launchFeed } from "./launch.ts";
 import { MODEL } from "./constants.ts";
-import { emptyExchange } from "./empty.ts";
 import { verdictOf } from "./verdict.ts";
 import { unsafeTarget } from "./targets.ts";
 import { explainFailure } from "./explain.ts";
@@ -66,21 +65,20 @@ export function checkExchange(feed: Feed, beat: ResolvedBeat | null, world: Worl
   const findings = [...feedFindings, ...outcome.findings];
   const uses = usesOf(situation);
   return {
-    ...emptyExchange(
-      {
-        from: feed.use.from,
-        to: beat?.to ?? feed.use.to,
-        row: feed.row,
-        feed: feed.use,
-        feedText: feed.use.text,
-        feeder: feed.actor,
-        responder: feed.receiver,
-        answerSpan: beat && { from: beat.from, to: beat.to },
-        before,
-        after: poses(world),
-      },
-      setting,
-    ),
+    from: feed.use.from,
+    to: beat?.to ?? feed.use.to,
+    row: feed.row,
+    label: setting.label,
+    section: setting.section,
+    pass: setting.pass,
+    feed: feed.use,
+    feedText: feed.use.text,
+    feeder: feed.actor,
+    responder: feed.receiver,
+    answerSpan: beat && { from: beat.from, to: beat.to },
+    before,
+    after: poses(world),
+    returns: [],
     beat: uses,
     answer: uses.filter((use) => !use.move.attack || use.move.answer),
     verdict: verdictOf(findings),

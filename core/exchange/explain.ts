@@ -23,17 +23,21 @@ export function explainFailure(feed: Feed, blow: Blow | null, beat: ResolvedBeat
       limb: material.detail.limb ?? "hand",
       what: material.detail.what ?? "",
     });
-  const params = {
+  const { code, why = "", whyText = "" } = codeOf(best, blow);
+  return draft(row, beat, "line-open", {
     answer,
     feed: feedText,
     cm: Math.max(1, Math.round(-best.margin * 100)),
     zone: zoneWords(best, blow),
     target: blow?.zone ?? "",
-  };
-  return draft(row, beat, "line-open", { ...params, ...codeOf(best, blow) });
+    code,
+    why,
+    whyText,
+  });
 }
 
-function codeOf(best: Layer, blow: Blow | null): Record<string, string> {
+/** Why it does not cover: a code for the words, and a sentence that goes with it. */
+function codeOf(best: Layer, blow: Blow | null): { code: string; why?: string; whyText?: string } {
   if (best.fails === "companion")
     return { code: "deflect", whyText: `The ${best.use.text} needs ${best.detail.needs} in the same beat.` };
   switch (best.by) {
