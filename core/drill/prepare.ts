@@ -116,10 +116,10 @@ const LINE_KEY: { readonly [K in keyof LineHeader]: (value: LineHeader[K]) => un
   rules: (rules) => [[...rules.A], [...rules.B], [...rules.C]],
 };
 
+const KEY_PARTS = Object.entries(LINE_KEY) as [keyof LineHeader, (value: unknown) => unknown][];
+
 /** Everything outside a line on which its result rests, but for the vocabulary, by which lines are kept. */
 function keyOf(header: LineHeader, distance: number, { customs }: Usage): number {
-  const parts = (Object.keys(LINE_KEY) as (keyof LineHeader)[]).map((field) =>
-    (LINE_KEY[field] as (value: unknown) => unknown)(header[field]),
-  );
+  const parts = KEY_PARTS.map(([field, part]) => part(header[field]));
   return numbers.of(JSON.stringify([parts, distance, customs]));
 }

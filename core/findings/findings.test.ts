@@ -112,7 +112,27 @@ const SAID: readonly [string, RuleId, RegExp][] = [
   ["A jab to eyes -> B catch", "unsafe-target", /Nobody aims at the eyes.*Train it on the brow pad/],
   ["one: A jab -> B slip", "header", /kept as a note/],
   ["tempo: quick\n\nA jab -> B slip out", "header", /percentage.*50%/],
+  ["A jab - > B slip out", "syntax", /“-” means nothing.*Take it out/],
+  ["A jab -> B weave + slip out", "off-balance", /\d+ cm from over the feet.*take a step/],
+  ["A: height 150\nB: height 150\n\nA front kick -> B weave", "tight", /\d+\.\d cm only.*Move a little more/],
+  [
+    "tempo: 70%\n\nchoose A:\n  one: A jab -> B slip out\n  two: A jab to body -> B step back\nend",
+    "ambiguous-cue",
+    /look alike until it is too late/,
+  ],
+  ["A cross -> B duck", "follow-up", /The jab stays open for A/],
+  ["range: 0.95 m\n\nA jab -> B slip out", "no-step", /without a step: start further out/],
+  ["contact: full\n\nA jab -> B slip out", "gear-missing", /mouthguard/],
+  ["A: mass 100\nB: mass 60\n\nA jab -> B slip out", "weight-gap", /100 kg against 60 kg/],
+  ["A: holds training knife 28 cm\n\nA thrust mid -> B low parry", "blade-arm", /bare hand works near an edge/],
+  ["contact: full\nA: minor\n\nA jab -> B slip out", "minor", /A is a minor.*keep it light/],
 ];
+/** A ruling comes from a school: `core/policy/school.test.ts` holds its words. */
+const BY_SCHOOL: readonly RuleId[] = ["ruling"];
+test("every rule has a case that raises it", () => {
+  const cases = new Set([...SAID.map(([, rule]) => rule), ...BY_SCHOOL]);
+  expect(RULE_IDS.filter((rule) => !cases.has(rule))).toEqual([]);
+});
 for (const [text, rule, words] of SAID) {
   test(`${rule}: ${text.split("\n").pop()}`, () => {
     const found = check(parse(text)).findings.find((f) => f.rule === rule);
