@@ -25,12 +25,6 @@ const ours = (most) => ["error", { max: most, skipBlankLines: false, skipComment
 const LONG_SCREENS = [
   "app/class/plan-blocks.tsx",
   "app/class/plan-screen.tsx",
-  "app/desk/desk-screen.tsx",
-  "app/desk/middle.tsx",
-  "app/desk/score-editor.tsx",
-  "app/drills/drills-screen.tsx",
-  "app/people/people-screen.tsx",
-  "app/people/person-dialog.tsx",
   "app/words/numbering-screen.tsx",
   "app/words/school-screen.tsx",
 ];

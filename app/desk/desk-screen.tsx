@@ -89,27 +89,14 @@ export function DeskScreen({ drill, text: saved, people }: DeskProps) {
         <ExportMenu id={drill.id} title={title} text={text} view={view} />
       </ScreenHead>
       {restored && dirty && (
-        <Notice
-          action={
-            <>
-              <Button variant="outlined" onClick={() => save()}>
-                Keep it
-              </Button>
-              <Button
-                variant="outlined"
-                onClick={() => {
-                  editor.current?.replaceAll(base.text);
-                  dropDraft(drill.id);
-                  settle();
-                }}
-              >
-                Back to the saved text
-              </Button>
-            </>
-          }
-        >
-          This is what you typed last time and did not save.
-        </Notice>
+        <FoundAgain
+          onKeep={() => save()}
+          onBack={() => {
+            editor.current?.replaceAll(base.text);
+            dropDraft(drill.id);
+            settle();
+          }}
+        />
       )}
       {trouble && <Notice tone="trouble">{trouble}</Notice>}
       <SaveTrouble
@@ -122,35 +109,8 @@ export function DeskScreen({ drill, text: saved, people }: DeskProps) {
           save(version, theirs);
         }}
       />
-      <Box
-        sx={{
-          flex: 1,
-          display: "grid",
-          gridTemplateColumns: {
-            xs: "minmax(0,1fr)",
-            md: "minmax(330px, 4fr) minmax(0, 5fr)",
-            lg: "minmax(340px, 4fr) minmax(0, 5fr) minmax(260px, 3fr)",
-          },
-          borderTop: 1,
-          borderColor: "hairline",
-          minHeight: 0,
-        }}
-      >
-        <Box
-          component="section"
-          aria-label="Score"
-          sx={{
-            borderRight: { md: 1 },
-            borderColor: { md: "hairline" },
-            minWidth: 0,
-            minHeight: 320,
-            // The text stays beside the row of the drawing that is looked at.
-            position: { md: "sticky" },
-            top: 0,
-            alignSelf: "start",
-            height: { xs: "46vh", md: "calc(100dvh - 1px)" },
-          }}
-        >
+      <Box sx={PARTS}>
+        <Box component="section" aria-label="Score" sx={SCORE_PART}>
           <Suspense fallback={<PlainText text={text} />}>
             <ClientOnly>
               <ScoreEditor
@@ -164,30 +124,10 @@ export function DeskScreen({ drill, text: saved, people }: DeskProps) {
             </ClientOnly>
           </Suspense>
         </Box>
-        <Box
-          component="section"
-          aria-label="Drawing"
-          sx={{ minWidth: 0, px: 2, pb: 3, borderRight: { lg: 1 }, borderColor: { lg: "hairline" } }}
-        >
+        <Box component="section" aria-label="Drawing" sx={DRAWING_PART}>
           <Middle view={drawn} text={drawnText} cursor={drawnCursor} people={people} editor={editor} />
         </Box>
-        <Box
-          component="section"
-          aria-label="Findings"
-          sx={{
-            minWidth: 0,
-            px: 2,
-            py: 1.5,
-            gridColumn: { md: "1 / -1", lg: "auto" },
-            borderTop: { xs: 1, lg: 0 },
-            borderColor: "hairline",
-            position: { lg: "sticky" },
-            top: 0,
-            alignSelf: "start",
-            maxHeight: { lg: "100dvh" },
-            overflow: { lg: "auto" },
-          }}
-        >
+        <Box component="section" aria-label="Findings" sx={FINDINGS_PART}>
           {drawn && (
             <Findings
               view={drawn}
@@ -203,6 +143,65 @@ export function DeskScreen({ drill, text: saved, people }: DeskProps) {
     </>
   );
 }
+
+/** What was typed last time and not saved: keep it, or go back. */
+const FoundAgain = ({ onKeep, onBack }: { onKeep: () => void; onBack: () => void }) => (
+  <Notice
+    action={
+      <>
+        <Button variant="outlined" onClick={onKeep}>
+          Keep it
+        </Button>
+        <Button variant="outlined" onClick={onBack}>
+          Back to the saved text
+        </Button>
+      </>
+    }
+  >
+    This is what you typed last time and did not save.
+  </Notice>
+);
+
+const PARTS = {
+  flex: 1,
+  display: "grid",
+  gridTemplateColumns: {
+    xs: "minmax(0,1fr)",
+    md: "minmax(330px, 4fr) minmax(0, 5fr)",
+    lg: "minmax(340px, 4fr) minmax(0, 5fr) minmax(260px, 3fr)",
+  },
+  borderTop: 1,
+  borderColor: "hairline",
+  minHeight: 0,
+} as const;
+
+const SCORE_PART = {
+  borderRight: { md: 1 },
+  borderColor: { md: "hairline" },
+  minWidth: 0,
+  minHeight: 320,
+  // The text stays beside the row of the drawing that is looked at.
+  position: { md: "sticky" },
+  top: 0,
+  alignSelf: "start",
+  height: { xs: "46vh", md: "calc(100dvh - 1px)" },
+} as const;
+
+const DRAWING_PART = { minWidth: 0, px: 2, pb: 3, borderRight: { lg: 1 }, borderColor: { lg: "hairline" } } as const;
+
+const FINDINGS_PART = {
+  minWidth: 0,
+  px: 2,
+  py: 1.5,
+  gridColumn: { md: "1 / -1", lg: "auto" },
+  borderTop: { xs: 1, lg: 0 },
+  borderColor: "hairline",
+  position: { lg: "sticky" },
+  top: 0,
+  alignSelf: "start",
+  maxHeight: { lg: "100dvh" },
+  overflow: { lg: "auto" },
+} as const;
 
 const NO_FINDINGS: ScoreView["findings"] = [];
 

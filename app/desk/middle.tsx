@@ -41,18 +41,7 @@ export const Middle = memo(function Middle({ view, text, cursor, people, editor 
     (e: ExchangeView, go: boolean) => editor.current?.[go ? "select" : "mark"](e.from, e.to),
     [editor],
   );
-  const latest = useRef(text);
-  useEffect(() => {
-    latest.current = text;
-  });
-  const rearrange = useCallback(
-    (what: Rearrange) =>
-      void ask("rearrange", { text: latest.current, what }).then(
-        (edit) => edit && editor.current?.apply([edit]),
-        () => undefined,
-      ),
-    [editor],
-  );
+  const rearrange = useRearrange(text, editor);
   const moves = useMemo(
     (): RowMoves => ({
       onMove: (row, to) => rearrange({ kind: "move", row, to }),
@@ -79,10 +68,6 @@ export const Middle = memo(function Middle({ view, text, cursor, people, editor 
     event.preventDefault();
     rearrange({ kind: "nudge", row: at.row, way: event.key === "ArrowUp" ? "up" : "down" });
   };
-  const scale = (way: 1 | -1) => {
-    const at = ZOOMS.indexOf(zoom) + way;
-    if (ZOOMS[at] !== undefined) setZoom(ZOOMS[at]);
-  };
   return (
     <>
       <Box
@@ -106,25 +91,7 @@ export const Middle = memo(function Middle({ view, text, cursor, people, editor 
           onChange={setName}
         />
         <Box sx={{ flex: 1 }} />
-        {name === "lines" && (
-          <>
-            <IconButton aria-label="Smaller" onClick={() => scale(-1)} disabled={zoom === ZOOMS[0]} sx={TOOL}>
-              <ZoomOutOutlined />
-            </IconButton>
-            <Button
-              variant="text"
-              color="inherit"
-              aria-label={`Size ${Math.round(zoom * 100)} %, back to 100 %`}
-              onClick={() => setZoom(1)}
-              sx={{ minWidth: 56, px: 0 }}
-            >
-              {Math.round(zoom * 100)} %
-            </Button>
-            <IconButton aria-label="Larger" onClick={() => scale(1)} disabled={zoom === ZOOMS.at(-1)} sx={TOOL}>
-              <ZoomInOutlined />
-            </IconButton>
-          </>
-        )}
+        {name === "lines" && <Zoom zoom={zoom} onZoom={setZoom} />}
         <IconButton aria-label="Undo" title="Undo (Ctrl-Z)" onClick={() => editor.current?.undo()} sx={TOOL}>
           <UndoOutlined />
         </IconButton>
@@ -176,6 +143,49 @@ export const Middle = memo(function Middle({ view, text, cursor, people, editor 
     </>
   );
 });
+
+/** Moves rows about in the text as it is when it is asked for. */
+function useRearrange(text: string, editor: MiddleProps["editor"]) {
+  const latest = useRef(text);
+  useEffect(() => {
+    latest.current = text;
+  });
+  return useCallback(
+    (what: Rearrange) =>
+      void ask("rearrange", { text: latest.current, what }).then(
+        (edit) => edit && editor.current?.apply([edit]),
+        () => undefined,
+      ),
+    [editor],
+  );
+}
+
+/** How large the drawing is: a step smaller or larger, or back to full size. */
+function Zoom({ zoom, onZoom }: { zoom: number; onZoom: (zoom: number) => void }) {
+  const scale = (way: 1 | -1) => {
+    const at = ZOOMS.indexOf(zoom) + way;
+    if (ZOOMS[at] !== undefined) onZoom(ZOOMS[at]);
+  };
+  return (
+    <>
+      <IconButton aria-label="Smaller" onClick={() => scale(-1)} disabled={zoom === ZOOMS[0]} sx={TOOL}>
+        <ZoomOutOutlined />
+      </IconButton>
+      <Button
+        variant="text"
+        color="inherit"
+        aria-label={`Size ${Math.round(zoom * 100)} %, back to 100 %`}
+        onClick={() => onZoom(1)}
+        sx={{ minWidth: 56, px: 0 }}
+      >
+        {Math.round(zoom * 100)} %
+      </Button>
+      <IconButton aria-label="Larger" onClick={() => scale(1)} disabled={zoom === ZOOMS.at(-1)} sx={TOOL}>
+        <ZoomInOutlined />
+      </IconButton>
+    </>
+  );
+}
 
 const TOOL = { width: 36, height: 40, p: 0, color: "text.secondary" } as const;
 

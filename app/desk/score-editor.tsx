@@ -123,50 +123,48 @@ export default function ScoreEditor({ text, findings, repairs, onChange, onCurso
   }));
 
   const c = usePalette();
-  return (
-    <Box
-      ref={host}
-      sx={{
-        height: "100%",
-        "& .cm-editor": { height: "100%", fontSize: "1rem", outline: "none" },
-        "& .cm-editor.cm-focused": { outline: "none", boxShadow: `inset 3px 0 0 ${c.primary.main}` },
-        "& .cm-scroller": { fontFamily: FONTS.mono, lineHeight: 1.65 },
-        "& .cm-content": { py: 1.5, caretColor: c.text.primary },
-        "& .cm-content ::selection": { color: c.text.primary, background: "transparent" },
-        "& .cm-cursor": { borderLeftColor: c.text.primary, borderLeftWidth: 2 },
-        "& .cm-editor .cm-gutters": { background: "transparent", border: 0, color: c.text.secondary },
-        "& .cm-activeLine": { backgroundColor: `color-mix(in srgb, ${c.primary.main} 7%, transparent)` },
-        "& .cm-editor .cm-selectionBackground, & .cm-editor.cm-focused .cm-selectionBackground": {
-          background: `color-mix(in srgb, ${c.primary.main} 24%, transparent) !important`,
-        },
-        "& .cm-tooltip": {
-          background: c.background.paper,
-          color: c.text.primary,
-          border: `1px solid ${c.hairline}`,
-          fontFamily: FONTS.text,
-          maxWidth: 420,
-        },
-        "& .cm-tooltip-autocomplete ul li[aria-selected]": {
-          background: c.primary.main,
-          color: c.primary.contrastText,
-        },
-        "& .cm-completionDetail": { fontStyle: "normal", opacity: 0.8 },
-        "& .cm-diagnosticAction": {
-          background: c.primary.main,
-          color: c.primary.contrastText,
-          borderRadius: 999,
-          padding: "3px 10px",
-        },
-        "& .score-key": { color: c.text.secondary },
-        "& .score-word": { fontWeight: 700 },
-        "& .score-section": { fontWeight: 700 },
-        "& .score-label": { color: c.partner.C, fontWeight: 650 },
-        "& .score-arrow": { color: c.primary.main, fontWeight: 700 },
-        "& .score-comment": { color: c.text.secondary, fontStyle: "italic" },
-      }}
-    />
-  );
+  return <Box ref={host} sx={editorStyle(c)} />;
 }
+
+/** How the editor looks in the palette of the page. */
+const editorStyle = (c: ReturnType<typeof usePalette>) => ({
+  height: "100%",
+  "& .cm-editor": { height: "100%", fontSize: "1rem", outline: "none" },
+  "& .cm-editor.cm-focused": { outline: "none", boxShadow: `inset 3px 0 0 ${c.primary.main}` },
+  "& .cm-scroller": { fontFamily: FONTS.mono, lineHeight: 1.65 },
+  "& .cm-content": { py: 1.5, caretColor: c.text.primary },
+  "& .cm-content ::selection": { color: c.text.primary, background: "transparent" },
+  "& .cm-cursor": { borderLeftColor: c.text.primary, borderLeftWidth: 2 },
+  "& .cm-editor .cm-gutters": { background: "transparent", border: 0, color: c.text.secondary },
+  "& .cm-activeLine": { backgroundColor: `color-mix(in srgb, ${c.primary.main} 7%, transparent)` },
+  "& .cm-editor .cm-selectionBackground, & .cm-editor.cm-focused .cm-selectionBackground": {
+    background: `color-mix(in srgb, ${c.primary.main} 24%, transparent) !important`,
+  },
+  "& .cm-tooltip": {
+    background: c.background.paper,
+    color: c.text.primary,
+    border: `1px solid ${c.hairline}`,
+    fontFamily: FONTS.text,
+    maxWidth: 420,
+  },
+  "& .cm-tooltip-autocomplete ul li[aria-selected]": {
+    background: c.primary.main,
+    color: c.primary.contrastText,
+  },
+  "& .cm-completionDetail": { fontStyle: "normal", opacity: 0.8 },
+  "& .cm-diagnosticAction": {
+    background: c.primary.main,
+    color: c.primary.contrastText,
+    borderRadius: 999,
+    padding: "3px 10px",
+  },
+  "& .score-key": { color: c.text.secondary },
+  "& .score-word": { fontWeight: 700 },
+  "& .score-section": { fontWeight: 700 },
+  "& .score-label": { color: c.partner.C, fontWeight: 650 },
+  "& .score-arrow": { color: c.primary.main, fontWeight: 700 },
+  "& .score-comment": { color: c.text.secondary, fontStyle: "italic" },
+});
 
 function mark(editor: EditorView, from: number, to: number): void {
   const end = editor.state.doc.length;

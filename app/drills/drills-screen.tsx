@@ -75,6 +75,9 @@ const SortButton = styled("button")({
   cursor: "pointer",
 });
 
+/** The rows of the list and what is said above it share what was sent and what came of it. */
+const LIST = "drills";
+
 const FILTERS = { q: "", kind: "all", verdict: "all" };
 
 /** The school's drills: find one, or start one from a feed. */
@@ -94,8 +97,6 @@ export function DrillsScreen({
   const [sort, setSort] = useState<{ key: SortKey; down: boolean }>({ key: "title", down: false });
   const shown = useMemo(() => filtered(drills, query, kind, verdict, sort), [drills, query, kind, verdict, sort]);
   const most = Math.max(1, ...drills.map((d) => d.load_total));
-  const fetcher = useFetcher<typeof action>();
-  const done = fetcher.data && "title" in fetcher.data ? fetcher.data : null;
   const head = (key: SortKey, label: string, className?: string) => (
     <th
       scope="col"
@@ -118,24 +119,7 @@ export function DrillsScreen({
           The verdicts are being worked out again: {judging.done} of {judging.total}. The list follows by itself.
         </Notice>
       )}
-      {done && (
-        <Notice
-          action={
-            done.kind === "deleted" && (
-              <fetcher.Form method="post">
-                <input type="hidden" name="id" value={done.id} />
-                <input type="hidden" name="title" value={done.title} />
-                <Button type="submit" name="intent" value="restore" variant="outlined">
-                  Bring it back
-                </Button>
-              </fetcher.Form>
-            )
-          }
-        >
-          {done.kind === "deleted" ? `“${done.title}” is deleted.` : `“${done.title}” is back.`}
-        </Notice>
-      )}
-      {fetcher.data && "message" in fetcher.data && <Notice tone="trouble">{fetcher.data.message}</Notice>}
+      <Done />
       <Box
         sx={{
           display: "flex",
@@ -180,42 +164,7 @@ export function DrillsScreen({
           </thead>
           <tbody>
             {shown.map((d) => (
-              <tr key={d.id}>
-                <td>
-                  <VerdictRing verdict={d.verdict} />
-                </td>
-                <td>
-                  <Link to={`/drills/${d.id}`} prefetch="intent">
-                    {d.title}
-                  </Link>
-                  <Box sx={{ color: "text.secondary", fontSize: "0.92rem" }}>
-                    {d.changed ?? [d.summary.level, `${d.summary.exchanges ?? 0} exchanges`].filter(Boolean).join(", ")}
-                  </Box>
-                </td>
-                <td className="wide">{d.kind}</td>
-                <td className="wide">{d.summary.tools?.join(", ") || "empty hands"}</td>
-                <td className="wide">
-                  <LoadBar value={d.load_total} most={most} />
-                </td>
-                <td className="wide">{d.last_trained ? shortDate(d.last_trained) : "never"}</td>
-                <td>
-                  <fetcher.Form method="post">
-                    <input type="hidden" name="id" value={d.id} />
-                    <input type="hidden" name="title" value={d.title} />
-                    <Button
-                      type="submit"
-                      name="intent"
-                      value="delete"
-                      size="small"
-                      color="inherit"
-                      aria-label={`Delete ${d.title}`}
-                      sx={{ minWidth: 0, color: "text.secondary" }}
-                    >
-                      Delete
-                    </Button>
-                  </fetcher.Form>
-                </td>
-              </tr>
+              <DrillRow key={d.id} drill={d} most={most} />
             ))}
           </tbody>
         </Table>
@@ -227,6 +176,77 @@ export function DrillsScreen({
           </Box>
         )}
       </Box>
+    </>
+  );
+}
+
+/** One drill of the list. `most`: the largest load in it. */
+function DrillRow({ drill: d, most }: { readonly drill: DrillListRow; readonly most: number }) {
+  const fetcher = useFetcher<typeof action>({ key: LIST });
+  return (
+    <tr>
+      <td>
+        <VerdictRing verdict={d.verdict} />
+      </td>
+      <td>
+        <Link to={`/drills/${d.id}`} prefetch="intent">
+          {d.title}
+        </Link>
+        <Box sx={{ color: "text.secondary", fontSize: "0.92rem" }}>
+          {d.changed ?? [d.summary.level, `${d.summary.exchanges ?? 0} exchanges`].filter(Boolean).join(", ")}
+        </Box>
+      </td>
+      <td className="wide">{d.kind}</td>
+      <td className="wide">{d.summary.tools?.join(", ") || "empty hands"}</td>
+      <td className="wide">
+        <LoadBar value={d.load_total} most={most} />
+      </td>
+      <td className="wide">{d.last_trained ? shortDate(d.last_trained) : "never"}</td>
+      <td>
+        <fetcher.Form method="post">
+          <input type="hidden" name="id" value={d.id} />
+          <input type="hidden" name="title" value={d.title} />
+          <Button
+            type="submit"
+            name="intent"
+            value="delete"
+            size="small"
+            color="inherit"
+            aria-label={`Delete ${d.title}`}
+            sx={{ minWidth: 0, color: "text.secondary" }}
+          >
+            Delete
+          </Button>
+        </fetcher.Form>
+      </td>
+    </tr>
+  );
+}
+
+/** What came of the last deletion, and the way back. */
+function Done() {
+  const fetcher = useFetcher<typeof action>({ key: LIST });
+  const done = fetcher.data && "title" in fetcher.data ? fetcher.data : null;
+  return (
+    <>
+      {done && (
+        <Notice
+          action={
+            done.kind === "deleted" && (
+              <fetcher.Form method="post">
+                <input type="hidden" name="id" value={done.id} />
+                <input type="hidden" name="title" value={done.title} />
+                <Button type="submit" name="intent" value="restore" variant="outlined">
+                  Bring it back
+                </Button>
+              </fetcher.Form>
+            )
+          }
+        >
+          {done.kind === "deleted" ? `“${done.title}” is deleted.` : `“${done.title}” is back.`}
+        </Notice>
+      )}
+      {fetcher.data && "message" in fetcher.data && <Notice tone="trouble">{fetcher.data.message}</Notice>}
     </>
   );
 }

@@ -115,13 +115,7 @@ export function PeopleScreen({ people, archived, wishes, gear }: PeopleProps) {
       {part === "gear" ? (
         <GearList gear={gear} />
       ) : shown.length === 0 ? (
-        <Box sx={{ px: { xs: 2, sm: 3 }, py: 4, color: "text.secondary" }}>
-          {search
-            ? "Nobody is found by these words."
-            : part === "archived"
-              ? "Nobody is archived. Who leaves is archived: out of the lists, the log stays."
-              : "Nobody is here yet. Add a person, or read a table with a column “name”."}
-        </Box>
+        <Nobody search={search} archived={part === "archived"} />
       ) : (
         <Box
           sx={{ px: { xs: 0.5, sm: 2 }, pb: 4, overflowX: "auto", position: "relative" }}
@@ -145,37 +139,7 @@ export function PeopleScreen({ people, archived, wishes, gear }: PeopleProps) {
             </thead>
             <tbody>
               {shown.slice(0, MOST_ROWS).map((s) => (
-                <tr key={s.id}>
-                  <td>
-                    <strong>{s.name}</strong>
-                    {s.minor ? " · minor" : ""}
-                  </td>
-                  <td>{s.height_cm === null ? "–" : `${s.height_cm} cm`}</td>
-                  <td>{s.reach_cm === null ? "–" : `${s.reach_cm} cm`}</td>
-                  <td>{s.mass_kg === null ? "–" : `${s.mass_kg} kg`}</td>
-                  <td>{s.lead}</td>
-                  <td>{s.hand}</td>
-                  <td>
-                    {FAMILIES.filter((f) => s.levels[f] !== undefined)
-                      .map((f) => `${f} ${s.levels[f]!}`)
-                      .join(", ") || "–"}
-                  </td>
-                  <td>{[...s.limits, s.agreed].filter(Boolean).join("; ")}</td>
-                  <td>
-                    {part === "archived" ? (
-                      <Archived person={s} />
-                    ) : (
-                      <Button
-                        size="small"
-                        variant="outlined"
-                        aria-label={`Change ${s.name}`}
-                        onClick={() => setOpen(s)}
-                      >
-                        Change
-                      </Button>
-                    )}
-                  </td>
-                </tr>
+                <PersonRow key={s.id} person={s} onChange={part === "archived" ? null : () => setOpen(s)} />
               ))}
             </tbody>
           </Table>
@@ -196,6 +160,50 @@ export function PeopleScreen({ people, archived, wishes, gear }: PeopleProps) {
       )}
       {importing && <ImportPeople known={people.map((p) => p.name)} onClose={() => setImporting(false)} />}
     </>
+  );
+}
+
+function Nobody({ search, archived }: { search: string; archived: boolean }) {
+  return (
+    <Box sx={{ px: { xs: 2, sm: 3 }, py: 4, color: "text.secondary" }}>
+      {search
+        ? "Nobody is found by these words."
+        : archived
+          ? "Nobody is archived. Who leaves is archived: out of the lists, the log stays."
+          : "Nobody is here yet. Add a person, or read a table with a column “name”."}
+    </Box>
+  );
+}
+
+/** One person of the list; who is archived cannot be changed. */
+function PersonRow({ person: s, onChange }: { person: PersonView; onChange: (() => void) | null }) {
+  return (
+    <tr>
+      <td>
+        <strong>{s.name}</strong>
+        {s.minor ? " · minor" : ""}
+      </td>
+      <td>{s.height_cm === null ? "–" : `${s.height_cm} cm`}</td>
+      <td>{s.reach_cm === null ? "–" : `${s.reach_cm} cm`}</td>
+      <td>{s.mass_kg === null ? "–" : `${s.mass_kg} kg`}</td>
+      <td>{s.lead}</td>
+      <td>{s.hand}</td>
+      <td>
+        {FAMILIES.filter((f) => s.levels[f] !== undefined)
+          .map((f) => `${f} ${s.levels[f]!}`)
+          .join(", ") || "–"}
+      </td>
+      <td>{[...s.limits, s.agreed].filter(Boolean).join("; ")}</td>
+      <td>
+        {onChange === null ? (
+          <Archived person={s} />
+        ) : (
+          <Button size="small" variant="outlined" aria-label={`Change ${s.name}`} onClick={onChange}>
+            Change
+          </Button>
+        )}
+      </td>
+    </tr>
   );
 }
 

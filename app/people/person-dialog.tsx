@@ -121,46 +121,7 @@ export function PersonDialog({ person, people, wishes, onClose }: DialogProps) {
             label="Minor"
             control={<Checkbox checked={draft.minor} onChange={(event) => set({ minor: event.target.checked })} />}
           />
-          <Box sx={{ gridColumn: "1 / -1", mb: -1, color: "text.secondary" }}>Level, from 1 (new) to 5</Box>
-          {FAMILIES.map((family) => (
-            <Choice
-              key={family}
-              label={`in ${family}`}
-              value={draft.levels[family] ?? ""}
-              onChange={(value) =>
-                set({ levels: { ...draft.levels, [family]: value === "" ? undefined : Number(value) } })
-              }
-            >
-              <MenuItem value="">not said</MenuItem>
-              {LEVELS.map((n) => (
-                <MenuItem key={n} value={n}>
-                  {n}
-                  {n === 1 ? ", new" : n === 5 ? ", teaches" : ""}
-                </MenuItem>
-              ))}
-            </Choice>
-          ))}
-          <Autocomplete
-            multiple
-            freeSolo
-            size="small"
-            options={[...LIMITS]}
-            value={draft.limits}
-            onChange={(_, limits) => set({ limits })}
-            renderInput={(params) => (
-              <TextField {...params} label="Limits" helperText="such as no falls, no head contact, right shoulder" />
-            )}
-            sx={{ gridColumn: "1 / -1" }}
-          />
-          <TextField
-            size="small"
-            type="date"
-            label="Limits hold until"
-            value={draft.limits_until ?? ""}
-            onChange={(event) => set({ limits_until: event.target.value || null })}
-            slotProps={{ inputLabel: { shrink: true } }}
-            sx={{ gridColumn: { xs: "1 / -1", sm: "auto" } }}
-          />
+          <LevelsAndLimits draft={draft} set={set} />
           <TextField
             size="small"
             label="Agreed (only what is needed)"
@@ -191,6 +152,52 @@ export function PersonDialog({ person, people, wishes, onClose }: DialogProps) {
         </Button>
       </DialogActions>
     </Dialog>
+  );
+}
+
+/** How good they are at what, and what they leave out. */
+function LevelsAndLimits({ draft, set }: { draft: MemberForm; set: (part: Partial<MemberForm>) => void }) {
+  return (
+    <>
+      <Box sx={{ gridColumn: "1 / -1", mb: -1, color: "text.secondary" }}>Level, from 1 (new) to 5</Box>
+      {FAMILIES.map((family) => (
+        <Choice
+          key={family}
+          label={`in ${family}`}
+          value={draft.levels[family] ?? ""}
+          onChange={(value) => set({ levels: { ...draft.levels, [family]: value === "" ? undefined : Number(value) } })}
+        >
+          <MenuItem value="">not said</MenuItem>
+          {LEVELS.map((n) => (
+            <MenuItem key={n} value={n}>
+              {n}
+              {n === 1 ? ", new" : n === 5 ? ", teaches" : ""}
+            </MenuItem>
+          ))}
+        </Choice>
+      ))}
+      <Autocomplete
+        multiple
+        freeSolo
+        size="small"
+        options={[...LIMITS]}
+        value={draft.limits}
+        onChange={(_, limits) => set({ limits })}
+        renderInput={(params) => (
+          <TextField {...params} label="Limits" helperText="such as no falls, no head contact, right shoulder" />
+        )}
+        sx={{ gridColumn: "1 / -1" }}
+      />
+      <TextField
+        size="small"
+        type="date"
+        label="Limits hold until"
+        value={draft.limits_until ?? ""}
+        onChange={(event) => set({ limits_until: event.target.value || null })}
+        slotProps={{ inputLabel: { shrink: true } }}
+        sx={{ gridColumn: { xs: "1 / -1", sm: "auto" } }}
+      />
+    </>
   );
 }
 
