@@ -76,129 +76,19 @@ export function PlanBlocks({ blocks, rungs, clock, at, onLook, onChange }: Block
             start += block.minutes;
             return (
               <SortableRow key={block.id} row={i} style={{}} fits>
-                <Box
-                  sx={{
-                    flex: 1,
-                    minWidth: 0,
-                    borderTop: 1,
-                    borderColor: "hairline",
-                    py: 0.75,
-                    bgcolor: block.id === at ? "background.paper" : undefined,
-                  }}
-                >
-                  <Box sx={{ display: "flex", alignItems: "baseline", gap: 1 }}>
-                    <Box
-                      component="span"
-                      sx={{
-                        color: "text.secondary",
-                        fontVariantNumeric: "tabular-nums",
-                        width: 34,
-                        textAlign: "right",
-                      }}
-                    >
-                      {begins}′
-                    </Box>
-                    {block.rung === null ? (
-                      <TextField
-                        variant="standard"
-                        size="small"
-                        defaultValue={block.title}
-                        key={block.title}
-                        onBlur={(event) => {
-                          const title = event.target.value.trim();
-                          if (title !== "" && title !== block.title) set(i, { title });
-                        }}
-                        slotProps={{ htmlInput: { "aria-label": `What is done in block ${i + 1}`, maxLength: 120 } }}
-                        sx={{ flex: 1, minWidth: 0 }}
-                      />
-                    ) : (
-                      <TextField
-                        select
-                        variant="standard"
-                        size="small"
-                        value={block.rung}
-                        onChange={(event) => {
-                          const rung = Number(event.target.value);
-                          set(i, { rung, title: rungs[rung]!.title });
-                        }}
-                        slotProps={{ htmlInput: { "aria-label": `Rung of block ${i + 1}` } }}
-                        sx={{ flex: 1, minWidth: 0 }}
-                      >
-                        {rungs.map((r, n) => (
-                          <MenuItem key={r.revisionId} value={n}>
-                            {n + 1}. {r.title}
-                          </MenuItem>
-                        ))}
-                      </TextField>
-                    )}
-                  </Box>
-                  <Box sx={{ display: "flex", alignItems: "center", flexWrap: "wrap", pl: 4.5 }}>
-                    <Step
-                      word={`${block.minutes} min`}
-                      less={`Block ${i + 1}: a minute less`}
-                      more={`Block ${i + 1}: a minute more`}
-                      onLess={block.minutes > 1 ? () => set(i, { minutes: block.minutes - 1 }) : null}
-                      onMore={() => set(i, { minutes: block.minutes + 1 })}
-                    />
-                    {block.rung !== null && (
-                      <Step
-                        word={block.rounds === 1 ? "1 round" : `${block.rounds} rounds`}
-                        less={`Block ${i + 1}: a round less`}
-                        more={`Block ${i + 1}: a round more`}
-                        onLess={
-                          block.rounds > 1
-                            ? () => set(i, { rounds: block.rounds - 1, minutes: workMinutes(block.rounds - 1, clock) })
-                            : null
-                        }
-                        onMore={() =>
-                          set(i, { rounds: block.rounds + 1, minutes: workMinutes(block.rounds + 1, clock) })
-                        }
-                      />
-                    )}
-                    <Box sx={{ flex: 1 }} />
-                    {block.rung !== null && (
-                      <Button
-                        size="small"
-                        variant="text"
-                        aria-pressed={block.id === at}
-                        onClick={() => onLook(block.id)}
-                      >
-                        Pairs
-                      </Button>
-                    )}
-                    <IconButton
-                      size="small"
-                      aria-label={`Block ${i + 1}: earlier`}
-                      disabled={i === 0}
-                      onClick={() => onChange(moved(blocks, i, i - 1))}
-                    >
-                      <ArrowUpwardIcon fontSize="small" />
-                    </IconButton>
-                    <IconButton
-                      size="small"
-                      aria-label={`Block ${i + 1}: later`}
-                      disabled={i === blocks.length - 1}
-                      onClick={() => onChange(moved(blocks, i, i + 1))}
-                    >
-                      <ArrowDownwardIcon fontSize="small" />
-                    </IconButton>
-                    <IconButton
-                      size="small"
-                      aria-label={`Block ${i + 1}: keep it when packed again`}
-                      aria-pressed={block.locked}
-                      onClick={() => set(i, { locked: !block.locked })}
-                    >
-                      {block.locked ? <LockOutlined fontSize="small" /> : <LockOpenOutlined fontSize="small" />}
-                    </IconButton>
-                    <IconButton
-                      size="small"
-                      aria-label={`Block ${i + 1}: take out`}
-                      onClick={() => onChange(blocks.filter((_, j) => j !== i))}
-                    >
-                      <CloseOutlined fontSize="small" />
-                    </IconButton>
-                  </Box>
-                </Box>
+                <PlanBlock
+                  i={i}
+                  block={block}
+                  begins={begins}
+                  looked={block.id === at}
+                  rungs={rungs}
+                  clock={clock}
+                  onSet={(part) => set(i, part)}
+                  onLook={() => onLook(block.id)}
+                  onEarlier={i === 0 ? null : () => onChange(moved(blocks, i, i - 1))}
+                  onLater={i === blocks.length - 1 ? null : () => onChange(moved(blocks, i, i + 1))}
+                  onTakeOut={() => onChange(blocks.filter((_, j) => j !== i))}
+                />
               </SortableRow>
             );
           })}
@@ -213,6 +103,145 @@ export function PlanBlocks({ blocks, rungs, clock, at, onLook, onChange }: Block
         </Button>
       </Box>
     </>
+  );
+}
+
+interface BlockProps extends Pick<BlocksProps, "rungs" | "clock"> {
+  /** Its place, from 0. */
+  readonly i: number;
+  readonly block: Block;
+  /** Minutes from the start of the evening. */
+  readonly begins: number;
+  /** Its pairs are shown. */
+  readonly looked: boolean;
+  readonly onSet: (part: Partial<Block>) => void;
+  readonly onLook: () => void;
+  readonly onEarlier: (() => void) | null;
+  readonly onLater: (() => void) | null;
+  readonly onTakeOut: () => void;
+}
+
+/** One block: what is done, how long, and where it stands. */
+function PlanBlock(props: BlockProps) {
+  const { i, block, begins, looked, rungs, clock, onSet, onLook, onEarlier, onLater, onTakeOut } = props;
+  return (
+    <Box
+      sx={{
+        flex: 1,
+        minWidth: 0,
+        borderTop: 1,
+        borderColor: "hairline",
+        py: 0.75,
+        bgcolor: looked ? "background.paper" : undefined,
+      }}
+    >
+      <Box sx={{ display: "flex", alignItems: "baseline", gap: 1 }}>
+        <Box
+          component="span"
+          sx={{
+            color: "text.secondary",
+            fontVariantNumeric: "tabular-nums",
+            width: 34,
+            textAlign: "right",
+          }}
+        >
+          {begins}′
+        </Box>
+        <BlockTitle i={i} block={block} rungs={rungs} onSet={onSet} />
+      </Box>
+      <Box sx={{ display: "flex", alignItems: "center", flexWrap: "wrap", pl: 4.5 }}>
+        <Step
+          word={`${block.minutes} min`}
+          less={`Block ${i + 1}: a minute less`}
+          more={`Block ${i + 1}: a minute more`}
+          onLess={block.minutes > 1 ? () => onSet({ minutes: block.minutes - 1 }) : null}
+          onMore={() => onSet({ minutes: block.minutes + 1 })}
+        />
+        {block.rung !== null && (
+          <Step
+            word={block.rounds === 1 ? "1 round" : `${block.rounds} rounds`}
+            less={`Block ${i + 1}: a round less`}
+            more={`Block ${i + 1}: a round more`}
+            onLess={
+              block.rounds > 1
+                ? () => onSet({ rounds: block.rounds - 1, minutes: workMinutes(block.rounds - 1, clock) })
+                : null
+            }
+            onMore={() => onSet({ rounds: block.rounds + 1, minutes: workMinutes(block.rounds + 1, clock) })}
+          />
+        )}
+        <Box sx={{ flex: 1 }} />
+        {block.rung !== null && (
+          <Button size="small" variant="text" aria-pressed={looked} onClick={onLook}>
+            Pairs
+          </Button>
+        )}
+        <IconButton
+          size="small"
+          aria-label={`Block ${i + 1}: earlier`}
+          disabled={onEarlier === null}
+          onClick={() => onEarlier?.()}
+        >
+          <ArrowUpwardIcon fontSize="small" />
+        </IconButton>
+        <IconButton
+          size="small"
+          aria-label={`Block ${i + 1}: later`}
+          disabled={onLater === null}
+          onClick={() => onLater?.()}
+        >
+          <ArrowDownwardIcon fontSize="small" />
+        </IconButton>
+        <IconButton
+          size="small"
+          aria-label={`Block ${i + 1}: keep it when packed again`}
+          aria-pressed={block.locked}
+          onClick={() => onSet({ locked: !block.locked })}
+        >
+          {block.locked ? <LockOutlined fontSize="small" /> : <LockOpenOutlined fontSize="small" />}
+        </IconButton>
+        <IconButton size="small" aria-label={`Block ${i + 1}: take out`} onClick={onTakeOut}>
+          <CloseOutlined fontSize="small" />
+        </IconButton>
+      </Box>
+    </Box>
+  );
+}
+
+/** What is done in a block: words, or a rung. */
+function BlockTitle({ i, block, rungs, onSet }: Pick<BlockProps, "i" | "block" | "rungs" | "onSet">) {
+  return block.rung === null ? (
+    <TextField
+      variant="standard"
+      size="small"
+      defaultValue={block.title}
+      key={block.title}
+      onBlur={(event) => {
+        const title = event.target.value.trim();
+        if (title !== "" && title !== block.title) onSet({ title });
+      }}
+      slotProps={{ htmlInput: { "aria-label": `What is done in block ${i + 1}`, maxLength: 120 } }}
+      sx={{ flex: 1, minWidth: 0 }}
+    />
+  ) : (
+    <TextField
+      select
+      variant="standard"
+      size="small"
+      value={block.rung}
+      onChange={(event) => {
+        const rung = Number(event.target.value);
+        onSet({ rung, title: rungs[rung]!.title });
+      }}
+      slotProps={{ htmlInput: { "aria-label": `Rung of block ${i + 1}` } }}
+      sx={{ flex: 1, minWidth: 0 }}
+    >
+      {rungs.map((r, n) => (
+        <MenuItem key={r.revisionId} value={n}>
+          {n + 1}. {r.title}
+        </MenuItem>
+      ))}
+    </TextField>
   );
 }
 

@@ -5,7 +5,7 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { Link, useSearchParams } from "react-router";
-import type { PlannedPair } from "#core/class/plan.ts";
+import type { PlannedPair, PlannedRound } from "#core/class/plan.ts";
 import { CLOSE, FREE, packClass, WARM_UP, type Block } from "#core/class/timetable.ts";
 import type { PlanPage } from "#server/views.ts";
 import { PAIR_WEIGHTS } from "#core/policy/pair-weights.ts";
@@ -23,10 +23,9 @@ import { usePlan } from "./use-plan.ts";
 const ROUND_LENGTHS = [60, 90, 120, 180, 240, 300];
 
 export function PlanScreen({ page }: { page: PlanPage }) {
-  const { lesson, people, ladders, drills, chosen, rungs, names } = page;
+  const { lesson, people, rungs, names } = page;
   const state = usePlan(page);
   const { work, plan, clock, locked, done } = state;
-  const [, setSearch] = useSearchParams();
   const [round, setRound] = useState(0);
   const [weights, setWeights] = useState(false);
   const { settings } = useSettings();
@@ -47,7 +46,8 @@ export function PlanScreen({ page }: { page: PlanPage }) {
     const kept = locked.filter((l) => l.round !== at || !touched.some((p) => p.a === l.a && p.b === l.b));
     state.setLocked([...kept, ...touched.map((p) => ({ round: at, a: put(p.a), b: put(p.b), c: p.c && put(p.c) }))]);
   };
-  const packAnew = () => state.setBlocks(packedRound(state.blocks ?? plan?.blocks ?? [], lesson.minutes, rungs, clock));
+  const packAgain = () =>
+    state.setBlocks(packedRound(state.blocks ?? plan?.blocks ?? [], lesson.minutes, rungs, clock));
   return (
     <>
       <ScreenHead
@@ -70,57 +70,8 @@ export function PlanScreen({ page }: { page: PlanPage }) {
         </Button>
       </ScreenHead>
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, px: { xs: 2, sm: 3 }, pb: 1.5, alignItems: "center" }}>
-        <TextField
-          select
-          size="small"
-          label="We work on"
-          value={chosen.ladder ? `ladder=${chosen.ladder}` : `drill=${chosen.drill}`}
-          onChange={(event) => setSearch(new URLSearchParams(event.target.value))}
-          sx={{ minWidth: 260, maxWidth: 380 }}
-        >
-          {ladders.map((l) => (
-            <MenuItem key={l.id} value={`ladder=${l.id}`}>
-              Ladder: {l.title}
-            </MenuItem>
-          ))}
-          {drills.map((d) => (
-            <MenuItem key={d.id} value={`drill=${d.id}`}>
-              {d.title}
-            </MenuItem>
-          ))}
-        </TextField>
-        <TextField
-          select
-          size="small"
-          label="A round is"
-          value={clock.round}
-          onChange={(event) => {
-            state.setClock({ ...clock, round: Number(event.target.value) });
-            state.setBlocks(null);
-          }}
-          sx={{ width: 120 }}
-        >
-          {ROUND_LENGTHS.map((s) => (
-            <MenuItem key={s} value={s}>
-              {s / 60} min
-            </MenuItem>
-          ))}
-        </TextField>
-        <TextField
-          select
-          size="small"
-          label="Roles change"
-          value={clock.change}
-          onChange={(event) => state.setClock({ ...clock, change: Number(event.target.value) })}
-          sx={{ width: 130 }}
-        >
-          {[15, 20, 30, 45, 60, 90].map((s) => (
-            <MenuItem key={s} value={s}>
-              every {s} s
-            </MenuItem>
-          ))}
-        </TextField>
-        <Button variant="outlined" onClick={packAnew}>
+        <WhatAndHowLong page={page} state={state} />
+        <Button variant="outlined" onClick={packAgain}>
           Pack it again
         </Button>
         <Button variant="outlined" aria-expanded={weights} onClick={() => setWeights(!weights)}>
@@ -154,18 +105,10 @@ export function PlanScreen({ page }: { page: PlanPage }) {
             aria-label="The evening"
             sx={{ px: { xs: 2, sm: 3 }, py: 2, borderRight: { md: 1 }, borderColor: { md: "hairline" } }}
           >
-            <Box sx={{ display: "flex", alignItems: "baseline", gap: 1, mb: 0.5 }}>
-              <Box component="h2" sx={{ typography: "h2", m: 0, flex: 1 }}>
-                The evening
-              </Box>
-              <Box sx={{ color: plan.left < 0 ? "verdict.invalid" : "text.secondary" }}>
-                {plan.left < 0 ? `${-plan.left} min too long` : plan.left === 0 ? "full" : `${plan.left} min left`}
-              </Box>
-            </Box>
-            <PlanBlocks
-              blocks={plan.blocks}
+            <Evening
+              plan={plan}
               rungs={rungs}
-              clock={clock}
+              state={state}
               at={shown?.block ?? null}
               onLook={(block) =>
                 setRound(
@@ -175,44 +118,10 @@ export function PlanScreen({ page }: { page: PlanPage }) {
                   ),
                 )
               }
-              onChange={state.setBlocks}
             />
-            {plan.notes.length > 0 && (
-              <Box component="section" aria-label="What to look at" sx={{ pt: 1 }}>
-                <Box component="h2" sx={{ typography: "h2", m: 0 }}>
-                  What to look at
-                </Box>
-                <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
-                  {plan.notes.map((note) => (
-                    <li key={note}>{note}</li>
-                  ))}
-                </Box>
-              </Box>
-            )}
           </Box>
           <Box component="section" aria-label="Rounds" sx={{ px: { xs: 2, sm: 3 }, py: 2, minWidth: 0 }}>
-            <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "center", mb: 1 }}>
-              <Box component="h2" sx={{ typography: "h2", m: 0 }}>
-                Round {at + 1} of {rounds.length}
-              </Box>
-              <Button size="small" variant="outlined" disabled={at === 0} onClick={() => setRound(at - 1)}>
-                Before
-              </Button>
-              <Button
-                size="small"
-                variant="outlined"
-                disabled={at >= rounds.length - 1}
-                onClick={() => setRound(at + 1)}
-              >
-                Next
-              </Button>
-              <Box sx={{ flex: 1, color: "text.secondary" }}>
-                {shown && `${shown.side} lead in front${shown.done ? "; it was run" : ""}`}
-              </Box>
-              <Button size="small" variant="outlined" onClick={() => state.run(shown?.done ? at : at + 1)}>
-                {shown?.done ? "Not run after all" : at + 1 > done ? "It was run" : "Run up to here"}
-              </Button>
-            </Box>
+            <RoundHead rounds={rounds} at={at} done={done} onLook={setRound} onRun={state.run} />
             {shown && (
               <PlanPairs
                 round={shown}
@@ -229,6 +138,147 @@ export function PlanScreen({ page }: { page: PlanPage }) {
         </Box>
       )}
     </>
+  );
+}
+
+type PlanState = ReturnType<typeof usePlan>;
+
+/** The ladder or drill of the evening, how long a round is, and when roles change. */
+function WhatAndHowLong({ page, state }: { page: PlanPage; state: PlanState }) {
+  const { ladders, drills, chosen } = page;
+  const { clock } = state;
+  const [, setSearch] = useSearchParams();
+  return (
+    <>
+      <TextField
+        select
+        size="small"
+        label="We work on"
+        value={chosen.ladder ? `ladder=${chosen.ladder}` : `drill=${chosen.drill}`}
+        onChange={(event) => setSearch(new URLSearchParams(event.target.value))}
+        sx={{ minWidth: 260, maxWidth: 380 }}
+      >
+        {ladders.map((l) => (
+          <MenuItem key={l.id} value={`ladder=${l.id}`}>
+            Ladder: {l.title}
+          </MenuItem>
+        ))}
+        {drills.map((d) => (
+          <MenuItem key={d.id} value={`drill=${d.id}`}>
+            {d.title}
+          </MenuItem>
+        ))}
+      </TextField>
+      <TextField
+        select
+        size="small"
+        label="A round is"
+        value={clock.round}
+        onChange={(event) => {
+          state.setClock({ ...clock, round: Number(event.target.value) });
+          state.setBlocks(null);
+        }}
+        sx={{ width: 120 }}
+      >
+        {ROUND_LENGTHS.map((s) => (
+          <MenuItem key={s} value={s}>
+            {s / 60} min
+          </MenuItem>
+        ))}
+      </TextField>
+      <TextField
+        select
+        size="small"
+        label="Roles change"
+        value={clock.change}
+        onChange={(event) => state.setClock({ ...clock, change: Number(event.target.value) })}
+        sx={{ width: 130 }}
+      >
+        {[15, 20, 30, 45, 60, 90].map((s) => (
+          <MenuItem key={s} value={s}>
+            every {s} s
+          </MenuItem>
+        ))}
+      </TextField>
+    </>
+  );
+}
+
+interface EveningProps {
+  readonly plan: NonNullable<PlanState["plan"]>;
+  readonly rungs: PlanPage["rungs"];
+  readonly state: PlanState;
+  /** The block of the round that is shown. */
+  readonly at: string | null;
+  readonly onLook: (block: string) => void;
+}
+
+/** The blocks of the evening, what time is left, and what to look at. */
+function Evening({ plan, rungs, state, at, onLook }: EveningProps) {
+  return (
+    <>
+      <Box sx={{ display: "flex", alignItems: "baseline", gap: 1, mb: 0.5 }}>
+        <Box component="h2" sx={{ typography: "h2", m: 0, flex: 1 }}>
+          The evening
+        </Box>
+        <Box sx={{ color: plan.left < 0 ? "verdict.invalid" : "text.secondary" }}>
+          {plan.left < 0 ? `${-plan.left} min too long` : plan.left === 0 ? "full" : `${plan.left} min left`}
+        </Box>
+      </Box>
+      <PlanBlocks
+        blocks={plan.blocks}
+        rungs={rungs}
+        clock={state.clock}
+        at={at}
+        onLook={onLook}
+        onChange={state.setBlocks}
+      />
+      {plan.notes.length > 0 && (
+        <Box component="section" aria-label="What to look at" sx={{ pt: 1 }}>
+          <Box component="h2" sx={{ typography: "h2", m: 0 }}>
+            What to look at
+          </Box>
+          <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
+            {plan.notes.map((note) => (
+              <li key={note}>{note}</li>
+            ))}
+          </Box>
+        </Box>
+      )}
+    </>
+  );
+}
+
+interface RoundHeadProps {
+  readonly rounds: readonly PlannedRound[];
+  readonly at: number;
+  /** How many rounds were run. */
+  readonly done: number;
+  readonly onLook: (round: number) => void;
+  readonly onRun: (rounds: number) => void;
+}
+
+/** Which round is shown, and whether it was run. */
+function RoundHead({ rounds, at, done, onLook, onRun }: RoundHeadProps) {
+  const shown = rounds[at];
+  return (
+    <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "center", mb: 1 }}>
+      <Box component="h2" sx={{ typography: "h2", m: 0 }}>
+        Round {at + 1} of {rounds.length}
+      </Box>
+      <Button size="small" variant="outlined" disabled={at === 0} onClick={() => onLook(at - 1)}>
+        Before
+      </Button>
+      <Button size="small" variant="outlined" disabled={at >= rounds.length - 1} onClick={() => onLook(at + 1)}>
+        Next
+      </Button>
+      <Box sx={{ flex: 1, color: "text.secondary" }}>
+        {shown && `${shown.side} lead in front${shown.done ? "; it was run" : ""}`}
+      </Box>
+      <Button size="small" variant="outlined" onClick={() => onRun(shown?.done ? at : at + 1)}>
+        {shown?.done ? "Not run after all" : at + 1 > done ? "It was run" : "Run up to here"}
+      </Button>
+    </Box>
   );
 }
 
