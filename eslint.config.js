@@ -21,12 +21,6 @@ const NO_NEST = [
 ];
 const ours = (most) => ["error", { max: most, skipBlankLines: false, skipComments: false, IIFEs: true }];
 
-/** Screens that are still one long function; each that is split leaves this list. */
-const LONG_SCREENS = [
-  "app/words/numbering-screen.tsx",
-  "app/words/school-screen.tsx",
-];
-
 export default tseslint.config(
   { ignores: ["build", "node_modules", ".react-router", ".data", "core/score/score-parser*.ts"] },
   js.configs.recommended,
@@ -78,7 +72,6 @@ export default tseslint.config(
       "no-restricted-syntax": ["error", ...NO_NEST],
     },
   },
-  { files: LONG_SCREENS, rules: { "max-lines-per-function": "off" } },
   {
     files: ["app/**/*.{ts,tsx}"],
     plugins: { "react-hooks": reactHooks },

@@ -9,7 +9,7 @@ import ArrowUpward from "@mui/icons-material/ArrowUpward";
 import DeleteOutlined from "@mui/icons-material/DeleteOutlined";
 import { useRef, useState } from "react";
 import { moveNumber, placeNumber, removeNumber, slotOf } from "#core/words/clock-slots.ts";
-import type { NumberingSet } from "#core/words/numbering.ts";
+import type { Angle, NumberingSet } from "#core/words/numbering.ts";
 import { PARTS } from "#core/body/parts.ts";
 import { numberingSets } from "#core/words/shipped.ts";
 import { fileName } from "#core/formats/drill-file.ts";
@@ -33,9 +33,7 @@ export function NumberingScreen() {
   const [number, setNumber] = useState(0);
   const [problem, setProblem] = useState<string | null>(null);
   const isOwn = own.some((s) => s.id === set.id);
-  const file = useRef<HTMLInputElement>(null);
   const angles = set.angles ?? [];
-  const change = (next: NumberingSet) => setDraft(next);
   const copy = () => {
     const name = `Our ${saved.name.toLowerCase()}`;
     setDraft({ ...saved, id: freeId(name, all), name });
@@ -50,6 +48,13 @@ export function NumberingScreen() {
     patch({ numbering: [...own.filter((s) => s.id !== id), next] });
     setDraft(null);
     setId(id);
+  };
+  const takeAway = () => {
+    patch({
+      numbering: own.filter((s) => s.id !== set.id),
+      ...(set.id === inUse ? { customs: { ...settings.customs, numbering: SCHOOL_CUSTOMS.numbering } } : {}),
+    });
+    setId(SCHOOL_CUSTOMS.numbering);
   };
   const read = async (chosen: File) => {
     try {
@@ -66,21 +71,7 @@ export function NumberingScreen() {
   return (
     <>
       <ScreenHead title="Words" lead="Which line a number names: sets differ from school to school.">
-        <Button variant="outlined" onClick={() => file.current?.click()}>
-          Read a set from a file
-        </Button>
-        <input
-          ref={file}
-          type="file"
-          accept=".json,application/json"
-          aria-label="A numbering set as a file"
-          hidden
-          onChange={(event) => {
-            const chosen = event.target.files?.[0];
-            if (chosen) void read(chosen);
-            event.target.value = "";
-          }}
-        />
+        <ReadSet onFile={(chosen) => void read(chosen)} />
       </ScreenHead>
       <WordsNav />
       {problem && <Notice tone="trouble">{problem}</Notice>}
@@ -91,27 +82,18 @@ export function NumberingScreen() {
             size="small"
             label="Name of the set"
             value={set.name}
-            onChange={(event) => change({ ...set, name: event.target.value })}
+            onChange={(event) => setDraft({ ...set, name: event.target.value })}
           />
         ) : (
-          <TextField
-            select
-            size="small"
-            label="Set"
+          <ChooseSet
+            all={all}
             value={set.id}
-            onChange={(event) => {
-              setId(event.target.value);
+            inUse={inUse}
+            onChange={(chosen) => {
+              setId(chosen);
               setNumber(0);
             }}
-            sx={{ minWidth: 200 }}
-          >
-            {all.map((s) => (
-              <MenuItem key={s.id} value={s.id}>
-                {s.name}
-                {s.id === inUse && " (in use)"}
-              </MenuItem>
-            ))}
-          </TextField>
+          />
         )}
         {editable ? (
           <>
@@ -123,44 +105,13 @@ export function NumberingScreen() {
             </Button>
           </>
         ) : (
-          <>
-            <Button
-              variant="contained"
-              disabled={set.id === inUse || busy}
-              onClick={() => patch({ customs: { ...settings.customs, numbering: set.id } })}
-            >
-              {set.id === inUse ? "In use" : "Use this one"}
-            </Button>
-            {set.angles && (
-              <Button variant="outlined" onClick={isOwn ? () => setDraft(saved) : copy}>
-                {isOwn ? "Edit" : "Our own version of it"}
-              </Button>
-            )}
-            <Button
-              variant="outlined"
-              onClick={() =>
-                download(fileName(set.name, "json"), `${JSON.stringify(set, null, 2)}\n`, "application/json")
-              }
-            >
-              Take out as a file
-            </Button>
-            {isOwn && (
-              <Button
-                variant="outlined"
-                onClick={() => {
-                  patch({
-                    numbering: own.filter((s) => s.id !== set.id),
-                    ...(set.id === inUse
-                      ? { customs: { ...settings.customs, numbering: SCHOOL_CUSTOMS.numbering } }
-                      : {}),
-                  });
-                  setId(SCHOOL_CUSTOMS.numbering);
-                }}
-              >
-                Take away
-              </Button>
-            )}
-          </>
+          <SavedSet
+            set={set}
+            inUse={set.id === inUse}
+            onUse={busy ? null : () => patch({ customs: { ...settings.customs, numbering: set.id } })}
+            onEdit={isOwn ? () => setDraft(saved) : copy}
+            onTakeAway={isOwn ? takeAway : null}
+          />
         )}
       </Box>
       <Box
@@ -173,82 +124,12 @@ export function NumberingScreen() {
         }}
       >
         {set.angles ? (
-          <>
-            <ClockFace
-              set={set}
-              picked={editable ? number : null}
-              onPlace={
-                editable
-                  ? (slot) => {
-                      change(placeNumber(set, number, slot));
-                      setNumber(Math.min(angles.length, number + 1));
-                    }
-                  : null
-              }
-            />
-            <Box>
-              <Rows ordered aria-label="The numbers">
-                {angles.map((angle, i) => (
-                  <Row key={i} sx={{ display: "flex", alignItems: "center", gap: 1, py: 0.5 }}>
-                    <Button
-                      variant={editable && number === i ? "contained" : "text"}
-                      color={editable && number === i ? "primary" : "inherit"}
-                      disabled={!editable}
-                      onClick={() => setNumber(i)}
-                      aria-pressed={editable ? number === i : undefined}
-                      sx={{ minWidth: 40, px: 1, fontWeight: 700, "&.Mui-disabled": { color: "text.primary" } }}
-                    >
-                      {i + 1}
-                    </Button>
-                    <Box sx={{ flex: 1 }}>
-                      {slotOf(angle)?.words}
-                      {!editable && `, at the ${angle.part}`}
-                    </Box>
-                    {editable && (
-                      <>
-                        <TextField
-                          select
-                          size="small"
-                          variant="standard"
-                          aria-label={`${i + 1} goes to`}
-                          value={angle.part}
-                          onChange={(event) =>
-                            change({
-                              ...set,
-                              angles: angles.map((a, k) => (k === i ? { ...a, part: event.target.value } : a)),
-                            })
-                          }
-                          slotProps={{ htmlInput: { "aria-label": `${i + 1} goes to` } }}
-                        >
-                          {Object.keys(PARTS).map((p) => (
-                            <MenuItem key={p} value={p}>
-                              {p}
-                            </MenuItem>
-                          ))}
-                        </TextField>
-                        <IconButton aria-label={`${i + 1} earlier`} onClick={() => change(moveNumber(set, i, -1))}>
-                          <ArrowUpward fontSize="small" />
-                        </IconButton>
-                        <IconButton aria-label={`${i + 1} later`} onClick={() => change(moveNumber(set, i, 1))}>
-                          <ArrowDownward fontSize="small" />
-                        </IconButton>
-                        <IconButton aria-label={`Take ${i + 1} away`} onClick={() => change(removeNumber(set, i))}>
-                          <DeleteOutlined fontSize="small" />
-                        </IconButton>
-                      </>
-                    )}
-                  </Row>
-                ))}
-              </Rows>
-              {editable && (
-                <Box sx={{ color: "text.secondary", pt: 1 }}>
-                  {number < angles.length
-                    ? `Choose a place on the face for ${number + 1}, or another number here.`
-                    : `Choose a place on the face for number ${angles.length + 1}.`}
-                </Box>
-              )}
-            </Box>
-          </>
+          <Angles
+            set={set}
+            number={editable ? number : null}
+            onNumber={setNumber}
+            onChange={editable ? setDraft : null}
+          />
         ) : (
           <Box component="ol" sx={{ m: 0, pl: 3 }}>
             {set.moves?.map((m) => (
@@ -258,6 +139,210 @@ export function NumberingScreen() {
         )}
       </Box>
     </>
+  );
+}
+
+interface ChooseProps {
+  readonly all: readonly NumberingSet[];
+  readonly value: string;
+  readonly inUse: string;
+  readonly onChange: (id: string) => void;
+}
+
+function ChooseSet({ all, value, inUse, onChange }: ChooseProps) {
+  return (
+    <TextField
+      select
+      size="small"
+      label="Set"
+      value={value}
+      onChange={(event) => onChange(event.target.value)}
+      sx={{ minWidth: 200 }}
+    >
+      {all.map((s) => (
+        <MenuItem key={s.id} value={s.id}>
+          {s.name}
+          {s.id === inUse && " (in use)"}
+        </MenuItem>
+      ))}
+    </TextField>
+  );
+}
+
+function ReadSet({ onFile }: { onFile: (file: File) => void }) {
+  const file = useRef<HTMLInputElement>(null);
+  return (
+    <>
+      <Button variant="outlined" onClick={() => file.current?.click()}>
+        Read a set from a file
+      </Button>
+      <input
+        ref={file}
+        type="file"
+        accept=".json,application/json"
+        aria-label="A numbering set as a file"
+        hidden
+        onChange={(event) => {
+          const chosen = event.target.files?.[0];
+          if (chosen) onFile(chosen);
+          event.target.value = "";
+        }}
+      />
+    </>
+  );
+}
+
+interface AnglesProps {
+  readonly set: NumberingSet;
+  /** The number that is placed next; null: the set is only looked at. */
+  readonly number: number | null;
+  readonly onNumber: (number: number) => void;
+  readonly onChange: ((set: NumberingSet) => void) | null;
+}
+
+/** The face with its numbers, and the same as a list. */
+function Angles({ set, number, onNumber, onChange }: AnglesProps) {
+  const angles = set.angles ?? [];
+  return (
+    <>
+      <ClockFace
+        set={set}
+        picked={number}
+        onPlace={
+          number !== null && onChange
+            ? (slot) => {
+                onChange(placeNumber(set, number, slot));
+                onNumber(Math.min(angles.length, number + 1));
+              }
+            : null
+        }
+      />
+      <Box>
+        <Rows ordered aria-label="The numbers">
+          {angles.map((angle, i) => (
+            <NumberRow
+              key={i}
+              i={i}
+              angle={angle}
+              set={set}
+              picked={number === i}
+              onPick={() => onNumber(i)}
+              onChange={onChange}
+            />
+          ))}
+        </Rows>
+        {number !== null && (
+          <Box sx={{ color: "text.secondary", pt: 1 }}>
+            {number < angles.length
+              ? `Choose a place on the face for ${number + 1}, or another number here.`
+              : `Choose a place on the face for number ${angles.length + 1}.`}
+          </Box>
+        )}
+      </Box>
+    </>
+  );
+}
+
+interface SavedSetProps {
+  readonly set: NumberingSet;
+  readonly inUse: boolean;
+  /** null: it cannot be chosen now. */
+  readonly onUse: (() => void) | null;
+  readonly onEdit: () => void;
+  /** null: it came with the application and stays. */
+  readonly onTakeAway: (() => void) | null;
+}
+
+/** What can be done with a set that is not being edited. */
+function SavedSet({ set, inUse, onUse, onEdit, onTakeAway }: SavedSetProps) {
+  return (
+    <>
+      <Button variant="contained" disabled={inUse || onUse === null} onClick={() => onUse?.()}>
+        {inUse ? "In use" : "Use this one"}
+      </Button>
+      {set.angles && (
+        <Button variant="outlined" onClick={onEdit}>
+          {onTakeAway ? "Edit" : "Our own version of it"}
+        </Button>
+      )}
+      <Button
+        variant="outlined"
+        onClick={() => download(fileName(set.name, "json"), `${JSON.stringify(set, null, 2)}\n`, "application/json")}
+      >
+        Take out as a file
+      </Button>
+      {onTakeAway && (
+        <Button variant="outlined" onClick={onTakeAway}>
+          Take away
+        </Button>
+      )}
+    </>
+  );
+}
+
+interface NumberRowProps {
+  readonly i: number;
+  readonly angle: Angle;
+  readonly set: NumberingSet;
+  readonly picked: boolean;
+  readonly onPick: () => void;
+  /** null: the set is only looked at. */
+  readonly onChange: ((set: NumberingSet) => void) | null;
+}
+
+/** One number: its line, what it goes to, and its place among the others. */
+function NumberRow({ i, angle, set, picked, onPick, onChange }: NumberRowProps) {
+  const editable = onChange !== null;
+  return (
+    <Row sx={{ display: "flex", alignItems: "center", gap: 1, py: 0.5 }}>
+      <Button
+        variant={editable && picked ? "contained" : "text"}
+        color={editable && picked ? "primary" : "inherit"}
+        disabled={!editable}
+        onClick={onPick}
+        aria-pressed={editable ? picked : undefined}
+        sx={{ minWidth: 40, px: 1, fontWeight: 700, "&.Mui-disabled": { color: "text.primary" } }}
+      >
+        {i + 1}
+      </Button>
+      <Box sx={{ flex: 1 }}>
+        {slotOf(angle)?.words}
+        {!editable && `, at the ${angle.part}`}
+      </Box>
+      {onChange && (
+        <>
+          <TextField
+            select
+            size="small"
+            variant="standard"
+            aria-label={`${i + 1} goes to`}
+            value={angle.part}
+            onChange={(event) =>
+              onChange({
+                ...set,
+                angles: (set.angles ?? []).map((a, k) => (k === i ? { ...a, part: event.target.value } : a)),
+              })
+            }
+            slotProps={{ htmlInput: { "aria-label": `${i + 1} goes to` } }}
+          >
+            {Object.keys(PARTS).map((p) => (
+              <MenuItem key={p} value={p}>
+                {p}
+              </MenuItem>
+            ))}
+          </TextField>
+          <IconButton aria-label={`${i + 1} earlier`} onClick={() => onChange(moveNumber(set, i, -1))}>
+            <ArrowUpward fontSize="small" />
+          </IconButton>
+          <IconButton aria-label={`${i + 1} later`} onClick={() => onChange(moveNumber(set, i, 1))}>
+            <ArrowDownward fontSize="small" />
+          </IconButton>
+          <IconButton aria-label={`Take ${i + 1} away`} onClick={() => onChange(removeNumber(set, i))}>
+            <DeleteOutlined fontSize="small" />
+          </IconButton>
+        </>
+      )}
+    </Row>
   );
 }
 

@@ -99,41 +99,23 @@ export function SchoolScreen({ drills }: { drills: readonly DrillText[] }) {
               if (option) setDraft({ ...draft, customs: { ...draft.customs, [q.key]: option.value } });
             };
             return (
-              <Box
+              <Question
                 key={q.key}
-                component="section"
-                aria-label={q.question}
-                sx={{ py: 1.5, borderBottom: 1, borderColor: "hairline" }}
-              >
-                <Box component="h2" sx={{ typography: "h3", m: 0 }}>
-                  {q.question}
-                </Box>
-                <WordChoice
-                  label={q.question}
-                  options={q.options.map((o) => ({ value: String(o.value), label: o.label }))}
-                  value={String(customs[q.key])}
-                  onChange={set}
-                />
-                <Box sx={{ color: "text.secondary" }}>{chosen?.follows}</Box>
-              </Box>
+                question={q.question}
+                options={q.options.map((o) => ({ value: String(o.value), label: o.label }))}
+                value={String(customs[q.key])}
+                follows={chosen?.follows}
+                onChange={set}
+              />
             );
           })}
-          <Box
-            component="section"
-            aria-label="Is slipping inside allowed?"
-            sx={{ py: 1.5, borderBottom: 1, borderColor: "hairline" }}
-          >
-            <Box component="h2" sx={{ typography: "h3", m: 0 }}>
-              Is slipping inside allowed?
-            </Box>
-            <WordChoice
-              label="Is slipping inside allowed?"
-              options={INSIDE}
-              value={inside}
-              onChange={(setting) => grade("inside-line", setting)}
-            />
-            <Box sx={{ color: "text.secondary" }}>{INSIDE.find((o) => o.value === inside)?.follows}</Box>
-          </Box>
+          <Question
+            question="Is slipping inside allowed?"
+            options={INSIDE}
+            value={inside}
+            follows={INSIDE.find((o) => o.value === inside)?.follows}
+            onChange={(setting) => grade("inside-line", setting)}
+          />
           <Box sx={{ py: 1.5, borderBottom: 1, borderColor: "hairline" }}>
             <Box component="h2" sx={{ typography: "h3", m: 0 }}>
               Rolling the shoulder, and rolling contact cycles
@@ -150,79 +132,8 @@ export function SchoolScreen({ drills }: { drills: readonly DrillText[] }) {
             onChange={(stages) => setDraft({ ...draft, customs: { ...draft.customs, stages } })}
           />
           <Weights load={draft.load ?? {}} onChange={(load) => setDraft({ ...draft, load })} />
-          <Box component="section" aria-label="How grave the school finds it" sx={{ pt: 3 }}>
-            <Box component="h2" sx={{ typography: "h2", m: 0, mb: 1 }}>
-              How grave is it?
-            </Box>
-            <Rows>
-              {GRADED.map((rule) => (
-                <Row key={rule} sx={{ display: "flex", gap: 2, alignItems: "center", py: 0.5 }}>
-                  <Box sx={{ flex: 1 }}>
-                    {RULES[rule].question}
-                    {draft.severity?.[rule] && (
-                      <Box component="span" sx={{ color: "text.secondary" }}>
-                        {" "}
-                        · usually {GRADES.find((g) => g.value === RULES[rule].severity)?.label}
-                      </Box>
-                    )}
-                  </Box>
-                  <TextField
-                    select
-                    variant="standard"
-                    size="small"
-                    value={draft.severity?.[rule] ?? RULES[rule].severity}
-                    onChange={(event) => grade(rule, event.target.value as RuleSetting)}
-                    slotProps={{ htmlInput: { "aria-label": RULES[rule].question } }}
-                    sx={{ width: 160 }}
-                  >
-                    {GRADES.map((g) => (
-                      <MenuItem key={g.value} value={g.value}>
-                        {g.label}
-                      </MenuItem>
-                    ))}
-                  </TextField>
-                </Row>
-              ))}
-            </Rows>
-            <Box sx={{ color: "text.secondary", mt: 1 }}>
-              A live blade always breaks a drill: this cannot be set otherwise.
-            </Box>
-          </Box>
-          <Box component="section" aria-label="School rulings" sx={{ pt: 3 }}>
-            <Box component="h2" sx={{ typography: "h2", m: 0, mb: 1 }}>
-              School rulings
-            </Box>
-            {(draft.rulings ?? []).length === 0 && (
-              <Box sx={{ color: "text.secondary" }}>
-                None. A pair of the <Link to="/answers">answer book</Link> can be ruled otherwise there, with a reason.
-              </Box>
-            )}
-            {(draft.rulings ?? []).map((r) => (
-              <Box
-                key={`${r.feed}>${r.answer}`}
-                sx={{
-                  display: "flex",
-                  gap: 1.5,
-                  alignItems: "center",
-                  borderTop: 1,
-                  borderColor: "hairline",
-                  py: 0.75,
-                }}
-              >
-                <VerdictRing verdict={r.verdict} />
-                <Box sx={{ flex: 1 }}>
-                  {r.feed} met with {r.answer} is {r.verdict}: {r.reason}
-                </Box>
-                <Button
-                  size="small"
-                  variant="outlined"
-                  onClick={() => setDraft({ ...draft, rulings: (draft.rulings ?? []).filter((o) => o !== r) })}
-                >
-                  Take back
-                </Button>
-              </Box>
-            ))}
-          </Box>
+          <HowGrave severity={draft.severity ?? {}} onGrade={grade} />
+          <Rulings rulings={draft.rulings ?? []} onChange={(rulings) => setDraft({ ...draft, rulings })} />
         </Box>
         <Box
           component="aside"
@@ -245,6 +156,115 @@ export function SchoolScreen({ drills }: { drills: readonly DrillText[] }) {
         </Box>
       </Box>
     </>
+  );
+}
+
+interface QuestionProps<T extends string> {
+  readonly question: string;
+  readonly options: readonly { readonly value: T; readonly label: string }[];
+  readonly value: T;
+  /** What follows from the choice, in a sentence. */
+  readonly follows: string | undefined;
+  readonly onChange: (value: T) => void;
+}
+
+/** What traditions differ on, and how this school has it. */
+const Question = <T extends string>({ question, options, value, follows, onChange }: QuestionProps<T>) => (
+  <Box component="section" aria-label={question} sx={{ py: 1.5, borderBottom: 1, borderColor: "hairline" }}>
+    <Box component="h2" sx={{ typography: "h3", m: 0 }}>
+      {question}
+    </Box>
+    <WordChoice label={question} options={options} value={value} onChange={onChange} />
+    <Box sx={{ color: "text.secondary" }}>{follows}</Box>
+  </Box>
+);
+
+interface HowGraveProps {
+  readonly severity: NonNullable<SchoolData["severity"]>;
+  readonly onGrade: (rule: RuleId, setting: RuleSetting) => void;
+}
+
+function HowGrave({ severity, onGrade }: HowGraveProps) {
+  return (
+    <Box component="section" aria-label="How grave the school finds it" sx={{ pt: 3 }}>
+      <Box component="h2" sx={{ typography: "h2", m: 0, mb: 1 }}>
+        How grave is it?
+      </Box>
+      <Rows>
+        {GRADED.map((rule) => (
+          <Row key={rule} sx={{ display: "flex", gap: 2, alignItems: "center", py: 0.5 }}>
+            <Box sx={{ flex: 1 }}>
+              {RULES[rule].question}
+              {severity[rule] && (
+                <Box component="span" sx={{ color: "text.secondary" }}>
+                  {" "}
+                  · usually {GRADES.find((g) => g.value === RULES[rule].severity)?.label}
+                </Box>
+              )}
+            </Box>
+            <TextField
+              select
+              variant="standard"
+              size="small"
+              value={severity[rule] ?? RULES[rule].severity}
+              onChange={(event) => onGrade(rule, event.target.value as RuleSetting)}
+              slotProps={{ htmlInput: { "aria-label": RULES[rule].question } }}
+              sx={{ width: 160 }}
+            >
+              {GRADES.map((g) => (
+                <MenuItem key={g.value} value={g.value}>
+                  {g.label}
+                </MenuItem>
+              ))}
+            </TextField>
+          </Row>
+        ))}
+      </Rows>
+      <Box sx={{ color: "text.secondary", mt: 1 }}>
+        A live blade always breaks a drill: this cannot be set otherwise.
+      </Box>
+    </Box>
+  );
+}
+
+interface RulingsProps {
+  readonly rulings: NonNullable<SchoolData["rulings"]>;
+  readonly onChange: (rulings: NonNullable<SchoolData["rulings"]>) => void;
+}
+
+function Rulings({ rulings, onChange }: RulingsProps) {
+  return (
+    <Box component="section" aria-label="School rulings" sx={{ pt: 3 }}>
+      <Box component="h2" sx={{ typography: "h2", m: 0, mb: 1 }}>
+        School rulings
+      </Box>
+      {rulings.length === 0 && (
+        <Box sx={{ color: "text.secondary" }}>
+          None. A pair of the <Link to="/answers">answer book</Link> can be ruled otherwise there, with a reason.
+        </Box>
+      )}
+      {rulings.map((r) => (
+        <Box
+          key={`${r.feed}>${r.answer}`}
+          sx={{
+            display: "flex",
+            gap: 1.5,
+            alignItems: "center",
+            borderTop: 1,
+            borderColor: "hairline",
+            py: 0.75,
+          }}
+        >
+          <VerdictRing verdict={r.verdict} />
+          <Box sx={{ flex: 1 }}>
+            {r.feed} met with {r.answer} is {r.verdict}: {r.reason}
+          </Box>
+          <Button size="small" variant="outlined" onClick={() => onChange(rulings.filter((o) => o !== r))}>
+            Take back
+          </Button>
+        </Box>
+      ))}
+    </Box>
   );
 }
 
