@@ -23,7 +23,7 @@ describe("the first rungs", () => {
     }
     expect(rungs.map((r) => r.changed)).toEqual([
       "The jab and its answer; slowly",
-      "The jab and its answer, nothing sent back yet; slowly",
+      "The jab and its answer, no return yet; slowly",
     ]);
   });
   test("a drill that is slow already is not slowed down; a school may begin at full speed", () => {
@@ -43,7 +43,7 @@ describe("more rows", () => {
   test("behind the exchange alone comes its whole row, with no more than one behind it", () => {
     const next = moreRows(alone!.checked(), alone!.rows, base, school);
     expect(next.map((s) => [s.rows, s.changed])).toEqual([
-      [1, "The jab with all that belongs to it"],
+      [1, "The whole of the jab"],
       [2, "The whole of the jab; the cross comes in"],
     ]);
   });
@@ -82,15 +82,15 @@ describe("a row in two steps", () => {
   test("it may come in without what is sent back, as half a row", () => {
     const half = after("A jab -> B parry", 1).find((s) => s.rows === 1.5)!;
     expect(half.text).toMatch(/^A jab, cross -> B parry, slip out$/m);
-    expect(half.changed).toBe("The jab, cross comes in, nothing sent back yet");
+    expect(half.changed).toBe("The jab, cross comes in, no return yet");
     expect(half.load.total).toBeLessThan(after("A jab -> B parry", 1).find((s) => s.rows === 2)!.load.total);
   });
   test("what is missing of it comes next, piece by piece or all at once", () => {
     const next = after("A jab -> B parry\nA jab, cross -> B parry, slip out", 1.5);
     expect(next.map((s) => [s.rows, s.changed])).toEqual([
       [1.75, "Behind the jab, cross the lead hook as well"],
-      [2, "The jab, cross with all that belongs to it"],
-      [2.5, "The whole of the jab, cross; the cross comes in, nothing sent back yet"],
+      [2, "The whole of the jab, cross"],
+      [2.5, "The whole of the jab, cross; the cross comes in, no return yet"],
       [3, "The whole of the jab, cross; the cross comes in"],
     ]);
     expect(next[1]!.text).toMatch(/^A jab -> B parry\nA jab, cross -> B parry, slip out, lead hook -> A cover$/m);
@@ -100,7 +100,7 @@ describe("a row in two steps", () => {
     expect(first.text).toMatch(/^A jab -> B parry\nA jab -> B parry$/m);
     expect(first.changed).toBe("The jab, cross comes in, only the jab of it yet");
     const on = after("A jab -> B parry\nA jab -> B parry", 1.25);
-    expect(on.map((s) => s.changed)[0]).toBe("The whole of the jab, cross, nothing sent back yet");
+    expect(on.map((s) => s.changed)[0]).toBe("The whole of the jab, cross, no return yet");
   });
   test("a row of which nothing is sent back comes in whole", () => {
     const plain = drill("A jab -> B parry\nA cross -> B slip out");

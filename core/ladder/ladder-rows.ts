@@ -77,7 +77,7 @@ function missing({ missing: what, line, back }: Cut): string {
     case "alternatives":
       return `, ${line.turns[1]!.alternatives.length === 1 ? "one answer" : `${line.turns[1]!.alternatives.length} of its answers`} only`;
     case "returns":
-      return back.length === 0 ? ", nothing sent back yet" : `, only the ${back.join(", ")} sent back yet`;
+      return back.length === 0 ? ", no return yet" : `, with only the ${back.join(", ")} in return`;
   }
 }
 
@@ -131,7 +131,7 @@ function goesOn(cut: Cut, before: Cut, name: string): string {
         ? `All of them: the ${name}`
         : before.missing === "alternatives"
           ? `The ${name} with all of its answers`
-          : `The ${name} with all that belongs to it`;
+          : `The whole of the ${name}`;
     case "numbers":
     case "feeds":
       return `It goes on: the ${feedName(cut.line)}`;
