@@ -2,10 +2,9 @@
 import { checkFor } from "#core/policy/judge.ts";
 import { checkExchange, type Setting } from "#core/exchange/exchange.ts";
 import { prepare } from "#core/drill/prepare.ts";
-import { resolveContext } from "#core/read/context.ts";
 import type { Feed } from "#core/exchange/types.ts";
 import { cloneWorld } from "#core/body/state.ts";
-import { resolveAlternative } from "#core/read/resolve.ts";
+import { doneFrom } from "#core/read/stance.ts";
 import { planClass, type ClassPlan, type PlanInput } from "#core/class/plan.ts";
 import { CLOCK } from "#core/class/timetable.ts";
 import { PAIR_WEIGHTS } from "#core/policy/pair-weights.ts";
@@ -230,7 +229,7 @@ function twelveOf(n: number): string {
 function thousandExchanges(): number {
   const school = defaultSchool();
   const text = parse(FEEDS.flatMap((feed) => ANSWERS.map((answer) => `A ${feed} -> B ${answer}`)).join("\n"));
-  const { header, frame: world } = prepare(text, school, {});
+  const { header, frame: world, reader } = prepare(text, school, {});
   const setting: Setting = {
     header,
     usage: school,
@@ -241,8 +240,8 @@ function thousandExchanges(): number {
   };
   const beatOf = (item: (typeof text.items)[number], turn: number, actor: "A" | "B") => {
     if (item.kind !== "line") throw new Error("the benchmark writes lines only");
-    const alternative = item.line.turns[turn]!.alternatives[0]!;
-    return resolveAlternative(alternative, school.vocabulary, resolveContext(world[actor]!, header)).beats[0]!;
+    const read = reader.read(item.line).plays[0]!.turns[turn]!.alternatives[0]![0]!;
+    return doneFrom(read, world[actor]!, reader.vocabulary).beats[0]!;
   };
   const pairs = text.items.map((item) => {
     const fed = beatOf(item, 0, "A");

@@ -9,7 +9,7 @@ import type { School } from "../policy/school.ts";
 import type { BookChoice } from "../policy/settings.ts";
 import type { Side } from "../score/person.ts";
 import { answerTexts, feedTexts, rankAnswers } from "./answers.ts";
-import type { MoveUse, ResolvedBeat } from "../read/resolve.ts";
+import type { MoveUse, DoneBeat } from "../read/types.ts";
 
 /** What a feed is thrown with, for filters and for what the two people hold. */
 export const BOOK_TOOLS = ["hand", "leg", "stick", "blade", "takedown"] as const;
@@ -127,7 +127,7 @@ interface Reader {
   readonly key: string;
   readonly needsWeapon: boolean;
   /** The beat as it is read in a context, kept by what the answerer holds and the kind of hand they lead with. */
-  readonly beats: Map<string, ResolvedBeat | null>;
+  readonly beats: Map<string, DoneBeat | null>;
 }
 
 const contextKey = (fed: Fed): string => {
@@ -135,22 +135,22 @@ const contextKey = (fed: Fed): string => {
   return `${lead}${weaponSide}${body.person.holds?.kind ?? ""}`;
 };
 
-function beatFor(reader: Reader, fed: Fed, school: School): ResolvedBeat | null {
+function beatFor(reader: Reader, fed: Fed): DoneBeat | null {
   const key = contextKey(fed);
   const known = reader.beats.get(key);
   if (known !== undefined) return known;
-  const beat = readAnswer(fed, reader.text, school);
+  const beat = readAnswer(fed, reader.text);
   reader.beats.set(key, beat);
   return beat;
 }
 
-const armedBeat = (beat: ResolvedBeat): boolean => beat.uses.some((use) => needsWeapon(use.move));
+const armedBeat = (beat: DoneBeat): boolean => beat.uses.some((use) => needsWeapon(use.move));
 
 /** Checks one pair: with a weapon in the answerer's hand where the answer needs one. */
 function checkPair(sides: Sides, reader: Reader, school: School): CheckedExchange | null {
-  const armed = beatFor(reader, sides.armed, school);
+  const armed = beatFor(reader, sides.armed);
   if (armed && armedBeat(armed)) return sides.armed === sides.bare ? null : checkSingleFor(sides.armed, armed, school);
-  const bare = beatFor(reader, sides.bare, school);
+  const bare = beatFor(reader, sides.bare);
   return bare && !armedBeat(bare) ? checkSingleFor(sides.bare, bare, school) : null;
 }
 
@@ -158,7 +158,7 @@ function readersOf(answers: readonly string[], school: School): Reader[] {
   const stick = readFed(contextFor("stick", "left", "armed"), `A ${TRADE.samples.stick}`, school)!;
   const plain = readFed([], `A ${TRADE.samples.hands}`, school)!;
   return answers.flatMap((text): Reader[] => {
-    const beat = readAnswer(plain, text, school) ?? readAnswer(stick, text, school);
+    const beat = readAnswer(plain, text) ?? readAnswer(stick, text);
     const main = beat?.uses.find((u) => u.move.group !== "footwork") ?? beat?.uses[0];
     if (!beat || !main) return [];
     return [

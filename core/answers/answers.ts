@@ -101,7 +101,7 @@ function allAnswers(context: readonly string[], feed: string, school: School): R
   const found: RankedAnswer[] = [];
   for (const move of school.vocabulary.moves.values())
     for (const text of answerTexts(move)) {
-      const beat = readAnswer(fed, text, school);
+      const beat = readAnswer(fed, text);
       if (!beat) continue;
       const exchange = checkSingleFor(fed, beat, school);
       if (exchange.verdict !== "valid" && exchange.verdict !== "risky") continue;
@@ -155,7 +155,7 @@ export function soundAnswer(
   school: School,
 ): string | null {
   return kept(school, "sound", context, `${feed.text} < ${preferred}`, () => {
-    const beat = readAnswer(feed.fed, preferred, school);
+    const beat = readAnswer(feed.fed, preferred);
     if (beat && checkSingleFor(feed.fed, beat, school).verdict === "valid") return preferred;
     return bestAnswer(context, `A ${feed.text}`, school)?.text ?? null;
   });
@@ -165,7 +165,7 @@ export function soundAnswer(
 export function allCover(context: readonly string[], feed: string, answer: string, school: School): boolean {
   return kept(school, "cover", context, `${feed} < ${answer}`, () => {
     const fed = readFed(context, feed, school);
-    const beat = fed && readAnswer(fed, answer, school);
+    const beat = fed && readAnswer(fed, answer);
     if (!fed || !beat) return false;
     const { blow, layers } = checkSingleFor(fed, beat, school);
     const blade = blow?.tool === "blade";
@@ -195,7 +195,7 @@ function allFeeds(context: readonly string[], school: School): FramedFeed[] {
 export function answerableFeeds(context: readonly string[], answer: string, school: School): readonly RankedFeed[] {
   return kept(school, "feeds for", context, answer, () =>
     rankFeeds(context, school).filter(({ fed }) => {
-      const beat = readAnswer(fed, answer, school);
+      const beat = readAnswer(fed, answer);
       return beat !== null && checkSingleFor(fed, beat, school).verdict === "valid";
     }),
   );

@@ -3,7 +3,7 @@ import { checkFor } from "../policy/judge.ts";
 import { otherSide, type Side } from "../score/person.ts";
 import type { School } from "../policy/school.ts";
 import { parse } from "../score/parse.ts";
-import type { MoveUse } from "../read/resolve.ts";
+import type { MoveUse } from "../read/types.ts";
 import { pairKey } from "./answer-book.ts";
 
 export interface TrainedText {

@@ -35,12 +35,12 @@ export function check(score: Score, usage: Usage = shippedUsage(), bodies: Bodie
 }
 
 /** One walk through a score with all that is said of its rows and its frame. */
-export function walkScore(score: Score, usage: Usage, { header, faults, frame, key }: Prepared, found: Found): Pass {
+export function walkScore(score: Score, usage: Usage, prepared: Prepared, found: Found): Pass {
+  const { header, faults } = prepared;
   const pass: Pass = {
     header,
     usage,
-    key,
-    frame,
+    prepared,
     found,
     work: { left: MAX_CARRIED_EXCHANGES },
     closure: null,

@@ -1,9 +1,9 @@
 /** What a walk through a score gathers. */
 import { atTempo } from "./late.ts";
 import { cachedLine } from "./line-cache.ts";
+import type { Prepared } from "./prepare.ts";
 import { shareOf, type LineShare } from "./shares.ts";
 import type { LineResult } from "./walk.ts";
-import type { World } from "../body/state.ts";
 import type { Setting } from "../exchange/exchange.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
 import type { FindingDraft } from "../findings/finding.ts";
@@ -16,7 +16,7 @@ export interface Found {
   readonly shares: readonly LineShare[];
   say(...findings: readonly FindingDraft[]): void;
   /** A line that starts from the frame: known ones are not walked again. */
-  fromFrame(item: ScoreLine, setting: Setting, key: number, frame: World): void;
+  fromFrame(item: ScoreLine, setting: Setting, prepared: Prepared): void;
   /** A line that starts from where the one before ended. */
   take(result: LineResult, item: ScoreLine, setting: Setting): void;
   /** An empty one of the same kind, for a pass whose exchanges only repeat others. */
@@ -37,8 +37,8 @@ export class AllFound implements Found {
     this.findings.push(...findings);
   }
 
-  fromFrame(item: ScoreLine, setting: Setting, key: number, frame: World): void {
-    this.take(cachedLine(item, key, frame, setting), item);
+  fromFrame(item: ScoreLine, setting: Setting, prepared: Prepared): void {
+    this.take(cachedLine(item, setting, prepared), item);
   }
 
   take(result: LineResult, { line }: ScoreLine): void {

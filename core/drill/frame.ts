@@ -1,15 +1,15 @@
 /** The frame of a drill: who stands where before the first feed. */
 import { launch } from "../exchange/blow.ts";
 import { MODEL } from "../exchange/constants.ts";
-import { resolveContext } from "../read/context.ts";
 import { plainFeed } from "../exchange/feed.ts";
 import type { Feed } from "../exchange/types.ts";
 import { bodyOf, type Body } from "../body/body.ts";
 import { startState, type World } from "../body/state.ts";
 import type { Header, RangeName } from "../score/header.ts";
 import { BLANK, type Actor, type Line, type Row, type Score, type ScoreItem } from "../score/types.ts";
-import { expandRange } from "../score/ranges.ts";
-import { resolveAlternative, type MoveUse } from "../read/resolve.ts";
+import { doneFrom } from "../read/stance.ts";
+import type { LineReader } from "../read/line-reader.ts";
+import type { MoveUse } from "../read/types.ts";
 import { keptFor } from "../base/bounded.ts";
 import { plainUse } from "../read/plain-use.ts";
 import type { Move } from "../words/types.ts";
@@ -39,12 +39,13 @@ export interface Distances {
 }
 
 /** Distances under a header; those of lines are kept with them. */
-export function distancesOf(header: Header, vocabulary: Vocabulary): Distances {
+export function distancesOf(header: Header, reader: LineReader): Distances {
+  const { vocabulary } = reader;
   const trial = place(header, 1);
   const named = (name: RangeName) => rangeDistance({ name }, trial, vocabulary);
   const known = new WeakMap<Line, number | null>();
   const measure = (line: Line): number | null => {
-    const first = attackIn(line, header, trial, vocabulary);
+    const first = attackIn(line, reader, trial);
     if (!first) return null;
     if (!first.use.move.attack) return named("trap");
     return distanceFor(first.use, first.actor, first.actor === "A" ? "B" : "A", trial);
@@ -145,18 +146,16 @@ function firstDistance(items: readonly ScoreItem[], by: Distances["by"]): number
 /** The first attack of a line, as its maker would do it from their stance. */
 function attackIn(
   line: Line,
-  header: Header,
+  reader: LineReader,
   trial: World,
-  vocabulary: Vocabulary,
 ): { readonly use: MoveUse; readonly actor: Actor } | null {
-  for (const turn of expandRange(line)[0]?.turns ?? []) {
-    const actor: Actor = turn.actor && turn.actor !== "both" ? turn.actor : "A";
-    const state = trial[actor];
-    if (!state) continue;
-    for (const alternative of turn.alternatives) {
-      const { beats } = resolveAlternative(alternative, vocabulary, resolveContext(state, header));
+  for (const turn of reader.read(line).plays[0]?.turns ?? []) {
+    for (const [read] of turn.alternatives) {
+      const state = trial[read!.actor];
+      if (!state) continue;
+      const { beats } = doneFrom(read!, state, reader.vocabulary);
       const use = beats.flatMap((beat) => beat.uses).find((u) => u.move.attack ?? u.move.energy);
-      if (use) return { use, actor };
+      if (use) return { use, actor: read!.actor };
     }
   }
   return null;

@@ -7,7 +7,7 @@ import { launch, limbKind, limbSide } from "../exchange/blow.ts";
 import { limbFindings } from "../exchange/limbs.ts";
 import { draft, type FindingDraft } from "../findings/finding.ts";
 import { cloneState, distanceOf, legWord, type World } from "../body/state.ts";
-import type { ResolvedBeat } from "../read/resolve.ts";
+import type { DoneBeat } from "../read/types.ts";
 import { otherSide } from "../score/person.ts";
 
 /** Heights further apart than this do not meet, m. */
@@ -17,7 +17,7 @@ const SAME_HEIGHT = 0.25;
 export function checkMeeting(
   one: Feed,
   two: Feed,
-  beats: readonly [ResolvedBeat, ResolvedBeat],
+  beats: readonly [DoneBeat, DoneBeat],
   world: World,
   setting: Setting,
 ): CheckedExchange {

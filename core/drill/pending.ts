@@ -4,7 +4,7 @@ import { emptyExchange } from "../exchange/empty.ts";
 import { checkExchange, poses, type Setting } from "../exchange/exchange.ts";
 import type { CheckedExchange, Feed } from "../exchange/types.ts";
 import type { FindingDraft } from "../findings/finding.ts";
-import type { ResolvedBeat } from "../read/resolve.ts";
+import type { DoneBeat } from "../read/types.ts";
 import type { Actor, Row, Span } from "../score/types.ts";
 
 export interface Walk {
@@ -26,25 +26,13 @@ export interface Pending {
   readonly actor: Actor;
 }
 
-/** The partner of somebody: whoever acted last, or the first who is somebody else. */
-export function otherOf(actor: Actor, actors: readonly Actor[], last: Actor | null): Actor {
-  if (last && last !== actor) return last;
-  return actors.find((a) => a !== actor) ?? (actor === "A" ? "B" : "A");
-}
-
 /** Nobody answers a feed. */
 export function unanswered(p: Pending, world: World, walk: Walk): void {
   walk.exchanges.push(checkExchange(p.feed!, null, world, walk.setting));
 }
 
 /** An exchange of which a part could not be read. */
-export function unread(
-  p: Pending,
-  beat: ResolvedBeat | null,
-  responder: Actor,
-  world: World,
-  walk: Walk,
-): CheckedExchange {
+export function unread(p: Pending, beat: DoneBeat | null, responder: Actor, world: World, walk: Walk): CheckedExchange {
   const now = poses(world);
   const base = {
     from: p.span.from,

@@ -8,6 +8,7 @@ import { Bounded, keptFor } from "../base/bounded.ts";
 import { Numbers } from "../base/numbers.ts";
 import type { World } from "../body/state.ts";
 import type { Usage } from "../customs/customs.ts";
+import { readerFor, type LineReader } from "../read/line-reader.ts";
 import { readHeader, type Header, type HeaderFault, type LineHeader } from "../score/header.ts";
 import type { Person } from "../score/person.ts";
 import { beginsPlay } from "../score/structure.ts";
@@ -24,6 +25,8 @@ export interface Prepared {
   readonly frame: World;
   /** Distance of A and B, m. */
   readonly distance: number;
+  /** Reads the words of its lines. */
+  readonly reader: LineReader;
   /** The same for two scores whose lines are judged alike. */
   readonly key: number;
 }
@@ -33,6 +36,7 @@ export const titledHeader = ({ header }: Prepared, score: Score): Header => ({ .
 
 interface Kept {
   readonly header: Header;
+  readonly reader: LineReader;
   readonly distances: Distances;
   /** By distance. */
   readonly frames: Map<number, Prepared>;
@@ -51,21 +55,29 @@ export function prepare(score: Score, usage: Usage, bodies: Bodies): Prepared {
     // A fault knows its row, which is another one in each score.
     if (faults.length > 0) return afresh(score, usage, bodies);
     const untitled = { ...header, title: null };
-    known = { header: untitled, distances: distancesOf(untitled, usage.vocabulary), frames: new Map() };
+    const reader = readerFor(untitled, usage.vocabulary);
+    known = { header: untitled, reader, distances: distancesOf(untitled, reader), frames: new Map() };
     headers.set(text, known);
   }
-  const { header, distances, frames } = known;
+  const { header, reader, distances, frames } = known;
   const distance = distanceIn(score, distances);
   let at = frames.get(distance);
-  if (!at) frames.set(distance, (at = framed(header, [], distance, usage)));
+  if (!at) frames.set(distance, (at = framed(header, [], distance, reader, usage)));
   return at;
 }
 
-const framed = (header: Header, faults: readonly HeaderFault[], distance: number, usage: Usage): Prepared => ({
+const framed = (
+  header: Header,
+  faults: readonly HeaderFault[],
+  distance: number,
+  reader: LineReader,
+  usage: Usage,
+): Prepared => ({
   header,
   faults,
   frame: place(header, distance),
   distance,
+  reader,
   key: keyOf(header, distance, usage),
 });
 
@@ -74,8 +86,9 @@ function afresh(score: Score, usage: Usage, bodies: Bodies): Prepared {
   const people = { ...written.people };
   for (const actor of written.actors) people[actor] = { ...people[actor], ...bodies[actor] };
   const header = { ...written, people };
-  const distance = distanceIn(score, distancesOf(header, usage.vocabulary));
-  return framed({ ...header, title: null }, faults, distance, usage);
+  const reader = readerFor(header, usage.vocabulary);
+  const distance = distanceIn(score, distancesOf(header, reader));
+  return framed({ ...header, title: null }, faults, distance, reader, usage);
 }
 
 /** The header rows but for the title, and whether a third person acts. */

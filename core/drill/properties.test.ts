@@ -4,15 +4,14 @@ import fc from "fast-check";
 import { check } from "./check.ts";
 import { clearance } from "../exchange/clear.ts";
 import { launch } from "../exchange/blow.ts";
+import { movesOf } from "../exchange/testing.ts";
 import type { Feed } from "../exchange/types.ts";
 import { bodyOf } from "../body/body.ts";
 import { startState } from "../body/state.ts";
 import { parsePerson } from "../score/person.ts";
 import { parse } from "../score/parse.ts";
-import { linesOf } from "../score/structure.ts";
 import { textOf } from "../score/edit.ts";
 import { OPERATOR_TABLE } from "../vary/operators/table.ts";
-import { resolveAlternative } from "../read/resolve.ts";
 
 const school = defaultSchool();
 const FEEDS = [
@@ -124,18 +123,7 @@ test("more displacement in the clearing direction never lowers the margin of the
   const receiver = startState("B", bodyOf(person), 0, 1.1);
   const attacker = startState("A", bodyOf(person), 0, 0);
   const row = parse("A jab").rows[0]!;
-  const context = {
-    holds: null,
-    twoSticks: false,
-    pads: false,
-    kind: "feeder" as const,
-    tradition: null,
-    hand: "right" as const,
-    lead: "left" as const,
-    numbering: "punches",
-  };
-  const alternative = [...linesOf(parse("A jab").items)][0]!.line.turns[0]!.alternatives[0]!;
-  const use = resolveAlternative(alternative, school.vocabulary, context).beats[0]!.uses[0]!;
+  const use = movesOf("jab", attacker)[0]!;
   const feed: Feed = {
     use,
     row,

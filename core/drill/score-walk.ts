@@ -2,6 +2,7 @@
 import { ambiguousCues } from "./ambiguous.ts";
 import type { Setting } from "../exchange/exchange.ts";
 import type { Found } from "./found.ts";
+import type { Prepared } from "./prepare.ts";
 import { differences, rolesExchanged } from "./loops.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
 import type { Closure } from "./types.ts";
@@ -16,9 +17,7 @@ import type { ScoreBlock, ScoreItem, ScoreLine } from "../score/types.ts";
 export interface Pass {
   readonly header: Header;
   readonly usage: Usage;
-  readonly frame: World;
-  /** Says which frame and settings a kept line belongs to. */
-  readonly key: number;
+  readonly prepared: Prepared;
   readonly found: Found;
   closure: Closure | null;
   /** How many exchanges may still be worked out in loops and carries; shared by all passes. */
@@ -50,11 +49,11 @@ export function walkItems(items: readonly ScoreItem[], pass: Pass, place: Place,
         setting = settingOf(pass, place, section, item.label);
       if (state) {
         if (outOfWork(item, pass)) return state;
-        const result = walkOn(item.row, item.line, state, setting);
+        const result = walkOn(item.row, pass.prepared.reader.read(item.line), state, setting);
         pass.found.take(result, item, setting);
         state = result.end;
         pass.work.left -= result.exchanges.length + 1;
-      } else pass.found.fromFrame(item, setting, pass.key, pass.frame);
+      } else pass.found.fromFrame(item, setting, pass.prepared);
     }
   }
   return state;
@@ -85,7 +84,7 @@ const settingOf = (
 function walkBlock(block: ScoreBlock, pass: Pass, place: Place, carried: World | null): World | null {
   switch (block.head.type) {
     case "carry":
-      return walkItems(block.items, pass, place, carried ?? cloneWorld(pass.frame)) && carried;
+      return walkItems(block.items, pass, place, carried ?? cloneWorld(pass.prepared.frame)) && carried;
     case "choose": {
       const lines = block.items.filter((item) => item.kind === "line").length;
       const choices = block.head.by === "A" && lines > 1 ? lines : 1;
@@ -117,7 +116,7 @@ function walkLoop(block: ScoreBlock, pass: Pass, place: Place, carried: World | 
   if (block.head.type !== "loop") return carried;
   const { swap, times } = block.head;
   pass.branchEnds = [];
-  const first = walkItems(block.items, pass, { ...place, passNumber: 1 }, carried ?? cloneWorld(pass.frame))!;
+  const first = walkItems(block.items, pass, { ...place, passNumber: 1 }, carried ?? cloneWorld(pass.prepared.frame))!;
   otherStarts(block, pass, place, first);
   // The second pass is for its end state; its exchanges would only repeat the first.
   const silent: Pass = { ...pass, found: pass.found.emptyCopy(), branchEnds: [] };

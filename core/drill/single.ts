@@ -7,15 +7,16 @@ import { checkExchange, type Setting } from "../exchange/exchange.ts";
 import { prepare } from "./prepare.ts";
 import { launchFeed } from "../exchange/launch.ts";
 import { atTempo } from "./late.ts";
-import { resolveContext } from "../read/context.ts";
 import type { Blow, CheckedExchange, Feed } from "../exchange/types.ts";
 import { cloneWorld, type World } from "../body/state.ts";
 import type { Header } from "../score/header.ts";
 import { RowMemory } from "../score/row-memory.ts";
 import { linesOf } from "../score/structure.ts";
-import type { Actor } from "../score/types.ts";
+import type { Line } from "../score/types.ts";
 import type { Usage } from "../customs/customs.ts";
-import { resolveAlternative, type ResolvedBeat } from "../read/resolve.ts";
+import { doneFrom } from "../read/stance.ts";
+import type { DoneBeat } from "../read/types.ts";
+import type { LineReader } from "../read/line-reader.ts";
 
 /** A feed in its frame, ready to be answered. */
 export interface Fed {
@@ -23,6 +24,7 @@ export interface Fed {
   readonly header: Header;
   readonly world: World;
   readonly setting: Setting;
+  readonly reader: LineReader;
 }
 
 /** The same few feeds, answers and headers are read over and over. */
@@ -32,21 +34,17 @@ const memory = new RowMemory();
 export function readFed(context: readonly string[], feed: string, usage: Usage): Fed | null {
   const score = memory.read([...context, "", feed].join("\n"));
   const line = [...linesOf(score.items)][0];
-  const turn = line?.line.turns[0];
-  if (!line || !turn) return null;
-  const { header, frame: world } = prepare(score, usage, {});
-  const actor: Actor = turn.actor === "B" ? "B" : "A";
-  const { beats, faults } = resolveAlternative(
-    turn.alternatives[0]!,
-    usage.vocabulary,
-    resolveContext(world[actor]!, header),
-  );
-  const beat = beats[0];
+  if (!line) return null;
+  const { header, frame: world, reader } = prepare(score, usage, {});
+  const done = firstDone(line.line, reader, world);
+  if (!done) return null;
+  const { actor, beat } = done;
   const use = beat?.uses.find((u) => u.move.attack ?? u.move.energy);
-  if (!beat || !use || faults.length > 0) return null;
+  if (!use) return null;
   return {
     header,
     world,
+    reader,
     feed: plainFeed({ use, row: line.row, actor, receiver: actor === "A" ? "B" : "A", beatUses: beat.uses }),
     setting: {
       header,
@@ -60,18 +58,25 @@ export function readFed(context: readonly string[], feed: string, usage: Usage):
 }
 
 /** Reads an answering beat as the receiver of a feed would do it; null where it cannot be read. */
-export function readAnswer(fed: Fed, text: string, usage: Usage): ResolvedBeat | null {
+export function readAnswer(fed: Fed, text: string): DoneBeat | null {
   const line = [...linesOf(memory.read(`${fed.feed.receiver} ${text}`).items)][0];
-  const alternative = line?.line.turns[0]?.alternatives[0];
-  if (!alternative) return null;
-  const context = resolveContext(fed.world[fed.feed.receiver]!, fed.header);
-  const { beats, faults } = resolveAlternative(alternative, usage.vocabulary, context);
-  return faults.length > 0 || beats.length !== 1 ? null : beats[0]!;
+  const done = line && firstDone(line.line, fed.reader, fed.world);
+  return done?.alone ? done.beat : null;
 }
 
 /** The blow of a feed as it comes, from its frame; null for a push or pull. */
 export const blowOf = (fed: Fed): Blow | null => launchFeed(fed.feed, cloneWorld(fed.world), fed.header.range).blow;
 
 /** Checks one answer to a feed from its frame. */
-export const checkSingle = (fed: Fed, answer: ResolvedBeat): CheckedExchange =>
+export const checkSingle = (fed: Fed, answer: DoneBeat): CheckedExchange =>
   atTempo(checkExchange(fed.feed, answer, cloneWorld(fed.world), fed.setting), fed.header);
+
+/** The first beat of the first turn as its maker would do it from the frame; null where it cannot be read. */
+function firstDone(line: Line, reader: LineReader, world: World) {
+  const { plays, faults } = reader.read(line);
+  const read = plays[0]?.turns[0]?.alternatives[0]?.[0];
+  if (!read || faults.length > 0) return null;
+  const done = doneFrom(read, world[read.actor]!, reader.vocabulary);
+  const [beat, ...others] = done.beats;
+  return !beat || done.faults.length > 0 ? null : { actor: read.actor, beat, alone: others.length === 0 };
+}

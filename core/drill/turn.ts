@@ -1,5 +1,5 @@
 /** One turn of a line: answers deal with the feeds before it in order; the attacks after them are returns or feeds. */
-import { otherOf, unanswered, unread, type Pending, type Walk } from "./pending.ts";
+import { unanswered, unread, type Pending, type Walk } from "./pending.ts";
 import { cloneWorld, STANCE, type World } from "../body/state.ts";
 import { checkExchange } from "../exchange/exchange.ts";
 import { plainFeed } from "../exchange/feed.ts";
@@ -9,7 +9,8 @@ import { applySetUp, limbFindings } from "../exchange/limbs.ts";
 import { moveBody } from "../exchange/move-body.ts";
 import { brokenRules } from "../exchange/restrictions.ts";
 import type { Feed } from "../exchange/types.ts";
-import type { MoveUse, ResolvedBeat } from "../read/resolve.ts";
+import { partnerOf } from "../read/line-reader.ts";
+import type { MoveUse, DoneBeat } from "../read/types.ts";
 import type { Actor } from "../score/types.ts";
 
 const canAnswer = (use: MoveUse): boolean =>
@@ -22,7 +23,7 @@ const attacks = (use: MoveUse): boolean =>
   (use.move.roles.includes("feed") || use.move.roles.includes("return"));
 
 /** True where something in a beat deals with a feed: an attack alone does not, unless it is a timed one. */
-const deals = (beat: ResolvedBeat): boolean =>
+const deals = (beat: DoneBeat): boolean =>
   beat.uses.some((use) => canAnswer(use) && !(attacks(use) && !use.move.answer && !use.intercept));
 
 /** Whose turn it is and what waits for it. */
@@ -36,7 +37,7 @@ interface Turning {
 }
 
 /** Takes a turn and gives the feeds that wait for the next one. */
-export function takeTurn(turning: Turning, beats: readonly ResolvedBeat[], world: World, walk: Walk): Pending[] {
+export function takeTurn(turning: Turning, beats: readonly DoneBeat[], world: World, walk: Walk): Pending[] {
   const turn = new TurnTaken(turning, world, walk);
   for (const beat of beats) turn.take(beat);
   return turn.end();
@@ -60,14 +61,14 @@ class TurnTaken {
   }
 
   private get partner(): Actor {
-    return otherOf(this.turning.actor, this.actors, this.turning.last);
+    return partnerOf(this.turning.actor, this.actors, this.turning.last);
   }
 
   private get answering(): boolean {
     return this.turning.pending.length > 0;
   }
 
-  take(beat: ResolvedBeat): void {
+  take(beat: DoneBeat): void {
     const front = this.waiting[0];
     if (front && (beat.faulty || deals(beat))) return this.answer(front, beat);
     if (front?.feed && !front.feed.isReturn && beat.uses.some(attacks)) {
@@ -84,12 +85,12 @@ class TurnTaken {
     for (const uses of this.before) applySetUp(uses, this.world, actor, this.partner);
     for (const p of this.waiting) {
       if (p.feed) unanswered(p, this.world, this.walk);
-      else this.walk.exchanges.push(unread(p, null, otherOf(p.actor, this.actors, null), this.world, this.walk));
+      else this.walk.exchanges.push(unread(p, null, partnerOf(p.actor, this.actors, null), this.world, this.walk));
     }
     return this.made;
   }
 
-  private answer(front: Pending, beat: ResolvedBeat): void {
+  private answer(front: Pending, beat: DoneBeat): void {
     const { walk, world } = this;
     this.waiting.shift();
     walk.exchanges.push(
@@ -104,7 +105,7 @@ class TurnTaken {
   }
 
   /** A beat that answers nothing: a blow, a feint, or a set-up. */
-  private act(beat: ResolvedBeat): void {
+  private act(beat: DoneBeat): void {
     const blows = beat.uses.filter((use) => attacks(use) && !use.feint);
     if (beat.faulty && blows.length === 0) {
       this.made.push({ feed: null, text: beat.text, span: beat, actor: this.turning.actor });
@@ -116,7 +117,7 @@ class TurnTaken {
     else this.setUp(beat);
   }
 
-  private setUp({ uses }: ResolvedBeat): void {
+  private setUp({ uses }: DoneBeat): void {
     const { walk, world } = this;
     const { actor } = this.turning;
     walk.findings.push(...limbFindings(uses, walk.row, world, actor, null));
@@ -124,7 +125,7 @@ class TurnTaken {
     applySetUp(uses, world, actor, this.partner);
   }
 
-  private throwAll(beat: ResolvedBeat, blows: readonly MoveUse[]): void {
+  private throwAll(beat: DoneBeat, blows: readonly MoveUse[]): void {
     const { walk, world } = this;
     const { actor, pending, opening } = this.turning;
     for (const use of blows) {

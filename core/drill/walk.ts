@@ -1,6 +1,6 @@
 /** Walks one line of play: whose turn it is, which answer deals with which feed, what is a return. */
 import { checkMeeting } from "./meet.ts";
-import { otherOf, unanswered, unread, type Pending, type Walk } from "./pending.ts";
+import { unanswered, unread, type Pending, type Walk } from "./pending.ts";
 import { takeTurn } from "./turn.ts";
 import { cloneWorld, NO_STEP, type World } from "../body/state.ts";
 import type { Setting } from "../exchange/exchange.ts";
@@ -8,11 +8,10 @@ import { plainFeed } from "../exchange/feed.ts";
 import { applySetUp } from "../exchange/limbs.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
 import { draft, type FindingDraft } from "../findings/finding.ts";
-import { resolveContext } from "../read/context.ts";
-import { resolveAlternative, type Resolution, type ResolvedBeat, type WordFault } from "../read/resolve.ts";
+import { doneFrom } from "../read/stance.ts";
+import type { DoneBeat, ReadBeats, ReadLine, ReadPlay, ReadTurn, WordFault } from "../read/types.ts";
 import { MAX_BRANCHES, MAX_LINE_EXCHANGES } from "../score/limits.ts";
-import { expandRange } from "../score/ranges.ts";
-import type { Actor, Line, Row, Turn, TurnActor } from "../score/types.ts";
+import type { Actor, Row } from "../score/types.ts";
 
 export interface LineResult {
   readonly exchanges: CheckedExchange[];
@@ -22,19 +21,26 @@ export interface LineResult {
 }
 
 /** Checks all that a line of text stands for (a range stands for several lines), from a state. */
-export function walkLine(row: Row, line: Line, start: World, setting: Setting): LineResult {
+export function walkLine(row: Row, line: ReadLine, start: World, setting: Setting): LineResult {
   return walkAll(row, line, start, setting, "afresh");
 }
 
 /** The same where a line goes on from the one before: what a range stands for does so as well. */
-export function walkOn(row: Row, line: Line, start: World, setting: Setting): LineResult {
+export function walkOn(row: Row, line: ReadLine, start: World, setting: Setting): LineResult {
   return walkAll(row, line, start, setting, "on");
 }
 
-function walkAll(row: Row, line: Line, start: World, setting: Setting, goes: "afresh" | "on"): LineResult {
+function walkAll(
+  row: Row,
+  { line, plays, faults }: ReadLine,
+  start: World,
+  setting: Setting,
+  goes: "afresh" | "on",
+): LineResult {
   const walk: Walk = { row, setting, exchanges: [], findings: [], branches: 0, cut: false, end: null };
+  for (const fault of faults) walk.findings.push(wordFinding(fault, row));
   let world = start;
-  for (const one of expandRange(line)) {
+  for (const one of plays) {
     walk.end = null;
     if (one.meets) walkMeeting(one, cloneWorld(world), walk);
     else walkTurns({ turns: one.turns, index: 0, last: null, pending: [] }, cloneWorld(world), walk);
@@ -57,7 +63,7 @@ function takeBackSteps(world: World): World {
 
 /** Where a walk stands in the turns of a line. */
 interface Position {
-  readonly turns: readonly Turn[];
+  readonly turns: readonly ReadTurn[];
   readonly index: number;
   /** Who acted last. */
   readonly last: Actor | null;
@@ -73,8 +79,7 @@ function walkTurns(at: Position, world: World, walk: Walk): void {
     walk.end ??= world;
     return;
   }
-  const actors = Object.keys(world) as Actor[];
-  const actor = whoActs(turn, last, actors, walk);
+  const { actor } = turn;
   turn.alternatives.forEach((alternative, i) => {
     if (i > 0 && (walk.exchanges.length > MAX_LINE_EXCHANGES || ++walk.branches > MAX_BRANCHES)) {
       walk.cut = true;
@@ -85,42 +90,25 @@ function walkTurns(at: Position, world: World, walk: Walk): void {
       bothAct(alternative, branch, walk);
       return walkTurns({ ...at, index: index + 1 }, branch, walk);
     }
-    const beats = sayFaults(readBeats(alternative, actor, branch, walk), walk);
+    const beats = asTheyStand(alternative[0]!, branch, walk);
     const next = takeTurn({ actor, last, pending, opening: index === 0 }, beats, branch, walk);
     walkTurns({ turns, index: index + 1, last: actor, pending: next }, branch, walk);
   });
 }
 
 /** A turn in which both do the same, each on their own side. */
-function bothAct(alternative: Turn["alternatives"][number], world: World, walk: Walk): void {
-  const [one, two] = Object.keys(world) as Actor[];
-  for (const actor of [one!, two!]) {
-    const read = readBeats(alternative, actor, world, walk);
-    // What cannot be read is said once.
-    const beats = actor === one ? sayFaults(read, walk) : read.beats;
-    for (const beat of beats) applySetUp(beat.uses, world, actor, actor === one ? two! : one!);
+function bothAct(done: ReadTurn["alternatives"][number], world: World, walk: Walk): void {
+  const [one, two] = done.map(({ actor }) => actor);
+  for (const read of done) {
+    const beats = asTheyStand(read, world, walk);
+    for (const beat of beats) applySetUp(beat.uses, world, read.actor, read.actor === one ? two! : one!);
   }
 }
 
-function whoActs(turn: Turn, last: Actor | null, actors: readonly Actor[], walk: Walk): TurnActor {
-  if (turn.actor === "both") return "both";
-  if (turn.actor === null) {
-    if (actors.length > 2) walk.findings.push(draft(walk.row, turn, "syntax", { code: "actor" }));
-    return last === null ? "A" : otherOf(last, actors, null);
-  }
-  if (turn.actor === last)
-    walk.findings.push(draft(walk.row, turn, "syntax", { code: "same-actor", actor: turn.actor }));
-  return turn.actor;
-}
-
-/** The beats of one turn, as the words mean them for who acts as they stand now. */
-function readBeats(alternative: Turn["alternatives"][number], actor: Actor, world: World, walk: Walk): Resolution {
-  const { header, usage } = walk.setting;
-  return resolveAlternative(alternative, usage.vocabulary, resolveContext(world[actor]!, header));
-}
-
-function sayFaults({ beats, faults }: Resolution, walk: Walk): readonly ResolvedBeat[] {
-  for (const fault of faults) walk.findings.push(wordFinding(fault, walk.row));
+/** The beats of one person, as the words mean them for who acts as they stand now. */
+function asTheyStand(read: ReadBeats, world: World, { setting, findings, row }: Walk): readonly DoneBeat[] {
+  const { beats, faults } = doneFrom(read, world[read.actor]!, setting.usage.vocabulary);
+  for (const fault of faults) findings.push(wordFinding(fault, row));
   return beats;
 }
 
@@ -129,13 +117,12 @@ function wordFinding(fault: WordFault, row: Row): FindingDraft {
   return draft(row, fault, fault.rule, { ...fault.params, code: fault.code, ...(nearest ? { nearest } : {}) });
 }
 
-function walkMeeting(line: Line, world: World, walk: Walk): void {
-  const actors = Object.keys(world) as Actor[];
-  const [left, right] = line.turns;
-  const one = left?.actor && left.actor !== "both" ? left.actor : "A";
-  const two = right?.actor && right.actor !== "both" && right.actor !== one ? right.actor : otherOf(one, actors, null);
-  const beatA = sayFaults(readBeats(left!.alternatives[0]!, one, world, walk), walk)[0];
-  const beatB = sayFaults(readBeats(right!.alternatives[0]!, two, world, walk), walk)[0];
+function walkMeeting(line: ReadPlay, world: World, walk: Walk): void {
+  const [left, right] = line.turns.map((turn) => turn.alternatives[0]![0]!);
+  const one = left!.actor;
+  const two = right!.actor;
+  const beatA = asTheyStand(left!, world, walk)[0];
+  const beatB = asTheyStand(right!, world, walk)[0];
   const useA = beatA?.uses.find((use) => use.move.attack);
   const useB = beatB?.uses.find((use) => use.move.attack);
   walk.end = world;

@@ -7,7 +7,7 @@ import { distanceOf, sideOf, zoneNow, type BodyState } from "../body/state.ts";
 import { otherSide, type Side } from "../score/person.ts";
 import { isLegZone, PARTS, zoneHeight } from "../body/parts.ts";
 import { partNamed, type PartName } from "../words/part-names.ts";
-import type { MoveUse, PartRef } from "../read/resolve.ts";
+import type { MoveUse, PartRef } from "../read/types.ts";
 import type { ByHeight, Height } from "../words/types.ts";
 
 /** The value for a height word; with none, for the move's own first height. */

@@ -7,7 +7,7 @@ import { RADII } from "../body/anthropometry.ts";
 import { norm, pointSegmentDistance, segmentDistance, segmentsCross } from "../body/geometry.ts";
 import type { BodyState } from "../body/state.ts";
 import type { Side } from "../score/person.ts";
-import type { MoveUse } from "../read/resolve.ts";
+import type { MoveUse } from "../read/types.ts";
 import type { BoxData, CoverLimb, Mechanism, SegmentData } from "../words/types.ts";
 import { materialFault } from "./materials.ts";
 

@@ -1,6 +1,6 @@
 /** Takedown entries: level change with a post, a frame they run into, a sprawl. */
 import type { Blow, Layer } from "./types.ts";
-import type { MoveUse } from "../read/resolve.ts";
+import type { MoveUse } from "../read/types.ts";
 import type { BodyState } from "../body/state.ts";
 
 /** Tests a denial. Each of the three lines has its moment; once the grip is locked all are late. */

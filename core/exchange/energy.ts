@@ -6,7 +6,7 @@ import { refSide } from "./blow.ts";
 import type { BodyState } from "../body/state.ts";
 import { PARTS } from "../body/parts.ts";
 import { partNamed } from "../words/part-names.ts";
-import type { MoveUse, PartRef } from "../read/resolve.ts";
+import type { MoveUse, PartRef } from "../read/types.ts";
 import type { Mechanism } from "../words/types.ts";
 
 type Vector = readonly [number, number, number];

@@ -18,7 +18,7 @@ import type { Usage } from "../customs/customs.ts";
 import type { Side } from "../score/person.ts";
 import type { Actor } from "../score/types.ts";
 import { cloneState, heldBy, risen, type BodyState, type World } from "../body/state.ts";
-import type { MoveUse, ResolvedBeat } from "../read/resolve.ts";
+import type { MoveUse, DoneBeat } from "../read/types.ts";
 
 /** What the checker knows beside the two bodies. All that a verdict rests on is part of the key of kept lines. */
 export interface Setting {
@@ -35,7 +35,7 @@ export interface Setting {
 interface Situation {
   readonly feed: Feed;
   readonly blow: Blow | null;
-  readonly beat: ResolvedBeat | null;
+  readonly beat: DoneBeat | null;
   readonly world: World;
   readonly setting: Setting;
 }
@@ -51,7 +51,7 @@ interface Outcome {
 const usesOf = ({ beat }: Situation): readonly MoveUse[] => beat?.uses ?? [];
 
 /** Checks an answer (null: nobody answers) to a feed and moves the world on. */
-export function checkExchange(feed: Feed, beat: ResolvedBeat | null, world: World, setting: Setting): CheckedExchange {
+export function checkExchange(feed: Feed, beat: DoneBeat | null, world: World, setting: Setting): CheckedExchange {
   const receiver = world[feed.receiver]!;
   if (receiver.unrecovered !== "down") receiver.posture = risen(receiver.posture);
   const before = poses(world);
@@ -165,7 +165,7 @@ function moveOn(s: Situation, { move, best }: Answered): void {
 interface AnswerFacts {
   readonly feed: Feed;
   readonly blow: Blow | null;
-  readonly beat: ResolvedBeat;
+  readonly beat: DoneBeat;
   readonly answered: Answered;
   readonly next: readonly FollowUp[];
   readonly robust: number;

@@ -2,10 +2,10 @@
 import type { Blow, Feed, Layer } from "./types.ts";
 import type { Answered } from "./layers.ts";
 import { draft, type FindingDraft } from "../findings/finding.ts";
-import type { ResolvedBeat } from "../read/resolve.ts";
+import type { DoneBeat } from "../read/types.ts";
 
 /** The finding for an answer none of whose layers covers. */
-export function explainFailure(feed: Feed, blow: Blow | null, beat: ResolvedBeat, answered: Answered): FindingDraft {
+export function explainFailure(feed: Feed, blow: Blow | null, beat: DoneBeat, answered: Answered): FindingDraft {
   const { best } = answered;
   const row = feed.row;
   const feedText = feed.use.text;

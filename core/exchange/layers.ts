@@ -10,7 +10,7 @@ import { contactTime } from "./time.ts";
 import { MODEL } from "./constants.ts";
 import { distanceOf, type BodyState } from "../body/state.ts";
 import { weaponIn } from "../body/body.ts";
-import type { MoveUse } from "../read/resolve.ts";
+import type { MoveUse } from "../read/types.ts";
 import type { Mechanism } from "../words/types.ts";
 
 export interface Answered {

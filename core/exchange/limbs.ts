@@ -9,7 +9,7 @@ import { otherSide, type Side } from "../score/person.ts";
 import type { Actor, Row } from "../score/types.ts";
 import { isArmPart, isLegPart } from "../body/parts.ts";
 import { partNamed, type PartName } from "../words/part-names.ts";
-import type { MoveUse } from "../read/resolve.ts";
+import type { MoveUse } from "../read/types.ts";
 
 interface LimbUse {
   readonly use: MoveUse;

@@ -12,7 +12,7 @@ import {
   type Posture,
 } from "../body/state.ts";
 import type { Side } from "../score/person.ts";
-import type { MoveUse, Way } from "../read/resolve.ts";
+import type { MoveUse, Way } from "../read/types.ts";
 import { BODY_PARTS, type Mechanism, type Moved } from "../words/types.ts";
 
 type Displace = Extract<Mechanism, { by: "displace" }>;

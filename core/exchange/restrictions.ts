@@ -2,7 +2,7 @@
 import type { LineHeader, Rule } from "../score/header.ts";
 import { draft, type FindingDraft } from "../findings/finding.ts";
 import type { Row } from "../score/types.ts";
-import type { MoveUse } from "../read/resolve.ts";
+import type { MoveUse } from "../read/types.ts";
 import type { BodyState } from "../body/state.ts";
 import { limbKind, limbSide } from "./blow.ts";
 import { usesFeet } from "./move-body.ts";

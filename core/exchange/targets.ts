@@ -2,7 +2,7 @@
 import { byHeight } from "./blow.ts";
 import { PARTS } from "../body/parts.ts";
 import { draft, type FindingDraft } from "../findings/finding.ts";
-import type { MoveUse } from "../read/resolve.ts";
+import type { MoveUse } from "../read/types.ts";
 import type { Row } from "../score/types.ts";
 import { partNamed } from "../words/part-names.ts";
 

@@ -1,7 +1,6 @@
 /** Small builders for tests of single mechanisms. */
 import { plainFeed } from "./feed.ts";
 import { launch } from "./blow.ts";
-import { resolveContext } from "../read/context.ts";
 import type { Blow, Feed } from "./types.ts";
 import { bodyOf } from "../body/body.ts";
 import { startState, type BodyState } from "../body/state.ts";
@@ -10,7 +9,9 @@ import { parse } from "../score/parse.ts";
 import { parsePerson } from "../score/person.ts";
 import { linesOf } from "../score/structure.ts";
 import type { Actor, Row } from "../score/types.ts";
-import { resolveAlternative, type MoveUse } from "../read/resolve.ts";
+import { readerFor } from "../read/line-reader.ts";
+import { doneFrom } from "../read/stance.ts";
+import type { MoveUse } from "../read/types.ts";
 import { shippedVocabulary } from "../words/vocabulary.ts";
 
 /** A person standing at a place on the floor; `row` as in a header. */
@@ -21,8 +22,10 @@ export const standing = (actor: Actor, row: string, y: number): BodyState =>
 export function movesOf(text: string, state: BodyState, kind = "feeder"): readonly MoveUse[] {
   const score = parse(`kind: ${kind}\n\n${state.actor} ${text}`);
   const { header } = readHeader(score);
-  const alternative = [...linesOf(score.items)][0]!.line.turns[0]!.alternatives[0]!;
-  return resolveAlternative(alternative, shippedVocabulary(), resolveContext(state, header)).beats[0]!.uses;
+  const people = { ...header.people, [state.actor]: state.body.person };
+  const reader = readerFor({ ...header, people }, shippedVocabulary());
+  const { plays } = reader.read([...linesOf(score.items)][0]!.line);
+  return doneFrom(plays[0]!.turns[0]!.alternatives[0]![0]!, state, reader.vocabulary).beats[0]!.uses;
 }
 
 export const ROW: Row = parse("A jab").rows[0]!;

@@ -4,7 +4,7 @@ import type { Side } from "../score/person.ts";
 import type { Actor, Row, Span } from "../score/types.ts";
 import type { HitZone } from "../body/body.ts";
 import type { BodyState } from "../body/state.ts";
-import type { MoveUse } from "../read/resolve.ts";
+import type { MoveUse } from "../read/types.ts";
 
 export type Verdict = "valid" | "risky" | "invalid" | "unread";
 

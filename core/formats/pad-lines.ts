@@ -3,7 +3,7 @@ import type { SchoolCustoms } from "../policy/settings.ts";
 import { limbSide } from "../exchange/blow.ts";
 import type { Checked } from "../drill/types.ts";
 import type { Side } from "../score/person.ts";
-import type { MoveUse } from "../read/resolve.ts";
+import type { MoveUse } from "../read/types.ts";
 
 export interface PadLine {
   readonly blow: string;

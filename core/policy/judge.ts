@@ -7,7 +7,7 @@ import type { Checked } from "../drill/types.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
 import { decides, verdictOf } from "../exchange/verdict.ts";
 import { draft, type FindingDraft } from "../findings/finding.ts";
-import type { MoveUse, ResolvedBeat } from "../read/resolve.ts";
+import type { MoveUse, DoneBeat } from "../read/types.ts";
 import type { Score } from "../score/types.ts";
 
 /** Checks a score as a school sees it. Never throws for any text. */
@@ -15,7 +15,7 @@ export const checkFor = (score: Score, school: School = defaultSchool(), bodies:
   judge(check(score, school, bodies), school);
 
 /** One answer to a feed from its frame, as a school sees it. */
-export const checkSingleFor = (fed: Fed, answer: ResolvedBeat, school: School): CheckedExchange =>
+export const checkSingleFor = (fed: Fed, answer: DoneBeat, school: School): CheckedExchange =>
   judgeExchange(checkSingle(fed, answer), school);
 
 /** A check under the grades and rulings of a school. */

@@ -1,5 +1,5 @@
 /** Finds the move that words name, with the phrases and modifiers that belong to it. */
-import type { PartRef, SideWord, Way } from "./resolve.ts";
+import type { PartRef, SideWord, Way } from "./types.ts";
 import { ACTORS, type Actor } from "../score/types.ts";
 import { partNamed } from "../words/part-names.ts";
 import type { Height, Move } from "../words/types.ts";

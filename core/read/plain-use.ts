@@ -1,5 +1,5 @@
 /** A move as it is done with nothing said about it. */
-import type { MoveUse } from "./resolve.ts";
+import type { MoveUse } from "./types.ts";
 import type { Move } from "../words/types.ts";
 
 export const plainUse = (move: Move): MoveUse => ({

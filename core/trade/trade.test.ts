@@ -31,7 +31,7 @@ test("everything in it can be read in some frame of the school", () => {
     TRADE.changeHands,
     TRADE.lastResort,
   ];
-  const unread = all.filter((text) => [...feeds, sensitivity].every((fed) => readAnswer(fed, text, usage) === null));
+  const unread = all.filter((text) => [...feeds, sensitivity].every((fed) => readAnswer(fed, text) === null));
   expect(unread).toEqual([]);
   const blows = [
     ...TRADE.book.feeds,

@@ -4,32 +4,36 @@ import { parse } from "../score/parse.ts";
 import { linesOf } from "../score/structure.ts";
 import { PARTS } from "../body/parts.ts";
 import { partNamed } from "./part-names.ts";
-import { resolveAlternative, type ResolveContext } from "../read/resolve.ts";
+import { LineReader } from "../read/line-reader.ts";
+import { doneFrom } from "../read/stance.ts";
+import type { Stance, WordContext } from "../read/types.ts";
 import { readMoves } from "./schema.ts";
 import { moveFiles, numberingSets, shippedMoves } from "./shipped.ts";
 import { makeVocabulary, nearestNames, shippedVocabulary } from "./vocabulary.ts";
 import type { MoveData } from "./types.ts";
 
 const vocabulary = shippedVocabulary();
-const EMPTY: ResolveContext = {
+type Context = WordContext & Stance;
+const EMPTY: Context = {
   holds: null,
   twoSticks: false,
   pads: false,
   kind: "feeder",
   tradition: null,
-  hand: "right",
+  weaponSide: "right",
   lead: "left",
   numbering: "twelve angles",
 };
-const STICK: ResolveContext = { ...EMPTY, holds: "stick" };
+const STICK: Context = { ...EMPTY, holds: "stick" };
 
-function read(text: string, context: ResolveContext = EMPTY) {
-  const alternative = [...linesOf(parse(`A ${text}`).items)][0]!.line.turns[0]!.alternatives[0]!;
-  return resolveAlternative(alternative, vocabulary, context);
+function read(text: string, context: Context = EMPTY) {
+  const line = new LineReader(["A"], [context], vocabulary).read([...linesOf(parse(`A ${text}`).items)][0]!.line);
+  const { beats, faults } = doneFrom(line.plays[0]!.turns[0]!.alternatives[0]![0]!, context, vocabulary);
+  return { beats, faults: [...line.faults, ...faults] };
 }
-const ids = (text: string, context?: ResolveContext) =>
+const ids = (text: string, context?: Context) =>
   read(text, context).beats.flatMap((b) => b.uses.map((u) => u.move.id as string));
-const use = (text: string, context?: ResolveContext) => read(text, context).beats[0]!.uses[0]!;
+const use = (text: string, context?: Context) => read(text, context).beats[0]!.uses[0]!;
 
 describe("shipped moves", () => {
   test("there are at least 180, each with coaching points and a fault", () => {
@@ -98,7 +102,7 @@ describe("reading moves", () => {
     // Twelve angles in one common order, 1 left temple, 2 right temple: common practice, no source.
     expect(ids("strike 1", STICK)).toEqual(["stick-forehand"]);
     expect(ids("strike 2", STICK)).toEqual(["stick-backhand"]);
-    expect(ids("strike 1", { ...STICK, hand: "left" })).toEqual(["stick-backhand"]);
+    expect(ids("strike 1", { ...STICK, weaponSide: "left" })).toEqual(["stick-backhand"]);
     expect(use("strike 8", STICK).target).toEqual({ part: "knee", side: "right" });
     expect(ids("block 12", STICK)).toEqual(["roof-block"]);
   });

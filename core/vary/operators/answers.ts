@@ -1,7 +1,7 @@
 /** Operators on what is answered: more layers, a step, a return, an exit, a choice of answers. */
 import { TRADE, withOwn } from "../../trade/trade.ts";
 import { allCover, bestAnswer, lands, rankAnswers } from "../../answers/answers.ts";
-import type { MoveUse } from "../../read/resolve.ts";
+import type { MoveUse } from "../../read/types.ts";
 import type { Move } from "../../words/types.ts";
 import { contextOf, headerRows, turnOf, written } from "../../score/edit.ts";
 import {

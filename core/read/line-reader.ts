@@ -1,0 +1,162 @@
+/**
+ * Lines with their words resolved: everybody named, every beat a move with its modifiers. Each line is read
+ * when it is first asked for, once for all scores whose headers say the same about words.
+ */
+import { Bounded, keptFor } from "../base/bounded.ts";
+import type { Gear } from "../score/person.ts";
+import type { Header } from "../score/header.ts";
+import { expandRange } from "../score/ranges.ts";
+import type { Actor, Alternative, Beat, Line, Part, Span, Turn, TurnActor } from "../score/types.ts";
+import type { NumberedRole } from "../words/numbering.ts";
+import type { Vocabulary } from "../words/vocabulary.ts";
+import { readPart } from "./read-part.ts";
+import type { ReadBeat, ReadBeats, ReadLine, ReadPart, ReadPlay, ReadTurn, WordContext, WordFault } from "./types.ts";
+
+/** What of a header decides what words mean and who acts. */
+type ReadingHeader = Pick<Header, "kind" | "numbering" | "tradition" | "actors" | "people">;
+
+/** Gear that somebody else can hit. */
+const PADS: ReadonlySet<Gear> = new Set(["mitts", "belly pad", "kick shield"]);
+
+/** What the words of one person mean depends on what they hold and wear, and on the drill's kind. */
+function contextOf(actor: Actor, { people, kind, tradition, numbering }: ReadingHeader): WordContext {
+  const { holds, wears } = people[actor];
+  return {
+    holds: holds?.kind ?? null,
+    twoSticks: holds?.count === 2,
+    pads: wears.some((gear) => PADS.has(gear)),
+    kind,
+    tradition,
+    numbering,
+  };
+}
+
+/** Readers by vocabulary and by what a header says of words. */
+const readers = new WeakMap<Vocabulary, Bounded<string, LineReader>>();
+const MOST_READERS = 500;
+
+/** The reader for all lines under a header: one object for headers that say the same about words. */
+export function readerFor(header: ReadingHeader, vocabulary: Vocabulary): LineReader {
+  const contexts = header.actors.map((actor) => contextOf(actor, header));
+  const key = JSON.stringify(contexts);
+  return keptFor(readers, vocabulary, () => new Bounded<string, LineReader>(MOST_READERS)).of(
+    key,
+    () => new LineReader(header.actors, contexts, vocabulary),
+  );
+}
+
+/** Reads lines for the people of a header. */
+export class LineReader {
+  private readonly lines = new WeakMap<Line, ReadLine>();
+
+  constructor(
+    readonly actors: readonly Actor[],
+    private readonly contexts: readonly WordContext[],
+    readonly vocabulary: Vocabulary,
+  ) {}
+
+  /** The line with its words resolved. */
+  read(line: Line): ReadLine {
+    return keptFor(this.lines, line, () => this.readAfresh(line));
+  }
+
+  private readAfresh(line: Line): ReadLine {
+    const faults: WordFault[] = [];
+    const plays = expandRange(line).map((one): ReadPlay => {
+      let last: Actor | null = null;
+      const turns = one.turns.map((turn): ReadTurn => {
+        const actor = one.meets ? this.whoMeets(turn, last) : this.whoActs(turn, last, faults);
+        if (actor !== "both") last = actor;
+        return this.turn(turn, actor, faults);
+      });
+      return { from: line.from, to: line.to, meets: one.meets, turns };
+    });
+    return { line, plays, faults };
+  }
+
+  /** Who acts where nobody is named: whoever did not act before. */
+  private whoActs(turn: Turn, last: Actor | null, faults: WordFault[]): TurnActor {
+    if (turn.actor === "both") return "both";
+    if (turn.actor === null) {
+      if (this.actors.length > 2) faults.push(syntax(turn, "actor", {}));
+      return last === null ? "A" : partnerOf(last, this.actors, null);
+    }
+    if (turn.actor === last) faults.push(syntax(turn, "same-actor", { actor: turn.actor }));
+    return turn.actor;
+  }
+
+  /** Two blows that meet come from two people, whatever is written. */
+  private whoMeets({ actor }: Turn, first: Actor | null): Actor {
+    if (actor && actor !== "both" && actor !== first) return actor;
+    return first === null ? "A" : partnerOf(first, this.actors, null);
+  }
+
+  private turn(typed: Turn, actor: TurnActor, faults: WordFault[]): ReadTurn {
+    // Where both act, each does it on their own side; what cannot be read is said once.
+    const doers = actor === "both" ? this.actors.slice(0, 2) : [actor];
+    const alternatives = typed.alternatives.map((one) =>
+      doers.map((doer, i) => this.beats(one, doer, i === 0 ? faults : [])),
+    );
+    return { from: typed.from, to: typed.to, actor, typed, alternatives };
+  }
+
+  private beats(alternative: Alternative, actor: Actor, faults: WordFault[]): ReadBeats {
+    const context = this.contexts[Math.max(0, this.actors.indexOf(actor))]!;
+    const beats = alternative.beats.flatMap((beat) => this.beat(beat, context, faults));
+    return { from: alternative.from, to: alternative.to, actor, context, beats };
+  }
+
+  private beat(beat: Beat, context: WordContext, faults: WordFault[]): ReadBeat[] {
+    const { from, to } = beat;
+    const made = (text: string, parts: readonly Part[]): ReadBeat => ({
+      from,
+      to,
+      text,
+      parts: parts.map((part) => this.part(part, context, faults)),
+    });
+    const row = this.numberRow(beat, context);
+    if (row) return row.map((text) => made(text, [spreadOver(text, beat)]));
+    return [made(beat.parts.map((part) => part.words.map((w) => w.text).join(" ")).join(" + "), beat.parts)];
+  }
+
+  private part(part: Part, context: WordContext, faults: WordFault[]): ReadPart {
+    const { from, to } = part;
+    const reading = readPart(part, this.vocabulary, context);
+    for (const fault of reading.faults) faults.push({ ...fault, from, to });
+    return { from, to, meaning: reading.meaning };
+  }
+
+  /** `1-2-3` and single numbers with empty hands: blows of the punches set, as notation. */
+  private numberRow(beat: Beat, context: WordContext): string[] | null {
+    const word = beat.parts.length === 1 && beat.parts[0]!.words.length === 1 ? beat.parts[0]!.words[0]! : null;
+    if (!word || !/^\d{1,2}(?:-\d{1,2})*$/.test(word.text)) return null;
+    const numbers = word.text.split("-");
+    if (context.holds !== null && numbers.length === 1) return [`${this.numberedName("strike")} ${word.text}`];
+    const moves = this.vocabulary.numbering.get("punches")?.moves ?? [];
+    return numbers.map((n) => moves[Number(n) - 1] ?? `punch number ${n}`);
+  }
+
+  /** How a numbered move of a role is written. */
+  private numberedName(role: NumberedRole): string {
+    return [...this.vocabulary.moves.values()].find((move) => move.numbered === role)!.name;
+  }
+}
+
+/** The partner of somebody: whoever acted last, or the first who is somebody else. */
+export function partnerOf(actor: Actor, actors: readonly Actor[], last: Actor | null): Actor {
+  if (last && last !== actor) return last;
+  return actors.find((a) => a !== actor) ?? (actor === "A" ? "B" : "A");
+}
+
+const syntax = ({ from, to }: Span, code: string, params: Record<string, string>): WordFault => ({
+  from,
+  to,
+  rule: "syntax",
+  code,
+  params,
+  nearest: [],
+});
+
+function spreadOver(text: string, { from, to }: Span): Part {
+  return { from, to, words: text.split(" ").map((word) => ({ from, to, text: word })) };
+}

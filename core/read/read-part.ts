@@ -1,0 +1,141 @@
+/** A part of a beat to a move with its modifiers, for what somebody holds and the drill is. */
+import { Bounded, keptFor } from "../base/bounded.ts";
+import type { Part } from "../score/types.ts";
+import { FILLER, findMove, HEIGHT_WORDS, isModifierWord, SIDES, takePhrases, WAYS } from "./find-move.ts";
+import { partNamed } from "../words/part-names.ts";
+import { canHold, nearestNames, type Vocabulary } from "../words/vocabulary.ts";
+import type { Meaning, MoveUse, PartRef, WordContext, WordFault } from "./types.ts";
+import { plainUse } from "./plain-use.ts";
+import { wordsOf } from "./words-of.ts";
+
+/** What a part means, with what is wrong with its words; faults are given the place of the part. */
+export interface Reading {
+  readonly meaning: Meaning | null;
+  readonly faults: readonly WordFault[];
+}
+
+/** Readings kept for a vocabulary for sure; drills say the same few things often. */
+const MOST_READINGS = 5000;
+const readings = new WeakMap<Vocabulary, Bounded<string, Reading>>();
+const keys = new WeakMap<WordContext, string>();
+
+const contextKey = (context: WordContext): string =>
+  keptFor(keys, context, (c) => `${c.holds}|${c.twoSticks}|${c.pads}|${c.kind}|${c.tradition}|${c.numbering}|`);
+
+/** Reads the words of a part. What they mean is one object for equal words, without a place of its own. */
+export function readPart(part: Part, vocabulary: Vocabulary, context: WordContext): Reading {
+  let key = contextKey(context);
+  for (const word of part.words) key += `${word.text} `;
+  return keptFor(readings, vocabulary, () => new Bounded<string, Reading>(MOST_READINGS)).of(key, () => {
+    const faults: WordFault[] = [];
+    const meaning = new PartReader(part, vocabulary, context, faults).read();
+    return { meaning, faults };
+  });
+}
+
+type Draft = { -readonly [K in keyof MoveUse]: MoveUse[K] };
+
+class PartReader {
+  constructor(
+    private readonly part: Part,
+    private readonly vocabulary: Vocabulary,
+    private readonly context: WordContext,
+    private readonly faults: WordFault[],
+  ) {}
+
+  read(): Meaning | null {
+    const said = wordsOf(this.part);
+    const found = findMove(said.words, this.vocabulary, this.context);
+    if (!found) return this.unknown(said.words);
+    const { move, target, on, at } = found;
+    const { feint, commitment, length } = said;
+    const use: Draft = { ...plainUse(move), text: this.text, target, on, at, feint, commitment, length };
+    const modified = this.modify(use, found.rest);
+    if (!modified) return null;
+    const { number } = modified;
+    if (move.numbered) return this.numbered(use, number);
+    if (number !== null) {
+      if (move.group !== "footwork" && !move.answer?.some((m) => m.by === "displace"))
+        return this.stray(String(number), use);
+      use.degrees = number;
+    }
+    return this.able(use);
+  }
+
+  private get text(): string {
+    return this.part.words.map((w) => w.text).join(" ");
+  }
+
+  private unknown(words: readonly string[]): null {
+    const own = takePhrases(words).left.filter((w) => !isModifierWord(w));
+    const typed = own.join(" ") || words.join(" ");
+    return this.fault("unknown-move", "unknown", { typed }, nearestNames(this.vocabulary, typed));
+  }
+
+  /** Puts the words beside the name into the use; null where one of them says nothing about it. */
+  private modify(use: Draft, rest: readonly string[]): { number: number | null } | null {
+    let number: number | null = null;
+    for (const word of rest) {
+      if (word === "l" || word === "r") use.hand = word === "l" ? "left" : "right";
+      else if (word in SIDES) use.side = SIDES[word]!;
+      else if (word in WAYS) use.way = WAYS[word]!;
+      else if (word in HEIGHT_WORDS) use.height = HEIGHT_WORDS[word]!;
+      else if (word === "intercept") use.intercept = true;
+      else if (/^\d{1,3}$/.test(word)) number = Number(word);
+      else if (!this.aims(use, word) && !FILLER.has(word)) return this.stray(word, use);
+    }
+    return { number };
+  }
+
+  /** A part of the body named without `to` or `on`. */
+  private aims(use: Draft, word: string): boolean {
+    const part = partNamed(word);
+    if (!part) return false;
+    const ref: PartRef = { part, side: use.side };
+    if (use.move.contact || use.move.energy) use.on ??= ref;
+    else if (use.move.attack) use.target ??= ref;
+    else return false;
+    return true;
+  }
+
+  /** `strike N`, `block N`, `counter N`: a line of the numbering set. */
+  private numbered(use: Draft, number: number | null): Meaning | null {
+    const { numbering } = this.vocabulary;
+    const set = numbering.get(this.context.numbering) ?? numbering.get("twelve angles");
+    const angle = number === null ? undefined : set?.angles?.[number - 1];
+    if (angle) return { kind: "numbered", use, role: use.move.numbered!, angle };
+    return this.fault("bad-move", "number", {
+      move: use.move.name,
+      number: String(number ?? ""),
+      set: this.context.numbering,
+      most: String(set?.angles?.length ?? 0),
+    });
+  }
+
+  /** A move that contradicts itself whoever stands how (a high sweep), or needs what nobody holds. */
+  private able(use: Draft): Meaning | null {
+    const { move } = use;
+    if (!canHold(move, this.context))
+      return this.fault("bad-move", "needs", { move: move.name, needs: String(move.needs) });
+    if (use.height && move.attack && move.heights && !move.heights.includes(use.height)) {
+      const heights = move.heights.join(", ");
+      return this.fault("bad-move", "height", { move: move.name, height: use.height, heights });
+    }
+    if (use.side && move.sides === "way" && (use.side === "left" || use.side === "right")) use.way = use.side;
+    return { kind: "move", use };
+  }
+
+  private stray(word: string, { move }: Draft): null {
+    return this.fault("syntax", "modifier", { word, move: move.name });
+  }
+
+  private fault(
+    rule: WordFault["rule"],
+    code: string,
+    params: Record<string, string>,
+    nearest: readonly string[] = [],
+  ): null {
+    this.faults.push({ from: 0, to: 0, rule, code, params, nearest });
+    return null;
+  }
+}
