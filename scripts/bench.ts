@@ -1,4 +1,5 @@
 /** Figures of speed, with the machine's own baseline beside them so that ratios can be compared. */
+import { metres } from "#core/base/units.ts";
 import { checkFor } from "#core/policy/judge.ts";
 import { checkExchange, type Setting } from "#core/exchange/exchange.ts";
 import { prepare } from "#core/drill/prepare.ts";
@@ -208,7 +209,7 @@ function newLines(): number {
 function newBodies(): number {
   const score = parse(rows(200));
   let cm = 0;
-  return best(300, () => void checkFor(score, undefined, { A: { height: 1.6 + (cm++ % 300) / 1000 } }));
+  return best(300, () => void checkFor(score, undefined, { A: { height: metres(1.6 + (cm++ % 300) / 1000) } }));
 }
 
 /** Twelve exchanges that hold, drawn by a fixed rule from the feeds, answers and returns above. */

@@ -1,4 +1,5 @@
 /** The blocks of an evening: longer, shorter, earlier, later, another rung; locked ones stay when it is packed again. */
+import { rowIndex } from "#core/base/units.ts";
 import ArrowDownwardIcon from "@mui/icons-material/ArrowDownward";
 import ArrowUpwardIcon from "@mui/icons-material/ArrowUpward";
 import LockOpenOutlined from "@mui/icons-material/LockOpenOutlined";
@@ -75,7 +76,7 @@ export function PlanBlocks({ blocks, rungs, clock, at, onLook, onChange }: Block
             const begins = start;
             start += block.minutes;
             return (
-              <SortableRow key={block.id} row={i} style={{}} fits>
+              <SortableRow key={block.id} row={rowIndex(i)} style={{}} fits>
                 <PlanBlock
                   i={i}
                   block={block}

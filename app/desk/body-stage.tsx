@@ -1,4 +1,5 @@
 /** Floor and target of the row at the cursor: stepped and played at tempo, for the bodies of an actual pair. */
+import type { RowIndex } from "#core/base/units.ts";
 import PauseOutlined from "@mui/icons-material/PauseOutlined";
 import PlayArrowOutlined from "@mui/icons-material/PlayArrowOutlined";
 import SkipNextOutlined from "@mui/icons-material/SkipNextOutlined";
@@ -22,7 +23,7 @@ import { useAnswer } from "../workers/use-answer.ts";
 interface StageProps {
   readonly kind: "floor" | "target";
   readonly text: string;
-  readonly row: number;
+  readonly row: RowIndex;
   /** Place of the exchange the cursor is at, to start from. */
   readonly at: number;
   readonly tempo: number;

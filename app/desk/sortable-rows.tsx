@@ -1,4 +1,5 @@
 /** Rows of the drawing that can be put at another place: dragged by their handle, or moved with the arrow keys on it. */
+import type { RowIndex } from "#core/base/units.ts";
 import { combine } from "@atlaskit/pragmatic-drag-and-drop/combine";
 import { draggable, dropTargetForElements } from "@atlaskit/pragmatic-drag-and-drop/element/adapter";
 import DragIndicator from "@mui/icons-material/DragIndicator";
@@ -8,9 +9,9 @@ import type { RowFrameProps } from "../drawing/score-drawing.tsx";
 
 export interface RowMoves {
   /** A row takes the place of another. */
-  readonly onMove: (row: number, to: number) => void;
+  readonly onMove: (row: RowIndex, to: RowIndex) => void;
   /** A row goes past its neighbour. */
-  readonly onNudge: (row: number, way: "up" | "down") => void;
+  readonly onNudge: (row: RowIndex, way: "up" | "down") => void;
 }
 const Moves = createContext<RowMoves>({ onMove: () => undefined, onNudge: () => undefined });
 
@@ -68,7 +69,7 @@ export function SortableRow({ row, style, children, fits = false }: RowFrameProp
         onDragLeave: () => mark("data-over", false),
         onDrop: ({ source }) => {
           mark("data-over", false);
-          onMove(source.data.row as number, row);
+          onMove(source.data.row as RowIndex, row);
         },
       }),
     );

@@ -1,4 +1,5 @@
 /** Draws the staves of a score: thin SVG over the computed layout. */
+import type { RowIndex } from "#core/base/units.ts";
 import Box from "@mui/material/Box";
 import {
   memo,
@@ -26,7 +27,7 @@ import { usePanning } from "./use-panning.ts";
 import { Rows } from "../ui/rows.tsx";
 
 export interface RowFrameProps {
-  readonly row: number;
+  readonly row: RowIndex;
   readonly style: CSSProperties;
   readonly children: ReactNode;
 }

@@ -2,6 +2,7 @@
  * The score drawing as numbers: strands whose distance apart is the computed distance of the
  * partners; alternatives are lanes that leave the first one and come back to it; blocks are rails.
  */
+import type { RowIndex } from "#core/base/units.ts";
 import type { BlockView, ExchangeView, ScoreView, StrandView } from "#core/formats/desk-view.ts";
 
 export type Partner = ExchangeView["feeder"];
@@ -71,7 +72,7 @@ export interface Rail {
 }
 export interface Stave {
   readonly key: string;
-  readonly row: number;
+  readonly row: RowIndex;
   readonly label: string | null;
   readonly section: string | null;
   readonly width: number;

@@ -1,4 +1,5 @@
 /** Reading and checking the many scores of a search, which share most of their rows. */
+import { rowOfLine } from "../base/units.ts";
 import { assess, type Assessed } from "../policy/assess.ts";
 import { checkFor } from "../policy/judge.ts";
 import type { Checked } from "../drill/types.ts";
@@ -31,7 +32,7 @@ export function assessRows(rows: Rows, school: School, text: string = textOf(row
 /** The drill without the lines that hold errors; null where nothing sound is left. */
 export function validSubset(checked: Checked, school: School): Checked | null {
   if (checked.verdict !== "broken") return checked;
-  const bad = new Set(checked.findings.filter((f) => f.severity === "error").map((f) => f.line - 1));
+  const bad = new Set(checked.findings.filter((f) => f.severity === "error").map((f) => rowOfLine(f.line)));
   const lines = [...linesOf(checked.score.items)];
   if (!lines.some((item) => !bad.has(item.row.index))) return null;
   const part = checkRows(

@@ -2,6 +2,7 @@
  * Repairs of a finding, computed when somebody asks for them: each candidate is put into the text and the
  * whole of it is checked again, so that what is offered holds, for these bodies and under the drill's rules.
  */
+import { rowOfLine } from "../base/units.ts";
 import { rankAnswers } from "./answers.ts";
 import { candidatesOf } from "./repair-candidates.ts";
 import type { Checked } from "../drill/types.ts";
@@ -92,7 +93,7 @@ function holds({ checked, finding, exchange, school }: Broken, score: string): b
   const works = ({ verdict }: CheckedExchange) => verdict === "valid" || verdict === "risky";
   if (!exchange) {
     // Of a row, or of a return: what stands on that row must hold with it.
-    const row = checked.score.rows[finding.line - 1];
+    const row = checked.score.rows[rowOfLine(finding.line)];
     return checked.exchanges.every((e, i) => e.row !== row || !after.exchanges[i] || works(after.exchanges[i]));
   }
   const now = after.exchanges[checked.exchanges.indexOf(exchange)];

@@ -1,4 +1,5 @@
 /** The plan of a class: minutes, rungs for pairs, gear, what each gets. */
+import { metres } from "../base/units.ts";
 import { checkFor } from "../policy/judge.ts";
 import type { Person } from "../pairs/score.ts";
 import type { Pair } from "../pairs/pairs.ts";
@@ -164,7 +165,7 @@ describe("the rung of a pair", () => {
   });
   describe("whoever feeds", () => {
     const BODIES: Record<string, number> = { Ann: 1.95, Ben: 1.5, Cid: 1.55 };
-    const bodyOf = (id: string) => ({ height: BODIES[id]! });
+    const bodyOf = (id: string) => ({ height: metres(BODIES[id]!) });
     // From here the tall one reaches and the short one does not.
     const apart: PlanRung[] = [
       { text: "A jab -> B slip out", title: "Distance as it comes", load: 3 },
@@ -178,7 +179,7 @@ describe("the rung of a pair", () => {
     test("another distance in the other role is said", () => {
       const found = fitRung(apart, 0, pair({}, {}), bodyOf, school);
       expect(found.notes.join()).toMatch(/When Ben feeds they stand \d\.\d\d m apart/);
-      const alike = fitRung(apart, 0, pair({}, {}), () => ({ height: 1.75 }), school);
+      const alike = fitRung(apart, 0, pair({}, {}), () => ({ height: metres(1.75) }), school);
       expect(alike.notes).toEqual([]);
     });
     test("the third of a trio is looked at like the others", () => {
@@ -186,7 +187,7 @@ describe("the rung of a pair", () => {
         apart,
         1,
         { ...pair({}, {}), c: person("Cid") },
-        (id) => ({ height: id === "Cid" ? 1.5 : 1.9 }),
+        (id) => ({ height: metres(id === "Cid" ? 1.5 : 1.9) }),
         school,
       );
       expect(short.rung).toBe(0);

@@ -1,3 +1,4 @@
+import { metres } from "../base/units.ts";
 import { check } from "./check.ts";
 import { parse } from "../score/parse.ts";
 
@@ -32,7 +33,7 @@ describe("distance", () => {
   });
   test("the measures of the pair at hand come before the header", () => {
     const score = parse("A: height 160\n\nA jab -> B slip out");
-    expect(check(score, undefined, { A: { height: 1.93 } }).distance).toBeGreaterThan(check(score).distance);
+    expect(check(score, undefined, { A: { height: metres(1.93) } }).distance).toBeGreaterThan(check(score).distance);
   });
 });
 

@@ -1,4 +1,5 @@
 /** The frame of a drill: who stands where before the first feed. */
+import { metres, rowIndex, type Metres } from "../base/units.ts";
 import { launch } from "../exchange/blow.ts";
 import { MODEL } from "../exchange/constants.ts";
 import { plainFeed } from "../exchange/feed.ts";
@@ -16,7 +17,7 @@ import type { Move } from "../words/types.ts";
 import type { Vocabulary } from "../words/vocabulary.ts";
 
 /** The bodies of a drill at a distance of A and B, m. */
-export function place({ people, actors }: Header, distance: number): World {
+export function place({ people, actors }: Header, distance: Metres): World {
   const world: World = {
     A: startState("A", bodyOf(people.A), 0, 0),
     B: startState("B", bodyOf(people.B), 0, distance),
@@ -31,20 +32,20 @@ export function place({ people, actors }: Header, distance: number): World {
 /** The distances of A and B, m, that a header can lead to. */
 export interface Distances {
   /** What is written, or that of hands that touch; null where a feed decides. */
-  readonly fixed: number | null;
+  readonly fixed: Metres | null;
   /** That at which the first attack of a line lands; null where nothing in it attacks. */
-  readonly by: (line: Line) => number | null;
+  readonly by: (line: Line) => Metres | null;
   /** Where nobody attacks. */
-  readonly usual: number;
+  readonly usual: Metres;
 }
 
 /** Distances under a header; those of lines are kept with them. */
 export function distancesOf(header: Header, reader: LineReader): Distances {
   const { vocabulary } = reader;
-  const trial = place(header, 1);
+  const trial = place(header, metres(1));
   const named = (name: RangeName) => rangeDistance({ name }, trial, vocabulary);
-  const known = new WeakMap<Line, number | null>();
-  const measure = (line: Line): number | null => {
+  const known = new WeakMap<Line, Metres | null>();
+  const measure = (line: Line): Metres | null => {
     const first = attackIn(line, reader, trial);
     if (!first) return null;
     if (!first.use.move.attack) return named("trap");
@@ -66,20 +67,20 @@ export function distancesOf(header: Header, reader: LineReader): Distances {
 }
 
 /** The distance of A and B in a score, m: what is written, else what the first feed needs. */
-export const distanceIn = ({ items }: Score, { fixed, by, usual }: Distances): number =>
+export const distanceIn = ({ items }: Score, { fixed, by, usual }: Distances): Metres =>
   fixed ?? firstDistance(items, by) ?? usual;
 
-function rangeDistance(range: NonNullable<Header["range"]>, trial: World, vocabulary: Vocabulary): number {
+function rangeDistance(range: NonNullable<Header["range"]>, trial: World, vocabulary: Vocabulary): Metres {
   if ("metres" in range) return range.metres;
   const scale = (trial.A!.body.arm + trial.B!.body.arm) / (2 * 0.44 * 1.75);
   switch (range.name) {
     case "clinch":
-      return MODEL.clinch * scale;
+      return metres(MODEL.clinch * scale);
     case "trap":
-      return MODEL.trap * scale;
+      return metres(MODEL.trap * scale);
     case "out": {
       const names: RangeName[] = ["punch", "weapon", "kick"];
-      return MODEL.beyond + Math.max(...names.map((name) => rangeDistance({ name }, trial, vocabulary)));
+      return metres(MODEL.beyond + Math.max(...names.map((name) => rangeDistance({ name }, trial, vocabulary))));
     }
     default:
       return solveFor(range.name, trial, vocabulary);
@@ -87,7 +88,7 @@ function rangeDistance(range: NonNullable<Header["range"]>, trial: World, vocabu
 }
 
 /** The distance at which the blow that sets a striking range lands. */
-function solveFor(range: NonNullable<Move["setsRange"]>, trial: World, vocabulary: Vocabulary): number {
+function solveFor(range: NonNullable<Move["setsRange"]>, trial: World, vocabulary: Vocabulary): Metres {
   const sets = keptFor(
     rangeSetters,
     vocabulary,
@@ -102,12 +103,12 @@ const rangeSetters = new WeakMap<Vocabulary, ReadonlyMap<NonNullable<Move["setsR
 /** Distances solved before, by the two bodies; drills of a search begin with the same few feeds. */
 interface Solved {
   readonly move: Move;
-  readonly distance: number;
+  readonly distance: Metres;
 }
 const distances = new WeakMap<Body, WeakMap<Body, Map<string, Solved>>>();
 
 /** The distance at which a feed lands with its own usual step and the usual spare. */
-function distanceFor(use: MoveUse, actor: Actor, receiver: Actor, trial: World): number {
+function distanceFor(use: MoveUse, actor: Actor, receiver: Actor, trial: World): Metres {
   const one = trial[actor]!.body;
   const two = trial[receiver]!.body;
   const byOther = distances.get(one) ?? new WeakMap<Body, Map<string, Solved>>();
@@ -122,19 +123,19 @@ function distanceFor(use: MoveUse, actor: Actor, receiver: Actor, trial: World):
   return distance;
 }
 
-function solveDistance(use: MoveUse, actor: Actor, receiver: Actor, trial: World): number {
+function solveDistance(use: MoveUse, actor: Actor, receiver: Actor, trial: World): Metres {
   const attacker = trial[actor]!;
   const target = trial[receiver]!;
-  const row: Row = { index: 0, from: 0, content: BLANK };
+  const row: Row = { index: rowIndex(0), from: 0, content: BLANK };
   const feed: Feed = { ...plainFeed({ use, row, actor, receiver }), isReturn: true, gained: 0 };
   const blow = launch(feed, attacker, target, 0);
   // As a return nothing is stepped: `missing` is how far the tip stays from the surface at 1 m.
   const away = Math.hypot(attacker.x - target.x, attacker.y - target.y);
   const step = Math.min(use.move.attack!.step ?? MODEL.solvedStep, MODEL.solvedStep) * attacker.body.scale;
-  return away - blow.missing + step - MODEL.spare;
+  return metres(away - blow.missing + step - MODEL.spare);
 }
 
-function firstDistance(items: readonly ScoreItem[], by: Distances["by"]): number | null {
+function firstDistance(items: readonly ScoreItem[], by: Distances["by"]): Metres | null {
   for (const item of items) {
     if (item.kind === "section") continue;
     const found = item.kind === "block" ? firstDistance(item.items, by) : by(item.line);

@@ -1,4 +1,5 @@
 /** How hard a drill is: a total of named parts, each computed from the score and its check. */
+import { share, type Share } from "../base/units.ts";
 import { LOAD_PARTS, type LoadPart, type LoadWeights } from "../customs/customs.ts";
 import type { LineShare } from "./shares.ts";
 import type { Header } from "../score/header.ts";
@@ -49,17 +50,17 @@ function summed(shares: readonly LineShare[]) {
     together: 0,
     footwork: 0,
     feints: 0,
-    ceiling: Infinity,
+    ceiling: share(Infinity),
   };
-  for (const share of shares) {
-    sum.bits += share.bits;
-    sum.exchanges += share.exchanges;
-    sum.returns += share.returns;
-    sum.extraBeats += share.extraBeats;
-    sum.together += share.together;
-    sum.footwork += share.footwork;
-    sum.feints += share.feints;
-    if (share.ceiling !== null && share.ceiling < sum.ceiling) sum.ceiling = share.ceiling;
+  for (const one of shares) {
+    sum.bits += one.bits;
+    sum.exchanges += one.exchanges;
+    sum.returns += one.returns;
+    sum.extraBeats += one.extraBeats;
+    sum.together += one.together;
+    sum.footwork += one.footwork;
+    sum.feints += one.feints;
+    if (one.ceiling !== null && one.ceiling < sum.ceiling) sum.ceiling = one.ceiling;
   }
   return sum;
 }
@@ -105,5 +106,5 @@ function cueOf(header: Header, feints: number): number {
 }
 
 /** `ceiling`: the lowest of its exchanges, share of full speed; not finite where there is none. */
-const pressureOf = ({ tempo }: Header, ceiling: number): number =>
+const pressureOf = ({ tempo }: Header, ceiling: Share): number =>
   Number.isFinite(ceiling) ? Math.min(2, tempo / ceiling) : tempo;

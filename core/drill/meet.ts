@@ -1,4 +1,5 @@
 /** Two blows that meet: the same clock line in each other's frame, the same height, both in reach. */
+import { metres } from "../base/units.ts";
 import { MODEL } from "../exchange/constants.ts";
 import { emptyExchange } from "../exchange/empty.ts";
 import type { Blow, CheckedExchange, Feed } from "../exchange/types.ts";
@@ -37,7 +38,7 @@ export function checkMeeting(
     linesApart(blowA, blowB) ?? (findings.length === 0 ? placesApart([blowA, blowB], margin, distanceOf(a, b)) : null);
   if (why) findings.push(draft(row, span, "no-meet", { why }));
   for (const feed of [one, two]) leaveMiddle(feed, world);
-  const met = Math.min(margin, MODEL.marginCap);
+  const met = metres(Math.min(margin, MODEL.marginCap));
   return {
     ...emptyExchange(
       {

@@ -3,6 +3,7 @@
  * results of single lines are kept. A search asks for the same few headers over and over; their reading
  * is kept by text.
  */
+import type { Metres } from "../base/units.ts";
 import { distanceIn, distancesOf, place, type Distances } from "./frame.ts";
 import { Bounded, keptFor } from "../base/bounded.ts";
 import { Numbers } from "../base/numbers.ts";
@@ -24,7 +25,7 @@ export interface Prepared {
   /** The bodies before the first feed; never changed in place. */
   readonly frame: World;
   /** Distance of A and B, m. */
-  readonly distance: number;
+  readonly distance: Metres;
   /** Reads the words of its lines. */
   readonly reader: LineReader;
   /** The same for two scores whose lines are judged alike. */
@@ -69,7 +70,7 @@ export function prepare(score: Score, usage: Usage, bodies: Bodies): Prepared {
 const framed = (
   header: Header,
   faults: readonly HeaderFault[],
-  distance: number,
+  distance: Metres,
   reader: LineReader,
   usage: Usage,
 ): Prepared => ({
@@ -132,7 +133,7 @@ const LINE_KEY: { readonly [K in keyof LineHeader]: (value: LineHeader[K]) => un
 const KEY_PARTS = Object.entries(LINE_KEY) as [keyof LineHeader, (value: unknown) => unknown][];
 
 /** Everything outside a line on which its result rests, but for the vocabulary, by which lines are kept. */
-function keyOf(header: LineHeader, distance: number, { customs }: Usage): number {
+function keyOf(header: LineHeader, distance: Metres, { customs }: Usage): number {
   const parts = KEY_PARTS.map(([field, part]) => part(header[field]));
   return numbers.of(JSON.stringify([parts, distance, customs]));
 }

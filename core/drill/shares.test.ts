@@ -1,4 +1,5 @@
 /** What single lines add to verdict and load. */
+import { share as speed } from "../base/units.ts";
 import { draft } from "../findings/finding.ts";
 import { cloneWorld } from "../body/state.ts";
 import { parse } from "../score/parse.ts";
@@ -65,9 +66,9 @@ test("a blow that nobody stops is an error of its line", () => {
 test("lateness is asked of the tempo afterwards, and weighs as the school has it", () => {
   const tight = share("A jab -> B slip out");
   expect(tight.lateAbove).not.toBeNull();
-  expect(lateIn(tight, tight.lateAbove! - 0.01, "risk")).toBeNull();
-  expect(lateIn(tight, tight.lateAbove! + 0.01, "risk")).toBe("risk");
-  expect(lateIn(tight, 1.5, "error")).toBe("error");
-  expect(lateIn(tight, 1.5, "off")).toBeNull();
-  expect(lateIn({ ...tight, lateAbove: null }, 1.5, "risk")).toBeNull();
+  expect(lateIn(tight, speed(tight.lateAbove! - 0.01), "risk")).toBeNull();
+  expect(lateIn(tight, speed(tight.lateAbove! + 0.01), "risk")).toBe("risk");
+  expect(lateIn(tight, speed(1.5), "error")).toBe("error");
+  expect(lateIn(tight, speed(1.5), "off")).toBeNull();
+  expect(lateIn({ ...tight, lateAbove: null }, speed(1.5), "risk")).toBeNull();
 });

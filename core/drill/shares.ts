@@ -1,4 +1,5 @@
 /** What one line adds to the verdict and the load of its score, whatever stands round it. */
+import type { Share } from "../base/units.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
 import type { LineResult } from "./walk.ts";
 import type { FindingDraft } from "../findings/finding.ts";
@@ -23,9 +24,9 @@ export interface LineShare {
   readonly fromLeft: boolean;
   readonly fromRight: boolean;
   /** The lowest tempo ceiling of its exchanges above 0, share of full speed; null where none has one. */
-  readonly ceiling: number | null;
+  readonly ceiling: Share | null;
   /** The lowest ceiling above which an answer is late; null where time does not matter. */
-  readonly lateAbove: number | null;
+  readonly lateAbove: Share | null;
   /** A takedown is shot in it; a weapon strikes in it. */
   readonly shoots: boolean;
   readonly armed: boolean;
@@ -43,7 +44,7 @@ export function worstOf(findings: readonly FindingDraft[]): Worst {
 }
 
 /** How grave it is that a line is done at a tempo (share of full speed), where lateness counts as `severity`. */
-export function lateIn({ lateAbove }: LineShare, tempo: number, severity: Severity | "off"): Worst {
+export function lateIn({ lateAbove }: LineShare, tempo: Share, severity: Severity | "off"): Worst {
   if (lateAbove === null || lateAbove >= tempo) return null;
   return severity === "error" || severity === "risk" ? severity : null;
 }
@@ -57,8 +58,8 @@ export function shareOf({ exchanges, findings }: LineResult, line: Line): LineSh
   let feints = 0;
   let fromLeft = false;
   let fromRight = false;
-  let ceiling: number | null = null;
-  let lateAbove: number | null = null;
+  let ceiling: Share | null = null;
+  let lateAbove: Share | null = null;
   let shoots = false;
   let armed = false;
   for (const e of exchanges) {
@@ -69,8 +70,8 @@ export function shareOf({ exchanges, findings }: LineResult, line: Line): LineSh
     if (e.feed?.feint) feints++;
     if (e.blow?.incoming === "left") fromLeft = true;
     if (e.blow?.incoming === "right") fromRight = true;
-    if (e.ceiling !== null && e.ceiling > 0) ceiling = Math.min(ceiling ?? Infinity, e.ceiling);
-    if (e.ceiling !== null && e.times !== null && e.feed) lateAbove = Math.min(lateAbove ?? Infinity, e.ceiling);
+    if (e.ceiling !== null && e.ceiling > 0) ceiling = lower(ceiling, e.ceiling);
+    if (e.ceiling !== null && e.times !== null && e.feed) lateAbove = lower(lateAbove, e.ceiling);
     if (e.blow?.path === "shoot") shoots = true;
     if (e.blow?.weapon) armed = true;
   }
@@ -91,6 +92,8 @@ export function shareOf({ exchanges, findings }: LineResult, line: Line): LineSh
     armed,
   };
 }
+
+const lower = (least: Share | null, next: Share): Share => (least !== null && least < next ? least : next);
 
 function extraBeats({ turns }: Line): number {
   let beats = 0;

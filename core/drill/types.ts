@@ -1,4 +1,5 @@
 /** What the checker makes of a whole score. */
+import type { Metres } from "../base/units.ts";
 import type { Load } from "./load.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
 import type { Finding, FindingDraft } from "../findings/finding.ts";
@@ -25,5 +26,5 @@ export interface Checked {
   readonly closure: Closure | null;
   readonly load: Load;
   /** Distance of A and B at the start, m. */
-  readonly distance: number;
+  readonly distance: Metres;
 }

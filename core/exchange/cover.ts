@@ -1,4 +1,5 @@
 /** Hands, arms, shins and sticks in the way of a feed: interpose, deflect, pass, jam, seize. */
+import { metres, type Metres } from "../base/units.ts";
 import type { Blow, Layer } from "./types.ts";
 import type { BodyMove } from "./move-body.ts";
 import { byHeight, limbSide } from "./blow.ts";
@@ -24,7 +25,7 @@ export interface CoverContext {
   readonly stretch: number;
 }
 
-const limit = (margin: number): number => Math.min(MODEL.marginCap, margin);
+const limit = (margin: number): Metres => metres(Math.min(MODEL.marginCap, margin));
 
 /** The side of the body on which a cover stands. */
 function coverSide(m: Interpose, c: CoverContext): Side {

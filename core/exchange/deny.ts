@@ -1,4 +1,5 @@
 /** Takedown entries: level change with a post, a frame they run into, a sprawl. */
+import { metres } from "../base/units.ts";
 import type { Blow, Layer } from "./types.ts";
 import type { MoveUse } from "../read/types.ts";
 import type { BodyState } from "../body/state.ts";
@@ -8,7 +9,7 @@ export function deny(line: 1 | 2 | 3, blow: Blow, use: MoveUse, uses: readonly M
   const made = (margin: number, fails: Layer["fails"], detail: Layer["detail"] = {}): Layer => ({
     use,
     by: "deny",
-    margin,
+    margin: metres(margin),
     fails,
     detail,
     bareLimb: use.move.limb !== "body",

@@ -1,4 +1,5 @@
 /** Contact energies: does the answer yield, redirect, follow or go through, or does it resist? */
+import { metres } from "../base/units.ts";
 import type { Feed, Layer } from "./types.ts";
 import { MODEL } from "./constants.ts";
 import { displacements, turnSide, type BodyMove } from "./move-body.ts";
@@ -74,7 +75,7 @@ export function answerEnergy(use: MoveUse, feed: Feed, receiver: BodyState, move
   const made = (margin: number, fails: Layer["fails"], detail: Layer["detail"]): Layer => ({
     use,
     by: "energy",
-    margin,
+    margin: metres(margin),
     fails,
     detail,
     bareLimb: bare,

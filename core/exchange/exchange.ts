@@ -1,4 +1,5 @@
 /** One feed and what answers it: layers, verdict, findings, and the states that follow. */
+import { millis } from "../base/units.ts";
 import { norm } from "../body/geometry.ts";
 import type { Blow, CheckedExchange, Contact, Feed, FollowUp, Layer, Pose } from "./types.ts";
 import { brokenRules } from "./restrictions.ts";
@@ -275,7 +276,7 @@ function ceilingFor({ feed, blow, world, setting: { header, choices } }: Situati
   const known = feed.first || feed.isReturn ? seen : { ...seen, rhythm: true };
   const contact = contactTime(feed, blow, receiver.body.scale);
   const working = answered.layers.filter((layer) => layer.fails === null);
-  const movement = Math.min(...working.map((layer) => movementTime([layer])));
+  const movement = millis(Math.min(...working.map((layer) => movementTime([layer]))));
   const reaction = reactionTime(known);
   return {
     value: ceilingOf(contact, movement, reaction),

@@ -1,4 +1,5 @@
 /** Every mechanism of every part of an answering beat, tried separately against one feed. */
+import { metres } from "../base/units.ts";
 import type { Blow, Feed, Layer } from "./types.ts";
 import { clearance, type Clearance } from "./clear.ts";
 import { cut, deflect, interpose, jam, pass, seize, type CoverContext } from "./cover.ts";
@@ -48,7 +49,7 @@ export function answerBlow(
   let clear: Clearance | null = null;
   if (move.moved.length > 0) {
     clear = clearance(blow, move.state, move.right, move.forward);
-    const margin = Math.min(clear.margin, MODEL.marginCap * 4);
+    const margin = metres(Math.min(clear.margin, MODEL.marginCap * 4));
     const detail = { zone: clear.zone, how: clear.by };
     for (const use of move.moved)
       layers.push({ use, by: "displace", margin, fails: margin < 0 ? "open" : null, detail, bareLimb: false });
@@ -98,13 +99,13 @@ function intercept(use: MoveUse, blow: Blow, attacker: BodyState, receiver: Body
   const ahead = contactTime(blow.feed, blow, attacker.body.scale) - own.contact;
   const reaches = gapFor(use, receiver, attacker) - MODEL.spare <= MODEL.pushOffRear;
   const straight = own.path === "thrust";
-  const margin = ahead / 2000;
+  const margin = metres(ahead / 2000);
   const late = ahead < 0 ? "late" : null;
   const fails = straight && reaches ? late : "open";
   return {
     use,
     by: "intercept",
-    margin: fails ? -Math.max(0.01, Math.abs(margin)) : margin,
+    margin: fails ? metres(-Math.max(0.01, Math.abs(margin))) : margin,
     fails,
     detail: { why: straight ? (reaches ? "slow" : "far-hit") : "round-hit" },
     bareLimb: false,

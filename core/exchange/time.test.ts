@@ -1,3 +1,4 @@
+import { millis } from "../base/units.ts";
 import { ceilingOf, knowledge, reactionTime, senseOf } from "./time.ts";
 import { check } from "../drill/check.ts";
 import { parse } from "../score/parse.ts";
@@ -27,9 +28,9 @@ describe("reaction", () => {
 
 test("a worked ceiling: jab with its step against a parry", () => {
   // contact 250 + 200, movement 100, reaction 190: (450 - 100) / 190 = 1.84, capped at 1.5.
-  expect(ceilingOf(450, 100, 190)).toBe(1.5);
-  expect(ceilingOf(450, 260, 190)).toBeCloseTo(1, 6);
-  expect(ceilingOf(200, 260, 190)).toBe(0);
+  expect(ceilingOf(millis(450), millis(100), millis(190))).toBe(1.5);
+  expect(ceilingOf(millis(450), millis(260), millis(190))).toBeCloseTo(1, 6);
+  expect(ceilingOf(millis(200), millis(260), millis(190))).toBe(0);
 });
 
 describe("lateness", () => {

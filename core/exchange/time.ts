@@ -1,4 +1,5 @@
 /** The tempo up to which an answer can be in time. */
+import { millis, share, type Millis, type Share } from "../base/units.ts";
 import type { Feed, Blow, Layer } from "./types.ts";
 import { MODEL } from "./constants.ts";
 import type { Kind } from "../score/header.ts";
@@ -18,33 +19,33 @@ interface Knowledge {
  * Reaction time in ms. Known feed: simple reaction of the sense. Choice of n: a + b log2(n + 1),
  * b = 125 ms a bit, a = simple - b (Hick 1952; Hyman 1953).
  */
-export function reactionTime({ sense, choices, rhythm }: Knowledge): number {
-  if (rhythm) return 0;
+export function reactionTime({ sense, choices, rhythm }: Knowledge): Millis {
+  if (rhythm) return millis(0);
   const simple = MODEL.reaction[sense];
-  if (choices <= 1) return simple;
-  return simple - MODEL.perBit + MODEL.perBit * Math.log2(choices + 1);
+  if (choices <= 1) return millis(simple);
+  return millis(simple - MODEL.perBit + MODEL.perBit * Math.log2(choices + 1));
 }
 
 /** First sign to contact, own step included, ms at full speed. */
-export function contactTime(feed: Feed, blow: Blow | null, scale: number): number {
+export function contactTime(feed: Feed, blow: Blow | null, scale: number): Millis {
   const contact = feed.use.move.attack?.contact ?? feed.use.move.energy?.contact ?? 300;
   const step = blow ? (blow.step / (MODEL.solvedStep * scale)) * MODEL.stepTime : 0;
-  return contact + step;
+  return millis(contact + step);
 }
 
 /** Until the target is clear or the cover stands, ms. */
-export function movementTime(layers: readonly Layer[]): number {
+export function movementTime(layers: readonly Layer[]): Millis {
   let longest = 0;
   for (const layer of layers) longest = Math.max(longest, layer.use.move.move ?? 150);
-  return longest;
+  return millis(longest);
 }
 
 /** Both work at tempo t while reaction stays: ceiling t = (contact - movement) / reaction, capped. */
-export function ceilingOf(contact: number, movement: number, reaction: number): number {
+export function ceilingOf(contact: Millis, movement: Millis, reaction: Millis): Share {
   const left = contact - movement;
-  if (left < 0 || (left === 0 && reaction > 0)) return 0;
-  if (reaction === 0) return MODEL.ceilingCap;
-  return Math.min(MODEL.ceilingCap, left / reaction);
+  if (left < 0 || (left === 0 && reaction > 0)) return share(0);
+  if (reaction === 0) return share(MODEL.ceilingCap);
+  return share(Math.min(MODEL.ceilingCap, left / reaction));
 }
 
 /** By which sense a feed is noticed: in contact drills by touch, whatever the eyes do. */
@@ -57,4 +58,4 @@ export const knowledge = (kind: Kind, choices: number, sense: Sense): Knowledge 
 });
 
 /** A share in whole percent. */
-export const percent = (share: number): number => Math.round(share * 100);
+export const percent = (part: number): number => Math.round(part * 100);

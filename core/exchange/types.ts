@@ -1,4 +1,5 @@
 /** What the checker makes of one feed and its answer. */
+import type { Metres, Millis, Share } from "../base/units.ts";
 import type { FindingDraft } from "../findings/finding.ts";
 import type { Side } from "../score/person.ts";
 import type { Actor, Row, Span } from "../score/types.ts";
@@ -64,7 +65,7 @@ export interface Layer {
   readonly by:
     "displace" | "interpose" | "deflect" | "pass" | "jam" | "energy" | "deny" | "seize" | "cut" | "intercept" | "meet";
   /** Positive: it covers, by this much. m. */
-  readonly margin: number;
+  readonly margin: Metres;
   readonly fails: null | "open" | "material" | "companion" | "resisting" | "locked" | "late";
   /** Words for the message: what is hit, what meets what. */
   readonly detail: Readonly<Record<string, string>>;
@@ -73,9 +74,9 @@ export interface Layer {
 
 export interface Times {
   /** First sign to contact, own step included. */
-  readonly contact: number;
-  readonly movement: number;
-  readonly reaction: number;
+  readonly contact: Millis;
+  readonly movement: Millis;
+  readonly reaction: Millis;
   /** How many different things may come, feints and what is hidden counted. */
   readonly choices: number;
 }
@@ -121,9 +122,9 @@ export interface CheckedExchange extends Span {
   /** Where the answering beat stands in the row; null where nobody answers. */
   readonly answerSpan: Span | null;
   readonly verdict: Verdict;
-  readonly margin: number | null;
+  readonly margin: Metres | null;
   readonly robust: number;
-  readonly ceiling: number | null;
+  readonly ceiling: Share | null;
   /** What the ceiling rests on, ms at full speed. */
   readonly times: Times | null;
   readonly layers: readonly Layer[];

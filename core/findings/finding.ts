@@ -1,4 +1,5 @@
 /** What is said about a score: rule and parameters; words come from the catalogue. */
+import { lineNumber, type LineNumber } from "../base/units.ts";
 import type { Row, Span } from "../score/types.ts";
 import { message, RULES, type Params, type RuleId, type Severity } from "./rules.ts";
 
@@ -19,7 +20,7 @@ export interface Finding extends Span {
   readonly severity: Severity;
   readonly message: string;
   /** 1-based. */
-  readonly line: number;
+  readonly line: LineNumber;
   readonly column: number;
   readonly params: Params;
 }
@@ -42,7 +43,7 @@ export function finish(d: FindingDraft): Finding {
     message: message(d.rule, d.params),
     from: base + d.from,
     to: base + d.to,
-    line: d.row.index + 1,
+    line: lineNumber(d.row.index),
     column: d.from + 1,
     params: d.params,
   };

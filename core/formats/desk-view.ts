@@ -1,4 +1,5 @@
 /** A checked score as screens and workers pass it on: plain values, places in the whole text. */
+import type { Metres, RowIndex, Share } from "../base/units.ts";
 import type { CheckedExchange, FollowUp, Pose, Times, Verdict } from "../exchange/types.ts";
 import type { Checked } from "../drill/types.ts";
 import { headText } from "../score/format.ts";
@@ -10,7 +11,7 @@ export interface ExchangeView {
   readonly key: string;
   readonly from: number;
   readonly to: number;
-  readonly row: number;
+  readonly row: RowIndex;
   readonly label: string | null;
   readonly section: string | null;
   readonly feed: string;
@@ -21,7 +22,7 @@ export interface ExchangeView {
   readonly ends: CheckedExchange["ends"];
   readonly verdict: Verdict;
   readonly marginCm: number | null;
-  readonly ceiling: number | null;
+  readonly ceiling: Share | null;
   readonly times: Times | null;
   readonly robust: number;
   readonly layers: readonly {
@@ -61,9 +62,9 @@ export interface BlockView {
 export interface ScoreView {
   readonly title: string | null;
   readonly kind: string;
-  readonly tempo: number;
+  readonly tempo: Share;
   readonly actors: readonly ("A" | "B" | "C")[];
-  readonly distance: number;
+  readonly distance: Metres;
   readonly verdict: Checked["verdict"];
   readonly exchanges: readonly ExchangeView[];
   readonly blocks: readonly BlockView[];

@@ -1,4 +1,5 @@
 /** A checked score as the JSON that `bin/vicissor check --json` writes; the shape is in docs/notation.md. */
+import { lineNumber } from "../base/units.ts";
 import type { Repair } from "../answers/repairs.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
 import type { Checked } from "../drill/types.ts";
@@ -10,7 +11,7 @@ const brief = ({ rule, severity, message, line, column }: Finding) => ({ rule, s
 
 function exchangeJson(e: CheckedExchange) {
   return {
-    line: e.row.index + 1,
+    line: lineNumber(e.row.index),
     column: e.from + 1,
     label: e.label,
     pass: e.pass,

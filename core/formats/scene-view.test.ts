@@ -1,3 +1,4 @@
+import { metres } from "../base/units.ts";
 import { checkFor } from "../policy/judge.ts";
 import { sceneViews, type FigureView } from "./scene-view.ts";
 import { type Bodies } from "../drill/check.ts";
@@ -41,7 +42,10 @@ test("a cover stands where the hook comes from", () => {
   expect(scene!.contact.find((f) => f.actor === "B")!.busy).toEqual(["right"]);
 });
 test("the pair's own bodies change the figures", () => {
-  const [scene] = scenes("A jab -> B slip out", 0, { A: { height: 1.93, reach: 2.0 }, B: { height: 1.5 } });
+  const [scene] = scenes("A jab -> B slip out", 0, {
+    A: { height: metres(1.93), reach: metres(2.0) },
+    B: { height: metres(1.5) },
+  });
   expect(scene!.before.map((f) => f.height)).toEqual([1.93, 1.5]);
   expect(scene!.tall).toBe(1.5);
 });

@@ -1,4 +1,5 @@
 /** What the checker needs to know of a person, from what the school has measured. */
+import { metres } from "../base/units.ts";
 import type { Bodies } from "../drill/check.ts";
 import type { Person as PairPerson } from "../pairs/score.ts";
 
@@ -27,8 +28,8 @@ export const pairPerson = (p: Measured, level: number, limits: readonly string[]
 
 /** Measures in m and kg; one that was never taken leaves the drill's own. */
 export const measuresOf = (p: Measured): NonNullable<Bodies["A"]> => ({
-  ...(p.height_cm === null ? {} : { height: p.height_cm / 100 }),
-  ...(p.reach_cm === null ? {} : { reach: p.reach_cm / 100 }),
+  ...(p.height_cm === null ? {} : { height: metres(p.height_cm / 100) }),
+  ...(p.reach_cm === null ? {} : { reach: metres(p.reach_cm / 100) }),
   ...(p.mass_kg === null ? {} : { mass: p.mass_kg }),
   lead: p.lead,
   hand: p.hand,

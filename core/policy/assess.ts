@@ -1,4 +1,5 @@
 /** What a search asks of each of the many scores that it looks at: verdict and load, without exchanges and words. */
+import type { Metres, Share } from "../base/units.ts";
 import { graded, judgeExchange } from "./judge.ts";
 import { severityOf, type School } from "./school.ts";
 import type { RuleSetting } from "./settings.ts";
@@ -21,9 +22,9 @@ export interface Assessed {
   readonly verdict: "sound" | "risky" | "broken";
   readonly load: Load;
   /** Share of full speed. */
-  readonly tempo: number;
+  readonly tempo: Share;
   /** Of A and B at the start, m. */
-  readonly distance: number;
+  readonly distance: Metres;
   /** What each line adds, in the order of the text. */
   readonly shares: readonly LineShare[];
 }

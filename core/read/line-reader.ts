@@ -9,7 +9,7 @@ import { expandRange } from "../score/ranges.ts";
 import type { Actor, Alternative, Beat, Line, Part, Span, Turn, TurnActor } from "../score/types.ts";
 import type { NumberedRole } from "../words/numbering.ts";
 import type { Vocabulary } from "../words/vocabulary.ts";
-import { readPart } from "./read-part.ts";
+import { contextKey, readPart } from "./read-part.ts";
 import type { ReadBeat, ReadBeats, ReadLine, ReadPart, ReadPlay, ReadTurn, WordContext, WordFault } from "./types.ts";
 
 /** What of a header decides what words mean and who acts. */
@@ -38,7 +38,7 @@ const MOST_READERS = 500;
 /** The reader for all lines under a header: one object for headers that say the same about words. */
 export function readerFor(header: ReadingHeader, vocabulary: Vocabulary): LineReader {
   const contexts = header.actors.map((actor) => contextOf(actor, header));
-  const key = JSON.stringify(contexts);
+  const key = contexts.map(contextKey).join();
   return keptFor(readers, vocabulary, () => new Bounded<string, LineReader>(MOST_READERS)).of(
     key,
     () => new LineReader(header.actors, contexts, vocabulary),

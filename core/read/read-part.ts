@@ -19,7 +19,8 @@ const MOST_READINGS = 5000;
 const readings = new WeakMap<Vocabulary, Bounded<string, Reading>>();
 const keys = new WeakMap<WordContext, string>();
 
-const contextKey = (context: WordContext): string =>
+/** The same for two contexts in which all words mean the same. */
+export const contextKey = (context: WordContext): string =>
   keptFor(keys, context, (c) => `${c.holds}|${c.twoSticks}|${c.pads}|${c.kind}|${c.tradition}|${c.numbering}|`);
 
 /** Reads the words of a part. What they mean is one object for equal words, without a place of its own. */

@@ -1,4 +1,5 @@
 /** The header rows of a score, read into a frame for the drill. */
+import { metres, share, type Metres, type Share } from "../base/units.ts";
 import { Bounded } from "../base/bounded.ts";
 import { ACTORS, type Actor, type Row, type Score, type Word } from "./types.ts";
 import { parsePerson, type Person } from "./person.ts";
@@ -25,7 +26,7 @@ export const RULES = [
 export type Rule = (typeof RULES)[number];
 
 /** Distance between the two centres: a range word, metres, or null for the default. */
-export type Range = { readonly name: RangeName } | { readonly metres: number } | null;
+export type Range = { readonly name: RangeName } | { readonly metres: Metres } | null;
 
 /** What the header rows say; defaults filled in. */
 export interface Header {
@@ -34,7 +35,7 @@ export interface Header {
   readonly level: string | null;
   readonly range: Range;
   /** Share of full speed, 0.05 to 1.5. */
-  readonly tempo: number;
+  readonly tempo: Share;
   readonly contact: ContactLevel;
   readonly context: (typeof CONTEXTS)[number] | null;
   readonly numbering: string;
@@ -80,7 +81,7 @@ export function readHeader(score: Score, defaults: HeaderDefaults = {}): { heade
     kind: "feeder",
     level: null,
     range: null,
-    tempo: 0.5,
+    tempo: share(0.5),
     contact: "light",
     context: null,
     numbering: "twelve angles",
@@ -188,10 +189,10 @@ const decimal = (text: string): number => Number(text.replace(",", "."));
 /** Shares of full speed that a drill may be written at. */
 const TEMPO_BOUNDS = [0.05, 1.5] as const;
 
-function readTempo(text: string, say: Say): number | null {
+function readTempo(text: string, say: Say): Share | null {
   const percent = /^(\d+(?:[.,]\d+)?)\s*%?$/.exec(text);
   const tempo = percent ? decimal(percent[1]!) / 100 : Number.NaN;
-  if (tempo >= TEMPO_BOUNDS[0] && tempo <= TEMPO_BOUNDS[1]) return tempo;
+  if (tempo >= TEMPO_BOUNDS[0] && tempo <= TEMPO_BOUNDS[1]) return share(tempo);
   say("tempo");
   return null;
 }
@@ -221,10 +222,10 @@ const FARTHEST = 6;
 function readRange(text: string, say: Say): Range {
   const name = RANGES.find((r) => r === text);
   if (name) return { name };
-  const metres = /^(\d+(?:[.,]\d+)?)\s*(m|cm)?$/.exec(text);
-  if (metres) {
-    const value = Number(metres[1]!.replace(",", ".")) / (metres[2] === "cm" ? 100 : 1);
-    if (value >= NEAREST && value <= FARTHEST) return { metres: value };
+  const length = /^(\d+(?:[.,]\d+)?)\s*(m|cm)?$/.exec(text);
+  if (length) {
+    const value = Number(length[1]!.replace(",", ".")) / (length[2] === "cm" ? 100 : 1);
+    if (value >= NEAREST && value <= FARTHEST) return { metres: metres(value) };
   }
   say("range", RANGES);
   return null;

@@ -1,4 +1,5 @@
 /** The row of a person in the header: `A: lead left, height 178, holds stick 71 cm, wears gloves`. */
+import { metres, type Metres } from "../base/units.ts";
 
 export type Side = "left" | "right";
 export const otherSide = (side: Side): Side => (side === "left" ? "right" : "left");
@@ -28,9 +29,9 @@ export interface Held {
 export interface Person {
   readonly lead: Side;
   readonly hand: Side;
-  readonly height: number;
+  readonly height: Metres;
   /** Own arm span, fingertip to fingertip; null: taken equal to the height. */
-  readonly reach: number | null;
+  readonly reach: Metres | null;
   readonly mass: number | null;
   readonly minor: boolean;
   readonly holds: Held | null;
@@ -128,8 +129,8 @@ class PersonReader {
       person: {
         lead,
         hand,
-        height: (height ?? 175) / 100,
-        reach: reach === null ? null : reach / 100,
+        height: metres((height ?? 175) / 100),
+        reach: reach === null ? null : metres(reach / 100),
         mass,
         minor,
         holds,

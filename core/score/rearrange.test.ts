@@ -1,3 +1,4 @@
+import { rowIndex } from "../base/units.ts";
 import { addRow, moveRow, nudgeRow, siblingRows, type TextEdit } from "./rearrange.ts";
 import { parse } from "./parse.ts";
 
@@ -13,36 +14,39 @@ const TEXT = [
   "end",
   "A overhand -> B cover",
 ].join("\n");
+const at = rowIndex;
 const apply = (text: string, edit: TextEdit | null) =>
   edit ? text.slice(0, edit.from) + edit.insert + text.slice(edit.to) : text;
 const rows = (text: string) => text.split("\n").map((line) => line.trim());
 
 test("rows of one block belong together", () => {
-  expect(siblingRows(parse(TEXT), 3)).toEqual([3, 4, 9]);
-  expect(siblingRows(parse(TEXT), 6)).toEqual([6, 7]);
-  expect(siblingRows(parse(TEXT), 0)).toEqual([]);
+  expect(siblingRows(parse(TEXT), at(3))).toEqual([3, 4, 9]);
+  expect(siblingRows(parse(TEXT), at(6))).toEqual([6, 7]);
+  expect(siblingRows(parse(TEXT), at(0))).toEqual([]);
 });
 test("a row changes places with its neighbour and takes its comment along", () => {
-  const next = rows(apply(TEXT, moveRow(TEXT, parse(TEXT), 3, 4)));
+  const next = rows(apply(TEXT, moveRow(TEXT, parse(TEXT), at(3), at(4))));
   expect(next.slice(3, 5)).toEqual(["A cross -> B catch", "A jab -> B slip out   # first"]);
   expect(next.slice(5)).toEqual(rows(TEXT).slice(5));
 });
 test("moving there and back gives the text again", () => {
-  const there = apply(TEXT, moveRow(TEXT, parse(TEXT), 6, 7));
+  const there = apply(TEXT, moveRow(TEXT, parse(TEXT), at(6), at(7)));
   expect(there).not.toBe(TEXT);
-  expect(apply(there, moveRow(there, parse(there), 7, 6))).toBe(TEXT);
+  expect(apply(there, moveRow(there, parse(there), at(7), at(6)))).toBe(TEXT);
 });
 test("a row stays in its block", () => {
-  expect(moveRow(TEXT, parse(TEXT), 6, 3)).toBeNull();
-  expect(moveRow(TEXT, parse(TEXT), 3, 3)).toBeNull();
-  expect(nudgeRow(TEXT, parse(TEXT), 3, "up")).toBeNull();
-  expect(nudgeRow(TEXT, parse(TEXT), 7, "down")).toBeNull();
+  expect(moveRow(TEXT, parse(TEXT), at(6), at(3))).toBeNull();
+  expect(moveRow(TEXT, parse(TEXT), at(3), at(3))).toBeNull();
+  expect(nudgeRow(TEXT, parse(TEXT), at(3), "up")).toBeNull();
+  expect(nudgeRow(TEXT, parse(TEXT), at(7), "down")).toBeNull();
 });
 test("nudging goes one place", () => {
-  expect(rows(apply(TEXT, nudgeRow(TEXT, parse(TEXT), 7, "up")))[6]).toBe("two: A jab -> B parry");
+  expect(rows(apply(TEXT, nudgeRow(TEXT, parse(TEXT), at(7), "up")))[6]).toBe("two: A jab -> B parry");
 });
 test("a new line stands behind its row, as deep", () => {
-  expect(apply(TEXT, addRow(TEXT, "three: A cross -> B catch", 7)).split("\n")[8]).toBe("  three: A cross -> B catch");
+  expect(apply(TEXT, addRow(TEXT, "three: A cross -> B catch", at(7))).split("\n")[8]).toBe(
+    "  three: A cross -> B catch",
+  );
 });
 test("a new line at the end is play, whatever stands before it", () => {
   for (const text of ["", "title: Quay", "title: Quay\n", "A jab -> B slip out", TEXT]) {

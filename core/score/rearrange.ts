@@ -1,4 +1,5 @@
 /** Moves and adds rows of play as edits of the text, so that undo and everything else work as for typing. */
+import type { RowIndex } from "../base/units.ts";
 import type { Score, ScoreItem } from "./types.ts";
 
 /** An edit counted from the start of the text. */
@@ -9,8 +10,8 @@ export interface TextEdit {
 }
 
 /** Rows of the lines that stand together with a row in one block, in order; empty where the row is no line. */
-export function siblingRows(score: Score, row: number): number[] {
-  const find = (items: readonly ScoreItem[]): number[] | null => {
+export function siblingRows(score: Score, row: RowIndex): RowIndex[] {
+  const find = (items: readonly ScoreItem[]): RowIndex[] | null => {
     const lines = items.flatMap((item) => (item.kind === "line" ? [item.row.index] : []));
     if (lines.includes(row)) return [...new Set(lines)];
     for (const item of items) {
@@ -26,7 +27,7 @@ export function siblingRows(score: Score, row: number): number[] {
  * The edit that puts a row in the place of another one of its block; rows between move up or down.
  * Comments stay with their row. null where the two do not stand together.
  */
-export function moveRow(text: string, score: Score, row: number, to: number): TextEdit | null {
+export function moveRow(text: string, score: Score, row: RowIndex, to: RowIndex): TextEdit | null {
   const rows = siblingRows(score, row);
   if (row === to || !rows.includes(to)) return null;
   const lines = text.split("\n");
@@ -38,14 +39,14 @@ export function moveRow(text: string, score: Score, row: number, to: number): Te
 }
 
 /** The edit that moves a row one place up or down among its siblings; null at the end. */
-export function nudgeRow(text: string, score: Score, row: number, way: "up" | "down"): TextEdit | null {
+export function nudgeRow(text: string, score: Score, row: RowIndex, way: "up" | "down"): TextEdit | null {
   const rows = siblingRows(score, row);
   const next = rows[rows.indexOf(row) + (way === "up" ? -1 : 1)];
   return next === undefined ? null : moveRow(text, score, row, next);
 }
 
 /** The edit that adds a line behind a row (as deep as it stands), or at the end. */
-export function addRow(text: string, line: string, after: number | null): TextEdit {
+export function addRow(text: string, line: string, after: RowIndex | null): TextEdit {
   if (after === null) {
     const gap = text === "" || text.endsWith("\n") ? "" : "\n";
     // Play needs a blank row between itself and the header rows.

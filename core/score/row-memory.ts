@@ -1,4 +1,5 @@
 /** Reads many scores that share most of their rows: each different row is parsed once. */
+import { rowIndex } from "../base/units.ts";
 import { Bounded } from "../base/bounded.ts";
 import { parse, plain } from "./parse.ts";
 import { RowReader } from "./rows.ts";
@@ -42,7 +43,7 @@ export class RowMemory {
       const content = line === "" ? BLANK : this.content(line, place);
       if (content.body.kind === "unread" || content.faults.length > 0) return parse(lines.join("\n"));
       if (beginsPlay(content.body)) place = "play";
-      rows.push({ index: rows.length, from, content });
+      rows.push({ index: rowIndex(rows.length), from, content });
       from += line.length + 1;
     }
     const { items, faults } = structure(rows);

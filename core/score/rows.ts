@@ -1,4 +1,5 @@
 /** From the syntax tree to rows: what each row of text says, with its faults. */
+import { rowIndex } from "../base/units.ts";
 import type { SyntaxNode, Tree } from "@lezer/common";
 import { MAX_LOOP, ROW_LIMITS, type RowLimit } from "./limits.ts";
 import {
@@ -44,7 +45,7 @@ export class RowReader {
         node = node.nextSibling;
       }
       while (node && node.name === "Newline" && node.from <= to) node = node.nextSibling;
-      rows.push({ index, from, content: this.content(text.slice(from, to), from, nodes) });
+      rows.push({ index: rowIndex(index), from, content: this.content(text.slice(from, to), from, nodes) });
       from = to + 1;
     }
     return rows;

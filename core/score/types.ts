@@ -1,4 +1,5 @@
 /** The score as typed: it may be wrong, but everything in it knows its place in the text. */
+import type { RowIndex } from "../base/units.ts";
 
 /** A stretch of text; inside a row positions count from the start of that row. */
 export interface Span {
@@ -72,7 +73,7 @@ export type RowBody =
 /** One row of text. Rows of equal text share one `content` object, which downstream caches rely on. */
 export interface Row {
   /** Row number, from 0. */
-  readonly index: number;
+  readonly index: RowIndex;
   /** Place of the row's first character in the whole text. */
   readonly from: number;
   readonly content: RowContent;

@@ -1,4 +1,5 @@
 /** Finds cycles of n counts over chosen moves: every feed is met or answered, and the state returns. */
+import { rowOfLine } from "../base/units.ts";
 import type { Checked } from "../drill/types.ts";
 import { below, seeded, type Random } from "../random/random.ts";
 import type { School } from "../policy/school.ts";
@@ -108,7 +109,7 @@ function soundRows(head: readonly string[], moves: readonly string[], feeder: "A
   ]);
   const checked = checkText([...head, "", ...tried].join("\n"), school);
   const first = head.length + 1;
-  const bad = new Set(checked.findings.filter((f) => f.severity === "error").map((f) => f.line - 1 - first));
+  const bad = new Set(checked.findings.filter((f) => f.severity === "error").map((f) => rowOfLine(f.line) - first));
   const good = new Set(checked.exchanges.filter((e) => e.verdict === "valid").map((e) => e.row.index - first));
   return tried.filter((_, i) => good.has(i) && !bad.has(i));
 }

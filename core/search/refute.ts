@@ -3,6 +3,7 @@
  * and the best answers that are in time are tried, a few plies deep. The shortest line that lands is
  * the refutation, and the counter to train.
  */
+import { lineNumber, millis, type LineNumber, type Share } from "../base/units.ts";
 import { TRADE, withOwn } from "../trade/trade.ts";
 import { checkFor } from "../policy/judge.ts";
 import { rankAnswers } from "../answers/answers.ts";
@@ -32,7 +33,7 @@ export type Refutation =
   | {
       readonly kind: "refuted";
       /** Row of the exchange it starts from, from 1. */
-      readonly row: number;
+      readonly row: LineNumber;
       /** The line that lands, as notation. */
       readonly line: string;
       /** What lands at its end. */
@@ -61,7 +62,7 @@ class Search {
   private readonly defences: readonly string[];
   constructor(
     private readonly context: readonly string[],
-    private readonly tempo: number,
+    private readonly tempo: Share,
     private readonly school: School,
     private readonly options: RefuteOptions,
   ) {
@@ -155,7 +156,7 @@ class Search {
 function unannounced({ blow, layers }: CheckedExchange, choices: number): number {
   if (!blow) return 0;
   const working = layers.filter((layer) => layer.fails === null);
-  const movement = Math.min(...working.map((layer) => movementTime([layer])));
+  const movement = millis(Math.min(...working.map((layer) => movementTime([layer]))));
   return ceilingOf(contactTime(blow.feed, blow, 1), movement, reactionTime({ sense: "sight", choices, rhythm: false }));
 }
 
@@ -197,7 +198,7 @@ export function refute(checked: Checked, school: School, options: RefuteOptions 
 interface Position {
   readonly played: Played;
   readonly exchange: CheckedExchange;
-  readonly row: number;
+  readonly row: LineNumber;
   /** The exchange of the drill it started from. */
   readonly first: Played;
 }
@@ -225,7 +226,7 @@ function startsOf(checked: Checked, search: Search): Position[] {
     seen.add(line);
     const exchange = search.look(played);
     if (exchange && exchange.verdict !== "invalid")
-      found.push({ played, exchange, row: e.row.index + 1, first: played });
+      found.push({ played, exchange, row: lineNumber(e.row.index), first: played });
   }
   return found;
 }

@@ -1,4 +1,5 @@
 /** What a text means, how it comes out, and what mends it. */
+import type { RowIndex } from "#core/base/units.ts";
 import { repairsOf } from "#core/answers/repairs.ts";
 import type { Bodies } from "#core/drill/check.ts";
 import { findingKey, type Edit } from "#core/findings/finding.ts";
@@ -11,9 +12,9 @@ import { addRow, moveRow, nudgeRow, type TextEdit } from "#core/score/rearrange.
 import type { Answers, LongAnswer } from "./question.ts";
 
 export type Rearrange =
-  | { readonly kind: "move"; readonly row: number; readonly to: number }
-  | { readonly kind: "nudge"; readonly row: number; readonly way: "up" | "down" }
-  | { readonly kind: "add"; readonly line: string; readonly after: number | null };
+  | { readonly kind: "move"; readonly row: RowIndex; readonly to: RowIndex }
+  | { readonly kind: "nudge"; readonly row: RowIndex; readonly way: "up" | "down" }
+  | { readonly kind: "add"; readonly line: string; readonly after: RowIndex | null };
 
 export interface RepairView {
   readonly label: string;

@@ -1,4 +1,5 @@
 /** Operators on the frame: tempo, stance, roles, rules, contact, what it is for, a third person. */
+import { lineNumber } from "../../base/units.ts";
 import { assess, wrongLines } from "../../policy/assess.ts";
 import type { Checked } from "../../drill/types.ts";
 import { CONTACTS } from "../../score/header.ts";
@@ -199,7 +200,7 @@ export const thirdPerson: Operator = (checked) => {
     return [
       {
         operator: "third-person" as const,
-        parameters: { row: line.item.row.index + 1 },
+        parameters: { row: lineNumber(line.item.row.index) },
         rows: written(rows, [...turns]),
         changed: "Three in a triangle: who answered attacks the next",
       },

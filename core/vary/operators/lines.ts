@@ -1,4 +1,5 @@
 /** What changes a line or two of the drill as they stand: parts, joins, other answers, other heights. */
+import { lineNumber } from "../../base/units.ts";
 import { rankAnswers } from "../../answers/answers.ts";
 import { beatOf, beatText, contextOf, plainScore, single, withBeats, withLines } from "../../score/edit.ts";
 import { linesOf } from "../../score/structure.ts";
@@ -17,7 +18,7 @@ export const isolate: Operator = (checked) => {
     const what = lineText(cut);
     found.push({
       operator: "isolate",
-      parameters: { row: item.row.index + 1 },
+      parameters: { row: lineNumber(item.row.index) },
       rows: plainScore(checked.score, [cut], titled(checked, "one exchange")),
       changed: `Only this exchange, again and again: ${what}`,
     });
@@ -57,7 +58,7 @@ export const chain: Operator = (checked) => {
     if (!joined) continue;
     found.push({
       operator: "chain",
-      parameters: { row: lines[i]!.row.index + 1, with: lines[i + 1]!.row.index + 1 },
+      parameters: { row: lineNumber(lines[i]!.row.index), with: lineNumber(lines[i + 1]!.row.index) },
       rows: plainScore(checked.score, [joined], titled(checked, "joined")),
       changed: `Two lines in one go: ${lineText(joined)}`,
     });
@@ -106,7 +107,7 @@ export const otherAnswer: Operator = (checked, school) => {
       const line = replaceAnswer(item, other.text);
       found.push({
         operator: "other-answer",
-        parameters: { row: item.row.index + 1, answer: other.text },
+        parameters: { row: lineNumber(item.row.index), answer: other.text },
         rows: withLines(checked.score, (one) => (one === item ? line : one.line), titled(checked, other.text)),
         changed: `Against the ${beatText(feeds.beats[0]!)}: ${other.text} instead of ${now}`,
       });
@@ -162,7 +163,7 @@ export const otherHeight: Operator = (checked, school) => {
       };
       found.push({
         operator: "other-height",
-        parameters: { row: item.row.index + 1, height },
+        parameters: { row: lineNumber(item.row.index), height },
         rows: withLines(checked.score, (one) => (one === item ? line : one.line), titled(checked, `${height} feed`)),
         changed: `The ${words} comes ${height}, answered by ${best.text}`,
       });

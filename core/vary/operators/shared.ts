@@ -1,4 +1,5 @@
 /** What all operators share: candidates, plain lines taken apart and put together again. */
+import { lineNumber, type LineNumber } from "../../base/units.ts";
 import type { CheckedExchange } from "../../exchange/types.ts";
 import type { Checked } from "../../drill/types.ts";
 import type { School } from "../../policy/school.ts";
@@ -79,7 +80,7 @@ export const simpleLines = (checked: Checked): PlainLine[] =>
   plainLines(checked).filter((line) => line.feeds.length === 1 && line.rest.length === 0);
 
 /** Number of its row, from 1. */
-export const rowOf = (line: PlainLine): number => line.item.row.index + 1;
+export const rowOf = (line: PlainLine): LineNumber => lineNumber(line.item.row.index);
 /** The first feed as it is asked about: `A jab`. */
 export const feedOf = (line: PlainLine): string => `${line.feeder} ${line.feeds[0]!}`;
 
