@@ -57,6 +57,13 @@ module.exports = {
       to: { path: `^core/(?!(${ROOMS.join("|")})/)` },
     },
     {
+      name: "core-face",
+      severity: "error",
+      comment: "how a verdict comes about is core's own: outsiders ask check, policy, searches and formats",
+      from: { path: "^(app|server|db|cli|demo)/", pathNot: "\\.test\\.tsx?$" },
+      to: { path: "^core/(exchange|read|random|drill/(?!(check|types)\\.ts)|body/(?!parts\\.ts))" },
+    },
+    {
       name: "server-without-demo",
       severity: "error",
       comment: "production knows no demo data",

@@ -1,35 +1,16 @@
 /** The ladder screen and its parts as the server writes them. */
-import { checkFor } from "#core/policy/judge.ts";
-import { ThemeProvider } from "@mui/material/styles";
-import type { ReactNode } from "react";
-import { renderToString } from "react-dom/server";
-import { createMemoryRouter, RouterProvider } from "react-router";
 import { scoreView } from "#core/formats/desk-view.ts";
-import { parse } from "#core/score/parse.ts";
 import { GOALS, LADDER_DEFAULTS } from "#core/ladder/ladder-options.ts";
+import { checkFor } from "#core/policy/judge.ts";
+import { parse } from "#core/score/parse.ts";
 import { OPERATORS } from "#core/vary/operator-names.ts";
-import { Cycles } from "./ladder/cycles.tsx";
-import { Join } from "./ladder/join.tsx";
-import { LadderScreen } from "./ladder/ladder-screen.tsx";
-import { RungItem } from "./ladder/rung-item.tsx";
-import { TakeLadder } from "./ladder/take-ladder.tsx";
-import { WishBar, type Wishes } from "./ladder/wishes.tsx";
-import { ClassDialog } from "./term/class-dialogs.tsx";
-import { theme } from "./ui/theme.ts";
-import { WorkProgress } from "./ui/work-progress.tsx";
-import type { LongWork } from "./workers/use-long-work.ts";
-
-function html(element: ReactNode): string {
-  const router = createMemoryRouter([{ path: "*", element: <ThemeProvider theme={theme}>{element}</ThemeProvider> }]);
-  return renderToString(<RouterProvider router={router} />).replace(/<style[^>]*>.*?<\/style>/gs, "");
-}
-const text = (element: ReactNode): string =>
-  html(element)
-    .replace(/<[^>]+>/g, " ")
-    .replace(/&#x27;/g, "'")
-    .replace(/&gt;/g, ">")
-    .replace(/&lt;/g, "<")
-    .replace(/\s+/g, " ");
+import { Cycles } from "./cycles.tsx";
+import { Join } from "./join.tsx";
+import { LadderScreen } from "./ladder-screen.tsx";
+import { RungItem } from "./rung-item.tsx";
+import { TakeLadder } from "./take-ladder.tsx";
+import { toolsFrom, WishBar, type Wishes } from "./wishes.tsx";
+import { html, text } from "../ui/testing.tsx";
 
 const TEXT = "title: Quay\n\nA jab -> B slip out, cross\n";
 const view = scoreView(checkFor(parse(TEXT)));
@@ -107,35 +88,7 @@ test("joining asks for the other drill first", () => {
     /Choose a drill: the shortest run of steps/,
   );
 });
-
-describe("long work", () => {
-  const work = (more: Partial<LongWork<string>>): LongWork<string> => ({
-    result: null,
-    share: null,
-    trouble: null,
-    cancel: nothing,
-    again: nothing,
-    ...more,
-  });
-  const shown = (more: Partial<LongWork<string>>) =>
-    html(<WorkProgress work={work(more)} doing="Looking" not="It was not made." />);
-  test("says how far it is, and can be cancelled", () => {
-    expect(shown({ share: 0.42 })).toMatch(/aria-label="Looking"/);
-    expect(shown({ share: 0.42 })).toMatch(/aria-valuenow="42"/);
-    expect(shown({ share: 0.42 })).toMatch(/Cancel/);
-  });
-  test("cancelled before anything came out it offers to begin", () => {
-    expect(shown({})).toMatch(/It was not made\..*Make it/s);
-  });
-  test("what failed says so and can be tried again", () => {
-    expect(shown({ trouble: "No answer came." })).toMatch(/role="alert".*No answer came\..*Try again/s);
-  });
-  test("what is there needs no word", () => {
-    expect(shown({ result: "x" }).replace(/<[^>]+>/g, "")).toBe("");
-  });
-});
-
-test("a class is asked for by name, theme, day, time and minutes", () => {
-  // A dialog is drawn into the page by script: nothing of it may break before.
-  expect(() => html(<ClassDialog lesson={null} today="2026-11-25" onClose={nothing} />)).not.toThrow();
+test("tools of a ladder are those of which there is enough for a pair", () => {
+  expect(toolsFrom([{ kind: "stick", count: 3 }])).toEqual(["empty hand", "stick", "stick against hands"]);
+  expect(toolsFrom([{ kind: "mitts", count: 1 }])).toEqual(["empty hand", "pads"]);
 });

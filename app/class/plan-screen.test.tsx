@@ -1,0 +1,47 @@
+/** Plan and wall of an evening as the server writes them. */
+import { PAIR_WEIGHTS } from "#core/policy/pair-weights.ts";
+import { PlanPairs } from "./plan-pairs.tsx";
+import { PlanScreen } from "./plan-screen.tsx";
+import { swapCostIn } from "./swap-cost.ts";
+import { NAMES, page, rounds } from "./testing.ts";
+import { WallScreen } from "./wall-screen.tsx";
+import { text } from "../ui/testing.tsx";
+
+test("the wall shows the round that comes next, with each pair’s own rung", () => {
+  const wall = text(<WallScreen page={page} />);
+  expect(wall).toMatch(/Round 2 of 2/);
+  expect(wall).toMatch(/Edda Vire .*Liv Tarn/);
+  expect(text(<WallScreen page={{ ...page, kept: { ...page.kept!, done: 0 } }} />)).toMatch(
+    /their own rung: Add a return/,
+  );
+});
+test("the wall without a plan says what to do", () => {
+  expect(text(<WallScreen page={{ ...page, kept: null }} />)).toMatch(/no plan yet/);
+});
+test("the plan says whose it is before it is worked out", () => {
+  expect(text(<PlanScreen page={{ ...page, over: true }} />)).toMatch(/This class is over: its log stays/);
+  expect(text(<PlanScreen page={page} />)).toMatch(/Plan: Tonight .*60 minutes, 4 here/);
+});
+test("pairs say why and what to look at; a round that was run cannot be changed", () => {
+  const show = (done: boolean) =>
+    text(
+      <PlanPairs
+        round={{ ...rounds[0]!, done }}
+        at={0}
+        rungs={page.rungs}
+        nameOf={(id) => NAMES[id as keyof typeof NAMES]}
+        onLock={() => undefined}
+        onSwap={() => undefined}
+        costOf={() => null}
+      />,
+    );
+  expect(show(false)).toMatch(/Edda Vire .*Odo Lachs .*1\.12 m apart; not met before/);
+  expect(show(false)).toMatch(/2 \. Add a return .*Without contact\./);
+});
+test("what a swap costs comes from heights, weights and who met", () => {
+  const tall = page.people.map((p) => (p.id === "p1" || p.id === "p2" ? { ...p, height_cm: 190 } : p));
+  const cost = (one: string, two: string) =>
+    swapCostIn({ people: tall, met: {}, wishes: [] }, { rounds, at: 0 }, PAIR_WEIGHTS, [one, two]);
+  expect(cost("p2", "p3")).toBeGreaterThan(0);
+  expect(cost("p1", "p2")).toBeNull();
+});

@@ -1,0 +1,72 @@
+/** The sheet of an evening: layout as numbers, and as the server writes it. */
+import { PAGE, type CardPage } from "../paper/drill-card-layout.ts";
+import { SHEET_SIZES, sheetBlocks, sheetPage, sheetRungs, shortNames } from "./sheet-layout.ts";
+import { SheetScreen } from "./sheet-screen.tsx";
+import { NAMES, page } from "./testing.ts";
+import { text } from "../ui/testing.tsx";
+
+describe("the sheet", () => {
+  test("first names where they are enough, a letter more where they are not", () => {
+    const short = shortNames(Object.values(NAMES));
+    expect(Object.values(NAMES).map(short)).toEqual(["Edda V.", "Odo", "Liv", "Edda A."]);
+  });
+  test("blocks have their minutes from the start, and a pair’s own rung", () => {
+    const blocks = sheetBlocks(page.kept!.plan, (id) => id);
+    expect(blocks.map((b) => b.from)).toEqual([0, 10]);
+    expect(blocks[1]!.rounds.map((r) => r.pairs)).toEqual([
+      ["p1 – p2", "p3 – p4 (2)"],
+      ["p1 – p3", "p2 – p4"],
+    ]);
+  });
+  test("only rungs that are worked on are written out, without their header rows", () => {
+    expect(sheetRungs(page.kept!.plan, page.rungs).map((r) => r.rows)).toEqual([
+      ["A jab -> B catch"],
+      ["A jab -> B catch, cross"],
+    ]);
+  });
+  const sheet = (blocks: ReturnType<typeof sheetBlocks>, rows = 2) =>
+    sheetPage({
+      title: "Tonight",
+      under: "Ropewalk, 25 Nov, 60 minutes",
+      blocks,
+      rungs: [1, 2, 3].map((number) => ({
+        number,
+        title: "The jab",
+        rows: Array<string>(rows).fill("A jab -> B catch"),
+      })),
+      notes: ["12 sticks are needed, 6 are there."],
+      needs: "Gear there: 6 sticks.",
+      cautions: ["“Stop” ends everything.", "Slow before fast."],
+    });
+  const largest = (made: CardPage) => Math.max(...made.texts.filter((t) => t.face === "bold").map((t) => t.size));
+  test.each([1, 8, 20, 26])("%i blocks stay within one page, and no two lines stand on each other", (count) => {
+    const [, block] = sheetBlocks(page.kept!.plan, (id) => id);
+    const made = sheet(Array.from({ length: count }, () => block!));
+    for (const { x, y } of made.texts) {
+      expect(y).toBeLessThanOrEqual(PAGE.height - PAGE.margin);
+      expect(x).toBeGreaterThanOrEqual(PAGE.margin);
+    }
+    const places = made.texts.map((t) => `${t.x.toFixed(1)},${t.y.toFixed(1)}`);
+    expect(new Set(places).size).toBe(places.length);
+  });
+  test("more on the sheet never makes larger letters; little is written large", () => {
+    const [, block] = sheetBlocks(page.kept!.plan, (id) => id);
+    const sizes = [1, 8, 20, 26].map((count) => largest(sheet(Array.from({ length: count }, () => block!))));
+    expect([...sizes].sort((one, two) => two - one)).toEqual(sizes);
+    expect(sizes[0]).toBe(SHEET_SIZES[0]);
+    expect(sizes[3]).toBeLessThan(sizes[0]!);
+    expect(largest(sheet([block!], 40))).toBeLessThan(largest(sheet([block!], 2)));
+  });
+  test("the page has timetable, pairs, texts, what to look at, gear there and the stop word", () => {
+    const sheet = text(<SheetScreen page={page} school="Ropewalk" />);
+    expect(sheet).toMatch(/0' Warm-up, 10 min/);
+    expect(sheet).toMatch(/Edda\s+V\.\s+–\s+Odo/);
+    expect(sheet).toMatch(/12 sticks are needed/);
+    expect(sheet).toMatch(/Gear there: 6 sticks/);
+    expect(sheet).not.toMatch(/0 focus mitts/);
+    expect(sheet).toMatch(/“Stop” ends everything/);
+  });
+  test("without a plan it says what to do", () => {
+    expect(text(<SheetScreen page={{ ...page, kept: null }} school="x" />)).toMatch(/no plan yet/);
+  });
+});
