@@ -230,7 +230,8 @@ function twelveOf(n: number): string {
 function thousandExchanges(): number {
   const school = defaultSchool();
   const text = parse(FEEDS.flatMap((feed) => ANSWERS.map((answer) => `A ${feed} -> B ${answer}`)).join("\n"));
-  const { header, frame: world, reader } = prepare(text, school, {});
+  const { header, frameFor, reader } = prepare(text, school, {});
+  const { world } = frameFor(text.items.slice(0, 1));
   const setting: Setting = {
     header,
     usage: school,

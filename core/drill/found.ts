@@ -1,7 +1,7 @@
 /** What a walk through a score gathers. */
 import { atTempo } from "./late.ts";
 import { cachedLine } from "./line-cache.ts";
-import type { Prepared } from "./prepare.ts";
+import type { Frame } from "./prepare.ts";
 import { shareOf, type LineShare } from "./shares.ts";
 import type { LineResult } from "./walk.ts";
 import type { Setting } from "../exchange/exchange.ts";
@@ -16,7 +16,7 @@ export interface Found {
   readonly shares: readonly LineShare[];
   say(...findings: readonly FindingDraft[]): void;
   /** A line that starts from the frame: known ones are not walked again. */
-  fromFrame(item: ScoreLine, setting: Setting, prepared: Prepared): void;
+  fromFrame(item: ScoreLine, setting: Setting, frame: Frame): void;
   /** A line that starts from where the one before ended. */
   take(result: LineResult, item: ScoreLine, setting: Setting): void;
   /** An empty one of the same kind, for a pass whose exchanges only repeat others. */
@@ -37,8 +37,8 @@ export class AllFound implements Found {
     this.findings.push(...findings);
   }
 
-  fromFrame(item: ScoreLine, setting: Setting, prepared: Prepared): void {
-    this.take(cachedLine(item, setting, prepared), item);
+  fromFrame(item: ScoreLine, setting: Setting, frame: Frame): void {
+    this.take(cachedLine(item, setting, frame), item);
   }
 
   take(result: LineResult, { line }: ScoreLine): void {

@@ -29,12 +29,20 @@ export function place({ people, actors }: Header, distance: Metres): World {
   return world;
 }
 
+/** Where a feed is thrown from, m. */
+interface Landing {
+  /** With the step that a distance is set for. */
+  readonly usual: Metres;
+  /** With all of its own step. */
+  readonly most: Metres;
+}
+
 /** The distances of A and B, m, that a header can lead to. */
 export interface Distances {
   /** What is written, or that of hands that touch; null where a feed decides. */
   readonly fixed: Metres | null;
-  /** That at which the first attack of a line lands; null where nothing in it attacks. */
-  readonly by: (line: Line) => Metres | null;
+  /** Those at which the first attack of a line lands; null where nothing in it attacks. */
+  readonly by: (line: Line) => Landing | null;
   /** Where nobody attacks. */
   readonly usual: Metres;
 }
@@ -44,12 +52,12 @@ export function distancesOf(header: Header, reader: LineReader): Distances {
   const { vocabulary } = reader;
   const trial = place(header, metres(1));
   const named = (name: RangeName) => rangeDistance({ name }, trial, vocabulary);
-  const known = new WeakMap<Line, Metres | null>();
-  const measure = (line: Line): Metres | null => {
+  const known = new WeakMap<Line, Landing | null>();
+  const measure = (line: Line): Landing | null => {
     const first = attackIn(line, reader, trial);
     if (!first) return null;
-    if (!first.use.move.attack) return named("trap");
-    return distanceFor(first.use, first.actor, first.actor === "A" ? "B" : "A", trial);
+    if (!first.use.move.attack) return { usual: named("trap"), most: named("trap") };
+    return landingFor(first.use, first.actor, first.actor === "A" ? "B" : "A", trial);
   };
   return {
     fixed: header.range
@@ -66,9 +74,20 @@ export function distancesOf(header: Header, reader: LineReader): Distances {
   };
 }
 
-/** The distance of A and B in a score, m: what is written, else what the first feed needs. */
-export const distanceIn = ({ items }: Score, { fixed, by, usual }: Distances): Metres =>
-  fixed ?? firstDistance(items, by) ?? usual;
+/**
+ * The distance of A and B for lines that stand together, m: what is written, else what the first feed of them
+ * needs; nearer where another would not land from there with all of its step.
+ */
+export const distanceIn = (items: readonly ScoreItem[], { fixed, by, usual }: Distances): Metres =>
+  fixed ?? shared(items, by)?.usual ?? usual;
+
+/** The distance at which a score begins, m: that of its first line, or of the block that stands first. */
+export function startDistance({ items }: Score, distances: Distances): Metres {
+  for (const item of items)
+    if (item.kind === "block" || (item.kind === "line" && distances.by(item.line) !== null))
+      return distanceIn([item], distances);
+  return distanceIn([], distances);
+}
 
 function rangeDistance(range: NonNullable<Header["range"]>, trial: World, vocabulary: Vocabulary): Metres {
   if ("metres" in range) return range.metres;
@@ -95,7 +114,7 @@ function solveFor(range: NonNullable<Move["setsRange"]>, trial: World, vocabular
     ({ moves }) =>
       new Map([...moves.values()].flatMap((move) => (move.setsRange && !move.own ? [[move.setsRange, move]] : []))),
   );
-  return distanceFor(plainUse(sets.get(range)!), "A", "B", trial);
+  return landingFor(plainUse(sets.get(range)!), "A", "B", trial).usual;
 }
 
 const rangeSetters = new WeakMap<Vocabulary, ReadonlyMap<NonNullable<Move["setsRange"]>, Move>>();
@@ -103,12 +122,12 @@ const rangeSetters = new WeakMap<Vocabulary, ReadonlyMap<NonNullable<Move["setsR
 /** Distances solved before, by the two bodies; drills of a search begin with the same few feeds. */
 interface Solved {
   readonly move: Move;
-  readonly distance: Metres;
+  readonly landing: Landing;
 }
 const distances = new WeakMap<Body, WeakMap<Body, Map<string, Solved>>>();
 
 /** The distance at which a feed lands with its own usual step and the usual spare. */
-function distanceFor(use: MoveUse, actor: Actor, receiver: Actor, trial: World): Metres {
+function landingFor(use: MoveUse, actor: Actor, receiver: Actor, trial: World): Landing {
   const one = trial[actor]!.body;
   const two = trial[receiver]!.body;
   const byOther = distances.get(one) ?? new WeakMap<Body, Map<string, Solved>>();
@@ -117,13 +136,13 @@ function distanceFor(use: MoveUse, actor: Actor, receiver: Actor, trial: World):
   byOther.set(two, known);
   const key = `${actor} ${use.text}`;
   const old = known.get(key);
-  if (old?.move === use.move) return old.distance;
-  const distance = solveDistance(use, actor, receiver, trial);
-  known.set(key, { move: use.move, distance });
-  return distance;
+  if (old?.move === use.move) return old.landing;
+  const landing = solveLanding(use, actor, receiver, trial);
+  known.set(key, { move: use.move, landing });
+  return landing;
 }
 
-function solveDistance(use: MoveUse, actor: Actor, receiver: Actor, trial: World): Metres {
+function solveLanding(use: MoveUse, actor: Actor, receiver: Actor, trial: World): Landing {
   const attacker = trial[actor]!;
   const target = trial[receiver]!;
   const row: Row = { index: rowIndex(0), from: 0, content: BLANK };
@@ -131,17 +150,22 @@ function solveDistance(use: MoveUse, actor: Actor, receiver: Actor, trial: World
   const blow = launch(feed, attacker, target, 0);
   // As a return nothing is stepped: `missing` is how far the tip stays from the surface at 1 m.
   const away = Math.hypot(attacker.x - target.x, attacker.y - target.y);
-  const step = Math.min(use.move.attack!.step ?? MODEL.solvedStep, MODEL.solvedStep) * attacker.body.scale;
-  return metres(away - blow.missing + step - MODEL.spare);
+  const own = use.move.attack!.step ?? MODEL.solvedStep;
+  const from = (step: number) => metres(away - blow.missing + step * attacker.body.scale - MODEL.spare);
+  return { usual: from(Math.min(own, MODEL.solvedStep)), most: from(own) };
 }
 
-function firstDistance(items: readonly ScoreItem[], by: Distances["by"]): Metres | null {
+function shared(items: readonly ScoreItem[], by: Distances["by"]): Landing | null {
+  let all: Landing | null = null;
   for (const item of items) {
     if (item.kind === "section") continue;
-    const found = item.kind === "block" ? firstDistance(item.items, by) : by(item.line);
-    if (found !== null) return found;
+    const own = item.kind === "block" ? shared(item.items, by) : by(item.line);
+    if (own === null) continue;
+    const most: Metres = all === null || own.most < all.most ? own.most : all.most;
+    const usual: Metres = all?.usual ?? own.usual;
+    all = { most, usual: usual < most ? usual : most };
   }
-  return null;
+  return all;
 }
 
 /** The first attack of a line, as its maker would do it from their stance. */

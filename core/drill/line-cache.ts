@@ -3,7 +3,7 @@
  * all rows but one are the same objects as before, and so is what the checker made of them.
  */
 import { walkLine, type LineResult } from "./walk.ts";
-import type { Prepared } from "./prepare.ts";
+import type { Frame } from "./prepare.ts";
 import { Bounded, keptFor } from "../base/bounded.ts";
 import type { Setting } from "../exchange/exchange.ts";
 import type { FindingDraft } from "../findings/finding.ts";
@@ -16,7 +16,7 @@ const MOST_FRAMES = 8;
 
 /** One number for a frame and how many feeds may come; no block has as many lines. */
 const MORE_THAN_CHOICES = 1_000_000;
-export const lineKey = ({ key }: Prepared, { choices }: Setting): number => key * MORE_THAN_CHOICES + choices;
+export const lineKey = ({ key }: Frame, { choices }: Setting): number => key * MORE_THAN_CHOICES + choices;
 
 const resultsOf = (line: Line, vocabulary: Vocabulary) =>
   keptFor(
@@ -26,20 +26,20 @@ const resultsOf = (line: Line, vocabulary: Vocabulary) =>
   );
 
 /** Gives the kept result of a line for this frame, moved to where the row stands now; else computes it. */
-export function cachedLine({ line, row }: ScoreLine, setting: Setting, prepared: Prepared): LineResult {
+export function cachedLine({ line, row }: ScoreLine, setting: Setting, frame: Frame): LineResult {
   const results = resultsOf(line, setting.usage.vocabulary);
-  const key = lineKey(prepared, setting);
+  const key = lineKey(frame, setting);
   const old = results.get(key);
   if (old) return moved(old, row, setting);
-  const result = walkLine(row, prepared.reader.read(line), prepared.frame, setting);
+  const result = walkLine(row, frame.reader.read(line), frame.world, setting);
   results.set(key, result);
   return result;
 }
 
 /** The same where only what the line adds is asked: a result that is not kept yet is not kept now either. */
-export const passingLine = ({ line, row }: ScoreLine, setting: Setting, prepared: Prepared): LineResult =>
-  kept.get(setting.usage.vocabulary)?.get(line)?.get(lineKey(prepared, setting)) ??
-  walkLine(row, prepared.reader.read(line), prepared.frame, setting);
+export const passingLine = ({ line, row }: ScoreLine, setting: Setting, frame: Frame): LineResult =>
+  kept.get(setting.usage.vocabulary)?.get(line)?.get(lineKey(frame, setting)) ??
+  walkLine(row, frame.reader.read(line), frame.world, setting);
 
 function moved(result: LineResult, row: Row, { label, section, pass }: Setting): LineResult {
   const here = (findings: readonly FindingDraft[]): FindingDraft[] =>

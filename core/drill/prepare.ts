@@ -4,7 +4,7 @@
  * is kept by text.
  */
 import type { Metres } from "../base/units.ts";
-import { distanceIn, distancesOf, place, type Distances } from "./frame.ts";
+import { distanceIn, distancesOf, place, startDistance, type Distances } from "./frame.ts";
 import { Bounded, keptFor } from "../base/bounded.ts";
 import { Numbers } from "../base/numbers.ts";
 import type { World } from "../body/state.ts";
@@ -13,83 +13,100 @@ import { readerFor, type LineReader } from "../read/line-reader.ts";
 import { readHeader, type Header, type HeaderFault, type LineHeader } from "../score/header.ts";
 import type { Person } from "../score/person.ts";
 import { beginsPlay } from "../score/structure.ts";
-import type { Actor, Score } from "../score/types.ts";
+import type { Actor, Score, ScoreItem } from "../score/types.ts";
 
 /** Measures of the people at hand; they come before what the header says. */
 export type Bodies = Partial<Record<Actor, Partial<Person>>>;
+
+/** Where a line starts from. */
+export interface Frame {
+  /** The bodies before the first feed; never changed in place. */
+  readonly world: World;
+  /** Distance of A and B, m. */
+  readonly distance: Metres;
+  /** Reads the words of its lines. */
+  readonly reader: LineReader;
+  /** The same for two scores whose lines are judged alike from here. */
+  readonly key: number;
+}
 
 export interface Prepared {
   /** Without its title, which changes nothing: one object for all scores of the same header. */
   readonly header: Header;
   readonly faults: readonly HeaderFault[];
-  /** The bodies before the first feed; never changed in place. */
-  readonly frame: World;
-  /** Distance of A and B, m. */
-  readonly distance: Metres;
-  /** Reads the words of its lines. */
   readonly reader: LineReader;
-  /** The same for two scores whose lines are judged alike. */
-  readonly key: number;
+  /** Distance of A and B at the start of the score, m. */
+  readonly distance: Metres;
+  /** The frame that lines share: a line its own, the lines of a block one for all. */
+  readonly frameFor: (items: readonly ScoreItem[]) => Frame;
 }
 
 /** The header as it was written in a score. */
 export const titledHeader = ({ header }: Prepared, score: Score): Header => ({ ...header, title: titleOf(score) });
 
-interface Kept {
-  readonly header: Header;
-  readonly reader: LineReader;
-  readonly distances: Distances;
-  /** By distance. */
-  readonly frames: Map<number, Prepared>;
-}
-const kept = new WeakMap<Usage, Bounded<string, Kept>>();
+const kept = new WeakMap<Usage, Bounded<string, Header | null>>();
+const grounds = new WeakMap<Header, Ground>();
 const MOST_HEADERS = 1000;
 
-/** Header and frame of a score for a school and the bodies at hand. */
+/** Header and frames of a score for a school and the bodies at hand. */
 export function prepare(score: Score, usage: Usage, bodies: Bodies): Prepared {
   if (Object.keys(bodies).length > 0) return afresh(score, usage, bodies);
-  const headers = keptFor(kept, usage, () => new Bounded<string, Kept>(MOST_HEADERS));
+  const headers = keptFor(kept, usage, () => new Bounded<string, Header | null>(MOST_HEADERS));
   const text = headerText(score);
-  let known = headers.get(text);
-  if (!known) {
-    const { header, faults } = readHeader(score, usage.customs);
+  let header = headers.get(text);
+  if (!header) {
+    const read = readHeader(score, usage.customs);
     // A fault knows its row, which is another one in each score.
-    if (faults.length > 0) return afresh(score, usage, bodies);
-    const untitled = { ...header, title: null };
-    const reader = readerFor(untitled, usage.vocabulary);
-    known = { header: untitled, reader, distances: distancesOf(untitled, reader), frames: new Map() };
-    headers.set(text, known);
+    if (read.faults.length > 0) return afresh(score, usage, bodies);
+    header = { ...read.header, title: null };
+    headers.set(text, header);
   }
-  const { header, reader, distances, frames } = known;
-  const distance = distanceIn(score, distances);
-  let at = frames.get(distance);
-  if (!at) frames.set(distance, (at = framed(header, [], distance, reader, usage)));
-  return at;
+  return keptFor(grounds, header, (own) => new Ground(own, usage)).prepared(score, []);
 }
-
-const framed = (
-  header: Header,
-  faults: readonly HeaderFault[],
-  distance: Metres,
-  reader: LineReader,
-  usage: Usage,
-): Prepared => ({
-  header,
-  faults,
-  frame: place(header, distance),
-  distance,
-  reader,
-  key: keyOf(header, distance, usage),
-});
 
 function afresh(score: Score, usage: Usage, bodies: Bodies): Prepared {
   const { header: written, faults } = readHeader(score, usage.customs);
   const people = { ...written.people };
   for (const actor of written.actors) people[actor] = { ...people[actor], ...bodies[actor] };
-  const header = { ...written, people };
-  const reader = readerFor(header, usage.vocabulary);
-  const distance = distanceIn(score, distancesOf(header, reader));
-  return framed({ ...header, title: null }, faults, distance, reader, usage);
+  return new Ground({ ...written, people, title: null }, usage).prepared(score, faults);
+}
+
+/** The frames of a header: one for each distance. */
+class Ground {
+  private readonly reader: LineReader;
+  private readonly distances: Distances;
+  private readonly frames = new Map<number, Frame>();
+  private readonly key: number;
+
+  constructor(
+    private readonly header: Header,
+    usage: Usage,
+  ) {
+    this.reader = readerFor(header, usage.vocabulary);
+    this.distances = distancesOf(header, this.reader);
+    this.key = keyOf(header, usage);
+  }
+
+  prepared(score: Score, faults: readonly HeaderFault[]): Prepared {
+    const { header, reader, distances } = this;
+    return {
+      header,
+      faults,
+      reader,
+      distance: startDistance(score, distances),
+      frameFor: (items) => this.at(distanceIn(items, distances)),
+    };
+  }
+
+  private at(distance: Metres): Frame {
+    let frame = this.frames.get(distance);
+    if (!frame) {
+      const { header, reader } = this;
+      const key = numbers.of(`${this.key} ${distance}`);
+      this.frames.set(distance, (frame = { world: place(header, distance), distance, reader, key }));
+    }
+    return frame;
+  }
 }
 
 /** The header rows but for the title, and whether a third person acts. */
@@ -132,8 +149,8 @@ const LINE_KEY: { readonly [K in keyof LineHeader]: (value: LineHeader[K]) => un
 
 const KEY_PARTS = Object.entries(LINE_KEY) as [keyof LineHeader, (value: unknown) => unknown][];
 
-/** Everything outside a line on which its result rests, but for the vocabulary, by which lines are kept. */
-function keyOf(header: LineHeader, distance: Metres, { customs }: Usage): number {
+/** Everything outside a line and its distance on which its result rests, but for the vocabulary, by which lines are kept. */
+function keyOf(header: LineHeader, { customs }: Usage): number {
   const parts = KEY_PARTS.map(([field, part]) => part(header[field]));
-  return numbers.of(JSON.stringify([parts, distance, customs]));
+  return numbers.of(JSON.stringify([parts, customs]));
 }

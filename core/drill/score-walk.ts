@@ -2,7 +2,7 @@
 import { ambiguousCues } from "./ambiguous.ts";
 import type { Setting } from "../exchange/exchange.ts";
 import type { Found } from "./found.ts";
-import type { Prepared } from "./prepare.ts";
+import type { Frame, Prepared } from "./prepare.ts";
 import { differences, rolesExchanged } from "./loops.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
 import type { Closure } from "./types.ts";
@@ -31,6 +31,8 @@ export interface Place {
   readonly label: string | null;
   readonly choices: number;
   readonly passNumber: number | null;
+  /** Where the lines of a block start from, all from the same place; null outside blocks: each from its own. */
+  readonly frame: Frame | null;
 }
 
 /**
@@ -43,7 +45,10 @@ export function walkItems(items: readonly ScoreItem[], pass: Pass, place: Place,
   let setting: Setting | null = null;
   for (const item of items) {
     if (item.kind === "section") section = item.name;
-    else if (item.kind === "block") state = walkBlock(item, pass, { ...place, section }, state);
+    else if (item.kind === "block") {
+      const frame = place.frame ?? pass.prepared.frameFor([item]);
+      state = walkBlock(item, pass, { ...place, section, frame }, state);
+    }
     else {
       if (setting?.section !== section || setting.label !== item.label)
         setting = settingOf(pass, place, section, item.label);
@@ -53,7 +58,7 @@ export function walkItems(items: readonly ScoreItem[], pass: Pass, place: Place,
         pass.found.take(result, item, setting);
         state = result.end;
         pass.work.left -= result.exchanges.length + 1;
-      } else pass.found.fromFrame(item, setting, pass.prepared);
+      } else pass.found.fromFrame(item, setting, place.frame ?? pass.prepared.frameFor([item]));
     }
   }
   return state;
@@ -84,7 +89,7 @@ const settingOf = (
 function walkBlock(block: ScoreBlock, pass: Pass, place: Place, carried: World | null): World | null {
   switch (block.head.type) {
     case "carry":
-      return walkItems(block.items, pass, place, carried ?? cloneWorld(pass.prepared.frame)) && carried;
+      return walkItems(block.items, pass, place, carried ?? cloneWorld(place.frame!.world)) && carried;
     case "choose": {
       const lines = block.items.filter((item) => item.kind === "line").length;
       const choices = block.head.by === "A" && lines > 1 ? lines : 1;
@@ -116,7 +121,7 @@ function walkLoop(block: ScoreBlock, pass: Pass, place: Place, carried: World | 
   if (block.head.type !== "loop") return carried;
   const { swap, times } = block.head;
   pass.branchEnds = [];
-  const first = walkItems(block.items, pass, { ...place, passNumber: 1 }, carried ?? cloneWorld(pass.prepared.frame))!;
+  const first = walkItems(block.items, pass, { ...place, passNumber: 1 }, carried ?? cloneWorld(place.frame!.world))!;
   otherStarts(block, pass, place, first);
   // The second pass is for its end state; its exchanges would only repeat the first.
   const silent: Pass = { ...pass, found: pass.found.emptyCopy(), branchEnds: [] };
@@ -149,4 +154,4 @@ function otherStarts(block: ScoreBlock, pass: Pass, place: Place, first: World):
 }
 
 /** Where a walk begins: in no section, behind no label. */
-export const START: Place = { section: null, label: null, choices: 1, passNumber: null };
+export const START: Place = { section: null, label: null, choices: 1, passNumber: null, frame: null };

@@ -13,10 +13,10 @@ import { walkLine } from "./walk.ts";
 /** The share of the first line of a text. */
 function share(text: string): LineShare {
   const score = parse(text);
-  const { header, frame, reader } = prepare(score, shippedUsage(), {});
+  const { header, frameFor, reader } = prepare(score, shippedUsage(), {});
   const { row, line } = [...linesOf(score.items)][0]!;
   const setting = { header, usage: shippedUsage(), choices: 1, label: null, section: null, pass: null };
-  return shareOf(walkLine(row, reader.read(line), cloneWorld(frame), setting), line);
+  return shareOf(walkLine(row, reader.read(line), cloneWorld(frameFor(score.items).world), setting), line);
 }
 test("the worseOf of two decides, in either order", () => {
   expect(worseOf(null, null)).toBeNull();

@@ -35,7 +35,8 @@ export function readFed(context: readonly string[], feed: string, usage: Usage):
   const score = memory.read([...context, "", feed].join("\n"));
   const line = [...linesOf(score.items)][0];
   if (!line) return null;
-  const { header, frame: world, reader } = prepare(score, usage, {});
+  const { header, frameFor, reader } = prepare(score, usage, {});
+  const { world } = frameFor([line]);
   const done = firstDone(line.line, reader, world);
   if (!done) return null;
   const { actor, beat } = done;

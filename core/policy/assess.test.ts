@@ -83,7 +83,11 @@ test("lateness at the drill's own tempo decides, though a line is known from a s
 });
 
 describe("header and frame", () => {
-  const prepared = (text: string, bodies = {}, of = shipped) => prepare(parse(text), of, bodies);
+  const prepared = (text: string, bodies = {}, of = shipped) => {
+    const score = parse(text);
+    const found = prepare(score, of, bodies);
+    return { ...found, key: found.frameFor(score.items).key };
+  };
   test("scores that differ in their titles share a header and a key", () => {
     const one = prepared("title: One\ntempo: 60%\n\nA jab -> B parry");
     const two = prepared("title: Two\ntempo: 60%\n\nA jab -> B slip out");

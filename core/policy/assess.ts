@@ -8,7 +8,7 @@ import { walkScore, type Bodies } from "../drill/check.ts";
 import type { Found } from "../drill/found.ts";
 import { cachedLine, lineKey, passingLine } from "../drill/line-cache.ts";
 import { loadOf, type Load } from "../drill/load.ts";
-import { prepare, type Prepared } from "../drill/prepare.ts";
+import { prepare, type Frame } from "../drill/prepare.ts";
 import { worseOf, lateIn, shareOf, worstOf, type LineShare, type Worst } from "../drill/shares.ts";
 import type { LineResult } from "../drill/walk.ts";
 import type { Setting } from "../exchange/exchange.ts";
@@ -71,10 +71,10 @@ const kept = new WeakMap<School, WeakMap<Line, KeptShares>>();
 const MOST_SHARES = 64;
 
 /** What a line adds in this frame; the result from which it was taken is not kept. */
-function cachedShare(item: ScoreLine, setting: Setting, prepared: Prepared, school: School): LineShare {
+function cachedShare(item: ScoreLine, setting: Setting, frame: Frame, school: School): LineShare {
   const { line } = item;
-  const key = lineKey(prepared, setting);
-  const make = () => shareOf(judgeLine(passingLine(item, setting, prepared), school), line);
+  const key = lineKey(frame, setting);
+  const make = () => shareOf(judgeLine(passingLine(item, setting, frame), school), line);
   const lines = keptFor(kept, school, () => new WeakMap<Line, KeptShares>());
   const known = keptFor(lines, line, () => ({ key, share: make(), others: null }));
   if (known.key === key) return known.share;
@@ -100,10 +100,10 @@ class SharesFound implements Found {
     this.worst = worseOf(this.worst, worstOf(graded(findings, this.school)));
   }
 
-  fromFrame(item: ScoreLine, setting: Setting, prepared: Prepared): void {
+  fromFrame(item: ScoreLine, setting: Setting, frame: Frame): void {
     // Whether two feeds of a choice look alike is asked of their exchanges.
-    if (setting.choices > 1) this.take(cachedLine(item, setting, prepared), item, setting);
-    else this.add(cachedShare(item, setting, prepared, this.school));
+    if (setting.choices > 1) this.take(cachedLine(item, setting, frame), item, setting);
+    else this.add(cachedShare(item, setting, frame, this.school));
   }
 
   take(result: LineResult, { line }: ScoreLine, setting: Setting): void {
