@@ -36,7 +36,7 @@ describe.each(Object.entries(TOOLS))("%s: all shipped feeds against wrong answer
     pads: false,
   });
   const feeds = TRADE.book.feeds.filter(
-    (feed) => errors(look([...head, "", `A ${feed} -> B exit angle`].join("\n"))) < 2,
+    (feed) => errors(look([...head, "", `A ${feed} -> B recover`].join("\n"))) < 2,
   );
 
   test.each(WRONG)("%s: every repair works, differs, needs only what is held, and breaks nothing else", (wrong) => {
@@ -57,7 +57,7 @@ describe.each(Object.entries(TOOLS))("%s: all shipped feeds against wrong answer
 });
 
 test("there is something to offer for nearly every wrong answer", () => {
-  const texts = TRADE.book.feeds.slice(0, 20).map((feed) => `A ${feed} -> B exit angle`);
+  const texts = TRADE.book.feeds.slice(0, 20).map((feed) => `A ${feed} -> B recover`);
   const helped = texts.filter((text) => offers(text).some(({ label }) => label.startsWith("Answer with")));
   expect(helped.length).toBeGreaterThan(texts.length * 0.8);
 });

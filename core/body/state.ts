@@ -44,6 +44,8 @@ export interface BodyState {
   yielded: number;
   /** Forward carry of the last answer: slip, weave or parry. */
   carries: boolean;
+  /** The feet went back and the body still does: nothing pushes a hand forward. */
+  goesBack: boolean;
   /** Where the weapon is after its last stroke. */
   chamber: "ready" | Side | "middle";
   open: boolean;
@@ -79,6 +81,7 @@ export function startState(actor: Actor, body: Body, x: number, y: number): Body
     ownStep: NO_STEP,
     yielded: 0,
     carries: false,
+    goesBack: false,
     chamber: "ready",
     open: false,
   };
@@ -124,6 +127,7 @@ export function restore(state: BodyState): void {
   state.weight = "even";
   state.yielded = 0;
   state.carries = false;
+  state.goesBack = false;
   state.open = false;
   state.chamber = "ready";
 }

@@ -107,7 +107,7 @@ describe("state", () => {
   });
   test("each line starts from the frame; a carry goes on", () => {
     const plain = run("A jab -> B step back\nA jab -> B slip out");
-    const carried = run("carry:\nA jab -> B step back\nA jab -> B slip out\nend");
+    const carried = run("carry:\nA jab -> B step back\nboth step back\nA jab -> B slip out\nend");
     expect(plain.exchanges[1]!.verdict).toBe("valid");
     expect(carried.exchanges[1]!.verdict).toBe("invalid");
     expect(carried.findings.map((f) => f.rule)).toContain("out-of-reach");

@@ -146,7 +146,7 @@ function solveLanding(use: MoveUse, actor: Actor, receiver: Actor, trial: World)
   const attacker = trial[actor]!;
   const target = trial[receiver]!;
   const row: Row = { index: rowIndex(0), from: 0, content: BLANK };
-  const feed: Feed = { ...plainFeed({ use, row, actor, receiver }), isReturn: true, gained: 0 };
+  const feed: Feed = { ...plainFeed({ use, row, actor, receiver }), isReturn: true };
   const blow = launch(feed, attacker, target, 0);
   // As a return nothing is stepped: `missing` is how far the tip stays from the surface at 1 m.
   const away = Math.hypot(attacker.x - target.x, attacker.y - target.y);

@@ -3,6 +3,8 @@ import type { World } from "../body/state.ts";
 import { emptyExchange } from "../exchange/empty.ts";
 import { checkExchange, poses, type Setting } from "../exchange/exchange.ts";
 import type { CheckedExchange, Feed } from "../exchange/types.ts";
+import { launchFeed } from "../exchange/launch.ts";
+import { applySetUp } from "../exchange/limbs.ts";
 import type { FindingDraft } from "../findings/finding.ts";
 import type { DoneBeat } from "../read/types.ts";
 import type { Actor, Row, Span } from "../score/types.ts";
@@ -24,6 +26,12 @@ export interface Pending {
   readonly text: string;
   readonly span: Span;
   readonly actor: Actor;
+}
+
+/** What was sent back and needs no answer has been thrown when the line ends; what is to be said of it was said before. */
+export function thrown(feed: Feed, world: World, { setting }: Walk): void {
+  launchFeed(feed, world, setting.header.range);
+  for (const uses of feed.after) applySetUp(uses, world, feed.actor, feed.receiver);
 }
 
 /** Nobody answers a feed. */

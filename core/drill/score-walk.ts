@@ -48,8 +48,7 @@ export function walkItems(items: readonly ScoreItem[], pass: Pass, place: Place,
     else if (item.kind === "block") {
       const frame = place.frame ?? pass.prepared.frameFor([item]);
       state = walkBlock(item, pass, { ...place, section, frame }, state);
-    }
-    else {
+    } else {
       if (setting?.section !== section || setting.label !== item.label)
         setting = settingOf(pass, place, section, item.label);
       if (state) {

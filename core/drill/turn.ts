@@ -4,9 +4,8 @@ import { cloneWorld, STANCE, type World } from "../body/state.ts";
 import { checkExchange } from "../exchange/exchange.ts";
 import { plainFeed } from "../exchange/feed.ts";
 import { launchFeed } from "../exchange/launch.ts";
-import { gapFor } from "../exchange/layers.ts";
 import { applySetUp, limbFindings } from "../exchange/limbs.ts";
-import { moveBody } from "../exchange/move-body.ts";
+import { displacements } from "../exchange/move-body.ts";
 import { brokenRules } from "../exchange/restrictions.ts";
 import type { Feed } from "../exchange/types.ts";
 import { partnerOf } from "../read/line-reader.ts";
@@ -39,7 +38,7 @@ interface Turning {
 /** Takes a turn and gives the feeds that wait for the next one. */
 export function takeTurn(turning: Turning, beats: readonly DoneBeat[], world: World, walk: Walk): Pending[] {
   const turn = new TurnTaken(turning, world, walk);
-  for (const beat of beats) turn.take(beat);
+  beats.forEach((beat, i) => turn.take(beat, beats.slice(i + 1)));
   return turn.end();
 }
 
@@ -47,9 +46,11 @@ class TurnTaken {
   private readonly waiting: Pending[];
   private readonly made: Pending[] = [];
   private readonly actors: readonly Actor[];
-  /** Set-ups behind the last feed: they belong to the next one, or to nothing. */
+  /** Set-ups behind the last feed: they belong to the next one, or are done behind the last. */
   private before: MoveUse[][] = [];
   private feints = 0;
+  /** The world as it will be when what was sent back has gone: where each return starts from. */
+  private ahead: World | null = null;
 
   constructor(
     private readonly turning: Turning,
@@ -68,21 +69,38 @@ class TurnTaken {
     return this.turning.pending.length > 0;
   }
 
-  take(beat: DoneBeat): void {
+  /** Takes a beat; `rest`: those behind it. */
+  take(beat: DoneBeat, rest: readonly DoneBeat[]): void {
     const front = this.waiting[0];
-    if (front && (beat.faulty || deals(beat))) return this.answer(front, beat);
-    if (front?.feed && !front.feed.isReturn && beat.uses.some(attacks)) {
-      // An attack alone is no answer: the feed it stands against lands.
+    if (front && (beat.faulty || deals(beat) || this.getsAway(beat, rest))) return this.answer(front, beat, rest);
+    if (front?.feed && beat.uses.some(attacks)) {
+      // An attack alone is no answer: what it stands against lands.
       this.waiting.shift();
-      this.walk.exchanges.push(checkExchange(front.feed, beat, this.world, this.walk.setting));
+      if (front.feed.isReturn) unanswered(front, this.world, this.walk);
+      else this.walk.exchanges.push(checkExchange(front.feed, beat, this.world, this.walk.setting));
     }
     this.act(beat);
+  }
+
+  /** Moving away is all that is done about a feed. */
+  private getsAway({ uses }: DoneBeat, rest: readonly DoneBeat[]): boolean {
+    const owed = this.waiting.filter((p) => p.feed && !p.feed.isReturn).length;
+    return (
+      owed > rest.filter(deals).length &&
+      uses.some((use) => displacements(use).length > 0) &&
+      !uses.some((use) => use.move.attack)
+    );
   }
 
   /** What nobody dealt with, and the feeds that were made. */
   end(): Pending[] {
     const { actor } = this.turning;
-    for (const uses of this.before) applySetUp(uses, this.world, actor, this.partner);
+    const last = this.made.pop();
+    if (last?.feed) this.made.push({ ...last, feed: { ...last.feed, after: this.before } });
+    else {
+      if (last) this.made.push(last);
+      for (const uses of this.before) applySetUp(uses, this.world, actor, this.partner);
+    }
     for (const p of this.waiting) {
       if (p.feed) unanswered(p, this.world, this.walk);
       else this.walk.exchanges.push(unread(p, null, partnerOf(p.actor, this.actors, null), this.world, this.walk));
@@ -90,18 +108,33 @@ class TurnTaken {
     return this.made;
   }
 
-  private answer(front: Pending, beat: DoneBeat): void {
+  private answer(front: Pending, beat: DoneBeat, rest: readonly DoneBeat[]): void {
     const { walk, world } = this;
     this.waiting.shift();
+    this.bringUp();
+    const unmet = Math.max(0, this.waiting.length - rest.filter(deals).length);
     walk.exchanges.push(
       beat.faulty || !front.feed
         ? unread(front, beat, this.turning.actor, world, walk)
-        : checkExchange(front.feed, beat, world, walk.setting),
+        : checkExchange({ ...front.feed, unmet }, beat, world, walk.setting),
     );
     this.throwAll(
       beat,
       beat.uses.filter((use) => attacks(use) && !use.intercept),
+      "answered",
     );
+  }
+
+  /** Who answers after something was sent back has thrown it by then, and done what stands behind it. */
+  private bringUp(): void {
+    const { actor } = this.turning;
+    if (this.ahead) {
+      const { weight, unrecovered, holds } = this.ahead[actor]!;
+      Object.assign(this.world[actor]!, { weight, unrecovered, holds, carries: false, posture: STANCE });
+      this.ahead = null;
+    }
+    for (const uses of this.before) applySetUp(uses, this.world, actor, this.partner);
+    this.before = [];
   }
 
   /** A beat that answers nothing: a blow, a feint, or a set-up. */
@@ -112,8 +145,8 @@ class TurnTaken {
       return;
     }
     this.feints += beat.uses.filter((use) => use.feint && attacks(use)).length;
-    if (blows.length > 0) this.throwAll(beat, blows);
-    else if (this.made.length > 0 && !this.answering) this.before.push([...beat.uses]);
+    if (blows.length > 0) this.throwAll(beat, blows, "alone");
+    else if (this.made.length > 0) this.before.push([...beat.uses]);
     else this.setUp(beat);
   }
 
@@ -125,49 +158,40 @@ class TurnTaken {
     applySetUp(uses, world, actor, this.partner);
   }
 
-  private throwAll(beat: DoneBeat, blows: readonly MoveUse[]): void {
+  /** Blows of a beat; in one that answers, its steps were done with the answer. */
+  private throwAll(beat: DoneBeat, blows: readonly MoveUse[], as: "answered" | "alone"): void {
     const { walk, world } = this;
     const { actor, pending, opening } = this.turning;
     for (const use of blows) {
       const receiver = use.at && use.at !== actor ? use.at : this.partner;
+      const plain = plainFeed({ use, row: walk.row, actor, receiver, beatUses: beat.uses });
+      const { x, y } = (this.ahead ?? world)[receiver]!;
       const feed: Feed = {
-        ...plainFeed({ use, row: walk.row, actor, receiver, beatUses: beat.uses }),
+        ...plain,
         isReturn: this.answering,
+        companions: as === "answered" ? [] : plain.companions,
         before: this.before,
         feints: this.feints,
         hidden: Math.max(0, pending.length - 1),
         first: opening && this.made.length === 0,
+        towards: { x, y },
+        order: this.made.length,
       };
       this.before = [];
       walk.findings.push(...brokenRules(use, walk.row, world[actor]!, walk.setting.header));
-      if (!this.answering) walk.findings.push(...limbFindings(beat.uses, walk.row, world, actor, null));
-      const thrown = this.answering ? { ...feed, gained: this.reachOfReturn(feed) } : feed;
-      this.made.push({ feed: thrown, text: use.text, span: use, actor });
+      if (this.answering) this.sendBack(feed);
+      else walk.findings.push(...limbFindings(beat.uses, walk.row, world, actor, null));
+      this.made.push({ feed, text: use.text, span: use, actor });
     }
   }
 
-  /** A return must land by itself, whether or not the next turn answers it. Gives what its reach gained, m. */
-  private reachOfReturn(feed: Feed): number | null {
-    const { walk, world } = this;
-    const companions = feed.beatUses.filter((use) => use !== feed.use && !attacks(use));
-    const behind = walk.exchanges[walk.exchanges.length - 1];
-    const answered = behind?.to === feed.beatUses[feed.beatUses.length - 1]!.to;
-    if (!answered && companions.length > 0) stepTowards(companions, feed, world);
-    const trial = cloneWorld(world);
-    const { findings, gained } = launchFeed(feed, trial, walk.setting.header.range);
+  /** A return must land by itself, whether or not the next turn answers it. */
+  private sendBack(feed: Feed): void {
+    const { walk } = this;
+    this.ahead ??= cloneWorld(this.world);
+    const { findings } = launchFeed(feed, this.ahead, walk.setting.header.range);
     walk.findings.push(...findings);
+    const behind = walk.exchanges[walk.exchanges.length - 1];
     behind?.returns.push({ use: feed.use, lands: !findings.some((f) => f.rule === "out-of-reach") });
-    // Weight and balance are the thrower's from now on; where the bodies stand is settled when it is answered.
-    const { weight, unrecovered, holds } = trial[feed.actor]!;
-    Object.assign(world[feed.actor]!, { weight, unrecovered, holds, carries: false, posture: STANCE });
-    return gained;
   }
-}
-
-/** A written step in the beat of a return goes as far as the blow needs. */
-function stepTowards(companions: readonly MoveUse[], feed: Feed, world: World): void {
-  const striker = world[feed.actor]!;
-  const target = world[feed.receiver]!;
-  const gap = feed.use.move.attack ? Math.max(0, gapFor(feed.use, striker, target)) : null;
-  world[feed.actor] = moveBody(companions, striker, target, { blow: null, scale: 1, gap }).state;
 }

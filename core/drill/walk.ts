@@ -1,6 +1,6 @@
 /** Walks one line of play: whose turn it is, which answer deals with which feed, what is a return. */
 import { checkMeeting } from "./meet.ts";
-import { unanswered, unread, type Pending, type Walk } from "./pending.ts";
+import { thrown, unanswered, unread, type Pending, type Walk } from "./pending.ts";
 import { takeTurn } from "./turn.ts";
 import { cloneWorld, NO_STEP, type World } from "../body/state.ts";
 import type { Setting } from "../exchange/exchange.ts";
@@ -75,7 +75,9 @@ function walkTurns(at: Position, world: World, walk: Walk): void {
   const { turns, index, last, pending } = at;
   const turn = turns[index];
   if (!turn) {
-    for (const p of pending) if (p.feed && !p.feed.isReturn) unanswered(p, world, walk);
+    for (const p of pending)
+      if (p.feed?.isReturn) thrown(p.feed, world, walk);
+      else if (p.feed) unanswered(p, world, walk);
     walk.end ??= world;
     return;
   }

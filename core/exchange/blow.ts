@@ -159,6 +159,13 @@ function aimOf(use: MoveUse, receiver: BodyState, incoming: Side): Pick<Blow, "z
   return { zone, aim, surface: aim.d + now.hd };
 }
 
+/** The step that a blow takes by itself, m for 1.75 m: the first return none, later blows of a combination a short one. */
+function ownStep({ use, isReturn, order }: Feed): number {
+  const own = use.move.attack!.step ?? MODEL.solvedStep;
+  if (!isReturn) return own;
+  return order === 0 ? 0 : Math.min(MODEL.shortStep, own);
+}
+
 /** Puts the feed into the receiver's frame as they stand now. `gained`: reach from a written step or push-off. */
 export function launch(feed: Feed, attacker: BodyState, receiver: BodyState, gained: number): Blow {
   const { use } = feed;
@@ -172,7 +179,7 @@ export function launch(feed: Feed, attacker: BodyState, receiver: BodyState, gai
   const distance = distanceOf(attacker, receiver);
   const reach = reachOf(feed, attacker, side, aim.w) + gained;
   const needed = distance - surface;
-  const longest = feed.isReturn ? 0 : (attack.step ?? MODEL.solvedStep) * attacker.body.scale;
+  const longest = ownStep(feed) * attacker.body.scale;
   const past = Math.max(0, MODEL.spare + MODEL.depthOfCommitment * extraCommitment(use));
   const step = Math.min(longest, Math.max(0, needed + past - reach));
   const missing = needed - reach - step;

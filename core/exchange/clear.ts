@@ -37,6 +37,18 @@ export function clearance(blow: Blow, moved: BodyState, right: number, forward: 
   return { margin, zone, by };
 }
 
+/** How far back a body must go until a blow stays so far short of it, m; what is beside the blow already need not. */
+export function backToClear(blow: Blow, moved: BodyState, right: number, wanted: number): number {
+  let back = 0;
+  for (let index = 0; index < HIT_ZONES.length; index++) {
+    if (blow.path === "shoot" && HIT_ZONES[index] !== blow.zone) continue;
+    const z = zoneInto(scratch, moved, index);
+    const needed = wanted - (blow.tip - (z.d + z.hd));
+    if (needed > back && besideBy(blow, z, right, wanted) < wanted) back = needed;
+  }
+  return back;
+}
+
 /** Clearance of one zone of a moved body from the attack, m; negative where it is met. */
 export function zoneClearance(blow: Blow, z: Ellipse, right: number, forward: number): number {
   const short = blow.tip - (z.d + forward + z.hd);

@@ -14,6 +14,8 @@ export const MODEL = {
   depthOfCommitment: 0.15,
   /** The feeder's own step that a solved distance leaves to be taken, for 1.75 m. */
   solvedStep: 0.25,
+  /** The step that a later blow of a combination may take by itself, for 1.75 m. */
+  shortStep: 0.25,
   /** Time of a step of `solvedStep`. */
   stepTime: 200,
   runUp: 0.7,
@@ -42,6 +44,8 @@ export const MODEL = {
   parryAhead: 0.3,
   /** Longest way a parrying hand reaches in front. */
   parryReach: 0.6,
+  /** How far outside a retreat stays: of fist and foot, stick, blade. Common practice, no source. */
+  outside: { limb: 0.08, stick: 0.2, blade: 0.3 } as const,
   stepIn: 0.45,
   /** A written step without anything to reach. */
   plainStep: 0.3,

@@ -1,11 +1,11 @@
 /** One feed and what answers it: layers, verdict, findings, and the states that follow. */
-import { millis } from "../base/units.ts";
+import { metres, millis } from "../base/units.ts";
 import { norm } from "../body/geometry.ts";
 import type { Blow, CheckedExchange, Contact, Feed, FollowUp, Layer, Pose } from "./types.ts";
 import { brokenRules } from "./restrictions.ts";
 import { ceilingOf, contactTime, knowledge, movementTime, percent, reactionTime, senseOf } from "./time.ts";
 import { followUps } from "./follow-ups.ts";
-import { applyAfter, limbFindings, useLimbs } from "./limbs.ts";
+import { applyAfter, applySetUp, limbFindings, useLimbs } from "./limbs.ts";
 import { answerBlow, answerPressure, GRID, PLAIN, type Answered, type Stretch } from "./layers.ts";
 import { extraCommitment } from "./blow.ts";
 import { launchFeed } from "./launch.ts";
@@ -39,6 +39,8 @@ interface Situation {
   readonly beat: DoneBeat | null;
   readonly world: World;
   readonly setting: Setting;
+  /** It falls short of somebody who went away. */
+  readonly madeShort: boolean;
 }
 
 /** What came of it: how it was answered, how surely, what the feeder can do next. */
@@ -56,13 +58,14 @@ export function checkExchange(feed: Feed, beat: DoneBeat | null, world: World, s
   const receiver = world[feed.receiver]!;
   if (receiver.unrecovered !== "down") receiver.posture = risen(receiver.posture);
   const before = poses(world);
-  const { blow, findings: feedFindings } = launchFeed(feed, world, setting.header.range);
-  const situation: Situation = { feed, blow, beat, world, setting };
+  const { blow, findings: feedFindings, madeShort } = launchFeed(feed, world, setting.header.range);
+  const situation: Situation = { feed, blow, beat, world, setting, madeShort };
   const outcome = answerOf(situation);
   const { answered } = outcome;
   const ceiling = answered.best?.fails === null ? ceilingFor(situation, answered) : null;
   const contact = contactOf(situation, answered);
   if (beat) moveOn(situation, answered);
+  for (const uses of feed.after) applySetUp(uses, world, feed.actor, feed.receiver);
   const findings = [...feedFindings, ...outcome.findings];
   const uses = usesOf(situation);
   return {
@@ -83,7 +86,7 @@ export function checkExchange(feed: Feed, beat: DoneBeat | null, world: World, s
     beat: uses,
     answer: uses.filter((use) => !use.move.attack || use.move.answer),
     verdict: verdictOf(findings),
-    margin: answered.best?.margin ?? null,
+    margin: answered.best?.margin ?? (madeShort && !beat ? metres(blow!.missing) : null),
     robust: outcome.robust,
     ceiling: ceiling?.value ?? null,
     times: ceiling?.times ?? null,
@@ -108,10 +111,12 @@ function answerOf(s: Situation): Outcome {
   if (beat) {
     const next = nextOf(s, answered);
     const lead = world[feed.actor]!.lead;
-    findings.push(...answerFindings({ feed, blow, beat, answered, next, robust, setting, lead }));
+    findings.push(
+      ...answerFindings({ feed, blow, beat, answered, next, robust, setting, lead, madeShort: s.madeShort }),
+    );
     return { answered, robust, next, findings };
   }
-  if (setting.header.kind !== "solo")
+  if (setting.header.kind !== "solo" && !s.madeShort)
     findings.push(draft(feed.row, feed.use, "no-answer", { feed: feed.use.text, code: "nobody" }));
   return { answered, robust, next: [], findings };
 }
@@ -173,6 +178,7 @@ interface AnswerFacts {
   readonly setting: Setting;
   /** Which side the feeder has in front. */
   readonly lead: Side;
+  readonly madeShort: boolean;
 }
 
 function answerFindings(f: AnswerFacts): FindingDraft[] {
@@ -180,7 +186,7 @@ function answerFindings(f: AnswerFacts): FindingDraft[] {
   const { best, move } = answered;
   const row = feed.row;
   const found: FindingDraft[] = [];
-  if (!best || best.fails) {
+  if ((!best || best.fails) && !f.madeShort) {
     const resisting = best?.fails === "resisting";
     if (resisting && setting.header.rules[feed.receiver].has("no resisting"))
       found.push(

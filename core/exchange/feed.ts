@@ -1,4 +1,5 @@
 /** A feed with nothing before it, on its own. */
+import { displacements } from "./move-body.ts";
 import type { Feed } from "./types.ts";
 
 /** `beatUses`: all that is done in the same beat; the feed alone where it is not said. */
@@ -6,10 +7,14 @@ export const plainFeed = (
   feed: Pick<Feed, "use" | "row" | "actor" | "receiver"> & Partial<Pick<Feed, "beatUses">>,
 ): Feed => ({
   beatUses: [feed.use],
+  companions: (feed.beatUses ?? []).filter((use) => use !== feed.use && displacements(use).length > 0),
   ...feed,
   isReturn: false,
   before: [],
-  gained: null,
+  after: [],
+  towards: null,
+  order: 0,
+  unmet: 0,
   feints: 0,
   hidden: 0,
   first: true,

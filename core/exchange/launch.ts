@@ -4,10 +4,12 @@ import { launch, limbKind, limbSide } from "./blow.ts";
 import { MODEL } from "./constants.ts";
 import { applySetUp } from "./limbs.ts";
 import { gapFor } from "./layers.ts";
-import { displacements, moveBody } from "./move-body.ts";
+import { moveBody } from "./move-body.ts";
 import { unsafeTarget } from "./targets.ts";
+import { norm } from "../body/geometry.ts";
+import type { MoveUse } from "../read/types.ts";
 import { draft, type FindingDraft } from "../findings/finding.ts";
-import { frameOf, heldBy, legWord, setHold, STANCE, type BodyState, type World } from "../body/state.ts";
+import { distanceOf, frameOf, heldBy, legWord, setHold, STANCE, type BodyState, type World } from "../body/state.ts";
 import type { Range } from "../score/header.ts";
 import { otherSide, type Side } from "../score/person.ts";
 
@@ -16,8 +18,8 @@ interface Launched {
   /** null for a push, press, pull or release. */
   readonly blow: Blow | null;
   readonly findings: FindingDraft[];
-  /** What a return's reach gained, m. */
-  readonly gained: number | null;
+  /** It does not arrive, because the one it is meant for went away after it was begun. */
+  readonly madeShort: boolean;
 }
 
 /** Sends a feed on its way: the world has the feeder's step, weight and balance afterwards. `range`: as it was written. */
@@ -28,19 +30,36 @@ export function launchFeed(feed: Feed, world: World, range: Range): Launched {
   const receiver = world[feed.receiver]!;
   const side = limbSide(use, attacker, null);
   const findings = heldBack(feed, world, side);
-  if (!use.move.attack) return { blow: null, findings, gained: null };
+  if (!use.move.attack) {
+    stepWith(feed, world, MODEL.plainStep);
+    return { blow: null, findings, madeShort: false };
+  }
   findings.push(...unready(feed, attacker, side));
+  const gained = feed.isReturn ? gainOf(use, attacker, side) : 0;
   // A blow brings the head back over the feet before it goes.
-  const carried = attacker.carries;
   attacker.posture = STANCE;
-  const striker = steppedIn(feed, world);
-  const gained =
-    feed.gained ?? (feed.isReturn ? (carried ? MODEL.carry * striker.body.scale : 0) + pushOff(striker, side) : 0);
+  const striker = stepWith(feed, world, Math.max(0, gapFor(use, attacker, receiver)));
   const blow = launch(feed, striker, receiver, gained);
-  findings.push(...roomFindings(feed, blow, range));
+  const madeShort = blow.missing > REACHED && blow.missing <= wentAway(feed, striker, receiver) + REACHED;
+  findings.push(...roomFindings(feed, madeShort ? { ...blow, missing: 0 } : blow, range));
   takeStep(blow, striker, receiver);
   settle(feed, striker, side);
-  return { blow, findings, gained };
+  return { blow, findings, madeShort };
+}
+
+/** Less than this is no way at all, m. */
+const REACHED = 1e-6;
+
+/** How much further the receiver is away than when the feed was begun, m. */
+function wentAway({ towards }: Feed, striker: BodyState, receiver: BodyState): number {
+  if (!towards || !receiver.goesBack) return 0;
+  return distanceOf(striker, receiver) - norm(striker.x - towards.x, striker.y - towards.y);
+}
+
+/** What the reach of a return gains from the answer before it, m: carry, and pushing off a foot; nothing by hand while the body still goes back. */
+function gainOf(use: MoveUse, state: BodyState, side: Side): number {
+  if (state.goesBack && limbKind(use) === "hand") return 0;
+  return (state.carries ? MODEL.carry * state.body.scale : 0) + pushOff(state, side);
 }
 
 /** The limb is held by somebody. */
@@ -63,22 +82,17 @@ function unready(feed: Feed, attacker: BodyState, side: Side): FindingDraft[] {
   return found;
 }
 
-/** The feeder after the steps that are written in the beat of the blow: as far as it needs. */
-function steppedIn(feed: Feed, world: World): BodyState {
-  const attacker = world[feed.actor]!;
-  const stepping = feed.beatUses.filter((other) => other !== feed.use && displacements(other).length > 0);
-  if (stepping.length > 0 && !feed.isReturn) {
-    const receiver = world[feed.receiver]!;
-    const gap = Math.max(0, gapFor(feed.use, attacker, receiver));
-    world[feed.actor] = moveBody(stepping, attacker, receiver, { blow: null, scale: 1, gap }).state;
-  }
-  return world[feed.actor]!;
+/** The feeder after the steps that are written in the beat of the blow: as far as it needs, `gap` at most. */
+function stepWith({ companions, actor, receiver }: Feed, world: World, gap: number): BodyState {
+  if (companions.length > 0)
+    world[actor] = moveBody(companions, world[actor]!, world[receiver]!, { blow: null, scale: 1, gap }).state;
+  return world[actor]!;
 }
 
 /** Whether a blow reaches, has room, and needs its step. */
 function roomFindings({ use, row, isReturn, first }: Feed, blow: Blow, range: Range): FindingDraft[] {
   const found: FindingDraft[] = [];
-  if (blow.missing > 1e-6) {
+  if (blow.missing > REACHED) {
     const cm = Math.max(1, Math.round(blow.missing * 100));
     found.push(draft(row, use, "out-of-reach", { move: use.text, cm, code: isReturn ? "return" : "feed" }));
   }
@@ -123,6 +137,7 @@ function settle(feed: Feed, attacker: BodyState, side: Side): void {
   if (goesDown) attacker.unrecovered = "down";
   if (limbKind(feed.use) === "hand") setHold(attacker, side, null);
   attacker.carries = false;
+  attacker.goesBack = false;
   if (attack!.tool === "stick" || attack!.tool === "blade")
     attacker.chamber = attack!.path === "arc" ? otherSide(side) : "ready";
 }

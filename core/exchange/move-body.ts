@@ -1,5 +1,6 @@
 /** What the body movements of one beat add up to. */
 import type { Blow } from "./types.ts";
+import { backToClear } from "./clear.ts";
 import { MODEL } from "./constants.ts";
 import {
   cloneState,
@@ -66,7 +67,9 @@ export function moveBody(
       add(posture, m.back, "d", -size);
       if (m.leg !== undefined) posture.legBack[attackedLeg(blow, state)] = m.leg * size;
       if (m.feet) {
-        const step = feetOf(use, m.feet, sign, gap);
+        const back = blow && m.feet.asFar ? backOf(m.feet.asFar, blow, { ...next, posture }, right) : null;
+        const step =
+          back === null ? feetOf(use, m.feet, sign, gap) : { right: 0, forward: -back * scale, solved: true };
         right += step.right * size;
         forward += step.solved ? step.forward : step.forward * size;
       }
@@ -77,8 +80,18 @@ export function moveBody(
   next.posture = posture;
   if (forward > 0) forward = Math.min(forward, Math.max(0, distanceOf(state, other) - MODEL.nearest));
   moveFeet(next, other, right, forward);
+  next.goesBack = forward < 0;
   next.carries = moving.some((use) => displacements(use).some((m) => m.side ?? m.drop)) && forward >= 0;
   return { state: next, right, forward, moved: moving };
+}
+
+/** A retreat goes until it is outside, m; where only it deals with what else comes, as far as it can. */
+function backOf([least, most]: readonly [number, number], blow: Blow, state: BodyState, right: number): number {
+  const { scale } = state.body;
+  if (blow.feed.unmet > 0) return most * scale;
+  const { tool } = blow;
+  const outside = tool === "stick" || tool === "blade" ? MODEL.outside[tool] : MODEL.outside.limb;
+  return Math.min(most * scale, Math.max(least * scale, backToClear(blow, state, right, outside)));
 }
 
 type OpenShift = { u: number; w: number; d: number };

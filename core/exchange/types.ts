@@ -17,9 +17,17 @@ export interface Feed {
   readonly receiver: Actor;
   readonly isReturn: boolean;
   readonly beatUses: readonly MoveUse[];
+  /** Steps and the like of its own beat that are done with it; those of an answering beat are done with the answer. */
+  readonly companions: readonly MoveUse[];
   readonly before: readonly (readonly MoveUse[])[];
-  /** What a return's reach gains from the answer before it, set when it is thrown. m */
-  readonly gained: number | null;
+  /** What its maker does behind it, where nothing else follows in the turn. */
+  readonly after: readonly (readonly MoveUse[])[];
+  /** Where the receiver stood when it was begun: who went away since then has made it fall short. */
+  readonly towards: Readonly<{ x: number; y: number }> | null;
+  /** How many blows of its turn go before it. */
+  readonly order: number;
+  /** Feeds behind it in its turn that only the answer to this one can deal with. */
+  readonly unmet: number;
   /** Feints shown before it in its turn: each is one more thing that may come. */
   readonly feints: number;
   /** Blows of the answerer's own combination in which it is hidden, beyond the first: it may come at any of them. */

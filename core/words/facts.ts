@@ -42,7 +42,13 @@ function mechanismWords(m: Mechanism): string {
         ...(m.side ? [partsMoved(m.side, "sideways")] : []),
         ...(m.drop ? [partsMoved(m.drop, "down")] : []),
         ...(m.back ? [partsMoved(m.back, "back")] : []),
-        ...(m.feet?.back ? [`feet ${cm(m.feet.back)} back`] : []),
+        ...(m.feet?.back
+          ? [
+              m.feet.asFar
+                ? `feet back as far as needed, ${cm(m.feet.asFar[0])} to ${cm(m.feet.asFar[1])}`
+                : `feet ${cm(m.feet.back)} back`,
+            ]
+          : []),
         ...(m.feet?.side ? [`feet ${cm(m.feet.side)} aside`] : []),
         ...(m.feet?.forward ? [`feet up to ${cm(m.feet.forward)} forward`] : []),
         ...(m.turn ? [`the whole body turns ${m.turn}°`] : []),

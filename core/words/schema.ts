@@ -95,7 +95,9 @@ const MECHANISMS: Readonly<Record<string, ObjectShape>> = {
     turn: degrees,
     leg: metres,
     way: string().oneOf(["evade", "weave", "word"]),
-    feet: object({ back: metres, side: metres, forward: metres }).noUnknown().default(undefined),
+    feet: object({ back: metres, side: metres, forward: metres, asFar: numbers(2).notRequired().default(undefined) })
+      .noUnknown()
+      .default(undefined),
   },
   interpose: {
     limb: coverLimb,

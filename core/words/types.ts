@@ -110,7 +110,13 @@ export type Mechanism =
       readonly drop?: Moved;
       readonly back?: Moved;
       /** Steps: how far the feet go. `forward` is solved up to this length where it helps. */
-      readonly feet?: { readonly back?: number; readonly side?: number; readonly forward?: number };
+      readonly feet?: {
+        readonly back?: number;
+        readonly side?: number;
+        readonly forward?: number;
+        /** A way back that goes as far as it needs: at least and at most; `back` where nothing comes. */
+        readonly asFar?: readonly [number, number];
+      };
       /** Turn of the whole body. */
       readonly turn?: number;
       /** Only the attacked leg moves, this far back. */
