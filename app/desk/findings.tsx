@@ -202,4 +202,6 @@ const BY: Readonly<Record<string, string>> = {
   cut: "cuts the arm",
   intercept: "lands first",
   meet: "meets it",
+  strike: "strikes it",
+  cue: "acts on it",
 };

@@ -245,6 +245,8 @@ const HOW: Readonly<Record<CheckedExchange["layers"][number]["by"], string>> = {
   cut: "It cuts the arm that attacks.",
   intercept: "It lands first.",
   meet: "It meets the attack.",
+  strike: "It strikes what is shown.",
+  cue: "It acts on the cue.",
 };
 
 /**

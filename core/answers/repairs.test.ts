@@ -35,9 +35,7 @@ describe.each(Object.entries(TOOLS))("%s: all shipped feeds against wrong answer
     twoSticks: header.people[actor].holds?.count === 2,
     pads: false,
   });
-  const feeds = TRADE.book.feeds.filter(
-    (feed) => errors(look([...head, "", `A ${feed} -> B recover`].join("\n"))) < 2,
-  );
+  const feeds = TRADE.book.feeds.filter((feed) => errors(look([...head, "", `A ${feed} -> B recover`].join("\n"))) < 2);
 
   test.each(WRONG)("%s: every repair works, differs, needs only what is held, and breaks nothing else", (wrong) => {
     for (const feed of feeds) {

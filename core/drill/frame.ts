@@ -2,9 +2,12 @@
 import { metres, rowIndex, type Metres } from "../base/units.ts";
 import { launch } from "../exchange/blow.ts";
 import { MODEL } from "../exchange/constants.ts";
+import { cueOf, padAhead } from "../exchange/cue.ts";
 import { plainFeed } from "../exchange/feed.ts";
 import type { Feed } from "../exchange/types.ts";
 import { bodyOf, type Body } from "../body/body.ts";
+import { isArmPart } from "../body/parts.ts";
+import { partNamed } from "../words/part-names.ts";
 import { startState, type World } from "../body/state.ts";
 import type { Header, RangeName } from "../score/header.ts";
 import { BLANK, type Actor, type Line, type Row, type Score, type ScoreItem } from "../score/types.ts";
@@ -56,8 +59,17 @@ export function distancesOf(header: Header, reader: LineReader): Distances {
   const measure = (line: Line): Landing | null => {
     const first = attackIn(line, reader, trial);
     if (!first) return null;
-    if (!first.use.move.attack) return { usual: named("trap"), most: named("trap") };
-    return landingFor(first.use, first.actor, first.actor === "A" ? "B" : "A", trial);
+    if (!first.use.move.attack) {
+      // Hands meet at one distance, bodies at another.
+      const part = first.use.on?.part ?? partNamed(first.use.move.contact?.on ?? "") ?? "forearm";
+      const at = named(first.use.move.energy || isArmPart(part) ? "trap" : "clinch");
+      return { usual: at, most: at };
+    }
+    const receiver = first.actor === "A" ? "B" : "A";
+    const landing = landingFor(first.use, first.actor, receiver, trial);
+    if (!first.pad) return landing;
+    const ahead = padAhead(first.use, trial[receiver]!);
+    return { usual: metres(landing.usual + ahead), most: metres(landing.usual + ahead) };
   };
   return {
     fixed: header.range
@@ -173,14 +185,19 @@ function attackIn(
   line: Line,
   reader: LineReader,
   trial: World,
-): { readonly use: MoveUse; readonly actor: Actor } | null {
+): { readonly use: MoveUse; readonly actor: Actor; readonly pad: boolean } | null {
+  let shown = false;
   for (const turn of reader.read(line).plays[0]?.turns ?? []) {
     for (const [read] of turn.alternatives) {
       const state = trial[read!.actor];
       if (!state) continue;
       const { beats } = doneFrom(read!, state, reader.vocabulary);
-      const use = beats.flatMap((beat) => beat.uses).find((u) => u.move.attack ?? u.move.energy);
-      if (use) return { use, actor: read!.actor };
+      const uses = beats.flatMap((beat) => beat.uses);
+      const use = uses.find((u) => (u.move.attack && !u.feint) ?? u.move.energy);
+      if (use) return { use, actor: read!.actor, pad: use.move.attack !== undefined && (shown || use.pad !== null) };
+      shown ||= uses.some((u) => u.move.cue === "pad");
+      const hold = uses.find((u) => cueOf(u) === "hold");
+      if (hold) return { use: hold, actor: read!.actor, pad: false };
     }
   }
   return null;

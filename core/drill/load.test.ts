@@ -32,7 +32,8 @@ test.each(LOAD_PARTS)("with more %s no drill is easier, in that part or as a who
       expect(more.parts[part]).toBeGreaterThanOrEqual(less.parts[part]);
       // A step off may clear a blow sooner, without a stop the distance may grow, and the lines of a choice share
       // one distance: all of these may take pressure off, so there the part alone counts.
-      if (part !== "footwork" && part !== "coordination" && part !== "choice") expect(more.total).toBeGreaterThanOrEqual(less.total - 1e-9);
+      if (part !== "footwork" && part !== "coordination" && part !== "choice")
+        expect(more.total).toBeGreaterThanOrEqual(less.total - 1e-9);
     }),
     { numRuns: 60 },
   );

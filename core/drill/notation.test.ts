@@ -33,7 +33,7 @@ describe("turns", () => {
       "A cross / B parry",
     ]);
     expect(answers("A grab on lead wrist, pull -> B follow")).toEqual(["A pull / B follow"]);
-    expect(answers("B touch floor -> A jab -> B slip out")).toEqual(["A jab / B slip out"]);
+    expect(answers("B touch floor -> A jab -> B slip out")).toEqual(["B touch floor / A jab", "A jab / B slip out"]);
   });
   test("returns of the last turn need no answer, those before do", () => {
     expect(rules("A jab -> B catch, cross")).not.toContain("no-answer");

@@ -1,5 +1,6 @@
 /** One walk through a line, and the feeds that wait for an answer in it. */
 import type { World } from "../body/state.ts";
+import { checkCue } from "../exchange/cue.ts";
 import { emptyExchange } from "../exchange/empty.ts";
 import { checkExchange, poses, type Setting } from "../exchange/exchange.ts";
 import type { CheckedExchange, Feed } from "../exchange/types.ts";
@@ -12,6 +13,8 @@ import type { Actor, Row, Span } from "../score/types.ts";
 export interface Walk {
   readonly row: Row;
   readonly setting: Setting;
+  /** The line goes on from the one before it. */
+  readonly goesOn: boolean;
   readonly exchanges: CheckedExchange[];
   readonly findings: FindingDraft[];
   branches: number;
@@ -26,6 +29,8 @@ export interface Pending {
   readonly text: string;
   readonly span: Span;
   readonly actor: Actor;
+  /** It is a cue: a hold, a pad, an opening. */
+  readonly cue?: true;
 }
 
 /** What was sent back and needs no answer has been thrown when the line ends; what is to be said of it was said before. */
@@ -36,6 +41,10 @@ export function thrown(feed: Feed, world: World, { setting }: Walk): void {
 
 /** Nobody answers a feed. */
 export function unanswered(p: Pending, world: World, walk: Walk): void {
+  if (p.cue) {
+    walk.exchanges.push(checkCue(p.feed!, [], world, walk.setting));
+    return;
+  }
   walk.exchanges.push(checkExchange(p.feed!, null, world, walk.setting));
 }
 

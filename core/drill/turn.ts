@@ -1,6 +1,7 @@
 /** One turn of a line: answers deal with the feeds before it in order; the attacks after them are returns or feeds. */
 import { unanswered, unread, type Pending, type Walk } from "./pending.ts";
 import { cloneWorld, STANCE, type World } from "../body/state.ts";
+import { checkCue, cueOf, dealsWith, holdReach } from "../exchange/cue.ts";
 import { checkExchange } from "../exchange/exchange.ts";
 import { plainFeed } from "../exchange/feed.ts";
 import { launchFeed } from "../exchange/launch.ts";
@@ -9,8 +10,10 @@ import { displacements } from "../exchange/move-body.ts";
 import { brokenRules } from "../exchange/restrictions.ts";
 import type { Feed } from "../exchange/types.ts";
 import { partnerOf } from "../read/line-reader.ts";
-import type { MoveUse, DoneBeat } from "../read/types.ts";
+import type { MoveUse, DoneBeat, ReadTurn } from "../read/types.ts";
+import { plainUse } from "../read/plain-use.ts";
 import type { Actor } from "../score/types.ts";
+import type { Move } from "../words/types.ts";
 
 const canAnswer = (use: MoveUse): boolean =>
   use.intercept ||
@@ -33,6 +36,8 @@ interface Turning {
   readonly pending: readonly Pending[];
   /** The first turn of its line. */
   readonly opening: boolean;
+  /** The turn behind it. */
+  readonly next: ReadTurn | undefined;
 }
 
 /** Takes a turn and gives the feeds that wait for the next one. */
@@ -42,6 +47,9 @@ export function takeTurn(turning: Turning, beats: readonly DoneBeat[], world: Wo
   return turn.end();
 }
 
+/** A move that opens a hold. */
+const frees = (move: Move | undefined): boolean => move?.contact?.kind === "break" || move?.contact?.kind === "clear";
+
 class TurnTaken {
   private readonly waiting: Pending[];
   private readonly made: Pending[] = [];
@@ -49,6 +57,10 @@ class TurnTaken {
   /** Set-ups behind the last feed: they belong to the next one, or are done behind the last. */
   private before: MoveUse[][] = [];
   private feints = 0;
+  /** Blows onto the pad that is up, with the steps between them. */
+  private onPad: DoneBeat[] = [];
+  /** Blows that went to a cue, before any that are sent back. */
+  private struck = 0;
   /** The world as it will be when what was sent back has gone: where each return starts from. */
   private ahead: World | null = null;
 
@@ -72,6 +84,7 @@ class TurnTaken {
   /** Takes a beat; `rest`: those behind it. */
   take(beat: DoneBeat, rest: readonly DoneBeat[]): void {
     const front = this.waiting[0];
+    if (front?.cue && !beat.faulty) return this.actOn(front, beat, rest);
     if (front && (beat.faulty || deals(beat) || this.getsAway(beat, rest))) return this.answer(front, beat, rest);
     if (front?.feed && beat.uses.some(attacks)) {
       // An attack alone is no answer: what it stands against lands.
@@ -79,7 +92,7 @@ class TurnTaken {
       if (front.feed.isReturn) unanswered(front, this.world, this.walk);
       else this.walk.exchanges.push(checkExchange(front.feed, beat, this.world, this.walk.setting));
     }
-    this.act(beat);
+    this.act(beat, rest);
   }
 
   /** Moving away is all that is done about a feed. */
@@ -95,6 +108,7 @@ class TurnTaken {
   /** What nobody dealt with, and the feeds that were made. */
   end(): Pending[] {
     const { actor } = this.turning;
+    this.hitPads();
     const last = this.made.pop();
     if (last?.feed) this.made.push({ ...last, feed: { ...last.feed, after: this.before } });
     else {
@@ -138,14 +152,16 @@ class TurnTaken {
   }
 
   /** A beat that answers nothing: a blow, a feint, or a set-up. */
-  private act(beat: DoneBeat): void {
+  private act(beat: DoneBeat, rest: readonly DoneBeat[]): void {
     const blows = beat.uses.filter((use) => attacks(use) && !use.feint);
     if (beat.faulty && blows.length === 0) {
       this.made.push({ feed: null, text: beat.text, span: beat, actor: this.turning.actor });
       return;
     }
     this.feints += beat.uses.filter((use) => use.feint && attacks(use)).length;
-    if (blows.length > 0) this.throwAll(beat, blows, "alone");
+    if (this.answering && blows.some((use) => use.pad)) this.offerPad(beat);
+    else if (blows.length > 0) this.throwAll(beat, blows, "alone");
+    else if (this.isFed(beat, rest)) this.cue(beat);
     else if (this.made.length > 0) this.before.push([...beat.uses]);
     else this.setUp(beat);
   }
@@ -153,7 +169,9 @@ class TurnTaken {
   private setUp({ uses }: DoneBeat): void {
     const { walk, world } = this;
     const { actor } = this.turning;
-    walk.findings.push(...limbFindings(uses, walk.row, world, actor, null));
+    const { row } = walk;
+    walk.findings.push(...limbFindings(uses, row, world, actor, null));
+    walk.findings.push(...holdReach(uses, { actor, receiver: this.partner, row }, world));
     for (const use of uses) walk.findings.push(...brokenRules(use, walk.row, world[actor]!, walk.setting.header));
     applySetUp(uses, world, actor, this.partner);
   }
@@ -175,14 +193,81 @@ class TurnTaken {
         hidden: Math.max(0, pending.length - 1),
         first: opening && this.made.length === 0,
         towards: { x, y },
-        order: this.made.length,
+        order: this.made.length + this.struck,
       };
       this.before = [];
       walk.findings.push(...brokenRules(use, walk.row, world[actor]!, walk.setting.header));
+      if (as === "alone") walk.findings.push(...limbFindings(beat.uses, walk.row, this.ahead ?? world, actor, null));
       if (this.answering) this.sendBack(feed);
-      else walk.findings.push(...limbFindings(beat.uses, walk.row, world, actor, null));
       this.made.push({ feed, text: use.text, span: use, actor });
     }
+  }
+
+  /** What is done about a cue: blows go to the pad one by one, the last pad takes all that remain. */
+  private actOn(front: Pending, beat: DoneBeat, rest: readonly DoneBeat[]): void {
+    const kind = cueOf(front.feed!.use);
+    if (kind === "pad") {
+      this.onPad.push(beat);
+      if (this.waiting.length > 1 && beat.uses.some(attacks)) this.hitPads();
+      return;
+    }
+    const about = (one: DoneBeat) => dealsWith(one, kind ?? "call");
+    if (!about(beat) && rest.some(about)) return this.act(beat, rest);
+    this.waiting.shift();
+    this.walk.exchanges.push(checkCue(front.feed!, [beat], this.world, this.walk.setting));
+    // Nobody attacks them: whatever follows may come with a short step.
+    this.struck++;
+    const blows = beat.uses.filter((use) => attacks(use) && !use.feint);
+    if (blows.length > 0) this.throwAll(beat, blows, "answered");
+  }
+
+  private hitPads(): void {
+    const [front] = this.waiting;
+    if (this.onPad.length === 0 || !front?.cue) return;
+    this.waiting.shift();
+    this.walk.exchanges.push(checkCue(front.feed!, this.onPad, this.world, this.walk.setting));
+    this.onPad = [];
+  }
+
+  /** A blow `on pad` behind an answer: the partner has the pad up for it. */
+  private offerPad(beat: DoneBeat): void {
+    const { walk, world } = this;
+    const { actor } = this.turning;
+    this.bringUp();
+    const pad = [...walk.setting.usage.vocabulary.moves.values()].find((move) => move.cue === "pad" && move.heights)!;
+    const use = { ...plainUse(pad), from: beat.from, to: beat.from };
+    const feed = plainFeed({ use, row: walk.row, actor: this.partner, receiver: actor });
+    walk.exchanges.push(checkCue(feed, [beat], world, walk.setting));
+    this.struck++;
+  }
+
+  /**
+   * A cue or hold is a feed where nobody waits for an answer and no blow or push follows it in its turn; behind
+   * an answer only where the partner deals with it at once. Everywhere else it is done on the way to something.
+   */
+  private isFed(beat: DoneBeat, rest: readonly DoneBeat[]): boolean {
+    const { next } = this.turning;
+    const kind = beat.uses.map(cueOf).find((one) => one !== null);
+    if (!kind || this.walk.setting.header.kind === "solo" || this.waiting.length > 0) return false;
+    const later = (one: DoneBeat) => one.uses.some((use) => attacks(use) || (kind !== "pad" && cueOf(use)));
+    if (rest.some(later)) return false;
+    if (!this.answering) return next !== undefined || !this.walk.goesOn;
+    const first = next?.alternatives[0]?.[0]?.beats[0];
+    return kind === "hold" && first !== undefined && first.parts.some(({ meaning }) => frees(meaning?.use.move));
+  }
+
+  private cue(beat: DoneBeat): void {
+    const { walk } = this;
+    const { actor } = this.turning;
+    const use = beat.uses.find((one) => cueOf(one) !== null)!;
+    const feed: Feed = {
+      ...plainFeed({ use, row: walk.row, actor, receiver: this.partner, beatUses: beat.uses }),
+      before: this.before,
+    };
+    this.before = [];
+    for (const one of beat.uses)
+      walk.findings.push(...brokenRules(one, walk.row, this.world[actor]!, walk.setting.header));
+    this.made.push({ feed, text: use.text, span: use, actor, cue: true });
   }
 
   /** A return must land by itself, whether or not the next turn answers it. */

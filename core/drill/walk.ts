@@ -37,7 +37,16 @@ function walkAll(
   setting: Setting,
   goes: "afresh" | "on",
 ): LineResult {
-  const walk: Walk = { row, setting, exchanges: [], findings: [], branches: 0, cut: false, end: null };
+  const walk: Walk = {
+    row,
+    setting,
+    goesOn: goes === "on",
+    exchanges: [],
+    findings: [],
+    branches: 0,
+    cut: false,
+    end: null,
+  };
   for (const fault of faults) walk.findings.push(wordFinding(fault, row));
   let world = start;
   for (const one of plays) {
@@ -93,7 +102,7 @@ function walkTurns(at: Position, world: World, walk: Walk): void {
       return walkTurns({ ...at, index: index + 1 }, branch, walk);
     }
     const beats = asTheyStand(alternative[0]!, branch, walk);
-    const next = takeTurn({ actor, last, pending, opening: index === 0 }, beats, branch, walk);
+    const next = takeTurn({ actor, last, pending, opening: index === 0, next: turns[index + 1] }, beats, branch, walk);
     walkTurns({ turns, index: index + 1, last: actor, pending: next }, branch, walk);
   });
 }

@@ -159,9 +159,13 @@ function aimOf(use: MoveUse, receiver: BodyState, incoming: Side): Pick<Blow, "z
   return { zone, aim, surface: aim.d + now.hd };
 }
 
+/** A blow to the body needs the step that the body needs, pad or not. */
+const padAtHead = (use: MoveUse): boolean => PARTS[targetOf(use).part].zone === "head";
+
 /** The step that a blow takes by itself, m for 1.75 m: the first return none, later blows of a combination a short one. */
-function ownStep({ use, isReturn, order }: Feed): number {
+function ownStep({ use, isReturn, order, onPad }: Feed): number {
   const own = use.move.attack!.step ?? MODEL.solvedStep;
+  if (onPad) return padAtHead(use) ? Math.min(MODEL.shortStep, own) : own;
   if (!isReturn) return own;
   return order === 0 ? 0 : Math.min(MODEL.shortStep, own);
 }
@@ -178,7 +182,7 @@ export function launch(feed: Feed, attacker: BodyState, receiver: BodyState, gai
 
   const distance = distanceOf(attacker, receiver);
   const reach = reachOf(feed, attacker, side, aim.w) + gained;
-  const needed = distance - surface;
+  const needed = distance - surface - feed.ahead;
   const longest = ownStep(feed) * attacker.body.scale;
   const past = Math.max(0, MODEL.spare + MODEL.depthOfCommitment * extraCommitment(use));
   const step = Math.min(longest, Math.max(0, needed + past - reach));

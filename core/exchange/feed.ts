@@ -7,7 +7,9 @@ export const plainFeed = (
   feed: Pick<Feed, "use" | "row" | "actor" | "receiver"> & Partial<Pick<Feed, "beatUses">>,
 ): Feed => ({
   beatUses: [feed.use],
-  companions: (feed.beatUses ?? []).filter((use) => use !== feed.use && displacements(use).length > 0),
+  companions: (feed.beatUses ?? []).filter(
+    (use) => use !== feed.use && (displacements(use).length > 0 || use.move.contact !== undefined),
+  ),
   ...feed,
   isReturn: false,
   before: [],
@@ -15,6 +17,8 @@ export const plainFeed = (
   towards: null,
   order: 0,
   unmet: 0,
+  ahead: 0,
+  onPad: false,
   feints: 0,
   hidden: 0,
   first: true,

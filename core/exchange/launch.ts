@@ -2,7 +2,7 @@
 import type { Blow, Feed } from "./types.ts";
 import { launch, limbKind, limbSide } from "./blow.ts";
 import { MODEL } from "./constants.ts";
-import { applySetUp } from "./limbs.ts";
+import { applyAfter, applySetUp } from "./limbs.ts";
 import { gapFor } from "./layers.ts";
 import { moveBody } from "./move-body.ts";
 import { unsafeTarget } from "./targets.ts";
@@ -84,8 +84,12 @@ function unready(feed: Feed, attacker: BodyState, side: Side): FindingDraft[] {
 
 /** The feeder after the steps that are written in the beat of the blow: as far as it needs, `gap` at most. */
 function stepWith({ companions, actor, receiver }: Feed, world: World, gap: number): BodyState {
-  if (companions.length > 0)
+  if (companions.length > 0) {
     world[actor] = moveBody(companions, world[actor]!, world[receiver]!, { blow: null, scale: 1, gap }).state;
+    // What takes hold in the same beat holds from that beat on.
+    const holding = companions.filter((use) => use.move.contact);
+    if (holding.length > 0) applyAfter(holding, world, actor, receiver, null);
+  }
   return world[actor]!;
 }
 
@@ -99,8 +103,9 @@ function roomFindings({ use, row, isReturn, first }: Feed, blow: Blow, range: Ra
   const { minGap = 0, drive } = use.move.attack!;
   if (blow.tooClose && !isReturn)
     found.push(draft(row, use, "too-close", { move: use.text, gap: round2(blow.origin.d), need: minGap }));
-  const near = blow.origin.d <= MODEL.trap + 0.05;
-  if (first && range !== null && blow.landsWithoutStep && !near && !drive)
+  // Inside work is done without a step.
+  const inside = range !== null && "name" in range && (range.name === "trap" || range.name === "clinch");
+  if (first && range !== null && blow.landsWithoutStep && !inside && !drive)
     found.push(draft(row, use, "no-step", { move: use.text }));
   return found;
 }

@@ -45,7 +45,7 @@ export function limbFindings(
   used.forEach((one, i) => {
     for (const side of one.sides) {
       const holder = heldBy(world, actor, one.limb, side);
-      const frees = one.use.move.contact?.kind === "break";
+      const frees = one.use.move.contact?.kind === "break" || one.use.move.contact?.kind === "clear";
       if (holder && !frees)
         found.push(
           draft(row, one.use, "limb-pinned", {

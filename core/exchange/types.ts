@@ -26,6 +26,9 @@ export interface Feed {
   readonly towards: Readonly<{ x: number; y: number }> | null;
   /** How many blows of its turn go before it. */
   readonly order: number;
+  /** How far in front of its target it is met: by a pad, m. */
+  readonly ahead: number;
+  readonly onPad: boolean;
   /** Feeds behind it in its turn that only the answer to this one can deal with. */
   readonly unmet: number;
   /** Feints shown before it in its turn: each is one more thing that may come. */
@@ -71,7 +74,19 @@ export interface Blow {
 export interface Layer {
   readonly use: MoveUse;
   readonly by:
-    "displace" | "interpose" | "deflect" | "pass" | "jam" | "energy" | "deny" | "seize" | "cut" | "intercept" | "meet";
+    | "displace"
+    | "interpose"
+    | "deflect"
+    | "pass"
+    | "jam"
+    | "energy"
+    | "deny"
+    | "seize"
+    | "cut"
+    | "intercept"
+    | "meet"
+    | "strike"
+    | "cue";
   /** Positive: it covers, by this much. m. */
   readonly margin: Metres;
   readonly fails: null | "open" | "material" | "companion" | "resisting" | "locked" | "late";

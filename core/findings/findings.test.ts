@@ -96,6 +96,8 @@ const SAID: readonly [string, RuleId, RegExp][] = [
   ["A jab -> B pin on lead hand -> A jab -> B catch", "limb-pinned", /held by B.*cleared first/],
   ["A double leg -> B sprawl, cross", "not-recovered", /write `recover`/],
   ["A jab, cross -> B slip out", "no-answer", /Nobody answers the cross/],
+  ["A walk forward", "cue-open", /Nobody acts on the walk forward/],
+  ["A: wears mitts\n\nA hold pad low -> B overhand", "pad", /The overhand goes high, and the pad is held low/],
   ["A jab -> B cross", "no-answer", /only by an attack.*intercept/],
   [
     "A: holds stick\nB: holds stick\n\nA R forehand high <> B R backhand high",

@@ -58,10 +58,12 @@ const TABLE = {
             "The {move} falls {cm} cm short: nothing brings it nearer. Write `step in + {move}`, or choose a longer blow.",
             p,
           )
-        : fill(
-            "The {move} cannot land from here: {cm} cm are missing even with a step. Start nearer, or a feed that cannot land trains nothing.",
-            p,
-          ),
+        : p.code === "hold"
+          ? fill("The {move} is {cm} cm too far away. Write `step in + {move}`, or start nearer.", p)
+          : fill(
+              "The {move} cannot land from here: {cm} cm are missing even with a step. Start nearer, or a feed that cannot land trains nothing.",
+              p,
+            ),
   },
   "too-close": {
     severity: "error",
@@ -127,6 +129,18 @@ const TABLE = {
             p,
           )
         : fill("Nobody answers the {feed}.", p),
+  },
+  "cue-open": {
+    severity: "note",
+    decides: "score",
+    question: "Nobody acts on a cue",
+    says: (p) => fill("Nobody acts on the {cue}. Write what the partner does: `-> B jab`.", p),
+  },
+  pad: {
+    severity: "risk",
+    decides: "exchange",
+    question: "A pad is not where the blow goes",
+    says: (p) => fill("The {move} goes {heights}, and the pad is held {height}. Hold it where the blow goes.", p),
   },
   "no-meet": {
     severity: "error",

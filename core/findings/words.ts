@@ -63,6 +63,9 @@ export const lineOpen: Record<string, string> = {
   deflect: "{whyText} The {feed} goes on to the {zone}.",
   deny: "The {answer} does nothing against a takedown entry.",
   energy: "The {answer} does not take the pressure away.",
+  hold: "The {answer} leaves the {feed} as it is. Free what is held, go with it, or strike with what is free.",
+  approach: "The {answer} does nothing about somebody who walks in. Step off, meet them, or strike.",
+  shot: "The {answer} does nothing against a shot, for which the hand on the floor stands. Sprawl, or put a post in.",
   other: "The {answer} does not stop the {feed}.",
 };
 

@@ -1,5 +1,5 @@
 /** Finds the move that words name, with the phrases and modifiers that belong to it. */
-import type { PartRef, SideWord, Way } from "./types.ts";
+import type { MoveUse, PartRef, SideWord, Way } from "./types.ts";
 import { ACTORS, type Actor } from "../score/types.ts";
 import { partNamed } from "../words/part-names.ts";
 import type { Height, Move } from "../words/types.ts";
@@ -26,12 +26,22 @@ export const WAYS: Record<string, Way> = {
 export const HEIGHT_WORDS: Record<string, Height> = { high: "high", mid: "mid", middle: "mid", low: "low" };
 export const FILLER = new Set(["the", "with", "hand", "a", "and", "degrees", "arm", "leg", "lead-hand"]);
 
+/** Onto what a blow goes: one pad, or pads for every blow of the turn. */
+const PAD_WORDS: Readonly<Record<string, MoveUse["pad"]>> = {
+  pad: "this",
+  mitt: "this",
+  shield: "this",
+  pads: "all",
+  mitts: "all",
+};
+
 interface FoundMove {
   readonly move: Move;
   readonly rest: readonly string[];
   readonly target: PartRef | null;
   readonly on: PartRef | null;
   readonly at: Actor | null;
+  readonly pad: MoveUse["pad"];
 }
 
 /** The longest run of words that is a name; long names first, then `to` and `on` phrases, then single words. */
@@ -39,14 +49,14 @@ export function findMove(words: readonly string[], vocabulary: Vocabulary, conte
   let rest = words;
   let move = longestName(rest, vocabulary, context, 2);
   if (move) rest = move.rest;
-  const { left, target, on, at } = takePhrases(rest);
+  const { left, target, on, at, pad } = takePhrases(rest);
   rest = left;
   if (!move) {
     move = longestName(rest, vocabulary, context, 1);
     if (!move) return null;
     rest = move.rest;
   }
-  return { move: move.move, rest, target, on, at };
+  return { move: move.move, rest, target, on, at, pad };
 }
 
 function longestName(words: readonly string[], vocabulary: Vocabulary, context: LookupContext, least: number) {
@@ -83,6 +93,7 @@ export function takePhrases(words: readonly string[]) {
   let target: PartRef | null = null;
   let on: PartRef | null = null;
   let at: Actor | null = null;
+  let pad: MoveUse["pad"] = null;
   for (let i = 0; i < words.length; i++) {
     const word = words[i]!;
     if (word !== "to" && word !== "on" && word !== "at") {
@@ -93,6 +104,12 @@ export function takePhrases(words: readonly string[]) {
     if (word === "at" && actor) {
       at = actor;
       i++;
+      continue;
+    }
+    const gear = PAD_WORDS[words[i + 1] === "the" ? words[i + 2]! : (words[i + 1] ?? "")];
+    if (word === "on" && gear) {
+      pad = gear;
+      i += words[i + 1] === "the" ? 2 : 1;
       continue;
     }
     let j = i + 1;
@@ -109,5 +126,5 @@ export function takePhrases(words: readonly string[]) {
     else on = { part, side };
     i = two ? j + 1 : j;
   }
-  return { left, target, on, at };
+  return { left, target, on, at, pad };
 }

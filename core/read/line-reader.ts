@@ -9,14 +9,26 @@ import { expandRange } from "../score/ranges.ts";
 import type { Actor, Alternative, Beat, Line, Part, Span, Turn, TurnActor } from "../score/types.ts";
 import type { NumberedRole } from "../words/numbering.ts";
 import type { Vocabulary } from "../words/vocabulary.ts";
+import { plainUse } from "./plain-use.ts";
+import type { Cue } from "../words/types.ts";
 import { contextKey, readPart } from "./read-part.ts";
-import type { ReadBeat, ReadBeats, ReadLine, ReadPart, ReadPlay, ReadTurn, WordContext, WordFault } from "./types.ts";
+import type {
+  Meaning,
+  ReadBeat,
+  ReadBeats,
+  ReadLine,
+  ReadPart,
+  ReadPlay,
+  ReadTurn,
+  WordContext,
+  WordFault,
+} from "./types.ts";
 
 /** What of a header decides what words mean and who acts. */
 type ReadingHeader = Pick<Header, "kind" | "numbering" | "tradition" | "actors" | "people">;
 
 /** Gear that somebody else can hit. */
-const PADS: ReadonlySet<Gear> = new Set(["mitts", "belly pad", "kick shield"]);
+export const PADS: ReadonlySet<Gear> = new Set(["mitts", "belly pad", "kick shield"]);
 
 /** What the words of one person mean depends on what they hold and wear, and on the drill's kind. */
 function contextOf(actor: Actor, { people, kind, tradition, numbering }: ReadingHeader): WordContext {
@@ -69,9 +81,33 @@ export class LineReader {
         if (actor !== "both") last = actor;
         return this.turn(turn, actor, faults);
       });
-      return { from: line.from, to: line.to, meets: one.meets, turns };
+      return { from: line.from, to: line.to, meets: one.meets, turns: one.meets ? turns : this.onPads(turns) };
     });
     return { line, plays, faults };
+  }
+
+  /**
+   * Pads before the blows that go onto them: `B jab on pads` and `B jab -> A hold pad` are both
+   * `A hold pads -> B jab`.
+   */
+  private onPads(typed: readonly ReadTurn[]): readonly ReadTurn[] {
+    const turns = typed.map(allOnPads);
+    const [first, second, ...rest] = turns;
+    if (!first || first.actor === "both" || !strikes(first)) return turns;
+    if (second && second.actor !== "both" && onlyCues(second, "pad")) return [second, first, ...rest];
+    if (!meaningsOf(first).some(({ use }) => use.pad)) return turns;
+    const holder = partnerOf(first.actor, this.actors, null);
+    const at = { from: first.from, to: first.from };
+    const pad = [...this.vocabulary.moves.values()].find((move) => move.cue === "pad" && move.heights)!;
+    const part: ReadPart = { ...at, meaning: { kind: "move", use: { ...plainUse(pad), ...at } } };
+    const beat: ReadBeat = { ...at, text: pad.name, parts: [part] };
+    const context = this.contexts[Math.max(0, this.actors.indexOf(holder))]!;
+    const shown: ReadTurn = {
+      ...at,
+      actor: holder,
+      alternatives: [[{ ...at, actor: holder, context, beats: [beat] }]],
+    };
+    return [shown, ...turns];
   }
 
   /** Who acts where nobody is named: whoever did not act before. */
@@ -97,7 +133,7 @@ export class LineReader {
     const alternatives = typed.alternatives.map((one) =>
       doers.map((doer, i) => this.beats(one, doer, i === 0 ? faults : [])),
     );
-    return { from: typed.from, to: typed.to, actor, typed, alternatives };
+    return { from: typed.from, to: typed.to, actor, alternatives };
   }
 
   private beats(alternative: Alternative, actor: Actor, faults: WordFault[]): ReadBeats {
@@ -128,18 +164,43 @@ export class LineReader {
 
   /** `1-2-3` and single numbers with empty hands: blows of the punches set, as notation. */
   private numberRow(beat: Beat, context: WordContext): string[] | null {
-    const word = beat.parts.length === 1 && beat.parts[0]!.words.length === 1 ? beat.parts[0]!.words[0]! : null;
-    if (!word || !/^\d{1,2}(?:-\d{1,2})*$/.test(word.text)) return null;
-    const numbers = word.text.split("-");
-    if (context.holds !== null && numbers.length === 1) return [`${this.numberedName("strike")} ${word.text}`];
+    const [word, ...behind] = beat.parts.length === 1 ? beat.parts[0]!.words.map(({ text }) => text) : [];
+    if (!word || !/^\d{1,2}(?:-\d{1,2})*$/.test(word)) return null;
+    // What stands behind the numbers is said of each.
+    const rest = behind.map((text) => ` ${text}`).join("");
+    const numbers = word.split("-");
+    if (context.holds !== null && numbers.length === 1) return [`${this.numberedName("strike")} ${word}${rest}`];
     const moves = this.vocabulary.numbering.get("punches")?.moves ?? [];
-    return numbers.map((n) => moves[Number(n) - 1] ?? `punch number ${n}`);
+    return numbers.map((n) => (moves[Number(n) - 1] ?? `punch number ${n}`) + rest);
   }
 
   /** How a numbered move of a role is written. */
   private numberedName(role: NumberedRole): string {
     return [...this.vocabulary.moves.values()].find((move) => move.numbered === role)!.name;
   }
+}
+
+const meaningsOf = ({ alternatives }: ReadTurn): Meaning[] =>
+  alternatives.flatMap((done) =>
+    done.flatMap(({ beats }) => beats.flatMap(({ parts }) => parts.flatMap(({ meaning }) => meaning ?? []))),
+  );
+
+const strikes = (turn: ReadTurn): boolean => meaningsOf(turn).some(({ use }) => use.move.attack);
+
+/** Every beat of a turn is a cue of a kind and nothing else. */
+const onlyCues = (turn: ReadTurn, cue: Cue): boolean => meaningsOf(turn).every(({ use }) => use.move.cue === cue);
+
+/** `on pads` behind the last blow of a turn is said of all of them. */
+function allOnPads(turn: ReadTurn): ReadTurn {
+  if (!meaningsOf(turn).some(({ use }) => use.pad === "all")) return turn;
+  const part = (one: ReadPart): ReadPart =>
+    one.meaning?.use.move.attack
+      ? { ...one, meaning: { ...one.meaning, use: { ...one.meaning.use, pad: "this" } } }
+      : one;
+  const alternatives = turn.alternatives.map((done) =>
+    done.map((read) => ({ ...read, beats: read.beats.map((beat) => ({ ...beat, parts: beat.parts.map(part) })) })),
+  );
+  return { ...turn, alternatives };
 }
 
 /** The partner of somebody: whoever acted last, or the first who is somebody else. */

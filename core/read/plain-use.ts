@@ -16,6 +16,7 @@ export const plainUse = (move: Move): MoveUse => ({
   on: null,
   at: null,
   feint: false,
+  pad: null,
   commitment: null,
   intercept: false,
   length: 1,

@@ -48,9 +48,9 @@ class PartReader {
     const said = wordsOf(this.part);
     const found = findMove(said.words, this.vocabulary, this.context);
     if (!found) return this.unknown(said.words);
-    const { move, target, on, at } = found;
+    const { move, target, on, at, pad } = found;
     const { feint, commitment, length } = said;
-    const use: Draft = { ...plainUse(move), text: this.text, target, on, at, feint, commitment, length };
+    const use: Draft = { ...plainUse(move), text: this.text, target, on, at, pad, feint, commitment, length };
     const modified = this.modify(use, found.rest);
     if (!modified) return null;
     const { number } = modified;
@@ -116,7 +116,8 @@ class PartReader {
   /** A move that contradicts itself whoever stands how (a high sweep), or needs what nobody holds. */
   private able(use: Draft): Meaning | null {
     const { move } = use;
-    if (!canHold(move, this.context))
+    // A pad that nobody wears is missing gear, which is said as such.
+    if (!move.cue && !canHold(move, this.context))
       return this.fault("bad-move", "needs", { move: move.name, needs: String(move.needs) });
     if (use.height && move.attack && move.heights && !move.heights.includes(use.height)) {
       const heights = move.heights.join(", ");

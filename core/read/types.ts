@@ -1,5 +1,5 @@
 /** What words come to mean on their way through this room: as read, and as done from a stance. */
-import type { Actor, Line, Span, Turn, TurnActor } from "../score/types.ts";
+import type { Actor, Line, Span, TurnActor } from "../score/types.ts";
 import type { Side } from "../score/person.ts";
 import type { PartName } from "../words/part-names.ts";
 import type { Angle, NumberedRole } from "../words/numbering.ts";
@@ -31,6 +31,8 @@ export interface MoveUse extends Span {
   /** `at C`: who receives it, where three work. */
   readonly at: Actor | null;
   readonly feint: boolean;
+  /** It goes onto a pad: `on pad` for this blow, `on pads` behind the last for all of its turn. */
+  readonly pad: "this" | "all" | null;
   readonly commitment: "committed" | "probing" | null;
   readonly intercept: boolean;
   /** Length in beats. */
@@ -83,7 +85,6 @@ export interface ReadBeats extends Span {
 
 export interface ReadTurn extends Span {
   readonly actor: TurnActor;
-  readonly typed: Turn;
   /** For each alternative what is done, by one or by both. */
   readonly alternatives: readonly (readonly ReadBeats[])[];
 }

@@ -13,7 +13,7 @@ import {
 } from "yup";
 import { partNamed } from "./part-names.ts";
 import { moveFiles, type MoveFile } from "./shipped.ts";
-import { COMPANIONS, COVER_LIMBS, HEIGHTS, LIMBS, ROLES, TOOLS, TRADITIONS, type MoveData } from "./types.ts";
+import { COMPANIONS, COVER_LIMBS, CUES, HEIGHTS, LIMBS, ROLES, TOOLS, TRADITIONS, type MoveData } from "./types.ts";
 
 const ms = number().integer().min(50).max(2000);
 const metres = number().min(-1).max(2);
@@ -168,6 +168,7 @@ const move = object({
   ),
   fistByCustom: boolean().oneOf([true]),
   like: string().max(60),
+  cue: string().oneOf([...CUES]),
   goesDown: boolean(),
   restores: boolean(),
   changes: string().oneOf(["stance", "hands"]),

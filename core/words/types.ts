@@ -164,6 +164,10 @@ interface ContactData {
   readonly incoming?: boolean;
 }
 
+/** Kinds of cues: what tells the partner to act without attacking. */
+export const CUES = ["pad", "approach", "opening", "call", "shot"] as const;
+export type Cue = (typeof CUES)[number];
+
 export const COMPANIONS = ["forward", "lowered"] as const;
 type Companion = (typeof COMPANIONS)[number];
 
@@ -191,6 +195,8 @@ export interface MoveData {
   readonly energy?: EnergyData;
   readonly answer?: readonly Mechanism[];
   readonly contact?: ContactData;
+  /** It tells the partner to act; what stands behind it decides what it is answered by. */
+  readonly cue?: Cue;
   /** Time until the target is clear or the cover stands. */
   readonly move?: number;
   /** What a companion in the same beat must do: bring the feet forward, or lower the body. */

@@ -1,0 +1,233 @@
+/**
+ * Cues and holds as feeds: a pad is shown, somebody walks in, a gap opens, a hand takes hold. What the partner
+ * does about it is judged by what kind of cue it is; blows on pads for the one who hits.
+ */
+import { metres } from "../base/units.ts";
+import { draft, type FindingDraft } from "../findings/finding.ts";
+import { isArmPart, PARTS } from "../body/parts.ts";
+import { cloneWorld, distanceOf, type BodyState, type World } from "../body/state.ts";
+import type { DoneBeat, MoveUse } from "../read/types.ts";
+import { PADS } from "../read/line-reader.ts";
+import { partNamed } from "../words/part-names.ts";
+import type { Cue } from "../words/types.ts";
+import { byHeight, limbKind } from "./blow.ts";
+import { MODEL } from "./constants.ts";
+import { emptyExchange } from "./empty.ts";
+import { poses, type Setting } from "./exchange.ts";
+import { plainFeed } from "./feed.ts";
+import { launchFeed } from "./launch.ts";
+import { applySetUp, limbFindings } from "./limbs.ts";
+import { displacements } from "./move-body.ts";
+import { brokenRules } from "./restrictions.ts";
+import type { Blow, CheckedExchange, Feed, Layer } from "./types.ts";
+import { verdictOf } from "./verdict.ts";
+
+/** What a move is as a cue: said by its data, or a hold; null for all others. */
+export function cueOf({ move }: MoveUse): Cue | "hold" | null {
+  if (move.cue) return move.cue;
+  if (move.attack || move.energy) return null;
+  const { kind } = move.contact ?? {};
+  return kind === "grip" || kind === "pin" || kind === "touch" ? "hold" : null;
+}
+
+/** How far in front of the body a pad is held for a blow, m: a forearm before the face, at the body itself. */
+export function padAhead(use: MoveUse, holder: BodyState): number {
+  const part = use.target?.part ?? partNamed(byHeight(use.move.attack!.target, use.height)) ?? "head";
+  const high = PARTS[part].zone === "head" || PARTS[part].zone === "neck";
+  return high ? MODEL.padAhead * holder.body.height : MODEL.padAtBody;
+}
+
+/** Checks what is done about a cue: for a pad all the blows that go to it, else the one beat that answers. */
+export function checkCue(cue: Feed, beats: readonly DoneBeat[], world: World, setting: Setting): CheckedExchange {
+  const check = new CueCheck(cue, world, setting);
+  return check.run(beats);
+}
+
+class CueCheck {
+  private readonly findings: FindingDraft[] = [];
+  private readonly layers: Layer[] = [];
+  private readonly kind: Cue | "hold";
+  private first: Blow | null = null;
+
+  constructor(
+    private readonly cue: Feed,
+    private readonly world: World,
+    private readonly setting: Setting,
+  ) {
+    this.kind = cueOf(cue.use) ?? "call";
+  }
+
+  run(beats: readonly DoneBeat[]): CheckedExchange {
+    const { cue, world, setting } = this;
+    const { actor, receiver, use, row } = cue;
+    const before = poses(world);
+    for (const uses of cue.before) applySetUp(uses, world, actor, receiver);
+    this.findings.push(...limbFindings(cue.beatUses, row, world, actor, null), ...holdReach(cue.beatUses, cue, world));
+    applySetUp(cue.beatUses, world, actor, receiver);
+    for (const beat of beats) this.beat(beat);
+    for (const uses of cue.after) applySetUp(uses, world, actor, receiver);
+    const last = beats[beats.length - 1];
+    if (!last) this.findings.push(draft(row, use, "cue-open", { cue: use.text }));
+    const uses = beats.flatMap((beat) => beat.uses);
+    const working = this.layers.filter((layer) => layer.fails === null);
+    return {
+      ...emptyExchange(
+        {
+          from: use.from,
+          to: last?.to ?? use.to,
+          row,
+          feed: use,
+          feedText: use.text,
+          feeder: actor,
+          responder: receiver,
+          answerSpan: last ? { from: beats[0]!.from, to: last.to } : null,
+          before,
+          after: poses(world),
+        },
+        setting,
+      ),
+      beat: uses,
+      answer: uses,
+      verdict: verdictOf(this.findings),
+      margin: working.length > 0 ? metres(Math.min(...working.map((layer) => layer.margin))) : null,
+      layers: this.layers,
+      findings: this.findings,
+    };
+  }
+
+  private beat(beat: DoneBeat): void {
+    const { cue, world, setting } = this;
+    const { receiver, actor, row } = cue;
+    const incoming = this.first?.incoming ?? null;
+    this.findings.push(...limbFindings(beat.uses, row, world, receiver, incoming));
+    for (const use of beat.uses) this.findings.push(...brokenRules(use, row, world[receiver]!, setting.header));
+    const blows = beat.uses.filter((use) => use.move.attack && !use.feint);
+    const others = beat.uses.filter((use) => !use.move.attack);
+    // Stepping, pinning and freeing come before the blow of the same beat.
+    if (blows.length === 0 || others.length > 0) {
+      if (blows.length === 0) this.answer(others, beat);
+      applySetUp(others, world, receiver, actor);
+    }
+    for (const use of blows) this.strike(use, beat);
+  }
+
+  /** A blow: onto the pad, or at whoever shows an opening, comes in or holds on. */
+  private strike(use: MoveUse, beat: DoneBeat): void {
+    const { cue, world, setting, kind } = this;
+    const { actor, receiver, row } = cue;
+    const pad = kind === "pad";
+    const order = this.layers.length;
+    const feed: Feed = {
+      ...plainFeed({
+        use: pad ? atPad(use, cue.use) : use,
+        row,
+        actor: receiver,
+        receiver: actor,
+        beatUses: beat.uses,
+      }),
+      companions: [],
+      first: order === 0,
+      order,
+      ahead: pad ? padAhead(use, world[actor]!) : 0,
+      onPad: pad,
+    };
+    // A blow at somebody can be answered: it is thrown in earnest by whoever walks the turn.
+    const { blow, findings } = launchFeed(feed, pad ? world : cloneWorld(world), pad ? setting.header.range : null);
+    this.findings.push(...findings);
+    if (pad) this.findings.push(...padFindings(cue.use, use, world[actor]!, row));
+    if (!blow) return;
+    this.first ??= blow;
+    const missing = blow.missing > 0;
+    const margin = metres(missing ? -blow.missing : MODEL.marginCap);
+    this.layers.push({ use, by: "strike", margin, fails: missing ? "open" : null, detail: {}, bareLimb: false });
+  }
+
+  /** Something other than a blow, as the answer to the cue. */
+  private answer(uses: readonly MoveUse[], beat: DoneBeat): void {
+    const { cue, kind } = this;
+    if (kind === "pad") return;
+    const use = uses.find((one) => answers(one, kind));
+    if (use) {
+      const margin = metres(MODEL.marginCap);
+      this.layers.push({ use, by: "cue", margin, fails: null, detail: {}, bareLimb: false });
+    } else if (this.layers.length === 0) {
+      const answer = beat.uses.map((one) => one.text).join(" + ");
+      this.findings.push(draft(cue.row, beat, "line-open", { code: kind, answer, feed: cue.use.text }));
+    }
+  }
+}
+
+/** True where something in a beat deals with a cue of a kind. */
+export const dealsWith = ({ uses }: DoneBeat, kind: Cue | "hold"): boolean =>
+  uses.some((use) => use.move.attack !== undefined || (kind !== "pad" && answers(use, kind)));
+
+/** A blow that names no place goes where the pad is, if it can go there at all. */
+function atPad(blow: MoveUse, { height }: MoveUse): MoveUse {
+  const { target } = blow.move.attack!;
+  const goes = typeof target !== "string" && height !== null && target[height] !== undefined;
+  return goes && !blow.target && !blow.height ? { ...blow, height } : blow;
+}
+
+/** What deals with a cue of a kind, as far as the data of a move say it. */
+function answers({ move }: MoveUse, kind: Exclude<Cue | "hold", "pad">): boolean {
+  const mechanisms = move.answer ?? [];
+  const feet = mechanisms.some((m) => m.by === "displace" && m.feet !== undefined);
+  switch (kind) {
+    case "call":
+    case "opening":
+      return true;
+    case "approach":
+      return feet || move.contact !== undefined || mechanisms.some((m) => m.by === "interpose" || m.by === "jam");
+    case "shot":
+      return mechanisms.some((m) => m.by === "deny");
+    case "hold":
+      return (
+        move.contact?.kind === "break" ||
+        move.contact?.kind === "clear" ||
+        mechanisms.some((m) => m.by === "energy" || m.by === "jam")
+      );
+  }
+}
+
+/** A hold reaches like a blow, with a short step: how much is missing is said. */
+export function holdReach(
+  beatUses: readonly MoveUse[],
+  { actor, receiver, row }: Pick<Feed, "actor" | "receiver" | "row">,
+  world: World,
+): FindingDraft[] {
+  const state = world[actor]!;
+  const partner = world[receiver]!;
+  return beatUses.flatMap((use) => {
+    const { contact } = use.move;
+    if (!contact || contact.kind === "break" || contact.kind === "clear" || limbKind(use) !== "hand") return [];
+    const part = use.on?.part ?? use.target?.part ?? partNamed(contact.on) ?? "forearm";
+    // A guard's hands are in front of the body; all else is at it.
+    const surface = isArmPart(part) ? MODEL.guardAhead * partner.body.height : MODEL.padAtBody;
+    const steps =
+      use.move.answer?.some((m) => m.by === "displace") || beatUses.some((one) => displacements(one).length > 0);
+    const step = (steps ? MODEL.stepIn : MODEL.shortStep) * state.body.scale;
+    const missing = distanceOf(state, partner) - surface - state.body.arm - step;
+    if (missing <= 0) return [];
+    const cm = Math.max(1, Math.round(missing * 100));
+    return [draft(row, use, "out-of-reach", { move: use.text, cm, code: "hold" })];
+  });
+}
+
+/** What takes a hard kick. */
+const SHIELDS: ReadonlySet<string> = new Set(["kick shield", "belly pad"]);
+
+/** A kick goes onto a shield, kick pads or a belly pad; a blow where the pad is held. */
+function padFindings(cue: MoveUse, blow: MoveUse, holder: BodyState, row: Feed["row"]): FindingDraft[] {
+  const { wears } = holder.body.person;
+  const found: FindingDraft[] = [];
+  const why = `the ${blow.text}`;
+  const missing = (gear: string) => draft(row, blow, "gear-missing", { actor: holder.actor, gear, why });
+  const kick = limbKind(blow) === "leg" && blow.move.attack!.tool !== "knee";
+  const hard = kick && blow.move.attack!.commitment > MODEL.lightKick;
+  if (hard && !wears.some((gear) => SHIELDS.has(gear))) found.push(missing("a kick shield or belly pad"));
+  else if (!wears.some((gear) => PADS.has(gear))) found.push(missing("mitts or a pad"));
+  const { heights } = blow.move;
+  if (cue.height && !blow.target && heights && !heights.includes(cue.height))
+    found.push(draft(row, blow, "pad", { move: blow.text, height: cue.height, heights: heights.join(" or ") }));
+  return found;
+}
