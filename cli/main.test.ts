@@ -8,7 +8,7 @@ const run = (args: string[], input = "") => spawnSync("bin/vicissor", args, { in
 let dir: string;
 beforeAll(() => {
   dir = mkdtempSync(join(tmpdir(), "vicissor-"));
-  writeFileSync(join(dir, "good.vics"), "A jab -> B slip out, cross\n");
+  writeFileSync(join(dir, "good.vics"), "tempo: 40%\n\nA jab -> B slip out, cross\n");
   writeFileSync(join(dir, "bad.vics"), "title: x\n\nA lead hook -> B slip out\n");
 });
 afterAll(() => rmSync(dir, { recursive: true }));

@@ -3,7 +3,7 @@ import { metres } from "#core/base/units.ts";
 import { checkFor } from "#core/policy/judge.ts";
 import { checkExchange, type Setting } from "#core/exchange/exchange.ts";
 import { prepare } from "#core/drill/prepare.ts";
-import type { Feed } from "#core/exchange/types.ts";
+import { plainFeed } from "#core/exchange/feed.ts";
 import { cloneWorld } from "#core/body/state.ts";
 import { doneFrom } from "#core/read/stance.ts";
 import { planClass, type ClassPlan, type PlanInput } from "#core/class/plan.ts";
@@ -247,19 +247,8 @@ function thousandExchanges(): number {
   };
   const pairs = text.items.map((item) => {
     const fed = beatOf(item, 0, "A");
-    const feed: Feed = {
-      use: fed.uses[0]!,
-      row: text.rows[0]!,
-      actor: "A",
-      receiver: "B",
-      isReturn: false,
-      beatUses: fed.uses,
-      before: [],
-      gained: null,
-      feints: 0,
-      hidden: 0,
-      first: true,
-    };
+    const [use] = fed.uses;
+    const feed = plainFeed({ use: use!, row: text.rows[0]!, actor: "A", receiver: "B", beatUses: fed.uses });
     return { feed, beat: beatOf(item, 1, "B") };
   });
   return best(300, () => {

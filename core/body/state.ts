@@ -34,6 +34,8 @@ export interface BodyState {
   posture: Posture;
   /** Leg that carries the weight. */
   weight: "lead" | "rear" | "even";
+  /** The limb whose weight the last blow has used up, and how high it went; null once they moved or came back. */
+  spent: Readonly<{ limb: "hand" | "leg"; side: Side; high: boolean }> | null;
   /** What each own hand holds of somebody. */
   holds: Holds;
   /** Why they may not strike standing before a `recover`. */
@@ -44,6 +46,8 @@ export interface BodyState {
   yielded: number;
   /** Forward carry of the last answer: slip, weave or parry. */
   carries: boolean;
+  /** How far they have come nearer by steps of this turn that stand before a blow, m. */
+  approach: number;
   /** The feet went back and the body still does: nothing pushes a hand forward. */
   goesBack: boolean;
   /** Where the weapon is after its last stroke. */
@@ -76,11 +80,13 @@ export function startState(actor: Actor, body: Body, x: number, y: number): Body
     weaponSide: body.person.hand,
     posture: STANCE,
     weight: "even",
+    spent: null,
     holds: EMPTY_HANDS,
     unrecovered: null,
     ownStep: NO_STEP,
     yielded: 0,
     carries: false,
+    approach: 0,
     goesBack: false,
     chamber: "ready",
     open: false,
@@ -92,7 +98,8 @@ export function startState(actor: Actor, body: Body, x: number, y: number): Body
  * are back under them, while a head that slipped or leaned is still where it went.
  */
 export function risen(posture: Posture): Posture {
-  if (posture === STANCE) return STANCE;
+  // From under a blow they come up over their feet; only who slipped or leaned stays where they are.
+  if (posture === STANCE || posture.head.w < -DUCKED) return STANCE;
   const { head, chest, belly, hips } = posture;
   return {
     ...STANCE,
@@ -102,6 +109,9 @@ export function risen(posture: Posture): Posture {
     hips: { u: hips.u, w: 0, d: 0 },
   };
 }
+
+/** A head that went down further than this has to come up again, m. */
+const DUCKED = 0.1;
 
 /** A state of its own: what lies inside it is never changed in place. */
 export const cloneState = (state: BodyState): BodyState => ({ ...state });
@@ -125,6 +135,7 @@ export function restore(state: BodyState): void {
   state.posture = STANCE;
   state.unrecovered = null;
   state.weight = "even";
+  state.spent = null;
   state.yielded = 0;
   state.carries = false;
   state.goesBack = false;

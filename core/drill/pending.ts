@@ -6,8 +6,9 @@ import { checkExchange, poses, type Setting } from "../exchange/exchange.ts";
 import type { CheckedExchange, Feed } from "../exchange/types.ts";
 import { launchFeed } from "../exchange/launch.ts";
 import { applySetUp } from "../exchange/limbs.ts";
-import type { FindingDraft } from "../findings/finding.ts";
-import type { DoneBeat } from "../read/types.ts";
+import { draft, type FindingDraft } from "../findings/finding.ts";
+import { doneFrom } from "../read/stance.ts";
+import type { DoneBeat, ReadBeats, WordFault } from "../read/types.ts";
 import type { Actor, Row, Span } from "../score/types.ts";
 
 export interface Walk {
@@ -65,4 +66,26 @@ export function unread(p: Pending, beat: DoneBeat | null, responder: Actor, worl
   };
   const uses = beat?.uses ?? [];
   return { ...emptyExchange(base, walk.setting), beat: uses, answer: uses };
+}
+
+/**
+ * The beats of one person, as the words mean them for who acts as they stand now. What cannot be done from
+ * there is said of all beats, or of one alone.
+ */
+export function asTheyStand(
+  read: ReadBeats,
+  world: World,
+  { setting, findings, row }: Walk,
+  only?: number,
+): readonly DoneBeat[] {
+  const { beats, faults } = doneFrom(read, world[read.actor]!, setting.usage.vocabulary);
+  const said = only === undefined ? read : read.beats[only]!;
+  for (const fault of faults)
+    if (fault.from >= said.from && fault.to <= said.to) findings.push(wordFinding(fault, row));
+  return beats;
+}
+
+export function wordFinding(fault: WordFault, row: Row): FindingDraft {
+  const nearest = fault.nearest.join(", ");
+  return draft(row, fault, fault.rule, { ...fault.params, code: fault.code, ...(nearest ? { nearest } : {}) });
 }

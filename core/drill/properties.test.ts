@@ -5,7 +5,7 @@ import { check } from "./check.ts";
 import { clearance } from "../exchange/clear.ts";
 import { launch } from "../exchange/blow.ts";
 import { movesOf } from "../exchange/testing.ts";
-import type { Feed } from "../exchange/types.ts";
+import { plainFeed } from "../exchange/feed.ts";
 import { bodyOf } from "../body/body.ts";
 import { startState } from "../body/state.ts";
 import { parsePerson } from "../score/person.ts";
@@ -124,19 +124,7 @@ test("more displacement in the clearing direction never lowers the margin of the
   const attacker = startState("A", bodyOf(person), 0, 0);
   const row = parse("A jab").rows[0]!;
   const use = movesOf("jab", attacker)[0]!;
-  const feed: Feed = {
-    use,
-    row,
-    actor: "A",
-    receiver: "B",
-    isReturn: false,
-    beatUses: [use],
-    before: [],
-    gained: null,
-    feints: 0,
-    hidden: 0,
-    first: true,
-  };
+  const feed = plainFeed({ use, row, actor: "A", receiver: "B" });
   const blow = launch(feed, attacker, receiver, 0);
   const marginAt = (u: number) => {
     const moved = { ...receiver, posture: { ...receiver.posture, head: { u, w: 0, d: 0 } } };

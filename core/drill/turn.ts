@@ -1,5 +1,5 @@
 /** One turn of a line: answers deal with the feeds before it in order; the attacks after them are returns or feeds. */
-import { unanswered, unread, type Pending, type Walk } from "./pending.ts";
+import { asTheyStand, unanswered, unread, type Pending, type Walk } from "./pending.ts";
 import { cloneWorld, STANCE, type World } from "../body/state.ts";
 import { checkCue, cueOf, dealsWith, holdReach } from "../exchange/cue.ts";
 import { checkExchange } from "../exchange/exchange.ts";
@@ -10,8 +10,8 @@ import { displacements } from "../exchange/move-body.ts";
 import { brokenRules } from "../exchange/restrictions.ts";
 import type { Feed } from "../exchange/types.ts";
 import { partnerOf } from "../read/line-reader.ts";
-import type { MoveUse, DoneBeat, ReadTurn } from "../read/types.ts";
-import { plainUse } from "../read/plain-use.ts";
+import type { MoveUse, DoneBeat, ReadBeats, ReadTurn } from "../read/types.ts";
+import { heldPad } from "../read/plain-use.ts";
 import type { Actor } from "../score/types.ts";
 import type { Move } from "../words/types.ts";
 
@@ -41,9 +41,13 @@ interface Turning {
 }
 
 /** Takes a turn and gives the feeds that wait for the next one. */
-export function takeTurn(turning: Turning, beats: readonly DoneBeat[], world: World, walk: Walk): Pending[] {
+export function takeTurn(turning: Turning, read: ReadBeats, world: World, walk: Walk): Pending[] {
   const turn = new TurnTaken(turning, world, walk);
-  beats.forEach((beat, i) => turn.take(beat, beats.slice(i + 1)));
+  read.beats.forEach((_, i) => {
+    // Each beat as they stand by then: a change of stance or hands counts for what follows.
+    const beats = asTheyStand(read, world, walk, i);
+    turn.take(beats[i]!, beats.slice(i + 1));
+  });
   return turn.end();
 }
 
@@ -179,7 +183,7 @@ class TurnTaken {
   /** Blows of a beat; in one that answers, its steps were done with the answer. */
   private throwAll(beat: DoneBeat, blows: readonly MoveUse[], as: "answered" | "alone"): void {
     const { walk, world } = this;
-    const { actor, pending, opening } = this.turning;
+    const { actor, opening } = this.turning;
     for (const use of blows) {
       const receiver = use.at && use.at !== actor ? use.at : this.partner;
       const plain = plainFeed({ use, row: walk.row, actor, receiver, beatUses: beat.uses });
@@ -190,7 +194,6 @@ class TurnTaken {
         companions: as === "answered" ? [] : plain.companions,
         before: this.before,
         feints: this.feints,
-        hidden: Math.max(0, pending.length - 1),
         first: opening && this.made.length === 0,
         towards: { x, y },
         order: this.made.length + this.struck,
@@ -211,7 +214,7 @@ class TurnTaken {
       if (this.waiting.length > 1 && beat.uses.some(attacks)) this.hitPads();
       return;
     }
-    const about = (one: DoneBeat) => dealsWith(one, kind ?? "call");
+    const about = (one: DoneBeat) => dealsWith(one, front.feed!.use);
     if (!about(beat) && rest.some(about)) return this.act(beat, rest);
     this.waiting.shift();
     this.walk.exchanges.push(checkCue(front.feed!, [beat], this.world, this.walk.setting));
@@ -234,8 +237,7 @@ class TurnTaken {
     const { walk, world } = this;
     const { actor } = this.turning;
     this.bringUp();
-    const pad = [...walk.setting.usage.vocabulary.moves.values()].find((move) => move.cue === "pad" && move.heights)!;
-    const use = { ...plainUse(pad), from: beat.from, to: beat.from };
+    const use = heldPad(walk.setting.usage.vocabulary, { from: beat.from, to: beat.from });
     const feed = plainFeed({ use, row: walk.row, actor: this.partner, receiver: actor });
     walk.exchanges.push(checkCue(feed, [beat], world, walk.setting));
     this.struck++;

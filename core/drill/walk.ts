@@ -1,15 +1,16 @@
 /** Walks one line of play: whose turn it is, which answer deals with which feed, what is a return. */
 import { checkMeeting } from "./meet.ts";
-import { thrown, unanswered, unread, type Pending, type Walk } from "./pending.ts";
+import { asTheyStand, thrown, unanswered, unread, wordFinding, type Pending, type Walk } from "./pending.ts";
+import { walkSolo } from "./solo.ts";
 import { takeTurn } from "./turn.ts";
 import { cloneWorld, NO_STEP, type World } from "../body/state.ts";
 import type { Setting } from "../exchange/exchange.ts";
+import { checkCue } from "../exchange/cue.ts";
 import { plainFeed } from "../exchange/feed.ts";
 import { applySetUp } from "../exchange/limbs.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
 import { draft, type FindingDraft } from "../findings/finding.ts";
-import { doneFrom } from "../read/stance.ts";
-import type { DoneBeat, ReadBeats, ReadLine, ReadPlay, ReadTurn, WordFault } from "../read/types.ts";
+import type { ReadLine, ReadPlay, ReadTurn } from "../read/types.ts";
 import { MAX_BRANCHES, MAX_LINE_EXCHANGES } from "../score/limits.ts";
 import type { Actor, Row } from "../score/types.ts";
 
@@ -51,7 +52,8 @@ function walkAll(
   let world = start;
   for (const one of plays) {
     walk.end = null;
-    if (one.meets) walkMeeting(one, cloneWorld(world), walk);
+    if (setting.header.kind === "solo") walkSolo(one, cloneWorld(world), walk);
+    else if (one.meets) walkMeeting(one, cloneWorld(world), walk);
     else walkTurns({ turns: one.turns, index: 0, last: null, pending: [] }, cloneWorld(world), walk);
     // In a loop or a carry the next line goes on from here; elsewhere each starts from the frame.
     if (goes === "on" && walk.end) world = walk.end;
@@ -101,8 +103,8 @@ function walkTurns(at: Position, world: World, walk: Walk): void {
       bothAct(alternative, branch, walk);
       return walkTurns({ ...at, index: index + 1 }, branch, walk);
     }
-    const beats = asTheyStand(alternative[0]!, branch, walk);
-    const next = takeTurn({ actor, last, pending, opening: index === 0, next: turns[index + 1] }, beats, branch, walk);
+    const turning = { actor, last, pending, opening: index === 0, next: turns[index + 1] };
+    const next = takeTurn(turning, alternative[0]!, branch, walk);
     walkTurns({ turns, index: index + 1, last: actor, pending: next }, branch, walk);
   });
 }
@@ -116,24 +118,19 @@ function bothAct(done: ReadTurn["alternatives"][number], world: World, walk: Wal
   }
 }
 
-/** The beats of one person, as the words mean them for who acts as they stand now. */
-function asTheyStand(read: ReadBeats, world: World, { setting, findings, row }: Walk): readonly DoneBeat[] {
-  const { beats, faults } = doneFrom(read, world[read.actor]!, setting.usage.vocabulary);
-  for (const fault of faults) findings.push(wordFinding(fault, row));
-  return beats;
-}
-
-function wordFinding(fault: WordFault, row: Row): FindingDraft {
-  const nearest = fault.nearest.join(", ");
-  return draft(row, fault, fault.rule, { ...fault.params, code: fault.code, ...(nearest ? { nearest } : {}) });
-}
-
 function walkMeeting(line: ReadPlay, world: World, walk: Walk): void {
   const [left, right] = line.turns.map((turn) => turn.alternatives[0]![0]!);
   const one = left!.actor;
   const two = right!.actor;
   const beatA = asTheyStand(left!, world, walk)[0];
   const beatB = asTheyStand(right!, world, walk)[0];
+  const cycle = beatA?.uses.find((use) => use.move.cycle);
+  if (beatA && beatB && cycle) {
+    const feed = plainFeed({ use: cycle, row: walk.row, actor: one, receiver: two, beatUses: beatA.uses });
+    walk.exchanges.push(checkCue(feed, [beatB], world, walk.setting));
+    walk.end = world;
+    return;
+  }
   const useA = beatA?.uses.find((use) => use.move.attack);
   const useB = beatB?.uses.find((use) => use.move.attack);
   walk.end = world;

@@ -63,7 +63,10 @@ export function reachOf(feed: Thrown, state: BodyState, side: Side, aimHeight: n
   if (attack.reach !== undefined) return attack.reach * body.height;
   const straight = (attack.extension ?? 0.97) * body.arm + weaponReach(use, state);
   const above = aimHeight - body.shoulderHeight - state.posture.chest.w;
-  const rise = above < 0 ? Math.min(0, above + MODEL.dip * body.height) : above;
+  const dipped = Math.min(0, above + MODEL.dip * body.height);
+  const far = MODEL.easyAbove * body.height;
+  // Far above the shoulder they come up on their toes.
+  const rise = above < 0 ? dipped : above > far ? Math.max(far, above - MODEL.toes * body.height) : above;
   const level = straight > Math.abs(rise) ? Math.sqrt(straight * straight - rise * rise) : 0;
   return level + turnForward(feed, state, side);
 }
@@ -159,16 +162,31 @@ function aimOf(use: MoveUse, receiver: BodyState, incoming: Side): Pick<Blow, "z
   return { zone, aim, surface: aim.d + now.hd };
 }
 
-/** A blow to the body needs the step that the body needs, pad or not. */
-const padAtHead = (use: MoveUse): boolean => PARTS[targetOf(use).part].zone === "head";
+/** A blow to the head. */
+export const goesHigh = (use: MoveUse): boolean => PARTS[targetOf(use).part].zone === "head";
 
 /** The step that a blow takes by itself, m for 1.75 m: the first return none, later blows of a combination a short one. */
 function ownStep({ use, isReturn, order, onPad }: Feed): number {
   const own = use.move.attack!.step ?? MODEL.solvedStep;
-  if (onPad) return padAtHead(use) ? Math.min(MODEL.shortStep, own) : own;
+  // A blow to the body needs the step that the body needs, pad or not.
+  if (onPad) return goesHigh(use) ? Math.min(MODEL.shortStep, own) : own;
   if (!isReturn) return own;
   return order === 0 ? 0 : Math.min(MODEL.shortStep, own);
 }
+
+/**
+ * Where a head that is far above the own shoulder is aimed at: as low in it as the blow needs, at the chin at
+ * last. `aim` and the result are heights above the floor, m.
+ */
+function lowered(aim: number, zone: HitZone, receiver: BodyState, attacker: BodyState): number {
+  const easy = attacker.body.shoulderHeight + MODEL.easyAbove * attacker.body.height;
+  if (zone !== "head" || aim <= easy) return aim;
+  const { w, hw } = zoneNow(receiver, zone);
+  return Math.max(easy, Math.min(aim, w - LOWEST_AIM * hw));
+}
+
+/** How far from the middle of a zone a blow may still aim, share of its half height. */
+const LOWEST_AIM = 0.9;
 
 /** Puts the feed into the receiver's frame as they stand now. `gained`: reach from a written step or push-off. */
 export function launch(feed: Feed, attacker: BodyState, receiver: BodyState, gained: number): Blow {
@@ -178,7 +196,8 @@ export function launch(feed: Feed, attacker: BodyState, receiver: BodyState, gai
   const side = limbSide(use, attacker, null);
   const { clock, from } = directionOf(use, side);
   const incoming: Side = from && Math.abs(from.u) > 0.2 ? (from.u < 0 ? "left" : "right") : otherSide(side);
-  const { zone, aim, surface } = aimOf(use, receiver, incoming);
+  const { zone, aim: middle, surface } = aimOf(use, receiver, incoming);
+  const aim = { ...middle, w: lowered(middle.w, zone, receiver, attacker) };
 
   const distance = distanceOf(attacker, receiver);
   const reach = reachOf(feed, attacker, side, aim.w) + gained;
@@ -211,6 +230,7 @@ export function launch(feed: Feed, attacker: BodyState, receiver: BodyState, gai
     },
     incoming,
     step,
+    walked: 0,
     spare,
     drive: attack.drive ?? 0,
     tip: surface - spare - (attack.drive ?? 0),

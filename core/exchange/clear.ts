@@ -24,7 +24,8 @@ export function clearance(blow: Blow, moved: BodyState, right: number, forward: 
     // A shot seizes what it aims at; whatever else is near does not count as hit.
     if (blow.path === "shoot" && HIT_ZONES[index] !== blow.zone) continue;
     const z = zoneInto(scratch, moved, index);
-    const short = blow.tip - (z.d + forward + z.hd);
+    const pulled = takesBoth(blow) && index > 4 ? moved.posture.legBack[index % 2 === 1 ? "left" : "right"] : 0;
+    const short = blow.tip - (z.d + pulled + forward + z.hd);
     if (short >= margin) continue;
     const beside = besideBy(blow, z, right, margin);
     const best = Math.max(short, beside);
@@ -48,6 +49,9 @@ export function backToClear(blow: Blow, moved: BodyState, right: number, wanted:
   }
   return back;
 }
+
+/** Who shoots in at the thighs has the other leg where one is only pulled back; an ankle can be pulled away. */
+const takesBoth = ({ path, zone }: Blow): boolean => path === "shoot" && !zone.startsWith("shin");
 
 /** Clearance of one zone of a moved body from the attack, m; negative where it is met. */
 export function zoneClearance(blow: Blow, z: Ellipse, right: number, forward: number): number {

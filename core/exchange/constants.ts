@@ -40,6 +40,9 @@ export const MODEL = {
   pushOffLead: 0.15,
   /** How far a striker lowers the shoulder for a low target (knees and waist), share of H. */
   dip: 0.2,
+  /** Up to this far above the shoulder a hand goes without more ado; beyond, they rise on the toes so much. Share of H. */
+  easyAbove: 0.12,
+  toes: 0.05,
   /** Needed push is taken at this distance before the target. */
   parryAhead: 0.3,
   /** Longest way a parrying hand reaches in front. */

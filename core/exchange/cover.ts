@@ -110,8 +110,13 @@ function linesOf(m: Interpose, side: Side, c: CoverContext): Line[] {
   // A roll's own tuck is part of where its segment is written; other movements carry it along.
   const ownWay = use.move.answer!.some((x) => x.by === "displace");
   const shift = bodyShift(c, ownWay ? 0 : 1, m.limb);
-  return segments.map(([u1, w1, u2, w2]) =>
-    stretched(sign * u1 * H + shift.u, w1 * H + shift.w, sign * u2 * H + shift.u, w2 * H + shift.w, c.stretch),
+  // Who blocks while they step off turns to the attacker: the weapon stays between, as far as the arm lets it.
+  const turned = isWeaponLimb(m.limb) && c.move.right !== 0 ? [0, -c.move.right / 2, -c.move.right] : [0];
+  return turned.flatMap((back) =>
+    segments.map(([u1, w1, u2, w2]) => {
+      const u = shift.u + back;
+      return stretched(sign * u1 * H + u, w1 * H + shift.w, sign * u2 * H + u, w2 * H + shift.w, c.stretch);
+    }),
   );
 }
 
@@ -244,7 +249,8 @@ export function pass(m: Extract<Mechanism, { by: "pass" }>, c: CoverContext): La
   const head = Math.hypot(move.right, move.state.posture.head.u, move.state.posture.head.d);
   const margin = Math.max(went, head) - m.step * move.state.body.scale * 0.9;
   if (margin < 0) return layer(c, "pass", margin, { fails: "companion", detail: { needs: "a step" } });
-  if (blow.limb !== "hand") return layer(c, "pass", -0.1, { fails: "open", detail: { why: "arm" } });
+  if (blow.limb !== "hand" || blow.path === "shoot")
+    return layer(c, "pass", -0.1, { fails: "open", detail: { why: "arm" } });
   const low = blow.aim.w < 0.45 * move.state.body.height;
   return layer(c, "pass", low ? -0.05 : 0.03 + margin, { detail: { why: low ? "place" : "" } });
 }
@@ -252,7 +258,8 @@ export function pass(m: Extract<Mechanism, { by: "pass" }>, c: CoverContext): La
 /** Inside the swing: the hands must reach the attacker's forearm. */
 export function jam(c: CoverContext): Layer {
   const { blow, move, attacker } = c;
-  if (blow.limb !== "hand") return layer(c, "jam", -0.1, { fails: "open", detail: { why: "arm" } });
+  if (blow.limb !== "hand" || blow.path === "shoot")
+    return layer(c, "jam", -0.1, { fails: "open", detail: { why: "arm" } });
   const between = blow.origin.d - move.forward;
   const forearm = 0.8 * (attacker.body.arm * 0.59) + 0.05;
   const reach = 0.62 * move.state.body.arm;

@@ -146,7 +146,7 @@ class CueCheck {
   private answer(uses: readonly MoveUse[], beat: DoneBeat): void {
     const { cue, kind } = this;
     if (kind === "pad") return;
-    const use = uses.find((one) => answers(one, kind));
+    const use = uses.find((one) => answers(one, kind, cue.use));
     if (use) {
       const margin = metres(MODEL.marginCap);
       this.layers.push({ use, by: "cue", margin, fails: null, detail: {}, bareLimb: false });
@@ -158,8 +158,12 @@ class CueCheck {
 }
 
 /** True where something in a beat deals with a cue of a kind. */
-export const dealsWith = ({ uses }: DoneBeat, kind: Cue | "hold"): boolean =>
-  uses.some((use) => use.move.attack !== undefined || (kind !== "pad" && answers(use, kind)));
+export function dealsWith({ uses }: DoneBeat, cue: MoveUse): boolean {
+  const kind = cueOf(cue);
+  return uses.some(
+    (use) => use.move.attack !== undefined || (kind !== null && kind !== "pad" && answers(use, kind, cue)),
+  );
+}
 
 /** A blow that names no place goes where the pad is, if it can go there at all. */
 function atPad(blow: MoveUse, { height }: MoveUse): MoveUse {
@@ -169,7 +173,7 @@ function atPad(blow: MoveUse, { height }: MoveUse): MoveUse {
 }
 
 /** What deals with a cue of a kind, as far as the data of a move say it. */
-function answers({ move }: MoveUse, kind: Exclude<Cue | "hold", "pad">): boolean {
+function answers({ move }: MoveUse, kind: Exclude<Cue | "hold", "pad">, cue: MoveUse): boolean {
   const mechanisms = move.answer ?? [];
   const feet = mechanisms.some((m) => m.by === "displace" && m.feet !== undefined);
   switch (kind) {
@@ -178,6 +182,8 @@ function answers({ move }: MoveUse, kind: Exclude<Cue | "hold", "pad">): boolean
       return true;
     case "approach":
       return feet || move.contact !== undefined || mechanisms.some((m) => m.by === "interpose" || m.by === "jam");
+    case "cycle":
+      return move.cycle !== undefined && move.cycle === cue.move.cycle;
     case "shot":
       return mechanisms.some((m) => m.by === "deny");
     case "hold":

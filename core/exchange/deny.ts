@@ -19,7 +19,7 @@ export function deny(line: 1 | 2 | 3, blow: Blow, use: MoveUse, uses: readonly M
     (hold) => hold?.kind === "grip" && hold.limb !== "hand",
   );
   if (locked && line === 3) return made(-0.05, "locked");
-  const lowered = uses.some((other) => other.move.goesDown && other !== use);
+  const lowered = uses.some((other) => other.move.lowers && other !== use);
   if (use.move.requires === "lowered" && !lowered) return made(-0.05, "companion", { needs: "a level change" });
   return made(line === 3 ? 0.12 : line === 2 ? 0.08 : 0.1, null, { line: String(line) });
 }

@@ -58,8 +58,10 @@ function motion(use: MoveUse, pressure: Pressure, move: BodyMove): Vector | "thr
     return [goes[0] * (pressure.u < 0 ? -1 : 1), goes[1], goes[2]];
   }
   const deflects = (use.move.answer ?? []).some((m) => m.by === "deflect");
-  if (deflects) return [1, 0, 0];
-  if (displacements(use).length > 0) {
+  // A hand turns the arm that presses aside; a push on the trunk is not in its way.
+  if (deflects) return pressure.onArm ? [1, 0, 0] : null;
+  // Moving the head does nothing about a push: the feet or the trunk must give.
+  if (displacements(use).some((d) => d.feet)) {
     const chest = move.state.posture.chest;
     const vector: Vector = [chest.u + move.right, chest.w, chest.d + move.forward];
     return Math.hypot(...vector) < 0.08 ? null : vector;

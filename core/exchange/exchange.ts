@@ -1,6 +1,5 @@
 /** One feed and what answers it: layers, verdict, findings, and the states that follow. */
 import { metres, millis } from "../base/units.ts";
-import { norm } from "../body/geometry.ts";
 import type { Blow, CheckedExchange, Contact, Feed, FollowUp, Layer, Pose } from "./types.ts";
 import { brokenRules } from "./restrictions.ts";
 import { ceilingOf, contactTime, knowledge, movementTime, percent, reactionTime, senseOf } from "./time.ts";
@@ -10,6 +9,7 @@ import { answerBlow, answerPressure, GRID, PLAIN, type Answered, type Stretch } 
 import { extraCommitment } from "./blow.ts";
 import { launchFeed } from "./launch.ts";
 import { MODEL } from "./constants.ts";
+import { leanFinding } from "./move-body.ts";
 import { verdictOf } from "./verdict.ts";
 import { unsafeTarget } from "./targets.ts";
 import { explainFailure } from "./explain.ts";
@@ -209,10 +209,8 @@ function answerFindings(f: AnswerFacts): FindingDraft[] {
   if (inside) found.push(inside);
   const open = inside || best?.fails !== null ? undefined : openBlow(f);
   if (open) found.push(draft(row, beat, "follow-up", { next: open.move, actor: feed.actor }));
-  const head = move.state.posture.head;
-  const lean = norm(head.u, head.d);
-  if (lean > MODEL.balance * move.state.body.scale)
-    found.push(draft(row, beat, "off-balance", { cm: Math.round(lean * 100) }));
+  const lean = leanFinding(move.state);
+  if (lean !== null) found.push(draft(row, beat, "off-balance", { cm: lean }));
   if (best?.fails === null && best.detail.risky)
     found.push({
       ...draft(row, best.use, "wrong-material", { what: String(best.detail.what), limb: String(best.detail.limb) }),
@@ -277,7 +275,7 @@ function ceilingFor({ feed, blow, world, setting: { header, choices } }: Situati
   const rules = header.rules[receiver.actor];
   const touching = feed.use.move.energy !== undefined || holds.left !== null || holds.right !== null;
   const sense = senseOf(header.kind, touching || rules.has("eyes closed") ? "touch" : "sight");
-  const seen = knowledge(header.kind, choices + feed.feints + feed.hidden, sense);
+  const seen = knowledge(header.kind, choices + feed.feints, sense);
   // Once a combination has begun its rest comes in a known rhythm.
   const known = feed.first || feed.isReturn ? seen : { ...seen, rhythm: true };
   const contact = contactTime(feed, blow, receiver.body.scale);

@@ -20,6 +20,5 @@ export const plainFeed = (
   ahead: 0,
   onPad: false,
   feints: 0,
-  hidden: 0,
   first: true,
 });

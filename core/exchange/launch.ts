@@ -1,6 +1,6 @@
 /** What happens on the feeder's side: their limbs, weight and balance, their step, and the blow itself. */
 import type { Blow, Feed } from "./types.ts";
-import { launch, limbKind, limbSide } from "./blow.ts";
+import { goesHigh, launch, limbKind, limbSide } from "./blow.ts";
 import { MODEL } from "./constants.ts";
 import { applyAfter, applySetUp } from "./limbs.ts";
 import { gapFor } from "./layers.ts";
@@ -39,7 +39,9 @@ export function launchFeed(feed: Feed, world: World, range: Range): Launched {
   // A blow brings the head back over the feet before it goes.
   attacker.posture = STANCE;
   const striker = stepWith(feed, world, Math.max(0, gapFor(use, attacker, receiver)));
-  const blow = launch(feed, striker, receiver, gained);
+  // What they walked before it takes time like the step of the blow itself.
+  const walked = attacker.approach + Math.max(0, distanceOf(attacker, receiver) - distanceOf(striker, receiver));
+  const blow = { ...launch(feed, striker, receiver, gained), walked };
   const madeShort = blow.missing > REACHED && blow.missing <= wentAway(feed, striker, receiver) + REACHED;
   findings.push(...roomFindings(feed, madeShort ? { ...blow, missing: 0 } : blow, range));
   takeStep(blow, striker, receiver);
@@ -70,8 +72,18 @@ function heldBack({ use, row, actor }: Feed, world: World, side: Side): FindingD
   return [draft(row, use, "limb-pinned", { actor, limb: `${side} ${limb}`, by: holder.actor, move: use.text })];
 }
 
+/** A blow at nobody: what is to be said of weight and balance; both are the striker's from then on. */
+export function strikeAlone(use: MoveUse, row: Feed["row"], state: BodyState): FindingDraft[] {
+  const { actor } = state;
+  const side = limbSide(use, state, null);
+  const found = unready({ use, row, actor }, state, side);
+  state.posture = STANCE;
+  settle({ use }, state, side);
+  return found;
+}
+
 /** Balance, weight and target of a blow before it goes. */
-function unready(feed: Feed, attacker: BodyState, side: Side): FindingDraft[] {
+function unready(feed: Pick<Feed, "use" | "row" | "actor">, attacker: BodyState, side: Side): FindingDraft[] {
   const { use, row, actor } = feed;
   const found: FindingDraft[] = [];
   if (attacker.unrecovered)
@@ -101,7 +113,7 @@ function roomFindings({ use, row, isReturn, first }: Feed, blow: Blow, range: Ra
     found.push(draft(row, use, "out-of-reach", { move: use.text, cm, code: isReturn ? "return" : "feed" }));
   }
   const { minGap = 0, drive } = use.move.attack!;
-  if (blow.tooClose && !isReturn)
+  if (blow.tooClose)
     found.push(draft(row, use, "too-close", { move: use.text, gap: round2(blow.origin.d), need: minGap }));
   // Inside work is done without a step.
   const inside = range !== null && "name" in range && (range.name === "trap" || range.name === "clinch");
@@ -127,17 +139,22 @@ function takeStep(blow: Blow, attacker: BodyState, receiver: BodyState): void {
   attacker.ownStep = { x: x + dx * way, y: y + dy * way };
 }
 
-/** A blow that must push off a leg has no weight behind it when the weight is on the other. */
-function needsReload(feed: Feed, attacker: BodyState, side: Side): boolean {
-  const loads = feed.use.move.attack!.loads;
-  if (!loads || attacker.weight === "even") return false;
-  return attacker.weight !== legWord(attacker, loads === "same" ? side : otherSide(side));
+/**
+ * A blow that must push off a leg has no weight behind it where the blow before came from the same limb and
+ * nothing has loaded it again. From the body up to the head the knees do that.
+ */
+function needsReload({ use }: Pick<Feed, "use">, { spent }: BodyState, side: Side): boolean {
+  if (!use.move.attack!.loads || !spent || spent.limb !== limbKind(use) || spent.side !== side) return false;
+  return spent.high || !goesHigh(use);
 }
 
 /** Weight, balance, chamber and hands after a blow. */
-function settle(feed: Feed, attacker: BodyState, side: Side): void {
+function settle(feed: Pick<Feed, "use">, attacker: BodyState, side: Side): void {
   const { attack, goesDown } = feed.use.move;
   if (attack!.leaves) attacker.weight = legWord(attacker, attack!.leaves === "same" ? side : otherSide(side));
+  const limb = limbKind(feed.use);
+  attacker.spent = limb === "body" ? null : { limb, side, high: goesHigh(feed.use) };
+  attacker.approach = 0;
   if (attack!.overTurns) attacker.unrecovered = "over-turned";
   if (goesDown) attacker.unrecovered = "down";
   if (limbKind(feed.use) === "hand") setHold(attacker, side, null);

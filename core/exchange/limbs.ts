@@ -105,7 +105,11 @@ export function applySetUp(uses: readonly MoveUse[], world: World, actor: Actor,
   if (!state || !partner) return;
   const attacks = uses.some((use) => use.move.attack);
   const gap = attacks ? null : MODEL.plainStep;
-  if (!attacks) world[actor] = moveBody(uses, state, partner, { blow: null, scale: 1, gap }).state;
+  if (!attacks) {
+    const moved = moveBody(uses, state, partner, { blow: null, scale: 1, gap });
+    moved.state.approach = Math.max(0, state.approach + moved.forward);
+    world[actor] = moved.state;
+  }
   const next = world[actor]!;
   for (const use of uses) {
     const { restores, changes, opens } = use.move;

@@ -22,7 +22,8 @@ export const displacements = (use: MoveUse): Displace[] =>
   (use.move.answer ?? []).filter((m): m is Displace => m.by === "displace");
 
 /** True where the move takes the feet somewhere. */
-export const usesFeet = (use: MoveUse): boolean => displacements(use).some((m) => m.feet !== undefined);
+export const usesFeet = (use: MoveUse): boolean =>
+  displacements(use).some((m) => m.feet !== undefined || m.leg !== undefined || m.side?.legs !== undefined);
 
 export interface BodyMove {
   /** The state after the movement; feet, posture and weight are changed. */
@@ -81,6 +82,7 @@ export function moveBody(
   if (forward > 0) forward = Math.min(forward, Math.max(0, distanceOf(state, other) - MODEL.nearest));
   moveFeet(next, other, right, forward);
   next.goesBack = forward < 0;
+  next.spent = null;
   next.carries = moving.some((use) => displacements(use).some((m) => m.side ?? m.drop)) && forward >= 0;
   return { state: next, right, forward, moved: moving };
 }
@@ -92,6 +94,12 @@ function backOf([least, most]: readonly [number, number], blow: Blow, state: Bod
   const { tool } = blow;
   const outside = tool === "stick" || tool === "blade" ? MODEL.outside[tool] : MODEL.outside.limb;
   return Math.min(most * scale, Math.max(least * scale, backToClear(blow, state, right, outside)));
+}
+
+/** How far the head is from over the feet, cm, where that is too far for the next thing; null where it is not. */
+export function leanFinding({ posture: { head }, body }: BodyState): number | null {
+  const lean = Math.hypot(head.u, head.d);
+  return lean > MODEL.balance * body.scale ? Math.round(lean * 100) : null;
 }
 
 type OpenShift = { u: number; w: number; d: number };

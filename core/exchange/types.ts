@@ -33,8 +33,6 @@ export interface Feed {
   readonly unmet: number;
   /** Feints shown before it in its turn: each is one more thing that may come. */
   readonly feints: number;
-  /** Blows of the answerer's own combination in which it is hidden, beyond the first: it may come at any of them. */
-  readonly hidden: number;
   /** First feed of its line: the one whose step the distance is set for. */
   readonly first: boolean;
 }
@@ -61,6 +59,8 @@ export interface Blow {
   readonly incoming: Side;
   /** Own step it takes, and how far the tip goes past the surface. */
   readonly step: number;
+  /** How far its maker came before it by written steps, m: it takes time as well. */
+  readonly walked: number;
   readonly spare: number;
   readonly tip: number;
   readonly drive: number;
@@ -100,7 +100,7 @@ export interface Times {
   readonly contact: Millis;
   readonly movement: Millis;
   readonly reaction: Millis;
-  /** How many different things may come, feints and what is hidden counted. */
+  /** How many different things may come, feints counted. */
   readonly choices: number;
 }
 

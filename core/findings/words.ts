@@ -53,6 +53,7 @@ export const headerWords: Record<string, string> = {
 
 export const needsWords: Record<string, string> = {
   empty: "{move} needs an empty hand; this one holds something. Use the other hand, or take another move.",
+  hand: "The weapon is in the {side} hand: it cannot {move} with the other one.",
   pad: "{move} needs pads; write what is worn in the header, such as `A: wears mitts`.",
   other: "{move} needs {needs} in the hand; write what is held in the header, such as `A: holds stick 71 cm`.",
 };
@@ -64,6 +65,7 @@ export const lineOpen: Record<string, string> = {
   deny: "The {answer} does nothing against a takedown entry.",
   energy: "The {answer} does not take the pressure away.",
   hold: "The {answer} leaves the {feed} as it is. Free what is held, go with it, or strike with what is free.",
+  cycle: "The {answer} is no count of the {feed}. Both do the same cycle: write the same move for the partner.",
   approach: "The {answer} does nothing about somebody who walks in. Step off, meet them, or strike.",
   shot: "The {answer} does nothing against a shot, for which the hand on the floor stands. Sprawl, or put a post in.",
   other: "The {answer} does not stop the {feed}.",
@@ -71,6 +73,7 @@ export const lineOpen: Record<string, string> = {
 
 export const wrongMaterial: Record<string, string> = {
   shin: "One {limb} takes the shin of a kick: it stops it, but it hurts. Double the cover, or step in or away.",
+  heel: "The {limb} stops no kick that comes straight: it goes through. Step off, or take the hips away.",
   edge: "The {limb} would meet the edge. Step in so that it meets the forearm, or step out of reach.",
   "fast end":
     "The {limb} would meet the fast end of the stick. Step in onto the forearm, block with a stick, or step out.",

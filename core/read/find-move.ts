@@ -23,8 +23,29 @@ export const WAYS: Record<string, Way> = {
   forward: "forward",
   forwards: "forward",
 };
-export const HEIGHT_WORDS: Record<string, Height> = { high: "high", mid: "mid", middle: "mid", low: "low" };
-export const FILLER = new Set(["the", "with", "hand", "a", "and", "degrees", "arm", "leg", "lead-hand"]);
+export const HEIGHT_WORDS: Record<string, Height> = {
+  high: "high",
+  mid: "mid",
+  middle: "mid",
+  low: "low",
+  jodan: "high",
+  chudan: "mid",
+  gedan: "low",
+};
+/** What kind of technique it is, behind its Japanese name: striking, kicking, punching, receiving. */
+const CLASS_WORDS = ["uchi", "geri", "keri", "tsuki", "zuki", "uke", "waza"];
+export const FILLER = new Set([
+  "the",
+  "with",
+  "hand",
+  "a",
+  "and",
+  "degrees",
+  "arm",
+  "leg",
+  "lead-hand",
+  ...CLASS_WORDS,
+]);
 
 /** Onto what a blow goes: one pad, or pads for every blow of the turn. */
 const PAD_WORDS: Readonly<Record<string, MoveUse["pad"]>> = {

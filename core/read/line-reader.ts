@@ -9,7 +9,7 @@ import { expandRange } from "../score/ranges.ts";
 import type { Actor, Alternative, Beat, Line, Part, Span, Turn, TurnActor } from "../score/types.ts";
 import type { NumberedRole } from "../words/numbering.ts";
 import type { Vocabulary } from "../words/vocabulary.ts";
-import { plainUse } from "./plain-use.ts";
+import { heldPad } from "./plain-use.ts";
 import type { Cue } from "../words/types.ts";
 import { contextKey, readPart } from "./read-part.ts";
 import type {
@@ -98,9 +98,9 @@ export class LineReader {
     if (!meaningsOf(first).some(({ use }) => use.pad)) return turns;
     const holder = partnerOf(first.actor, this.actors, null);
     const at = { from: first.from, to: first.from };
-    const pad = [...this.vocabulary.moves.values()].find((move) => move.cue === "pad" && move.heights)!;
-    const part: ReadPart = { ...at, meaning: { kind: "move", use: { ...plainUse(pad), ...at } } };
-    const beat: ReadBeat = { ...at, text: pad.name, parts: [part] };
+    const use = heldPad(this.vocabulary, at);
+    const part: ReadPart = { ...at, meaning: { kind: "move", use } };
+    const beat: ReadBeat = { ...at, text: use.text, parts: [part] };
     const context = this.contexts[Math.max(0, this.actors.indexOf(holder))]!;
     const shown: ReadTurn = {
       ...at,

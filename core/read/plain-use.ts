@@ -1,5 +1,7 @@
 /** A move as it is done with nothing said about it. */
 import type { MoveUse } from "./types.ts";
+import type { Span } from "../score/types.ts";
+import type { Vocabulary } from "../words/vocabulary.ts";
 import type { Move } from "../words/types.ts";
 
 export const plainUse = (move: Move): MoveUse => ({
@@ -21,3 +23,9 @@ export const plainUse = (move: Move): MoveUse => ({
   intercept: false,
   length: 1,
 });
+
+/** A pad held where nobody wrote one, at a place of the text. */
+export function heldPad({ moves }: Vocabulary, { from, to }: Span): MoveUse {
+  for (const move of moves.values()) if (move.cue === "pad" && move.heights) return { ...plainUse(move), from, to };
+  throw new Error("the words that ship have a move that holds a pad");
+}

@@ -4,6 +4,7 @@ import { otherSide, type Side } from "../score/person.ts";
 import type { Span } from "../score/types.ts";
 import type { Angle, NumberedRole } from "../words/numbering.ts";
 import { standardMoves } from "../words/shipped.ts";
+import type { Move } from "../words/types.ts";
 import type { Vocabulary } from "../words/vocabulary.ts";
 import { readPart } from "./read-part.ts";
 import type {
@@ -62,8 +63,12 @@ class Doing {
   /** A lead cross contradicts itself; a hand that holds something is not free. */
   private consistent(use: MoveUse, place: Span): MoveUse | null {
     const { move, side } = use;
-    if (!side) return use;
     const { lead, weaponSide } = this.stance;
+    const hand = use.hand ?? (side && move.sides === "limb" ? sideIn(side, this.stance) : null);
+    // A tool strikes and blocks with the hand that holds it.
+    if (hand && hand !== weaponSide && !this.context.twoSticks && worksWithTool(move))
+      return this.fault("needs", { move: move.name, needs: "hand", side: weaponSide }, place);
+    if (!side) return use;
     if (
       move.needs === "empty" &&
       this.context.holds &&
@@ -94,6 +99,10 @@ class Doing {
     return null;
   }
 }
+
+/** True for what is done with the weapon itself by one hand. */
+const worksWithTool = ({ needs, limb }: Move): boolean =>
+  needs !== undefined && needs !== "empty" && limb === "weapon hand";
 
 const sideIn = (word: SideWord, { lead }: Stance): Side =>
   word === "lead" ? lead : word === "rear" ? otherSide(lead) : word;

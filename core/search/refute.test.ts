@@ -7,8 +7,8 @@ const school = defaultSchool();
 const run = (text: string, options = {}) =>
   refute(checkFor(parse(text), school), school, { ...REFUTE_DEFAULTS, ...options });
 
-test("a sound drill at half speed says how many plies it holds", () => {
-  expect(run("A jab -> B slip out, cross")).toMatchObject({ kind: "holds", plies: 3 });
+test("a sound drill at walking pace says how many plies it holds", () => {
+  expect(run("tempo: 40%\n\nA jab -> B slip out, cross")).toMatchObject({ kind: "holds", plies: 3 });
 });
 
 test("at a tempo where nothing is in time it gives the shortest line that lands, with the reason", () => {

@@ -165,7 +165,7 @@ interface ContactData {
 }
 
 /** Kinds of cues: what tells the partner to act without attacking. */
-export const CUES = ["pad", "approach", "opening", "call", "shot"] as const;
+export const CUES = ["pad", "approach", "opening", "call", "shot", "cycle"] as const;
 export type Cue = (typeof CUES)[number];
 
 export const COMPANIONS = ["forward", "lowered"] as const;
@@ -197,12 +197,16 @@ export interface MoveData {
   readonly contact?: ContactData;
   /** It tells the partner to act; what stands behind it decides what it is answered by. */
   readonly cue?: Cue;
+  /** A count of a contact cycle: the partner answers with a move of the same one. */
+  readonly cycle?: string;
   /** Time until the target is clear or the cover stands. */
   readonly move?: number;
   /** What a companion in the same beat must do: bring the feet forward, or lower the body. */
   readonly requires?: Companion;
   /** Needs a `recover` before a standing blow. */
   readonly goesDown?: boolean;
+  /** Brings the body down on bent knees, where a post can be put in. */
+  readonly lowers?: boolean;
   /** Brings hands and balance back. */
   readonly restores?: boolean;
   /** Changes the lead side, or the hand that holds the weapon. */

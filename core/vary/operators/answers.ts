@@ -101,7 +101,10 @@ const guards = (layers: readonly { readonly by: string }[]): boolean =>
 
 /** The answer moves the feet already. */
 const stepsBy = (move: Move): boolean =>
-  move.goesDown === true || move.group === "footwork" || (move.answer ?? []).some((a) => a.by === "displace" && a.feet);
+  move.goesDown === true ||
+  move.lowers === true ||
+  move.group === "footwork" ||
+  (move.answer ?? []).some((a) => a.by === "displace" && a.feet);
 
 export const stepOff: Operator = (checked) =>
   plainLines(checked).flatMap((line) => {

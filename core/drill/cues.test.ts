@@ -1,0 +1,160 @@
+/** Cues and holds as feeds, a turn walked in order, contact cycles, people alone. Common practice, no source. */
+import { check } from "./check.ts";
+import { parse } from "../score/parse.ts";
+
+const run = (text: string) => check(parse(text));
+const rules = (text: string) => run(text).findings.map((f) => f.rule);
+const pairs = (text: string) =>
+  run(text).exchanges.map((e) => [e.feeder, e.feedText, e.answer.map((use) => use.text).join(" + "), e.verdict]);
+const PADS = "A: wears mitts\nB: wears gloves\n\n";
+
+describe("pads", () => {
+  test("a held pad is met by all the blows of the next turn, in one exchange", () => {
+    expect(pairs(`${PADS}A hold pad high -> B jab, cross, lead hook`)).toEqual([
+      ["A", "hold pad high", "jab + cross + lead hook", "valid"],
+    ]);
+    const [e] = run(`${PADS}A hold pad -> B jab, cross`).exchanges;
+    expect(e!.layers.map((layer) => [layer.use.text, layer.by, layer.fails])).toEqual([
+      ["jab", "strike", null],
+      ["cross", "strike", null],
+    ]);
+  });
+  test.each(["B jab, cross on pads", "B 1-2 on pads", "B jab, cross -> A hold pads", "A hold pads -> B jab, cross"])(
+    "%s is the same",
+    (row) => {
+      const [first] = run(PADS + row).exchanges;
+      expect([first!.feeder, first!.responder, first!.verdict, first!.layers.length]).toEqual(["A", "B", "valid", 2]);
+    },
+  );
+  test("two pads take the blows in order, the last one all that remain", () => {
+    expect(pairs(`${PADS}A hold pad high, hold pad mid -> B cross, lead hook to body, lead hook`)).toEqual([
+      ["A", "hold pad high", "cross", "valid"],
+      ["A", "hold pad mid", "lead hook to body + lead hook", "valid"],
+    ]);
+  });
+  test("the holder strikes back: a feed of its own, and a blow on the pad behind its answer", () => {
+    expect(pairs(`${PADS}A hold pads -> B jab -> A sweep hook -> B weave, cross on pad`)).toEqual([
+      ["A", "hold pads", "jab", "valid"],
+      ["A", "sweep hook", "weave", "valid"],
+      ["A", "hold pad", "cross on pad", "valid"],
+    ]);
+    expect(rules(`${PADS}A hold pad -> B jab -> A sweep hook -> B slip out`)).toContain("line-open");
+  });
+  test("gear of the holder, and hard kicks onto a mitt", () => {
+    expect(rules("A hold pad -> B jab")).toContain("gear-missing");
+    expect(rules(`${PADS}A hold pad -> B jab`)).toEqual([]);
+    expect(rules(`${PADS}A hold pad mid -> B rear round kick to body`)).toContain("gear-missing");
+    expect(rules("A: wears kick shield\n\nA hold pad mid -> B rear round kick to body")).toEqual([]);
+  });
+  test("too near, the blow lands without a step; too far, it does not land", () => {
+    expect(rules(`range: 0.8 m\n${PADS}A hold pad -> B jab`)).toContain("no-step");
+    expect(rules(`range: 2.4 m\n${PADS}A hold pad -> B jab`)).toContain("out-of-reach");
+  });
+  test("the same hand twice has no weight, on pads too", () => {
+    expect(rules(`${PADS}A hold pad -> B cross, cross`)).toContain("reload");
+  });
+});
+
+describe("other cues", () => {
+  test.each([
+    ["A walk forward -> B check hook", "valid"],
+    ["A walk forward -> B step off + pin on lead hand", "valid"],
+    ["A open -> B jab, cross", "valid"],
+    ["A touch floor -> B sprawl", "valid"],
+    ["A touch floor -> B slip out", "invalid"],
+    ["A call -> B jab", "valid"],
+  ])("%s: %s", (text, verdict) => expect(run(text).exchanges[0]!.verdict).toBe(verdict));
+  test("a cue before a blow in its turn is on the way to it, no feed", () => {
+    expect(pairs("A walk forward, jab -> B catch")).toEqual([["A", "jab", "catch", "valid"]]);
+  });
+  test("nobody acts: a note, no error", () => {
+    const { verdict, findings } = run("A walk forward");
+    expect([verdict, findings.map((f) => f.rule)]).toEqual(["sound", ["cue-open"]]);
+  });
+  test("what was struck at an opening can be answered", () => {
+    expect(pairs("A open -> B jab -> A slip out")).toEqual([
+      ["A", "open", "jab", "valid"],
+      ["B", "jab", "slip out", "valid"],
+    ]);
+  });
+});
+
+describe("holds", () => {
+  test.each([
+    ["A grab on lead wrist -> B strip, palm strike", "valid", []],
+    ["A grab on lead wrist -> B rear palm strike", "valid", []],
+    ["A collar tie -> B arm drag", "valid", []],
+    ["A grab on lead wrist -> B rear wiping palm, lead palm strike", "valid", []],
+    ["A grab on lead wrist -> B slip out", "invalid", ["line-open"]],
+    ["A grab on lead wrist -> B lead palm strike", "invalid", ["limb-pinned"]],
+    ["range: 2 m\n\nA grab on lead wrist -> B strip", "invalid", ["out-of-reach"]],
+  ] as const)("%s: %s", (text, verdict, found) => {
+    expect(run(text).exchanges[0]!.verdict).toBe(verdict);
+    expect(rules(text)).toEqual(found);
+  });
+  test("behind an answer it is fed where the partner frees it at once", () => {
+    expect(pairs("A jab -> B slap parry, grab on lead wrist -> A strip").at(-1)).toEqual([
+      "B",
+      "grab on lead wrist",
+      "strip",
+      "valid",
+    ]);
+  });
+  test("a pin in the beat of a blow holds from that beat on, and its hand does nothing else in it", () => {
+    expect(rules("A jab -> B slap parry, pin on lead hand + cross -> A lead parry")).toContain("limb-pinned");
+    expect(rules("A jab -> B slap parry, grab rear on lead wrist + cross")).toContain("limb-busy");
+  });
+});
+
+describe("order", () => {
+  test("who hits and leaves hits first", () => {
+    for (const text of ["A jab, step back -> B catch", "A jab, cross, exit angle -> B catch, catch"])
+      expect(rules(text)).toEqual([]);
+    expect(rules("A jab -> B slap parry, jab, step back -> A catch")).toEqual([]);
+  });
+  test("a blow that falls short of somebody who went away is answered", () => {
+    const { exchanges, findings } = run("A jab, cross -> B step back");
+    expect(findings).toEqual([]);
+    expect(exchanges.map((e) => e.verdict)).toEqual(["valid", "valid"]);
+    expect(exchanges[1]!.margin).toBeGreaterThan(0);
+  });
+  test("a retreat stays just outside; a leg still reaches, a hand does not", () => {
+    const { exchanges } = run("A jab -> B step back");
+    expect(exchanges[0]!.margin).toBeCloseTo(0.08, 2);
+    expect(rules("A jab -> B step back, lead front kick to thigh")).not.toContain("out-of-reach");
+    expect(rules("A jab -> B step back, cross")).toContain("out-of-reach");
+  });
+  test("a line is judged the same whatever stands above it", () => {
+    const alone = run("A hammerfist -> B shoulder roll").exchanges[0]!;
+    const below = run("A cross -> B shoulder roll\nA hammerfist -> B shoulder roll").exchanges[1]!;
+    expect([below.verdict, below.margin]).toEqual([alone.verdict, alone.margin]);
+  });
+  test("a stance or hand changed in a turn counts for what follows in it", () => {
+    const sticks = "A: holds stick 71 cm\nB: holds stick 71 cm\n\n";
+    expect(rules(`${sticks}A R overhead -> B change hands, L roof block`)).not.toContain("bad-move");
+    expect(rules(`${sticks}A R overhead -> B L roof block`)).toContain("bad-move");
+  });
+});
+
+test.each(["A roll -> B roll", "A roll <> B roll"])("a contact cycle goes round: %s", (row) => {
+  const { closure, findings } = run(`kind: sensitivity\n\nloop x8:\n  ${row}\nend`);
+  expect([closure?.closes, findings]).toEqual([true, []]);
+});
+
+describe("alone", () => {
+  const solo = (row: string) => run(`kind: solo\n\n${row}`);
+  test.each(["A slip left, slip right", "A lead bong sao, lead tan sao", "A step in, jab, step back, check hook"])(
+    "any row counts: %s",
+    (row) => {
+      const { exchanges, findings } = solo(row);
+      expect(findings).toEqual([]);
+      expect(exchanges.map((e) => [e.feedText, e.answer, e.verdict])).toEqual([[row.slice(2), [], "valid"]]);
+    },
+  );
+  test("hands, weight and recovery are judged", () => {
+    const found = (row: string) => solo(row).findings.map((f) => f.rule);
+    expect(found("A lead hook, lead hook")).toEqual(["reload"]);
+    expect(found("A spinning backfist, jab")).toEqual(["not-recovered"]);
+    expect(found("A catch rear + cover rear")).toEqual(["limb-busy"]);
+  });
+});
