@@ -143,6 +143,23 @@ export function restore(state: BodyState): void {
   state.chamber = "ready";
 }
 
+/** At the end of a pass everybody is upright and in guard again; feet, grips and tools stay as they are. */
+export function backInGuard(world: World): World {
+  const copy = cloneWorld(world);
+  for (const state of Object.values(copy)) {
+    state.posture = STANCE;
+    state.weight = "even";
+    state.spent = null;
+    state.yielded = 0;
+    state.carries = false;
+    state.goesBack = false;
+    state.approach = 0;
+    state.open = false;
+    if (state.unrecovered === "down") state.unrecovered = null;
+  }
+  return copy;
+}
+
 export const distanceOf = (a: BodyState, b: BodyState): number => norm(a.x - b.x, a.y - b.y);
 
 /** Unit vectors of `receiver`'s frame on the floor: d towards `other`, u to their right. */

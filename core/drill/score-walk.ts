@@ -7,7 +7,7 @@ import { differences, rolesExchanged } from "./loops.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
 import type { Closure } from "./types.ts";
 import { walkOn } from "./walk.ts";
-import { cloneWorld, type World } from "../body/state.ts";
+import { backInGuard, cloneWorld, type World } from "../body/state.ts";
 import { draft } from "../findings/finding.ts";
 import type { Usage } from "../customs/customs.ts";
 import type { Header } from "../score/header.ts";
@@ -97,7 +97,8 @@ function walkBlock(block: ScoreBlock, pass: Pass, place: Place, carried: World |
       for (const item of block.items) {
         const end = walkItems([item], pass, { ...place, choices }, carried && cloneWorld(carried));
         first ??= end;
-        if (end && item.kind === "line") pass.branchEnds.push(end);
+        // Whatever was chosen, all are in guard again when the next choice comes.
+        if (end && item.kind === "line") pass.branchEnds.push(backInGuard(end));
       }
       if (choices > 1) pass.found.say(...ambiguousCues(firstOfEachLine(pass.found.exchanges.slice(from)), pass.header));
       return carried && (first ?? carried);
@@ -120,12 +121,13 @@ function walkLoop(block: ScoreBlock, pass: Pass, place: Place, carried: World | 
   if (block.head.type !== "loop") return carried;
   const { swap, times } = block.head;
   pass.branchEnds = [];
-  const first = walkItems(block.items, pass, { ...place, passNumber: 1 }, carried ?? cloneWorld(place.frame!.world))!;
+  const from = carried ?? cloneWorld(place.frame!.world);
+  const first = backInGuard(walkItems(block.items, pass, { ...place, passNumber: 1 }, from)!);
   otherStarts(block, pass, place, first);
   // The second pass is for its end state; its exchanges would only repeat the first.
   const silent: Pass = { ...pass, found: pass.found.emptyCopy(), branchEnds: [] };
   const start = swap ? rolesExchanged(first) : first;
-  const second = walkItems(block.items, silent, { ...place, passNumber: 2 }, cloneWorld(start))!;
+  const second = backInGuard(walkItems(block.items, silent, { ...place, passNumber: 2 }, cloneWorld(start))!);
   const open = times > 1 ? differences(first, swap ? rolesExchanged(second) : second) : [];
   const fresh = pass.closure === null || pass.closure.closes;
   if (fresh) pass.closure = { closes: open.length === 0, differences: open, row: block.row };

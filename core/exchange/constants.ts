@@ -33,6 +33,8 @@ export const MODEL = {
   /** Below this margin a verdict depends on small things. */
   tight: 0.03,
   tightRobust: 0.9,
+  /** Less than this is luck. */
+  hair: 0.01,
   marginCap: 0.15,
   /** What a return may gain: carry of a slip, weave or parry; push off the rear or the lead foot. */
   carry: 0.1,
@@ -72,6 +74,8 @@ export const MODEL = {
   reaction: { sight: 190, sound: 160, touch: 150 } as const,
   /** Slope of Hick's law per bit (Hick 1952, Hyman 1953). */
   perBit: 125,
+  /** Share of the usual way that a hand has to go from contact, or at trapping distance. Judgement from memory. */
+  nearTime: 0.7,
   ceilingCap: 1.5,
   /** Largest ratio of masses in contact work. */
   weightRatio: 1.4,

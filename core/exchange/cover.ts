@@ -203,6 +203,9 @@ export function deflect(m: Deflect, c: CoverContext): Layer {
   const bareLimb = !isWeaponLimb(m.limb);
   const fail = (why: string) => layer(c, "deflect", -0.1, { detail: { why }, bareLimb });
   if (blow.path === "shoot") return fail("shot");
+  // What is done from contact works on the hand and arm of somebody near, not on kicks and weapons.
+  const fromContact = use.move.answer!.some((x) => x.by === "energy");
+  if (fromContact && (blow.limb !== "hand" || blow.weapon)) return fail("contact");
   const hand = limbSide(use, move.state, blow.incoming);
   const push = pushVector(m, hand);
   const travel = blow.from ? { u: -blow.from.u, w: -blow.from.w, d: 0 } : { u: 0, w: 0, d: -1 };
@@ -261,7 +264,7 @@ export function jam(c: CoverContext): Layer {
   if (blow.limb !== "hand" || blow.path === "shoot")
     return layer(c, "jam", -0.1, { fails: "open", detail: { why: "arm" } });
   const between = blow.origin.d - move.forward;
-  const forearm = 0.8 * (attacker.body.arm * 0.59) + 0.05;
+  const forearm = 0.8 * (attacker.body.arm * 0.59) + 0.07;
   const reach = 0.62 * move.state.body.arm;
   const margin = reach - Math.max(0, between - forearm);
   if (move.forward <= 0 && margin < 0)

@@ -63,8 +63,11 @@ class CueCheck {
     const before = poses(world);
     for (const uses of cue.before) applySetUp(uses, world, actor, receiver);
     this.findings.push(...limbFindings(cue.beatUses, row, world, actor, null), ...holdReach(cue.beatUses, cue, world));
+    const { x, y } = world[actor]!;
     applySetUp(cue.beatUses, world, actor, receiver);
     for (const beat of beats) this.beat(beat);
+    // Whoever walks into a kick is driven back to where they came from.
+    if (this.kind === "approach" && this.first?.limb === "leg") Object.assign(world[actor]!, { x, y });
     for (const uses of cue.after) applySetUp(uses, world, actor, receiver);
     const last = beats[beats.length - 1];
     if (!last) this.findings.push(draft(row, use, "cue-open", { cue: use.text }));
@@ -105,7 +108,7 @@ class CueCheck {
     const others = beat.uses.filter((use) => !use.move.attack);
     // Stepping, pinning and freeing come before the blow of the same beat.
     if (blows.length === 0 || others.length > 0) {
-      if (blows.length === 0) this.answer(others, beat);
+      if (blows.length === 0 && beat.uses.some((use) => !use.feint)) this.answer(others, beat);
       applySetUp(others, world, receiver, actor);
     }
     for (const use of blows) this.strike(use, beat);
@@ -161,7 +164,8 @@ class CueCheck {
 export function dealsWith({ uses }: DoneBeat, cue: MoveUse): boolean {
   const kind = cueOf(cue);
   return uses.some(
-    (use) => use.move.attack !== undefined || (kind !== null && kind !== "pad" && answers(use, kind, cue)),
+    (use) =>
+      (use.move.attack !== undefined && !use.feint) || (kind !== null && kind !== "pad" && answers(use, kind, cue)),
   );
 }
 

@@ -216,7 +216,12 @@ function answerFindings(f: AnswerFacts): FindingDraft[] {
       ...draft(row, best.use, "wrong-material", { what: String(best.detail.what), limb: String(best.detail.limb) }),
       severity: "risk",
     });
-  if (best?.fails === null && best.margin < MODEL.tight && f.robust < MODEL.tightRobust && !best.detail.risky)
+  if (
+    best?.fails === null &&
+    best.margin < MODEL.tight &&
+    (f.robust < MODEL.tightRobust || best.margin < MODEL.hair) &&
+    !best.detail.risky
+  )
     found.push(draft(row, beat, "tight", { cm: Math.round(best.margin * 1000) / 10, percent: percent(f.robust) }));
   return found;
 }
@@ -227,11 +232,14 @@ function answerFindings(f: AnswerFacts): FindingDraft[] {
  */
 function insideLine({ feed, blow, beat, answered, next, lead }: AnswerFacts): FindingDraft | null {
   const { best, move } = answered;
-  if (!blow || !best || best.fails || blow.path !== "thrust" || blow.limb !== "hand") return null;
+  if (!blow || !best || best.fails || blow.path === "shoot" || blow.limb !== "hand") return null;
   if (best.by !== "displace" && best.by !== "deflect") return null;
   if (beat.uses.some((use) => use.move.attack) || best.detail.how === "short") return null;
-  const side = move.state.posture.head.u + move.right - pushOf(best) - blow.aim.u;
-  const otherHand = blow.side === "left" ? -1 : 1;
+  // Under a round blow the head may go either way: with the blow it comes up in front of the other hand.
+  const round = blow.path === "arc";
+  if (round && (best.by !== "displace" || !blow.from || Math.abs(blow.from.u) < 0.8)) return null;
+  const side = move.state.posture.head.u + move.right - pushOf(best) - (round ? 0 : blow.aim.u);
+  const otherHand = round ? -Math.sign(blow.from!.u) : blow.side === "left" ? -1 : 1;
   if (side * otherHand <= MODEL.onLine) return null;
   const hand = blow.side === lead ? "rear hand" : "lead hand";
   const open = next.find((n) => n.limb === hand && n.state === "open");
@@ -274,19 +282,27 @@ function ceilingFor({ feed, blow, world, setting: { header, choices } }: Situati
   const holds = world[feed.receiver]!.holds;
   const rules = header.rules[receiver.actor];
   const touching = feed.use.move.energy !== undefined || holds.left !== null || holds.right !== null;
+  // Where the hands are on each other, or as near as that, every way is short.
+  const near = touching || (header.range !== null && "name" in header.range && isNear(header.range.name));
+  // A touch that rests before the push has told already where it comes.
+  const told = feed.use.move.energy !== undefined && touchesFirst(world[feed.actor]!);
   const sense = senseOf(header.kind, touching || rules.has("eyes closed") ? "touch" : "sight");
-  const seen = knowledge(header.kind, choices + feed.feints, sense);
-  // Once a combination has begun its rest comes in a known rhythm.
-  const known = feed.first || feed.isReturn ? seen : { ...seen, rhythm: true };
+  const seen = knowledge(header.kind, (told ? 1 : choices) + feed.feints, sense);
+  // Once a combination has begun its rest comes in a known rhythm, and so does what is sent back in a set order.
+  const known = feed.first || (feed.isReturn && seen.choices > 1) ? seen : { ...seen, rhythm: true };
   const contact = contactTime(feed, blow, receiver.body.scale);
   const working = answered.layers.filter((layer) => layer.fails === null);
-  const movement = millis(Math.min(...working.map((layer) => movementTime([layer]))));
+  const slowest = Math.min(...working.map((layer) => movementTime([layer])));
+  const movement = millis(near ? slowest * MODEL.nearTime : slowest);
   const reaction = reactionTime(known);
   return {
     value: ceilingOf(contact, movement, reaction),
     times: { contact, movement, reaction, choices: known.choices },
   };
 }
+
+const isNear = (name: string): boolean => name === "trap" || name === "clinch";
+const touchesFirst = ({ holds }: BodyState): boolean => holds.left?.kind === "touch" || holds.right?.kind === "touch";
 
 /** The hands that push an attack away stand no guard while they do; covering ones still do. */
 function deflecting(uses: readonly MoveUse[], world: World, actor: Actor, incoming: Side | null): Side[] {

@@ -69,6 +69,7 @@ const DEFLECT_WHY: Record<string, string> = {
   against: "This pushes straight against the attack.",
   place: "The hand is not where this attack passes.",
   far: "The arm behind the weapon is too far away to be pushed.",
+  contact: "Hands in contact meet hands, not kicks and weapons.",
   arm: "There is no arm here to work on.",
   slow: "The counter lands after the attack does.",
   "far-hit": "The counter does not reach in time.",

@@ -117,7 +117,7 @@ function roomFindings({ use, row, isReturn, first }: Feed, blow: Blow, range: Ra
     found.push(draft(row, use, "too-close", { move: use.text, gap: round2(blow.origin.d), need: minGap }));
   // Inside work is done without a step.
   const inside = range !== null && "name" in range && (range.name === "trap" || range.name === "clinch");
-  if (first && range !== null && blow.landsWithoutStep && !inside && !drive)
+  if (first && range !== null && blow.landsWithoutStep && blow.walked === 0 && !inside && !drive)
     found.push(draft(row, use, "no-step", { move: use.text }));
   return found;
 }

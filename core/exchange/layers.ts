@@ -5,7 +5,7 @@ import { clearance, type Clearance } from "./clear.ts";
 import { cut, deflect, interpose, jam, pass, seize, type CoverContext } from "./cover.ts";
 import { deny } from "./deny.ts";
 import { answerEnergy } from "./energy.ts";
-import { displacements, moveBody, type BodyMove } from "./move-body.ts";
+import { displacements, moveBody, usesFeet, type BodyMove } from "./move-body.ts";
 import { limbSide } from "./blow.ts";
 import { contactTime } from "./time.ts";
 import { MODEL } from "./constants.ts";
@@ -48,7 +48,7 @@ export function answerBlow(
   const layers: Layer[] = [];
   let clear: Clearance | null = null;
   if (move.moved.length > 0) {
-    clear = clearance(blow, move.state, move.right, move.forward);
+    clear = onTheWay(clearance(blow, move.state, move.right, move.forward), blow, move);
     const margin = metres(Math.min(clear.margin, MODEL.marginCap * 4));
     const detail = { zone: clear.zone, how: clear.by };
     for (const use of move.moved)
@@ -64,6 +64,41 @@ export function answerBlow(
   for (const use of uses) if (use.intercept && use.move.attack) layers.push(intercept(use, blow, attacker, receiver));
   return { move, layers, clear, best: bestOf(layers) };
 }
+
+/** A blow at the trunk; head movement takes the head away and leaves that where it is. */
+const atTrunk = ({ zone }: Blow): boolean => zone === "chest" || zone === "belly" || zone === "hips";
+
+/**
+ * How much of its way a movement has done when a blow passes that comes along it: one that rises or falls meets
+ * whoever goes down under it, wherever they end. null where nothing crosses the way.
+ */
+function midway({ from }: Blow, { u, w }: { readonly u: number; readonly w: number }): { u: number; w: number } | null {
+  if (from === null || w >= 0) return null;
+  if (Math.abs(from.w) > STEEP) return { u: u * ON_THE_WAY, w };
+  return from.w > SLANTING && Math.abs(u) < MODEL.onLine ? { u, w: w / 2 } : null;
+}
+/** Upward part of the direction of a blow that comes straight up or down, and of one that falls aslant. */
+const STEEP = 0.8;
+const SLANTING = 0.4;
+
+/** What a movement is worth on its way: a trunk that only bends stays where it was, and a head goes down before it goes aside. */
+function onTheWay(end: Clearance, blow: Blow, { state, moved, right, forward }: BodyMove): Clearance {
+  if (end.by === "short") return end;
+  const steps = moved.some(usesFeet);
+  if (atTrunk(blow) && !steps && !blow.weapon)
+    return { ...end, zone: blow.zone, margin: Math.min(end.margin, -MODEL.tight) };
+  const { head } = state.posture;
+  const passing = steps ? null : midway(blow, head);
+  if (passing) {
+    const posture = { ...state.posture, head: { ...head, ...passing } };
+    const before = clearance(blow, { ...state, posture }, right, forward);
+    return before.margin < end.margin ? before : end;
+  }
+  return end;
+}
+
+/** Share of the way aside that a head has gone when it is down already. */
+const ON_THE_WAY = 0.3;
 
 /** One mechanism of a part against a blow; null for what the moved body or a push has to do with. */
 function tryMechanism(m: Mechanism, c: CoverContext, receiver: BodyState): Layer | null {

@@ -25,8 +25,9 @@ export function materialFault(
   const bare = limb !== "stick" && limb !== "two-hand stick" && limb !== "blade";
   if (!blow.weapon) {
     if (limb === "blade") return null;
-    // A palm or a single forearm stops no heel and no knee that comes straight.
-    if (blow.limb === "leg" && !blow.from && (limb === "forearm" || limb === "hand") && !double) return fault("heel");
+    // A palm or a single forearm stops no heel that comes straight; a knee runs into the elbow.
+    if (blow.limb === "leg" && blow.tool === "foot" && !blow.from && (limb === "forearm" || limb === "hand") && !double)
+      return fault("heel");
     const kick = blow.limb === "leg" && blow.tool !== "knee";
     if (kick && (limb === "forearm" || limb === "hand") && !double && blow.from) return fault("shin", "risk");
     return null;

@@ -188,7 +188,12 @@ const meaningsOf = ({ alternatives }: ReadTurn): Meaning[] =>
 const strikes = (turn: ReadTurn): boolean => meaningsOf(turn).some(({ use }) => use.move.attack);
 
 /** Every beat of a turn is a cue of a kind and nothing else. */
-const onlyCues = (turn: ReadTurn, cue: Cue): boolean => meaningsOf(turn).every(({ use }) => use.move.cue === cue);
+const onlyCues = (turn: ReadTurn, cue: Cue): boolean =>
+  turn.alternatives.every((done) =>
+    done.every(({ beats }) =>
+      beats.every(({ parts }) => parts.length > 0 && parts.every(({ meaning }) => meaning?.use.move.cue === cue)),
+    ),
+  );
 
 /** `on pads` behind the last blow of a turn is said of all of them. */
 function allOnPads(turn: ReadTurn): ReadTurn {
