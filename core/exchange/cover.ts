@@ -76,7 +76,9 @@ export function interpose(m: Interpose, c: CoverContext): Layer {
   const margin = m.box ? placed(m.box, side, radius, m.depth, c) : standing(m, side, radius, c);
   const made = (at: number, fails: Layer["fails"], detail: Layer["detail"] = {}) =>
     layer(c, "interpose", at, { fails, detail: { side, ...detail }, bareLimb });
-  if (blow.path === "shoot") return made(Math.min(margin, -0.1), "open");
+  // A shin is there for kicks, a frame on the hips for knees.
+  const elsewhere = (m.only && !m.only.includes(blow.tool)) || (m.limb === "shin" && blow.limb === "hand");
+  if (blow.path === "shoot" || elsewhere) return made(Math.min(margin, -0.1), "open");
   if (margin < 0) return made(margin, "open");
   const fault = materialFault(m, blow, m.depth + move.forward);
   if (fault?.severity === "risk") return made(Math.min(margin, RISKY), null, { ...fault.detail, risky: "yes" });

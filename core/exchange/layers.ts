@@ -79,13 +79,17 @@ function midway({ from }: Blow, { u, w }: { readonly u: number; readonly w: numb
 }
 /** Upward part of the direction of a blow that comes straight up or down, and of one that falls aslant. */
 const STEEP = 0.8;
-const SLANTING = 0.4;
+const SLANTING = 0.6;
+/** How far back a part of the trunk goes when it is drawn in, m. */
+const HOLLOW = 0.1;
 
 /** What a movement is worth on its way: a trunk that only bends stays where it was, and a head goes down before it goes aside. */
 function onTheWay(end: Clearance, blow: Blow, { state, moved, right, forward }: BodyMove): Clearance {
   if (end.by === "short") return end;
   const steps = moved.some(usesFeet);
-  if (atTrunk(blow) && !steps && !blow.weapon)
+  // Hollowing out takes the very place away.
+  const hollow = -state.posture[blow.zone as "chest" | "belly" | "hips"]?.d >= HOLLOW;
+  if (atTrunk(blow) && !steps && !hollow && !blow.weapon)
     return { ...end, zone: blow.zone, margin: Math.min(end.margin, -MODEL.tight) };
   const { head } = state.posture;
   const passing = steps ? null : midway(blow, head);

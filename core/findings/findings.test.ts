@@ -73,6 +73,7 @@ test("places count from the whole text, rows and columns from one", () => {
 /** A text, the rule it breaks, and words its message must hold: what happens, and what would mend it. */
 const SAID: readonly [string, RuleId, RegExp][] = [
   ["A jabb -> B slip out", "unknown-move", /“jabb”\. Did you mean jab(?:, [^,]+)* or [^,]+\?/],
+  ["A choke -> B slip out", "not-modelled", /“choke” is known, and not judged here\. Write how it is taken/],
   ["A lead cross -> B slip out", "bad-move", /contradicts itself.*Take “lead” out/],
   ["A forehand high -> B step back", "bad-move", /needs stick in the hand.*holds stick 71 cm/],
   ["range: 2.4 m\n\nA jab -> B slip out", "out-of-reach", /cannot land from here.*Start nearer/],
@@ -116,7 +117,7 @@ const SAID: readonly [string, RuleId, RegExp][] = [
   ["tempo: quick\n\nA jab -> B slip out", "header", /percentage.*50%/],
   ["A jab - > B slip out", "syntax", /“-” means nothing.*Take it out/],
   ["A jab -> B weave + slip out", "off-balance", /\d+ cm from over the feet.*take a step/],
-  ["A: height 150\nB: height 150\n\nA front kick -> B weave", "tight", /\d+\.\d cm only.*Move a little more/],
+  ["A push kick to body -> B check hook", "tight", /\d+\.\d cm only.*Move a little more/],
   [
     "tempo: 70%\n\nchoose A:\n  one: A jab -> B slip out\n  two: A jab to body -> B step back\nend",
     "ambiguous-cue",

@@ -35,6 +35,12 @@ const TABLE = {
           })
         : fill("We don’t know “{typed}”.", p),
   },
+  "not-modelled": {
+    severity: "error",
+    decides: "exchange",
+    question: null,
+    says: (p) => fill("“{typed}” is known, and not judged here. {instead}", p),
+  },
   "bad-move": {
     severity: "error",
     decides: "exchange",

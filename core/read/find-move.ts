@@ -44,8 +44,15 @@ export const FILLER = new Set([
   "arm",
   "leg",
   "lead-hand",
+  "vertical",
+  "flat",
+  "upright",
+  "horizontal",
   ...CLASS_WORDS,
 ]);
+
+/** Words before a part that say nothing about which. */
+const ARTICLES = new Set(["the", "his", "her", "their", "both"]);
 
 /** Onto what a blow goes: one pad, or pads for every blow of the turn. */
 const PAD_WORDS: Readonly<Record<string, MoveUse["pad"]>> = {
@@ -134,7 +141,7 @@ export function takePhrases(words: readonly string[]) {
       continue;
     }
     let j = i + 1;
-    if (words[j] === "the" || words[j] === "his" || words[j] === "their") j++;
+    while (j < words.length - 1 && ARTICLES.has(words[j]!)) j++;
     const side = SIDES[words[j] ?? ""] ?? null;
     if (side) j++;
     const two = partNamed(`${words[j] ?? ""} ${words[j + 1] ?? ""}`);

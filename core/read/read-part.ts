@@ -4,6 +4,7 @@ import type { Part } from "../score/types.ts";
 import { FILLER, findMove, HEIGHT_WORDS, isModifierWord, SIDES, takePhrases, WAYS } from "./find-move.ts";
 import { partNamed } from "../words/part-names.ts";
 import { canHold, nearestNames, type Vocabulary } from "../words/vocabulary.ts";
+import { notModelled } from "../words/shipped.ts";
 import type { Meaning, MoveUse, PartRef, WordContext, WordFault } from "./types.ts";
 import { plainUse } from "./plain-use.ts";
 import { wordsOf } from "./words-of.ts";
@@ -68,6 +69,9 @@ class PartReader {
   }
 
   private unknown(words: readonly string[]): null {
+    const said = words.join(" ");
+    const beyond = notModelled.find(({ names }) => names.some((name) => ` ${said} `.includes(` ${name} `)));
+    if (beyond) return this.fault("not-modelled", "not-modelled", { typed: said, instead: beyond.instead });
     const own = takePhrases(words).left.filter((w) => !isModifierWord(w));
     const typed = own.join(" ") || words.join(" ");
     return this.fault("unknown-move", "unknown", { typed }, nearestNames(this.vocabulary, typed));

@@ -40,7 +40,7 @@ export interface MoveUse extends Span {
 }
 
 export interface WordFault extends Span {
-  readonly rule: "unknown-move" | "bad-move" | "syntax";
+  readonly rule: "unknown-move" | "not-modelled" | "bad-move" | "syntax";
   readonly code: string;
   readonly params: Readonly<Record<string, string>>;
   readonly nearest: readonly string[];

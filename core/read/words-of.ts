@@ -11,7 +11,7 @@ export function wordsOf(part: Part): {
   let commitment: "committed" | "probing" | null = null;
   let length = 1;
   const words: string[] = [];
-  for (const { text } of part.words) {
+  for (const text of part.words.flatMap((one) => withLength(one.text))) {
     let word = text.toLowerCase();
     const beats = /^@(\d{1,2})(?:\/(\d{1,2}))?$/.exec(word);
     if (beats) {
@@ -30,3 +30,6 @@ export function wordsOf(part: Part): {
   }
   return { words, feint, commitment, length };
 }
+
+/** A length may stand behind a word or be one of its own: `jab@1/2` and `jab @1/2`. */
+const withLength = (text: string): string[] => text.split(/(?=@)/).filter(Boolean);

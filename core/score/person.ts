@@ -1,5 +1,6 @@
 /** The row of a person in the header: `A: lead left, height 178, holds stick 71 cm, wears gloves`. */
 import { metres, type Metres } from "../base/units.ts";
+import { centimetres } from "./lengths.ts";
 
 export type Side = "left" | "right";
 export const otherSide = (side: Side): Side => (side === "left" ? "right" : "left");
@@ -82,20 +83,20 @@ class PersonReader {
 
   /** One attribute, or one thing more of a list. */
   read(item: string): void {
-    const measure = /^(height|reach|mass)\s+(\d+(?:\.\d+)?)\s*(cm|m|kg)?$/.exec(item);
+    const measure = /^(height|reach|mass)\s+(.+)$/.exec(item);
     const side = /^(?:lead (left|right)|(left|right) handed)$/.exec(item);
-    if (!measure && !side && item !== "minor") return this.thing(item);
+    const value = measure && measured(measure[1]!, measure[2]!);
+    if ((value === null || !measure) && !side && item !== "minor") return this.thing(item);
     this.list = null;
-    if (measure) this.measure(item, measure);
+    if (measure) this.measure(item, measure[1]!, value!);
     else if (side?.[1]) this.lead = side[1] as Side;
     else if (side) this.hand = side[2] as Side;
     else this.minor = true;
     this.given.push(measure?.[1] ?? (side ? (side[1] ? "lead" : "hand") : "minor"));
   }
 
-  private measure(item: string, [, name, number, unit]: RegExpExecArray): void {
+  private measure(item: string, name: string, value: number): void {
     const key = name as "height" | "reach" | "mass";
-    const value = Number(number) * (unit === "m" ? 100 : 1);
     const [low, high] = BOUNDS[key];
     if (value < low || value > high) this.faults.push({ code: "body-bounds", text: item });
     else this.measures[key] = value;
@@ -107,7 +108,9 @@ class PersonReader {
     if (this.list === null) return void this.faults.push({ code: "person", text: item });
     this.given.push(this.list);
     const thing = start ? start[2]! : item;
-    const worn = GEAR.find((g) => g === thing);
+    // One mitt is worn on a side.
+    const bare = thing.replace(/^mitts? (?:left|right)$/, "mitts");
+    const worn = GEAR.find((g) => g === bare);
     if (this.list === "wears") {
       if (worn) this.wears.push(worn);
       else if (thing !== "nothing") this.faults.push({ code: "worn", text: item });
@@ -142,18 +145,36 @@ class PersonReader {
   }
 }
 
+/** A length in cm or a mass in kg; null where the text is neither. */
+function measured(name: string, text: string): number | null {
+  if (name !== "mass") return centimetres(text);
+  const kg = /^(\d+(?:\.\d+)?)\s*(?:kg)?$/.exec(text);
+  return kg ? Number(kg[1]) : null;
+}
+
+/** Sticks by other names, with their usual lengths, m. Common practice, no source. */
+const STICKS: Readonly<Record<string, number>> = {
+  cane: 0.9,
+  baton: 0.53,
+  "wooden sword": 1,
+  bokken: 1,
+  jo: 1.28,
+  bo: 1.8,
+  staff: 1.8,
+};
+
 function readHeld(text: string): Held | null | "unknown" {
   if (text === "nothing") return null;
   const found =
-    /^(?:(one|two|a)\s+)?(training (?:knife|knives)|kni(?:fe|ves)|sticks?)(?:\s+(\d+(?:\.\d+)?)\s*(cm|m)?)?$/.exec(
-      text,
-    );
-  if (!found) return "unknown";
-  const name = found[2]!;
-  const kind: WeaponKind = name.startsWith("training") ? "training knife" : name.startsWith("kni") ? "knife" : "stick";
-  const cm = found[3] === undefined ? null : Number(found[3]) * (found[4] === "m" ? 100 : 1);
+    /^(?:(one|two|a)\s+)?(training (?:knife|knives)|kni(?:fe|ves)|sticks?|[a-z]+(?: sword)?)(?:\s+(.+))?$/.exec(text);
+  const name = found?.[2] ?? "";
+  const stick = /^sticks?$/.test(name) ? USUAL_LENGTH.stick : STICKS[name];
+  const blade = name.startsWith("training kni") ? "training knife" : /^kni(?:fe|ves)$/.test(name) ? "knife" : null;
+  const kind: WeaponKind | null = blade ?? (stick === undefined ? null : "stick");
+  const cm = found?.[3] === undefined ? null : centimetres(found[3]);
+  if (!found || !kind || (found[3] !== undefined && cm === null)) return "unknown";
   const [low, high] = BOUNDS.weapon;
   if (cm !== null && (cm < low || cm > high)) return "unknown";
-  const length = cm === null ? USUAL_LENGTH[kind] : cm / 100;
+  const length = cm === null ? (stick ?? USUAL_LENGTH[kind]) : cm / 100;
   return { kind, length, count: found[1] === "two" ? 2 : 1 };
 }

@@ -105,6 +105,7 @@ const MECHANISMS: Readonly<Record<string, ObjectShape>> = {
     box: box.notRequired().default(undefined),
     depth: metres.required(),
     double: boolean(),
+    only: array(string().oneOf(TOOLS).required()),
     stands: string().oneOf(["incoming", "lead", "rear", "both"]).required(),
   },
   deflect: {

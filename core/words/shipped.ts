@@ -9,6 +9,7 @@ import handBlows from "./data/hand-blows.json" with { type: "json" };
 import handDefences from "./data/hand-defences.json" with { type: "json" };
 import legBlows from "./data/leg-blows.json" with { type: "json" };
 import legDefences from "./data/leg-defences.json" with { type: "json" };
+import beyond from "./data/not-modelled.json" with { type: "json" };
 import numbering from "./data/numbering.json" with { type: "json" };
 import returnToOrder from "./data/return-to-order.json" with { type: "json" };
 import stickBlows from "./data/stick-blows.json" with { type: "json" };
@@ -54,3 +55,5 @@ export const shippedMoves: readonly MoveData[] = Object.values(moveFiles).flatMa
 /** What each numbered move means on a kind of line, most special first. */
 export const standardMoves = numbering.standard as unknown as Readonly<Record<NumberedRole, readonly StandardMove[]>>;
 export const numberingSets = numbering.sets as readonly NumberingSet[];
+/** Words of the trade that are not judged, with what can be written instead. */
+export const notModelled: readonly { readonly names: readonly string[]; readonly instead: string }[] = beyond.words;

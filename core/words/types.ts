@@ -133,6 +133,8 @@ export type Mechanism =
       /** In front of the body's centre. */
       readonly depth: number;
       readonly double?: boolean;
+      /** Stops these tools alone: a frame on the hips a knee. */
+      readonly only?: readonly string[];
       /** Which side it stands on when none is named. */
       readonly stands: "incoming" | "lead" | "rear" | "both";
     }

@@ -36,8 +36,8 @@ const ids = (text: string, context?: Context) =>
 const use = (text: string, context?: Context) => read(text, context).beats[0]!.uses[0]!;
 
 describe("shipped moves", () => {
-  test("there are at least 180, each with coaching points and a fault", () => {
-    expect(shippedMoves.length).toBeGreaterThanOrEqual(180);
+  test("there are at least 260, each with coaching points and a fault", () => {
+    expect(shippedMoves.length).toBeGreaterThanOrEqual(260);
     for (const move of shippedMoves) {
       expect(move.coaching.length).toBeGreaterThanOrEqual(2);
       expect(move.faults.length).toBeGreaterThanOrEqual(1);
