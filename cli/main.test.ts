@@ -18,7 +18,7 @@ test("check says file, row, column, severity, rule and message; exit 0 without a
   expect([good.status, good.stdout]).toEqual([0, ""]);
   const bad = run(["check", join(dir, "bad.vics")]);
   expect(bad.status).toBe(1);
-  expect(bad.stdout).toMatch(/bad\.vics:3:18 error line-open The lead hook still reaches the head/);
+  expect(bad.stdout).toMatch(/bad\.vics:3:18 error line-open The lead hook still lands on the head/);
 });
 test("several files with --json give one object a line, each with its file", () => {
   const { stdout, status } = run(["check", "--json", join(dir, "good.vics"), join(dir, "bad.vics")]);

@@ -29,7 +29,7 @@ test("the whole path: a drill mended, varied, people paired, the card printed", 
   });
 
   await test.step("see what is wrong and why", async () => {
-    await expect(page.getByText(/The lead hook still reaches the head/)).toBeVisible();
+    await expect(page.getByText(/The lead hook still lands on the head/)).toBeVisible();
     await expect(page.getByRole("button", { name: /A lead hook, answered by B slip out: invalid/ })).toBeVisible();
     await scan();
   });

@@ -174,7 +174,7 @@ describe("the rung of a pair", () => {
     test("the rung holds in both roles, or an easier one is taken with the reason", () => {
       const found = fitRung(apart, 1, pair({}, {}), bodyOf, school);
       expect(found.rung).toBe(0);
-      expect(found.notes[0]).toMatch(/^An easier rung: When Ben feeds Ann: .*cannot land/);
+      expect(found.notes[0]).toMatch(/^An easier rung: When Ben feeds Ann: .*can’t land/);
     });
     test("another distance in the other role is said", () => {
       const found = fitRung(apart, 0, pair({}, {}), bodyOf, school);

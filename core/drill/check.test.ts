@@ -167,7 +167,7 @@ describe("findings", () => {
   test("say what happens, why, and what would mend it", () => {
     const [finding] = run("A lead hook -> B slip out").findings;
     expect(finding).toMatchObject({ rule: "line-open", severity: "error", line: 1, column: 18 });
-    expect(finding!.message).toMatch(/round blow follows sideways/);
+    expect(finding!.message).toMatch(/comes round: go under it/);
   });
   test("an empty drill teaches how to begin", () => {
     expect(run("title: x").findings[0]!.message).toMatch(/A jab -> B slip out/);

@@ -11,11 +11,10 @@ import { percent } from "../exchange/time.ts";
 export function atTempo(exchange: CheckedExchange, { tempo }: Header): CheckedExchange {
   const { ceiling, times, row, feed } = exchange;
   if (ceiling === null || times === null || feed === null || ceiling >= tempo) return exchange;
-  const noticing = times.choices > 1 ? `telling which of ${times.choices} it is` : "noticing it";
   const late = draft(row, exchange.answerSpan ?? feed, "late", {
     tempo: percent(tempo),
-    ceiling: percent(ceiling),
-    limits: `the ${feed.text} takes ${Math.round(times.contact)} ms, the answer ${times.movement} ms, and ${noticing} ${Math.round(times.reaction)} ms`,
+    // Rounded down: what is too slow never works at the very tempo at which it is too slow.
+    ceiling: Math.floor(ceiling * 100),
   });
   return { ...exchange, findings: [...exchange.findings, late] };
 }

@@ -187,8 +187,8 @@ function answerFindings(f: AnswerFacts): FindingDraft[] {
   const row = feed.row;
   const found: FindingDraft[] = [];
   if ((!best || best.fails) && !f.madeShort) {
-    const resisting = best?.fails === "resisting";
-    if (resisting && setting.header.rules[feed.receiver].has("no resisting"))
+    // One fault, one finding: where the drill forbids resisting, that is what is wrong.
+    if (best?.fails === "resisting" && setting.header.rules[feed.receiver].has("no resisting"))
       found.push(
         draft(row, beat, "rule-broken", {
           code: "resisting",
@@ -197,7 +197,7 @@ function answerFindings(f: AnswerFacts): FindingDraft[] {
           rule: "no resisting",
         }),
       );
-    found.push(explainFailure(feed, blow, beat, answered));
+    else found.push(explainFailure(feed, blow, beat, answered));
   }
   for (const use of beat.uses) {
     const unsafe = unsafeTarget(use, row);

@@ -1,6 +1,7 @@
 /** Why an answer fails, in parameters for the words of the rules. */
 import type { Blow, Feed, Layer } from "./types.ts";
 import type { Answered } from "./layers.ts";
+import { usesFeet } from "./move-body.ts";
 import { draft, type FindingDraft } from "../findings/finding.ts";
 import type { DoneBeat } from "../read/types.ts";
 
@@ -41,18 +42,12 @@ function codeOf(best: Layer, blow: Blow | null): { code: string; why?: string; w
   if (best.fails === "companion")
     return { code: "deflect", whyText: `The ${best.use.text} needs ${best.detail.needs} in the same beat.` };
   switch (best.by) {
-    case "displace": {
-      if (!blow?.from) return { code: "displace", why: "" };
-      const flat = Math.abs(blow.from.u) > 0.7;
-      return {
-        code: "displace",
-        why: flat ? " A round blow follows sideways; go under it, or back." : " It comes up or down that very line.",
-      };
-    }
+    case "displace":
+      return { code: "displace", why: missedBy(best, blow) };
     case "interpose":
-      return { code: "cover" };
+      return { code: "cover", why: leavesOpen(best, blow) };
     case "deny":
-      return { code: "deny" };
+      return { code: blow?.path === "shoot" ? "deny" : "other" };
     case "energy":
       return { code: "energy" };
     default:
@@ -61,6 +56,25 @@ function codeOf(best: Layer, blow: Blow | null): { code: string; why?: string; w
         whyText: DEFLECT_WHY[best.detail.why ?? ""] ?? `The ${best.use.text} does not get there.`,
       };
   }
+}
+
+/** What would have got out of the way. */
+function missedBy({ use, detail }: Layer, blow: Blow | null): string {
+  const trunk = detail.zone === "chest" || detail.zone === "belly" || detail.zone === "hips";
+  if (trunk && !usesFeet(use)) return "Moving the head does not save the body: step, or drop the elbow.";
+  if (!blow?.from) return "Move a little more, or step.";
+  return Math.abs(blow.from.u) > 0.7
+    ? "It comes round: go under it, or back."
+    : "It comes along that very line: go aside, or back.";
+}
+
+/** Where a cover leaves a way in. */
+function leavesOpen({ use, detail }: Layer, blow: Blow | null): string {
+  if (!blow) return "";
+  const other = detail.side !== undefined && detail.side !== blow.incoming && use.side !== null;
+  if (other) return `It comes to the ${blow.incoming}: use the ${blow.limb === "leg" ? "other shin" : "other arm"}.`;
+  if (!blow.from) return "That leaves the middle open: parry, catch, or get off the line.";
+  return "It is not where that comes in: put it lower or higher, or move.";
 }
 
 const DEFLECT_WHY: Record<string, string> = {
@@ -77,4 +91,6 @@ const DEFLECT_WHY: Record<string, string> = {
   shot: "Hands alone do not stop a takedown entry.",
 };
 
-const zoneWords = (best: Layer, blow: Blow | null): string => best.detail.zone ?? blow?.zone ?? "body";
+/** A zone as people say it: the left thigh. */
+const zoneWords = (best: Layer, blow: Blow | null): string =>
+  (best.detail.zone ?? blow?.zone ?? "body").replace(/^(\w+) (left|right)$/, "$2 $1");

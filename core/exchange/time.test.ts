@@ -62,8 +62,9 @@ describe("lateness", () => {
     const ceiling = (feed: string) => check(parse(`range: kick\n\nA ${feed} -> B cover`)).exchanges[0]!.ceiling!;
     expect(ceiling("step in + lead hook")).toBeGreaterThanOrEqual(ceiling("lead hook"));
   });
-  test("the note says what limits it", () => {
+  test("the note says up to which tempo it works; what it rests on stands with the exchange", () => {
     const finding = check(parse(`tempo: 100%\n\n${four}`)).findings.find((f) => f.rule === "late");
-    expect(finding?.message).toMatch(/takes \d+ ms, the answer \d+ ms, and telling which of 4/);
+    expect(finding?.message).toMatch(/Too slow at 100 %: it works up to \d+ %/);
+    expect(check(parse(`tempo: 100%\n\n${four}`)).exchanges[0]!.times?.choices).toBe(4);
   });
 });

@@ -2,7 +2,7 @@
  * The rules of the checker, a row each: how grave a breach is, what it decides, the question under which a
  * school grades it, and its words. A rule that is raised nowhere fails a test.
  */
-import { fill, headerWords, lineOpen, needsWords, syntaxWords, wrongMaterial } from "./words.ts";
+import { fill, headerWords, lineOpen, needsWords, outOfReach, syntaxWords, wrongMaterial } from "./words.ts";
 
 export type Severity = "error" | "risk" | "note";
 export type Params = Readonly<Record<string, string | number>>;
@@ -15,6 +15,9 @@ interface Rule {
   readonly question: string | null;
   readonly says: (p: Params) => string;
 }
+
+/** Below this a ceiling is none, % of full speed. */
+const HARDLY = 5;
 
 const TABLE = {
   syntax: {
@@ -48,9 +51,12 @@ const TABLE = {
     says: (p) => {
       if (p.code === "needs") return fill(needsWords[String(p.needs)] ?? needsWords.other!, p);
       if (p.code === "side")
-        return fill("A {side} {move} contradicts itself: this move belongs to the other side. Take “{side}” out.", p);
+        return fill("A {side} {move} contradicts itself: it belongs to the other side. Take “{side}” out.", p);
       if (p.code === "height") return fill("{move} does not go {height}. It goes {heights}.", p);
-      if (p.code === "number") return fill("The set “{set}” has no number {number}; it has 1 to {most}.", p);
+      if (p.code === "number")
+        return p.number === ""
+          ? fill("Say which one: `{move} 3`. The set “{set}” has 1 to {most}.", p)
+          : fill("The set “{set}” has no number {number}. It has 1 to {most}.", p);
       return fill("{move} contradicts itself here.", p);
     },
   },
@@ -58,28 +64,13 @@ const TABLE = {
     severity: "error",
     decides: "exchange",
     question: "A blow cannot land",
-    says: (p) =>
-      p.code === "return"
-        ? fill(
-            "The {move} falls {cm} cm short: nothing brings it nearer. Write `step in + {move}`, or choose a longer blow.",
-            p,
-          )
-        : p.code === "hold"
-          ? fill("The {move} is {cm} cm too far away. Write `step in + {move}`, or start nearer.", p)
-          : fill(
-              "The {move} cannot land from here: {cm} cm are missing even with a step. Start nearer, or a feed that cannot land trains nothing.",
-              p,
-            ),
+    says: (p) => fill(outOfReach[String(p.code)] ?? outOfReach.feed!, p),
   },
   "too-close": {
     severity: "error",
     decides: "exchange",
     question: "There is no room for the blow",
-    says: (p) =>
-      fill(
-        "There is no room for the {move} at {gap} m; it needs {need} m. Start further out, or use a shorter version.",
-        p,
-      ),
+    says: (p) => fill("No room for the {move} here. Start further out, or use a shorter one.", p),
   },
   "line-open": {
     severity: "error",
@@ -98,22 +89,18 @@ const TABLE = {
     decides: "exchange",
     question: "One hand does two things at once",
     says: (p) =>
-      p.code === "weapon"
-        ? fill(
-            "One weapon cannot do both in one beat: {first} and {second}. Put a comma between them, or use the free hand.",
-            p,
-          )
-        : fill(
-            "The {limb} cannot do both in one beat: {first} and {second}. Put a comma between them, or use the other hand.",
-            p,
-          ),
+      fill(
+        p.code === "weapon"
+          ? "One weapon can’t do both at once: {first} and {second}. Put a comma between them, or use the free hand."
+          : "The {limb} can’t do both at once: {first} and {second}. Put a comma between them, or use the other one.",
+        p,
+      ),
   },
   "limb-pinned": {
     severity: "error",
     decides: "exchange",
     question: "A held hand works all the same",
-    says: (p) =>
-      fill("{actor}’s {limb} is held by {by} and cannot {move}. Let it be cleared first, or use the other one.", p),
+    says: (p) => fill("{by} holds {actor}’s {limb}: no {move} with it. Free it first, or use the other one.", p),
   },
   "not-recovered": {
     severity: "error",
@@ -121,20 +108,20 @@ const TABLE = {
     question: "The next move comes before balance is back",
     says: (p) =>
       p.state === "down"
-        ? fill("After going down {actor} must recover before the {move}: write `recover` in front of it.", p)
-        : fill("The blow before turned {actor} too far: write `recover` before the {move}.", p),
+        ? fill("{actor} is still down there. Write `recover` before the {move}.", p)
+        : fill("{actor} has turned too far for the {move}. Write `recover` before it.", p),
   },
   "no-answer": {
     severity: "error",
     decides: "exchange",
     question: "Nobody answers a feed",
     says: (p) =>
-      p.code === "attack"
-        ? fill(
-            "The {feed} is answered only by an attack. That is no answer unless it lands first and takes the line: write `intercept` with it, or defend first.",
-            p,
-          )
-        : fill("Nobody answers the {feed}.", p),
+      fill(
+        p.code === "attack"
+          ? "Hitting back doesn’t stop the {feed}. Defend first, or write `intercept` with a blow that gets there before it."
+          : "Nobody answers the {feed}.",
+        p,
+      ),
   },
   "cue-open": {
     severity: "note",
@@ -158,58 +145,65 @@ const TABLE = {
     severity: "error",
     decides: "exchange",
     question: "The drill’s own rule is broken",
-    says: (p) =>
-      p.code === "resisting"
-        ? fill(
-            "The {move} goes against the {feed}: that resists, and this drill says no resisting. Go with it, or turn it aside.",
-            p,
-          )
-        : fill("{move} breaks “{rule}”.", p),
+    says: (p) => {
+      if (p.code === "resisting")
+        return fill(
+          "The {move} goes against the {feed}, and this drill says no resisting. Give with the side that is pushed.",
+          p,
+        );
+      return fill(
+        p.rule === "touch first"
+          ? "Touch first: write `touch on chest,` before the {move}."
+          : "{move} breaks “{rule}”. Answer without it, or change the rule.",
+        p,
+      );
+    },
   },
   resisting: {
     severity: "error",
     decides: "exchange",
     question: "The answer goes against the push",
-    says: (p) => fill("The {move} goes against the {feed} ({angle}°). Yield with it (below 60°) or turn it aside.", p),
+    says: (p) => fill("The {move} goes against the {feed}. Give with it, or turn it aside.", p),
   },
   "inside-line": {
     severity: "risk",
     decides: "exchange",
     question: "An answer ends on the side of the other hand",
     says: (p) =>
-      fill(
-        "This ends inside, on the side of the other hand: the {next} is open. Go outside, or throw something with it.",
-        p,
-      ),
+      fill("This ends inside, in front of the other hand: the {next} is open. Go outside, or hit with it.", p),
   },
   "off-balance": {
     severity: "risk",
     decides: "exchange",
     question: "The head goes beyond the feet",
-    says: (p) =>
-      fill("The head ends {cm} cm from over the feet: no balance for what comes next. Move less, or take a step.", p),
+    says: (p) => fill("Too far over: no balance for what comes next. Move less, or take a step.", p),
   },
   tight: {
     severity: "risk",
     decides: "exchange",
     question: "It works only just",
-    says: (p) =>
-      fill(
-        "It works by {cm} cm only, and in {percent} % of small changes of size and movement. Move a little more.",
-        p,
-      ),
+    says: (p) => fill("Just enough: a taller partner gets hit, or a slower one. Move a little more.", p),
   },
   late: {
     severity: "risk",
     decides: "score",
     question: "Too late at the tempo of the drill",
-    says: (p) => fill("At {tempo} % this comes too late: {limits}. In time up to {ceiling} %.", p),
+    says: (p) =>
+      fill(
+        Number(p.ceiling) < HARDLY
+          ? "Not in time from here. Start it as they move, or take a nearer answer."
+          : "Too slow at {tempo} %: it works up to {ceiling} %. Feed slower, start earlier, or take a nearer answer.",
+        p,
+      ),
   },
   "ambiguous-cue": {
     severity: "risk",
     decides: "score",
     question: "Two feeds look alike until it is too late",
-    says: (p) => fill("“{one}” and “{two}” look alike until it is too late but need different answers.", p),
+    says: (p) =>
+      p.one === p.two
+        ? fill("Same {one}, two answers: call it, or let the answerer choose.", p)
+        : fill("“{one}” and “{two}” look the same until it is too late. Call them, or give both one answer.", p),
   },
   reload: {
     severity: "note",
@@ -217,7 +211,7 @@ const TABLE = {
     question: "A blow without weight behind it",
     says: (p) =>
       fill(
-        "The {move} has no weight behind it: the blow before left it on the other leg. A step or another blow between loads it.",
+        "No weight behind the {move}: the blow before came from the same side. Step, or hit with the other first.",
         p,
       ),
   },
@@ -231,7 +225,7 @@ const TABLE = {
     severity: "note",
     decides: "score",
     question: "A feed lands without a step",
-    says: (p) => fill("The {move} lands without a step: start further out, so that it has to come in.", p),
+    says: (p) => fill("The {move} lands without a step. Start a step further out.", p),
   },
   ruling: {
     severity: "note",
@@ -249,7 +243,7 @@ const TABLE = {
     severity: "error",
     decides: "score",
     question: "A cycle does not come back to its start",
-    says: (p) => fill("The cycle does not close: {what}.", p),
+    says: (p) => fill("The cycle doesn’t close: {what}. Add a row that takes it back.", p),
   },
   "training-tool": {
     severity: "error",
@@ -268,7 +262,7 @@ const TABLE = {
     severity: "risk",
     decides: "score",
     question: "An unsafe target",
-    says: (p) => fill("Nobody aims at the {part} in a class. Train it on the {instead}.", p),
+    says: (p) => fill("No strikes to the {part} in class. Aim at the {instead}.", p),
   },
   "weight-gap": {
     severity: "risk",

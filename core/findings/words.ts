@@ -22,7 +22,7 @@ export const syntaxWords: Record<string, string> = {
   modifier:
     "“{word}” says nothing about {move}. Known: lead, rear, left, right, high, mid, low, in, out, `to PART`, `on PART`.",
   actor: "Three people work here: say who does this, A, B or C.",
-  "same-actor": "{actor} cannot answer their own move. After `->` comes the other person.",
+  "same-actor": "{actor} can’t answer their own move. It is the other one’s turn: after `->` comes their letter.",
   branches:
     "The alternatives of this line open too many branches: not all were checked (at most {most}). Split it into several lines.",
   "no-play": "There is nothing to check yet. Write a first row, for example `A jab -> B slip out`.",
@@ -58,17 +58,24 @@ export const needsWords: Record<string, string> = {
   other: "{move} needs {needs} in the hand; write what is held in the header, such as `A: holds stick 71 cm`.",
 };
 
+/** A blow or hold that does not get there. */
+export const outOfReach: Record<string, string> = {
+  feed: "The {move} can’t land from here. Step closer: a feed that can’t land trains nothing.",
+  return: "The {move} falls short. Step in with it: `step in + {move}`.",
+  hold: "Too far away for the {move}. Step in with it: `step in + {move}`.",
+};
+
 export const lineOpen: Record<string, string> = {
-  displace: "The {feed} still reaches the {zone}: it is {cm} cm in the way.{why}",
-  cover: "The {answer} is not where the {feed} comes in: it misses the line by {cm} cm.",
+  displace: "The {feed} still lands on the {zone}. {why}",
+  cover: "The {feed} goes past the {answer}. {why}",
   deflect: "{whyText} The {feed} goes on to the {zone}.",
-  deny: "The {answer} does nothing against a takedown entry.",
-  energy: "The {answer} does not take the pressure away.",
+  deny: "The {answer} comes too late for that: they have the grip. Hips back, or sprawl earlier.",
+  energy: "The {answer} doesn’t take the push away. Turn, step, or give with the side that is pushed.",
   hold: "The {answer} leaves the {feed} as it is. Free what is held, go with it, or strike with what is free.",
   cycle: "The {answer} is no count of the {feed}. Both do the same cycle: write the same move for the partner.",
   approach: "The {answer} does nothing about somebody who walks in. Step off, meet them, or strike.",
   shot: "The {answer} does nothing against a shot, for which the hand on the floor stands. Sprawl, or put a post in.",
-  other: "The {answer} does not stop the {feed}.",
+  other: "The {answer} doesn’t stop the {feed}.",
 };
 
 export const wrongMaterial: Record<string, string> = {
