@@ -155,6 +155,8 @@ export function backInGuard(world: World): World {
     state.goesBack = false;
     state.approach = 0;
     state.open = false;
+    // Hands that only touch come away; a grip stays until it is undone.
+    for (const side of ["left", "right"] as const) if (state.holds[side]?.kind === "touch") setHold(state, side, null);
     if (state.unrecovered === "down") state.unrecovered = null;
   }
   return copy;

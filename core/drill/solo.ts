@@ -15,6 +15,7 @@ import type { Actor } from "../score/types.ts";
 
 /** Walks all turns of a line; each is one exchange of its own. */
 export function walkSolo(play: ReadPlay, world: World, walk: Walk): void {
+  const start = Object.fromEntries(Object.values(world).map(({ actor, x, y }) => [actor, { x, y }]));
   for (const turn of play.turns)
     for (const done of turn.alternatives)
       for (const read of done) {
@@ -49,6 +50,8 @@ export function walkSolo(play: ReadPlay, world: World, walk: Walk): void {
           findings,
         });
       }
+  // Alone there is no distance to keep: the next row starts where there is room.
+  for (const state of Object.values(world)) Object.assign(state, start[state.actor]);
   walk.end = world;
 }
 

@@ -76,6 +76,8 @@ export const MODEL = {
   perBit: 125,
   /** Share of the usual way that a hand has to go from contact, or at trapping distance. Judgement from memory. */
   nearTime: 0.7,
+  /** The same where the answer goes with what pushes or pulls. Judgement from memory. */
+  feltTime: 0.5,
   ceilingCap: 1.5,
   /** Largest ratio of masses in contact work. */
   weightRatio: 1.4,

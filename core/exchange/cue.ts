@@ -114,6 +114,12 @@ class CueCheck {
     for (const use of blows) this.strike(use, beat);
   }
 
+  /** Gear that is missing is said once, not for every blow. */
+  private say(found: readonly FindingDraft[]): void {
+    for (const one of found)
+      if (!this.findings.some((f) => f.rule === one.rule && f.params.gear === one.params.gear)) this.findings.push(one);
+  }
+
   /** A blow: onto the pad, or at whoever shows an opening, comes in or holds on. */
   private strike(use: MoveUse, beat: DoneBeat): void {
     const { cue, world, setting, kind } = this;
@@ -137,7 +143,7 @@ class CueCheck {
     // A blow at somebody can be answered: it is thrown in earnest by whoever walks the turn.
     const { blow, findings } = launchFeed(feed, pad ? world : cloneWorld(world), pad ? setting.header.range : null);
     this.findings.push(...findings);
-    if (pad) this.findings.push(...padFindings(cue.use, use, world[actor]!, row));
+    if (pad) this.say(padFindings(cue.use, use, world[actor]!, row));
     if (!blow) return;
     this.first ??= blow;
     const missing = blow.missing > 0;
@@ -192,6 +198,8 @@ function answers({ move }: MoveUse, kind: Exclude<Cue | "hold", "pad">, cue: Mov
       return mechanisms.some((m) => m.by === "deny");
     case "hold":
       return (
+        // A touch holds nobody: stepping away is enough.
+        (cue.move.contact?.kind === "touch" && feet) ||
         move.contact?.kind === "break" ||
         move.contact?.kind === "clear" ||
         mechanisms.some((m) => m.by === "energy" || m.by === "jam")

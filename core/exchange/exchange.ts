@@ -293,7 +293,9 @@ function ceilingFor({ feed, blow, world, setting: { header, choices } }: Situati
   const contact = contactTime(feed, blow, receiver.body.scale);
   const working = answered.layers.filter((layer) => layer.fails === null);
   const slowest = Math.min(...working.map((layer) => movementTime([layer])));
-  const movement = millis(near ? slowest * MODEL.nearTime : slowest);
+  // Who goes with a push is carried by it.
+  const share = feed.use.move.energy ? MODEL.feltTime : near ? MODEL.nearTime : 1;
+  const movement = millis(slowest * share);
   const reaction = reactionTime(known);
   return {
     value: ceilingOf(contact, movement, reaction),

@@ -153,7 +153,7 @@ function settle(feed: Pick<Feed, "use">, attacker: BodyState, side: Side): void 
   const { attack, goesDown } = feed.use.move;
   if (attack!.leaves) attacker.weight = legWord(attacker, attack!.leaves === "same" ? side : otherSide(side));
   const limb = limbKind(feed.use);
-  attacker.spent = limb === "body" ? null : { limb, side, high: goesHigh(feed.use) };
+  attacker.spent = limb === "body" || !attack!.loads ? null : { limb, side, high: goesHigh(feed.use) };
   attacker.approach = 0;
   if (attack!.overTurns) attacker.unrecovered = "over-turned";
   if (goesDown) attacker.unrecovered = "down";

@@ -53,7 +53,23 @@ class Doing {
       const use = part.meaning && this.use(part.meaning, part);
       if (use) uses.push({ ...use, from: part.from, to: part.to });
     }
-    return { from, to, text, uses, faulty: uses.length < parts.length };
+    return { from, to, text, uses: this.withFreeHand(uses), faulty: uses.length < parts.length };
+  }
+
+  /** A hold beside a blow, with no hand named, is taken with the hand that does not strike. */
+  private withFreeHand(uses: readonly MoveUse[]): readonly MoveUse[] {
+    const blow = uses.find(({ move }) => move.attack && / hand$/.test(move.limb));
+    if (!blow) return uses;
+    const strikes =
+      blow.hand ??
+      sideIn(
+        blow.side && blow.move.sides === "limb" ? blow.side : blow.move.limb.startsWith("rear") ? "rear" : "lead",
+        this.stance,
+      );
+    return uses.map((use) => {
+      const free = use !== blow && use.move.contact && use.move.limb === "incoming hand" && !use.hand && !use.side;
+      return free ? { ...use, hand: otherSide(strikes) } : use;
+    });
   }
 
   private use(meaning: Meaning, place: Span): MoveUse | null {

@@ -103,7 +103,14 @@ export function chooseHomonym(moves: readonly Move[], context: LookupContext): M
   const score = (move: Move) => {
     const byContact = CONTACT_GROUPS.has(move.group) === (context.kind === "sensitivity");
     const tradition = TRADITIONS.find((t) => t === context.tradition);
-    return (canHold(move, context) ? 8 : 0) + (byContact ? 2 : 0) + (tradition && move.names[tradition] ? 1 : 0);
+    // Of two that can be done what needs the thing in the hand is meant.
+    const held = needsWeapon(move) && canHold(move, context);
+    return (
+      (canHold(move, context) ? 8 : 0) +
+      (held ? 1 : 0) +
+      (byContact ? 2 : 0) +
+      (tradition && move.names[tradition] ? 1 : 0)
+    );
   };
   return moves.reduce((best, move) => (score(move) > score(best) ? move : best));
 }
