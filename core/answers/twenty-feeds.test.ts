@@ -84,8 +84,8 @@ const READINGS: readonly Reading[] = [
   },
   {
     feed: "A rear round kick to body",
-    there: ["step back", "leg catch"],
-    never: ["cover", "slip out", "duck", "lean back", "shin check", "slap parry"],
+    there: ["step back", "leg catch", "shin check"],
+    never: ["cover", "slip out", "duck", "lean back", "slap parry"],
   },
   {
     feed: "A rear round kick to head",

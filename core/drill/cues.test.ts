@@ -158,3 +158,41 @@ describe("alone", () => {
     expect(found("A catch rear + cover rear")).toEqual(["limb-busy"]);
   });
 });
+
+// Common practice, no source.
+describe("what saves what", () => {
+  test.each([
+    ["A jab to body -> B weave", "invalid"],
+    ["A jab to body -> B elbow drop", "valid"],
+    ["A jab -> B double cover", "valid"],
+    ["A rear uppercut -> B weave", "invalid"],
+    ["A rear round kick to body -> B shin check", "valid"],
+    ["A rear round kick to body -> B shin check + elbow drop", "valid"],
+    ["A push kick to body -> B catch", "invalid"],
+    ["A rear knee -> B hip frame", "valid"],
+    ["A side kick -> B shooting hand", "invalid"],
+    ["A rear hook -> B weave right", "risky"],
+    ["A double leg -> B leg lift", "invalid"],
+    ["A double leg -> B retreat", "risky"],
+    ["A double leg -> B level change + post, rear uppercut", "valid"],
+    ["A headlock -> B step back", "invalid"],
+    ["A headlock -> B turn out, palm strike", "valid"],
+  ])("%s: %s", (text, verdict) => expect(run(text).exchanges[0]!.verdict).toBe(verdict));
+  test.each([
+    ["A slash forehand high -> B lean back", "risky"],
+    ["A slash forehand high -> B step back", "valid"],
+  ])("against a blade the feet leave: %s: %s", (row, verdict) => {
+    expect(run(`A: holds training knife 28 cm\n\n${row}`).exchanges[0]!.verdict).toBe(verdict);
+  });
+  test("heights: the short one aims where they reach, and the same pair larger gets the same verdict", () => {
+    for (const [a, b] of [
+      [155, 182],
+      [162, 192],
+      [190, 165],
+    ])
+      for (const row of ["A lead hook -> B weave", "A jab -> B slip out", "A cross -> B catch"]) {
+        const verdict = run(`A: height ${a}\nB: height ${b}\n\n${row}`).exchanges[0]!.verdict;
+        expect([row, verdict]).toEqual([row, "valid"]);
+      }
+  });
+});

@@ -31,9 +31,9 @@ const MORE: readonly [name: string, headers: string, score: string, verdict: str
   ["a duck goes under a straight blow", "", "A jab -> B duck", "valid"],
   ["a cover on the wrong side", "", "A rear hook -> B cover rear", "invalid", "line-open"],
   [
-    "a check with the shin does not save the ribs",
+    "with the knee up to the elbow a check closes the ribs, and leaves the head",
     "",
-    "A rear round kick to body -> B shin check",
+    "A rear round kick to head -> B shin check",
     "invalid",
     "line-open",
   ],

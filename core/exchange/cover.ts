@@ -79,12 +79,16 @@ export function interpose(m: Interpose, c: CoverContext): Layer {
   // A shin is there for kicks, a frame on the hips for knees.
   const elsewhere = (m.only && !m.only.includes(blow.tool)) || (m.limb === "shin" && blow.limb === "hand");
   if (blow.path === "shoot" || elsewhere) return made(Math.min(margin, -0.1), "open");
-  if (margin < 0) return made(margin, "open");
   const fault = materialFault(m, blow, m.depth + move.forward);
+  // A hand that goes for a point or an edge is wrong, whether it would get there or not.
+  if (margin < 0 && !(fault?.severity === "error" && blow.weapon && margin > NEARLY)) return made(margin, "open");
   if (fault?.severity === "risk") return made(Math.min(margin, RISKY), null, { ...fault.detail, risky: "yes" });
   if (fault) return made(-0.05, "material", { ...fault.detail, risky: "" });
   return made(margin, null);
 }
+
+/** As near to a line as this a limb is on its way to it, m. */
+const NEARLY = -0.3;
 
 /** What is left of a margin where the limb is at risk, m. */
 const RISKY = 0.02;

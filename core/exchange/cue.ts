@@ -202,7 +202,8 @@ function answers({ move }: MoveUse, kind: Exclude<Cue | "hold", "pad">, cue: Mov
         (cue.move.contact?.kind === "touch" && feet) ||
         move.contact?.kind === "break" ||
         move.contact?.kind === "clear" ||
-        mechanisms.some((m) => m.by === "energy" || m.by === "jam")
+        // Stepping alone takes nobody out of a grip.
+        (!feet && mechanisms.some((m) => m.by === "energy" || m.by === "jam"))
       );
   }
 }

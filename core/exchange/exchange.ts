@@ -9,7 +9,7 @@ import { answerBlow, answerPressure, GRID, PLAIN, type Answered, type Stretch } 
 import { extraCommitment } from "./blow.ts";
 import { launchFeed } from "./launch.ts";
 import { MODEL } from "./constants.ts";
-import { leanFinding } from "./move-body.ts";
+import { displacements, leanFinding, usesFeet } from "./move-body.ts";
 import { verdictOf } from "./verdict.ts";
 import { unsafeTarget } from "./targets.ts";
 import { explainFailure } from "./explain.ts";
@@ -216,6 +216,8 @@ function answerFindings(f: AnswerFacts): FindingDraft[] {
       ...draft(row, best.use, "wrong-material", { what: String(best.detail.what), limb: String(best.detail.limb) }),
       severity: "risk",
     });
+  const only = best?.fails === null && best.by === "displace" ? notEnough(blow, best) : null;
+  if (only) found.push(draft(row, best!.use, "tight", { code: only, feed: feed.use.text }));
   if (
     best?.fails === null &&
     best.margin < MODEL.tight &&
@@ -224,6 +226,12 @@ function answerFindings(f: AnswerFacts): FindingDraft[] {
   )
     found.push(draft(row, beat, "tight", { cm: Math.round(best.margin * 1000) / 10, percent: percent(f.robust) }));
   return found;
+}
+
+/** What gets out of the way once and is no answer by itself: the head alone from a blade, straight back from a shot. */
+function notEnough(blow: Blow | null, { use, detail }: Layer): "blade" | "shot" | null {
+  if (blow?.tool === "blade" && !usesFeet(use)) return "blade";
+  return blow?.path === "shoot" && detail.how === "short" && displacements(use).some((m) => m.feet) ? "shot" : null;
 }
 
 /**

@@ -2,7 +2,16 @@
  * The rules of the checker, a row each: how grave a breach is, what it decides, the question under which a
  * school grades it, and its words. A rule that is raised nowhere fails a test.
  */
-import { fill, headerWords, lineOpen, needsWords, outOfReach, syntaxWords, wrongMaterial } from "./words.ts";
+import {
+  fill,
+  headerWords,
+  justEnough,
+  lineOpen,
+  needsWords,
+  outOfReach,
+  syntaxWords,
+  wrongMaterial,
+} from "./words.ts";
 
 export type Severity = "error" | "risk" | "note";
 export type Params = Readonly<Record<string, string | number>>;
@@ -182,7 +191,7 @@ const TABLE = {
     severity: "risk",
     decides: "exchange",
     question: "It works only just",
-    says: (p) => fill("Just enough: a taller partner gets hit, or a slower one. Move a little more.", p),
+    says: (p) => fill(justEnough[String(p.code)] ?? justEnough.other!, p),
   },
   late: {
     severity: "risk",

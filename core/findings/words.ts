@@ -65,6 +65,13 @@ export const outOfReach: Record<string, string> = {
   hold: "Too far away for the {move}. Step in with it: `step in + {move}`.",
 };
 
+/** What works only just, or only once. */
+export const justEnough: Record<string, string> = {
+  blade: "Only the head moves, and the blade comes again. Leave with the feet, or control the arm.",
+  shot: "Straight back they keep coming. Sprawl, or step off the line.",
+  other: "Just enough: a taller partner gets hit, or a slower one. Move a little more.",
+};
+
 export const lineOpen: Record<string, string> = {
   displace: "The {feed} still lands on the {zone}. {why}",
   cover: "The {feed} goes past the {answer}. {why}",
