@@ -81,4 +81,8 @@ export const drillFiles = [
   "felt-on-the-arm",
   "through-the-gap",
   "who-chooses",
+  "mitts-in-threes",
+  "hands-off",
+  "one-slow-blow",
+  "three-rolls",
 ] as const;

@@ -30,10 +30,15 @@ const EXPECTED: Readonly<Record<(typeof drillFiles)[number], readonly string[]>>
   // A bare forearm on an edge; and the caution that bare hands near an edge always carry.
   "short-blade": ["11 blade-arm", "12 blade-arm", "13 blade-arm", "13 wrong-material"],
   // Turning into the push.
-  "push-and-turn": ["16 resisting", "16 rule-broken"],
+  "push-and-turn": ["16 rule-broken"],
   "felt-on-the-arm": [],
   "through-the-gap": [],
   "who-chooses": [],
+  "mitts-in-threes": [],
+  // Stepping away takes nobody out of a grip.
+  "hands-off": ["17 line-open"],
+  "one-slow-blow": [],
+  "three-rolls": [],
 };
 
 test.each(drillFiles.map((name) => [name]))("%s", (name) => {

@@ -128,7 +128,7 @@ class CueCheck {
     const order = this.layers.length;
     const feed: Feed = {
       ...plainFeed({
-        use: pad ? atPad(use, cue.use) : use,
+        use: pad && order === 0 ? atPad(use, cue.use) : use,
         row,
         actor: receiver,
         receiver: actor,

@@ -72,7 +72,8 @@ function missedBy({ use, detail }: Layer, blow: Blow | null): string {
 function leavesOpen({ use, detail }: Layer, blow: Blow | null): string {
   if (!blow) return "";
   const other = detail.side !== undefined && detail.side !== blow.incoming && use.side !== null;
-  if (other) return `It comes to the ${blow.incoming}: use the ${blow.limb === "leg" ? "other shin" : "other arm"}.`;
+  const cover = use.move.needs ? "block" : blow.limb === "leg" ? "lift the shin" : "cover";
+  if (other) return `It comes to the ${blow.incoming}: ${cover} on that side.`;
   if (!blow.from) return "That leaves the middle open: parry, catch, or get off the line.";
   return "It is not where that comes in: put it lower or higher, or move.";
 }

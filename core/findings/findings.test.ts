@@ -83,7 +83,7 @@ const SAID: readonly [string, RuleId, RegExp][] = [
   ["A lead hook -> B slap parry", "line-open", /along its own way/],
   ["A double leg -> B cover", "line-open", /goes past the cover/],
   ["A cross -> B cover", "line-open", /leaves the middle open/],
-  ["A rear round kick to leg -> B rear shin check", "line-open", /use the other shin/],
+  ["A rear round kick to leg -> B rear shin check", "line-open", /It comes to the left: lift the shin on that side/],
   ["A jab to body -> B weave", "line-open", /does not save the body/],
   [
     "A: holds training knife 28 cm\n\nA slash forehand high -> B outer block",
