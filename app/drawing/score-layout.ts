@@ -227,7 +227,8 @@ function drawLane(lane: Lane, laneIndex: number, place: LanePlace, drawn: Drawn)
     const before = heights(e.strands.before, middle);
     const after = heights(e.strands.after, middle);
     if (!place.forks.has(e.from)) place.forks.set(e.from, { x: x - 6, ys: before });
-    const wide = Math.max(STEP, labelWidth(e.feed) + 12);
+    // The answer stands centred under its crossing, and nothing else below it.
+    const wide = Math.max(STEP, labelWidth(e.feed) + 12, STEP * MEETS + labelWidth(e.answer) / 2 + 12);
     actors.forEach((_, i) => {
       paths[i] += curve(x + STEP * LEAVES, before[i]!) + curve(x + STEP * MEETS, after[i]!);
     });
@@ -350,7 +351,7 @@ function marksOf(
 }
 
 /** Longest label that is drawn whole, letters. */
-export const MAX_LABEL = 24;
+export const MAX_LABEL = 36;
 const labelWidth = (text: string): number => Math.min(text.length, MAX_LABEL) * 7.6 + 8;
 
 /** A smooth step of a strand to a point, level where it arrives. */

@@ -65,7 +65,7 @@ export function shares(rounds: readonly (readonly Worked[])[], people: readonly 
           d[pair.side] += seconds;
           for (const e of pair.checked.exchanges) {
             if (feeds > 0) count(d.feeds, e.feedText, times * feeds);
-            const said = e.answer.map((use) => use.text).join(" + ");
+            const said = e.answerText;
             if (feeds < 1 && said) count(d.answers, said, times * (1 - feeds));
           }
         });

@@ -56,6 +56,7 @@ export function checkMeeting(
     ),
     beat: [two.use],
     answer: [two.use],
+    answerText: two.use.text,
     verdict: findings.some((f) => f.severity === "error") ? "invalid" : "valid",
     margin: met,
     layers: [

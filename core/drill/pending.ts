@@ -65,7 +65,7 @@ export function unread(p: Pending, beat: DoneBeat | null, responder: Actor, worl
     after: now,
   };
   const uses = beat?.uses ?? [];
-  return { ...emptyExchange(base, walk.setting), beat: uses, answer: uses };
+  return { ...emptyExchange(base, walk.setting), beat: uses, answer: uses, answerText: beat?.text ?? "" };
 }
 
 /**

@@ -279,6 +279,8 @@ class TurnTaken {
     const { findings } = launchFeed(feed, this.ahead, walk.setting.header.range);
     walk.findings.push(...findings);
     const behind = walk.exchanges[walk.exchanges.length - 1];
+    // What struck at a cue is its answer already.
+    if (behind?.answer.includes(feed.use)) return;
     behind?.returns.push({ use: feed.use, lands: !findings.some((f) => f.rule === "out-of-reach") });
   }
 }

@@ -91,6 +91,7 @@ class CueCheck {
       ),
       beat: uses,
       answer: uses,
+      answerText: beats.map((beat) => beat.text).join(", "),
       verdict: verdictOf(this.findings),
       margin: working.length > 0 ? metres(Math.min(...working.map((layer) => layer.margin))) : null,
       layers: this.layers,

@@ -26,6 +26,7 @@ export const emptyExchange = (base: Base, { label, section, pass }: Setting): Ch
   pass,
   beat: [],
   answer: [],
+  answerText: "",
   verdict: "unread",
   margin: null,
   robust: 1,

@@ -68,6 +68,7 @@ export function checkExchange(feed: Feed, beat: DoneBeat | null, world: World, s
   for (const uses of feed.after) applySetUp(uses, world, feed.actor, feed.receiver);
   const findings = [...feedFindings, ...outcome.findings];
   const uses = usesOf(situation);
+  const answer = uses.filter((use) => !use.move.attack || use.move.answer);
   return {
     from: feed.use.from,
     to: beat?.to ?? feed.use.to,
@@ -84,7 +85,8 @@ export function checkExchange(feed: Feed, beat: DoneBeat | null, world: World, s
     after: poses(world),
     returns: [],
     beat: uses,
-    answer: uses.filter((use) => !use.move.attack || use.move.answer),
+    answer,
+    answerText: answer.map((use) => use.text).join(" + "),
     verdict: verdictOf(findings),
     margin: answered.best?.margin ?? (madeShort && !beat ? metres(blow!.missing) : null),
     robust: outcome.robust,

@@ -141,6 +141,8 @@ export interface CheckedExchange extends Span {
   readonly beat: readonly MoveUse[];
   /** The parts of it that answer. */
   readonly answer: readonly MoveUse[];
+  /** The answer as it is written: what is done at once joined by `+`, one after the other by commas. */
+  readonly answerText: string;
   readonly responder: Actor;
   /** Where the answering beat stands in the row; null where nobody answers. */
   readonly answerSpan: Span | null;

@@ -116,7 +116,7 @@ function exchangeView(e: CheckedExchange, index: number): ExchangeView {
     section: e.section,
     feed: e.feedText || "?",
     feeder: e.feeder,
-    answer: e.answer.map((use) => use.text).join(" + "),
+    answer: e.answerText,
     responder: e.responder,
     answerSpan: e.answerSpan && { from: base + e.answerSpan.from, to: base + e.answerSpan.to },
     ends: e.ends,

@@ -71,7 +71,7 @@ function sceneView(e: CheckedExchange, { header }: Checked, index: number): Scen
     from: base + e.from,
     to: base + e.to,
     feed: e.feedText,
-    answer: e.answer.map((use) => use.text).join(" + "),
+    answer: e.answerText,
     feeder: e.feeder,
     responder: e.responder,
     verdict: e.verdict,

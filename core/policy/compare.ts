@@ -52,7 +52,7 @@ export function compareTexts(
   const collect = (checked: Checked, side: "before" | "after") => {
     const counts = new Map<string, number>();
     for (const e of checked.exchanges) {
-      const words = `${e.feeder} ${e.feedText} -> ${e.responder} ${e.answer.map((u) => u.text).join(" + ") || "nothing"}`;
+      const words = `${e.feeder} ${e.feedText} -> ${e.responder} ${e.answerText || "nothing"}`;
       const nth = (counts.get(words) ?? 0) + 1;
       counts.set(words, nth);
       const key = nth > 1 ? `${words} (${nth})` : words;

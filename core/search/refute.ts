@@ -219,7 +219,7 @@ function startsOf(checked: Checked, search: Search): Position[] {
       feeder: e.feeder,
       responder: e.responder,
       feeds: [e.feed.text],
-      answers: [e.answer.map((use) => use.text).join(" + ")],
+      answers: [e.answerText],
     };
     const line = search.lineOf(played);
     if (seen.has(line)) continue;
