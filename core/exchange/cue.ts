@@ -5,7 +5,7 @@
 import { metres } from "../base/units.ts";
 import { draft, type FindingDraft } from "../findings/finding.ts";
 import { isArmPart, PARTS } from "../body/parts.ts";
-import { cloneWorld, distanceOf, type BodyState, type World } from "../body/state.ts";
+import { cloneState, cloneWorld, distanceOf, type BodyState, type World } from "../body/state.ts";
 import type { DoneBeat, MoveUse } from "../read/types.ts";
 import { PADS } from "../read/line-reader.ts";
 import { partNamed } from "../words/part-names.ts";
@@ -66,6 +66,13 @@ class CueCheck {
     const { x, y } = world[actor]!;
     applySetUp(cue.beatUses, world, actor, receiver);
     for (const beat of beats) this.beat(beat);
+    const contact = {
+      attacker: cloneState(world[actor]!),
+      receiver: cloneState(world[receiver]!),
+      right: 0,
+      forward: 0,
+      busy: [],
+    };
     // Whoever walks into a kick is driven back to where they came from.
     if (this.kind === "approach" && this.first?.limb === "leg") Object.assign(world[actor]!, { x, y });
     for (const uses of cue.after) applySetUp(uses, world, actor, receiver);
@@ -95,6 +102,7 @@ class CueCheck {
       verdict: verdictOf(this.findings),
       margin: working.length > 0 ? metres(Math.min(...working.map((layer) => layer.margin))) : null,
       layers: this.layers,
+      contact,
       findings: this.findings,
     };
   }

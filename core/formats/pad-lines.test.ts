@@ -17,3 +17,11 @@ test("a southpaw's cross is a left one", () => {
 test("no mitts, no pads", () => {
   expect(lines("A jab -> B slip out, cross", "opposite")).toEqual([]);
 });
+
+test("blows onto a held pad are among them", () => {
+  const checked = checkFor(parse("A: wears mitts\nB: wears gloves\n\nA hold pads -> B jab, cross"));
+  expect(padLines(checked, "same")).toEqual([
+    { blow: "jab", pad: "left" },
+    { blow: "cross", pad: "right" },
+  ]);
+});

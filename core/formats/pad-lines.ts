@@ -25,6 +25,9 @@ export function padLines(checked: Checked, pads: SchoolCustoms["pads"]): PadLine
   for (const e of checked.exchanges) {
     if (e.feed && e.blow) add(e.feed, e.blow.side, e.responder);
     if (e.contact)
+      for (const { use, by } of e.layers)
+        if (by === "strike") add(use, limbSide(use, e.contact.receiver, null), e.feeder);
+    if (e.contact)
       for (const { use } of e.returns) add(use, limbSide(use, e.contact.receiver, e.blow?.incoming ?? null), e.feeder);
   }
   return [...lines.values()];
