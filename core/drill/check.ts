@@ -58,10 +58,7 @@ export function walkScore(score: Score, usage: Usage, prepared: Prepared, found:
     ...frameFindings(
       header,
       rowOf(score),
-      new Set([
-        ...(found.shares.some((share) => share.shoots) ? (["takedown"] as const) : []),
-        ...(found.shares.some((share) => share.armed) ? (["weapon"] as const) : []),
-      ]),
+      found.shares.flatMap((share) => share.thrown),
     ),
   );
   return pass;

@@ -1,15 +1,29 @@
 /** Safety and gear: findings of their own that never change a verdict of the geometry. */
 import type { Header } from "../score/header.ts";
 import type { Actor, Row } from "../score/types.ts";
+import gear from "./gear.json" with { type: "json" };
+import type { Thrown } from "./shares.ts";
 import { draft, type FindingDraft } from "../findings/finding.ts";
 import { MODEL } from "../exchange/constants.ts";
 
-/** Findings that hold for the whole drill: live edges, gear for the tempo, weight gap, minors. */
-export function frameFindings(
-  header: Header,
-  rowOf: (actor: Actor) => Row,
-  uses: ReadonlySet<"takedown" | "weapon">,
-): FindingDraft[] {
+/** When gear is asked for: all that is written must hold. */
+interface GearRule {
+  readonly contact: readonly string[];
+  readonly limb?: string;
+  readonly at?: string;
+  readonly weapon?: boolean;
+  /** Only above this tempo, share of full speed. */
+  readonly fasterThan?: number;
+  readonly who: string;
+  /** Any of these will do. */
+  readonly gear: readonly string[];
+  readonly say: string;
+  readonly why: string;
+}
+const RULES: readonly GearRule[] = gear.rules;
+
+/** Findings that hold for the whole drill: live edges, gear and floor, weight gap, minors. */
+export function frameFindings(header: Header, rowOf: (actor: Actor) => Row, thrown: readonly Thrown[]): FindingDraft[] {
   const found: FindingDraft[] = [];
   const whole = (row: Row) => ({ from: 0, to: Math.max(1, headLength(row)) });
   const say = (actor: Actor, rule: Parameters<typeof draft>[2], params: Parameters<typeof draft>[3]) => {
@@ -19,18 +33,17 @@ export function frameFindings(
   const people = header.actors.map((actor) => ({ actor, person: header.people[actor] }));
   for (const { actor, person } of people) {
     if (person.holds?.kind === "knife") say(actor, "training-tool", { actor });
-    const padded = person.wears.includes("eye protection") || person.wears.includes("caged headgear");
-    const stickNear = uses.has("weapon") && people.some((other) => other.person.holds !== null);
-    if (stickNear && header.tempo > MODEL.fastTempo && !padded)
-      say(actor, "gear-missing", { actor, gear: "eye protection", why: "weapons at this tempo" });
-    if (header.contact === "full" && !person.wears.includes("mouthguard"))
-      say(actor, "gear-missing", { actor, gear: "a mouthguard", why: "full contact" });
     if (person.minor && (header.contact === "medium" || header.contact === "full"))
       say(actor, "minor", { actor, contact: header.contact });
+    for (const { say: needed, why } of missingGear(actor, header, thrown))
+      say(actor, "gear-missing", { actor, gear: needed, why: why.replace("{contact}", header.contact) });
   }
+  const fells = thrown.some((one) => one.fells);
+  const first = thrown.find((one) => one.fells);
+  if (first && header.mats === false)
+    say(first.by, "gear-missing", { actor: first.at, gear: "mats", why: "what may end on the floor" });
   const masses = people.map(({ person }) => person.mass).filter((mass): mass is number => mass !== null);
-  const contact = uses.has("takedown") || header.contact !== "none";
-  if (masses.length >= 2 && contact) {
+  if (masses.length >= 2 && (fells || header.contact !== "none")) {
     const heavy = Math.max(...masses);
     const light = Math.min(...masses);
     if (heavy / light > MODEL.weightRatio)
@@ -38,6 +51,25 @@ export function frameFindings(
   }
   return found;
 }
+
+/** What somebody does not wear for what is thrown; each piece once. */
+function missingGear(actor: Actor, { people, contact, tempo }: Header, thrown: readonly Thrown[]): GearRule[] {
+  const missing = new Map<string, GearRule>();
+  const wears: readonly string[] = people[actor].wears;
+  for (const rule of RULES) {
+    if (!rule.contact.includes(contact) || tempo <= (rule.fasterThan ?? -1)) continue;
+    if (rule.gear.some((piece) => wears.includes(piece))) continue;
+    const plain = rule.limb === undefined && rule.at === undefined && !rule.weapon;
+    if (plain || thrown.some((one) => asksFor(rule, one, actor))) missing.set(rule.say, rule);
+  }
+  return [...missing.values()];
+}
+
+const asksFor = (rule: GearRule, one: Thrown, actor: Actor): boolean =>
+  (rule.who === "both" || actor === (rule.who === "striker" ? one.by : one.at)) &&
+  (rule.limb === undefined || rule.limb === one.limb) &&
+  (rule.at === undefined || rule.at === one.zone) &&
+  (rule.weapon === undefined || rule.weapon === one.weapon);
 
 function headLength(row: Row): number {
   const { body } = row.content;

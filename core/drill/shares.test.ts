@@ -57,8 +57,10 @@ test("the side an arc comes from, weapons and takedowns are told apart", () => {
   const one = share("A lead hook -> B cover");
   const other = share("A rear hook -> B cover");
   expect([one.fromLeft, one.fromRight]).toEqual([other.fromRight, other.fromLeft]);
-  expect(share("A: holds stick 71 cm\n\nA forehand high -> B step back")).toMatchObject({ armed: true, shoots: false });
-  expect(share("mats: yes\n\nA double leg -> B sprawl")).toMatchObject({ armed: false, shoots: true });
+  expect(share("A: holds stick 71 cm\n\nA forehand high -> B step back")).toMatchObject({
+    thrown: [{ weapon: true, fells: false }],
+  });
+  expect(share("mats: yes\n\nA double leg -> B sprawl")).toMatchObject({ thrown: [{ weapon: false, fells: true }] });
 });
 test("a blow that nobody stops is an error of its line", () => {
   expect(share("A lead hook -> B slip out").worst).toBe("error");

@@ -4,7 +4,9 @@ import type { CheckedExchange } from "../exchange/types.ts";
 import type { LineResult } from "./walk.ts";
 import type { FindingDraft } from "../findings/finding.ts";
 import type { Severity } from "../findings/rules.ts";
-import type { Line } from "../score/types.ts";
+import { goesHigh, goesLow, limbKind } from "../exchange/blow.ts";
+import type { MoveUse } from "../read/types.ts";
+import type { Actor, Line } from "../score/types.ts";
 
 /** The gravest finding that decides a verdict; null where there is none. */
 export type Worst = "error" | "risk" | null;
@@ -27,9 +29,44 @@ export interface LineShare {
   readonly ceiling: Share | null;
   /** The lowest ceiling above which an answer is late; null where time does not matter. */
   readonly lateAbove: Share | null;
-  /** A takedown is shot in it; a weapon strikes in it. */
-  readonly shoots: boolean;
-  readonly armed: boolean;
+  /** What is thrown in it, each kind once: gear and floor depend on it. */
+  readonly thrown: readonly Thrown[];
+}
+
+/** A blow or shot as gear is asked for it. */
+export interface Thrown {
+  readonly by: Actor;
+  readonly at: Actor;
+  readonly limb: "hand" | "leg" | "body";
+  readonly zone: "head" | "body" | "leg";
+  readonly weapon: boolean;
+  /** Whoever is hit by it may go to the floor. */
+  readonly fells: boolean;
+}
+
+function thrownIn({ blow, returns, feeder, responder, layers }: CheckedExchange): Thrown[] {
+  const found: Thrown[] = [];
+  const pads = new Set(layers.filter((layer) => layer.by === "strike").map((layer) => layer.use));
+  const add = (use: MoveUse, by: Actor, at: Actor) => {
+    const { attack, needs, fells = false } = use.move;
+    if (attack && !pads.has(use))
+      found.push({
+        by,
+        at,
+        limb: limbKind(use),
+        zone: placeOf(use),
+        weapon: needs !== undefined && needs !== "empty" && needs !== "pad",
+        fells: fells || attack.path === "shoot",
+      });
+  };
+  if (blow) add(blow.feed.use, feeder, responder);
+  for (const { use } of returns) add(use, responder, feeder);
+  return found;
+}
+
+function placeOf(use: MoveUse): Thrown["zone"] {
+  if (goesHigh(use)) return "head";
+  return goesLow(use) ? "leg" : "body";
 }
 
 export const worseOf = (one: Worst, two: Worst): Worst => (one === "error" || two === "error" ? "error" : (one ?? two));
@@ -60,8 +97,7 @@ export function shareOf({ exchanges, findings }: LineResult, line: Line): LineSh
   let fromRight = false;
   let ceiling: Share | null = null;
   let lateAbove: Share | null = null;
-  let shoots = false;
-  let armed = false;
+  const thrown = new Map<string, Thrown>();
   for (const e of exchanges) {
     if (e.findings.length > 0) worst = worseOf(worst, worstOf(e.findings));
     returns += e.returns.length;
@@ -72,8 +108,7 @@ export function shareOf({ exchanges, findings }: LineResult, line: Line): LineSh
     if (e.blow?.incoming === "right") fromRight = true;
     if (e.ceiling !== null && e.ceiling > 0) ceiling = lower(ceiling, e.ceiling);
     if (e.ceiling !== null && e.times !== null && e.feed) lateAbove = lower(lateAbove, e.ceiling);
-    if (e.blow?.path === "shoot") shoots = true;
-    if (e.blow?.weapon) armed = true;
+    for (const one of thrownIn(e)) thrown.set(Object.values(one).join(), one);
   }
   return {
     worst,
@@ -88,8 +123,7 @@ export function shareOf({ exchanges, findings }: LineResult, line: Line): LineSh
     fromRight,
     ceiling,
     lateAbove,
-    shoots,
-    armed,
+    thrown: [...thrown.values()],
   };
 }
 

@@ -165,6 +165,9 @@ function aimOf(use: MoveUse, receiver: BodyState, incoming: Side): Pick<Blow, "z
 /** A blow to the head. */
 export const goesHigh = (use: MoveUse): boolean => PARTS[targetOf(use).part].zone === "head";
 
+/** A blow to a leg. */
+export const goesLow = (use: MoveUse): boolean => isLegZone(PARTS[targetOf(use).part].zone);
+
 /** The step that a blow takes by itself, m for 1.75 m: the first return none, later blows of a combination a short one. */
 function ownStep({ use, isReturn, order, onPad }: Feed): number {
   const own = use.move.attack!.step ?? MODEL.solvedStep;

@@ -13,7 +13,7 @@ describe("header", () => {
       tempo: 0.5,
       contact: "light",
       range: null,
-      mats: false,
+      mats: null,
       actors: ["A", "B"],
     });
     expect(h.people.A).toMatchObject({ lead: "left", hand: "right", height: 1.75, holds: null, wears: [] });

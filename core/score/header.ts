@@ -42,7 +42,8 @@ export interface Header {
   readonly tradition: string | null;
   readonly focus: string | null;
   readonly gear: string | null;
-  readonly mats: boolean;
+  /** null: nothing is said of the floor. */
+  readonly mats: boolean | null;
   readonly formation: { readonly name: "pair" | "triangle"; readonly sideMetres: number };
   /** Who stands in the drill: two people, or three when anything in the header says C. */
   readonly actors: readonly Actor[];
@@ -88,7 +89,7 @@ export function readHeader(score: Score, defaults: HeaderDefaults = {}): { heade
     tradition: null,
     focus: null,
     gear: null,
-    mats: false,
+    mats: null,
     formation: { name: "pair", sideMetres: 2 },
     actors: ["A", "B"],
     people: { A: personOf("").person, B: personOf("").person, C: personOf("").person },

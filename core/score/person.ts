@@ -10,6 +10,7 @@ const GEAR = [
   "mitts",
   "gloves",
   "eye protection",
+  "headgear",
   "caged headgear",
   "mouthguard",
   "groin guard",

@@ -173,6 +173,7 @@ const move = object({
   cycle: string(),
   goesDown: boolean(),
   lowers: boolean(),
+  fells: boolean(),
   restores: boolean(),
   changes: string().oneOf(["stance", "hands"]),
   numbered: string().oneOf(["strike", "block", "counter"]),

@@ -207,6 +207,8 @@ export interface MoveData {
   readonly requires?: Companion;
   /** Needs a `recover` before a standing blow. */
   readonly goesDown?: boolean;
+  /** Whoever is hit by it may go to the floor: it wants mats. */
+  readonly fells?: boolean;
   /** Brings the body down on bent knees, where a post can be put in. */
   readonly lowers?: boolean;
   /** Brings hands and balance back. */
