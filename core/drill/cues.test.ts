@@ -63,6 +63,7 @@ describe("other cues", () => {
     ["A touch floor -> B sprawl", "valid"],
     ["A touch floor -> B slip out", "invalid"],
     ["A call -> B jab", "valid"],
+    ["A ~jab -> B parry", "valid"],
   ])("%s: %s", (text, verdict) => expect(run(text).exchanges[0]!.verdict).toBe(verdict));
   test("a cue before a blow in its turn is on the way to it, no feed", () => {
     expect(pairs("A walk forward, jab -> B catch")).toEqual([["A", "jab", "catch", "valid"]]);
@@ -177,6 +178,7 @@ describe("what saves what", () => {
     ["A double leg -> B level change + post, rear uppercut", "valid"],
     ["A headlock -> B step back", "invalid"],
     ["A headlock -> B turn out, palm strike", "valid"],
+    ["A jab -> B slip out, collar tie, knee", "valid"],
   ])("%s: %s", (text, verdict) => expect(run(text).exchanges[0]!.verdict).toBe(verdict));
   test.each([
     ["A slash forehand high -> B lean back", "risky"],

@@ -214,7 +214,7 @@ class TurnTaken {
       if (this.waiting.length > 1 && beat.uses.some(attacks)) this.hitPads();
       return;
     }
-    const about = (one: DoneBeat) => dealsWith(one, front.feed!.use);
+    const about = (one: DoneBeat) => front.feed!.use.feint || dealsWith(one, front.feed!.use);
     if (!about(beat) && rest.some(about)) return this.act(beat, rest);
     this.waiting.shift();
     this.walk.exchanges.push(checkCue(front.feed!, [beat], this.world, this.walk.setting));
@@ -249,7 +249,9 @@ class TurnTaken {
    */
   private isFed(beat: DoneBeat, rest: readonly DoneBeat[]): boolean {
     const { next } = this.turning;
-    const kind = beat.uses.map(cueOf).find((one) => one !== null);
+    // A feint with nothing behind it is shown to be answered.
+    const shown = beat.uses.some((use) => use.feint && use.move.attack) ? "call" : undefined;
+    const kind = beat.uses.map(cueOf).find((one) => one !== null) ?? shown;
     if (!kind || this.walk.setting.header.kind === "solo" || this.waiting.length > 0) return false;
     const later = (one: DoneBeat) => one.uses.some((use) => attacks(use) || (kind !== "pad" && cueOf(use)));
     if (rest.some(later)) return false;
@@ -261,7 +263,7 @@ class TurnTaken {
   private cue(beat: DoneBeat): void {
     const { walk } = this;
     const { actor } = this.turning;
-    const use = beat.uses.find((one) => cueOf(one) !== null)!;
+    const use = beat.uses.find((one) => cueOf(one) !== null) ?? beat.uses[0]!;
     const feed: Feed = {
       ...plainFeed({ use, row: walk.row, actor, receiver: this.partner, beatUses: beat.uses }),
       before: this.before,

@@ -169,12 +169,14 @@ export const goesHigh = (use: MoveUse): boolean => PARTS[targetOf(use).part].zon
 export const goesLow = (use: MoveUse): boolean => isLegZone(PARTS[targetOf(use).part].zone);
 
 /** The step that a blow takes by itself, m for 1.75 m: the first return none, later blows of a combination a short one. */
-function ownStep({ use, isReturn, order, onPad }: Feed): number {
+function ownStep({ use, isReturn, order, onPad }: Feed, { holds }: BodyState): number {
   const own = use.move.attack!.step ?? MODEL.solvedStep;
   // A blow to the body needs the step that the body needs, pad or not.
   if (onPad) return goesHigh(use) ? Math.min(MODEL.shortStep, own) : own;
   if (!isReturn) return own;
-  return order === 0 ? 0 : Math.min(MODEL.shortStep, own);
+  // Who has hold of somebody comes to them, or pulls them in.
+  const gripped = holds.left?.kind === "grip" || holds.right?.kind === "grip";
+  return order === 0 && !gripped ? 0 : Math.min(MODEL.shortStep, own);
 }
 
 /**
@@ -205,7 +207,7 @@ export function launch(feed: Feed, attacker: BodyState, receiver: BodyState, gai
   const distance = distanceOf(attacker, receiver);
   const reach = reachOf(feed, attacker, side, aim.w) + gained;
   const needed = distance - surface - feed.ahead;
-  const longest = ownStep(feed) * attacker.body.scale;
+  const longest = ownStep(feed, attacker) * attacker.body.scale;
   const past = Math.max(0, MODEL.spare + MODEL.depthOfCommitment * extraCommitment(use));
   const step = Math.min(longest, Math.max(0, needed + past - reach));
   const missing = needed - reach - step;
