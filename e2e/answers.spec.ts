@@ -22,7 +22,7 @@ test("the map says why, by keyboard: a pair is looked at, held, and made a drill
   await page.keyboard.press("ArrowDown");
   const pair = page.getByRole("region", { name: "The pair" });
   await expect(pair).toContainText("lead hook met with slip out");
-  await expect(pair).toContainText("A round blow follows sideways");
+  await expect(pair).toContainText("It comes round: go under it");
   await page.keyboard.press("ArrowUp");
   await page.keyboard.press("ArrowUp");
   await expect(pair).toContainText("jab met with slip out");

@@ -60,7 +60,7 @@ export interface SchoolData {
 }
 export const SCHOOL_KEYS = ["moves", "numbering", "severity", "rulings", "customs", "load", "pairing", "book"] as const;
 
-const texts = array(string().trim().min(1).max(80).required()).max(200);
+const texts = array(string().trim().min(1).max(80).required()).max(500);
 const customs = object({
   names: string().oneOf(TRADITIONS),
   pads: string().oneOf(["opposite", "same"]),
