@@ -46,7 +46,15 @@ export function useFilters<Key extends string>(usual: Readonly<Record<Key, strin
       written.current = next.toString();
       setParams(next, { replace: true, preventScrollReset: true });
     }, QUIET);
-    return () => clearTimeout(timer);
+    // A link that was followed goes first, also before the router has begun to.
+    const stop = ({ target }: MouseEvent) => {
+      if (target instanceof Element && target.closest("a[href]")) clearTimeout(timer);
+    };
+    document.addEventListener("click", stop, true);
+    return () => {
+      clearTimeout(timer);
+      document.removeEventListener("click", stop, true);
+    };
   }, [values, params, setParams, usual, going]);
   const set = useCallback((key: Key, value: string) => setValues((now) => ({ ...now, [key]: value })), []);
   return { values, set, params };
