@@ -52,6 +52,10 @@ export function frameFindings(header: Header, rowOf: (actor: Actor) => Row, thro
   return found;
 }
 
+/** The gear that somebody would have to wear for what is thrown and does not; each piece once. */
+export const gearFor = (actor: Actor, header: Header, thrown: readonly Thrown[]): string[] =>
+  missingGear(actor, header, thrown).map((rule) => rule.gear[0]!);
+
 /** What somebody does not wear for what is thrown; each piece once. */
 function missingGear(actor: Actor, { people, contact, tempo }: Header, thrown: readonly Thrown[]): GearRule[] {
   const missing = new Map<string, GearRule>();

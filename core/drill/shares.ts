@@ -44,7 +44,8 @@ export interface Thrown {
   readonly fells: boolean;
 }
 
-function thrownIn({ blow, returns, feeder, responder, layers }: CheckedExchange): Thrown[] {
+/** What is thrown in an exchange, by either of the two. */
+export function thrownIn({ blow, returns, feeder, responder, layers }: CheckedExchange): Thrown[] {
   const found: Thrown[] = [];
   const pads = new Set(layers.filter((layer) => layer.by === "strike").map((layer) => layer.use));
   const add = (use: MoveUse, by: Actor, at: Actor) => {

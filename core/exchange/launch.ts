@@ -2,7 +2,7 @@
 import type { Blow, Feed } from "./types.ts";
 import { goesHigh, launch, limbKind, limbSide } from "./blow.ts";
 import { MODEL } from "./constants.ts";
-import { applyAfter, applySetUp } from "./limbs.ts";
+import { applyAfter, applySetUp, isDoneHeld } from "./limbs.ts";
 import { gapFor } from "./layers.ts";
 import { moveBody } from "./move-body.ts";
 import { unsafeTarget } from "./targets.ts";
@@ -67,7 +67,7 @@ function gainOf(use: MoveUse, state: BodyState, side: Side): number {
 /** The limb is held by somebody. */
 function heldBack({ use, row, actor }: Feed, world: World, side: Side): FindingDraft[] {
   const limb = limbKind(use);
-  const holder = limb === "body" ? null : heldBy(world, actor, limb, side);
+  const holder = limb === "body" || isDoneHeld(use) ? null : heldBy(world, actor, limb, side);
   if (!holder) return [];
   return [draft(row, use, "limb-pinned", { actor, limb: `${side} ${limb}`, by: holder.actor, move: use.text })];
 }

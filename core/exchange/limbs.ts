@@ -31,6 +31,12 @@ export function useLimbs(uses: readonly MoveUse[], world: World, actor: Actor, i
   return list;
 }
 
+/** True for what the very hand that is held can do: free itself, or work from the contact. */
+export const isDoneHeld = ({ move }: MoveUse): boolean =>
+  move.contact?.kind === "break" ||
+  move.contact?.kind === "clear" ||
+  move.answer?.some((m) => m.by === "energy") === true;
+
 /** Limbs asked to do two things in one beat, and limbs that somebody holds. */
 export function limbFindings(
   uses: readonly MoveUse[],
@@ -45,7 +51,7 @@ export function limbFindings(
   used.forEach((one, i) => {
     for (const side of one.sides) {
       const holder = heldBy(world, actor, one.limb, side);
-      const frees = one.use.move.contact?.kind === "break" || one.use.move.contact?.kind === "clear";
+      const frees = isDoneHeld(one.use);
       if (holder && !frees)
         found.push(
           draft(row, one.use, "limb-pinned", {

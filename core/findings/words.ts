@@ -15,6 +15,8 @@ export const syntaxWords: Record<string, string> = {
   "end-alone": "`end` stands alone on its row. Take the sign behind it out.",
   "stray-end": "There is no block for this `end` to close.",
   "late-header": "“{found}:” stands below the first row of play. Header rows go to the top.",
+  "label-person":
+    "“{found}” is a person here, and no label. Give this choice another name, or write their row at the top.",
   "label-outside": "A label belongs inside a choice. Put `choose A:` above, or take “{found}:” away.",
   "label-twice": "The label “{found}” is there twice in this choice. Give each line its own.",
   "too-long": "The text is too long: only the first {found} characters were read. Split it into several drills.",

@@ -77,6 +77,8 @@ export function closedByEnd(rows: readonly Row[]): Set<number> {
   return closed;
 }
 
+/** Letters of people: inside a choice they were meant as a label. */
+const PEOPLE = new Set(["a", "b", "c", "both"]);
 const NO_LABEL = new Set(["a", "b", "c", "both", "loop", "choose", "carry", "section", "end"]);
 
 function checkLabel(
@@ -88,7 +90,8 @@ function checkLabel(
   const say = (code: string) =>
     faults.push({ row, fault: { from: label.from, to: label.to, code, found: label.text } });
   if (NO_LABEL.has(label.text.toLowerCase())) {
-    say("late-header");
+    const inChoice = open.some((o) => o.head.type === "choose");
+    say(inChoice && PEOPLE.has(label.text.toLowerCase()) ? "label-person" : "late-header");
     return null;
   }
   const choice = open.findLast((o) => o.head.type === "choose");

@@ -1,5 +1,7 @@
 /** Operators on the frame: tempo, stance, roles, rules, contact, what it is for, a third person. */
 import { lineNumber } from "../../base/units.ts";
+import { gearFor } from "../../drill/safety.ts";
+import { thrownIn } from "../../drill/shares.ts";
 import { assess, wrongLines } from "../../policy/assess.ts";
 import type { Checked } from "../../drill/types.ts";
 import { CONTACTS } from "../../score/header.ts";
@@ -156,15 +158,34 @@ export const contact: Operator = (checked) => {
   const bare = checked.header.actors.some((a) => !checked.header.people[a].wears.includes("caged headgear"));
   if (blade || !next || next === "full" || (minor && next !== "light") || (armed && bare && next !== "light"))
     return [];
+  // What is not worn yet and cannot be worn beside what is held is asked for by the check.
+  const thrown = checked.exchanges.flatMap(thrownIn);
+  const gear = new Set<string>();
+  const worn = checked.header.actors.map((actor) => {
+    const holds = checked.header.people[actor].holds !== null;
+    const more = gearFor(actor, { ...checked.header, contact: next }, thrown).filter((g) => !holds || g !== "gloves");
+    for (const piece of more) gear.add(piece);
+    return more.length === 0
+      ? {}
+      : personRow(checked, actor, (words) => [...words, ...more.map((piece) => `wears ${piece}`)]);
+  });
   return [
     {
       operator: "contact",
       parameters: { contact: next },
-      rows: same(checked, { ...titled(checked, `${next} contact`), contact: next, ...slower(checked) }),
-      changed: `Harder: ${next} contact, with the gear for it`,
+      rows: same(checked, {
+        ...titled(checked, `${next} contact`),
+        contact: next,
+        ...slower(checked),
+        ...Object.assign({}, ...worn),
+      }),
+      changed: gear.size > 0 ? `Now with ${next} contact. On with ${listOf([...gear])}` : `Now with ${next} contact`,
     },
   ];
 };
+
+const listOf = (names: readonly string[]): string =>
+  names.length < 2 ? names.join() : `${names.slice(0, -1).join(", ")} and ${names[names.length - 1]!}`;
 
 export const context: Operator = (checked) => {
   if (checked.header.kind !== "feeder") return [];

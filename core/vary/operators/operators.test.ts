@@ -21,6 +21,14 @@ test("every operator has a case in a test beside it", () => {
   expect(without).toEqual([]);
 });
 
+test("more contact writes the gear for it", () => {
+  const [harder] = made("contact", "contact: light\nA: lead left\nB: lead left\n\nA jab -> B slip out, low kick");
+  expect(harder!.text).toMatch(/contact: medium/);
+  expect(harder!.text).toMatch(/A: lead left, wears gloves/);
+  expect(harder!.text).toMatch(/B: lead left, wears mouthguard, wears shin guards/);
+  expect(harder!.changed).toMatch(/On with gloves, mouthguard and shin guards/);
+});
+
 describe("what is answered", () => {
   test("a return is added where there is none, and only where it reaches", () => {
     expect(plays("add-return", "A jab -> B slip out")).toContain("A jab -> B slip out, cross");
