@@ -40,6 +40,13 @@ describe("desk", () => {
     expect(page.indexOf("Row 2")).toBeLessThan(page.indexOf("Row 1"));
     expect(page).toMatch(/Answer with weave/);
   });
+  test("what is said of several rows is said once, with its rows", () => {
+    const twice = scoreView(checkFor(parse("A jab -> B slip in\nA cross -> B slip out\nA jab -> B slip in")));
+    const page = text(<Findings view={twice} repairs={{}} text="" cursor={null} onPick={noop} onRepair={noop} />);
+    expect(page).toMatch(/2 findings/);
+    expect(page).toMatch(/Row 1 \\..*The same in row 3/);
+    expect(page.match(/This ends inside/g)).toHaveLength(1);
+  });
   test("at the cursor stand the numbers that the verdict rests on", () => {
     const page = text(<Findings view={view} repairs={{}} text={TEXT} cursor={4} onPick={noop} onRepair={noop} />);
     expect(page).toMatch(/risky by 5\.5 cm/);

@@ -36,6 +36,7 @@ export const Findings = memo(function Findings({ view, repairs, text, cursor, on
   const here = cursor === null ? undefined : view.exchanges.find((e) => e.from <= cursor && cursor <= e.to + 1);
   const order = { error: 0, risk: 1, note: 2 } as const;
   const sorted = [...view.findings].sort((a, b) => order[a.severity] - order[b.severity] || a.from - b.from);
+  const groups = sameSaid(sorted);
   return (
     <>
       {here && <Here exchange={here} />}
@@ -56,30 +57,44 @@ export const Findings = memo(function Findings({ view, repairs, text, cursor, on
         </Box>
       )}
       <Rows>
-        {sorted.slice(0, 60).map((f) => (
+        {groups.slice(0, 60).map(([f, ...others]) => (
           <FindingItem
-            key={findingKey(f)}
-            finding={f}
-            repairs={repairs[findingKey(f)] ?? NONE}
+            key={findingKey(f!)}
+            finding={f!}
+            others={others}
+            repairs={repairs[findingKey(f!)] ?? NONE}
             onPick={onPick}
             onRepair={onRepair}
           />
         ))}
       </Rows>
-      {sorted.length > 60 && <Box sx={{ color: "text.secondary" }}>And {sorted.length - 60} more further down.</Box>}
+      {groups.length > 60 && <Box sx={{ color: "text.secondary" }}>And {groups.length - 60} more further down.</Box>}
     </>
   );
 });
+
+/** Findings that say the same of several rows stand together, in the order of the first. */
+function sameSaid(findings: readonly Finding[]): Finding[][] {
+  const groups = new Map<string, Finding[]>();
+  for (const finding of findings) {
+    const key = `${finding.severity} ${finding.rule} ${finding.message}`;
+    groups.set(key, [...(groups.get(key) ?? []), finding]);
+  }
+  return [...groups.values()];
+}
 
 const NONE: readonly RepairView[] = [];
 
 function FindingItem({
   finding: f,
+  others,
   repairs,
   onPick,
   onRepair,
 }: {
   finding: Finding;
+  /** The same in other rows. */
+  others: readonly Finding[];
   repairs: readonly RepairView[];
   onPick: FindingsProps["onPick"];
   onRepair: FindingsProps["onRepair"];
@@ -96,6 +111,23 @@ function FindingItem({
           </Box>
           {f.message}
         </PlaceButton>
+        {others.length > 0 && (
+          <Box sx={{ color: "text.secondary", mt: 0.5 }}>
+            The same in{" "}
+            {others.map((other, i) => (
+              <span key={findingKey(other)}>
+                {i > 0 && ", "}
+                <PlaceButton
+                  type="button"
+                  onClick={() => onPick(other.from, other.to)}
+                  sx={{ textDecoration: "underline" }}
+                >
+                  row {other.line}
+                </PlaceButton>
+              </span>
+            ))}
+          </Box>
+        )}
         {repairs.length > 0 && (
           <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, mt: 0.75 }}>
             {repairs.map((repair) => (
