@@ -44,7 +44,7 @@ describe("desk", () => {
     const twice = scoreView(checkFor(parse("A jab -> B slip in\nA cross -> B slip out\nA jab -> B slip in")));
     const page = text(<Findings view={twice} repairs={{}} text="" cursor={null} onPick={noop} onRepair={noop} />);
     expect(page).toMatch(/2 findings/);
-    expect(page).toMatch(/Row 1 \\..*The same in row 3/);
+    expect(page).toMatch(/Row 1 .*The same in row 3/);
     expect(page.match(/This ends inside/g)).toHaveLength(1);
   });
   test("at the cursor stand the numbers that the verdict rests on", () => {
