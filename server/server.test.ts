@@ -86,7 +86,7 @@ describe("pairs as shown", () => {
     const students = [student("a", { height_cm: 193 }), student("b", { height_cm: 150 })];
     const [view] = await pairViews([pair("A jab -> B slip out, cross")], students, PLAIN);
     expect(view!.verdict).toBe("broken");
-    expect(view!.notes.join()).toMatch(/cross falls \d+ cm short/);
+    expect(view!.notes.join()).toMatch(/The cross falls short\. Step in with it/);
     expect(
       (await pairViews([pair("A jab -> B slip out, cross")], [student("a"), student("b")], PLAIN))[0]!.verdict,
     ).toBe("sound");
