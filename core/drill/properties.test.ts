@@ -143,6 +143,32 @@ test("more displacement in the clearing direction never lowers the margin of the
   );
 });
 
+test("a line's verdict never depends on other lines outside its block", () => {
+  const judged = (text: string, row: number) =>
+    check(parse(text))
+      .exchanges.filter((e) => e.row.index === row)
+      .map((e) => [e.feedText, e.verdict, e.margin, e.findings.map((f) => f.rule)]);
+  fc.assert(
+    fc.property(lineText, lineText, (one, other) => {
+      expect(judged(`${other}\n${one}`, 1)).toEqual(judged(one, 0));
+      expect(judged(`${one}\n${other}`, 0)).toEqual(judged(one, 0));
+    }),
+    { numRuns: 60 },
+  );
+});
+
+test("two bodies of one size get the verdicts of any other size", () => {
+  const verdicts = (row: string, cm: number) =>
+    check(parse(`A: height ${cm}\nB: height ${cm}\n\n${row}`)).exchanges.map((e) => e.verdict);
+  for (const feed of FEEDS)
+    for (const answer of ["slip out", "weave", "cover", "step back", "slap parry", "sprawl"]) {
+      const row = `A ${feed} -> B ${answer}`;
+      const usual = verdicts(row, 175);
+      // Fists and heads do not grow with the body: what is only just enough may be more or less so.
+      if (usual[0] !== "risky") expect([row, verdicts(row, 182)]).toEqual([row, usual]);
+    }
+});
+
 test("check never throws, whatever the text", () => {
   const word = fc.constantFrom(
     "A",

@@ -6,7 +6,7 @@ import { linesOf } from "../../score/structure.ts";
 import { lineText } from "../../score/format.ts";
 import type { Line, ScoreLine } from "../../score/types.ts";
 import { HEIGHTS } from "../../words/types.ts";
-import { firstOf, titled, type Candidate, type Operator } from "./shared.ts";
+import { firstOf, isCued, titled, type Candidate, type Operator } from "./shared.ts";
 
 export const isolate: Operator = (checked) => {
   const lines = [...linesOf(checked.score.items)];
@@ -14,7 +14,8 @@ export const isolate: Operator = (checked) => {
   for (const item of lines) {
     const first = checked.exchanges.find((e) => e.row === item.row && e.feed);
     const cut = first && firstExchange(item.line, first.feed!.from);
-    if (!cut || (lines.length === 1 && lineText(cut) === lineText(item.line))) continue;
+    // A cue alone with its first blow is no exchange to repeat.
+    if (!cut || isCued(item, checked) || (lines.length === 1 && lineText(cut) === lineText(item.line))) continue;
     const what = lineText(cut);
     found.push({
       operator: "isolate",
@@ -51,7 +52,7 @@ function firstExchange(line: Line, feedFrom: number): Line | null {
 }
 
 export const chain: Operator = (checked) => {
-  const lines = [...linesOf(checked.score.items)].filter((item) => joinable(item.line));
+  const lines = [...linesOf(checked.score.items)].filter((item) => joinable(item.line) && !isCued(item, checked));
   const found: Candidate[] = [];
   for (let i = 0; i + 1 < lines.length; i++) {
     const joined = join(lines[i]!.line, lines[i + 1]!.line);

@@ -21,6 +21,14 @@ test("every operator has a case in a test beside it", () => {
   expect(without).toEqual([]);
 });
 
+test("blows on a pad are not taken apart: no step, join, triangle or single blow of them", () => {
+  const text =
+    "A: wears mitts\nB: wears gloves\n\nA hold pads -> B jab, cross, lead hook\nA walk forward -> B check hook";
+  for (const id of ["isolate", "chain", "leave-line", "third-person", "exit", "second-line"] as const)
+    expect([id, made(id, text).length]).toEqual([id, 0]);
+  expect(made("mirror", text)).toHaveLength(1);
+});
+
 test("more contact writes the gear for it", () => {
   const [harder] = made("contact", "contact: light\nA: lead left\nB: lead left\n\nA jab -> B slip out, low kick");
   expect(harder!.text).toMatch(/contact: medium/);

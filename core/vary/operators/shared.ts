@@ -1,5 +1,6 @@
 /** What all operators share: candidates, plain lines taken apart and put together again. */
 import { lineNumber, type LineNumber } from "../../base/units.ts";
+import { cueOf } from "../../exchange/cue.ts";
 import type { CheckedExchange } from "../../exchange/types.ts";
 import type { Checked } from "../../drill/types.ts";
 import type { School } from "../../policy/school.ts";
@@ -45,6 +46,10 @@ export interface PlainLine {
   readonly exchange: CheckedExchange;
 }
 
+/** A line that a cue or hold begins: a pad, a step in, a grip. */
+export const isCued = ({ row }: ScoreLine, { exchanges }: Checked): boolean =>
+  exchanges.some((e) => e.row === row && e.feed !== null && cueOf(e.feed) !== null);
+
 const plain = new WeakMap<Checked, readonly PlainLine[]>();
 
 /** The lines of a drill that can be taken apart: no alternatives, no meeting, somebody answers. Most operators ask. */
@@ -62,6 +67,8 @@ function takenApart(checked: Checked): PlainLine[] {
     const answers = single(answer);
     const exchange = checked.exchanges.find((e) => e.row === item.row && e.feed);
     if (item.line.meets || !feed || !answer || !feeds || !answers || !exchange || answers.beats.length === 0) continue;
+    // Blows on a pad are no answers that could be changed for others; what to do with a hold is said by its own data.
+    if (isCued(item, checked)) continue;
     found.push({
       item,
       feeder: exchange.feeder,
