@@ -47,10 +47,9 @@ export interface Thrown {
 /** What is thrown in an exchange, by either of the two. */
 export function thrownIn({ blow, returns, feeder, responder, layers }: CheckedExchange): Thrown[] {
   const found: Thrown[] = [];
-  const pads = new Set(layers.filter((layer) => layer.by === "strike").map((layer) => layer.use));
   const add = (use: MoveUse, by: Actor, at: Actor) => {
     const { attack, needs, fells = false } = use.move;
-    if (attack && !pads.has(use))
+    if (attack && !layers.some((layer) => layer.by === "strike" && layer.use === use))
       found.push({
         by,
         at,
@@ -109,7 +108,7 @@ export function shareOf({ exchanges, findings }: LineResult, line: Line): LineSh
     if (e.blow?.incoming === "right") fromRight = true;
     if (e.ceiling !== null && e.ceiling > 0) ceiling = lower(ceiling, e.ceiling);
     if (e.ceiling !== null && e.times !== null && e.feed) lateAbove = lower(lateAbove, e.ceiling);
-    for (const one of thrownIn(e)) thrown.set(Object.values(one).join(), one);
+    for (const one of thrownIn(e)) thrown.set(`${one.by}${one.at}${one.limb}${one.zone}${one.weapon}${one.fells}`, one);
   }
   return {
     worst,

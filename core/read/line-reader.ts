@@ -13,7 +13,7 @@ import { heldPad } from "./plain-use.ts";
 import type { Cue } from "../words/types.ts";
 import { contextKey, readPart } from "./read-part.ts";
 import type {
-  Meaning,
+  MoveUse,
   ReadBeat,
   ReadBeats,
   ReadLine,
@@ -91,11 +91,11 @@ export class LineReader {
    * `A hold pads -> B jab`.
    */
   private onPads(typed: readonly ReadTurn[]): readonly ReadTurn[] {
-    const turns = typed.map(allOnPads);
+    const turns = typed.some((turn) => someUse(turn, goesOnPad)) ? typed.map(allOnPads) : typed;
     const [first, second, ...rest] = turns;
-    if (!first || first.actor === "both" || !strikes(first)) return turns;
+    if (!first || first.actor === "both" || !someUse(first, attacks)) return turns;
     if (second && second.actor !== "both" && onlyCues(second, "pad")) return [second, first, ...rest];
-    if (!meaningsOf(first).some(({ use }) => use.pad)) return turns;
+    if (!someUse(first, goesOnPad)) return turns;
     const holder = partnerOf(first.actor, this.actors, null);
     const at = { from: first.from, to: first.from };
     const use = heldPad(this.vocabulary, at);
@@ -180,12 +180,16 @@ export class LineReader {
   }
 }
 
-const meaningsOf = ({ alternatives }: ReadTurn): Meaning[] =>
-  alternatives.flatMap((done) =>
-    done.flatMap(({ beats }) => beats.flatMap(({ parts }) => parts.flatMap(({ meaning }) => meaning ?? []))),
-  );
+/** True where some move of a turn is like that; every line is asked, so nothing is made on the way. */
+function someUse({ alternatives }: ReadTurn, test: (use: MoveUse) => boolean): boolean {
+  for (const done of alternatives)
+    for (const { beats } of done)
+      for (const { parts } of beats) for (const { meaning } of parts) if (meaning && test(meaning.use)) return true;
+  return false;
+}
 
-const strikes = (turn: ReadTurn): boolean => meaningsOf(turn).some(({ use }) => use.move.attack);
+const attacks = ({ move }: MoveUse): boolean => move.attack !== undefined;
+const goesOnPad = ({ pad }: MoveUse): boolean => pad !== null;
 
 /** Every beat of a turn is a cue of a kind and nothing else. */
 const onlyCues = (turn: ReadTurn, cue: Cue): boolean =>
@@ -197,7 +201,7 @@ const onlyCues = (turn: ReadTurn, cue: Cue): boolean =>
 
 /** `on pads` behind the last blow of a turn is said of all of them. */
 function allOnPads(turn: ReadTurn): ReadTurn {
-  if (!meaningsOf(turn).some(({ use }) => use.pad === "all")) return turn;
+  if (!someUse(turn, ({ pad }) => pad === "all")) return turn;
   const part = (one: ReadPart): ReadPart =>
     one.meaning?.use.move.attack
       ? { ...one, meaning: { ...one.meaning, use: { ...one.meaning.use, pad: "this" } } }
