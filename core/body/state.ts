@@ -130,16 +130,22 @@ export function cloneWorld(world: World): World {
   return copy;
 }
 
-/** Back to guard: posture, balance and hands; where the feet are stays. */
-export function restore(state: BodyState): void {
+/** Upright and in guard: what a movement or a blow has left of itself is gone. */
+function upright(state: BodyState): void {
   state.posture = STANCE;
-  state.unrecovered = null;
   state.weight = "even";
   state.spent = null;
   state.yielded = 0;
   state.carries = false;
   state.goesBack = false;
+  state.approach = 0;
   state.open = false;
+}
+
+/** Back to guard: posture, balance and hands; where the feet are stays. */
+export function restore(state: BodyState): void {
+  upright(state);
+  state.unrecovered = null;
   state.chamber = "ready";
 }
 
@@ -147,14 +153,7 @@ export function restore(state: BodyState): void {
 export function backInGuard(world: World): World {
   const copy = cloneWorld(world);
   for (const state of Object.values(copy)) {
-    state.posture = STANCE;
-    state.weight = "even";
-    state.spent = null;
-    state.yielded = 0;
-    state.carries = false;
-    state.goesBack = false;
-    state.approach = 0;
-    state.open = false;
+    upright(state);
     // Hands that only touch come away; a grip stays until it is undone.
     for (const side of ["left", "right"] as const) if (state.holds[side]?.kind === "touch") setHold(state, side, null);
     if (state.unrecovered === "down") state.unrecovered = null;

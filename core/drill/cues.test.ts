@@ -40,6 +40,11 @@ describe("pads", () => {
     ]);
     expect(rules(`${PADS}A hold pad -> B jab -> A sweep hook -> B slip out`)).toContain("line-open");
   });
+  test("a pad that nobody hits is open; one written behind its blows has them in its place", () => {
+    expect(rules(`${PADS}A hold pad -> B step back`)).toEqual(["cue-open"]);
+    const [e] = run(`${PADS}B lead hook -> A hold pad`).exchanges;
+    expect(e!.from).toBeLessThan(e!.to);
+  });
   test("gear of the holder, and hard kicks onto a mitt", () => {
     expect(rules("A hold pad -> B jab")).toContain("gear-missing");
     expect(rules(`${PADS}A hold pad -> B jab`)).toEqual([]);

@@ -7,7 +7,7 @@ import { plainFeed } from "../exchange/feed.ts";
 import type { Feed } from "../exchange/types.ts";
 import { bodyOf, type Body } from "../body/body.ts";
 import { isArmPart } from "../body/parts.ts";
-import { partNamed } from "../words/part-names.ts";
+import { takenPart } from "../exchange/limbs.ts";
 import { startState, type World } from "../body/state.ts";
 import type { Header, RangeName } from "../score/header.ts";
 import { BLANK, type Actor, type Line, type Row, type Score, type ScoreItem } from "../score/types.ts";
@@ -61,8 +61,7 @@ export function distancesOf(header: Header, reader: LineReader): Distances {
     if (!first) return null;
     if (!first.use.move.attack) {
       // Hands meet at one distance, bodies at another.
-      const part = first.use.on?.part ?? partNamed(first.use.move.contact?.on ?? "") ?? "forearm";
-      const at = named(first.use.move.energy || isArmPart(part) ? "trap" : "clinch");
+      const at = named(first.use.move.energy || isArmPart(takenPart(first.use)) ? "trap" : "clinch");
       return { usual: at, most: at };
     }
     const receiver = first.actor === "A" ? "B" : "A";

@@ -44,24 +44,22 @@ export interface Prepared {
 /** The header as it was written in a score. */
 export const titledHeader = ({ header }: Prepared, score: Score): Header => ({ ...header, title: titleOf(score) });
 
-const kept = new WeakMap<Usage, Bounded<string, Header | null>>();
-const grounds = new WeakMap<Header, Ground>();
+const kept = new WeakMap<Usage, Bounded<string, Ground>>();
 const MOST_HEADERS = 1000;
 
 /** Header and frames of a score for a school and the bodies at hand. */
 export function prepare(score: Score, usage: Usage, bodies: Bodies): Prepared {
   if (Object.keys(bodies).length > 0) return afresh(score, usage, bodies);
-  const headers = keptFor(kept, usage, () => new Bounded<string, Header | null>(MOST_HEADERS));
+  const headers = keptFor(kept, usage, () => new Bounded<string, Ground>(MOST_HEADERS));
   const text = headerText(score);
-  let header = headers.get(text);
-  if (!header) {
-    const read = readHeader(score, usage.customs);
+  let ground = headers.get(text);
+  if (!ground) {
+    const { header, faults } = readHeader(score, usage.customs);
     // A fault knows its row, which is another one in each score.
-    if (read.faults.length > 0) return afresh(score, usage, bodies);
-    header = { ...read.header, title: null };
-    headers.set(text, header);
+    if (faults.length > 0) return afresh(score, usage, bodies);
+    headers.set(text, (ground = new Ground({ ...header, title: null }, usage)));
   }
-  return keptFor(grounds, header, (own) => new Ground(own, usage)).prepared(score, []);
+  return ground.prepared(score, []);
 }
 
 function afresh(score: Score, usage: Usage, bodies: Bodies): Prepared {

@@ -20,7 +20,7 @@ interface GearRule {
   readonly say: string;
   readonly why: string;
 }
-const RULES: readonly GearRule[] = gear.rules;
+const GEAR_RULES: readonly GearRule[] = gear.rules;
 
 /** Findings that hold for the whole drill: live edges, gear and floor, weight gap, minors. */
 export function frameFindings(header: Header, rowOf: (actor: Actor) => Row, thrown: readonly Thrown[]): FindingDraft[] {
@@ -60,7 +60,7 @@ export const gearFor = (actor: Actor, header: Header, thrown: readonly Thrown[])
 function missingGear(actor: Actor, { people, contact, tempo }: Header, thrown: readonly Thrown[]): GearRule[] {
   const missing = new Map<string, GearRule>();
   const wears: readonly string[] = people[actor].wears;
-  for (const rule of RULES) {
+  for (const rule of GEAR_RULES) {
     if (!rule.contact.includes(contact) || tempo <= (rule.fasterThan ?? -1)) continue;
     if (rule.gear.some((piece) => wears.includes(piece))) continue;
     const plain = rule.limb === undefined && rule.at === undefined && !rule.weapon;

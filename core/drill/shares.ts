@@ -6,6 +6,7 @@ import type { FindingDraft } from "../findings/finding.ts";
 import type { Severity } from "../findings/rules.ts";
 import { goesHigh, goesLow, limbKind } from "../exchange/blow.ts";
 import type { MoveUse } from "../read/types.ts";
+import { needsWeapon } from "../words/vocabulary.ts";
 import type { Actor, Line } from "../score/types.ts";
 
 /** The gravest finding that decides a verdict; null where there is none. */
@@ -48,14 +49,14 @@ export interface Thrown {
 export function thrownIn({ blow, returns, feeder, responder, layers }: CheckedExchange): Thrown[] {
   const found: Thrown[] = [];
   const add = (use: MoveUse, by: Actor, at: Actor) => {
-    const { attack, needs, fells = false } = use.move;
+    const { attack, fells = false } = use.move;
     if (attack && !layers.some((layer) => layer.by === "strike" && layer.use === use))
       found.push({
         by,
         at,
         limb: limbKind(use),
         zone: placeOf(use),
-        weapon: needs !== undefined && needs !== "empty" && needs !== "pad",
+        weapon: needsWeapon(use.move),
         fells: fells || attack.path === "shoot",
       });
   };

@@ -5,7 +5,7 @@ import { checkCue, cueOf, dealsWith, holdReach } from "../exchange/cue.ts";
 import { checkExchange } from "../exchange/exchange.ts";
 import { plainFeed } from "../exchange/feed.ts";
 import { launchFeed } from "../exchange/launch.ts";
-import { applySetUp, limbFindings } from "../exchange/limbs.ts";
+import { applySetUp, limbFindings, undoesHold } from "../exchange/limbs.ts";
 import { displacements } from "../exchange/move-body.ts";
 import { brokenRules } from "../exchange/restrictions.ts";
 import type { Feed } from "../exchange/types.ts";
@@ -13,7 +13,6 @@ import { partnerOf } from "../read/line-reader.ts";
 import type { MoveUse, DoneBeat, ReadBeats, ReadTurn } from "../read/types.ts";
 import { heldPad } from "../read/plain-use.ts";
 import type { Actor } from "../score/types.ts";
-import type { Move } from "../words/types.ts";
 
 const canAnswer = (use: MoveUse): boolean =>
   use.intercept ||
@@ -42,6 +41,8 @@ interface Turning {
 
 /** Takes a turn and gives the feeds that wait for the next one. */
 export function takeTurn(turning: Turning, read: ReadBeats, world: World, walk: Walk): Pending[] {
+  // What they walked before has its time behind it.
+  world[turning.actor]!.approach = 0;
   const turn = new TurnTaken(turning, world, walk);
   read.beats.forEach((_, i) => {
     // Each beat as they stand by then: a change of stance or hands counts for what follows.
@@ -50,9 +51,6 @@ export function takeTurn(turning: Turning, read: ReadBeats, world: World, walk: 
   });
   return turn.end();
 }
-
-/** A move that opens a hold. */
-const frees = (move: Move | undefined): boolean => move?.contact?.kind === "break" || move?.contact?.kind === "clear";
 
 class TurnTaken {
   private readonly waiting: Pending[];
@@ -257,7 +255,11 @@ class TurnTaken {
     if (rest.some(later)) return false;
     if (!this.answering) return next !== undefined || !this.walk.goesOn;
     const first = next?.alternatives[0]?.[0]?.beats[0];
-    return kind === "hold" && first !== undefined && first.parts.some(({ meaning }) => frees(meaning?.use.move));
+    return (
+      kind === "hold" &&
+      first !== undefined &&
+      first.parts.some(({ meaning }) => meaning !== null && undoesHold(meaning.use.move))
+    );
   }
 
   private cue(beat: DoneBeat): void {

@@ -51,9 +51,10 @@ export const MODEL = {
   parryReach: 0.6,
   /** How far outside a retreat stays: of fist and foot, stick, blade. Common practice, no source. */
   outside: { limb: 0.08, stick: 0.2, blade: 0.3 } as const,
-  /** A mitt is a forearm from the holder's own face (share of H, as tabled in Winter); at the body a few cm. */
+  /** A mitt is a forearm from the holder's own face, share of H (as tabled in Winter). */
   padAhead: 0.146,
-  padAtBody: 0.12,
+  /** The surface of a body, or of a pad at it, in front of its centre, m. */
+  atBody: 0.12,
   /** How far in front of the body the hands of a guard are, share of H. Common practice, no source. */
   guardAhead: 0.2,
   /** Kicks put less than this into it may go onto a mitt. */

@@ -4,19 +4,18 @@
  */
 import { metres } from "../base/units.ts";
 import { draft, type FindingDraft } from "../findings/finding.ts";
-import { isArmPart, PARTS } from "../body/parts.ts";
+import { isArmPart } from "../body/parts.ts";
 import { cloneState, cloneWorld, distanceOf, type BodyState, type World } from "../body/state.ts";
 import type { DoneBeat, MoveUse } from "../read/types.ts";
-import { PADS } from "../read/line-reader.ts";
-import { partNamed } from "../words/part-names.ts";
+import { PADS } from "../score/person.ts";
 import type { Cue } from "../words/types.ts";
-import { byHeight, limbKind } from "./blow.ts";
+import { goesHigh, limbKind } from "./blow.ts";
 import { MODEL } from "./constants.ts";
 import { emptyExchange } from "./empty.ts";
 import { poses, type Setting } from "./exchange.ts";
 import { plainFeed } from "./feed.ts";
 import { launchFeed } from "./launch.ts";
-import { applySetUp, limbFindings } from "./limbs.ts";
+import { applySetUp, limbFindings, takenPart, undoesHold } from "./limbs.ts";
 import { displacements } from "./move-body.ts";
 import { brokenRules } from "./restrictions.ts";
 import type { Blow, CheckedExchange, Feed, Layer } from "./types.ts";
@@ -31,11 +30,8 @@ export function cueOf({ move }: MoveUse): Cue | "hold" | null {
 }
 
 /** How far in front of the body a pad is held for a blow, m: a forearm before the face, at the body itself. */
-export function padAhead(use: MoveUse, holder: BodyState): number {
-  const part = use.target?.part ?? partNamed(byHeight(use.move.attack!.target, use.height)) ?? "head";
-  const high = PARTS[part].zone === "head" || PARTS[part].zone === "neck";
-  return high ? MODEL.padAhead * holder.body.height : MODEL.padAtBody;
-}
+export const padAhead = (use: MoveUse, holder: BodyState): number =>
+  goesHigh(use) ? MODEL.padAhead * holder.body.height : MODEL.atBody;
 
 /** Checks what is done about a cue: for a pad all the blows that go to it, else the one beat that answers. */
 export function checkCue(cue: Feed, beats: readonly DoneBeat[], world: World, setting: Setting): CheckedExchange {
@@ -77,14 +73,17 @@ class CueCheck {
     if (this.kind === "approach" && this.first?.limb === "leg") Object.assign(world[actor]!, { x, y });
     for (const uses of cue.after) applySetUp(uses, world, actor, receiver);
     const last = beats[beats.length - 1];
-    if (!last) this.findings.push(draft(row, use, "cue-open", { cue: use.text }));
+    // A pad that no blow goes to is as open as a cue on which nobody acts.
+    const idle = this.kind === "pad" && this.layers.length === 0;
+    if (!last || idle) this.findings.push(draft(row, use, "cue-open", { cue: use.text }));
     const uses = beats.flatMap((beat) => beat.uses);
     const working = this.layers.filter((layer) => layer.fails === null);
     return {
       ...emptyExchange(
         {
-          from: use.from,
-          to: last?.to ?? use.to,
+          // The pad may be written behind the blows that go to it.
+          from: Math.min(use.from, beats[0]?.from ?? use.from),
+          to: Math.max(use.to, last?.to ?? use.to),
           row,
           feed: use,
           feedText: use.text,
@@ -209,8 +208,7 @@ function answers({ move }: MoveUse, kind: Exclude<Cue | "hold", "pad">, cue: Mov
       return (
         // A touch holds nobody: stepping away is enough.
         (cue.move.contact?.kind === "touch" && feet) ||
-        move.contact?.kind === "break" ||
-        move.contact?.kind === "clear" ||
+        undoesHold(move) ||
         // Stepping alone takes nobody out of a grip.
         (!feet && mechanisms.some((m) => m.by === "energy" || m.by === "jam"))
       );
@@ -226,11 +224,9 @@ export function holdReach(
   const state = world[actor]!;
   const partner = world[receiver]!;
   return beatUses.flatMap((use) => {
-    const { contact } = use.move;
-    if (!contact || contact.kind === "break" || contact.kind === "clear" || limbKind(use) !== "hand") return [];
-    const part = use.on?.part ?? use.target?.part ?? partNamed(contact.on) ?? "forearm";
+    if (!use.move.contact || undoesHold(use.move) || limbKind(use) !== "hand") return [];
     // A guard's hands are in front of the body; all else is at it.
-    const surface = isArmPart(part) ? MODEL.guardAhead * partner.body.height : MODEL.padAtBody;
+    const surface = isArmPart(takenPart(use)) ? MODEL.guardAhead * partner.body.height : MODEL.atBody;
     const steps =
       use.move.answer?.some((m) => m.by === "displace") || beatUses.some((one) => displacements(one).length > 0);
     const step = (steps ? MODEL.stepIn : MODEL.shortStep) * state.body.scale;

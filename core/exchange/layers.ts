@@ -66,7 +66,8 @@ export function answerBlow(
 }
 
 /** A blow at the trunk; head movement takes the head away and leaves that where it is. */
-const atTrunk = ({ zone }: Blow): boolean => zone === "chest" || zone === "belly" || zone === "hips";
+const trunkOf = ({ zone }: Blow): "chest" | "belly" | "hips" | null =>
+  zone === "chest" || zone === "belly" || zone === "hips" ? zone : null;
 
 /**
  * How much of its way a movement has done when a blow passes that comes along it: one that rises or falls meets
@@ -79,7 +80,7 @@ function midway({ from }: Blow, { u, w }: { readonly u: number; readonly w: numb
 }
 /** Upward part of the direction of a blow that comes straight up or down, and of one that falls aslant. */
 const STEEP = 0.8;
-const SLANTING = 0.6;
+const SLANTING = 0.55;
 /** How far back a part of the trunk goes when it is drawn in, m. */
 const HOLLOW = 0.1;
 
@@ -88,9 +89,9 @@ function onTheWay(end: Clearance, blow: Blow, { state, moved, right, forward }: 
   if (end.by === "short") return end;
   const steps = moved.some(usesFeet);
   // Hollowing out takes the very place away.
-  const hollow = -state.posture[blow.zone as "chest" | "belly" | "hips"]?.d >= HOLLOW;
-  if (atTrunk(blow) && !steps && !hollow && !blow.weapon)
-    return { ...end, zone: blow.zone, margin: Math.min(end.margin, -MODEL.tight) };
+  const trunk = trunkOf(blow);
+  if (trunk && !steps && !blow.weapon && state.posture[trunk].d > -HOLLOW)
+    return { ...end, zone: trunk, margin: Math.min(end.margin, -MODEL.tight) };
   const { head } = state.posture;
   const passing = steps ? null : midway(blow, head);
   if (passing) {

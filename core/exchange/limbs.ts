@@ -10,6 +10,7 @@ import type { Actor, Row } from "../score/types.ts";
 import { isArmPart, isLegPart } from "../body/parts.ts";
 import { partNamed, type PartName } from "../words/part-names.ts";
 import type { MoveUse } from "../read/types.ts";
+import type { Move } from "../words/types.ts";
 
 interface LimbUse {
   readonly use: MoveUse;
@@ -31,11 +32,16 @@ export function useLimbs(uses: readonly MoveUse[], world: World, actor: Actor, i
   return list;
 }
 
+/** True for a move that opens a hold. */
+export const undoesHold = ({ contact }: Move): boolean => contact?.kind === "break" || contact?.kind === "clear";
+
 /** True for what the very hand that is held can do: free itself, or work from the contact. */
 export const isDoneHeld = ({ move }: MoveUse): boolean =>
-  move.contact?.kind === "break" ||
-  move.contact?.kind === "clear" ||
-  move.answer?.some((m) => m.by === "energy") === true;
+  undoesHold(move) || move.answer?.some((m) => m.by === "energy") === true;
+
+/** The other person's part that a contact move takes: as it is written, else its usual one. */
+export const takenPart = ({ on, target, move }: MoveUse): PartName =>
+  on?.part ?? target?.part ?? partNamed(move.contact?.on ?? "") ?? "forearm";
 
 /** Limbs asked to do two things in one beat, and limbs that somebody holds. */
 export function limbFindings(
@@ -141,7 +147,7 @@ export function applySetUp(uses: readonly MoveUse[], world: World, actor: Actor,
 
 /** Takes, touches, frees: the other person's part that a contact move works on. */
 function takeHold(use: MoveUse, hand: Side, state: BodyState, partner: BodyState, blow: Blow | null): void {
-  const { kind, on, incoming } = use.move.contact!;
+  const { kind, incoming } = use.move.contact!;
   if (kind === "clear") {
     state.holds = EMPTY_HANDS;
     return;
@@ -152,7 +158,7 @@ function takeHold(use: MoveUse, hand: Side, state: BodyState, partner: BodyState
     }
     return;
   }
-  const part: PartName = use.on?.part ?? use.target?.part ?? partNamed(on) ?? "forearm";
+  const part = takenPart(use);
   const limb = isArmPart(part) ? "hand" : isLegPart(part) ? "leg" : "body";
   const natural = incoming && blow && !use.on?.side ? blow.side : partner.lead;
   const side = refSide(use.on ?? use.target, partner, part === "weapon" ? partner.weaponSide : natural);

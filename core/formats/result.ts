@@ -15,7 +15,8 @@ function exchangeJson(e: CheckedExchange) {
     column: e.from + 1,
     label: e.label,
     pass: e.pass,
-    feed: e.feed?.move.name ?? e.feedText,
+    // Alone the row is one thing: its words.
+    feed: e.feeder === e.responder ? e.feedText : (e.feed?.move.name ?? e.feedText),
     feeder: e.feeder,
     answer: e.answer.map((use) => use.move.name),
     responder: e.responder,

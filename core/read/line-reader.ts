@@ -3,7 +3,7 @@
  * when it is first asked for, once for all scores whose headers say the same about words.
  */
 import { Bounded, keptFor } from "../base/bounded.ts";
-import type { Gear } from "../score/person.ts";
+import { PADS } from "../score/person.ts";
 import type { Header } from "../score/header.ts";
 import { expandRange } from "../score/ranges.ts";
 import type { Actor, Alternative, Beat, Line, Part, Span, Turn, TurnActor } from "../score/types.ts";
@@ -26,9 +26,6 @@ import type {
 
 /** What of a header decides what words mean and who acts. */
 type ReadingHeader = Pick<Header, "kind" | "numbering" | "tradition" | "actors" | "people">;
-
-/** Gear that somebody else can hit. */
-export const PADS: ReadonlySet<Gear> = new Set(["mitts", "belly pad", "kick shield"]);
 
 /** What the words of one person mean depends on what they hold and wear, and on the drill's kind. */
 function contextOf(actor: Actor, { people, kind, tradition, numbering }: ReadingHeader): WordContext {

@@ -19,6 +19,8 @@ const GEAR = [
   "kick shield",
 ] as const;
 export type Gear = (typeof GEAR)[number];
+/** Gear that somebody else can hit. */
+export const PADS: ReadonlySet<Gear> = new Set(["mitts", "belly pad", "kick shield"]);
 
 export interface Held {
   readonly kind: WeaponKind;
