@@ -112,17 +112,14 @@ function roomFindings({ use, row, isReturn, first }: Feed, blow: Blow, range: Ra
     const cm = Math.max(1, Math.round(blow.missing * 100));
     found.push(draft(row, use, "out-of-reach", { move: use.text, cm, code: isReturn ? "return" : "feed" }));
   }
-  const { minGap = 0, drive } = use.move.attack!;
-  if (blow.tooClose)
-    found.push(draft(row, use, "too-close", { move: use.text, gap: round2(blow.origin.d), need: minGap }));
+  const { drive } = use.move.attack!;
+  if (blow.tooClose) found.push(draft(row, use, "too-close", { move: use.text }));
   // Inside work is done without a step.
   const inside = range !== null && "name" in range && (range.name === "trap" || range.name === "clinch");
   if (first && range !== null && blow.landsWithoutStep && blow.walked === 0 && !inside && !drive)
     found.push(draft(row, use, "no-step", { move: use.text }));
   return found;
 }
-
-const round2 = (x: number): number => Math.round(x * 100) / 100;
 
 /** What a return gains by pushing off a foot, m. */
 const pushOff = (state: BodyState, side: Side): number =>

@@ -20,8 +20,6 @@ const PARAMS: Params = {
   one: "jab",
   two: "jab low",
   next: "cross",
-  gap: 0.5,
-  need: 0.65,
   why: "w",
   what: "edge",
   rule: "no steps",
