@@ -1,4 +1,5 @@
 /** What two or three bodies carry from beat to beat. Lengths in metres. */
+import { millis, type Millis } from "../base/units.ts";
 import { norm } from "./geometry.ts";
 import { otherSide, type Side } from "../score/person.ts";
 import type { Actor } from "../score/types.ts";
@@ -53,6 +54,8 @@ export interface BodyState {
   /** Where the weapon is after its last stroke. */
   chamber: "ready" | Side | "middle";
   open: boolean;
+  /** What they fell for has to be taken back before the next answer, ms. */
+  owes: Millis;
 }
 
 export type World = Partial<Record<Actor, BodyState>>;
@@ -90,6 +93,7 @@ export function startState(actor: Actor, body: Body, x: number, y: number): Body
     goesBack: false,
     chamber: "ready",
     open: false,
+    owes: millis(0),
   };
 }
 
@@ -140,6 +144,7 @@ function upright(state: BodyState): void {
   state.goesBack = false;
   state.approach = 0;
   state.open = false;
+  state.owes = millis(0);
 }
 
 /** Back to guard: posture, balance and hands; where the feet are stays. */

@@ -26,6 +26,7 @@ export function check(score: Score, usage: Usage = shippedUsage(), bodies: Bodie
     header: titledHeader(prepared, score),
     verdict: scoreVerdict(findings),
     exchanges: found.exchanges,
+    wrong: found.wrong,
     loose: found.findings,
     findings,
     closure,
@@ -52,7 +53,7 @@ export function walkScore(score: Score, usage: Usage, prepared: Prepared, found:
   const set = unknownSet(score, header, usage);
   if (set) found.say(headerFinding(set));
   walkItems(score.items, pass, START, null);
-  if (found.shares.every((share) => share.exchanges === 0) && score.faults.length === 0)
+  if (found.shares.every((share) => share.exchanges === 0) && score.faults.length === 0 && !found.showsWrong)
     found.say(draft(score.rows[score.rows.length - 1]!, { from: 0, to: 0 }, "syntax", { code: "no-play" }));
   found.say(
     ...frameFindings(

@@ -6,7 +6,7 @@ import { shareOf, type LineShare } from "./shares.ts";
 import type { LineResult } from "./walk.ts";
 import type { Setting } from "../exchange/exchange.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
-import type { FindingDraft } from "../findings/finding.ts";
+import { draft, type FindingDraft } from "../findings/finding.ts";
 import type { Header } from "../score/header.ts";
 import type { ScoreLine } from "../score/types.ts";
 
@@ -14,9 +14,12 @@ export interface Found {
   /** Exchanges in order; where only shares are gathered, those of a feeder's choice. */
   readonly exchanges: readonly CheckedExchange[];
   readonly shares: readonly LineShare[];
+  readonly showsWrong: boolean;
   say(...findings: readonly FindingDraft[]): void;
   /** A line that starts from the frame: known ones are not walked again. */
   fromFrame(item: ScoreLine, setting: Setting, frame: Frame): void;
+  /** A line that shows how it goes wrong. */
+  fromWrong(item: ScoreLine, setting: Setting, frame: Frame): void;
   /** A line that starts from where the one before ended. */
   take(result: LineResult, item: ScoreLine, setting: Setting): void;
   /** An empty one of the same kind, for a pass whose exchanges only repeat others. */
@@ -30,8 +33,13 @@ export class AllFound implements Found {
   readonly exchanges: CheckedExchange[] = [];
   readonly findings: FindingDraft[] = [];
   readonly shares: LineShare[] = [];
+  readonly wrong: CheckedExchange[] = [];
 
   constructor(private readonly header: Header) {}
+
+  get showsWrong(): boolean {
+    return this.wrong.length > 0;
+  }
 
   say(...findings: readonly FindingDraft[]): void {
     this.findings.push(...findings);
@@ -39,6 +47,16 @@ export class AllFound implements Found {
 
   fromFrame(item: ScoreLine, setting: Setting, frame: Frame): void {
     this.take(cachedLine(item, setting, frame), item);
+  }
+
+  fromWrong(item: ScoreLine, setting: Setting, frame: Frame): void {
+    const { exchanges, findings } = cachedLine(item, setting, frame);
+    const shown = exchanges.map((e) => atTempo(e, this.header));
+    this.wrong.push(...shown);
+    const all = [...findings, ...shown.flatMap((e) => e.findings)];
+    const holds = shown.length > 0 && all.every(({ severity }) => severity === "note");
+    if (holds) all.push(draft(item.row, item.line, "wrong-valid"));
+    for (const finding of all) this.findings.push({ ...finding, severity: "note", shownWrong: true });
   }
 
   take(result: LineResult, { line }: ScoreLine): void {

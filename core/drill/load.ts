@@ -3,7 +3,7 @@ import { share, type Share } from "../base/units.ts";
 import { LOAD_PARTS, type LoadPart, type LoadWeights } from "../customs/customs.ts";
 import type { LineShare } from "./shares.ts";
 import type { Header } from "../score/header.ts";
-import { headerValue } from "../score/structure.ts";
+import { headerValue, linesToChoose } from "../score/structure.ts";
 import type { Score, ScoreItem } from "../score/types.ts";
 
 export interface Load {
@@ -88,7 +88,7 @@ function choiceBits(items: readonly ScoreItem[]): number {
     if (item.kind !== "block") continue;
     bits += choiceBits(item.items);
     if (item.head.type === "choose") {
-      const lines = item.items.filter((i) => i.kind === "line").length;
+      const lines = linesToChoose(item.items);
       if (lines > 1) bits += Math.log2(lines) * (item.head.by === "call" ? 0.7 : 1);
     }
   }

@@ -1,5 +1,5 @@
 /** Does a cycle close? The end of one pass against the end of the next, item by item. */
-import type { Actor } from "../score/types.ts";
+import { ACTORS, type Actor } from "../score/types.ts";
 import { cloneWorld, distanceOf, type BodyState, type World } from "../body/state.ts";
 
 /** Differences smaller than this are no difference, m. */
@@ -16,10 +16,20 @@ export function rolesExchanged(world: World): World {
   return copy;
 }
 
+/** Everybody stands with the foot in front, and holds with the hand, that they have in another state. */
+export function standingAs(world: World, other: World): World {
+  const copy = cloneWorld(world);
+  for (const actor of ACTORS) {
+    const like = other[actor];
+    if (like && copy[actor]) Object.assign(copy[actor], { lead: like.lead, weaponSide: like.weaponSide });
+  }
+  return copy;
+}
+
 /** What differs between two ends, in words. */
 export function differences(first: World, second: World): string[] {
   const found: string[] = [];
-  for (const actor of ["A", "B", "C"] as const) {
+  for (const actor of ACTORS) {
     const one = first[actor];
     const two = second[actor];
     if (one && two) found.push(...stateDifferences(one, two, actor));

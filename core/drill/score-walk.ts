@@ -3,7 +3,7 @@ import { ambiguousCues } from "./ambiguous.ts";
 import type { Setting } from "../exchange/exchange.ts";
 import type { Found } from "./found.ts";
 import type { Frame, Prepared } from "./prepare.ts";
-import { differences, rolesExchanged } from "./loops.ts";
+import { differences, rolesExchanged, standingAs } from "./loops.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
 import type { Closure } from "./types.ts";
 import { walkOn } from "./walk.ts";
@@ -11,6 +11,7 @@ import { backInGuard, cloneWorld, type World } from "../body/state.ts";
 import { draft } from "../findings/finding.ts";
 import type { Usage } from "../customs/customs.ts";
 import type { Header } from "../score/header.ts";
+import { linesToChoose } from "../score/structure.ts";
 import type { ScoreBlock, ScoreItem, ScoreLine } from "../score/types.ts";
 
 /** One walk through a score. */
@@ -48,6 +49,11 @@ export function walkItems(items: readonly ScoreItem[], pass: Pass, place: Place,
     else if (item.kind === "block") {
       const frame = place.frame ?? pass.prepared.frameFor([item]);
       state = walkBlock(item, pass, { ...place, section, frame }, state);
+    } else if (item.kind === "wrong") {
+      // Shown beside the drill: nothing goes on from it, and nobody chooses it.
+      const { shows } = item;
+      const alone = settingOf(pass, { ...place, choices: 1 }, section, shows.label);
+      pass.found.fromWrong(shows, alone, place.frame ?? pass.prepared.frameFor([shows]));
     } else {
       if (setting?.section !== section || setting.label !== item.label)
         setting = settingOf(pass, place, section, item.label);
@@ -90,7 +96,7 @@ function walkBlock(block: ScoreBlock, pass: Pass, place: Place, carried: World |
     case "carry":
       return walkItems(block.items, pass, place, carried ?? cloneWorld(place.frame!.world)) && carried;
     case "choose": {
-      const lines = block.items.filter((item) => item.kind === "line").length;
+      const lines = linesToChoose(block.items);
       const choices = block.head.by === "A" && lines > 1 ? lines : 1;
       let first: World | null = null;
       const from = pass.found.exchanges.length;
@@ -119,16 +125,19 @@ function firstOfEachLine(exchanges: readonly CheckedExchange[]): CheckedExchange
 /** Two passes are enough to see whether a cycle closes; what differs once differs each time. */
 function walkLoop(block: ScoreBlock, pass: Pass, place: Place, carried: World | null): World | null {
   if (block.head.type !== "loop") return carried;
-  const { swap, times } = block.head;
+  const { swap, times, sides } = block.head;
   pass.branchEnds = [];
   const from = carried ?? cloneWorld(place.frame!.world);
   const first = backInGuard(walkItems(block.items, pass, { ...place, passNumber: 1 }, from)!);
   otherStarts(block, pass, place, first);
   // The second pass is for its end state; its exchanges would only repeat the first.
   const silent: Pass = { ...pass, found: pass.found.emptyCopy(), branchEnds: [] };
-  const start = swap ? rolesExchanged(first) : first;
+  const turned = swap ? rolesExchanged(first) : first;
+  // The other side is the same cycle in the mirror, from stances that are changed for it.
+  const start = sides === "alternate" ? standingAs(turned, from) : turned;
   const second = backInGuard(walkItems(block.items, silent, { ...place, passNumber: 2 }, cloneWorld(start))!);
-  const open = times > 1 ? differences(first, swap ? rolesExchanged(second) : second) : [];
+  const ends = swap ? rolesExchanged(second) : second;
+  const open = times > 1 ? differences(first, ends) : [];
   const fresh = pass.closure === null || pass.closure.closes;
   if (fresh) pass.closure = { closes: open.length === 0, differences: open, row: block.row };
   if (open.length > 0 && block.row.content.body.kind === "block")

@@ -1,5 +1,6 @@
 /** One turn of a line: answers deal with the feeds before it in order; the attacks after them are returns or feeds. */
 import { asTheyStand, unanswered, unread, type Pending, type Walk } from "./pending.ts";
+import { millis } from "../base/units.ts";
 import { cloneWorld, STANCE, type World } from "../body/state.ts";
 import { checkCue, cueOf, dealsWith, holdReach } from "../exchange/cue.ts";
 import { checkExchange } from "../exchange/exchange.ts";
@@ -8,7 +9,9 @@ import { launchFeed } from "../exchange/launch.ts";
 import { applySetUp, limbFindings, undoesHold } from "../exchange/limbs.ts";
 import { displacements } from "../exchange/move-body.ts";
 import { brokenRules } from "../exchange/restrictions.ts";
+import { movementOf } from "../exchange/time.ts";
 import type { Feed } from "../exchange/types.ts";
+import { draft } from "../findings/finding.ts";
 import { partnerOf } from "../read/line-reader.ts";
 import type { MoveUse, DoneBeat, ReadBeats, ReadTurn } from "../read/types.ts";
 import { heldPad } from "../read/plain-use.ts";
@@ -27,20 +30,31 @@ const attacks = (use: MoveUse): boolean =>
 const deals = (beat: DoneBeat): boolean =>
   beat.uses.some((use) => canAnswer(use) && !(attacks(use) && !use.move.answer && !use.intercept));
 
+/** True for a feint that is no attack. */
+const fallsFor = (use: MoveUse): boolean => use.feint && !attacks(use);
+
 /** Whose turn it is and what waits for it. */
 interface Turning {
   readonly actor: Actor;
   /** Who acted before. */
   readonly last: Actor | null;
   readonly pending: readonly Pending[];
+  /** How many feints it has shown. */
+  readonly shown: number;
   /** The first turn of its line. */
   readonly opening: boolean;
   /** The turn behind it. */
   readonly next: ReadTurn | undefined;
 }
 
+/** What a turn leaves for the next one. */
+interface TurnEnd {
+  readonly pending: readonly Pending[];
+  readonly shown: number;
+}
+
 /** Takes a turn and gives the feeds that wait for the next one. */
-export function takeTurn(turning: Turning, read: ReadBeats, world: World, walk: Walk): Pending[] {
+export function takeTurn(turning: Turning, read: ReadBeats, world: World, walk: Walk): TurnEnd {
   // What they walked before has its time behind it.
   world[turning.actor]!.approach = 0;
   const turn = new TurnTaken(turning, world, walk);
@@ -59,6 +73,8 @@ class TurnTaken {
   /** Set-ups behind the last feed: they belong to the next one, or are done behind the last. */
   private before: MoveUse[][] = [];
   private feints = 0;
+  /** How many feints of the turn before they fell for. */
+  private fallen = 0;
   /** Blows onto the pad that is up, with the steps between them. */
   private onPad: DoneBeat[] = [];
   /** Blows that went to a cue, before any that are sent back. */
@@ -76,6 +92,9 @@ class TurnTaken {
   }
 
   private get partner(): Actor {
+    const next = this.turning.next?.actor;
+    // Where three work it is meant for whoever acts on it.
+    if (this.actors.length > 2 && next && next !== "both" && next !== this.turning.actor) return next;
     return partnerOf(this.turning.actor, this.actors, this.turning.last);
   }
 
@@ -86,6 +105,7 @@ class TurnTaken {
   /** Takes a beat; `rest`: those behind it. */
   take(beat: DoneBeat, rest: readonly DoneBeat[]): void {
     const front = this.waiting[0];
+    if (beat.uses.some(fallsFor) && !front?.feed?.use.feint) return this.fall(beat, rest);
     if (front?.cue && !beat.faulty) return this.actOn(front, beat, rest);
     if (front && (beat.faulty || deals(beat) || this.getsAway(beat, rest))) return this.answer(front, beat, rest);
     if (front?.feed && beat.uses.some(attacks)) {
@@ -95,6 +115,25 @@ class TurnTaken {
       else this.walk.exchanges.push(checkExchange(front.feed, beat, this.world, this.walk.setting));
     }
     this.act(beat, rest);
+  }
+
+  /**
+   * Something that is no blow, done as in a feint: who answers falls for a feint of the turn before and has to
+   * come back from it; who feeds only shows it, and nothing moves.
+   */
+  private fall(beat: DoneBeat, rest: readonly DoneBeat[]): void {
+    const { walk, world, turning } = this;
+    const { actor } = turning;
+    if (this.waiting.length === 0 && turning.shown === 0) return this.act(beat, rest);
+    if (this.fallen >= turning.shown) {
+      walk.findings.push(draft(walk.row, beat, "bad-move", { code: "no-feint", move: beat.text.replace("~", "") }));
+      return;
+    }
+    this.fallen++;
+    const uses = beat.uses.map((use) => ({ ...use, feint: false }));
+    walk.findings.push(...limbFindings(uses, walk.row, world, actor, null));
+    applySetUp(uses, world, actor, this.partner);
+    world[actor]!.owes = millis(world[actor]!.owes + movementOf(uses));
   }
 
   /** Moving away is all that is done about a feed. */
@@ -108,7 +147,7 @@ class TurnTaken {
   }
 
   /** What nobody dealt with, and the feeds that were made. */
-  end(): Pending[] {
+  end(): TurnEnd {
     const { actor } = this.turning;
     this.hitPads();
     const last = this.made.pop();
@@ -121,7 +160,8 @@ class TurnTaken {
       if (p.feed) unanswered(p, this.world, this.walk);
       else this.walk.exchanges.push(unread(p, null, partnerOf(p.actor, this.actors, null), this.world, this.walk));
     }
-    return this.made;
+    // A feint that is fed by itself waits among the feeds.
+    return { pending: this.made, shown: this.feints };
   }
 
   private answer(front: Pending, beat: DoneBeat, rest: readonly DoneBeat[]): void {
@@ -160,10 +200,12 @@ class TurnTaken {
       this.made.push({ feed: null, text: beat.text, span: beat, actor: this.turning.actor });
       return;
     }
-    this.feints += beat.uses.filter((use) => use.feint && attacks(use)).length;
+    this.feints += beat.uses.filter((use) => use.feint).length;
     if (this.answering && blows.some((use) => use.pad)) this.offerPad(beat);
     else if (blows.length > 0) this.throwAll(beat, blows, "alone");
     else if (this.isFed(beat, rest)) this.cue(beat);
+    // What is only shown moves nothing.
+    else if (beat.uses.every((use) => use.feint)) return;
     else if (this.made.length > 0) this.before.push([...beat.uses]);
     else this.setUp(beat);
   }
@@ -248,7 +290,7 @@ class TurnTaken {
   private isFed(beat: DoneBeat, rest: readonly DoneBeat[]): boolean {
     const { next } = this.turning;
     // A feint with nothing behind it is shown to be answered.
-    const shown = beat.uses.some((use) => use.feint && use.move.attack) ? "call" : undefined;
+    const shown = beat.uses.some((use) => use.feint) ? "call" : undefined;
     const kind = beat.uses.map(cueOf).find((one) => one !== null) ?? shown;
     if (!kind || this.walk.setting.header.kind === "solo" || this.waiting.length > 0) return false;
     const later = (one: DoneBeat) => one.uses.some((use) => attacks(use) || (kind !== "pad" && cueOf(use)));

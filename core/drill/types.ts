@@ -19,6 +19,8 @@ export interface Checked {
   readonly header: Header;
   readonly verdict: ScoreVerdict;
   readonly exchanges: readonly CheckedExchange[];
+  /** Those of rows that show how it goes wrong; what is found in them is a note among the findings. */
+  readonly wrong: readonly CheckedExchange[];
   /** What belongs to no exchange, or to several, before it gets words and place. */
   readonly loose: readonly FindingDraft[];
   /** All findings in the order of the text, each once. */

@@ -54,7 +54,7 @@ function walkAll(
     walk.end = null;
     if (setting.header.kind === "solo") walkSolo(one, cloneWorld(world), walk);
     else if (one.meets) walkMeeting(one, cloneWorld(world), walk);
-    else walkTurns({ turns: one.turns, index: 0, last: null, pending: [] }, cloneWorld(world), walk);
+    else walkTurns({ turns: one.turns, index: 0, last: null, pending: [], shown: 0 }, cloneWorld(world), walk);
     // In a loop or a carry the next line goes on from here; elsewhere each starts from the frame.
     if (goes === "on" && walk.end) world = walk.end;
   }
@@ -80,10 +80,12 @@ interface Position {
   readonly last: Actor | null;
   /** Feeds that wait for their answers. */
   readonly pending: readonly Pending[];
+  /** How many feints the last turn showed. */
+  readonly shown: number;
 }
 
 function walkTurns(at: Position, world: World, walk: Walk): void {
-  const { turns, index, last, pending } = at;
+  const { turns, index, last, pending, shown } = at;
   const turn = turns[index];
   if (!turn) {
     for (const p of pending)
@@ -103,9 +105,9 @@ function walkTurns(at: Position, world: World, walk: Walk): void {
       bothAct(alternative, branch, walk);
       return walkTurns({ ...at, index: index + 1 }, branch, walk);
     }
-    const turning = { actor, last, pending, opening: index === 0, next: turns[index + 1] };
-    const next = takeTurn(turning, alternative[0]!, branch, walk);
-    walkTurns({ turns, index: index + 1, last: actor, pending: next }, branch, walk);
+    const turning = { actor, last, pending, shown, opening: index === 0, next: turns[index + 1] };
+    const left = takeTurn(turning, alternative[0]!, branch, walk);
+    walkTurns({ turns, index: index + 1, last: actor, ...left }, branch, walk);
   });
 }
 

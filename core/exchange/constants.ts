@@ -75,6 +75,8 @@ export const MODEL = {
   reaction: { sight: 190, sound: 160, touch: 150 } as const,
   /** Slope of Hick's law per bit (Hick 1952, Hyman 1953). */
   perBit: 125,
+  /** How long a movement takes where its data say nothing, ms. */
+  moveTime: 150,
   /** Share of the usual way that a hand has to go from contact, or at trapping distance. Judgement from memory. */
   nearTime: 0.7,
   /** The same where the answer goes with what pushes or pulls. Judgement from memory. */

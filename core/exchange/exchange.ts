@@ -305,7 +305,8 @@ function ceilingFor({ feed, blow, world, setting: { header, choices } }: Situati
   const slowest = Math.min(...working.map((layer) => movementTime([layer])));
   // Who goes with a push is carried by it.
   const share = feed.use.move.energy ? MODEL.feltTime : near ? MODEL.nearTime : 1;
-  const movement = millis(slowest * share);
+  const movement = millis(slowest * share + receiver.owes);
+  receiver.owes = millis(0);
   const reaction = reactionTime(known);
   return {
     value: ceilingOf(contact, movement, reaction),

@@ -2,6 +2,7 @@
 import { millis, share, type Millis, type Share } from "../base/units.ts";
 import type { Feed, Blow, Layer } from "./types.ts";
 import { MODEL } from "./constants.ts";
+import type { MoveUse } from "../read/types.ts";
 import type { Kind } from "../score/header.ts";
 
 type Sense = keyof typeof MODEL.reaction;
@@ -34,9 +35,12 @@ export function contactTime(feed: Feed, blow: Blow | null, scale: number): Milli
 }
 
 /** Until the target is clear or the cover stands, ms. */
-export function movementTime(layers: readonly Layer[]): Millis {
+export const movementTime = (layers: readonly Layer[]): Millis => movementOf(layers.map((layer) => layer.use));
+
+/** How long movements that are done at once take, ms. */
+export function movementOf(uses: readonly MoveUse[]): Millis {
   let longest = 0;
-  for (const layer of layers) longest = Math.max(longest, layer.use.move.move ?? 150);
+  for (const { move } of uses) longest = Math.max(longest, move.move ?? MODEL.moveTime);
   return millis(longest);
 }
 

@@ -13,6 +13,8 @@ export interface FindingDraft extends Span {
   readonly rule: RuleId;
   readonly severity: Severity;
   readonly params: Params;
+  /** It is said of a row that shows how it goes wrong: a note there, whatever a school thinks of the rule. */
+  readonly shownWrong?: true;
 }
 
 export interface Finding extends Span {

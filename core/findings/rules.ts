@@ -66,6 +66,11 @@ const TABLE = {
         return p.number === ""
           ? fill("Say which one: `{move} 3`. The set “{set}” has 1 to {most}.", p)
           : fill("The set “{set}” has no number {number}. It has 1 to {most}.", p);
+      if (p.code === "no-feint")
+        return fill(
+          "Nobody shows a feint that this falls for. Take the ~ away from {move}, or write `~` before the blow that is only shown.",
+          p,
+        );
       return fill("{move} contradicts itself here.", p);
     },
   },
@@ -229,6 +234,12 @@ const TABLE = {
     decides: "score",
     question: "What stays open for the feeder",
     says: (p) => fill("The {next} stays open for {actor}.", p),
+  },
+  "wrong-valid": {
+    severity: "note",
+    decides: "score",
+    question: null,
+    says: () => "This is shown as wrong, and it works. Write what goes wrong in it, or take `wrong:` away.",
   },
   "no-step": {
     severity: "note",

@@ -8,7 +8,8 @@ export const syntaxWords: Record<string, string> = {
   "second-row": "Only one thing stands on a row. Start a new row for “{found}”.",
   "section-name": "A section needs a name: `section Single answers`.",
   "loop-count": "A loop runs 1 to 999 times; “{found}” is read as the nearest of these.",
-  "block-head": "“{found}” is no block. Write `loop x4:`, `loop swap x4:`, `choose A:`, `choose call:` or `carry:`.",
+  "block-head":
+    "“{found}” is no block. Write `loop x4:`, `loop swap x4:`, `loop x10 each side:`, `loop x10 alternate on count:`, `choose A:`, `choose call:` or `carry:`.",
   "meet-shape": "Two blows meet one beat against one beat: `A forehand high <> B forehand high`, without `|` or `->`.",
   "alternative-actor": "All alternatives of a turn belong to one person; “{found}” is somebody else.",
   "empty-block": "This {found} holds no line. Write its lines below it, or take it out.",
@@ -35,6 +36,10 @@ export const syntaxWords: Record<string, string> = {
   "many-parts": "More than {found} things are joined by `+` in one beat. Nobody can do that; put commas between them.",
   "many-words": "More than {found} words stand in one move. Put a sign between the moves: `,`, `+` or `->`.",
   "deep-block": "Blocks lie more than {found} deep here. Close one with `end`, or leave it out.",
+  "note-open": "This note is not closed: it is read to the end of the row. Put a quotation mark behind its last word.",
+  "note-long": "A note has at most {found} characters. Keep it to what is said on the floor.",
+  "note-alone": 'A note belongs to a move. Write it behind the move it is about: `A jab -> B catch "elbow in"`.',
+  "form-name": "Say which form the next line is from: `form: NAME 12-14`.",
   budget:
     "This is more than can be checked at once: the rest, from here on, was not looked at. Split it into several drills.",
   unreadable: "This row could not be read.",

@@ -9,6 +9,9 @@ const cm = (metres: number): number => Math.round(metres * 1000) / 10;
 const share = (x: number): number => Math.round(x * 100) / 100;
 const brief = ({ rule, severity, message, line, column }: Finding) => ({ rule, severity, message, line, column });
 
+/** Of a row that shows how it goes wrong. */
+const wrongJson = (e: CheckedExchange) => ({ ...exchangeJson(e), wrong: true });
+
 function exchangeJson(e: CheckedExchange) {
   return {
     line: lineNumber(e.row.index),
@@ -30,11 +33,19 @@ function exchangeJson(e: CheckedExchange) {
   };
 }
 
+/** Rows first: passes of a block and alternatives stay in the order in which they were checked. */
+const placeOf = ({ row }: CheckedExchange): number => row.index;
+
 /** The result object of one score; with `mend` each finding has its repairs, by label and whole new text. */
 export function resultJson(checked: Checked, mend: ((finding: Finding) => readonly Repair[]) | null = null) {
   return {
     verdict: checked.verdict,
-    exchanges: checked.exchanges.map(exchangeJson),
+    exchanges: [
+      ...checked.exchanges.map((e) => ({ at: placeOf(e), json: exchangeJson(e) })),
+      ...checked.wrong.map((e) => ({ at: placeOf(e), json: wrongJson(e) })),
+    ]
+      .sort((a, b) => a.at - b.at)
+      .map(({ json }) => json),
     findings: checked.findings.map((f) =>
       mend ? { ...brief(f), repairs: mend(f).map(({ label, score }) => ({ label, score })) } : brief(f),
     ),

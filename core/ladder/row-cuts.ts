@@ -5,7 +5,8 @@ import { lineText } from "../score/format.ts";
 import { expandRange, rangeOf, spokenRange } from "../score/ranges.ts";
 import { linesOf } from "../score/structure.ts";
 import type { Alternative, Beat, Line, ScoreLine, Turn } from "../score/types.ts";
-import { beatText, mapParts, single, withBeats } from "../score/edit.ts";
+import { beatText } from "../score/format.ts";
+import { mapParts, single, withBeats } from "../score/edit.ts";
 
 export interface Cut {
   readonly line: Line;

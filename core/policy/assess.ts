@@ -86,6 +86,7 @@ class SharesFound implements Found {
   readonly exchanges: CheckedExchange[] = [];
   readonly shares: LineShare[] = [];
   worst: Worst = null;
+  showsWrong = false;
   private readonly late: RuleSetting;
 
   constructor(
@@ -104,6 +105,10 @@ class SharesFound implements Found {
     // Whether two feeds of a choice look alike is asked of their exchanges.
     if (setting.choices > 1) this.take(cachedLine(item, setting, frame), item, setting);
     else this.add(cachedShare(item, setting, frame, this.school));
+  }
+
+  fromWrong(): void {
+    this.showsWrong = true;
   }
 
   take(result: LineResult, { line }: ScoreLine, setting: Setting): void {

@@ -31,6 +31,7 @@ export function judge(checked: Checked, school: School): Checked {
 export function graded(findings: readonly FindingDraft[], school: School): readonly FindingDraft[] {
   if (school.key === "" || findings.length === 0) return findings;
   return findings.flatMap((finding) => {
+    if (finding.shownWrong) return [finding];
     const severity = severityOf(finding.rule, finding.severity, school);
     return severity === "off" ? [] : [{ ...finding, severity }];
   });

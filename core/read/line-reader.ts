@@ -5,8 +5,8 @@
 import { Bounded, keptFor } from "../base/bounded.ts";
 import { PADS } from "../score/person.ts";
 import type { Header } from "../score/header.ts";
-import { expandRange } from "../score/ranges.ts";
-import type { Actor, Alternative, Beat, Line, Part, Span, Turn, TurnActor } from "../score/types.ts";
+import { expandRange, expandReceivers } from "../score/ranges.ts";
+import type { Actor, Alternative, Beat, Line, Part, Span, Turn } from "../score/types.ts";
 import type { NumberedRole } from "../words/numbering.ts";
 import type { Vocabulary } from "../words/vocabulary.ts";
 import { heldPad } from "./plain-use.ts";
@@ -71,7 +71,8 @@ export class LineReader {
 
   private readAfresh(line: Line): ReadLine {
     const faults: WordFault[] = [];
-    const plays = expandRange(line).map((one): ReadPlay => {
+    const all = expandRange(line).flatMap((one) => expandReceivers(one, this.actors));
+    const plays = all.map((one): ReadPlay => {
       let last: Actor | null = null;
       const turns = one.turns.map((turn): ReadTurn => {
         const actor = one.meets ? this.whoMeets(turn, last) : this.whoActs(turn, last, faults);
@@ -108,23 +109,31 @@ export class LineReader {
   }
 
   /** Who acts where nobody is named: whoever did not act before. */
-  private whoActs(turn: Turn, last: Actor | null, faults: WordFault[]): TurnActor {
+  private whoActs(turn: Turn, last: Actor | null, faults: WordFault[]): Actor | "both" {
     if (turn.actor === "both") return "both";
-    if (turn.actor === null) {
-      if (this.actors.length > 2) faults.push(syntax(turn, "actor", {}));
+    // Nobody is left to be anybody: who may be is named by now, but at the start of a line.
+    if (turn.actor === null || turn.actor === "any") {
+      if (this.actors.length > 2 && !this.isReverse(turn)) faults.push(syntax(turn, "actor", {}));
       return last === null ? "A" : partnerOf(last, this.actors, null);
     }
     if (turn.actor === last) faults.push(syntax(turn, "same-actor", { actor: turn.actor }));
     return turn.actor;
   }
 
+  /** The word that turns the order of a drill has nobody who does it. */
+  private isReverse({ alternatives }: Turn): boolean {
+    const parts = alternatives.flatMap(({ beats }) => beats.flatMap((beat) => beat.parts));
+    const read = (part: Part) => readPart(part, this.vocabulary, this.contexts[0]!).meaning;
+    return parts.every((part) => read(part)?.use.move.reverses === true);
+  }
+
   /** Two blows that meet come from two people, whatever is written. */
   private whoMeets({ actor }: Turn, first: Actor | null): Actor {
-    if (actor && actor !== "both" && actor !== first) return actor;
+    if (actor && actor !== "both" && actor !== "any" && actor !== first) return actor;
     return first === null ? "A" : partnerOf(first, this.actors, null);
   }
 
-  private turn(typed: Turn, actor: TurnActor, faults: WordFault[]): ReadTurn {
+  private turn(typed: Turn, actor: Actor | "both", faults: WordFault[]): ReadTurn {
     // Where both act, each does it on their own side; what cannot be read is said once.
     const doers = actor === "both" ? this.actors.slice(0, 2) : [actor];
     const alternatives = typed.alternatives.map((one) =>

@@ -1,5 +1,5 @@
 /** What words come to mean on their way through this room: as read, and as done from a stance. */
-import type { Actor, Line, Span, TurnActor } from "../score/types.ts";
+import type { Actor, Line, Span } from "../score/types.ts";
 import type { Side } from "../score/person.ts";
 import type { PartName } from "../words/part-names.ts";
 import type { Angle, NumberedRole } from "../words/numbering.ts";
@@ -84,7 +84,7 @@ export interface ReadBeats extends Span {
 }
 
 export interface ReadTurn extends Span {
-  readonly actor: TurnActor;
+  readonly actor: Actor | "both";
   /** For each alternative what is done, by one or by both. */
   readonly alternatives: readonly (readonly ReadBeats[])[];
 }

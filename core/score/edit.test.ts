@@ -1,4 +1,5 @@
-import { beatOf, beatText, headerRows, mapParts, plainScore, single, textOf, withLines } from "./edit.ts";
+import { beatText } from "./format.ts";
+import { beatOf, headerRows, mapParts, plainScore, single, textOf, withLines } from "./edit.ts";
 import { lineText } from "./format.ts";
 import { parse } from "./parse.ts";
 import { linesOf } from "./structure.ts";

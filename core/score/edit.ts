@@ -28,8 +28,6 @@ export const turnOf = (actor: TurnActor | null, beats: readonly string[]): strin
   actor ? `${actor} ${beats.join(", ")}` : beats.join(", ");
 /** Turns one after the other as a line. */
 export const lineOf = (turns: readonly string[]): string => turns.join(" -> ");
-export const beatText = (beat: Beat): string =>
-  beat.parts.map((part) => part.words.map((word) => word.text).join(" ")).join(" + ");
 
 const mapTurns = (line: Line, change: (turn: Turn, index: number) => Turn): Line => ({
   ...line,
@@ -146,7 +144,7 @@ function playRows(score: Score): readonly PlayRow[] {
       else if (item.kind === "line") {
         const before = `${pad}${item.label ? `${item.label}: ` : ""}`;
         rows.push({ item, before, row: before + lineText(item.line) });
-      } else {
+      } else if (item.kind === "block") {
         put(`${pad}${headText(item.head)}:`);
         write(item.items, depth + 1);
         put(`${pad}end`);

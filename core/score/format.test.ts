@@ -44,7 +44,7 @@ test("parts of a score can be written by themselves", () => {
   const [one] = [...linesOf(parse("A jab, cross -> B slip | catch").items)];
   expect(lineText(one!.line)).toBe("A jab, cross -> B slip | catch");
   expect(turnText(one!.line.turns[1]!)).toBe("B slip | catch");
-  expect(headText({ type: "loop", times: 3, swap: true })).toBe("loop swap x3");
+  expect(headText({ type: "loop", times: 3, swap: true, sides: "written", onCount: false })).toBe("loop swap x3");
   expect(headText({ type: "choose", by: "call" })).toBe("choose call");
   expect(headText({ type: "carry" })).toBe("carry");
 });

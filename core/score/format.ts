@@ -1,6 +1,6 @@
 /** Score to text: one layout, nothing lost but layout. */
 import { closedByEnd } from "./structure.ts";
-import type { BlockHead, Line, Row, RowBody, Score, ScoreItem, Turn } from "./types.ts";
+import type { Beat, BlockHead, Line, Row, RowBody, Score, ScoreItem, Turn, Word } from "./types.ts";
 
 /** Writes a score in the one layout; `format(parse(format(s)))` equals `format(s)`. */
 export function format(score: Score): string {
@@ -85,19 +85,22 @@ function writeRow(body: RowBody): string {
       return `${headText(body.head)}:`;
     case "end":
       return "end";
-    case "play": {
-      const lines = body.lines.map(lineText).join("; ");
-      return body.label ? `${body.label.text}: ${lines}` : lines;
-    }
+    case "form":
+      return body.name ? `form: ${spaced(body.name.text)}` : "form:";
+    case "play":
+      return `${body.wrong ? "wrong: " : ""}${body.label ? `${body.label.text}: ` : ""}${body.lines.map(lineText).join("; ")}`;
     case "unread":
       return body.text;
   }
 }
 
+/** How the sides of a loop are written. */
+const SIDES = { written: "", each: " each side", alternate: " alternate" } as const;
+
 export function headText(head: BlockHead): string {
   switch (head.type) {
     case "loop":
-      return `loop ${head.swap ? "swap " : ""}x${head.times}`;
+      return `loop ${head.swap ? "swap " : ""}x${head.times}${SIDES[head.sides]}${head.onCount ? " on count" : ""}`;
     case "choose":
       return `choose ${head.by}`;
     case "carry":
@@ -116,15 +119,19 @@ export function lineText(line: Line): string {
 }
 
 export function turnText(turn: Turn): string {
-  const moves = turn.alternatives
-    .map((alternative) =>
-      alternative.beats
-        .map((beat) => beat.parts.map((p) => p.words.map((w) => w.text).join(" ")).join(" + "))
-        .join(", "),
-    )
-    .join(" | ");
-  return turn.actor ? `${turn.actor} ${moves}` : moves;
+  const moves = turn.alternatives.map((alternative) => alternative.beats.map(notedBeat).join(", ")).join(" | ");
+  return [turn.actor, ...quoted(turn.notes), moves].filter(Boolean).join(" ");
 }
+
+/** A beat as it is written, without its points to watch. */
+export const beatText = (beat: Beat): string =>
+  beat.parts.map((part) => part.words.map((word) => word.text).join(" ")).join(" + ");
+
+/** The same with them. */
+export const notedBeat = (beat: Beat): string => [beatText(beat), ...quoted(beat.notes)].join(" ");
+
+/** Quotes inside a note would end it. */
+const quoted = (notes: readonly Word[] = []): string[] => notes.map(({ text }) => `"${text.replaceAll('"', "'")}"`);
 
 /** One blank between words, none round them. */
 export const spaced = (text: string): string =>

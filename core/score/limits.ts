@@ -11,6 +11,8 @@ export const MAX_FILE = 2_000_000;
 export const MAX_ROWS = 5_000;
 /** Most syntax faults reported for one score; the rest are counted in one sentence. */
 export const MAX_FAULTS = 100;
+/** Longest point to watch, in characters. */
+export const MAX_NOTE = 200;
 /** Most times a loop may be written to run; beyond it the number is a typing slip. */
 export const MAX_LOOP = 999;
 /** Most lines one range may stand for. */

@@ -1,6 +1,6 @@
 /** `A strike {1..12} -> B block {#}`: one line of text that stands for several. */
 import { MAX_RANGE } from "./limits.ts";
-import type { Line, Part, Word } from "./types.ts";
+import type { Actor, Line, Part, Word } from "./types.ts";
 
 /** The range of a line, or null; a line holds at most one. */
 export function rangeOf(line: Line): { first: number; last: number } | null {
@@ -63,6 +63,37 @@ function wordsIn(line: Line): Word[] {
     for (const alternative of turn.alternatives)
       for (const beat of alternative.beats) for (const part of beat.parts) words.push(...part.words);
   return words;
+}
+
+/** Words for whoever it may be. */
+const ANYBODY = /^(?:any|either)$/i;
+
+/**
+ * The lines that a line stands for where it is thrown at any of the others (`at any`) or answered by whoever
+ * was attacked (`any`): one for each who may be; the line itself where everybody is named.
+ */
+export function expandReceivers(line: Line, actors: readonly Actor[]): readonly Line[] {
+  const open = line.turns.some(({ actor }) => actor === "any") || wordsIn(line).some(({ text }) => ANYBODY.test(text));
+  if (!open) return [line];
+  const first = line.turns[0]!.actor ?? actors[0]!;
+  return actors.filter((actor) => actor !== first).map((actor) => namingReceiver(line, actor));
+}
+
+function namingReceiver(line: Line, receiver: Actor): Line {
+  const word = (one: Word, before: Word | undefined): Word =>
+    before && /^at$/i.test(before.text) && ANYBODY.test(one.text) ? { ...one, text: receiver } : one;
+  const part = (one: Part): Part => ({ ...one, words: one.words.map((w, i) => word(w, one.words[i - 1])) });
+  return {
+    ...line,
+    turns: line.turns.map((turn) => ({
+      ...turn,
+      actor: turn.actor === "any" ? receiver : turn.actor,
+      alternatives: turn.alternatives.map((alternative) => ({
+        ...alternative,
+        beats: alternative.beats.map((beat) => ({ ...beat, parts: beat.parts.map(part) })),
+      })),
+    })),
+  };
 }
 
 /** A text with ranges as it is said: `strike {1..5} -> B block {#}` is strike 1 to 5 and the block of the same number. */

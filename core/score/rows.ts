@@ -1,7 +1,7 @@
 /** From the syntax tree to rows: what each row of text says, with its faults. */
 import { rowIndex } from "../base/units.ts";
 import type { SyntaxNode, Tree } from "@lezer/common";
-import { MAX_LOOP, ROW_LIMITS, type RowLimit } from "./limits.ts";
+import { MAX_LOOP, MAX_NOTE, ROW_LIMITS, type RowLimit } from "./limits.ts";
 import {
   ACTORS,
   BLANK,
@@ -10,6 +10,7 @@ import {
   type Beat,
   type BlockHead,
   type Line,
+  type LoopSides,
   type Part,
   type Row,
   type RowBody,
@@ -21,7 +22,7 @@ import {
 } from "./types.ts";
 
 /** Faults that are said but do not keep the row from being read. */
-const READABLE_FAULTS = new Set(["junk", "loop-count"]);
+const READABLE_FAULTS = new Set(["junk", "loop-count", "note-open", "note-long"]);
 
 /** Reads rows; rows of equal text and place (before or in play) give the same object. */
 export class RowReader {
@@ -61,9 +62,16 @@ export class RowReader {
   }
 }
 
+/** What stands between turns. */
+const SIGNS = new Set(["Arrow", "Meet", "Semicolon"]);
+
 /** Builds one row. Positions are given from the start of the row. */
 class RowBuilder {
   private readonly faults: RowFault[] = [];
+  /** Points to watch, and where the signs between turns end. */
+  private readonly notes: Word[] = [];
+  private readonly signs: number[] = [];
+
   constructor(
     private readonly text: string,
     private readonly base: number,
@@ -74,11 +82,15 @@ class RowBuilder {
     let comment: string | null = null;
     for (const node of nodes) {
       if (node.name === "Comment") comment = this.slice(node).trimEnd();
+      else if (node.name === "Note") continue;
       else if (node.type.isError) this.fault("stray", node);
       else if (body) this.fault("second-row", node);
       else body = this.body(node);
       comment ??= this.findComment(node);
     }
+    for (const node of nodes) this.collectNotes(node);
+    if (body?.kind === "play") body = { ...body, lines: withNotes(body.lines, this.notes, this.signs) };
+    else if (this.notes.length > 0) this.faults.push({ ...this.notes[0]!, code: "note-alone", found: "" });
     if (!body) body = comment === null ? this.unread() : { kind: "comment" };
     const unreadable = this.faults.some((fault) => !READABLE_FAULTS.has(fault.code));
     if (body.kind !== "header" && unreadable) body = this.unread();
@@ -98,6 +110,23 @@ class RowBuilder {
       if (inner.name === "Comment") found = this.slice(inner.node).trimEnd();
     });
     return found;
+  }
+
+  private collectNotes(node: SyntaxNode): void {
+    node.cursor().iterate((inner) => {
+      if (SIGNS.has(inner.name)) this.signs.push(inner.to - this.base);
+      if (inner.name !== "Note") return;
+      const text = this.slice(inner.node);
+      const closed = text.length > 1 && /["”“»]$/.test(text);
+      const inside = text
+        .slice(1, closed ? -1 : undefined)
+        .trim()
+        .replace(/\s+/g, " ");
+      if (!closed) this.fault("note-open", inner.node);
+      if (inside.length > MAX_NOTE)
+        this.faults.push({ ...this.span(inner.node), code: "note-long", found: String(MAX_NOTE) });
+      if (inside) this.notes.push({ ...this.span(inner.node), text: inside });
+    });
   }
 
   private body(node: SyntaxNode): RowBody {
@@ -120,6 +149,11 @@ class RowBuilder {
         return this.block(node.getChild("BlockHead") ?? node);
       case "EndRow":
         return { kind: "end" };
+      case "FormRow": {
+        const name = node.getChild("HeaderValue");
+        if (!name) this.fault("form-name", node);
+        return { kind: "form", name: name && this.word(name) };
+      }
       default: {
         const label = node.getChild("Label");
         const lines = this.within("many-lines", node.getChildren("Line")).map((line) => this.line(line));
@@ -127,6 +161,7 @@ class RowBuilder {
         if (/^\s*end\s*(?:;\s*)*(?:\s#.*)?$/i.test(this.text)) this.fault("end-alone", node);
         return {
           kind: "play",
+          wrong: node.getChild("WrongWord") !== null,
           label: label && this.word(label),
           lines,
           third: lines.some((line) => line.turns.some((turn) => turn.actor === "C")),
@@ -146,14 +181,11 @@ class RowBuilder {
   private block(node: SyntaxNode): RowBody {
     const span = this.span(node);
     const text = this.slice(node).toLowerCase().trim();
-    const loop = /^loop(\s+swap)?(?:\s+x?\s*(\d+)\s*x?)?(\s+swap)?$/.exec(text);
+    const loop = readLoop(text);
     if (loop) {
-      const written = loop[2] === undefined ? 1 : Number(loop[2]);
       // A number out of range is said and held inside the range, so that the block is still read.
-      if (written < 1 || written > MAX_LOOP) this.fault("loop-count", node);
-      const times = Math.min(Math.max(written, 1), MAX_LOOP);
-      const head: BlockHead = { type: "loop", times, swap: Boolean(loop[1] ?? loop[3]) };
-      return { kind: "block", head, span };
+      if (loop.times < 1 || loop.times > MAX_LOOP) this.fault("loop-count", node);
+      return { kind: "block", head: { ...loop, times: Math.min(Math.max(loop.times, 1), MAX_LOOP) }, span };
     }
     const choose = /^choose\s+(a|b|c|call)$/.exec(text);
     if (choose) {
@@ -231,8 +263,53 @@ class RowBuilder {
   }
 }
 
+const LOOP_WORD = /^(?:(swap)|x?\s*(\d+)\s*x?|(each)\s+side|(alternate)|(on\s+count))(?:\s+|$)/;
+
+/** The words behind `loop`, in any order, each at most once; null where something else stands among them. */
+function readLoop(text: string): Extract<BlockHead, { type: "loop" }> | null {
+  const start = /^loop(?:\s+|$)/.exec(text);
+  if (!start) return null;
+  const said: { times?: number; swap?: true; sides?: LoopSides; onCount?: true } = {};
+  for (let rest = text.slice(start[0].length); rest !== "";) {
+    const found = LOOP_WORD.exec(rest);
+    if (!found) return null;
+    const before = Object.keys(said).length;
+    if (found[1]) said.swap = true;
+    else if (found[2]) said.times = Number(found[2]);
+    else if (found[5]) said.onCount = true;
+    else said.sides = found[3] ? "each" : "alternate";
+    if (Object.keys(said).length === before) return null;
+    rest = rest.slice(found[0].length);
+  }
+  const { times = 1, swap = false, sides = "written", onCount = false } = said;
+  return { type: "loop", times, swap, sides, onCount };
+}
+
+/** Gives each point to watch to the beat before it, or to the turn that it opens; `signs`: where the signs between turns end. */
+function withNotes(lines: readonly Line[], notes: readonly Word[], signs: readonly number[]): readonly Line[] {
+  if (notes.length === 0) return lines;
+  const turns = lines.flatMap((line) => line.turns);
+  const opens = ({ from }: Turn) => Math.max(-1, ...signs.filter((sign) => sign <= from));
+  const ofBeat = new Map<Beat, Word[]>();
+  const ofTurn = new Map<Turn, Word[]>();
+  for (const note of notes) {
+    const turn = turns.findLast((one) => opens(one) <= note.from) ?? turns[0]!;
+    const beat = turn.alternatives.flatMap(({ beats }) => beats).findLast(({ from }) => from < note.from);
+    if (beat) ofBeat.set(beat, [...(ofBeat.get(beat) ?? []), note]);
+    else ofTurn.set(turn, [...(ofTurn.get(turn) ?? []), note]);
+  }
+  const beatNoted = (beat: Beat): Beat => (ofBeat.has(beat) ? { ...beat, notes: ofBeat.get(beat)! } : beat);
+  const noted = (turn: Turn): Turn => ({
+    ...turn,
+    alternatives: turn.alternatives.map((one) => ({ ...one, beats: one.beats.map(beatNoted) })),
+    ...(ofTurn.has(turn) ? { notes: ofTurn.get(turn)! } : {}),
+  });
+  return lines.map((line) => ({ ...line, turns: line.turns.map(noted) }));
+}
+
 function asActor(text: string): TurnActor | null {
   const lower = text.toLowerCase();
   if (lower === "both") return "both";
+  if (lower === "any" || lower === "either") return "any";
   return ACTORS.find((actor) => actor.toLowerCase() === lower) ?? null;
 }

@@ -4,6 +4,8 @@ import {
   BlockHead,
   BlockRow,
   EndWord,
+  FormRow,
+  FormWord,
   HeaderKey,
   HeaderValue,
   Label,
@@ -12,6 +14,7 @@ import {
   SectionRow,
   SectionWord,
   Word,
+  WrongWord,
 } from "./score-parser.terms.ts";
 
 const NEWLINE = 10;
@@ -23,11 +26,14 @@ const isEnd = (code: number) => code === NEWLINE || code < 0;
 /** Longest first word looked at; a row head is a few words at most. */
 const MAX_HEAD = 120;
 
+/** With which play begins. */
+const BEGINS = new Set([Word, BlockHead, SectionWord, FormWord, WrongWord, Label]);
+
 /** True once a row of play has begun: from then on `word:` is a label, no longer a header key. */
 export const playContext = new ContextTracker<boolean>({
   start: false,
-  shift: (inPlay, term) => inPlay || term === Word || term === BlockHead || term === SectionWord || term === Label,
-  reduce: (inPlay, term) => inPlay || term === PlayRow || term === BlockRow || term === SectionRow,
+  shift: (inPlay, term) => inPlay || BEGINS.has(term),
+  reduce: (inPlay, term) => inPlay || term === PlayRow || term === BlockRow || term === SectionRow || term === FormRow,
   hash: (inPlay) => (inPlay ? 1 : 0),
   strict: false,
 });
@@ -43,24 +49,39 @@ function restOfRow(input: InputStream): string {
   return text;
 }
 
-/** True where only blanks stand between the start of the row and the current position. */
-function atRowStart(input: InputStream): boolean {
-  for (let i = -1; ; i--) {
+/** What stands in the row before the current position: nothing, `wrong:`, or something else. */
+function before(input: InputStream): "nothing" | "wrong" | "something" {
+  let text = "";
+  for (let i = -1; text.length < MAX_MARK; i--) {
     const code = input.peek(i);
-    if (isEnd(code)) return true;
-    if (!isBlank(code) && code !== 0xfeff) return false;
+    if (isEnd(code)) return text === "" ? "nothing" : /^wrong:$/i.test(text) ? "wrong" : "something";
+    if (!isBlank(code) && code !== 0xfeff) text = String.fromCharCode(code) + text;
   }
+  return "something";
 }
 
+/** Letters of `wrong:` and one more. */
+const MAX_MARK = 7;
+
+const WRONG = /^wrong(?=[ \t]*:)/i;
+const FORM = /^form(?=[ \t]*:)/i;
 const BLOCK = /^(?:loop\b[^:#\n>|+,;]*|choose\b[^:#\n>|+,;]*|carry\s*)(?=:)/i;
 const HEAD = /^([\p{L}\p{N}_'.-]+(?:[ \t]+[\p{L}\p{N}_'.-]+){0,3})[ \t]*:/u;
 
 /** Row heads: header keys before play, block heads, labels, `section` and `end`. */
 export const rowStart = new ExternalTokenizer(
   (input, stack) => {
-    if (!atRowStart(input)) return;
+    const place = before(input);
+    if (place === "something") return;
     const row = restOfRow(input);
     const take = (term: number, length: number) => input.acceptToken(term, length);
+    if (place === "wrong") {
+      const label = HEAD.exec(row);
+      if (label && stack.canShift(Label)) take(Label, label[1]!.length);
+      return;
+    }
+    if (WRONG.test(row) && stack.canShift(WrongWord)) return take(WrongWord, "wrong".length);
+    if (FORM.test(row) && stack.canShift(FormWord)) return take(FormWord, "form".length);
     const block = BLOCK.exec(row);
     if (block && stack.canShift(BlockHead)) return take(BlockHead, block[0].trimEnd().length);
     const section = /^section(?=[ \t\r]|$)/i.exec(row);

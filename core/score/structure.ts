@@ -1,5 +1,6 @@
 /** Rows to a tree of sections, blocks and lines. */
 import { MAX_DEPTH } from "./limits.ts";
+import { expandRange } from "./ranges.ts";
 import type { BlockHead, Row, RowBody, RowFault, Score, ScoreBlock, ScoreItem, ScoreLine, Word } from "./types.ts";
 
 interface Open {
@@ -22,6 +23,7 @@ export function structure(rows: readonly Row[]): {
   const open: Open[] = [];
   const faults: { row: Row; fault: RowFault }[] = [];
   const target = () => open[open.length - 1]?.items ?? top;
+  let form: string | null = null;
   const close = () => {
     const { row, head, items } = open.pop()!;
     if (open.length >= MAX_DEPTH) {
@@ -29,7 +31,7 @@ export function structure(rows: readonly Row[]): {
       return;
     }
     const block: ScoreBlock = { kind: "block", row, head, items };
-    if (!items.some((item) => item.kind !== "section"))
+    if (!items.some((item) => item.kind === "line" || item.kind === "block"))
       faults.push({ row, fault: { from: 0, to: 4, code: "empty-block", found: head.type } });
     target().push(block);
   };
@@ -55,10 +57,18 @@ export function structure(rows: readonly Row[]): {
         else faults.push({ row, fault: { from: 0, to: 3, code: "stray-end", found: "end" } });
         break;
       case "play": {
-        const label = body.label && checkLabel(row, body.label, open, faults);
-        for (const line of body.lines) target().push({ kind: "line", row, label: label?.text ?? null, line });
+        // What is shown wrong may bear the label of the line that it belongs to.
+        const label = body.label && (body.wrong ? body.label : checkLabel(row, body.label, open, faults));
+        for (const line of body.lines) {
+          const shown: ScoreLine = { kind: "line", row, label: label?.text ?? null, line, form };
+          target().push(body.wrong ? { kind: "wrong", row, shows: shown } : shown);
+        }
+        form = null;
         break;
       }
+      case "form":
+        form = body.name?.text ?? null;
+        break;
       default:
     }
   }
@@ -78,8 +88,8 @@ export function closedByEnd(rows: readonly Row[]): Set<number> {
 }
 
 /** Letters of people: inside a choice they were meant as a label. */
-const PEOPLE = new Set(["a", "b", "c", "both"]);
-const NO_LABEL = new Set(["a", "b", "c", "both", "loop", "choose", "carry", "section", "end"]);
+const PEOPLE = new Set(["a", "b", "c", "both", "any"]);
+const NO_LABEL = new Set([...PEOPLE, "loop", "choose", "carry", "section", "end"]);
 
 function checkLabel(
   row: Row,
@@ -107,15 +117,20 @@ function checkLabel(
 }
 
 /** True for a row behind which no header stands any more. */
-export const beginsPlay = ({ kind }: RowBody): boolean => kind === "play" || kind === "block" || kind === "section";
+export const beginsPlay = ({ kind }: RowBody): boolean =>
+  kind === "play" || kind === "block" || kind === "section" || kind === "form";
 
-/** All lines of a score, blocks included, in order. */
+/** All lines of a score, blocks included, in order; what is shown wrong is none of them. */
 export function* linesOf(items: readonly ScoreItem[]): Generator<ScoreLine> {
   for (const item of items) {
     if (item.kind === "line") yield item;
     else if (item.kind === "block") yield* linesOf(item.items);
   }
 }
+
+/** How many lines a choice is made from: a range is as many as it has numbers. */
+export const linesToChoose = (items: readonly ScoreItem[]): number =>
+  items.reduce((sum, item) => sum + (item.kind === "line" ? expandRange(item.line).length : 0), 0);
 
 /** What stands behind a key of the header, in lower case; null where the key is not there. */
 export function headerValue(score: Score, key: string): string | null {

@@ -9,7 +9,8 @@ export interface Span {
 
 export const ACTORS = ["A", "B", "C"] as const;
 export type Actor = (typeof ACTORS)[number];
-export type TurnActor = Actor | "both";
+/** `any`: whoever was attacked. */
+export type TurnActor = Actor | "both" | "any";
 
 export interface Word extends Span {
   readonly text: string;
@@ -23,6 +24,8 @@ export interface Part extends Span {
 /** What one person does at one time: parts joined by `+`. */
 export interface Beat extends Span {
   readonly parts: readonly Part[];
+  /** Points to watch, as quoted behind it. */
+  readonly notes?: readonly Word[];
 }
 
 /** Beats joined by `,`. */
@@ -35,6 +38,8 @@ export interface Turn extends Span {
   /** null where no actor was typed. */
   readonly actor: TurnActor | null;
   readonly alternatives: readonly Alternative[];
+  /** Points to watch in all of it, as quoted before its first beat. */
+  readonly notes?: readonly Word[];
 }
 
 /** Turns joined by `->`, or two blows that meet (`<>`). */
@@ -49,8 +54,18 @@ export interface RowFault extends Span {
   readonly found: string;
 }
 
+/** Which side a loop is done on: as written; all passes, then all again mirrored; or every second pass mirrored. */
+export type LoopSides = "written" | "each" | "alternate";
+
 export type BlockHead =
-  | { readonly type: "loop"; readonly times: number; readonly swap: boolean }
+  | {
+      readonly type: "loop";
+      readonly times: number;
+      readonly swap: boolean;
+      readonly sides: LoopSides;
+      /** Somebody counts, and each count is one pass. */
+      readonly onCount: boolean;
+    }
   | { readonly type: "choose"; readonly by: Actor | "call" }
   | { readonly type: "carry" };
 
@@ -61,8 +76,12 @@ export type RowBody =
   | { readonly kind: "section"; readonly name: Word | null }
   | { readonly kind: "block"; readonly head: BlockHead; readonly span: Span }
   | { readonly kind: "end" }
+  /** Names the form that the next line is taken from. */
+  | { readonly kind: "form"; readonly name: Word | null }
   | {
       readonly kind: "play";
+      /** It shows how it goes wrong. */
+      readonly wrong: boolean;
       readonly label: Word | null;
       readonly lines: readonly Line[];
       /** A third person, C, does something in it. */
@@ -93,6 +112,15 @@ export interface ScoreLine {
   readonly row: Row;
   readonly label: string | null;
   readonly line: Line;
+  /** The form that it is taken from, with the numbers of its moves, as written. */
+  readonly form: string | null;
+}
+
+/** A row that shows how it goes wrong: drawn and printed, and no line of the drill. */
+export interface ScoreWrong {
+  readonly kind: "wrong";
+  readonly row: Row;
+  readonly shows: ScoreLine;
 }
 
 interface ScoreSection {
@@ -108,7 +136,7 @@ export interface ScoreBlock {
   readonly items: readonly ScoreItem[];
 }
 
-export type ScoreItem = ScoreLine | ScoreSection | ScoreBlock;
+export type ScoreItem = ScoreLine | ScoreWrong | ScoreSection | ScoreBlock;
 
 /** A score as typed. `rows` hold all of the text but its layout; `items` are the same rows as a tree. */
 export interface Score {

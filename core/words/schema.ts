@@ -167,6 +167,7 @@ const move = object({
       height: string().oneOf(HEIGHTS),
     }).noUnknown(),
   ),
+  reverses: boolean().oneOf([true]),
   fistByCustom: boolean().oneOf([true]),
   like: string().max(60),
   cue: string().oneOf([...CUES]),

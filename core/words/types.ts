@@ -219,6 +219,8 @@ export interface MoveData {
   readonly setsRange?: "punch" | "kick" | "weapon";
   /** It is looked at as what comes next when the limb is free. */
   readonly followsUp?: readonly FollowUpData[];
+  /** Turns round the order in which people come: nobody does it, it is called. */
+  readonly reverses?: true;
   /** How the fist is held in it is a custom of the school. */
   readonly fistByCustom?: true;
   /** A move of the school: the id of the one whose place it can take wherever the trade names that. */

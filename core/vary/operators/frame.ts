@@ -87,7 +87,7 @@ export const swapRoles: Operator = (checked) => {
       rows: written(
         headerRows(checked.score, titled(checked, "roles change")),
         blockRows(
-          { type: "loop", times: LOOPS, swap: true },
+          { type: "loop", times: LOOPS, swap: true, sides: "written", onCount: false },
           lines.map((l) => lineText(l.item.line)),
         ),
       ),

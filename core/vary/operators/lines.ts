@@ -1,7 +1,8 @@
 /** What changes a line or two of the drill as they stand: parts, joins, other answers, other heights. */
 import { lineNumber } from "../../base/units.ts";
 import { rankAnswers } from "../../answers/answers.ts";
-import { beatOf, beatText, contextOf, plainScore, single, withBeats, withLines } from "../../score/edit.ts";
+import { beatText } from "../../score/format.ts";
+import { beatOf, contextOf, plainScore, single, withBeats, withLines } from "../../score/edit.ts";
 import { linesOf } from "../../score/structure.ts";
 import { lineText } from "../../score/format.ts";
 import type { Line, ScoreLine } from "../../score/types.ts";

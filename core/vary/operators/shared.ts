@@ -7,7 +7,8 @@ import type { School } from "../../policy/school.ts";
 import type { Actor, ScoreLine, Turn } from "../../score/types.ts";
 import { turnText } from "../../score/format.ts";
 import { linesOf } from "../../score/structure.ts";
-import { beatText, lineOf, single, turnOf, withLines, type HeaderChanges, type Rows } from "../../score/edit.ts";
+import { notedBeat } from "../../score/format.ts";
+import { lineOf, single, turnOf, withLines, type HeaderChanges, type Rows } from "../../score/edit.ts";
 import type { OperatorId } from "../operator-names.ts";
 
 export interface Candidate {
@@ -73,8 +74,8 @@ function takenApart(checked: Checked): PlainLine[] {
       item,
       feeder: exchange.feeder,
       responder: exchange.responder,
-      feeds: feeds.beats.map(beatText),
-      answers: answers.beats.map(beatText),
+      feeds: feeds.beats.map(notedBeat),
+      answers: answers.beats.map(notedBeat),
       rest,
       exchange,
     });
