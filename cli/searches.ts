@@ -3,7 +3,7 @@ import { checkFor } from "#core/policy/judge.ts";
 import { CannotRun, readText, USAGE, type Options } from "./options.ts";
 import { CALL_DEFAULTS, callRound } from "#core/calls/calls.ts";
 import { callsText } from "#core/calls/exports.ts";
-import { callLabels } from "#core/calls/labels.ts";
+import { drillCalls } from "#core/calls/labels.ts";
 import type { Checked } from "#core/drill/types.ts";
 import type { School } from "#core/policy/school.ts";
 import { parse } from "#core/score/parse.ts";
@@ -64,8 +64,8 @@ export function runLadder([file]: readonly string[], { json, school, seed, rungs
 }
 
 export function runCalls([file]: readonly string[], { json, school, seed, count }: Options): number {
-  const labels = callLabels(drillOf(file, school));
-  const result = callRound({ ...CALL_DEFAULTS, labels, seed, count });
+  const calls = drillCalls(drillOf(file, school), school.vocabulary);
+  const result = callRound({ ...CALL_DEFAULTS, ...calls, seed, count });
   if (!result.ok) throw new CannotRun(result.message);
   if (json) console.log(JSON.stringify(result.round));
   else process.stdout.write(callsText(result.round.items));

@@ -35,7 +35,13 @@ export function CallsScreen({ id, title, text }: CallsProps) {
   const [labels, setLabels] = useState<readonly CallLabel[] | null>(null);
   const [options, setOptions] = useState<Omit<CallOptions, "labels">>(CALL_DEFAULTS);
   useEffect(() => {
-    void ask("callLabels", { text }).then(setLabels, () => setLabels([]));
+    void ask("drillCalls", { text }).then(
+      ({ labels: found, turns }) => {
+        setLabels(found);
+        setOptions((now) => ({ ...now, turns }));
+      },
+      () => setLabels([]),
+    );
   }, [text]);
   const result = useMemo(() => labels && callRound({ ...options, labels }), [labels, options]);
   const set = (part: Partial<CallOptions>) => setOptions({ ...options, ...part });
@@ -239,8 +245,8 @@ function Round({ round, seed }: { round: CallRound; seed: number }) {
   );
 }
 
-const words = ({ kind, label }: CallItem): string =>
-  kind === "switch" ? "Switch roles" : kind === "feint" ? `(feint ${label})` : label;
+const words = ({ kind, label, by }: CallItem): string =>
+  kind === "switch" ? "Switch roles" : kind === "feint" ? `(feint ${label})` : by ? `${by}: ${label}` : label;
 
 function Files({ round, title }: { round: CallRound | null; title: string }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);

@@ -168,6 +168,6 @@ describe("files, read by independent parsers", () => {
     expect(tracks[0]!.at(-1)!.type).toBe("endOfTrack");
   });
   test("text", () => {
-    expect(callsText([{ at: 64.25, kind: "feint", label: "low" }])).toBe(" 1:04.2  feint low\n");
+    expect(callsText([{ at: 64.25, kind: "feint", by: null, label: "low" }])).toBe(" 1:04.2  feint low\n");
   });
 });

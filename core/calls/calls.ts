@@ -7,6 +7,8 @@ export interface CallLabel {
   readonly name: string;
   /** How often it comes against the others; 0 leaves it out. */
   readonly weight: number;
+  /** It turns round the order in which people attack. */
+  readonly reverses?: true;
 }
 export const REPEATS = ["any", "not three times", "never twice"] as const;
 export interface CallOptions {
@@ -27,6 +29,8 @@ export interface CallOptions {
   readonly feints: number;
   /** A call to switch roles at every so many seconds, or null. */
   readonly switchEvery: number | null;
+  /** Who attack in turn; null where it is not called who does. */
+  readonly turns: readonly string[] | null;
 }
 export const CALL_DEFAULTS: Omit<CallOptions, "labels"> = {
   count: 40,
@@ -37,6 +41,7 @@ export const CALL_DEFAULTS: Omit<CallOptions, "labels"> = {
   jitter: 0.3,
   feints: 0,
   switchEvery: 30,
+  turns: null,
 };
 
 export interface CallItem {
@@ -44,6 +49,8 @@ export interface CallItem {
   readonly at: number;
   readonly kind: "call" | "feint" | "switch";
   readonly label: string;
+  /** Who attacks; null where that is not called. */
+  readonly by: string | null;
 }
 export interface CallRound {
   readonly items: readonly CallItem[];
@@ -170,27 +177,45 @@ export const breaks = (order: readonly unknown[], repeat: CallOptions["repeat"])
 function onTheClock(
   order: readonly number[],
   labels: readonly CallLabel[],
-  { gap, jitter, feints, switchEvery }: CallOptions,
+  { gap, jitter, feints, switchEvery, turns }: CallOptions,
   random: Random,
 ): CallItem[] {
   const items: CallItem[] = [];
   const round = (s: number) => Math.round(s * 100) / 100;
+  const next = whoIsNext(turns);
   let time = gap;
   for (const label of order) {
     // Right after a switch people turn round first.
     const since = switchEvery === null || time < switchEvery ? Infinity : time % switchEvery;
     if (since < gap / 2) time += gap / 2 - since;
-    const name = labels[label]!.name;
+    const { name, reverses } = labels[label]!;
     if (feints > 0 && random() < feints) {
       const others = labels.filter((l) => l.name !== name);
-      items.push({ at: round(time), kind: "feint", label: others[below(random, others.length)]!.name });
+      items.push({ at: round(time), kind: "feint", label: others[below(random, others.length)]!.name, by: null });
       time += gap * 0.4;
     }
-    items.push({ at: round(time), kind: "call", label: name });
+    items.push({ at: round(time), kind: "call", label: name, by: next(reverses) });
     time += gap * (1 + jitter * (2 * random() - 1));
   }
   const end = items[items.length - 1]!.at;
   if (switchEvery !== null)
-    for (let s = switchEvery; s < end; s += switchEvery) items.push({ at: round(s), kind: "switch", label: "switch" });
+    for (let s = switchEvery; s < end; s += switchEvery)
+      items.push({ at: round(s), kind: "switch", label: "switch", by: null });
   return items.sort((a, b) => a.at - b.at);
+}
+
+/** Gives who attacks at each call; one that turns the order round has nobody who attacks. */
+function whoIsNext(turns: readonly string[] | null): (reverses: true | undefined) => string | null {
+  let at = -1;
+  let way = 1;
+  return (reverses) => {
+    if (!turns) return null;
+    if (reverses) {
+      way = -way;
+      return null;
+    }
+    // Turned round before anybody has begun, the last of the order begins.
+    at = at < 0 && way < 0 ? turns.length - 1 : (at + way + turns.length) % turns.length;
+    return turns[at]!;
+  };
 }

@@ -45,6 +45,10 @@ export interface Header {
   /** null: nothing is said of the floor. */
   readonly mats: boolean | null;
   readonly formation: { readonly name: "pair" | "triangle"; readonly sideMetres: number };
+  /** Who attacks in turn; null: whoever is called, or whoever likes. */
+  readonly order: readonly Actor[] | null;
+  /** Words to count with, as a school says them; null: plain numbers. */
+  readonly count: string | null;
   /** Who stands in the drill: two people, or three when anything in the header says C. */
   readonly actors: readonly Actor[];
   readonly people: Readonly<Record<Actor, Person>>;
@@ -91,6 +95,8 @@ export function readHeader(score: Score, defaults: HeaderDefaults = {}): { heade
     gear: null,
     mats: null,
     formation: { name: "pair", sideMetres: 2 },
+    order: null,
+    count: null,
     actors: ["A", "B"],
     people: { A: personOf("").person, B: personOf("").person, C: personOf("").person },
     rules: { A: new Set(), B: new Set(), C: new Set() },
@@ -145,6 +151,7 @@ function readRow(header: Draft, key: string, value: Word, say: Say, unknown: str
     case "level":
     case "focus":
     case "gear":
+    case "count":
       header[key] = text || null;
       return;
     case "tradition":
@@ -177,7 +184,8 @@ function readRow(header: Draft, key: string, value: Word, say: Say, unknown: str
       if (header.formation.name === "triangle") header.actors = ACTORS;
       return;
     case "order":
-      if (/\bc\b/.test(lower)) header.actors = ACTORS;
+      header.order = readOrder(lower, say);
+      if (header.order?.includes("C")) header.actors = ACTORS;
       return;
     default:
       unknown.push(key);
@@ -202,6 +210,15 @@ function readFormation(text: string, say: Say): Header["formation"] | null {
   const found = /^(pair|triangle)(?:\s+(\d+(?:[.,]\d+)?)\s*m)?$/.exec(text);
   if (found) return { name: found[1] === "triangle" ? "triangle" : "pair", sideMetres: decimal(found[2] ?? "2") };
   say("header-value", ["pair", "triangle 2 m"]);
+  return null;
+}
+
+function readOrder(text: string, say: Say): readonly Actor[] | null {
+  const named = text.split(/[\s,]+/).filter(Boolean);
+  const actors = ACTORS.filter((actor) => named.includes(actor.toLowerCase()));
+  if (named.length > 1 && actors.length === named.length)
+    return named.map((name) => ACTORS.find((actor) => actor.toLowerCase() === name)!);
+  say("header-value", ["A B", "A B C", "A C B"]);
   return null;
 }
 

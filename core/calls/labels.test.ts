@@ -1,0 +1,65 @@
+import { drillCalls } from "./labels.ts";
+import { CALL_DEFAULTS, callRound } from "./calls.ts";
+import { defaultSchool } from "../policy/school.ts";
+import { checkFor } from "../policy/judge.ts";
+import { parse } from "../score/parse.ts";
+
+const callsIn = (text: string) => drillCalls(checkFor(parse(text)), defaultSchool().vocabulary);
+const names = (text: string) => callsIn(text).labels.map(({ name }) => name);
+
+test("labels of a choice are called; without one the feeds are", () => {
+  expect(names("choose A:\n  one: A jab -> B catch\n  two: A cross -> B slip out\nend")).toEqual(["one", "two"]);
+  expect(names("A jab -> B catch\nA cross -> B slip out\nA jab -> B parry")).toEqual(["jab", "cross"]);
+});
+
+test("a range is as many calls as it has numbers", () => {
+  const sticks = "A: holds stick 71 cm\nB: holds stick 71 cm\n";
+  expect(names(`${sticks}choose call:\n  A strike {1..4} -> B block {#}\nend`)).toEqual([
+    "strike 1",
+    "strike 2",
+    "strike 3",
+    "strike 4",
+  ]);
+});
+
+test("labels that two choices have in common are told apart", () => {
+  const choice = (feed: string) => `choose A:\n  one: A ${feed} -> B slip out\n  two: A lead hook -> B weave\nend\n`;
+  expect(names(choice("jab") + choice("cross"))).toEqual(["one", "two", "one (choice 2)", "two (choice 2)"]);
+});
+
+test("what shows how it goes wrong is not called", () => {
+  expect(
+    names("choose A:\n  one: A jab -> B catch\n  wrong: one: A jab -> B slip in\n  two: A cross -> B catch\nend"),
+  ).toEqual(["one", "two"]);
+});
+
+test("people attack in the order of the drill, and a call turns it round", () => {
+  const calls = callsIn(
+    "formation: triangle 2 m\norder: A B C\nchoose call:\n  go: A jab at any -> any catch\n  turn: reverse\nend",
+  );
+  expect(calls.turns).toEqual(["A", "B", "C"]);
+  expect(calls.labels).toContainEqual({ name: "turn", weight: 1, reverses: true });
+  const made = callRound({ ...CALL_DEFAULTS, ...calls, count: 60, switchEvery: null, seed: 3 });
+  expect(made.ok).toBe(true);
+  if (!made.ok) return;
+  let way = 1;
+  let last: string | null = null;
+  for (const { label, by } of made.round.items) {
+    if (label === "turn") {
+      expect(by).toBeNull();
+      way = -way;
+      continue;
+    }
+    const order = ["A", "B", "C"];
+    if (last !== null) expect(by).toBe(order[(order.indexOf(last) + way + 3) % 3]);
+    last = by;
+  }
+  expect(made.round.items.filter(({ label }) => label === "turn").length).toBeGreaterThan(10);
+});
+
+test("without an order nobody is named", () => {
+  const { turns } = callsIn(
+    "formation: triangle 2 m\nchoose call:\n  one: A jab at B -> B catch\n  two: B jab at C -> C catch\nend",
+  );
+  expect(turns).toBeNull();
+});
