@@ -1,6 +1,14 @@
 /** What two or three bodies carry from beat to beat. Lengths in metres. */
 import { millis, type Millis } from "../base/units.ts";
 import { norm } from "./geometry.ts";
+import {
+  guardNamed,
+  stanceNamed,
+  USUAL_GUARD,
+  USUAL_STANCE,
+  type GuardData,
+  type StanceData,
+} from "../score/postures.ts";
 import { otherSide, type Side } from "../score/person.ts";
 import type { Actor } from "../score/types.ts";
 import type { BODY_PARTS } from "../words/types.ts";
@@ -56,6 +64,8 @@ export interface BodyState {
   open: boolean;
   /** What they fell for has to be taken back before the next answer, ms. */
   owes: Millis;
+  stance: StanceData;
+  guard: GuardData;
 }
 
 export type World = Partial<Record<Actor, BodyState>>;
@@ -94,6 +104,8 @@ export function startState(actor: Actor, body: Body, x: number, y: number): Body
     chamber: "ready",
     open: false,
     owes: millis(0),
+    stance: stanceNamed(body.person.stance) ?? USUAL_STANCE,
+    guard: guardNamed(body.person.guard) ?? USUAL_GUARD,
   };
 }
 
@@ -147,9 +159,16 @@ function upright(state: BodyState): void {
   state.owes = millis(0);
 }
 
+/** Hands that have worked are in their own guard again, or in the usual one where they began somewhere else. */
+export function handsHome(state: BodyState): void {
+  const own = guardNamed(state.body.person.guard);
+  state.guard = own?.home ? own : USUAL_GUARD;
+}
+
 /** Back to guard: posture, balance and hands; where the feet are stays. */
 export function restore(state: BodyState): void {
   upright(state);
+  handsHome(state);
   state.unrecovered = null;
   state.chamber = "ready";
 }

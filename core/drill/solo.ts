@@ -4,7 +4,7 @@ import { emptyExchange } from "../exchange/empty.ts";
 import { poses } from "../exchange/exchange.ts";
 import { strikeAlone } from "../exchange/launch.ts";
 import { applySetUp, limbFindings } from "../exchange/limbs.ts";
-import { leanFinding } from "../exchange/move-body.ts";
+import { balanceAlone } from "../exchange/keeps-balance.ts";
 import { brokenRules } from "../exchange/restrictions.ts";
 import { verdictOf } from "../exchange/verdict.ts";
 import { draft, type FindingDraft } from "../findings/finding.ts";
@@ -66,8 +66,8 @@ function alone(beat: DoneBeat, actor: Actor, world: World, { row, setting }: Wal
   // What would take hold of a partner works on the own arm, a ring, or the air.
   const others = beat.uses.filter((use) => !use.move.attack);
   if (others.length > 0) applySetUp(others.map(alonePart), world, actor, other);
-  const lean = leanFinding(world[actor]!);
-  if (lean !== null) found.push(draft(row, beat, "off-balance", { cm: lean }));
+  const over = balanceAlone(others, state, world[actor]!);
+  if (over !== null) found.push(draft(row, beat, "off-balance", { cm: over }));
   return found;
 }
 

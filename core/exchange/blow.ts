@@ -236,6 +236,7 @@ export function launch(feed: Feed, attacker: BodyState, receiver: BodyState, gai
     incoming,
     step,
     walked: 0,
+    slower: limb === "hand" ? attacker.guard.strikes : 1,
     spare,
     drive: attack.drive ?? 0,
     tip: surface - spare - (attack.drive ?? 0),

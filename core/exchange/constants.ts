@@ -68,8 +68,14 @@ export const MODEL = {
   resistAngle: 135,
   /** What stays open is said from this threat on (0 to 1). */
   openThreat: 0.6,
-  /** Head further from the feet than this cannot act at once. */
-  balance: 0.36,
+  /** Share of its mean speed that is left at the end of a lean. Judgement from memory. */
+  leanLeft: 0.25,
+  /** A head that has come down further than this stands on bent knees, m for 1.75 m. */
+  bent: 0.1,
+  /** What a push gives, N s. Starting values, no source. */
+  impulse: { light: 15, firm: 30, hard: 60 } as const,
+  /** Share of a push that the body takes on, by what is done about it. Judgement from memory. */
+  takenOn: { yields: 0.3, redirects: 0.4, follows: 0.3 } as const,
   sector: [-10, 100] as const,
   /** Reaction to a known feed, by sense (textbook values). */
   reaction: { sight: 190, sound: 160, touch: 150 } as const,

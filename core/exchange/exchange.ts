@@ -1,15 +1,17 @@
 /** One feed and what answers it: layers, verdict, findings, and the states that follow. */
-import { metres, millis } from "../base/units.ts";
+import { metres } from "../base/units.ts";
 import type { Blow, CheckedExchange, Contact, Feed, FollowUp, Layer, Pose } from "./types.ts";
 import { brokenRules } from "./restrictions.ts";
-import { ceilingOf, contactTime, knowledge, movementTime, percent, reactionTime, senseOf } from "./time.ts";
+import { ceilingFor } from "./in-time.ts";
+import { balanceOf } from "./keeps-balance.ts";
+import { percent } from "./time.ts";
 import { followUps } from "./follow-ups.ts";
 import { applyAfter, applySetUp, limbFindings, useLimbs } from "./limbs.ts";
 import { answerBlow, answerPressure, GRID, PLAIN, type Answered, type Stretch } from "./layers.ts";
 import { extraCommitment } from "./blow.ts";
 import { launchFeed } from "./launch.ts";
 import { MODEL } from "./constants.ts";
-import { displacements, leanFinding, usesFeet } from "./move-body.ts";
+import { displacements, usesFeet } from "./move-body.ts";
 import { verdictOf } from "./verdict.ts";
 import { unsafeTarget } from "./targets.ts";
 import { explainFailure } from "./explain.ts";
@@ -62,7 +64,7 @@ export function checkExchange(feed: Feed, beat: DoneBeat | null, world: World, s
   const situation: Situation = { feed, blow, beat, world, setting, madeShort };
   const outcome = answerOf(situation);
   const { answered } = outcome;
-  const ceiling = answered.best?.fails === null ? ceilingFor(situation, answered) : null;
+  const ceiling = answered.best?.fails === null ? ceilingFor({ feed, blow, world, setting }, answered) : null;
   const contact = contactOf(situation, answered);
   if (beat) moveOn(situation, answered);
   for (const uses of feed.after) applySetUp(uses, world, feed.actor, feed.receiver);
@@ -114,7 +116,18 @@ function answerOf(s: Situation): Outcome {
     const next = nextOf(s, answered);
     const lead = world[feed.actor]!.lead;
     findings.push(
-      ...answerFindings({ feed, blow, beat, answered, next, robust, setting, lead, madeShort: s.madeShort }),
+      ...answerFindings({
+        feed,
+        blow,
+        beat,
+        answered,
+        next,
+        robust,
+        setting,
+        lead,
+        madeShort: s.madeShort,
+        from: receiver,
+      }),
     );
     return { answered, robust, next, findings };
   }
@@ -181,11 +194,13 @@ interface AnswerFacts {
   /** Which side the feeder has in front. */
   readonly lead: Side;
   readonly madeShort: boolean;
+  /** The receiver before they moved. */
+  readonly from: BodyState;
 }
 
 function answerFindings(f: AnswerFacts): FindingDraft[] {
   const { feed, blow, beat, answered, setting } = f;
-  const { best, move } = answered;
+  const { best } = answered;
   const row = feed.row;
   const found: FindingDraft[] = [];
   if ((!best || best.fails) && !f.madeShort) {
@@ -211,8 +226,8 @@ function answerFindings(f: AnswerFacts): FindingDraft[] {
   if (inside) found.push(inside);
   const open = inside || best?.fails !== null ? undefined : openBlow(f);
   if (open) found.push(draft(row, beat, "follow-up", { next: open.move, actor: feed.actor }));
-  const lean = leanFinding(move.state);
-  if (lean !== null) found.push(draft(row, beat, "off-balance", { cm: lean }));
+  const over = balanceOf(f);
+  if (over !== null) found.push(draft(row, beat, "off-balance", { cm: over }));
   if (best?.fails === null && best.detail.risky)
     found.push({
       ...draft(row, best.use, "wrong-material", { what: String(best.detail.what), limb: String(best.detail.limb) }),
@@ -285,37 +300,6 @@ function robustness(s: Situation, { best }: Answered): number {
   const kept = GRID.filter((stretch) => tryAnswer(s, stretch).best?.fails === null);
   return kept.length / GRID.length;
 }
-
-/** The tempo up to which the answer is in time, and the times it rests on. */
-function ceilingFor({ feed, blow, world, setting: { header, choices } }: Situation, answered: Answered) {
-  const receiver = answered.move.state;
-  const holds = world[feed.receiver]!.holds;
-  const rules = header.rules[receiver.actor];
-  const touching = feed.use.move.energy !== undefined || holds.left !== null || holds.right !== null;
-  // Where the hands are on each other, or as near as that, every way is short.
-  const near = touching || (header.range !== null && "name" in header.range && isNear(header.range.name));
-  // A touch that rests before the push has told already where it comes.
-  const told = feed.use.move.energy !== undefined && touchesFirst(world[feed.actor]!);
-  const sense = senseOf(header.kind, touching || rules.has("eyes closed") ? "touch" : "sight");
-  const seen = knowledge(header.kind, (told ? 1 : choices) + feed.feints, sense);
-  // Once a combination has begun its rest comes in a known rhythm, and so does what is sent back in a set order.
-  const known = feed.first || (feed.isReturn && seen.choices > 1) ? seen : { ...seen, rhythm: true };
-  const contact = contactTime(feed, blow, receiver.body.scale);
-  const working = answered.layers.filter((layer) => layer.fails === null);
-  const slowest = Math.min(...working.map((layer) => movementTime([layer])));
-  // Who goes with a push is carried by it.
-  const share = feed.use.move.energy ? MODEL.feltTime : near ? MODEL.nearTime : 1;
-  const movement = millis(slowest * share + receiver.owes);
-  receiver.owes = millis(0);
-  const reaction = reactionTime(known);
-  return {
-    value: ceilingOf(contact, movement, reaction),
-    times: { contact, movement, reaction, choices: known.choices },
-  };
-}
-
-const isNear = (name: string): boolean => name === "trap" || name === "clinch";
-const touchesFirst = ({ holds }: BodyState): boolean => holds.left?.kind === "touch" || holds.right?.kind === "touch";
 
 /** The hands that push an attack away stand no guard while they do; covering ones still do. */
 function deflecting(uses: readonly MoveUse[], world: World, actor: Actor, incoming: Side | null): Side[] {

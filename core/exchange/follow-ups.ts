@@ -174,7 +174,7 @@ function guarded(
   own: number,
 ): boolean {
   const { receiver } = c;
-  if (receiver.open) return false;
+  if (receiver.open || !receiver.guard.stands) return false;
   const side: Side = own > 0 ? "right" : "left";
   if (c.busy.includes(side) || heldBy(c.world, receiver.actor, "hand", side)) return false;
   const H = receiver.body.height;

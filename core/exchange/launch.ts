@@ -9,7 +9,17 @@ import { unsafeTarget } from "./targets.ts";
 import { norm } from "../body/geometry.ts";
 import type { MoveUse } from "../read/types.ts";
 import { draft, type FindingDraft } from "../findings/finding.ts";
-import { distanceOf, frameOf, heldBy, legWord, setHold, STANCE, type BodyState, type World } from "../body/state.ts";
+import {
+  distanceOf,
+  frameOf,
+  handsHome,
+  heldBy,
+  legWord,
+  setHold,
+  STANCE,
+  type BodyState,
+  type World,
+} from "../body/state.ts";
 import type { Range } from "../score/header.ts";
 import { otherSide, type Side } from "../score/person.ts";
 
@@ -154,7 +164,10 @@ function settle(feed: Pick<Feed, "use">, attacker: BodyState, side: Side): void 
   attacker.approach = 0;
   if (attack!.overTurns) attacker.unrecovered = "over-turned";
   if (goesDown) attacker.unrecovered = "down";
-  if (limbKind(feed.use) === "hand") setHold(attacker, side, null);
+  if (limb === "hand") {
+    setHold(attacker, side, null);
+    handsHome(attacker);
+  }
   attacker.carries = false;
   attacker.goesBack = false;
   if (attack!.tool === "stick" || attack!.tool === "blade")

@@ -4,7 +4,18 @@ import { limbKind, limbSide, refSide } from "./blow.ts";
 import { MODEL } from "./constants.ts";
 import { moveBody } from "./move-body.ts";
 import { draft, type FindingDraft } from "../findings/finding.ts";
-import { EMPTY_HANDS, heldBy, NO_STEP, restore, setHold, STANCE, type BodyState, type World } from "../body/state.ts";
+import {
+  EMPTY_HANDS,
+  handsHome,
+  heldBy,
+  NO_STEP,
+  restore,
+  setHold,
+  STANCE,
+  type BodyState,
+  type World,
+} from "../body/state.ts";
+import { guardNamed, stanceNamed } from "../score/postures.ts";
 import { otherSide, type Side } from "../score/person.ts";
 import type { Actor, Row } from "../score/types.ts";
 import { isArmPart, isLegPart } from "../body/parts.ts";
@@ -99,6 +110,7 @@ export function applyAfter(
   const incoming = blow?.incoming ?? null;
   for (const { use, limb, sides } of useLimbs(uses, world, actor, incoming)) {
     if (limb !== "hand") continue;
+    handsHome(state);
     // A hand that does something new lets go of what it held.
     for (const side of sides) setHold(state, side, null);
     if (use.move.contact) takeHold(use, sides[0]!, state, world[other]!, blow);
@@ -124,13 +136,15 @@ export function applySetUp(uses: readonly MoveUse[], world: World, actor: Actor,
   }
   const next = world[actor]!;
   for (const use of uses) {
-    const { restores, changes, opens } = use.move;
+    const { restores, changes, opens, takes } = use.move;
     if (restores) {
       restore(next);
       next.x -= next.ownStep.x;
       next.y -= next.ownStep.y;
       next.ownStep = NO_STEP;
     }
+    if (takes?.stance) next.stance = stanceNamed(takes.stance) ?? next.stance;
+    if (takes?.guard) next.guard = guardNamed(takes.guard) ?? next.guard;
     if (changes === "stance") next.lead = otherSide(next.lead);
     if (changes === "hands") next.weaponSide = otherSide(next.weaponSide);
     if (opens) next.open = true;

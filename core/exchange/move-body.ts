@@ -96,12 +96,6 @@ function backOf([least, most]: readonly [number, number], blow: Blow, state: Bod
   return Math.min(most * scale, Math.max(least * scale, backToClear(blow, state, right, outside)));
 }
 
-/** How far the head is from over the feet, cm, where that is too far for the next thing; null where it is not. */
-export function leanFinding({ posture: { head }, body }: BodyState): number | null {
-  const lean = Math.hypot(head.u, head.d);
-  return lean > MODEL.balance * body.scale ? Math.round(lean * 100) : null;
-}
-
 type OpenShift = { u: number; w: number; d: number };
 type OpenPosture = Record<BodyPart, OpenShift> & { legBack: Record<Side, number> };
 

@@ -29,7 +29,7 @@ export function reactionTime({ sense, choices, rhythm }: Knowledge): Millis {
 
 /** First sign to contact, own step included, ms at full speed. */
 export function contactTime(feed: Feed, blow: Blow | null, scale: number): Millis {
-  const contact = feed.use.move.attack?.contact ?? feed.use.move.energy?.contact ?? 300;
+  const contact = (feed.use.move.attack?.contact ?? feed.use.move.energy?.contact ?? 300) * (blow?.slower ?? 1);
   const step = blow ? ((blow.step + blow.walked) / (MODEL.solvedStep * scale)) * MODEL.stepTime : 0;
   return millis(contact + step);
 }

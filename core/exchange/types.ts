@@ -61,6 +61,8 @@ export interface Blow {
   readonly step: number;
   /** How far its maker came before it by written steps, m: it takes time as well. */
   readonly walked: number;
+  /** How long it takes against the usual: from hands that are down, longer. */
+  readonly slower: number;
   readonly spare: number;
   readonly tip: number;
   readonly drive: number;

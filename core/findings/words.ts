@@ -55,6 +55,9 @@ export const headerWords: Record<string, string> = {
   held: "“{known}” cannot be held. Write `holds stick 71 cm`, `holds two sticks 66 cm`, `holds training knife 28 cm` or `holds nothing`.",
   worn: "“{known}” cannot be worn. Known: mitts, gloves, eye protection, headgear, caged headgear, mouthguard, groin guard, shin guards, belly pad, kick shield.",
   "hold-and-wear": "Nobody can hold a weapon and wear {known} at once. Choose one of the two.",
+  stance:
+    "“{known}” is no stance that we know. Known: usual, heiko dachi, zenkutsu dachi, kokutsu dachi, kiba dachi, neko ashi dachi, sanchin dachi, feet together.",
+  guard: "“{known}” is no guard that we know. Known: usual, high, low, long, crossed, down, talking.",
   person: "“{known}” says nothing about a person. Write for example `lead left, height 178, wears gloves`.",
 };
 

@@ -2,6 +2,7 @@
 import { metres, share, type Metres, type Share } from "../base/units.ts";
 import { Bounded } from "../base/bounded.ts";
 import { ACTORS, type Actor, type Row, type Score, type Word } from "./types.ts";
+import { guardNamed, stanceNamed } from "./postures.ts";
 import { parsePerson, type Person } from "./person.ts";
 import { linesOf } from "./structure.ts";
 
@@ -170,6 +171,10 @@ function readRow(header: Draft, key: string, value: Word, say: Say, unknown: str
     case "context":
       header.context = oneOf(CONTEXTS);
       return;
+    case "stance":
+    case "guard":
+      header.people = allWith(header.people, key, lower, say);
+      return;
     case "mats":
       header.mats = oneOf(["yes", "no"]) === "yes";
       return;
@@ -211,6 +216,17 @@ function readFormation(text: string, say: Say): Header["formation"] | null {
   if (found) return { name: found[1] === "triangle" ? "triangle" : "pair", sideMetres: decimal(found[2] ?? "2") };
   say("header-value", ["pair", "triangle 2 m"]);
   return null;
+}
+
+/** Everybody stands or holds their hands like that who says nothing else. */
+function allWith(people: Header["people"], key: "stance" | "guard", name: string, say: Say): Header["people"] {
+  const known = key === "stance" ? stanceNamed(name) : guardNamed(name);
+  if (!known) {
+    say(key, [name]);
+    return people;
+  }
+  const of = (person: Person): Person => (person.given.includes(key) ? person : { ...person, [key]: known.names[0]! });
+  return { A: of(people.A), B: of(people.B), C: of(people.C) };
 }
 
 function readOrder(text: string, say: Say): readonly Actor[] | null {

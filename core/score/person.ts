@@ -1,6 +1,7 @@
 /** The row of a person in the header: `A: lead left, height 178, holds stick 71 cm, wears gloves`. */
 import { metres, type Metres } from "../base/units.ts";
 import { centimetres } from "./lengths.ts";
+import { guardNamed, stanceNamed, USUAL_GUARD, USUAL_STANCE } from "./postures.ts";
 
 export type Side = "left" | "right";
 export const otherSide = (side: Side): Side => (side === "left" ? "right" : "left");
@@ -40,6 +41,9 @@ export interface Person {
   readonly minor: boolean;
   readonly holds: Held | null;
   readonly wears: readonly Gear[];
+  /** The stance and the guard that they begin in, by a name of `postures.json`. */
+  readonly stance: string;
+  readonly guard: string;
   /** The attributes that were written, so that a pair's own measures can fill the others. */
   readonly given: readonly string[];
 }
@@ -81,11 +85,14 @@ class PersonReader {
   private hand: Side = "right";
   private minor = false;
   private holds: Held | null = null;
+  private stance = USUAL_STANCE.names[0]!;
+  private guard = USUAL_GUARD.names[0]!;
   /** The list that a thing belongs to which names none itself. */
   private list: "wears" | "holds" | null = null;
 
   /** One attribute, or one thing more of a list. */
   read(item: string): void {
+    if (this.posture(item)) return;
     const measure = /^(height|reach|mass)\s+(.+)$/.exec(item);
     const side = /^(?:lead (left|right)|(left|right) handed)$/.exec(item);
     const value = measure && measured(measure[1]!, measure[2]!);
@@ -96,6 +103,19 @@ class PersonReader {
     else if (side) this.hand = side[2] as Side;
     else this.minor = true;
     this.given.push(measure?.[1] ?? (side ? (side[1] ? "lead" : "hand") : "minor"));
+  }
+
+  /** How they stand or hold their hands; says whether it was that. */
+  private posture(item: string): boolean {
+    const found = /^(stance|guard)\s+(.+)$/.exec(item);
+    if (!found) return false;
+    const of = found[1] as "stance" | "guard";
+    const known = of === "stance" ? stanceNamed(found[2]!) : guardNamed(found[2]!);
+    if (known) this[of] = known.names[0]!;
+    else this.faults.push({ code: of, text: found[2]! });
+    this.list = null;
+    this.given.push(of);
+    return true;
   }
 
   private measure(item: string, name: string, value: number): void {
@@ -127,7 +147,7 @@ class PersonReader {
   }
 
   finish(): { person: Person; faults: PersonFault[] } {
-    const { faults, measures, lead, hand, minor, holds, wears, given } = this;
+    const { faults, measures, lead, hand, minor, holds, wears, stance, guard, given } = this;
     for (const text of ["mitts", "gloves"] as const)
       if (holds && wears.includes(text)) faults.push({ code: "hold-and-wear", text });
     const { height, reach, mass } = measures;
@@ -141,6 +161,8 @@ class PersonReader {
         minor,
         holds,
         wears,
+        stance,
+        guard,
         given,
       },
       faults,

@@ -11,6 +11,7 @@ import {
   type ObjectShape,
   type Schema,
 } from "yup";
+import { GUARDS, STANCES } from "../score/postures.ts";
 import { partNamed } from "./part-names.ts";
 import { moveFiles, type MoveFile } from "./shipped.ts";
 import { COMPANIONS, COVER_LIMBS, CUES, HEIGHTS, LIMBS, ROLES, TOOLS, TRADITIONS, type MoveData } from "./types.ts";
@@ -167,6 +168,12 @@ const move = object({
       height: string().oneOf(HEIGHTS),
     }).noUnknown(),
   ),
+  takes: object({
+    stance: string().oneOf(STANCES.flatMap(({ names }) => names)),
+    guard: string().oneOf(GUARDS.flatMap(({ names }) => names)),
+  })
+    .noUnknown()
+    .default(undefined),
   reverses: boolean().oneOf([true]),
   fistByCustom: boolean().oneOf([true]),
   like: string().max(60),

@@ -12,6 +12,7 @@ import legDefences from "./data/leg-defences.json" with { type: "json" };
 import beyond from "./data/not-modelled.json" with { type: "json" };
 import numbering from "./data/numbering.json" with { type: "json" };
 import returnToOrder from "./data/return-to-order.json" with { type: "json" };
+import stances from "./data/stances.json" with { type: "json" };
 import stickBlows from "./data/stick-blows.json" with { type: "json" };
 import takedowns from "./data/takedowns.json" with { type: "json" };
 import weaponArm from "./data/weapon-arm.json" with { type: "json" };
@@ -45,6 +46,7 @@ export const moveFiles: Readonly<Record<string, MoveFile>> = {
   contact,
   yielding,
   "return-to-order": returnToOrder,
+  stances,
 };
 
 /** The moves of a file with what they have in common filled in. */

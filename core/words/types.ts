@@ -219,6 +219,8 @@ export interface MoveData {
   readonly setsRange?: "punch" | "kick" | "weapon";
   /** It is looked at as what comes next when the limb is free. */
   readonly followsUp?: readonly FollowUpData[];
+  /** A stance or guard that they go into: a name of `core/score/postures.json`. */
+  readonly takes?: { readonly stance?: string; readonly guard?: string };
   /** Turns round the order in which people come: nobody does it, it is called. */
   readonly reverses?: true;
   /** How the fist is held in it is a custom of the school. */
