@@ -30,7 +30,8 @@ interface Hold {
   readonly of: Actor;
   readonly limb: "hand" | "leg" | "body";
   readonly side: Side;
-  readonly kind: "pin" | "grip" | "touch";
+  /** `own`: the other end of what they hold themselves. */
+  readonly kind: "pin" | "grip" | "touch" | "own";
 }
 
 export interface BodyState {
@@ -256,7 +257,7 @@ export function heldBy(world: World, of: Actor, limb: "hand" | "leg", side: Side
 function holdsLimb(state: BodyState | undefined, of: Actor, limb: "hand" | "leg", side: Side): BodyState | null {
   if (!state || state.holds === EMPTY_HANDS) return null;
   for (const hold of [state.holds.left, state.holds.right])
-    if (hold && hold.of === of && hold.limb === limb && hold.side === side && hold.kind !== "touch") return state;
+    if (hold && hold.of === of && hold.limb === limb && hold.side === side && hold.kind !== "touch" && hold.kind !== "own") return state;
   return null;
 }
 

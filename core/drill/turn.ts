@@ -19,7 +19,8 @@ import type { Actor } from "../score/types.ts";
 
 const canAnswer = (use: MoveUse): boolean =>
   use.intercept ||
-  use.move.roles.includes("answer") ||
+  // Taking one's own weapon with both hands prepares an answer.
+  (!use.on?.own && use.move.roles.includes("answer")) ||
   (use.move.attack !== undefined && use.move.answer !== undefined);
 
 const attacks = (use: MoveUse): boolean =>

@@ -22,9 +22,9 @@ import type { Blow, CheckedExchange, Feed, Layer } from "./types.ts";
 import { verdictOf } from "./verdict.ts";
 
 /** What a move is as a cue: said by its data, or a hold; null for all others. */
-export function cueOf({ move }: MoveUse): Cue | "hold" | null {
+export function cueOf({ move, on }: MoveUse): Cue | "hold" | null {
   if (move.cue) return move.cue;
-  if (move.attack || move.energy) return null;
+  if (move.attack || move.energy || on?.own) return null;
   const { kind } = move.contact ?? {};
   return kind === "grip" || kind === "pin" || kind === "touch" ? "hold" : null;
 }
@@ -224,7 +224,7 @@ export function holdReach(
   const state = world[actor]!;
   const partner = world[receiver]!;
   return beatUses.flatMap((use) => {
-    if (!use.move.contact || undoesHold(use.move) || limbKind(use) !== "hand") return [];
+    if (!use.move.contact || use.on?.own || undoesHold(use.move) || limbKind(use) !== "hand") return [];
     // A guard's hands are in front of the body; all else is at it.
     const surface = isArmPart(takenPart(use)) ? MODEL.guardAhead * partner.body.height : MODEL.atBody;
     const steps =

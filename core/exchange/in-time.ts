@@ -21,9 +21,8 @@ interface Timed {
 /** The tempo up to which an answer is in time, and the times it rests on; what they fell for before is paid with it. */
 export function ceilingFor({ feed, blow, world, setting: { header, choices } }: Timed, answered: Answered) {
   const receiver = answered.move.state;
-  const holds = world[feed.receiver]!.holds;
   const rules = header.rules[receiver.actor];
-  const touching = feed.use.move.energy !== undefined || holds.left !== null || holds.right !== null;
+  const touching = feed.use.move.energy !== undefined || inContact(world[feed.receiver]!);
   // Where the hands are on each other, or as near as that, every way is short.
   const near = touching || (header.range !== null && "name" in header.range && isNear(header.range.name));
   // A touch that rests before the push has told already where it comes.
@@ -47,6 +46,8 @@ export function ceilingFor({ feed, blow, world, setting: { header, choices } }: 
   };
 }
 
+const inContact = ({ holds }: BodyState): boolean =>
+  (holds.left !== null && holds.left.kind !== "own") || (holds.right !== null && holds.right.kind !== "own");
 const isNear = (name: string): boolean => name === "trap" || name === "clinch";
 const touchesFirst = ({ holds }: BodyState): boolean => holds.left?.kind === "touch" || holds.right?.kind === "touch";
 

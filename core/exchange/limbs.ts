@@ -162,6 +162,10 @@ export function applySetUp(uses: readonly MoveUse[], world: World, actor: Actor,
 /** Takes, touches, frees: the other person's part that a contact move works on. */
 function takeHold(use: MoveUse, hand: Side, state: BodyState, partner: BodyState, blow: Blow | null): void {
   const { kind, incoming } = use.move.contact!;
+  if (use.on?.own) {
+    setHold(state, hand, { of: state.actor, limb: "hand", side: state.weaponSide, kind: "own" });
+    return;
+  }
   if (kind === "clear") {
     state.holds = EMPTY_HANDS;
     return;

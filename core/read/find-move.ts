@@ -54,6 +54,8 @@ export const FILLER = new Set([
 /** Words before a part that say nothing about which. */
 const ARTICLES = new Set(["the", "his", "her", "their", "both"]);
 
+/** Words that say whose a part is. */
+const WHOSE = new Set(["own", "other", "my"]);
 /** Onto what a blow goes: one pad, or pads for every blow of the turn. */
 const PAD_WORDS: Readonly<Record<string, MoveUse["pad"]>> = {
   pad: "this",
@@ -141,7 +143,8 @@ export function takePhrases(words: readonly string[]) {
       continue;
     }
     let j = i + 1;
-    while (j < words.length - 1 && ARTICLES.has(words[j]!)) j++;
+    const own = words[j] === "own" || words[j] === "my";
+    while (j < words.length - 1 && (ARTICLES.has(words[j]!) || WHOSE.has(words[j]!))) j++;
     const side = SIDES[words[j] ?? ""] ?? null;
     if (side) j++;
     const two = partNamed(`${words[j] ?? ""} ${words[j + 1] ?? ""}`);
@@ -150,8 +153,9 @@ export function takePhrases(words: readonly string[]) {
       left.push(word);
       continue;
     }
-    if (word === "to") target = { part, side };
-    else on = { part, side };
+    const ref: PartRef = own ? { part, side, own } : { part, side };
+    if (word === "to") target = ref;
+    else on = ref;
     i = two ? j + 1 : j;
   }
   return { left, target, on, at, pad };

@@ -84,14 +84,11 @@ class Doing {
     // A tool strikes and blocks with the hand that holds it.
     if (hand && hand !== weaponSide && !this.context.twoSticks && worksWithTool(move))
       return this.fault("needs", { move: move.name, needs: "hand", side: weaponSide }, place);
-    if (!side) return use;
-    if (
-      move.needs === "empty" &&
-      this.context.holds &&
-      move.sides === "limb" &&
-      sideIn(side, this.stance) === weaponSide
-    )
+    // A cross is thrown with the rear hand, whatever is in it.
+    const bound = hand ?? (move.fixedSide ? sideIn(move.limb.startsWith("lead") ? "lead" : "rear", this.stance) : null);
+    if (move.needs === "empty" && this.context.holds && bound === weaponSide)
       return this.fault("needs", { move: move.name, needs: "empty" }, place);
+    if (!side) return use;
     const leads = side === "lead" || side === lead;
     if (move.fixedSide && leads !== move.limb.startsWith("lead"))
       return this.fault("side", { move: move.name, side }, place);

@@ -12,6 +12,8 @@ export type Way = "in" | "out" | "back" | "forward" | Side;
 export interface PartRef {
   readonly part: PartName;
   readonly side: SideWord | null;
+  /** The own one, not the partner's. */
+  readonly own?: true;
 }
 
 /** One move as it is done here: the move with its modifiers. */
