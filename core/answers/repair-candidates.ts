@@ -162,6 +162,7 @@ const putOn: Make = (broken) => {
 };
 
 const lightContact: Make = (broken) => one("Keep the contact light", withHeader(broken, "contact", "light"));
+const onMats: Make = (broken) => one("Work on mats", withHeader(broken, "mats", "yes"));
 const noContact: Make = (broken) => one("Work without contact", withHeader(broken, "contact", "none"));
 
 /** What stands there and means nothing is taken out. */
@@ -202,6 +203,6 @@ const MAKERS: Readonly<Partial<Record<RuleId, Make>>> = {
   "unsafe-target": safeTarget,
   "training-tool": trainingKnife,
   "gear-missing": putOn,
-  minor: lightContact,
+  minor: either(lightContact, noContact, onMats),
   "weight-gap": noContact,
 };

@@ -257,7 +257,15 @@ export function heldBy(world: World, of: Actor, limb: "hand" | "leg", side: Side
 function holdsLimb(state: BodyState | undefined, of: Actor, limb: "hand" | "leg", side: Side): BodyState | null {
   if (!state || state.holds === EMPTY_HANDS) return null;
   for (const hold of [state.holds.left, state.holds.right])
-    if (hold && hold.of === of && hold.limb === limb && hold.side === side && hold.kind !== "touch" && hold.kind !== "own") return state;
+    if (
+      hold &&
+      hold.of === of &&
+      hold.limb === limb &&
+      hold.side === side &&
+      hold.kind !== "touch" &&
+      hold.kind !== "own"
+    )
+      return state;
   return null;
 }
 

@@ -32,8 +32,26 @@ export interface Customs {
   readonly numbering: string;
   /** The context of a score that names none. */
   readonly context: (typeof CONTEXTS)[number] | null;
+  /** Which pad takes a left blow: the one straight across, or the one of the same name. */
+  readonly pads: "opposite" | "same";
+  /** What it is worth to root or ward off where a drill gives way. */
+  readonly rooting: "risky" | "valid";
+  /** Whether the school sets what minors do by itself; `strict`: nothing lands on the head, no locks, pads for the body. */
+  readonly minors: "strict" | "own";
+  /** Most feeds in a row of a drill for beginners. */
+  readonly beginnersFeeds: 2 | 3 | 4 | 6;
+  /** Whether it is said that who struck stays in reach. */
+  readonly leaving: "self-protection" | "always" | "never";
 }
-export const CUSTOMS: Customs = { numbering: "twelve angles", context: null };
+export const CUSTOMS: Customs = {
+  numbering: "twelve angles",
+  context: null,
+  pads: "opposite",
+  rooting: "risky",
+  minors: "strict",
+  beginnersFeeds: 4,
+  leaving: "self-protection",
+};
 
 /** All that a check is told beside the score and the bodies at hand. */
 export interface Usage {

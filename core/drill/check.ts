@@ -1,8 +1,10 @@
 /** Score to checked score: every verdict, finding and state, from geometry and data. No house rules: see `core/policy`. */
 import type { Checked, ScoreVerdict } from "./types.ts";
+import { closeTouch } from "./close-touch.ts";
 import { AllFound, type Found } from "./found.ts";
 import { loadOf } from "./load.ts";
 import { prepare, titledHeader, type Bodies, type Prepared } from "./prepare.ts";
+import { rowNotes } from "./row-notes.ts";
 import { frameFindings } from "./safety.ts";
 import { START, walkItems, type Pass } from "./score-walk.ts";
 import { shippedUsage, type Usage } from "../customs/customs.ts";
@@ -19,6 +21,7 @@ export function check(score: Score, usage: Usage = shippedUsage(), bodies: Bodie
   const prepared = prepare(score, usage, bodies);
   const found = new AllFound(prepared.header);
   const { closure } = walkScore(score, usage, prepared, found);
+  found.say(...rowNotes(score, prepared, usage.customs));
   const findings = collect(found.findings, found.exchanges);
   const { header, distance } = prepared;
   return {
@@ -60,7 +63,9 @@ export function walkScore(score: Score, usage: Usage, prepared: Prepared, found:
       header,
       rowOf(score),
       found.shares.flatMap((share) => share.thrown),
+      usage.customs,
     ),
+    ...closeTouch(score, prepared, usage.customs.minors),
   );
   return pass;
 }

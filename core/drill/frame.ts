@@ -2,7 +2,8 @@
 import { metres, rowIndex, type Metres } from "../base/units.ts";
 import { launch } from "../exchange/blow.ts";
 import { MODEL } from "../exchange/constants.ts";
-import { cueOf, padAhead } from "../exchange/cue.ts";
+import { cueOf } from "../exchange/cue.ts";
+import { padAhead } from "../exchange/pads.ts";
 import { plainFeed } from "../exchange/feed.ts";
 import type { Feed } from "../exchange/types.ts";
 import { bodyOf, type Body } from "../body/body.ts";

@@ -1,4 +1,5 @@
 /** Safety and gear: findings of their own that never change a verdict of the geometry. */
+import type { Customs } from "../customs/customs.ts";
 import type { Header } from "../score/header.ts";
 import type { Actor, Row } from "../score/types.ts";
 import gear from "./gear.json" with { type: "json" };
@@ -23,7 +24,12 @@ interface GearRule {
 const GEAR_RULES: readonly GearRule[] = gear.rules;
 
 /** Findings that hold for the whole drill: live edges, gear and floor, weight gap, minors. */
-export function frameFindings(header: Header, rowOf: (actor: Actor) => Row, thrown: readonly Thrown[]): FindingDraft[] {
+export function frameFindings(
+  header: Header,
+  rowOf: (actor: Actor) => Row,
+  thrown: readonly Thrown[],
+  { minors }: Customs,
+): FindingDraft[] {
   const found: FindingDraft[] = [];
   const whole = (row: Row) => ({ from: 0, to: Math.max(1, headLength(row)) });
   const say = (actor: Actor, rule: Parameters<typeof draft>[2], params: Parameters<typeof draft>[3]) => {
@@ -33,8 +39,9 @@ export function frameFindings(header: Header, rowOf: (actor: Actor) => Row, thro
   const people = header.actors.map((actor) => ({ actor, person: header.people[actor] }));
   for (const { actor, person } of people) {
     if (person.holds?.kind === "knife") say(actor, "training-tool", { actor });
-    if (person.minor && (header.contact === "medium" || header.contact === "full"))
-      say(actor, "minor", { actor, contact: header.contact });
+    if (person.minor)
+      for (const code of minorCodes(actor, header, thrown, minors))
+        say(actor, "minor", { code, actor, contact: header.contact });
     for (const { say: needed, why } of missingGear(actor, header, thrown))
       say(actor, "gear-missing", { actor, gear: needed, why: why.replace("{contact}", header.contact) });
   }
@@ -50,6 +57,24 @@ export function frameFindings(header: Header, rowOf: (actor: Actor) => Row, thro
       say(people.find(({ person }) => person.mass === heavy)!.actor, "weight-gap", { heavy, light });
   }
   return found;
+}
+
+/** What is not for a minor, each thing once. */
+function minorCodes(actor: Actor, header: Header, thrown: readonly Thrown[], minors: Customs["minors"]): string[] {
+  const { contact, people, mats } = header;
+  const codes: string[] = [];
+  const hard = contact === "medium" || contact === "full";
+  if (hard) codes.push("contact");
+  if (minors === "own" || header.kind === "solo") return codes;
+  const taken = thrown.filter((one) => one.at === actor);
+  const lands = (zone: Thrown["zone"]) => taken.some((one) => one.zone === zone && !one.fells);
+  const { wears } = people[actor];
+  if (contact !== "none" && !hard) {
+    if (lands("head")) codes.push("head");
+    if (lands("body") && !wears.includes("belly pad") && !wears.includes("kick shield")) codes.push("body");
+  }
+  if (mats === null && taken.some((one) => one.fells)) codes.push("mats");
+  return codes;
 }
 
 /** The gear that somebody would have to wear for what is thrown and does not; each piece once. */

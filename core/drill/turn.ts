@@ -1,17 +1,18 @@
 /** One turn of a line: answers deal with the feeds before it in order; the attacks after them are returns or feeds. */
 import { asTheyStand, unanswered, unread, type Pending, type Walk } from "./pending.ts";
 import { millis } from "../base/units.ts";
-import { cloneWorld, STANCE, type World } from "../body/state.ts";
+import { cloneWorld, STANCE, type Posture, type World } from "../body/state.ts";
 import { checkCue, cueOf, dealsWith, holdReach } from "../exchange/cue.ts";
 import { checkExchange } from "../exchange/exchange.ts";
 import { plainFeed } from "../exchange/feed.ts";
 import { launchFeed } from "../exchange/launch.ts";
 import { applySetUp, limbFindings, undoesHold } from "../exchange/limbs.ts";
 import { displacements } from "../exchange/move-body.ts";
+import { afterReaction, reactionTo } from "../exchange/reactions.ts";
 import { brokenRules } from "../exchange/restrictions.ts";
 import { movementOf } from "../exchange/time.ts";
 import type { Feed } from "../exchange/types.ts";
-import { draft } from "../findings/finding.ts";
+import { draft, type FindingDraft } from "../findings/finding.ts";
 import { partnerOf } from "../read/line-reader.ts";
 import type { MoveUse, DoneBeat, ReadBeats, ReadTurn } from "../read/types.ts";
 import { heldPad } from "../read/plain-use.ts";
@@ -30,6 +31,8 @@ const attacks = (use: MoveUse): boolean =>
 /** True where something in a beat deals with a feed: an attack alone does not, unless it is a timed one. */
 const deals = (beat: DoneBeat): boolean =>
   beat.uses.some((use) => canAnswer(use) && !(attacks(use) && !use.move.answer && !use.intercept));
+
+const isMissing = ({ rule }: FindingDraft): boolean => rule === "out-of-reach" || rule === "too-close";
 
 /** True for a feint that is no attack. */
 const fallsFor = (use: MoveUse): boolean => use.feint && !attacks(use);
@@ -80,6 +83,9 @@ class TurnTaken {
   private onPad: DoneBeat[] = [];
   /** Blows that went to a cue, before any that are sent back. */
   private struck = 0;
+  /** The posture of the partner before any return hit them, and what hit them last. */
+  private unhit: Posture | null = null;
+  private hitBy: string | null = null;
   /** The world as it will be when what was sent back has gone: where each return starts from. */
   private ahead: World | null = null;
 
@@ -185,6 +191,7 @@ class TurnTaken {
   /** Who answers after something was sent back has thrown it by then, and done what stands behind it. */
   private bringUp(): void {
     const { actor } = this.turning;
+    this.unhit = null;
     if (this.ahead) {
       const { weight, unrecovered, holds } = this.ahead[actor]!;
       Object.assign(this.world[actor]!, { weight, unrecovered, holds, carries: false, posture: STANCE });
@@ -323,11 +330,38 @@ class TurnTaken {
   private sendBack(feed: Feed): void {
     const { walk } = this;
     this.ahead ??= cloneWorld(this.world);
-    const { findings } = launchFeed(feed, this.ahead, walk.setting.header.range);
+    const { blow, findings } = this.throwReturn(feed, this.ahead);
     walk.findings.push(...findings);
+    const lands = !findings.some((f) => f.rule === "out-of-reach");
+    const reaction = blow && lands ? reactionTo(feed.use, blow.zone) : null;
+    if (reaction) {
+      const hit = this.ahead[feed.receiver]!;
+      this.unhit ??= hit.posture;
+      hit.posture = afterReaction(hit, reaction);
+      this.hitBy = feed.use.text;
+    }
     const behind = walk.exchanges[walk.exchanges.length - 1];
     // What struck at a cue is its answer already.
     if (behind?.answer.includes(feed.use)) return;
-    behind?.returns.push({ use: feed.use, lands: !findings.some((f) => f.rule === "out-of-reach") });
+    behind?.returns.push({ use: feed.use, lands, reaction });
+  }
+
+  /**
+   * Sends a return on its way. Behind a blow that moves the one who is hit it is thrown twice, at the body that
+   * reacts and at one that does not: what holds only for one of them is said, what fails for both is wrong.
+   */
+  private throwReturn(feed: Feed, ahead: World) {
+    const { walk, unhit, hitBy } = this;
+    const { range } = walk.setting.header;
+    if (!unhit) return launchFeed(feed, ahead, range);
+    const still = cloneWorld(ahead);
+    still[feed.receiver]!.posture = unhit;
+    const reacting = launchFeed(feed, ahead, range);
+    const other = launchFeed(feed, still, range);
+    const misses = ({ findings }: typeof other) => findings.some(isMissing);
+    if (misses(reacting) === misses(other)) return reacting;
+    const params = { move: feed.use.text, first: hitBy ?? "", code: misses(reacting) ? "reacts" : "misses" };
+    walk.findings.push(draft(walk.row, feed.use, "chain", params));
+    return misses(reacting) ? { ...reacting, findings: reacting.findings.filter((f) => !isMissing(f)) } : reacting;
   }
 }

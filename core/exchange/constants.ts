@@ -75,7 +75,7 @@ export const MODEL = {
   /** What a push gives, N s. Starting values, no source. */
   impulse: { light: 15, firm: 30, hard: 60 } as const,
   /** Share of a push that the body takes on, by what is done about it. Judgement from memory. */
-  takenOn: { yields: 0.3, redirects: 0.4, follows: 0.3 } as const,
+  takenOn: { yields: 0.3, redirects: 0.4, follows: 0.3, receives: 1 } as const,
   sector: [-10, 100] as const,
   /** Reaction to a known feed, by sense (textbook values). */
   reaction: { sight: 190, sound: 160, touch: 150 } as const,

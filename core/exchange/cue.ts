@@ -5,15 +5,15 @@
 import { metres } from "../base/units.ts";
 import { draft, type FindingDraft } from "../findings/finding.ts";
 import { isArmPart } from "../body/parts.ts";
-import { cloneState, cloneWorld, distanceOf, type BodyState, type World } from "../body/state.ts";
+import { cloneState, cloneWorld, distanceOf, type World } from "../body/state.ts";
 import type { DoneBeat, MoveUse } from "../read/types.ts";
-import { PADS } from "../score/person.ts";
 import type { Cue } from "../words/types.ts";
-import { goesHigh, limbKind } from "./blow.ts";
+import { limbKind } from "./blow.ts";
 import { MODEL } from "./constants.ts";
 import { emptyExchange } from "./empty.ts";
 import { poses, type Setting } from "./exchange.ts";
 import { plainFeed } from "./feed.ts";
+import { atPad, padAhead, padFindings } from "./pads.ts";
 import { launchFeed } from "./launch.ts";
 import { applySetUp, limbFindings, takenPart, undoesHold } from "./limbs.ts";
 import { displacements } from "./move-body.ts";
@@ -28,10 +28,6 @@ export function cueOf({ move, on }: MoveUse): Cue | "hold" | null {
   const { kind } = move.contact ?? {};
   return kind === "grip" || kind === "pin" || kind === "touch" ? "hold" : null;
 }
-
-/** How far in front of the body a pad is held for a blow, m: a forearm before the face, at the body itself. */
-export const padAhead = (use: MoveUse, holder: BodyState): number =>
-  goesHigh(use) ? MODEL.padAhead * holder.body.height : MODEL.atBody;
 
 /** Checks what is done about a cue: for a pad all the blows that go to it, else the one beat that answers. */
 export function checkCue(cue: Feed, beats: readonly DoneBeat[], world: World, setting: Setting): CheckedExchange {
@@ -151,8 +147,8 @@ class CueCheck {
     // A blow at somebody can be answered: it is thrown in earnest by whoever walks the turn.
     const { blow, findings } = launchFeed(feed, pad ? world : cloneWorld(world), pad ? setting.header.range : null);
     this.findings.push(...findings);
-    if (pad) this.say(padFindings(cue.use, use, world[actor]!, row));
     if (!blow) return;
+    if (pad) this.say(padFindings(cue.use, blow, world[actor]!, row, setting.usage.customs.pads));
     this.first ??= blow;
     const missing = blow.missing > 0;
     const margin = metres(missing ? -blow.missing : MODEL.marginCap);
@@ -181,13 +177,6 @@ export function dealsWith({ uses }: DoneBeat, cue: MoveUse): boolean {
     (use) =>
       (use.move.attack !== undefined && !use.feint) || (kind !== null && kind !== "pad" && answers(use, kind, cue)),
   );
-}
-
-/** A blow that names no place goes where the pad is, if it can go there at all. */
-function atPad(blow: MoveUse, { height }: MoveUse): MoveUse {
-  const { target } = blow.move.attack!;
-  const goes = typeof target !== "string" && height !== null && target[height] !== undefined;
-  return goes && !blow.target && !blow.height ? { ...blow, height } : blow;
 }
 
 /** What deals with a cue of a kind, as far as the data of a move say it. */
@@ -235,23 +224,4 @@ export function holdReach(
     const cm = Math.max(1, Math.round(missing * 100));
     return [draft(row, use, "out-of-reach", { move: use.text, cm, code: "hold" })];
   });
-}
-
-/** What takes a hard kick. */
-const SHIELDS: ReadonlySet<string> = new Set(["kick shield", "belly pad"]);
-
-/** A kick goes onto a shield, kick pads or a belly pad; a blow where the pad is held. */
-function padFindings(cue: MoveUse, blow: MoveUse, holder: BodyState, row: Feed["row"]): FindingDraft[] {
-  const { wears } = holder.body.person;
-  const found: FindingDraft[] = [];
-  const why = `the ${blow.text}`;
-  const missing = (gear: string) => draft(row, blow, "gear-missing", { actor: holder.actor, gear, why });
-  const kick = limbKind(blow) === "leg" && blow.move.attack!.tool !== "knee";
-  const hard = kick && blow.move.attack!.commitment > MODEL.lightKick;
-  if (hard && !wears.some((gear) => SHIELDS.has(gear))) found.push(missing("a kick shield or belly pad"));
-  else if (!wears.some((gear) => PADS.has(gear))) found.push(missing("mitts or a pad"));
-  const { heights } = blow.move;
-  if (cue.height && !blow.target && heights && !heights.includes(cue.height))
-    found.push(draft(row, blow, "pad", { move: blow.text, height: cue.height, heights: heights.join(" or ") }));
-  return found;
 }

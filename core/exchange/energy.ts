@@ -69,6 +69,8 @@ function motion(use: MoveUse, pressure: Pressure, move: BodyMove): Vector | "thr
   return null;
 }
 
+const receives = ({ move }: MoveUse): boolean => move.answer?.some((m) => m.by === "energy" && m.receives) === true;
+
 /** Tests one part of an answer against a push, press, pull or release. */
 export function answerEnergy(use: MoveUse, feed: Feed, receiver: BodyState, move: BodyMove): Layer | null {
   const pressure = pressureOf(feed, receiver);
@@ -92,6 +94,7 @@ export function answerEnergy(use: MoveUse, feed: Feed, receiver: BodyState, move
   }
   if (goes === "through") return made(0.05, null, { kind: "through" });
   const angle = Math.round(angleBetween(goes, pressure.direction));
+  if (receives(use)) return made(0.08, null, { kind: "receives", angle: String(angle) });
   if (angle > MODEL.resistAngle) return made(-0.1, "resisting", { angle: String(angle), part: pressure.part });
   if (angle < MODEL.yieldAngle) {
     const left = MODEL.yieldCapacity * receiver.body.scale - receiver.yielded;

@@ -226,6 +226,12 @@ function answerFindings(f: AnswerFacts): FindingDraft[] {
   if (inside) found.push(inside);
   const open = inside || best?.fails !== null ? undefined : openBlow(f);
   if (open) found.push(draft(row, beat, "follow-up", { next: open.move, actor: feed.actor }));
+  const received = best?.detail.kind === "receives" && setting.usage.customs.rooting === "risky";
+  if (received && setting.header.rules[feed.receiver].has("no resisting"))
+    found.push({
+      ...draft(row, beat, "resisting", { code: "receives", move: best.use.text, feed: feed.use.text }),
+      severity: "risk",
+    });
   const over = balanceOf(f);
   if (over !== null) found.push(draft(row, beat, "off-balance", { cm: over }));
   if (best?.fails === null && best.detail.risky)

@@ -43,12 +43,14 @@ function leaning(uses: readonly MoveUse[], from: BodyState, to: BodyState): Drif
   return { u: (after.u - before.u) * share, d: (after.d - before.d) * share };
 }
 
+const isTaken = (kind: string): kind is keyof typeof MODEL.takenOn => Object.hasOwn(MODEL.takenOn, kind);
+
 /** Speed that a push or pull leaves in the body, m/s, by how it was answered. */
 function pushed({ use }: Feed, kind: string, { body }: BodyState): Drift {
   const { energy } = use.move;
   if (!energy || energy.direction === "gone") return STILL;
   const force = use.commitment === "committed" ? "hard" : use.commitment === "probing" ? "light" : "firm";
-  const taken = kind === "yields" || kind === "redirects" || kind === "follows" ? MODEL.takenOn[kind] : 0;
+  const taken = isTaken(kind) ? MODEL.takenOn[kind] : 0;
   const speed = (MODEL.impulse[force] * taken) / massOf(body);
   return { u: energy.direction[0] * speed, d: energy.direction[2] * speed };
 }

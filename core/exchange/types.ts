@@ -6,6 +6,7 @@ import type { Actor, Row, Span } from "../score/types.ts";
 import type { HitZone } from "../body/body.ts";
 import type { BodyState } from "../body/state.ts";
 import type { MoveUse } from "../read/types.ts";
+import type { Effect } from "../words/types.ts";
 
 export type Verdict = "valid" | "risky" | "invalid" | "unread";
 
@@ -109,6 +110,8 @@ export interface Times {
 interface ReturnThrown {
   readonly use: MoveUse;
   readonly lands: boolean;
+  /** How the partner shows that it landed; null where it moves nobody. */
+  readonly reaction: Effect | null;
 }
 
 export type FollowUpState = "open" | "covered" | "obstructed" | "out of sector" | "out of reach";

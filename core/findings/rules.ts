@@ -7,8 +7,10 @@ import {
   headerWords,
   justEnough,
   lineOpen,
+  minorWords,
   needsWords,
   outOfReach,
+  padWords,
   syntaxWords,
   wrongMaterial,
 } from "./words.ts";
@@ -147,7 +149,7 @@ const TABLE = {
     severity: "risk",
     decides: "exchange",
     question: "A pad is not where the blow goes",
-    says: (p) => fill("The {move} goes {heights}, and the pad is held {height}. Hold it where the blow goes.", p),
+    says: (p) => fill(padWords[String(p.code)] ?? padWords.height!, p),
   },
   "no-meet": {
     severity: "error",
@@ -177,7 +179,13 @@ const TABLE = {
     severity: "error",
     decides: "exchange",
     question: "The answer goes against the push",
-    says: (p) => fill("The {move} goes against the {feed}. Give with it, or turn it aside.", p),
+    says: (p) =>
+      fill(
+        p.code === "receives"
+          ? "The {move} holds against the {feed}, and this drill gives: go with the side that is pushed."
+          : "The {move} goes against the {feed}. Give with it, or turn it aside.",
+        p,
+      ),
   },
   "inside-line": {
     severity: "risk",
@@ -304,8 +312,38 @@ const TABLE = {
   minor: {
     severity: "risk",
     decides: "score",
-    question: "Contact beyond light with a minor",
-    says: (p) => fill("{actor} is a minor: {contact} contact is not for minors; keep it light.", p),
+    question: "What minors should not do or take",
+    says: (p) => fill(minorWords[String(p.code)] ?? minorWords.contact!, p),
+  },
+  "close-touch": {
+    severity: "note",
+    decides: "score",
+    question: "Close touch with minors and with whoever asks",
+    says: (p) => fill("For {actor} the {move} goes to {instead}.", p),
+  },
+  "too-many": {
+    severity: "note",
+    decides: "score",
+    question: "A long row in a drill for beginners",
+    says: (p) => fill("{count} feeds in one row are a lot for beginners. Split it, or take some out.", p),
+  },
+  stays: {
+    severity: "note",
+    decides: "score",
+    question: "Whoever struck stays in reach",
+    says: (p) => fill("{actor} stays there after the last blow. End with `leave`: hands up, look round, away.", p),
+  },
+  chain: {
+    severity: "note",
+    decides: "score",
+    question: "A blow counts on the one before it",
+    says: (p) =>
+      fill(
+        p.code === "misses"
+          ? "The {move} counts on the {first}: if that misses, it doesn’t get there. Have something ready."
+          : "If the {first} lands, they move away from the {move}. Step in with it.",
+        p,
+      ),
   },
 } as const satisfies Record<string, Rule>;
 

@@ -75,6 +75,22 @@ export const outOfReach: Record<string, string> = {
   hold: "Too far away for the {move}. Step in with it: `step in + {move}`.",
 };
 
+/** A pad that is not held as the blow needs it. */
+export const padWords: Record<string, string> = {
+  height: "The {move} goes {heights}, and the pad is held {height}. Hold it where the blow goes.",
+  facing: "For the {move} the pad looks {facing}. Turn it.",
+  side: "Here the {pad} pad takes the {move}. The other one does as well, if both know it.",
+};
+
+/** What is not for minors. */
+export const minorWords: Record<string, string> = {
+  contact: "{actor} is a minor: {contact} contact is not for minors; keep it light.",
+  head: "{actor} is a minor: nothing lands on the head. Write `contact: none`, or hit a mitt beside it.",
+  body: "{actor} is a minor: body blows go onto a pad, or {actor} wears a belly pad.",
+  hold: "{actor} is a minor: no {move}. Take {instead}.",
+  mats: "{actor} is a minor: whatever ends on the floor is done on mats. Write `mats: yes` where they lie.",
+};
+
 /** What works only just, or only once. */
 export const justEnough: Record<string, string> = {
   blade: "Only the head moves, and the blade comes again. Leave with the feet, or control the arm.",

@@ -1,5 +1,6 @@
 /** Which pad takes which blow: schools hold the one straight across, or the one of the blow's own name. */
-import type { SchoolCustoms } from "../policy/settings.ts";
+import type { Customs } from "../customs/customs.ts";
+import { padFor } from "../exchange/pads.ts";
 import { limbSide } from "../exchange/blow.ts";
 import type { Checked } from "../drill/types.ts";
 import type { Side } from "../score/person.ts";
@@ -10,12 +11,8 @@ export interface PadLine {
   readonly pad: Side;
 }
 
-/** A left blow meets the partner's right hand straight across. */
-export const padFor = (blow: Side, pads: SchoolCustoms["pads"]): Side =>
-  pads === "same" ? blow : blow === "left" ? "right" : "left";
-
 /** The hand blows of a drill that land on somebody who holds mitts, each once, with the pad that takes it. */
-export function padLines(checked: Checked, pads: SchoolCustoms["pads"]): PadLine[] {
+export function padLines(checked: Checked, pads: Customs["pads"]): PadLine[] {
   const { people } = checked.header;
   const lines = new Map<string, PadLine>();
   const add = (use: MoveUse, side: Side, holder: keyof typeof people) => {

@@ -25,8 +25,6 @@ export interface Ruling {
 export interface SchoolCustoms extends Customs {
   /** Which names are shown; all are understood when typed. */
   readonly names: Tradition;
-  /** Which pad takes a left blow: the one straight across, or the one of the same name. */
-  readonly pads: "opposite" | "same";
   readonly hookFist: "upright" | "flat";
   /** In which order a ladder brings things in. */
   readonly stages: readonly Stage[];
@@ -36,7 +34,6 @@ export interface SchoolCustoms extends Customs {
 export const SCHOOL_CUSTOMS: SchoolCustoms = {
   ...CUSTOMS,
   names: "english",
-  pads: "opposite",
   hookFist: "upright",
   stages: ["parts", "pairs", "chains", "variety", "tempo", "uncertainty", "force"],
   power: "slow first",
@@ -67,6 +64,10 @@ const customs = object({
   hookFist: string().oneOf(["upright", "flat"]),
   numbering: string().trim().min(1).max(40),
   context: string().oneOf(CONTEXTS).nullable(),
+  rooting: string().oneOf(["risky", "valid"]),
+  minors: string().oneOf(["strict", "own"]),
+  beginnersFeeds: number().oneOf([2, 3, 4, 6]),
+  leaving: string().oneOf(["self-protection", "always", "never"]),
   stages: array(string().oneOf(STAGES).required())
     .length(STAGES.length)
     .test("each-once", "${path} must name each stage once", (value) => !value || new Set(value).size === value.length),

@@ -65,6 +65,20 @@ const PAD_WORDS: Readonly<Record<string, MoveUse["pad"]>> = {
   mitts: "all",
 };
 
+/** Which way a pad looks. */
+const FACINGS: Readonly<Record<string, MoveUse["facing"]>> = {
+  in: "in",
+  inward: "in",
+  inwards: "in",
+  down: "down",
+  downward: "down",
+  downwards: "down",
+  front: "front",
+  forward: "front",
+  forwards: "front",
+  out: "front",
+};
+
 interface FoundMove {
   readonly move: Move;
   readonly rest: readonly string[];
@@ -72,6 +86,7 @@ interface FoundMove {
   readonly on: PartRef | null;
   readonly at: Actor | null;
   readonly pad: MoveUse["pad"];
+  readonly facing: MoveUse["facing"];
 }
 
 /** The longest run of words that is a name; long names first, then `to` and `on` phrases, then single words. */
@@ -79,14 +94,14 @@ export function findMove(words: readonly string[], vocabulary: Vocabulary, conte
   let rest = words;
   let move = longestName(rest, vocabulary, context, 2);
   if (move) rest = move.rest;
-  const { left, target, on, at, pad } = takePhrases(rest);
+  const { left, ...phrases } = takePhrases(rest);
   rest = left;
   if (!move) {
     move = longestName(rest, vocabulary, context, 1);
     if (!move) return null;
     rest = move.rest;
   }
-  return { move: move.move, rest, target, on, at, pad };
+  return { move: move.move, rest, ...phrases };
 }
 
 function longestName(words: readonly string[], vocabulary: Vocabulary, context: LookupContext, least: number) {
@@ -115,7 +130,7 @@ export const isModifierWord = (word: string): boolean =>
   word in SIDES ||
   word in WAYS ||
   word in HEIGHT_WORDS ||
-  /^(?:to|on|at|intercept|\d+)$/.test(word) ||
+  /^(?:to|on|at|facing|intercept|\d+)$/.test(word) ||
   partNamed(word) !== null;
 
 export function takePhrases(words: readonly string[]) {
@@ -124,8 +139,15 @@ export function takePhrases(words: readonly string[]) {
   let on: PartRef | null = null;
   let at: Actor | null = null;
   let pad: MoveUse["pad"] = null;
+  let facing: MoveUse["facing"] = null;
   for (let i = 0; i < words.length; i++) {
     const word = words[i]!;
+    const looks = word === "facing" ? FACINGS[words[i + 1] ?? ""] : undefined;
+    if (looks) {
+      facing = looks;
+      i++;
+      continue;
+    }
     if (word !== "to" && word !== "on" && word !== "at") {
       left.push(word);
       continue;
@@ -158,5 +180,5 @@ export function takePhrases(words: readonly string[]) {
     else on = ref;
     i = two ? j + 1 : j;
   }
-  return { left, target, on, at, pad };
+  return { left, target, on, at, pad, facing };
 }

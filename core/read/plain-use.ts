@@ -19,6 +19,7 @@ export const plainUse = (move: Move): MoveUse => ({
   at: null,
   feint: false,
   pad: null,
+  facing: null,
   commitment: null,
   intercept: false,
   length: 1,

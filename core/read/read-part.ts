@@ -49,9 +49,9 @@ class PartReader {
     const said = wordsOf(this.part);
     const found = findMove(said.words, this.vocabulary, this.context);
     if (!found) return this.unknown(said.words);
-    const { move, target, on, at, pad } = found;
+    const { move, target, on, at, pad, facing } = found;
     const { feint, commitment, length } = said;
-    const use: Draft = { ...plainUse(move), text: this.text, target, on, at, pad, feint, commitment, length };
+    const use: Draft = { ...plainUse(move), text: this.text, target, on, at, pad, facing, feint, commitment, length };
     const modified = this.modify(use, found.rest);
     if (!modified) return null;
     const { number } = modified;

@@ -35,6 +35,8 @@ export interface MoveUse extends Span {
   readonly feint: boolean;
   /** It goes onto a pad: `on pad` for this blow, `on pads` behind the last for all of its turn. */
   readonly pad: "this" | "all" | null;
+  /** Which way a pad that is held looks. */
+  readonly facing: "front" | "in" | "down" | null;
   readonly commitment: "committed" | "probing" | null;
   readonly intercept: boolean;
   /** Length in beats. */

@@ -39,6 +39,8 @@ export interface Person {
   readonly reach: Metres | null;
   readonly mass: number | null;
   readonly minor: boolean;
+  /** They are touched close only as they ask for it. */
+  readonly noCloseTouch: boolean;
   readonly holds: Held | null;
   readonly wears: readonly Gear[];
   /** The stance and the guard that they begin in, by a name of `postures.json`. */
@@ -84,6 +86,7 @@ class PersonReader {
   private lead: Side = "left";
   private hand: Side = "right";
   private minor = false;
+  private noCloseTouch = false;
   private holds: Held | null = null;
   private stance = USUAL_STANCE.names[0]!;
   private guard = USUAL_GUARD.names[0]!;
@@ -92,6 +95,11 @@ class PersonReader {
 
   /** One attribute, or one thing more of a list. */
   read(item: string): void {
+    if (item === "no close touch") {
+      this.noCloseTouch = true;
+      this.list = null;
+      return void this.given.push("noCloseTouch");
+    }
     if (this.posture(item)) return;
     const measure = /^(height|reach|mass)\s+(.+)$/.exec(item);
     const side = /^(?:lead (left|right)|(left|right) handed)$/.exec(item);
@@ -147,7 +155,7 @@ class PersonReader {
   }
 
   finish(): { person: Person; faults: PersonFault[] } {
-    const { faults, measures, lead, hand, minor, holds, wears, stance, guard, given } = this;
+    const { faults, measures, lead, hand, minor, noCloseTouch, holds, wears, stance, guard, given } = this;
     for (const text of ["mitts", "gloves"] as const)
       if (holds && wears.includes(text)) faults.push({ code: "hold-and-wear", text });
     const { height, reach, mass } = measures;
@@ -159,6 +167,7 @@ class PersonReader {
         reach: reach === null ? null : metres(reach / 100),
         mass,
         minor,
+        noCloseTouch,
         holds,
         wears,
         stance,

@@ -2,7 +2,7 @@
 import ts from "typescript";
 import { moveFiles, movesOf } from "./shipped.ts";
 import { nodesOf, sourcesIn } from "../base/source-testing.ts";
-import { padFor } from "../formats/pad-lines.ts";
+import { padFor } from "../exchange/pads.ts";
 import { RULE_IDS } from "../findings/rules.ts";
 import { makeLadder } from "../ladder/ladder.ts";
 import { LADDER_DEFAULTS } from "../ladder/ladder-options.ts";

@@ -14,7 +14,18 @@ import {
 import { GUARDS, STANCES } from "../score/postures.ts";
 import { partNamed } from "./part-names.ts";
 import { moveFiles, type MoveFile } from "./shipped.ts";
-import { COMPANIONS, COVER_LIMBS, CUES, HEIGHTS, LIMBS, ROLES, TOOLS, TRADITIONS, type MoveData } from "./types.ts";
+import {
+  COMPANIONS,
+  COVER_LIMBS,
+  CUES,
+  EFFECTS,
+  HEIGHTS,
+  LIMBS,
+  ROLES,
+  TOOLS,
+  TRADITIONS,
+  type MoveData,
+} from "./types.ts";
 
 const ms = number().integer().min(50).max(2000);
 const metres = number().min(-1).max(2);
@@ -65,7 +76,7 @@ const attack = object({
   leaves: string().oneOf(["same", "other"]),
   commitment: number().min(0).max(1).required(),
   overTurns: boolean(),
-  effect: string().oneOf(["head back", "head forward", "quarter turn", "knee gives"]),
+  effect: string().oneOf(EFFECTS),
 })
   .noUnknown()
   .default(undefined)
@@ -119,7 +130,7 @@ const MECHANISMS: Readonly<Record<string, ObjectShape>> = {
   jam: {},
   seize: { part: string().oneOf(["leg"]).required() },
   cut: {},
-  energy: { goes: direction, keeps: boolean().required() },
+  energy: { goes: direction, keeps: boolean().required(), receives: boolean().oneOf([true]) },
   deny: { line: number().oneOf([1, 2, 3]).required() },
 };
 const mechanism = lazy((value: unknown) => {

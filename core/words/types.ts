@@ -49,6 +49,10 @@ export const TOOLS = [
 ] as const;
 type Tool = (typeof TOOLS)[number];
 
+export const EFFECTS = ["head back", "head forward", "quarter turn", "knee gives"] as const;
+/** How a hit moves the one who is hit. */
+export type Effect = (typeof EFFECTS)[number];
+
 /** A blow, shot or throw at the other person. */
 interface AttackData {
   readonly tool: Tool;
@@ -81,8 +85,8 @@ interface AttackData {
   readonly commitment: number;
   /** Turns the body so far that a `recover` is needed before the next blow. */
   readonly overTurns?: boolean;
-  /** How a hit moves the one who is hit: chains use it. */
-  readonly effect?: "head back" | "head forward" | "quarter turn" | "knee gives";
+  /** How a hit moves the one who is hit: the next blow of a chain meets them there. */
+  readonly effect?: Effect;
 }
 
 /** Contact energies: what the feeder's touch does at the contact point, receiver's frame [u, w, d]. */
@@ -155,6 +159,8 @@ export type Mechanism =
       /** How the contact point goes: a direction, round the spine, with the energy, or against it. */
       readonly goes: readonly [number, number, number] | "turn" | "with" | "against" | "through";
       readonly keeps: boolean;
+      /** It lets the push run through and gives no way: some call that giving, some do not. */
+      readonly receives?: true;
     }
   | { readonly by: "deny"; readonly line: 1 | 2 | 3 };
 

@@ -1,0 +1,66 @@
+/** Pads: where they are held for a blow, and what is to be said of how. */
+import { draft, type FindingDraft } from "../findings/finding.ts";
+import type { BodyState } from "../body/state.ts";
+import type { Customs } from "../customs/customs.ts";
+import type { MoveUse } from "../read/types.ts";
+import { otherSide, PADS, type Side } from "../score/person.ts";
+import { goesHigh, limbKind } from "./blow.ts";
+import { MODEL } from "./constants.ts";
+import type { Blow, Feed } from "./types.ts";
+
+/** How far in front of the body a pad is held for a blow, m: a forearm before the face, at the body itself. */
+export const padAhead = (use: MoveUse, holder: BodyState): number =>
+  goesHigh(use) ? MODEL.padAhead * holder.body.height : MODEL.atBody;
+
+/** The holder's pad for a blow of a side: a left blow meets the partner's right hand straight across. */
+export const padFor = (blow: Side, pads: Customs["pads"]): Side => (pads === "same" ? blow : otherSide(blow));
+
+/** A blow that names no place goes where the pad is, if it can go there at all. */
+export function atPad(blow: MoveUse, { height }: MoveUse): MoveUse {
+  const { target } = blow.move.attack!;
+  const goes = typeof target !== "string" && height !== null && target[height] !== undefined;
+  return goes && !blow.target && !blow.height ? { ...blow, height } : blow;
+}
+
+/** How a blow wants the pad turned: against it. null for kicks, and for what falls. */
+function facingFor({ limb, from }: Blow): MoveUse["facing"] {
+  if (limb !== "hand") return null;
+  if (!from) return "front";
+  return Math.abs(from.u) > Math.abs(from.w) ? "in" : from.w < 0 ? "down" : null;
+}
+
+/** What takes a hard kick. */
+const SHIELDS: ReadonlySet<string> = new Set(["kick shield", "belly pad"]);
+
+/** A kick goes onto a shield, kick pads or a belly pad; a blow where the pad is held. */
+export function padFindings(
+  cue: MoveUse,
+  blow: Blow,
+  holder: BodyState,
+  row: Feed["row"],
+  pads: Customs["pads"],
+): FindingDraft[] {
+  const { use } = blow.feed;
+  const { wears } = holder.body.person;
+  const found: FindingDraft[] = [];
+  const why = `the ${use.text}`;
+  const missing = (gear: string) => draft(row, use, "gear-missing", { actor: holder.actor, gear, why });
+  const kick = limbKind(use) === "leg" && use.move.attack!.tool !== "knee";
+  const hard = kick && use.move.attack!.commitment > MODEL.lightKick;
+  if (hard && !wears.some((gear) => SHIELDS.has(gear))) found.push(missing("a kick shield or belly pad"));
+  else if (!wears.some((gear) => PADS.has(gear))) found.push(missing("mitts or a pad"));
+  const { heights } = use.move;
+  if (cue.height && !use.target && heights && !heights.includes(cue.height))
+    found.push(draft(row, use, "pad", { move: use.text, height: cue.height, heights: heights.join(" or ") }));
+  const facing = facingFor(blow);
+  if (cue.facing && facing && cue.facing !== facing)
+    found.push(draft(row, use, "pad", { code: "facing", move: use.text, facing: FACING[facing] }));
+  const held = cue.side === "left" || cue.side === "right" ? cue.side : null;
+  const across = padFor(blow.side, pads);
+  // Either way is safe: it is said, and decides nothing.
+  if (held && blow.limb === "hand" && held !== across)
+    found.push({ ...draft(row, use, "pad", { code: "side", move: use.text, pad: across }), severity: "note" });
+  return found;
+}
+
+const FACING = { front: "to the front", in: "inwards", down: "down" } as const;
