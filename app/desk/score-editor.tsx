@@ -163,6 +163,8 @@ const editorStyle = (c: ReturnType<typeof usePalette>) => ({
   "& .score-section": { fontWeight: 700 },
   "& .score-label": { color: c.partner.C, fontWeight: 650 },
   "& .score-arrow": { color: c.primary.main, fontWeight: 700 },
+  "& .score-wrong": { color: c.verdict.invalid, fontWeight: 700 },
+  "& .score-note": { fontStyle: "italic" },
   "& .score-comment": { color: c.text.secondary, fontStyle: "italic" },
 });
 

@@ -2,7 +2,8 @@
 import type { KeyboardEvent, MouseEvent, ReactNode } from "react";
 import type { ExchangeView } from "#core/formats/desk-view.ts";
 import { usePalette } from "../ui/palette.ts";
-import { MAX_LABEL, type StrandMark } from "./score-layout.ts";
+import { MAX_LABEL } from "./score-layout.ts";
+import type { StrandMark } from "./strand-marks.ts";
 
 /** Longest text beside a crossing; the rest is in the description. */
 export const shorten = (text: string): string => (text.length > MAX_LABEL ? `${text.slice(0, MAX_LABEL - 1)}…` : text);

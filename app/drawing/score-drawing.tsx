@@ -19,6 +19,7 @@ import {
   RAIL,
   scoreStaves,
   type Crossing,
+  type DrawnView,
   type Rail,
   type ReturnLine,
   type Stave,
@@ -33,7 +34,7 @@ export interface RowFrameProps {
 }
 
 interface DrawingProps {
-  readonly view: Pick<ScoreView, "exchanges" | "blocks">;
+  readonly view: DrawnView;
   /** Place of the cursor in the text: the crossing there is marked. */
   readonly cursor: number | null;
   /** 1: as computed. */
@@ -44,8 +45,11 @@ interface DrawingProps {
 }
 
 /** The exchange at a place of the text. */
-export const exchangeAt = (view: Pick<ScoreView, "exchanges">, cursor: number | null): ExchangeView | undefined =>
-  cursor === null ? undefined : view.exchanges.find((e) => e.from <= cursor && cursor <= e.to + 1);
+export const exchangeAt = (
+  view: Pick<ScoreView, "exchanges" | "wrong">,
+  cursor: number | null,
+): ExchangeView | undefined =>
+  cursor === null ? undefined : [...view.exchanges, ...view.wrong].find((e) => e.from <= cursor && cursor <= e.to + 1);
 
 const PlainRow = ({ style, children }: RowFrameProps) => <li style={style}>{children}</li>;
 
@@ -147,6 +151,8 @@ const signature = (stave: Stave): string =>
     stave.section,
     stave.strands.map((s) => s.path),
     stave.label,
+    stave.wrong,
+    stave.notes,
     stave.rails,
     stave.marks.map((m) => m.words),
     stave.crossings.map(({ exchange: e }) => [e.feed, e.answer, e.verdict, e.marginCm, e.from]),
@@ -168,13 +174,31 @@ export function StaveSvg({ stave, zoom, picked, reachable, onPick }: Omit<StaveP
       {stave.rails.map((rail) => (
         <RailDrawing key={rail.x} rail={rail} stave={stave} />
       ))}
-      {stave.label && (
-        <text x={4 + stave.rails.length * RAIL} y={20} fontSize={15} fontWeight={700} fill={palette.text.primary}>
-          {stave.label}
+      {(stave.label !== null || stave.wrong) && (
+        <text
+          x={4 + stave.rails.length * RAIL}
+          y={20}
+          fontSize={15}
+          fontWeight={700}
+          fill={stave.wrong ? palette.verdict.invalid : palette.text.primary}
+        >
+          {[stave.label, stave.wrong ? "how it goes wrong" : null].filter((words) => words !== null).join(": ")}
         </text>
       )}
+      {stave.notes.map(({ text, y }) => (
+        <text key={y} x={stave.startX} y={y} fontSize={14.5} fontStyle="italic" fill={palette.text.secondary}>
+          {text}
+        </text>
+      ))}
       {stave.strands.map((s) => (
-        <path key={s.key} d={s.path} fill="none" stroke={palette.partner[s.actor]} strokeWidth={3} />
+        <path
+          key={s.key}
+          d={s.path}
+          fill="none"
+          stroke={palette.partner[s.actor]}
+          strokeWidth={3}
+          strokeDasharray={stave.wrong ? "8 6" : undefined}
+        />
       ))}
       {stave.starts.map(({ actor, y, metres }, i) => (
         <g key={actor}>

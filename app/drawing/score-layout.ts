@@ -4,6 +4,7 @@
  */
 import type { RowIndex } from "#core/base/units.ts";
 import type { BlockView, ExchangeView, ScoreView, StrandView } from "#core/formats/desk-view.ts";
+import { marksOf, type StrandMark } from "./strand-marks.ts";
 
 export type Partner = ExchangeView["feeder"];
 
@@ -45,18 +46,6 @@ export interface ReturnLine {
   readonly toY: number;
   readonly rises: boolean;
 }
-/** A change that a strand carries: weight, a pinned hand, another foot in front, whom they face. */
-export interface StrandMark {
-  readonly key: string;
-  readonly kind: "weight" | "pin" | "lead" | "facing";
-  readonly actor: Partner;
-  readonly x: number;
-  readonly y: number;
-  /** In words, for hover and readers. */
-  readonly words: string;
-  /** What the sign shows: `lead`/`rear`/`even`, the pinned sides, the side in front, `up`/`down`. */
-  readonly value: string;
-}
 interface StrandPath {
   readonly key: string;
   readonly actor: Partner;
@@ -77,6 +66,10 @@ export interface Stave {
   readonly section: string | null;
   readonly width: number;
   readonly height: number;
+  /** It shows how it goes wrong. */
+  readonly wrong: boolean;
+  /** Points to watch, written below it. */
+  readonly notes: readonly { readonly text: string; readonly y: number }[];
   readonly strands: readonly StrandPath[];
   readonly crossings: readonly Crossing[];
   readonly returns: readonly ReturnLine[];
@@ -89,14 +82,19 @@ export interface Stave {
 
 const gap = (metres: number): number => Math.min(MAX_GAP, Math.max(MIN_GAP, metres * SCALE));
 
+/** What of a view the staves are made from. */
+export type DrawnView = Pick<ScoreView, "exchanges" | "blocks" | "wrong" | "notes">;
+
 /** One stave for each line of the score; exchanges of one line follow each other in time. */
-export function scoreStaves(view: Pick<ScoreView, "exchanges" | "blocks">): Stave[] {
+export function scoreStaves(view: DrawnView): Stave[] {
   const staves: Stave[] = [];
   let section: string | null = null;
-  for (const group of byRow(view.exchanges)) {
+  const groups = [...byRow(view.exchanges), ...byRow(view.wrong)].sort((a, b) => a[0]!.row - b[0]!.row);
+  for (const group of groups) {
     const first = group[0]!;
     const rails = railsAt(view.blocks, first.row);
-    staves.push(stave(group, first.section !== section ? first.section : null, staves.length, rails));
+    const notes = view.notes.filter(({ row }) => row === first.row).map(({ text }) => text);
+    staves.push(stave(group, first.section !== section ? first.section : null, staves.length, { rails, notes }));
     section = first.section;
   }
   return staves;
@@ -164,7 +162,12 @@ interface Drawn {
   width: number;
 }
 
-function stave(exchanges: readonly ExchangeView[], section: string | null, index: number, rails: Rail[]): Stave {
+function stave(
+  exchanges: readonly ExchangeView[],
+  section: string | null,
+  index: number,
+  { rails, notes }: { readonly rails: Rail[]; readonly notes: readonly string[] },
+): Stave {
   const first = exchanges[0]!;
   const startX = LEFT + rails.length * RAIL;
   const drawn: Drawn = { strands: [], crossings: [], returns: [], marks: [], width: 0 };
@@ -193,8 +196,10 @@ function stave(exchanges: readonly ExchangeView[], section: string | null, index
     label: first.label,
     section,
     ...drawn,
-    width: drawn.width + 14,
-    height: top,
+    width: Math.max(drawn.width + 14, ...notes.map((text) => startX + text.length * LETTER)),
+    height: top + notes.length * NOTE_LINE,
+    wrong: first.wrong,
+    notes: notes.map((text, i) => ({ text, y: top + i * NOTE_LINE })),
     rails,
     startX,
     starts: first.strands.before.map(({ actor, apart }, i) => ({ actor, y: ys[i]!, metres: apart })),
@@ -291,64 +296,9 @@ function joinLanes(
   drawn.width = joinX;
 }
 
-/** What changed on the strands of an exchange: weight, holds, the foot in front; whom the third faces. */
-function marksOf(
-  e: ExchangeView,
-  known: readonly StrandView[],
-  ys: readonly number[],
-  { x, lane }: { readonly x: number; readonly lane: string },
-): StrandMark[] {
-  const marks: StrandMark[] = [];
-  e.strands.after.forEach((now, i) => {
-    const was = known.find((s) => s.actor === now.actor);
-    const at = { actor: now.actor, y: ys[i]! };
-    const key = `${lane}:${e.key}:${now.actor}`;
-    if (was && was.weight !== now.weight)
-      marks.push({
-        ...at,
-        x: x + 26,
-        key: `${key}w`,
-        kind: "weight",
-        value: now.weight,
-        words:
-          now.weight === "even"
-            ? `${now.actor}: weight on both feet`
-            : `${now.actor}: weight on the ${now.weight} foot`,
-      });
-    if (was && was.lead !== now.lead)
-      marks.push({
-        ...at,
-        x: x + 40,
-        key: `${key}l`,
-        kind: "lead",
-        value: now.lead,
-        words: `${now.actor}: ${now.lead} foot in front`,
-      });
-    if (now.pinned.length > 0 && was?.pinned.join() !== now.pinned.join())
-      marks.push({
-        ...at,
-        x: x + 54,
-        key: `${key}p`,
-        kind: "pin",
-        value: now.pinned.join(" "),
-        words: `${now.actor}: ${now.pinned.join(" and ")} hand held`,
-      });
-  });
-  if (e.strands.after.length > 2) {
-    const order = e.strands.after.map((s) => s.actor);
-    const [feeder, responder] = [order.indexOf(e.feeder), order.indexOf(e.responder)];
-    marks.push({
-      key: `${lane}:${e.key}:f`,
-      kind: "facing",
-      actor: e.responder,
-      x: x - 22,
-      y: ys[responder]!,
-      value: feeder < responder ? "up" : "down",
-      words: `${e.responder} faces ${e.feeder}`,
-    });
-  }
-  return marks;
-}
+/** Height of a point to watch, and how wide a letter of it is. */
+const NOTE_LINE = 20;
+const LETTER = 7.2;
 
 /** Longest label that is drawn whole, letters. */
 export const MAX_LABEL = 36;

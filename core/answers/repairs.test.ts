@@ -97,7 +97,7 @@ const MENDED: readonly (readonly [string, string, string])[] = [
   ],
   [
     "contact: full\nB: minor, wears mouthguard\nA: wears mouthguard\n\nA jab -> B slip out",
-    "Keep the contact light",
+    "Work without contact",
     "A jab -> B slip out",
   ],
   ["A: mass 110\nB: mass 50\n\nA jab -> B slip out", "Work without contact", "A jab -> B slip out"],

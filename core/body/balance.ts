@@ -33,6 +33,9 @@ const LEGS = MASS.thighs * (1 - ALONG.thighs) + MASS.shanks * (1 - ALONG.shanks)
 /** Length of a foot and its breadth, shares of stature (Drillis and Contini, as tabled in Winter); share of it behind the ankle, from memory. */
 const FOOT = { length: 0.152, breadth: 0.055, heel: 0.25 } as const;
 
+/** Nobody stands on the very edge of the feet: this much of the ground under them is not used, m. Judgement from memory. */
+const EDGE = 0.03;
+
 /** Where nothing is known of a body's mass: 22.5 kg for each square metre of stature squared. */
 const USUAL_INDEX = 22.5;
 
@@ -57,9 +60,9 @@ export function baseOf({ length, width }: StanceData, height: number) {
   const size = height / REFERENCE_HEIGHT;
   const foot = FOOT.length * height;
   return {
-    side: (width / 2) * size + (FOOT.breadth * height) / 2,
-    front: (length / 2) * size + foot * (1 - FOOT.heel),
-    back: (length / 2) * size + foot * FOOT.heel,
+    side: (width / 2) * size + (FOOT.breadth * height) / 2 - EDGE,
+    front: (length / 2) * size + foot * (1 - FOOT.heel) - EDGE,
+    back: (length / 2) * size + foot * FOOT.heel - EDGE,
   };
 }
 

@@ -16,7 +16,7 @@ const MOVES: Readonly<Record<string, string>> = data.moves;
 const NEVER: ReadonlySet<string> = new Set(data["not-for-minors"]);
 
 /** Whoever is touched by others only where it is asked. */
-export const wantsDistance = ({ people }: Pick<Header, "people">, actor: Actor): boolean =>
+const wantsDistance = ({ people }: Pick<Header, "people">, actor: Actor): boolean =>
   people[actor].minor || people[actor].noCloseTouch;
 
 /** What is to be said of touches and holds in the lines of a score. */

@@ -1,4 +1,5 @@
 /** Why an answer fails, in parameters for the words of the rules. */
+import { needsWeapon } from "../words/vocabulary.ts";
 import type { Blow, Feed, Layer } from "./types.ts";
 import type { Answered } from "./layers.ts";
 import { usesFeet } from "./move-body.ts";
@@ -72,7 +73,7 @@ function missedBy({ use, detail }: Layer, blow: Blow | null): string {
 function leavesOpen({ use, detail }: Layer, blow: Blow | null): string {
   if (!blow) return "";
   const other = detail.side !== undefined && detail.side !== blow.incoming && use.side !== null;
-  const cover = use.move.needs ? "block" : blow.limb === "leg" ? "lift the shin" : "cover";
+  const cover = needsWeapon(use.move) ? "block" : blow.limb === "leg" ? "lift the shin" : "cover";
   if (other) return `It comes to the ${blow.incoming}: ${cover} on that side.`;
   if (!blow.from) return "That leaves the middle open: parry, catch, or get off the line.";
   return "It is not where that comes in: put it lower or higher, or move.";

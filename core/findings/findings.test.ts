@@ -135,6 +135,11 @@ const SAID: readonly [string, RuleId, RegExp][] = [
   ["A: mass 100\nB: mass 60\n\nA jab -> B slip out", "weight-gap", /100 kg against 60 kg/],
   ["A: holds training knife 28 cm\n\nA thrust mid -> B low parry", "blade-arm", /bare hand works near an edge/],
   ["contact: full\nA: minor\n\nA jab -> B slip out", "minor", /A is a minor.*keep it light/],
+  ["A jab -> B catch\nwrong: A jab -> B slip out", "wrong-valid", /shown as wrong, and it works/],
+  ["B: no close touch\n\nA hair grab -> B pin the hand", "close-touch", /For B the hair grab goes to the sleeve/],
+  ["level: beginners\n\nA jab, jab, jab, jab, jab -> B step back", "too-many", /5 feeds in one row/],
+  ["context: self-protection\n\nA jab -> B catch, cross", "stays", /B stays there.*`leave`/],
+  ["range: 1.35 m\n\nA jab -> B slip out, cross to belly, lead elbow", "chain", /counts on the cross to belly/],
 ];
 /** A ruling comes from a school: `core/policy/school.test.ts` holds its words. */
 const BY_SCHOOL: readonly RuleId[] = ["ruling"];

@@ -2,7 +2,9 @@
 import type { Metres, RowIndex, Share } from "../base/units.ts";
 import type { CheckedExchange, FollowUp, Pose, Times, Verdict } from "../exchange/types.ts";
 import type { Checked } from "../drill/types.ts";
+import { REACTION_WORDS } from "../exchange/reactions.ts";
 import { headText } from "../score/format.ts";
+import { notesOf } from "../score/notes.ts";
 import type { ScoreItem } from "../score/types.ts";
 import type { Finding } from "../findings/finding.ts";
 import type { Load } from "../drill/load.ts";
@@ -32,13 +34,29 @@ export interface ExchangeView {
     readonly works: boolean;
   }[];
   readonly followUps: readonly FollowUp[];
-  readonly returns: readonly { readonly text: string; readonly from: number; readonly lands: boolean }[];
+  readonly returns: readonly ReturnView[];
+  /** Of a row that shows how it goes wrong. */
+  readonly wrong: boolean;
   readonly meets: boolean;
   /** Distance of feeder and responder before and after, m. */
   readonly before: number;
   readonly after: number;
   /** What each strand carries, before and after, in the order of the names. */
   readonly strands: { readonly before: readonly StrandView[]; readonly after: readonly StrandView[] };
+}
+
+interface ReturnView {
+  readonly text: string;
+  readonly from: number;
+  readonly lands: boolean;
+  /** How the partner shows that it landed, in words; null where it moves nobody. */
+  readonly reaction: string | null;
+}
+
+/** A point to watch, with its row. */
+interface NoteView {
+  readonly row: RowIndex;
+  readonly text: string;
 }
 
 export interface StrandView {
@@ -67,6 +85,9 @@ export interface ScoreView {
   readonly distance: Metres;
   readonly verdict: Checked["verdict"];
   readonly exchanges: readonly ExchangeView[];
+  /** Those of rows that show how it goes wrong. */
+  readonly wrong: readonly ExchangeView[];
+  readonly notes: readonly NoteView[];
   readonly blocks: readonly BlockView[];
   readonly findings: readonly Finding[];
   readonly closure: { readonly closes: boolean; readonly differences: readonly string[] } | null;
@@ -103,7 +124,24 @@ function blockViews(items: readonly ScoreItem[], depth: number): BlockView[] {
 }
 
 const rowsOf = (items: readonly ScoreItem[]): number[] =>
-  items.flatMap((item) => (item.kind === "block" ? rowsOf(item.items) : item.kind === "line" ? [item.row.index] : []));
+  items.flatMap((item) =>
+    item.kind === "block" ? rowsOf(item.items) : item.kind === "section" ? [] : [item.row.index],
+  );
+
+function notesIn(items: readonly ScoreItem[]): NoteView[] {
+  return items.flatMap((item): NoteView[] => {
+    if (item.kind === "block") return notesIn(item.items);
+    if (item.kind === "section") return [];
+    const { row, line } = item.kind === "wrong" ? item.shows : item;
+    return notesOf(line).map(({ text }) => ({ row: row.index, text }));
+  });
+}
+
+const wrongView = (e: CheckedExchange, index: number): ExchangeView => ({
+  ...exchangeView(e, index),
+  key: `wrong ${index}:${e.row.index}:${e.from}`,
+  wrong: true,
+});
 
 function exchangeView(e: CheckedExchange, index: number): ExchangeView {
   const base = e.row.from;
@@ -127,7 +165,13 @@ function exchangeView(e: CheckedExchange, index: number): ExchangeView {
     robust: e.robust,
     layers: e.layers.map((l) => ({ move: l.use.text, by: l.by, marginCm: cm(l.margin), works: l.fails === null })),
     followUps: e.followUps,
-    returns: e.returns.map((r) => ({ text: r.use.text, from: base + r.use.from, lands: r.lands })),
+    returns: e.returns.map(({ use, lands, reaction }) => ({
+      text: use.text,
+      from: base + use.from,
+      lands,
+      reaction: reaction && REACTION_WORDS[reaction],
+    })),
+    wrong: false,
     meets: e.layers.some((l) => l.by === "meet"),
     before: apart(e.before, e.feeder, e.responder),
     after: apart(e.after, e.feeder, e.responder),
@@ -146,6 +190,8 @@ export function scoreView(checked: Checked): ScoreView {
     distance: checked.distance,
     verdict: checked.verdict,
     exchanges: checked.exchanges.map(exchangeView),
+    wrong: checked.wrong.map(wrongView),
+    notes: notesIn(checked.score.items),
     blocks: blockViews(checked.score.items, 0),
     findings: checked.findings,
     closure: checked.closure && { closes: checked.closure.closes, differences: checked.closure.differences },

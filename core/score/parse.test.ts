@@ -34,6 +34,9 @@ const name = fc.constantFrom(
   "cross!",
   "jab @1/2",
   "push to right chest",
+  'catch "elbow in"',
+  "jab at any",
+  "hold pad left facing in",
 );
 const beat = fc.array(name, { minLength: 1, maxLength: 3 }).map((parts) => parts.join(" + "));
 const alternative = fc.array(beat, { minLength: 1, maxLength: 3 }).map((beats) => beats.join(", "));
@@ -42,14 +45,20 @@ const turn = (actor: string) =>
 const line = fc.oneof(
   fc.tuple(turn("A"), turn("B")).map(([a, b]) => `${a} -> ${b}`),
   fc.tuple(turn("A"), turn("B"), turn("A")).map((t) => t.join("->")),
+  fc.tuple(turn("A"), turn("any")).map(([a, b]) => `wrong: ${a} -> ${b}`),
+  fc.tuple(turn("A"), turn("B")).map(([a, b]) => `form: Harbour form 3\n${a} -> "late" ${b}`),
   fc.constant("A R forehand high <> B R forehand high"),
   fc.constant("both change hands"),
 );
 const label = fc.constantFrom("one", "two", "high", "level", "low line");
 const block = fc.oneof(
   fc
-    .tuple(fc.integer({ min: 1, max: 12 }), fc.boolean(), fc.array(line, { minLength: 1, maxLength: 3 }))
-    .map(([n, swap, lines]) => `loop ${swap ? "swap " : ""}x${n}:\n${lines.join("\n")}\nend`),
+    .tuple(
+      fc.integer({ min: 1, max: 12 }),
+      fc.constantFrom("", " swap", " each side", " alternate on count", " swap on count"),
+      fc.array(line, { minLength: 1, maxLength: 3 }),
+    )
+    .map(([n, how, lines]) => `loop x${n}${how}:\n${lines.join("\n")}\nend`),
   fc
     .uniqueArray(fc.tuple(label, line), { minLength: 1, maxLength: 3, selector: ([l]) => l })
     .map((lines) => `choose A:\n${lines.map(([l, t]) => `${l}: ${t}`).join("\n")}\nend`),

@@ -22,6 +22,13 @@ const ROWS = [
   "loop x1000:",
   "???(",
   "title:",
+  'A jab "elbow in" -> B catch',
+  "wrong: A jab -> B slip in",
+  "wrong: one: A jab -> B slip in",
+  "form: Harbour form 12-14",
+  "loop x3 each side on count:",
+  "A jab at any -> any catch",
+  '"alone"',
 ];
 
 test("reads any text as the parser does, the first time and from memory", () => {

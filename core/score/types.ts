@@ -117,7 +117,7 @@ export interface ScoreLine {
 }
 
 /** A row that shows how it goes wrong: drawn and printed, and no line of the drill. */
-export interface ScoreWrong {
+interface ScoreWrong {
   readonly kind: "wrong";
   readonly row: Row;
   readonly shows: ScoreLine;

@@ -1,4 +1,5 @@
 /** What the moves of the school are called and what each does. */
+import type { Role } from "#core/words/types.ts";
 import { moveCards, tryData, type MoveCard, type TrialView } from "../words-work.ts";
 import type { Answers, Desk } from "./question.ts";
 
@@ -6,6 +7,7 @@ export interface MoveName {
   readonly name: string;
   readonly group: string;
   readonly hint: string;
+  readonly roles: readonly Role[];
 }
 
 export interface WordsQuestions {
@@ -27,6 +29,7 @@ const names = ({ school }: Desk): MoveName[] =>
       (all ?? []).map((name) => ({
         name,
         group: move.group,
+        roles: move.roles,
         hint: name === move.name ? (move.coaching[0] ?? "") : `${move.name} (${tradition})`,
       })),
     ),

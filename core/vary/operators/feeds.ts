@@ -1,4 +1,5 @@
 /** Operators on what is fed: another feed, a feint, a feed hidden in a combination, chance. */
+import { needsWeapon } from "../../words/vocabulary.ts";
 import { fromOtherSide, TRADE } from "../../trade/trade.ts";
 import { lineText } from "../../score/format.ts";
 import { rangeOf } from "../../score/ranges.ts";
@@ -45,7 +46,7 @@ export const feint: Operator = (checked) =>
     const { blow } = line.exchange;
     if (line.feeds.length !== 1 || !blow || blow.path === "shoot" || lured || rangeOf(line.item.line)) return [];
     const leads = blow.side === checked.header.people[line.feeder].lead;
-    const armed = blow.weapon !== null || move.needs !== undefined;
+    const armed = blow.weapon !== null || needsWeapon(move);
     const lure = armed
       ? (fromOtherSide(line.feeds[0]!) ?? TRADE.lures.weapon)
       : blow.limb === "hand" && leads

@@ -1,0 +1,44 @@
+import { completionsAt, roleAt } from "./completion.ts";
+import type { MoveName } from "../workers/questions/words.ts";
+
+const move = (name: string, ...roles: MoveName["roles"][number][]): MoveName => ({ name, group: "", hint: "", roles });
+const NAMES = [
+  move("jab", "feed", "return"),
+  move("catch", "answer"),
+  move("cross", "feed", "return"),
+  move("step in", "setup"),
+];
+const labels = (before: string, asked = true) => completionsAt(before, NAMES, asked)?.options.map(({ label }) => label);
+const first = (before: string) =>
+  [...completionsAt(before, NAMES, true)!.options].sort((a, b) => (b.boost ?? 0) - (a.boost ?? 0))[0]!.label;
+
+test.each([
+  ["A ", "feed"],
+  ["A jab, ", "feed"],
+  ["A jab -> B ", "answer"],
+  ["A jab, cross -> B catch, ", "answer"],
+  ["A jab -> B catch, ", "return"],
+  ["A jab -> B catch, cross -> A ", "answer"],
+  ["A jab -> B catch | ", "answer"],
+  ['A jab "a, b" -> B catch, ', "return"],
+  ["A jab -> B catch; A ", "feed"],
+  ["A forehand <> B ", "feed"],
+] as const)("%j is a place for a %s", (before, role) => {
+  expect(roleAt(before)).toBe(role);
+});
+
+test("what is usual at a place stands first", () => {
+  expect(first("A ")).toBe("jab");
+  expect(first("A jab -> B ")).toBe("catch");
+  expect(first("A jab -> B catch, ")).toBe("jab");
+});
+
+test("rows begin with keys and blocks, the new ones too; a note completes nothing", () => {
+  expect(labels("w")).toEqual(
+    expect.arrayContaining(["wrong: ", "form: ", "stance: ", "loop x10 each side on count:"]),
+  );
+  expect(labels("", false)).toBeUndefined();
+  expect(labels('A jab "elb')).toBeUndefined();
+  expect(labels("A hold pad ")).toEqual(expect.arrayContaining(["facing in", "on pad", "at any"]));
+  expect(labels("any c")).toContain("catch");
+});
