@@ -85,4 +85,5 @@ export const drillFiles = [
   "hands-off",
   "one-slow-blow",
   "three-rolls",
+  "ten-a-side",
 ] as const;

@@ -245,8 +245,10 @@ function Round({ round, seed }: { round: CallRound; seed: number }) {
   );
 }
 
-const words = ({ kind, label, by }: CallItem): string =>
-  kind === "switch" ? "Switch roles" : kind === "feint" ? `(feint ${label})` : by ? `${by}: ${label}` : label;
+function words({ kind, label, by }: CallItem): string {
+  if (kind === "switch") return "Switch roles";
+  return kind === "feint" ? `(feint ${label})` : [by, label].filter((word) => word !== null).join(": ");
+}
 
 function Files({ round, title }: { round: CallRound | null; title: string }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);

@@ -163,6 +163,7 @@ function Here({ exchange: e }: { exchange: ExchangeView }) {
         <PartnerMark actor={e.responder} />
         {e.answer || "no answer"}
       </Box>
+      {e.says !== null && <Box sx={{ mt: 1 }}>{e.says}</Box>}
       <Box
         component="dl"
         sx={{

@@ -27,6 +27,65 @@ const TERMS: Readonly<Record<SchoolCustoms["names"], string>> = {
   boxing: "Boxing numbers",
 };
 
+/** Those that the check reads and grades by. */
+const JUDGED = [
+  {
+    key: "rooting",
+    question: "Rooting or warding off where a drill gives way?",
+    options: [
+      {
+        value: "risky",
+        label: "It holds, and does not give",
+        follows: "Under “no resisting” it is said: give instead.",
+      },
+      {
+        value: "valid",
+        label: "It is giving too",
+        follows: "Under “no resisting” it counts as an answer like any other.",
+      },
+    ],
+  },
+  {
+    key: "minors",
+    question: "What do minors do?",
+    options: [
+      {
+        value: "strict",
+        label: "Nothing that lands on the head",
+        follows:
+          "With any contact: no blow lands on the head, body blows go onto pads, no hair, throat or neck, mats for the floor.",
+      },
+      {
+        value: "own",
+        label: "What we decide case by case",
+        follows: "Only contact beyond light is said. Local rules and your licence still come first.",
+      },
+    ],
+  },
+  {
+    key: "beginnersFeeds",
+    question: "How many feeds in one row for beginners?",
+    options: ([2, 3, 4, 6] as const).map((value) => ({
+      value,
+      label: String(value),
+      follows: `A row with more than ${value} feeds is noted where the level of a drill says beginners.`,
+    })),
+  },
+  {
+    key: "leaving",
+    question: "Must whoever struck leave?",
+    options: [
+      {
+        value: "self-protection",
+        label: "In self-protection",
+        follows: "Drills of that context note a row whose last blow is not followed by a way out.",
+      },
+      { value: "always", label: "Always", follows: "Every row that ends with a blow is noted." },
+      { value: "never", label: "Never said", follows: "How a row ends is left to you." },
+    ],
+  },
+] as const satisfies readonly { [K in Asked]: Question<K> }[Asked][];
+
 /** All questions but the graded rules; `sets` are the numbering sets that can be chosen. */
 export const questions = (sets: readonly Pick<NumberingSet, "id" | "name">[]) =>
   [
@@ -67,61 +126,7 @@ export const questions = (sets: readonly Pick<NumberingSet, "id" | "name">[]) =>
         },
       ],
     },
-    {
-      key: "rooting",
-      question: "Rooting or warding off where a drill gives way?",
-      options: [
-        {
-          value: "risky",
-          label: "It holds, and does not give",
-          follows: "Under “no resisting” it is said: give instead.",
-        },
-        {
-          value: "valid",
-          label: "It is giving too",
-          follows: "Under “no resisting” it counts as an answer like any other.",
-        },
-      ],
-    },
-    {
-      key: "minors",
-      question: "What do minors do?",
-      options: [
-        {
-          value: "strict",
-          label: "Nothing that lands on the head",
-          follows:
-            "With any contact: no blow lands on the head, body blows go onto pads, no hair, throat or neck, mats for the floor.",
-        },
-        {
-          value: "own",
-          label: "What we decide case by case",
-          follows: "Only contact beyond light is said. Local rules and your licence still come first.",
-        },
-      ],
-    },
-    {
-      key: "beginnersFeeds",
-      question: "How many feeds in one row for beginners?",
-      options: ([2, 3, 4, 6] as const).map((value) => ({
-        value,
-        label: String(value),
-        follows: `A row with more than ${value} feeds is noted where the level of a drill says beginners.`,
-      })),
-    },
-    {
-      key: "leaving",
-      question: "Must whoever struck leave?",
-      options: [
-        {
-          value: "self-protection",
-          label: "In self-protection",
-          follows: "Drills of that context note a row whose last blow is not followed by a way out.",
-        },
-        { value: "always", label: "Always", follows: "Every row that ends with a blow is noted." },
-        { value: "never", label: "Never said", follows: "How a row ends is left to you." },
-      ],
-    },
+    ...JUDGED,
     {
       key: "hookFist",
       question: "How is the fist of a hook?",

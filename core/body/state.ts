@@ -65,6 +65,8 @@ export interface BodyState {
   open: boolean;
   /** What they fell for has to be taken back before the next answer, ms. */
   owes: Millis;
+  /** Where they are in a contact cycle; null where hands have left it. */
+  cycle: Readonly<{ id: string; version: string; count: number }> | null;
   stance: StanceData;
   guard: GuardData;
 }
@@ -105,6 +107,7 @@ export function startState(actor: Actor, body: Body, x: number, y: number): Body
     chamber: "ready",
     open: false,
     owes: millis(0),
+    cycle: null,
     stance: stanceNamed(body.person.stance) ?? USUAL_STANCE,
     guard: guardNamed(body.person.guard) ?? USUAL_GUARD,
   };

@@ -203,3 +203,30 @@ describe("what saves what", () => {
       }
   });
 });
+
+describe("contact cycles count by count", () => {
+  const roll = (rows: string, head = "x8") => `kind: sensitivity\nloop ${head}:\n${rows}\nend`;
+  test.each([
+    ["A roll symmetric 1 <> B roll symmetric\nA roll 2 <> B roll 2", []],
+    ["A roll -> B roll", []],
+    ["A roll symmetric 2 <> B roll symmetric 2", ["no-meet"]],
+    ["A roll symmetric <> B roll still", ["no-meet"]],
+    ["A roll 1 <> B roll 2", ["no-meet", "no-meet"]],
+    ["A roll 1 <> B roll 1\nA jab -> B slap parry\nA roll 2 <> B roll 2", ["no-meet"]],
+  ])("%s", (rows, expected) => {
+    expect(rules(roll(rows)).filter((rule) => rule === "no-meet")).toEqual(expected);
+  });
+  test("the points of contact of each count are said", () => {
+    const says = run(roll("A roll alternating 1 <> B roll alternating\nA roll 2 <> B roll 2")).exchanges.map(
+      (e) => e.says,
+    );
+    expect(says[0]).toMatch(/^Count 1 of 2, one arm goes up.*right arm inside and under, pressed on; left arm outside/);
+    expect(says[1]).toMatch(/^Count 2 of 2.*right arm outside and over, pressing/);
+  });
+  test("a cycle that stops half way is a note with the number that would end it", () => {
+    const [found] = run(roll("A roll -> B roll", "x7")).findings;
+    expect([found!.rule, found!.severity]).toEqual(["loop-open", "note"]);
+    expect(found!.message).toMatch(/count 1 of 2\. Make it 8/);
+    expect(rules(roll("A single-arm cycle -> B single-arm cycle", "x6"))).toEqual([]);
+  });
+});

@@ -1,5 +1,6 @@
 /** Does a cycle close? The end of one pass against the end of the next, item by item. */
 import { ACTORS, type Actor } from "../score/types.ts";
+import { cycleVersion } from "../words/cycles.ts";
 import { cloneWorld, distanceOf, type BodyState, type World } from "../body/state.ts";
 
 /** Differences smaller than this are no difference, m. */
@@ -24,6 +25,26 @@ export function standingAs(world: World, other: World): World {
     if (like && copy[actor]) Object.assign(copy[actor], { lead: like.lead, weaponSide: like.weaponSide });
   }
   return copy;
+}
+
+/** Where a contact cycle that goes on from pass to pass stops half way after so many passes. */
+interface HalfWay {
+  readonly times: number;
+  readonly count: number;
+  readonly counts: number;
+  /** How many passes would bring it to its end. */
+  readonly better: number;
+}
+
+/** Where a contact cycle stops, by the state after its first pass; null where it comes to its end. */
+export function stopsHalfWay(first: World, times: number): HalfWay | null {
+  const cycle = first.A?.cycle ?? null;
+  const counts = cycle ? (cycleVersion(cycle.id, cycle.version)?.counts.length ?? 1) : 1;
+  const ends = (passes: number) => ((cycle?.count ?? 0) * passes) % counts;
+  if (ends(times) === 0) return null;
+  let better = times;
+  while (ends(better) !== 0) better++;
+  return { times, count: ends(times), counts, better };
 }
 
 /** What differs between two ends, in words. */

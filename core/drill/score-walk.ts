@@ -3,7 +3,7 @@ import { ambiguousCues } from "./ambiguous.ts";
 import type { Setting } from "../exchange/exchange.ts";
 import type { Found } from "./found.ts";
 import type { Frame, Prepared } from "./prepare.ts";
-import { differences, rolesExchanged, standingAs } from "./loops.ts";
+import { stopsHalfWay, differences, rolesExchanged, standingAs } from "./loops.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
 import type { Closure } from "./types.ts";
 import { walkOn } from "./walk.ts";
@@ -137,11 +137,15 @@ function walkLoop(block: ScoreBlock, pass: Pass, place: Place, carried: World | 
   const start = sides === "alternate" ? standingAs(turned, from) : turned;
   const second = backInGuard(walkItems(block.items, silent, { ...place, passNumber: 2 }, cloneWorld(start))!);
   const ends = swap ? rolesExchanged(second) : second;
+  const stops = times > 1 ? stopsHalfWay(first, times) : null;
   const open = times > 1 ? differences(first, ends) : [];
   const fresh = pass.closure === null || pass.closure.closes;
   if (fresh) pass.closure = { closes: open.length === 0, differences: open, row: block.row };
-  if (open.length > 0 && block.row.content.body.kind === "block")
-    pass.found.say(draft(block.row, block.row.content.body.span, "loop-open", { what: open.join("; ") }));
+  const { body } = block.row.content;
+  const where = body.kind === "block" ? body.span : { from: 0, to: 0 };
+  if (open.length > 0) pass.found.say(draft(block.row, where, "loop-open", { what: open.join("; ") }));
+  else if (stops)
+    pass.found.say({ ...draft(block.row, where, "loop-open", { code: "stops", ...stops }), severity: "note" });
   return carried && second;
 }
 

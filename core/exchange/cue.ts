@@ -10,6 +10,7 @@ import type { DoneBeat, MoveUse } from "../read/types.ts";
 import type { Cue } from "../words/types.ts";
 import { limbKind } from "./blow.ts";
 import { MODEL } from "./constants.ts";
+import { countOn } from "./cycle.ts";
 import { emptyExchange } from "./empty.ts";
 import { poses, type Setting } from "./exchange.ts";
 import { plainFeed } from "./feed.ts";
@@ -40,6 +41,8 @@ class CueCheck {
   private readonly layers: Layer[] = [];
   private readonly kind: Cue | "hold";
   private first: Blow | null = null;
+  /** What deals with a cue that no blow answers. */
+  private answered: MoveUse | null = null;
 
   constructor(
     private readonly cue: Feed,
@@ -68,6 +71,8 @@ class CueCheck {
     // Whoever walks into a kick is driven back to where they came from.
     if (this.kind === "approach" && this.first?.limb === "leg") Object.assign(world[actor]!, { x, y });
     for (const uses of cue.after) applySetUp(uses, world, actor, receiver);
+    const counted = this.kind === "cycle" && this.answered ? countOn(cue, this.answered, world) : null;
+    if (counted) this.findings.push(...counted.findings);
     const last = beats[beats.length - 1];
     // A pad that no blow goes to is as open as a cue on which nobody acts.
     const idle = this.kind === "pad" && this.layers.length === 0;
@@ -98,6 +103,7 @@ class CueCheck {
       margin: working.length > 0 ? metres(Math.min(...working.map((layer) => layer.margin))) : null,
       layers: this.layers,
       contact,
+      says: counted?.says ?? null,
       findings: this.findings,
     };
   }
@@ -163,6 +169,7 @@ class CueCheck {
     if (use) {
       const margin = metres(MODEL.marginCap);
       this.layers.push({ use, by: "cue", margin, fails: null, detail: {}, bareLimb: false });
+      this.answered = use;
     } else if (this.layers.length === 0) {
       const answer = beat.uses.map((one) => one.text).join(" + ");
       this.findings.push(draft(cue.row, beat, "line-open", { code: kind, answer, feed: cue.use.text }));

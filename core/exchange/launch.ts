@@ -167,6 +167,7 @@ function settle(feed: Pick<Feed, "use">, attacker: BodyState, side: Side): void 
   if (limb === "hand") {
     setHold(attacker, side, null);
     handsHome(attacker);
+    attacker.cycle = null;
   }
   attacker.carries = false;
   attacker.goesBack = false;

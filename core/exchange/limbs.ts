@@ -111,6 +111,8 @@ export function applyAfter(
   for (const { use, limb, sides } of useLimbs(uses, world, actor, incoming)) {
     if (limb !== "hand") continue;
     handsHome(state);
+    // Hands that do something else have left a contact cycle.
+    if (use.move.cycle !== state.cycle?.id) state.cycle = null;
     // A hand that does something new lets go of what it held.
     for (const side of sides) setHold(state, side, null);
     if (use.move.contact) takeHold(use, sides[0]!, state, world[other]!, blow);

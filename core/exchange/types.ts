@@ -163,6 +163,8 @@ export interface CheckedExchange extends Span {
   /** What the answerer sends back, in order; filled while the turn is walked. */
   readonly returns: ReturnThrown[];
   readonly followUps: readonly FollowUp[];
+  /** What is to be known of it in a sentence: the points of contact of a count; null where there is nothing. */
+  readonly says: string | null;
   readonly findings: readonly FindingDraft[];
   readonly blow: Blow | null;
   /** The bodies at the moment of contact: what a drawing of floor and target is made from. */

@@ -155,7 +155,7 @@ const TABLE = {
     severity: "error",
     decides: "exchange",
     question: "Two blows do not meet",
-    says: (p) => fill("The two blows do not meet: {why}.", p),
+    says: (p) => fill(p.code === "cycle" ? "Out of step: {why}." : "The two blows do not meet: {why}.", p),
   },
   "rule-broken": {
     severity: "error",
@@ -271,7 +271,13 @@ const TABLE = {
     severity: "error",
     decides: "score",
     question: "A cycle does not come back to its start",
-    says: (p) => fill("The cycle doesn’t close: {what}. Add a row that takes it back.", p),
+    says: (p) =>
+      fill(
+        p.code === "stops"
+          ? "After {times} times it stops half way, at count {count} of {counts}. Make it {better}."
+          : "The cycle doesn’t close: {what}. Add a row that takes it back.",
+        p,
+      ),
   },
   "training-tool": {
     severity: "error",

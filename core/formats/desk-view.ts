@@ -34,6 +34,8 @@ export interface ExchangeView {
     readonly works: boolean;
   }[];
   readonly followUps: readonly FollowUp[];
+  /** What is to be known of it in a sentence; null where there is nothing. */
+  readonly says: string | null;
   readonly returns: readonly ReturnView[];
   /** Of a row that shows how it goes wrong. */
   readonly wrong: boolean;
@@ -165,6 +167,7 @@ function exchangeView(e: CheckedExchange, index: number): ExchangeView {
     robust: e.robust,
     layers: e.layers.map((l) => ({ move: l.use.text, by: l.by, marginCm: cm(l.margin), works: l.fails === null })),
     followUps: e.followUps,
+    says: e.says,
     returns: e.returns.map(({ use, lands, reaction }) => ({
       text: use.text,
       from: base + use.from,

@@ -66,6 +66,8 @@ test("the view for screens is plain data with places in the whole text", () => {
   expect(structuredClone(view)).toEqual(view);
   const slip = view.exchanges[0]!;
   expect(TEXT.slice(slip.from, slip.to)).toBe("jab -> B slip out");
-  expect(slip.returns).toEqual([{ text: "cross", from: TEXT.indexOf("cross"), lands: true }]);
+  expect(slip.returns).toEqual([
+    { text: "cross", from: TEXT.indexOf("cross"), lands: true, reaction: "the head goes back" },
+  ]);
   expect(slip.before - slip.after).toBeCloseTo(0.25, 2);
 });

@@ -20,6 +20,8 @@ export const plainUse = (move: Move): MoveUse => ({
   feint: false,
   pad: null,
   facing: null,
+  version: null,
+  count: null,
   commitment: null,
   intercept: false,
   length: 1,

@@ -4,6 +4,7 @@ import type { Part } from "../score/types.ts";
 import { FILLER, findMove, HEIGHT_WORDS, isModifierWord, SIDES, takePhrases, WAYS } from "./find-move.ts";
 import { partNamed } from "../words/part-names.ts";
 import { canHold, nearestNames, type Vocabulary } from "../words/vocabulary.ts";
+import { cycleVersion } from "../words/cycles.ts";
 import { notModelled } from "../words/shipped.ts";
 import type { Meaning, MoveUse, PartRef, WordContext, WordFault } from "./types.ts";
 import { plainUse } from "./plain-use.ts";
@@ -56,7 +57,8 @@ class PartReader {
     if (!modified) return null;
     const { number } = modified;
     if (move.numbered) return this.numbered(use, number);
-    if (number !== null) {
+    if (number !== null && move.cycle) use.count = number;
+    else if (number !== null) {
       if (move.group !== "footwork" && !move.answer?.some((m) => m.by === "displace"))
         return this.stray(String(number), use);
       use.degrees = number;
@@ -87,6 +89,7 @@ class PartReader {
       else if (word in HEIGHT_WORDS) use.height = HEIGHT_WORDS[word]!;
       else if (word === "intercept") use.intercept = true;
       else if (/^\d{1,3}$/.test(word)) number = Number(word);
+      else if (use.move.cycle && cycleVersion(use.move.cycle, word)) use.version = word;
       else if (!this.aims(use, word) && !FILLER.has(word)) return this.stray(word, use);
     }
     return { number };

@@ -37,6 +37,9 @@ export interface MoveUse extends Span {
   readonly pad: "this" | "all" | null;
   /** Which way a pad that is held looks. */
   readonly facing: "front" | "in" | "down" | null;
+  /** Which version and which count of a contact cycle; null: the usual one, the next one. */
+  readonly version: string | null;
+  readonly count: number | null;
   readonly commitment: "committed" | "probing" | null;
   readonly intercept: boolean;
   /** Length in beats. */

@@ -59,10 +59,7 @@ export function structure(rows: readonly Row[]): {
       case "play": {
         // What is shown wrong may bear the label of the line that it belongs to.
         const label = body.label && (body.wrong ? body.label : checkLabel(row, body.label, open, faults));
-        for (const line of body.lines) {
-          const shown: ScoreLine = { kind: "line", row, label: label?.text ?? null, line, form };
-          target().push(body.wrong ? { kind: "wrong", row, shows: shown } : shown);
-        }
+        target().push(...itemsOf(row, body, label?.text ?? null, form));
         form = null;
         break;
       }
@@ -75,6 +72,18 @@ export function structure(rows: readonly Row[]): {
   while (open.length > 0) close();
   return { items: top, faults };
 }
+
+/** The lines of a row as items of the tree. */
+const itemsOf = (
+  row: Row,
+  { lines, wrong }: Extract<RowBody, { kind: "play" }>,
+  label: string | null,
+  form: string | null,
+): ScoreItem[] =>
+  lines.map((line): ScoreItem => {
+    const shown: ScoreLine = { kind: "line", row, label, line, form };
+    return wrong ? { kind: "wrong", row, shows: shown } : shown;
+  });
 
 /** The rows of blocks that an `end` row closes. */
 export function closedByEnd(rows: readonly Row[]): Set<number> {
