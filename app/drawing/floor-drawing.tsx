@@ -63,6 +63,7 @@ export function FloorDrawing({ scenes, frame, plain = false }: FloorProps) {
         <Figure key={f.actor} f={f} to={to} />
       ))}
       <AttackPath frame={frame} to={to} />
+      {feeder && scene.pads.map((pad) => <Pad key={pad.words} pad={pad} holder={feeder} to={to} />)}
     </svg>
   );
 }
@@ -136,6 +137,27 @@ function Figure({ f, to }: { f: FigureView; to: Scale }) {
           </g>
         );
       })}
+    </g>
+  );
+}
+
+/** A pad seen from above, where its holder has it. */
+function Pad({ pad, holder, to }: { pad: SceneView["pads"][number]; holder: FigureView; to: Scale }) {
+  const palette = usePalette();
+  const at = placeOf(holder, pad.right, pad.forward);
+  return (
+    <g transform={`translate(${to.x(at.x)} ${to.y(at.y)}) rotate(${holder.heading})`}>
+      <title>{`${holder.actor}: ${pad.words}`}</title>
+      <rect
+        x={-0.1 * to.scale}
+        y={-0.03 * to.scale}
+        width={0.2 * to.scale}
+        height={0.06 * to.scale}
+        rx={4}
+        fill={palette.background.default}
+        stroke={palette.text.primary}
+        strokeWidth={3}
+      />
     </g>
   );
 }

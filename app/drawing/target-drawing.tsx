@@ -1,21 +1,21 @@
 /** The one who answers as the feeder sees them: zones, covers, the line of the attack, margins. */
 import type { SceneView } from "#core/formats/scene-view.ts";
 import { usePalette } from "../ui/palette.ts";
-import { TARGET, targetLayout } from "./target-layout.ts";
+import { TARGET, targetLayout, type TargetLayout } from "./target-layout.ts";
 
 /** `plain`: shapes only, for small pictures with a caption. */
 export function TargetDrawing({ scene, plain = false }: { scene: SceneView; plain?: boolean }) {
   const palette = usePalette();
   const layout = targetLayout(scene);
   if (!layout) return null;
-  const { zones, ghosts, covers, attack, hours, words, nearest } = layout;
+  const { zones, ghosts, covers, attack, pads, hours, words, nearest } = layout;
   return (
     <svg
       viewBox={`0 0 ${TARGET.width} ${TARGET.height}`}
       width="100%"
       style={{ display: "block", maxHeight: "60vh" }}
       role="img"
-      aria-label={`${scene.responder} as ${scene.feeder} sees them. ${words}`}
+      aria-label={`${scene.seen} as ${scene.seen === scene.feeder ? scene.responder : scene.feeder} sees them. ${words}`}
     >
       {!plain &&
         hours.map((h) => (
@@ -42,49 +42,29 @@ export function TargetDrawing({ scene, plain = false }: { scene: SceneView; plai
           cy={z.cy}
           rx={z.rx}
           ry={z.ry}
-          fill={palette.partner[scene.responder]}
+          fill={palette.partner[scene.seen]}
           fillOpacity={z.met ? 0.08 : 0.2}
-          stroke={z.met ? palette.verdict.invalid : palette.partner[scene.responder]}
+          stroke={z.met ? palette.verdict.invalid : palette.partner[scene.seen]}
           strokeWidth={z.met ? 3 : 1.5}
         >
-          <title>{`${z.zone}: ${z.met ? "in the way of the attack" : `clear by ${z.cm} cm`}`}</title>
+          <title>{attack ? `${z.zone}: ${z.met ? "in the way of the attack" : `clear by ${z.cm} cm`}` : z.zone}</title>
         </ellipse>
       ))}
-      {attack.straight ? (
-        <g>
+      {pads.map((pad) => (
+        <g key={pad.words}>
+          <title>{pad.words}</title>
           <circle
-            cx={attack.x2}
-            cy={attack.y2}
-            r={attack.width / 2}
-            fill={palette.partner[scene.feeder]}
-            opacity={0.75}
+            cx={pad.cx}
+            cy={pad.cy}
+            r={pad.r}
+            fill={palette.background.default}
+            stroke={palette.text.primary}
+            strokeWidth={3}
           />
-          <circle
-            cx={attack.x2}
-            cy={attack.y2}
-            r={attack.width / 2 + 6}
-            fill="none"
-            stroke={palette.partner[scene.feeder]}
-            strokeWidth={2}
-          />
+          <circle cx={pad.cx} cy={pad.cy} r={pad.r * 0.3} fill={palette.partner[scene.responder]} />
         </g>
-      ) : (
-        <g>
-          <path
-            d={`M${attack.x1} ${attack.y1}L${attack.x2} ${attack.y2}`}
-            stroke={palette.partner[scene.feeder]}
-            strokeWidth={attack.width}
-            strokeLinecap="round"
-            opacity={0.35}
-          />
-          <path
-            d={`M${attack.x1} ${attack.y1}L${attack.x2} ${attack.y2}`}
-            stroke={palette.partner[scene.feeder]}
-            strokeWidth={2}
-          />
-          <path d={attack.arrow} fill={palette.partner[scene.feeder]} />
-        </g>
-      )}
+      ))}
+      {attack && <AttackMark attack={attack} colour={palette.partner[scene.feeder]} />}
       {covers.map((c, i) => (
         <g key={i}>
           <title>{`${c.move}${c.works ? "" : ": does not stand in the way"}`}</title>
@@ -109,5 +89,27 @@ export function TargetDrawing({ scene, plain = false }: { scene: SceneView; plai
         </text>
       )}
     </svg>
+  );
+}
+
+/** The attack: a disc where a straight one comes, a strip with its way where it is round. */
+function AttackMark({ attack, colour }: { attack: NonNullable<TargetLayout["attack"]>; colour: string }) {
+  return attack.straight ? (
+    <g>
+      <circle cx={attack.x2} cy={attack.y2} r={attack.width / 2} fill={colour} opacity={0.75} />
+      <circle cx={attack.x2} cy={attack.y2} r={attack.width / 2 + 6} fill="none" stroke={colour} strokeWidth={2} />
+    </g>
+  ) : (
+    <g>
+      <path
+        d={`M${attack.x1} ${attack.y1}L${attack.x2} ${attack.y2}`}
+        stroke={colour}
+        strokeWidth={attack.width}
+        strokeLinecap="round"
+        opacity={0.35}
+      />
+      <path d={`M${attack.x1} ${attack.y1}L${attack.x2} ${attack.y2}`} stroke={colour} strokeWidth={2} />
+      <path d={attack.arrow} fill={colour} />
+    </g>
   );
 }

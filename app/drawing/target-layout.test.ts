@@ -3,7 +3,11 @@ import { sceneViews } from "#core/formats/scene-view.ts";
 import { parse } from "#core/score/parse.ts";
 import { TARGET, targetLayout } from "./target-layout.ts";
 
-const layout = (text: string) => targetLayout(sceneViews(checkFor(parse(text)), text.split("\n").length - 1)[0]!)!;
+const drawn = (text: string) => targetLayout(sceneViews(checkFor(parse(text)), text.split("\n").length - 1)[0]!)!;
+const layout = (text: string) => {
+  const { attack, ...rest } = drawn(text);
+  return { attack: attack!, ...rest };
+};
 
 test("the feeder sees the answerer mirrored: what comes to their left is on the right", () => {
   // A rear hook of a left lead is a right limb: it comes to the receiver's left, 9 on the clock.
@@ -50,4 +54,17 @@ test("the whole body fits into the drawing, for the tall and the small", () => {
       expect(z.cy + z.ry).toBeLessThanOrEqual(TARGET.height);
     }
   }
+});
+test("pads stand beside the face of whoever holds them, at the body for body blows, and nothing attacks", () => {
+  const { pads, attack, zones, words } = drawn(
+    "A: wears mitts\nB: wears gloves\n\nA hold pads -> B jab, cross, lead hook to body",
+  );
+  expect(attack).toBeNull();
+  const head = zones.find((z) => z.zone === "head")!;
+  const [jab, cross, hook] = pads;
+  // The jab of a left lead comes to the right pad, on the left of the drawing as the one who hits sees it.
+  expect(jab!.cx).toBeLessThan(head.cx - head.rx);
+  expect(cross!.cx).toBeGreaterThan(head.cx + head.rx);
+  expect(hook!.cy).toBeGreaterThan(head.cy + 2 * head.ry);
+  expect(words).toBe("right pad for the jab, left pad for the cross, right pad for the lead hook to body");
 });

@@ -17,7 +17,7 @@ interface ZoneShape {
   readonly ry: number;
 }
 
-interface TargetLayout {
+export interface TargetLayout {
   readonly zones: readonly (ZoneShape & { readonly met: boolean; readonly cm: number })[];
   readonly ghosts: readonly ZoneShape[];
   readonly covers: readonly {
@@ -38,7 +38,9 @@ interface TargetLayout {
     readonly width: number;
     /** Head of an arrow at the target, as a path. */
     readonly arrow: string;
-  };
+  } | null;
+  /** Pads that are held up. */
+  readonly pads: readonly { readonly words: string; readonly cx: number; readonly cy: number; readonly r: number }[];
   /** The hours of the clock round the aim. */
   readonly hours: readonly { readonly hour: number; readonly x: number; readonly y: number }[];
   /** The least clearance, beside its zone. */
@@ -60,6 +62,7 @@ export function targetLayout(scene: SceneView): TargetLayout | null {
     rx: z.hu * scale,
     ry: z.hw * scale,
   });
+  if (!target.attack) return padLayout(target, shape, { x, y, scale });
   const { from, to, aim, radius, clock } = target.attack;
   const straight = clock === null;
   const worst = target.zones.reduce((least, z) => (z.margin < least.margin ? z : least));
@@ -74,6 +77,7 @@ export function targetLayout(scene: SceneView): TargetLayout | null {
       cm: Math.round(z.margin * 1000) / 10,
     })),
     ghosts: target.before.map(shape),
+    pads: [],
     covers: target.covers.map(({ move, works, line, radius: r }) => ({
       move,
       works,
@@ -107,6 +111,28 @@ export function targetLayout(scene: SceneView): TargetLayout | null {
         : `${scene.feed} comes from ${Math.round(clock * 10) / 10} on the clock`,
       covered ? "and is covered" : met ? `and meets the ${worst.zone}` : `and misses by ${cm} cm`,
     ].join(" "),
+  };
+}
+
+/** Radius of a mitt, m. Common practice, no source. */
+const PAD = 0.11;
+
+/** Whoever holds pads: nothing attacks, the pads stand where the blows go. */
+function padLayout(
+  { zones, pads }: NonNullable<SceneView["target"]>,
+  shape: (zone: NonNullable<SceneView["target"]>["zones"][number]) => ZoneShape,
+  { x, y, scale }: { x: (u: number) => number; y: (w: number) => number; scale: number },
+): TargetLayout {
+  const words = pads.map(({ side, blow }) => `${side} pad for the ${blow}`);
+  return {
+    zones: zones.map((zone) => ({ ...shape(zone), met: false, cm: 0 })),
+    ghosts: [],
+    covers: [],
+    attack: null,
+    pads: pads.map(({ u, w }, i) => ({ words: words[i]!, cx: x(u), cy: y(w), r: PAD * scale })),
+    hours: [],
+    nearest: null,
+    words: words.join(", "),
   };
 }
 

@@ -1,5 +1,5 @@
 /** One exchange at the moment of contact as a drawing of the target needs it: zones, covers, the line of the attack. */
-import type { CheckedExchange } from "../exchange/types.ts";
+import type { CheckedExchange, PadPlace } from "../exchange/types.ts";
 import { coverLines, lineAt, type CoverContext, type Line } from "../exchange/cover.ts";
 import { zoneClearance } from "../exchange/clear.ts";
 import { MODEL } from "../exchange/constants.ts";
@@ -30,6 +30,8 @@ export interface Scene {
   readonly zones: readonly SceneZone[];
   readonly before: readonly Omit<SceneZone, "margin">[];
   readonly covers: readonly SceneCover[];
+  /** Pads that whoever is drawn holds up. */
+  readonly pads: readonly PadPlace[];
   /** The attack: a strip for a round blow, a disc for a straight one. */
   readonly attack: {
     readonly aim: { readonly u: number; readonly w: number };
@@ -38,13 +40,24 @@ export interface Scene {
     readonly to: { readonly u: number; readonly w: number };
     readonly radius: number;
     readonly clock: number | null;
-  };
+  } | null;
 }
 
-/** The scene of an exchange; null where no blow comes (pushes, feeds that could not be read). */
+/** Whoever holds a pad as the one who hits it sees them: nothing attacks. */
+function padScene({ contact, pads }: CheckedExchange): Scene | null {
+  if (!contact || pads.length === 0) return null;
+  const holder = contact.attacker;
+  const zones = HIT_ZONES.map((zone, index) => {
+    const { u, w, hu, hw } = zoneInto(newZone(), holder, index);
+    return { zone, u, w, hu, hw, margin: MODEL.marginCap };
+  });
+  return { zones, before: [], covers: [], pads, attack: null };
+}
+
+/** The scene of an exchange; null where no blow comes and no pad is up (pushes, feeds that could not be read). */
 export function sceneOf(e: CheckedExchange): Scene | null {
   const { blow, contact } = e;
-  if (!blow || !contact) return null;
+  if (!blow || !contact) return padScene(e);
   const { receiver, attacker, right, forward } = contact;
   const upright = { ...receiver, posture: blowPosture(e) };
   const at = (z: Zone) => ({ u: z.u, w: z.w, hu: z.hu, hw: z.hw });
@@ -57,6 +70,7 @@ export function sceneOf(e: CheckedExchange): Scene | null {
   return {
     zones,
     before,
+    pads: [],
     covers: coversOf(e, { state: receiver, right, forward, moved: [] }, attacker),
     attack: {
       aim: { u: aim.u, w: aim.w },

@@ -14,12 +14,12 @@ import { countOn } from "./cycle.ts";
 import { emptyExchange } from "./empty.ts";
 import { poses, type Setting } from "./exchange.ts";
 import { plainFeed } from "./feed.ts";
-import { atPad, padAhead, padFindings } from "./pads.ts";
+import { atPad, padAhead, padFindings, padPlace } from "./pads.ts";
 import { launchFeed } from "./launch.ts";
 import { applySetUp, limbFindings, takenPart, undoesHold } from "./limbs.ts";
 import { displacements } from "./move-body.ts";
 import { brokenRules } from "./restrictions.ts";
-import type { Blow, CheckedExchange, Feed, Layer } from "./types.ts";
+import type { Blow, CheckedExchange, Feed, Layer, PadPlace } from "./types.ts";
 import { verdictOf } from "./verdict.ts";
 
 /** What a move is as a cue: said by its data, or a hold; null for all others. */
@@ -39,6 +39,7 @@ export function checkCue(cue: Feed, beats: readonly DoneBeat[], world: World, se
 class CueCheck {
   private readonly findings: FindingDraft[] = [];
   private readonly layers: Layer[] = [];
+  private readonly pads: PadPlace[] = [];
   private readonly kind: Cue | "hold";
   private first: Blow | null = null;
   /** What deals with a cue that no blow answers. */
@@ -103,6 +104,7 @@ class CueCheck {
       margin: working.length > 0 ? metres(Math.min(...working.map((layer) => layer.margin))) : null,
       layers: this.layers,
       contact,
+      pads: this.pads,
       says: counted?.says ?? null,
       findings: this.findings,
     };
@@ -156,6 +158,7 @@ class CueCheck {
     if (!blow) return;
     if (pad) this.say(padFindings(cue.use, blow, world[actor]!, row, setting.usage.customs.pads));
     this.first ??= blow;
+    if (pad) this.pads.push(padPlace(cue.use, blow, world[actor]!, setting.usage.customs.pads));
     const missing = blow.missing > 0;
     const margin = metres(missing ? -blow.missing : MODEL.marginCap);
     this.layers.push({ use, by: "strike", margin, fails: missing ? "open" : null, detail: {}, bareLimb: false });

@@ -36,6 +36,7 @@ export const emptyExchange = (base: Base, { label, section, pass }: Setting): Ch
   ends: null,
   returns: [],
   followUps: [],
+  pads: [],
   says: null,
   findings: [],
   blow: null,

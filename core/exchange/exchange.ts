@@ -97,6 +97,7 @@ export function checkExchange(feed: Feed, beat: DoneBeat | null, world: World, s
     layers: answered.layers,
     ends: beat ? endSide(blow, answered) : null,
     followUps: outcome.next,
+    pads: [],
     says: null,
     findings,
     blow,

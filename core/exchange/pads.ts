@@ -6,7 +6,7 @@ import type { MoveUse } from "../read/types.ts";
 import { otherSide, PADS, type Side } from "../score/person.ts";
 import { goesHigh, limbKind } from "./blow.ts";
 import { MODEL } from "./constants.ts";
-import type { Blow, Feed } from "./types.ts";
+import type { Blow, Feed, PadPlace } from "./types.ts";
 
 /** How far in front of the body a pad is held for a blow, m: a forearm before the face, at the body itself. */
 export const padAhead = (use: MoveUse, holder: BodyState): number =>
@@ -21,6 +21,27 @@ export function atPad(blow: MoveUse, { height }: MoveUse): MoveUse {
   const goes = typeof target !== "string" && height !== null && target[height] !== undefined;
   return goes && !blow.target && !blow.height ? { ...blow, height } : blow;
 }
+
+/** How far a pad is held from the middle of the face, so that a blow that misses it goes past, m. */
+const BESIDE = 0.2;
+
+/** Where the pad stands for a blow: beside the face a forearm in front of it, at the body where the blow goes. */
+export function padPlace(
+  cue: MoveUse,
+  { feed, side, aim, limb }: Blow,
+  holder: BodyState,
+  pads: Customs["pads"],
+): PadPlace {
+  const { use } = feed;
+  const held = cue.side === "left" || cue.side === "right" ? cue.side : padFor(side, pads);
+  const way = held === "left" ? -1 : 1;
+  const high = goesHigh(use);
+  const u = high ? way * BESIDE * holder.body.scale : limb === "hand" ? way * Math.max(Math.abs(aim.u), AT_SIDE) : 0;
+  return { blow: use.text, side: held, u, w: aim.w, d: aim.d + padAhead(use, holder) };
+}
+
+/** How far to the side a mitt lies against the trunk, m. */
+const AT_SIDE = 0.12;
 
 /** How a blow wants the pad turned: against it. null for kicks, and for what falls. */
 function facingFor({ limb, from }: Blow): MoveUse["facing"] {

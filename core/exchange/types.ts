@@ -123,6 +123,15 @@ export interface FollowUp {
   readonly threat: number;
 }
 
+/** Where a pad is held for a blow, from the holder's own centre: to their right, up, forward, m. */
+export interface PadPlace {
+  readonly blow: string;
+  readonly side: Side;
+  readonly u: number;
+  readonly w: number;
+  readonly d: number;
+}
+
 /** A body as a drawing needs it. */
 export interface Pose {
   readonly actor: Actor;
@@ -163,6 +172,8 @@ export interface CheckedExchange extends Span {
   /** What the answerer sends back, in order; filled while the turn is walked. */
   readonly returns: ReturnThrown[];
   readonly followUps: readonly FollowUp[];
+  /** Pads that are held in it, one for each blow. */
+  readonly pads: readonly PadPlace[];
   /** What is to be known of it in a sentence: the points of contact of a count; null where there is nothing. */
   readonly says: string | null;
   readonly findings: readonly FindingDraft[];

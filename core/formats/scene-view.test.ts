@@ -37,7 +37,7 @@ test("a cover stands where the hook comes from", () => {
   expect(covers).toHaveLength(1);
   expect(covers[0]!.works).toBe(true);
   // A left hook comes to the receiver's right.
-  expect(Math.sign(attack.from.u)).toBe(1);
+  expect(Math.sign(attack!.from.u)).toBe(1);
   expect(Math.sign(covers[0]!.line[0])).toBe(1);
   expect(scene!.contact.find((f) => f.actor === "B")!.busy).toEqual(["right"]);
 });

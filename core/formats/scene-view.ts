@@ -49,7 +49,11 @@ export interface SceneView {
   readonly threats: readonly FollowUp[];
   readonly sector: readonly [number, number];
   readonly target: Scene | null;
-  /** Height of the one who answers, m: the target's scale. */
+  /** Pads on the floor, from the centre of whoever holds them: to their right and forward, m. */
+  readonly pads: readonly { readonly words: string; readonly right: number; readonly forward: number }[];
+  /** Who is drawn as the target: whoever answers, or holds the pads. */
+  readonly seen: Actor;
+  /** Height of that person, m: the target's scale. */
   readonly tall: number;
 }
 
@@ -66,6 +70,7 @@ function sceneView(e: CheckedExchange, { header }: Checked, index: number): Scen
   const before = figures(e.before);
   const after = figures(e.after);
   const base = e.row.from;
+  const seen = e.pads.length > 0 ? e.feeder : e.responder;
   return {
     key: `${e.row.index}:${index}`,
     from: base + e.from,
@@ -90,7 +95,9 @@ function sceneView(e: CheckedExchange, { header }: Checked, index: number): Scen
     threats: e.followUps,
     sector: MODEL.sector,
     target: sceneOf(e),
-    tall: header.people[e.responder].height,
+    pads: e.pads.map(({ blow, side, u, d }) => ({ words: `${side} pad for the ${blow}`, right: u, forward: d })),
+    seen,
+    tall: header.people[seen].height,
   };
 }
 
