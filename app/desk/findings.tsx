@@ -33,10 +33,15 @@ const PlaceButton = styled("button")(({ theme }) => ({
 }));
 
 export const Findings = memo(function Findings({ view, repairs, text, cursor, onPick, onRepair }: FindingsProps) {
-  const here = cursor === null ? undefined : view.exchanges.find((e) => e.from <= cursor && cursor <= e.to + 1);
+  const here =
+    cursor === null
+      ? undefined
+      : [...view.exchanges, ...view.wrong].find((e) => e.from <= cursor && cursor <= e.to + 1);
   const order = { error: 0, risk: 1, note: 2 } as const;
   const sorted = [...view.findings].sort((a, b) => order[a.severity] - order[b.severity] || a.from - b.from);
-  const groups = sameSaid(sorted);
+  const groups = sameSaid(sorted.filter((f) => !f.shownWrong));
+  const count = groups.reduce((sum, group) => sum + group.length, 0);
+  const wrong = sorted.filter((f) => f.shownWrong);
   return (
     <>
       {here && <Here exchange={here} />}
@@ -48,9 +53,9 @@ export const Findings = memo(function Findings({ view, repairs, text, cursor, on
       )}
       <Refute text={text} onRepair={onRepair} />
       <Box component="h2" sx={{ typography: "h2", mt: 3, mb: 1 }}>
-        {sorted.length === 0 ? "Nothing to mend" : `${sorted.length} ${sorted.length === 1 ? "finding" : "findings"}`}
+        {count === 0 ? "Nothing to mend" : `${count} ${count === 1 ? "finding" : "findings"}`}
       </Box>
-      {sorted.length === 0 && (
+      {count === 0 && (
         <Box sx={{ color: "text.secondary" }}>
           Each feed is met by an answer that works for these two bodies. The instructor and local rules decide what may
           be practised.
@@ -68,6 +73,25 @@ export const Findings = memo(function Findings({ view, repairs, text, cursor, on
           />
         ))}
       </Rows>
+      {wrong.length > 0 && (
+        <>
+          <Box component="h2" sx={{ typography: "h2", mt: 3, mb: 1 }}>
+            How it goes wrong
+          </Box>
+          <Rows>
+            {wrong.map((f) => (
+              <FindingItem
+                key={findingKey(f)}
+                finding={f}
+                others={[]}
+                repairs={NONE}
+                onPick={onPick}
+                onRepair={onRepair}
+              />
+            ))}
+          </Rows>
+        </>
+      )}
       {groups.length > 60 && <Box sx={{ color: "text.secondary" }}>And {groups.length - 60} more further down.</Box>}
     </>
   );

@@ -197,9 +197,9 @@ function stave(
     section,
     ...drawn,
     width: Math.max(drawn.width + 14, ...notes.map((text) => startX + text.length * LETTER)),
-    height: top + notes.length * NOTE_LINE,
+    height: top + notes.length * NOTE_LINE + (notes.length > 0 ? NOTE_GAP : 0),
     wrong: first.wrong,
-    notes: notes.map((text, i) => ({ text, y: top + i * NOTE_LINE })),
+    notes: notes.map((text, i) => ({ text, y: top + NOTE_GAP + i * NOTE_LINE })),
     rails,
     startX,
     starts: first.strands.before.map(({ actor, apart }, i) => ({ actor, y: ys[i]!, metres: apart })),
@@ -296,6 +296,8 @@ function joinLanes(
   drawn.width = joinX;
 }
 
+/** Room between the labels of a line and the points to watch below it. */
+const NOTE_GAP = 14;
 /** Height of a point to watch, and how wide a letter of it is. */
 const NOTE_LINE = 20;
 const LETTER = 7.2;

@@ -44,6 +44,8 @@ const TRIED = 24;
 
 /** The repairs of a finding that hold, best first; `text` is what was checked. */
 export function repairsOf(text: string, checked: Checked, finding: Finding, school: School): Repair[] {
+  // What is shown wrong is meant to be wrong.
+  if (finding.shownWrong) return [];
   const broken: Broken = { text: plain(text), checked, finding, exchange: exchangeOf(checked, finding), school };
   const found: Repair[] = [];
   let tried = 0;

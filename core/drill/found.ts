@@ -55,7 +55,7 @@ export class AllFound implements Found {
     this.wrong.push(...shown);
     const all = [...findings, ...shown.flatMap((e) => e.findings)];
     const holds = shown.length > 0 && all.every(({ severity }) => severity === "note");
-    if (holds) all.push(draft(item.row, item.line, "wrong-valid"));
+    if (holds) this.findings.push(draft(item.row, item.line, "wrong-valid"));
     for (const finding of all) this.findings.push({ ...finding, severity: "note", shownWrong: true });
   }
 

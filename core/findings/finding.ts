@@ -25,6 +25,8 @@ export interface Finding extends Span {
   readonly line: LineNumber;
   readonly column: number;
   readonly params: Params;
+  /** It is said of a row that shows how it goes wrong. */
+  readonly shownWrong?: true;
 }
 
 export const draft = (row: Row, span: Span, rule: RuleId, params: Params = {}): FindingDraft => ({
@@ -48,6 +50,7 @@ export function finish(d: FindingDraft): Finding {
     line: lineNumber(d.row.index),
     column: d.from + 1,
     params: d.params,
+    ...(d.shownWrong ? { shownWrong: true } : {}),
   };
 }
 
