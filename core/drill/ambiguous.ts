@@ -27,10 +27,20 @@ export function ambiguousCues(firsts: readonly CheckedExchange[], header: Header
 }
 
 /** The limb and the kind of path, by which a blow is known from the first sign; null where none comes. */
-const lookOf = ({ blow }: CheckedExchange): string | null => blow && `${blow.limb} ${blow.side} ${blow.path}`;
+function lookOf({ blow }: CheckedExchange): string | null {
+  if (!blow) return null;
+  // A turn of the whole body looks the same whatever comes out of it.
+  if (blow.feed.use.move.attack?.overTurns) return `turn ${blow.side}`;
+  return `${blow.limb} ${blow.side} ${blow.path}`;
+}
 
 const sameHour = ({ blow: one }: CheckedExchange, { blow: two }: CheckedExchange): boolean =>
-  typeof one?.clock !== "number" || typeof two?.clock !== "number" || Math.abs(one.clock - two.clock) <= 1;
+  (turns(one) && turns(two)) ||
+  typeof one?.clock !== "number" ||
+  typeof two?.clock !== "number" ||
+  Math.abs(one.clock - two.clock) <= 1;
+
+const turns = (blow: CheckedExchange["blow"]): boolean => blow?.feed.use.move.attack?.overTurns === true;
 
 const sameAnswer = (a: CheckedExchange, b: CheckedExchange): boolean =>
   a.answer[0]?.move.id === b.answer[0]?.move.id && a.answer[0]?.height === b.answer[0]?.height;

@@ -70,7 +70,7 @@ export function walkScore(score: Score, usage: Usage, prepared: Prepared, found:
   return pass;
 }
 
-const HEADER_NOTES = new Set(["header-key"]);
+const HEADER_NOTES = new Set(["header-key", "own-rule"]);
 
 function headerFinding(fault: HeaderFault): FindingDraft {
   const params = { code: fault.code, value: fault.span.text, key: fault.span.text, known: fault.known.join(", ") };

@@ -72,11 +72,7 @@ export function distancesOf(header: Header, reader: LineReader): Distances {
     return { usual: metres(landing.usual + ahead), most: metres(landing.usual + ahead) };
   };
   return {
-    fixed: header.range
-      ? rangeDistance(header.range, trial, vocabulary)
-      : header.kind === "sensitivity"
-        ? named("trap")
-        : null,
+    fixed: fixedDistance(header, trial, vocabulary),
     by(line) {
       let distance = known.get(line);
       if (distance === undefined) known.set(line, (distance = measure(line)));
@@ -84,6 +80,14 @@ export function distancesOf(header: Header, reader: LineReader): Distances {
     },
     usual: named("punch"),
   };
+}
+
+/** The distance that is written, or that of hands that touch; null where a feed decides, m. */
+function fixedDistance({ formation, range, kind }: Header, trial: World, vocabulary: Vocabulary): Metres | null {
+  const size = (trial.A!.body.scale + trial.B!.body.scale) / 2;
+  if (formation.name === "feet interlocked") return metres(MODEL.interlocked * size);
+  if (range) return rangeDistance(range, trial, vocabulary);
+  return kind === "sensitivity" ? rangeDistance({ name: "trap" }, trial, vocabulary) : null;
 }
 
 /**

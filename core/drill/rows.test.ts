@@ -255,3 +255,30 @@ describe("how a pad is held", () => {
     expect(rules(`${PADS}A hold pad facing down -> B rear uppercut`)).toEqual([]);
   });
 });
+
+describe("what a drill says of itself", () => {
+  test("rules of conduct are printed and not judged; a rule that changes nothing says so", () => {
+    expect(said("rules A: no scratching\n\nA jab -> B catch", "header")).toMatchObject({ severity: "note" });
+    expect(said("rules B: touch first\n\nA lead hook -> B cover", "header")?.message).toMatch(/changes nothing/);
+    expect(rules("kind: sensitivity\nrules A: touch first\n\nA touch on chest, push to chest -> B turn")).toEqual([]);
+  });
+  test("feet interlocked stand nearer than at trapping distance", () => {
+    const near = run("formation: feet interlocked\nkind: sensitivity\n\nA push to chest -> B turn").distance;
+    expect(near).toBeLessThan(run("kind: sensitivity\n\nA push to chest -> B turn").distance);
+  });
+  test("what a rule forbids is said once", () => {
+    expect(rules("kind: sensitivity\nrules B: no steps\n\nA push to right chest -> B pivot")).toEqual(["rule-broken"]);
+  });
+  test("two turns of the whole body look alike until something comes out of them", () => {
+    const spins = (answer: string) =>
+      rules(
+        `tempo: 90%\n\nchoose A:\n  fist: A rear spinning backfist -> B duck\n  kick: A rear spinning hook kick to head -> B ${answer}\nend`,
+      );
+    expect(spins("step back")).toContain("ambiguous-cue");
+    expect(spins("duck")).not.toContain("ambiguous-cue");
+  });
+  test("going under a stick with the body alone is only just enough", () => {
+    expect(rules("A: holds stick\n\nA forehand high -> B duck")).toContain("tight");
+    expect(rules("A: holds stick\n\nA forehand high -> B step back")).not.toContain("tight");
+  });
+});

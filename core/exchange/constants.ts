@@ -24,6 +24,8 @@ export const MODEL = {
   /** Fixed distances of two people of 1.75 m. */
   clinch: 0.5,
   trap: 0.75,
+  /** Each front foot level with the other's back foot. */
+  interlocked: 0.6,
   /** No two bodies come nearer than this, centre to centre. */
   nearest: 0.35,
   /** `out` lies this far beyond the longest tool. */

@@ -112,6 +112,7 @@ function answerOf(s: Situation): Outcome {
   const receiver = world[feed.receiver]!;
   const findings = limbFindings(uses, feed.row, world, feed.receiver, blow?.incoming ?? null);
   for (const use of uses) findings.push(...brokenRules(use, feed.row, receiver, setting.header));
+  const broken = findings.some((f) => f.rule === "rule-broken");
   const answered = tryAnswer(s, PLAIN);
   const robust = robustness(s, answered);
   if (beat) {
@@ -128,6 +129,7 @@ function answerOf(s: Situation): Outcome {
         setting,
         lead,
         madeShort: s.madeShort,
+        broken,
         from: receiver,
       }),
     );
@@ -196,6 +198,8 @@ interface AnswerFacts {
   /** Which side the feeder has in front. */
   readonly lead: Side;
   readonly madeShort: boolean;
+  /** Something in the answer breaks a rule of the drill. */
+  readonly broken: boolean;
   /** The receiver before they moved. */
   readonly from: BodyState;
 }
@@ -205,7 +209,9 @@ function answerFindings(f: AnswerFacts): FindingDraft[] {
   const { best } = answered;
   const row = feed.row;
   const found: FindingDraft[] = [];
-  if ((!best || best.fails) && !f.madeShort) {
+  // One fault, one finding: what a rule of the drill forbids need not be good for anything besides.
+  const forbidden = f.broken && beat.uses.length === 1;
+  if ((!best || best.fails) && !f.madeShort && !forbidden) {
     // One fault, one finding: where the drill forbids resisting, that is what is wrong.
     if (best?.fails === "resisting" && setting.header.rules[feed.receiver].has("no resisting"))
       found.push(
@@ -254,8 +260,9 @@ function answerFindings(f: AnswerFacts): FindingDraft[] {
 }
 
 /** What gets out of the way once and is no answer by itself: the head alone from a blade, straight back from a shot. */
-function notEnough(blow: Blow | null, { use, detail }: Layer): "blade" | "shot" | null {
+function notEnough(blow: Blow | null, { use, detail }: Layer): "blade" | "stick" | "shot" | null {
   if (blow?.tool === "blade" && !usesFeet(use)) return "blade";
+  if (blow?.tool === "stick" && !usesFeet(use)) return "stick";
   return blow?.path === "shoot" && detail.how === "short" && displacements(use).some((m) => m.feet) ? "shot" : null;
 }
 

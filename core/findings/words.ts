@@ -48,6 +48,8 @@ export const syntaxWords: Record<string, string> = {
 export const headerWords: Record<string, string> = {
   "header-key": "“{key}” is kept as a note; the checker does not use it.",
   "header-value": "“{value}” is not known here. Known: {known}.",
+  "idle-rule": "“{key}” is about pushes, and {actor} pushes nobody here: it changes nothing.",
+  "own-rule": "“{known}” is printed with the drill, and not judged.",
   tempo: "“{value}” is no tempo. Write a percentage of full speed from 5 to 150, such as `50%`.",
   range: "“{value}” is no distance. Write {known}, or metres between the two centres from 0.2 to 6, such as `1.4 m`.",
   "body-bounds":
@@ -93,6 +95,7 @@ export const minorWords: Record<string, string> = {
 
 /** What works only just, or only once. */
 export const justEnough: Record<string, string> = {
+  stick: "Only the body moves, and the stick comes back. Block, step off, or go in and jam.",
   blade: "Only the head moves, and the blade comes again. Leave with the feet, or control the arm.",
   shot: "Straight back they keep coming. Sprawl, or step off the line.",
   other: "Just enough: a taller partner gets hit, or a slower one. Move a little more.",

@@ -45,7 +45,7 @@ export interface Header {
   readonly gear: string | null;
   /** null: nothing is said of the floor. */
   readonly mats: boolean | null;
-  readonly formation: { readonly name: "pair" | "triangle"; readonly sideMetres: number };
+  readonly formation: { readonly name: "pair" | "triangle" | "feet interlocked"; readonly sideMetres: number };
   /** Who attacks in turn; null: whoever is called, or whoever likes. */
   readonly order: readonly Actor[] | null;
   /** Words to count with, as a school says them; null: plain numbers. */
@@ -212,9 +212,10 @@ function readTempo(text: string, say: Say): Share | null {
 }
 
 function readFormation(text: string, say: Say): Header["formation"] | null {
+  if (text === "feet interlocked") return { name: text, sideMetres: 2 };
   const found = /^(pair|triangle)(?:\s+(\d+(?:[.,]\d+)?)\s*m)?$/.exec(text);
   if (found) return { name: found[1] === "triangle" ? "triangle" : "pair", sideMetres: decimal(found[2] ?? "2") };
-  say("header-value", ["pair", "triangle 2 m"]);
+  say("header-value", ["pair", "triangle 2 m", "feet interlocked"]);
   return null;
 }
 
@@ -244,7 +245,8 @@ function readRules(text: string, say: Say): ReadonlySet<Rule> {
     if (word === "") continue;
     const rule = RULES.find((r) => r === word);
     if (rule) rules.add(rule);
-    else say("header-value", RULES);
+    // Rules of conduct in the school's own words are printed and not judged.
+    else say("own-rule", [word]);
   }
   return rules;
 }
