@@ -230,3 +230,40 @@ describe("contact cycles count by count", () => {
     expect(rules(roll("A single-arm cycle -> B single-arm cycle", "x6"))).toEqual([]);
   });
 });
+
+describe("cycles with grips", () => {
+  test("wing, grab and punch go round with a change of roles: the wing turns the grip open", () => {
+    const text =
+      "kind: flow\nrange: trap\nloop swap x8:\n  A R chung choi -> B R bong sao, L lap sao on R wrist + R chung choi -> A R bong sao\nend";
+    expect(run(text).findings.filter((f) => f.severity !== "note")).toEqual([]);
+    expect(run(text).closure?.closes).toBe(true);
+  });
+  test("a hand that is pinned is not turned free", () => {
+    expect(rules("A jab -> B slap parry, pin on lead hand, cross -> A lead wing arm, lead hook")).toContain(
+      "limb-pinned",
+    );
+  });
+  test("through the gap: a blow goes where the pressure was", () => {
+    expect(pairs("kind: sensitivity\nA release -> B chain punch -> A slap parry")).toEqual([
+      ["A", "release", "chain punch", "valid"],
+      ["B", "chain punch", "slap parry", "valid"],
+    ]);
+    expect(rules("kind: sensitivity\nA push to chest -> B chain punch")).toContain("no-answer");
+  });
+  test("who turns to the third comes with a step", () => {
+    expect(rules("formation: triangle 2 m\nA jab at B -> B catch, cross at C -> C slip out")).toEqual([]);
+  });
+  test("a head that slipped is back after a cover", () => {
+    expect(rules("A cross, lead hook, cross -> B slip out, cover, slip out")).not.toContain("line-open");
+    expect(rules("A cross, cross -> B slip out, slip out")).toContain("line-open");
+  });
+  test("a rising block lifts straight blows to the head, a double cover takes a kick to the body on the arms", () => {
+    expect(rules("A lunge punch high -> B rising block")).toEqual([]);
+    expect(rules("A jab to body -> B rising block")).toContain("line-open");
+    expect(rules("A rear round kick to body -> B double cover")).toEqual(["wrong-material"]);
+  });
+  test("a parry beside a blow is done with the other hand, a cover stands on its side", () => {
+    expect(rules("A lead straight punch -> B slap parry + rear straight punch")).toEqual([]);
+    expect(rules("A lead hook -> B cover + cross")).toContain("limb-busy");
+  });
+});

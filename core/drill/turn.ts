@@ -34,6 +34,10 @@ const deals = (beat: DoneBeat): boolean =>
 
 const isMissing = ({ rule }: FindingDraft): boolean => rule === "out-of-reach" || rule === "too-close";
 
+/** What was pressed on is gone, and a blow goes where it was. */
+const goesThrough = ({ feed }: Pending, { uses }: DoneBeat): boolean =>
+  feed?.use.move.energy?.direction === "gone" && uses.some(attacks);
+
 /** True for a feint that is no attack. */
 const fallsFor = (use: MoveUse): boolean => use.feint && !attacks(use);
 
@@ -114,7 +118,8 @@ class TurnTaken {
     const front = this.waiting[0];
     if (beat.uses.some(fallsFor) && !front?.feed?.use.feint) return this.fall(beat, rest);
     if (front?.cue && !beat.faulty) return this.actOn(front, beat, rest);
-    if (front && (beat.faulty || deals(beat) || this.getsAway(beat, rest))) return this.answer(front, beat, rest);
+    if (front && (beat.faulty || deals(beat) || goesThrough(front, beat) || this.getsAway(beat, rest)))
+      return this.answer(front, beat, rest);
     if (front?.feed && beat.uses.some(attacks)) {
       // An attack alone is no answer: what it stands against lands.
       this.waiting.shift();
@@ -244,7 +249,8 @@ class TurnTaken {
         feints: this.feints,
         first: opening && this.made.length === 0,
         towards: { x, y },
-        order: this.made.length + this.struck,
+        // Whoever turns to somebody else comes to them with a step.
+        order: this.made.length + this.struck + (this.answering && receiver !== this.turning.last ? 1 : 0),
       };
       this.before = [];
       walk.findings.push(...brokenRules(use, walk.row, world[actor]!, walk.setting.header));

@@ -74,7 +74,9 @@ const receives = ({ move }: MoveUse): boolean => move.answer?.some((m) => m.by =
 /** Tests one part of an answer against a push, press, pull or release. */
 export function answerEnergy(use: MoveUse, feed: Feed, receiver: BodyState, move: BodyMove): Layer | null {
   const pressure = pressureOf(feed, receiver);
-  const goes = motion(use, pressure, move);
+  // Nothing is there any more: a blow goes where it was.
+  const throughGap = pressure.direction === "gone" && use.move.attack && !use.feint;
+  const goes = throughGap ? "through" : motion(use, pressure, move);
   const bare = use.move.limb.includes("hand");
   const made = (margin: number, fails: Layer["fails"], detail: Layer["detail"]): Layer => ({
     use,

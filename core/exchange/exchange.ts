@@ -2,7 +2,7 @@
 import { metres } from "../base/units.ts";
 import type { Blow, CheckedExchange, Contact, Feed, FollowUp, Layer, Pose } from "./types.ts";
 import { brokenRules } from "./restrictions.ts";
-import { ceilingFor } from "./in-time.ts";
+import { ceilingFor, isNear } from "./in-time.ts";
 import { balanceOf } from "./keeps-balance.ts";
 import { percent } from "./time.ts";
 import { followUps } from "./follow-ups.ts";
@@ -20,7 +20,7 @@ import type { LineHeader } from "../score/header.ts";
 import type { Usage } from "../customs/customs.ts";
 import type { Side } from "../score/person.ts";
 import type { Actor } from "../score/types.ts";
-import { cloneState, heldBy, risen, type BodyState, type World } from "../body/state.ts";
+import { cloneState, heldBy, risen, STANCE, type BodyState, type World } from "../body/state.ts";
 import type { MoveUse, DoneBeat } from "../read/types.ts";
 
 /** What the checker knows beside the two bodies. All that a verdict rests on is part of the key of kept lines. */
@@ -70,7 +70,7 @@ export function checkExchange(feed: Feed, beat: DoneBeat | null, world: World, s
   for (const uses of feed.after) applySetUp(uses, world, feed.actor, feed.receiver);
   const findings = [...feedFindings, ...outcome.findings];
   const uses = usesOf(situation);
-  const answer = uses.filter((use) => !use.move.attack || use.move.answer);
+  const answer = uses.filter((use) => !use.move.attack || use.move.answer || answered.best?.use === use);
   return {
     from: feed.use.from,
     to: beat?.to ?? feed.use.to,
@@ -183,6 +183,8 @@ function contactOf(s: Situation, { move }: Answered): Contact {
 function moveOn(s: Situation, { move, best }: Answered): void {
   const { feed, blow, world } = s;
   world[feed.receiver] = move.state;
+  // Who stands and covers is over their feet again; only who has just moved is still where they went.
+  if (move.moved.length === 0) move.state.posture = STANCE;
   applyAfter(usesOf(s), world, feed.receiver, feed.actor, blow);
   if (!blow && best?.detail.kind === "yields") move.state.yielded += MODEL.yieldUse;
 }
@@ -270,11 +272,14 @@ function notEnough(blow: Blow | null, { use, detail }: Layer): "blade" | "stick"
  * A straight hand blow was answered by moving or deflecting so that the head is on the side of the
  * feeder's other hand, that hand's blow to the head is open, and nothing is thrown with it.
  */
-function insideLine({ feed, blow, beat, answered, next, lead }: AnswerFacts): FindingDraft | null {
+function insideLine({ feed, blow, beat, answered, next, lead, setting }: AnswerFacts): FindingDraft | null {
   const { best, move } = answered;
   if (!blow || !best || best.fails || blow.path === "shoot" || blow.limb !== "hand") return null;
   if (best.by !== "displace" && best.by !== "deflect") return null;
   if (beat.uses.some((use) => use.move.attack) || best.detail.how === "short") return null;
+  // Hands that stay in contact are there for the other hand as well.
+  if (best.by === "deflect" && isNear(setting.header.range) && best.use.move.answer?.some((m) => m.by === "energy"))
+    return null;
   // Under a round blow the head may go either way: with the blow it comes up in front of the other hand.
   const round = blow.path === "arc";
   if (round && (best.by !== "displace" || !blow.from || Math.abs(blow.from.u) < 0.8)) return null;

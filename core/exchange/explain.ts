@@ -75,6 +75,7 @@ function leavesOpen({ use, detail }: Layer, blow: Blow | null): string {
   const other = detail.side !== undefined && detail.side !== blow.incoming && use.side !== null;
   const cover = needsWeapon(use.move) ? "block" : blow.limb === "leg" ? "lift the shin" : "cover";
   if (other) return `It comes to the ${blow.incoming}: ${cover} on that side.`;
+  if (!blow.from && needsWeapon(use.move)) return "Put it across that line, or get off it.";
   if (!blow.from) return "That leaves the middle open: parry, catch, or get off the line.";
   return "It is not where that comes in: put it lower or higher, or move.";
 }

@@ -2,6 +2,7 @@
 import { millis } from "../base/units.ts";
 import type { BodyState, World } from "../body/state.ts";
 import { PARTS } from "../body/parts.ts";
+import type { Range } from "../score/header.ts";
 import type { GuardData } from "../score/postures.ts";
 import { limbKind } from "./blow.ts";
 import { MODEL } from "./constants.ts";
@@ -24,7 +25,7 @@ export function ceilingFor({ feed, blow, world, setting: { header, choices } }: 
   const rules = header.rules[receiver.actor];
   const touching = feed.use.move.energy !== undefined || inContact(world[feed.receiver]!);
   // Where the hands are on each other, or as near as that, every way is short.
-  const near = touching || (header.range !== null && "name" in header.range && isNear(header.range.name));
+  const near = touching || isNear(header.range);
   // A touch that rests before the push has told already where it comes.
   const told = feed.use.move.energy !== undefined && touchesFirst(world[feed.actor]!);
   const sense = senseOf(header.kind, touching || rules.has("eyes closed") ? "touch" : "sight");
@@ -48,7 +49,9 @@ export function ceilingFor({ feed, blow, world, setting: { header, choices } }: 
 
 const inContact = ({ holds }: BodyState): boolean =>
   (holds.left !== null && holds.left.kind !== "own") || (holds.right !== null && holds.right.kind !== "own");
-const isNear = (name: string): boolean => name === "trap" || name === "clinch";
+/** Where hands are on each other, or as good as. */
+export const isNear = (range: Range): boolean =>
+  range !== null && "name" in range && (range.name === "trap" || range.name === "clinch");
 const touchesFirst = ({ holds }: BodyState): boolean => holds.left?.kind === "touch" || holds.right?.kind === "touch";
 
 /** How high a hand has to go against a blow. */

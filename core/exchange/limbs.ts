@@ -114,13 +114,30 @@ export function applyAfter(
     // Hands that do something else have left a contact cycle.
     if (use.move.cycle !== state.cycle?.id) state.cycle = null;
     // A hand that does something new lets go of what it held.
-    for (const side of sides) setHold(state, side, null);
+    for (const side of sides) {
+      setHold(state, side, null);
+      // What works from the contact has turned a hand that was gripped out of the grip.
+      if (worksFromContact(use.move)) freeGrip(world[other]!, actor, side);
+    }
     if (use.move.contact) takeHold(use, sides[0]!, state, world[other]!, blow);
     if (use.move.answer?.some((m) => m.by === "deflect")) state.carries = true;
   }
   for (const { move } of uses) {
     if (move.goesDown && !move.attack) state.unrecovered = "down";
     if (move.restores) restore(state);
+  }
+}
+
+/** True for what turns the contact aside with the arm that is in it. */
+const worksFromContact = ({ answer }: Move): boolean =>
+  answer?.some((m) => m.by === "energy") === true && answer.some((m) => m.by === "deflect");
+
+/** A grip on somebody's hand comes open; a pin stays. */
+function freeGrip(holder: BodyState, of: Actor, side: Side): void {
+  for (const hand of ["left", "right"] as const) {
+    const hold = holder.holds[hand];
+    if (hold?.of === of && hold.limb === "hand" && hold.side === side && hold.kind === "grip")
+      setHold(holder, hand, null);
   }
 }
 

@@ -9,6 +9,8 @@ interface MaterialFault {
   readonly detail: Readonly<Record<string, string>>;
 }
 
+const TRUNK: ReadonlySet<string> = new Set(["chest", "belly", "hips"]);
+
 /**
  * The fault of a contact between a covering limb and what attacks, or null. `depth`: how far in
  * front of where they stood the receiver's limb is; a step in brings it onto the attacker's forearm.
@@ -29,6 +31,8 @@ export function materialFault(
     if (blow.limb === "leg" && blow.tool === "foot" && !blow.from && (limb === "forearm" || limb === "hand") && !double)
       return fault("heel");
     const kick = blow.limb === "leg" && blow.tool !== "knee";
+    // Both arms hold a kick to the trunk, and take all of it.
+    if (kick && limb === "forearm" && double && TRUNK.has(blow.zone)) return fault("arms", "risk");
     if (kick && (limb === "forearm" || limb === "hand") && !double && blow.from) return fault("shin", "risk");
     return null;
   }

@@ -115,6 +115,7 @@ export const lineOpen: Record<string, string> = {
 };
 
 export const wrongMaterial: Record<string, string> = {
+  arms: "It holds, but the arms take all of the kick. Lift the shin as well, or step.",
   shin: "One {limb} takes the shin of a kick: it stops it, but it hurts. Double the cover, or step in or away.",
   heel: "The {limb} stops no kick that comes straight: it goes through. Step off, or take the hips away.",
   edge: "The {limb} would meet the edge. Step in so that it meets the forearm, or step out of reach.",

@@ -56,7 +56,7 @@ class Doing {
     return { from, to, text, uses: this.withFreeHand(uses), faulty: uses.length < parts.length };
   }
 
-  /** A hold beside a blow, with no hand named, is taken with the hand that does not strike. */
+  /** A hold or parry beside a blow, with no hand named, is done with the hand that does not strike. */
   private withFreeHand(uses: readonly MoveUse[]): readonly MoveUse[] {
     const blow = uses.find(({ move }) => move.attack && / hand$/.test(move.limb));
     if (!blow) return uses;
@@ -67,7 +67,7 @@ class Doing {
         this.stance,
       );
     return uses.map((use) => {
-      const free = use !== blow && use.move.contact && use.move.limb === "incoming hand" && !use.hand && !use.side;
+      const free = worksAcross(use.move) && !use.hand && !use.side;
       return free ? { ...use, hand: otherSide(strikes) } : use;
     });
   }
@@ -112,6 +112,10 @@ class Doing {
     return null;
   }
 }
+
+/** What either hand can do, wherever the attack comes to: a hold or a push aside, not a cover, which stands on its side. */
+const worksAcross = ({ attack, limb, contact, answer }: Move): boolean =>
+  limb === "incoming hand" && !attack && (contact !== undefined || answer?.every((m) => m.by === "deflect") === true);
 
 /** True for what is done with the weapon itself by one hand. */
 const worksWithTool = ({ needs, limb }: Move): boolean =>

@@ -38,7 +38,7 @@ describe("header", () => {
     ["tempo: 900%", "tempo"],
     ["range: 70 m", "range"],
     ["kind: dance", "header-value"],
-    ["rules A: no fun", "header-value"],
+    ["rules A: no fun", "own-rule"],
     ["colour: blue", "header-key"],
     ["A: height 17", "body-bounds"],
     ["A: reach 300", "body-bounds"],
