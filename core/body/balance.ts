@@ -43,13 +43,16 @@ export const massOf = ({ person, height }: BodyState["body"]): number => person.
 
 /** How far the centre of mass is from over the middle of the feet: to the own right and forward, m. */
 export function centreOf({ head, chest, belly, hips, legs }: Posture): { readonly u: number; readonly d: number } {
-  const sum = (axis: "u" | "d") =>
-    MASS.head * (head[axis] - legs[axis]) +
-    MASS.chest * (chest[axis] - legs[axis]) +
-    MASS.belly * (belly[axis] - legs[axis]) +
-    (MASS.hips + LEGS) * (hips[axis] - legs[axis]);
-  return { u: sum("u"), d: sum("d") };
+  const { head: h, chest: c, belly: b } = MASS;
+  return {
+    u: h * head.u + c * chest.u + b * belly.u + TAIL * hips.u - ALL * legs.u,
+    d: h * head.d + c * chest.d + b * belly.d + TAIL * hips.d - ALL * legs.d,
+  };
 }
+
+/** Hips with the part of the legs that goes along with them, and all that feet carry which go along. */
+const TAIL = MASS.hips + LEGS;
+const ALL = MASS.head + MASS.chest + MASS.belly + TAIL;
 
 /** sqrt(g / l) for a stature, 1/s. */
 export const frequency = (height: number, way: keyof typeof PENDULUM): number =>

@@ -14,7 +14,10 @@ import type { ByHeight, Height } from "../words/types.ts";
 export function byHeight<T>(value: ByHeight<T>, height: Height | null): T {
   if (typeof value !== "object" || value === null || Array.isArray(value)) return value as T;
   const record = value as Partial<Record<Height, T>>;
-  return (height && record[height]) ?? (Object.values(record)[0] as T);
+  const named = height && record[height];
+  if (named !== null && named !== undefined) return named;
+  for (const first in record) return record[first as Height]!;
+  return value as T;
 }
 
 /** The side of the limb that does a move. `incoming` is the side that a feed comes from. */

@@ -322,15 +322,26 @@ function robustness(s: Situation, { best }: Answered): number {
 }
 
 /** The hands that push an attack away stand no guard while they do; covering ones still do. */
-function deflecting(uses: readonly MoveUse[], world: World, actor: Actor, incoming: Side | null): Side[] {
-  const pushing = uses.filter((use) => use.move.attack || use.move.answer?.some((m) => m.by === "deflect"));
-  return workingHands(pushing, world, actor, incoming);
-}
+const deflecting = (uses: readonly MoveUse[], world: World, actor: Actor, incoming: Side | null): Side[] =>
+  handsOf(uses, world, actor, incoming, ({ move }) => !!move.attack || pushes(move));
+
+const pushes = ({ answer }: MoveUse["move"]): boolean => answer?.some((m) => m.by === "deflect") === true;
 
 const workingHands = (uses: readonly MoveUse[], world: World, actor: Actor, incoming: Side | null): Side[] =>
-  useLimbs(uses, world, actor, incoming)
-    .filter((l) => l.limb === "hand")
-    .flatMap((l) => l.sides);
+  handsOf(uses, world, actor, incoming, () => true);
+
+function handsOf(
+  uses: readonly MoveUse[],
+  world: World,
+  actor: Actor,
+  incoming: Side | null,
+  which: (use: MoveUse) => boolean,
+): Side[] {
+  const hands: Side[] = [];
+  for (const { use, limb, sides } of useLimbs(uses, world, actor, incoming))
+    if (limb === "hand" && which(use)) hands.push(...sides);
+  return hands;
+}
 
 /** The bodies as a drawing needs them. */
 export function poses(world: World): Pose[] {

@@ -95,5 +95,8 @@ const DEFLECT_WHY: Record<string, string> = {
 };
 
 /** A zone as people say it: the left thigh. */
-const zoneWords = (best: Layer, blow: Blow | null): string =>
-  (best.detail.zone ?? blow?.zone ?? "body").replace(/^(\w+) (left|right)$/, "$2 $1");
+function zoneWords(best: Layer, blow: Blow | null): string {
+  const zone = best.detail.zone ?? blow?.zone ?? "body";
+  const [part, side] = zone.split(" ");
+  return side ? `${side} ${part}` : zone;
+}

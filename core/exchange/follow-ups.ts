@@ -6,6 +6,7 @@ import { norm, pointSegmentDistance, segmentDistance, segmentsCross } from "../b
 import { byHeight } from "./blow.ts";
 import { keptFor } from "../base/bounded.ts";
 import { isLegPart, PARTS } from "../body/parts.ts";
+import type { HitZone } from "../body/body.ts";
 import { heldBy, sideOf, zoneNow, type BodyState, type World } from "../body/state.ts";
 import type { Side } from "../score/person.ts";
 import { partNamed, type PartName } from "../words/part-names.ts";
@@ -20,8 +21,9 @@ interface Threat {
   readonly path: "thrust" | "arc";
   /** Reach from the own centre as a share of the arm (hands) or of H (legs). */
   readonly extension: number;
-  /** Turn of the trunk with it, degrees. */
-  readonly turn: number;
+  /** Cosine and sine of the turn of the trunk with it. */
+  readonly across: number;
+  readonly ahead: number;
   readonly target: "head" | "body" | "leg";
   /** ms from the end of the feed. */
   readonly time: number;
@@ -37,7 +39,9 @@ function threatsIn({ attack, followsUp, limb }: Move): Threat[] {
   const { path } = attack;
   const kind = limb.endsWith("leg") ? "leg" : "hand";
   return followsUp.map(({ as, side, height = null }) => {
-    const turn = attack.turnReturn ?? attack.turn ?? 0;
+    const turns = attack.turnReturn ?? attack.turn ?? 0;
+    const turn = kind === "leg" ? 0 : typeof turns === "number" ? turns : turns[side];
+    const angle = (turn * Math.PI) / 180;
     return {
       move: as,
       limb: `${side} ${kind}`,
@@ -45,7 +49,8 @@ function threatsIn({ attack, followsUp, limb }: Move): Threat[] {
       kind,
       path,
       extension: attack.reach ?? attack.extension ?? 0.97,
-      turn: kind === "leg" ? 0 : typeof turn === "number" ? turn : turn[side],
+      across: Math.cos(angle),
+      ahead: Math.sin(angle),
       target: targetOf(partNamed(byHeight(attack.target, height))),
       time: attack.contact,
     };
@@ -82,12 +87,13 @@ interface FollowUpContext {
 /** Lists what the feeder could do next with every limb but the one that attacked. */
 export function followUps(c: FollowUpContext): FollowUp[] {
   const list: FollowUp[] = [];
+  const targets = targetsOf(c);
   for (const threat of threatsOf(c.vocabulary)) {
     const side = sideOf(c.attacker, threat.side);
     const { kind } = threat;
     if (c.blow.limb === kind && c.blow.side === side) continue;
     if (heldBy(c.world, c.attacker.actor, kind, side)) continue;
-    const { state, slack } = classify(threat, side, c);
+    const { state, slack } = classify(threat, side, targets[threat.target], c);
     const weight = WEIGHTS[state];
     const value = VALUES[threat.target];
     const soon = 300 / (threat.time + c.late);
@@ -113,27 +119,44 @@ const WEIGHTS: Record<FollowUpState, number> = {
 /** What a target is worth. Common practice, no source. */
 const VALUES: Record<Threat["target"], number> = { head: 1, body: 0.7, leg: 0.6 };
 
-function classify(threat: Threat, side: Side, c: FollowUpContext): { state: FollowUpState; slack: number } {
-  const { blow, attacker, receiver } = c;
-  const zone =
-    threat.target === "head" ? "head" : threat.target === "body" ? "belly" : (`thigh ${receiver.lead}` as const);
-  const z = zoneNow(receiver, zone);
-  const target = { u: z.u + c.right, w: z.w, d: z.d + c.forward };
+/** Where a follow-up would go, in the frame of the blow. */
+interface Target {
+  readonly u: number;
+  readonly w: number;
+  readonly d: number;
+  /** Half its depth. */
+  readonly hd: number;
+}
+
+function targetsOf({ receiver, right, forward }: FollowUpContext): Readonly<Record<Threat["target"], Target>> {
+  const at = (zone: HitZone): Target => {
+    const { u, w, d, hd } = zoneNow(receiver, zone);
+    return { u: u + right, w, d: d + forward, hd };
+  };
+  return { head: at("head"), body: at("belly"), leg: at(receiver.lead === "left" ? "thigh left" : "thigh right") };
+}
+
+function classify(
+  threat: Threat,
+  side: Side,
+  target: Target,
+  c: FollowUpContext,
+): { state: FollowUpState; slack: number } {
+  const { blow, attacker } = c;
   const hand = threat.kind === "hand";
   const shoulders = attacker.body.halfShoulders;
-  const angle = (threat.turn * Math.PI) / 180;
   // The attacker's left is on the receiver's right.
   const own = side === "left" ? 1 : -1;
   const origin = hand
     ? {
-        u: own * shoulders * Math.cos(angle),
-        d: blow.origin.d - shoulders * Math.sin(angle),
+        u: own * shoulders * threat.across,
+        d: blow.origin.d - shoulders * threat.ahead,
         w: attacker.body.shoulderHeight,
       }
     : { u: own * 0.06 * attacker.body.height, d: blow.origin.d, w: 0.53 * attacker.body.height };
   const reach = hand ? threat.extension * attacker.body.arm : threat.extension * attacker.body.height;
   const level = hand ? Math.sqrt(Math.max(0, reach * reach - (target.w - origin.w) ** 2)) : reach;
-  const gap = norm(target.u - origin.u, origin.d - target.d) - z.hd - FOLLOW_STEP * attacker.body.scale;
+  const gap = norm(target.u - origin.u, origin.d - target.d) - target.hd - FOLLOW_STEP * attacker.body.scale;
   const slack = level - gap;
   if (slack < 0) return { state: "out of reach", slack };
   // Sector about the attacker's heading (towards where the receiver stood), + to the limb's own side.

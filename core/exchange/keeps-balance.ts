@@ -17,6 +17,8 @@ interface Moving {
 
 /** How far the body is beyond the feet after an answer, cm; null where it is not. */
 export function balanceOf({ feed, answered: { move, best }, from }: Moving): number | null {
+  // Whoever stands still and is not pushed stands as they stood.
+  if (move.moved.length === 0 && !feed.use.move.energy) return null;
   const lean = leaning(move.moved, from, move.state);
   const push =
     best?.fails === null && !move.moved.some(usesFeet) ? pushed(feed, String(best.detail.kind), from) : STILL;

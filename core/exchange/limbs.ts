@@ -1,4 +1,5 @@
 /** Hands and legs: who uses which, what is held, and what a beat leaves behind. */
+import { keptFor } from "../base/bounded.ts";
 import type { Blow } from "./types.ts";
 import { limbKind, limbSide, refSide } from "./blow.ts";
 import { MODEL } from "./constants.ts";
@@ -30,8 +31,26 @@ interface LimbUse {
 }
 
 /** The hands and legs that each part of a beat occupies. */
-export function useLimbs(uses: readonly MoveUse[], world: World, actor: Actor, incoming: Side | null): LimbUse[] {
+export function useLimbs(
+  uses: readonly MoveUse[],
+  world: World,
+  actor: Actor,
+  incoming: Side | null,
+): readonly LimbUse[] {
   const state = world[actor]!;
+  // The same beat is asked about several times in an exchange; what it occupies hangs on four things only.
+  const known = keptFor(kept, uses, () => new Array<readonly LimbUse[] | undefined>(24).fill(undefined));
+  const number =
+    (state.lead === "left" ? 0 : 1) +
+    (state.weaponSide === "left" ? 0 : 2) +
+    (incoming === null ? 0 : incoming === "left" ? 4 : 8) +
+    (state.body.person.holds ? 12 : 0);
+  return (known[number] ??= limbsOf(uses, state, incoming));
+}
+
+const kept = new WeakMap<readonly MoveUse[], (readonly LimbUse[] | undefined)[]>();
+
+function limbsOf(uses: readonly MoveUse[], state: BodyState, incoming: Side | null): LimbUse[] {
   const list: LimbUse[] = [];
   for (const use of uses) {
     const limb = limbKind(use);

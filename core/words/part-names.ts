@@ -81,4 +81,5 @@ const BY_WORD: ReadonlyMap<string, PartName> = new Map([
 ]);
 
 /** The part a word names, or null. */
-export const partNamed = (word: string): PartName | null => BY_WORD.get(word.toLowerCase()) ?? null;
+export const partNamed = (word: string): PartName | null =>
+  BY_WORD.get(word) ?? BY_WORD.get(word.toLowerCase()) ?? null;
