@@ -17,6 +17,7 @@ import { partnerOf } from "../read/line-reader.ts";
 import type { MoveUse, DoneBeat, ReadBeats, ReadTurn } from "../read/types.ts";
 import { heldPad } from "../read/plain-use.ts";
 import type { Actor } from "../score/types.ts";
+import type { Effect } from "../words/types.ts";
 
 const canAnswer = (use: MoveUse): boolean =>
   use.intercept ||
@@ -90,6 +91,8 @@ class TurnTaken {
   /** The posture of the partner before any return hit them, and what hit them last. */
   private unhit: Posture | null = null;
   private hitBy: string | null = null;
+  /** What landed last, before they have shown it. */
+  private hit: { readonly by: string; readonly effect: Effect } | null = null;
   /** The world as it will be when what was sent back has gone: where each return starts from. */
   private ahead: World | null = null;
 
@@ -197,6 +200,7 @@ class TurnTaken {
   private bringUp(): void {
     const { actor } = this.turning;
     this.unhit = null;
+    this.hit = null;
     if (this.ahead) {
       const { weight, unrecovered, holds } = this.ahead[actor]!;
       Object.assign(this.world[actor]!, { weight, unrecovered, holds, carries: false, posture: STANCE });
@@ -340,12 +344,7 @@ class TurnTaken {
     walk.findings.push(...findings);
     const lands = !findings.some((f) => f.rule === "out-of-reach");
     const reaction = blow && lands ? reactionTo(feed.use, blow.zone) : null;
-    if (reaction) {
-      const hit = this.ahead[feed.receiver]!;
-      this.unhit ??= hit.posture;
-      hit.posture = afterReaction(hit, reaction);
-      this.hitBy = feed.use.text;
-    }
+    if (reaction) this.hit = { by: feed.use.text, effect: reaction };
     const behind = walk.exchanges[walk.exchanges.length - 1];
     // What struck at a cue is its answer already.
     if (behind?.answer.includes(feed.use)) return;
@@ -357,8 +356,16 @@ class TurnTaken {
    * reacts and at one that does not: what holds only for one of them is said, what fails for both is wrong.
    */
   private throwReturn(feed: Feed, ahead: World) {
-    const { walk, unhit, hitBy } = this;
+    const { walk, hit } = this;
     const { range } = walk.setting.header;
+    const struck = ahead[feed.receiver]!;
+    if (hit) {
+      this.unhit ??= struck.posture;
+      struck.posture = afterReaction(struck, hit.effect);
+      this.hit = null;
+      this.hitBy = hit.by;
+    }
+    const { unhit, hitBy } = this;
     if (!unhit) return launchFeed(feed, ahead, range);
     const still = cloneWorld(ahead);
     still[feed.receiver]!.posture = unhit;

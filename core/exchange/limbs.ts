@@ -1,5 +1,4 @@
 /** Hands and legs: who uses which, what is held, and what a beat leaves behind. */
-import { keptFor } from "../base/bounded.ts";
 import type { Blow } from "./types.ts";
 import { limbKind, limbSide, refSide } from "./blow.ts";
 import { MODEL } from "./constants.ts";
@@ -38,17 +37,22 @@ export function useLimbs(
   incoming: Side | null,
 ): readonly LimbUse[] {
   const state = world[actor]!;
-  // The same beat is asked about several times in an exchange; what it occupies hangs on four things only.
-  const known = keptFor(kept, uses, () => new Array<readonly LimbUse[] | undefined>(24).fill(undefined));
-  const number =
-    (state.lead === "left" ? 0 : 1) +
-    (state.weaponSide === "left" ? 0 : 2) +
-    (incoming === null ? 0 : incoming === "left" ? 4 : 8) +
-    (state.body.person.holds ? 12 : 0);
-  return (known[number] ??= limbsOf(uses, state, incoming));
+  const { lead, weaponSide, body } = state;
+  const same = last.uses === uses && last.lead === lead && last.weaponSide === weaponSide && last.incoming === incoming;
+  if (!same || last.body !== body)
+    last = { uses, lead, weaponSide, incoming, body, limbs: limbsOf(uses, state, incoming) };
+  return last.limbs;
 }
 
-const kept = new WeakMap<readonly MoveUse[], (readonly LimbUse[] | undefined)[]>();
+/** The beat that was asked about last: it is asked about several times in a row while its exchange is checked. */
+let last: {
+  readonly uses: readonly MoveUse[] | null;
+  readonly lead: Side;
+  readonly weaponSide: Side;
+  readonly incoming: Side | null;
+  readonly body: BodyState["body"] | null;
+  readonly limbs: readonly LimbUse[];
+} = { uses: null, lead: "left", weaponSide: "left", incoming: null, body: null, limbs: [] };
 
 function limbsOf(uses: readonly MoveUse[], state: BodyState, incoming: Side | null): LimbUse[] {
   const list: LimbUse[] = [];

@@ -4,21 +4,23 @@ import type { Actor, Line, Part, Word } from "./types.ts";
 
 /** The range of a line, or null; a line holds at most one. */
 export function rangeOf(line: Line): { first: number; last: number } | null {
-  for (const word of wordsIn(line)) {
-    if (!word.text.startsWith("{")) continue;
-    const range = /^\{\s*(\d{1,3})\s*\.\.\s*(\d{1,3})\s*\}$/.exec(word.text);
-    if (range) {
-      const first = Number(range[1]);
-      const last = Number(range[2]);
-      const step = last < first ? -1 : 1;
-      return { first, last: first + step * Math.min(Math.abs(last - first), MAX_RANGE - 1) };
-    }
-  }
-  return null;
+  if (!line.several) return null;
+  let range: RegExpExecArray | null = null;
+  someWord(line, ({ text }) => {
+    if (text.startsWith("{")) range = /^\{\s*(\d{1,3})\s*\.\.\s*(\d{1,3})\s*\}$/.exec(text);
+    return range !== null;
+  });
+  if (range === null) return null;
+  const [, from, to] = range as RegExpExecArray;
+  const first = Number(from);
+  const last = Number(to);
+  const step = last < first ? -1 : 1;
+  return { first, last: first + step * Math.min(Math.abs(last - first), MAX_RANGE - 1) };
 }
 
 /** The lines that a line with a range stands for; the line itself where it has none. */
 export function expandRange(line: Line): readonly Line[] {
+  if (!line.several) return [line];
   const known = expanded.get(line);
   if (known) return known;
   const lines = expand(line);
@@ -57,23 +59,25 @@ function withNumber(part: Part, n: number): Part {
   return { ...part, words };
 }
 
-function wordsIn(line: Line): Word[] {
-  const words: Word[] = [];
-  for (const turn of line.turns)
-    for (const alternative of turn.alternatives)
-      for (const beat of alternative.beats) for (const part of beat.parts) words.push(...part.words);
-  return words;
+/** True where a word of a line is like that; every line is asked, so nothing is made on the way. */
+function someWord({ turns }: Line, test: (word: Word) => boolean): boolean {
+  for (const { alternatives } of turns)
+    for (const { beats } of alternatives)
+      for (const { parts } of beats) for (const { words } of parts) if (words.some(test)) return true;
+  return false;
 }
 
 /** Words for whoever it may be. */
 const ANYBODY = /^(?:any|either)$/i;
+const isAnybody = ({ text }: Word): boolean => (text.length === 3 || text.length === 6) && ANYBODY.test(text);
 
 /**
  * The lines that a line stands for where it is thrown at any of the others (`at any`) or answered by whoever
  * was attacked (`any`): one for each who may be; the line itself where everybody is named.
  */
 export function expandReceivers(line: Line, actors: readonly Actor[]): readonly Line[] {
-  const open = line.turns.some(({ actor }) => actor === "any") || wordsIn(line).some(({ text }) => ANYBODY.test(text));
+  if (!line.several) return [line];
+  const open = line.turns.some(({ actor }) => actor === "any") || someWord(line, isAnybody);
   if (!open) return [line];
   const first = line.turns[0]!.actor ?? actors[0]!;
   return actors.filter((actor) => actor !== first).map((actor) => namingReceiver(line, actor));

@@ -62,6 +62,8 @@ export class RowReader {
   }
 }
 
+/** Words that stand for several. */
+const SEVERAL = /\{|\b(?:any|either)\b/i;
 /** What stands between turns. */
 const SIGNS = new Set(["Arrow", "Meet", "Semicolon"]);
 
@@ -204,7 +206,8 @@ class RowBuilder {
       const plain = turns.every((t) => t.alternatives.length === 1 && t.alternatives[0]!.beats.length === 1);
       if (turns.length !== 2 || node.getChildren("Arrow").length > 0 || !plain) this.fault("meet-shape", node);
     }
-    return { ...this.span(node), meets, turns };
+    const several = SEVERAL.test(this.slice(node));
+    return { ...this.span(node), meets, several, turns };
   }
 
   private turn(node: SyntaxNode): Turn {

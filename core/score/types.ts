@@ -45,6 +45,8 @@ export interface Turn extends Span {
 /** Turns joined by `->`, or two blows that meet (`<>`). */
 export interface Line extends Span {
   readonly meets: boolean;
+  /** A word of it stands for several: a range, or `any`. */
+  readonly several: boolean;
   readonly turns: readonly Turn[];
 }
 
