@@ -45,9 +45,10 @@ test("a school's own move: tried while it is written, saved, used in a drill, ta
   await page.getByRole("textbox", { name: /Filipino/ }).fill("tambo");
   await page.getByRole("button", { name: "Save the move" }).click();
   await expect(move).toContainText("tambo");
+  const count = page.getByText(/^\d+ moves/);
+  const before = Number(/\d+/.exec((await count.first().textContent()) ?? "")![0]);
   await move.getByRole("button", { name: "Take out" }).click();
-  await expect(page.getByText("278 moves")).toHaveCount(0);
-  await expect(page.getByText("277 moves")).toBeVisible();
+  await expect(page.getByText(`${before - 1} moves`)).toBeVisible();
   // The list of drills follows: what used it cannot be read any more.
   await page.goto("/?q=reeds&verdict=broken");
   await expect(page.getByRole("link", { name: "Reeds" })).toBeVisible();

@@ -91,7 +91,8 @@ class RowBuilder {
       comment ??= this.findComment(node);
     }
     for (const node of nodes) this.collectNotes(node);
-    if (body?.kind === "play") body = { ...body, lines: withNotes(body.lines, this.notes, this.signs) };
+    if (body?.kind === "play" && body.lines.length > 0)
+      body = { ...body, lines: withNotes(body.lines, this.notes, this.signs) };
     else if (this.notes.length > 0) this.faults.push({ ...this.notes[0]!, code: "note-alone", found: "" });
     if (!body) body = comment === null ? this.unread() : { kind: "comment" };
     const unreadable = this.faults.some((fault) => !READABLE_FAULTS.has(fault.code));
@@ -290,8 +291,8 @@ function readLoop(text: string): Extract<BlockHead, { type: "loop" }> | null {
 
 /** Gives each point to watch to the beat before it, or to the turn that it opens; `signs`: where the signs between turns end. */
 function withNotes(lines: readonly Line[], notes: readonly Word[], signs: readonly number[]): readonly Line[] {
-  if (notes.length === 0) return lines;
   const turns = lines.flatMap((line) => line.turns);
+  if (notes.length === 0 || turns.length === 0) return lines;
   const opens = ({ from }: Turn) => Math.max(-1, ...signs.filter((sign) => sign <= from));
   const ofBeat = new Map<Beat, Word[]>();
   const ofTurn = new Map<Turn, Word[]>();
