@@ -33,7 +33,11 @@ test("a head that goes aside can go to either side; a body that turns or drops g
 test("the best answer comes first, and nothing that does not work is given", () => {
   const found = rankAnswers([], "A lead hook", school);
   expect(found.length).toBeGreaterThan(5);
-  expect([...found].sort((a, b) => b.worth - a.worth)).toEqual(found);
+  const places = found.map(({ standard }) => standard).filter((place) => place !== null);
+  expect(places).toEqual([...places].sort((a, b) => a - b));
+  expect(found[0]!.text).toBe("cover");
+  const others = found.filter(({ standard, never }) => standard === null && !never).map(({ worth }) => worth);
+  expect([...others].sort((a, b) => b - a)).toEqual(others);
   for (const { exchange } of found) expect(["valid", "risky"]).toContain(exchange.verdict);
   expect(texts(found)).not.toContain("slip out");
 });

@@ -1,4 +1,5 @@
 /** All valid answers of the vocabulary to one feed, ranked for the bodies at hand. */
+import { rankIn, standardFor, type Rank } from "../trade/standards.ts";
 import { TRADE, withOwn } from "../trade/trade.ts";
 import { Bounded, keptFor } from "../base/bounded.ts";
 import { Numbers } from "../base/numbers.ts";
@@ -16,6 +17,10 @@ export interface RankedAnswer {
   readonly exchange: CheckedExchange;
   /** 0 to 1: margin, tempo and what stays open, together. */
   readonly worth: number;
+  /** Its place among what instructors give here, from 0; null where it is none of it. */
+  readonly standard: number | null;
+  /** It holds, and no instructor gives it. */
+  readonly never: boolean;
 }
 
 /** A blow or push that can be thrown here. */
@@ -98,18 +103,43 @@ function kept<T>(school: School, question: Question, context: readonly string[],
 function allAnswers(context: readonly string[], feed: string, school: School): RankedAnswer[] {
   const fed = readFed(context, feed, school);
   if (!fed) return [];
+  const { feed: asked, header } = fed;
+  const standard = standardFor(asked.use, blowOf(fed), header.people[asked.receiver]);
   const found: RankedAnswer[] = [];
+  const put = (move: Move, text: string, rank: Rank) => {
+    const beat = readAnswer(fed, text);
+    if (!beat) return;
+    const exchange = checkSingleFor(fed, beat, school);
+    if (exchange.verdict !== "valid" && exchange.verdict !== "risky") return;
+    const worth = worthOf(exchange) - strange(move, exchange, header.kind) + (isUsual(text, school) ? USUAL_BONUS : 0);
+    found.push({
+      text,
+      move,
+      exchange,
+      worth,
+      standard: exchange.verdict === "valid" ? rank.place : null,
+      never: rank.never,
+    });
+  };
+  const texts = new Set<string>();
   for (const move of school.vocabulary.moves.values())
     for (const text of answerTexts(move)) {
-      const beat = readAnswer(fed, text);
-      if (!beat) continue;
-      const exchange = checkSingleFor(fed, beat, school);
-      if (exchange.verdict !== "valid" && exchange.verdict !== "risky") continue;
-      const worth =
-        worthOf(exchange) - strange(move, exchange, fed.header.kind) + (isUsual(text, school) ? USUAL_BONUS : 0);
-      found.push({ text, move, exchange, worth });
+      texts.add(text);
+      put(move, text, rankIn(standard, text));
     }
-  return found.sort((a, b) => b.worth - a.worth || a.text.localeCompare(b.text));
+  // What is given as two things at once, and blows that are the answer.
+  for (const text of standard?.answers ?? []) {
+    const move = texts.has(text) ? undefined : readAnswer(fed, text)?.uses[0]?.move;
+    if (move) put(move, text, rankIn(standard, text));
+  }
+  return found.sort(byRank);
+}
+
+/** What the trade gives first, in its order; then by worth; what nobody gives last of all. */
+function byRank(a: RankedAnswer, b: RankedAnswer): number {
+  if (a.never !== b.never) return a.never ? 1 : -1;
+  if (a.standard !== b.standard) return (a.standard ?? Infinity) - (b.standard ?? Infinity);
+  return b.worth - a.worth || a.text.localeCompare(b.text);
 }
 
 /** A blow by name; with each side where either limb can do it. */
@@ -208,7 +238,7 @@ export function bestAnswer(
   school: School,
   fits: (answer: RankedAnswer) => boolean = () => true,
 ): RankedAnswer | undefined {
-  return rankAnswers(context, feed, school).find((a) => a.exchange.verdict === "valid" && fits(a));
+  return rankAnswers(context, feed, school).find((a) => a.exchange.verdict === "valid" && !a.never && fits(a));
 }
 
 /** The usual blows with which an answer can go on: those that reach, with hands that are free. */

@@ -7,7 +7,7 @@ import type { School } from "../policy/school.ts";
 import { RowMemory } from "../score/row-memory.ts";
 import type { Score } from "../score/types.ts";
 import { linesOf } from "../score/structure.ts";
-import { textOf, withLines, type Rows } from "../score/edit.ts";
+import { plainScore, textOf, withLines, type Rows } from "../score/edit.ts";
 
 const memory = new RowMemory();
 
@@ -39,5 +39,9 @@ export function validSubset(checked: Checked, school: School): Checked | null {
     withLines(checked.score, (item) => (bad.has(item.row.index) ? null : item.line), {}),
     school,
   );
-  return part.verdict === "broken" ? null : part;
+  if (part.verdict !== "broken") return part;
+  // What is wrong with a block leaves its rows as they are: one after the other they hold.
+  const good = lines.filter((item) => !bad.has(item.row.index)).map((item) => item.line);
+  const plain = checkRows(plainScore(checked.score, good, {}), school);
+  return plain.verdict === "broken" ? null : plain;
 }

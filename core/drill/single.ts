@@ -2,6 +2,7 @@
  * One feed against many answers without a text for each pair: words and frame are read once, then
  * only the exchange itself is checked.
  */
+import { checkCue, cueOf } from "../exchange/cue.ts";
 import { plainFeed } from "../exchange/feed.ts";
 import { checkExchange, type Setting } from "../exchange/exchange.ts";
 import { prepare } from "./prepare.ts";
@@ -40,7 +41,7 @@ export function readFed(context: readonly string[], feed: string, usage: Usage):
   const done = firstDone(line.line, reader, world);
   if (!done) return null;
   const { actor, beat } = done;
-  const use = beat?.uses.find((u) => u.move.attack ?? u.move.energy);
+  const use = beat?.uses.find((u) => (u.move.attack ?? u.move.energy) !== undefined || cueOf(u) === "hold");
   if (!use) return null;
   return {
     header,
@@ -66,11 +67,15 @@ export function readAnswer(fed: Fed, text: string): DoneBeat | null {
 }
 
 /** The blow of a feed as it comes, from its frame; null for a push or pull. */
-export const blowOf = (fed: Fed): Blow | null => launchFeed(fed.feed, cloneWorld(fed.world), fed.header.range).blow;
+export const blowOf = (fed: Fed): Blow | null =>
+  fed.feed.use.move.attack ? launchFeed(fed.feed, cloneWorld(fed.world), fed.header.range).blow : null;
 
 /** Checks one answer to a feed from its frame. */
-export const checkSingle = (fed: Fed, answer: DoneBeat): CheckedExchange =>
-  atTempo(checkExchange(fed.feed, answer, cloneWorld(fed.world), fed.setting), fed.header);
+export function checkSingle({ feed, world, setting, header }: Fed, answer: DoneBeat): CheckedExchange {
+  const now = cloneWorld(world);
+  if (cueOf(feed.use) !== null) return checkCue(feed, [answer], now, setting);
+  return atTempo(checkExchange(feed, answer, now, setting), header);
+}
 
 /** The first beat of the first turn as its maker would do it from the frame; null where it cannot be read. */
 function firstDone(line: Line, reader: LineReader, world: World) {

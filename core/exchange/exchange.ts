@@ -265,7 +265,12 @@ function answerFindings(f: AnswerFacts): FindingDraft[] {
 function notEnough(blow: Blow | null, { use, detail }: Layer): "blade" | "stick" | "shot" | null {
   if (blow?.tool === "blade" && !usesFeet(use)) return "blade";
   if (blow?.tool === "stick" && !usesFeet(use)) return "stick";
-  return blow?.path === "shoot" && detail.how === "short" && displacements(use).some((m) => m.feet) ? "shot" : null;
+  return blow?.path === "shoot" &&
+    !blow.zone.startsWith("shin") &&
+    detail.how === "short" &&
+    displacements(use).some((m) => m.feet)
+    ? "shot"
+    : null;
 }
 
 /**

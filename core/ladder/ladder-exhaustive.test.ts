@@ -31,11 +31,20 @@ interface Position {
   readonly used: readonly string[];
 }
 
-/** The loads of every ladder of so many rungs, one after another. */
-function* everyWay(base: Checked, o: LadderOptions): Generator<number[]> {
-  const climb = function* (at: Position, loads: readonly number[]): Generator<number[]> {
+/** The loads of every ladder of so many rungs, one after another, that is back at the tempo of the drill where any is. */
+function everyWay(base: Checked, o: LadderOptions): number[][] {
+  const ways = [...allWays(base, o)];
+  const back = ways.filter(({ tempo }) => tempo >= base.header.tempo - 1e-9);
+  return (back.length > 0 ? back : ways).map(({ loads }) => loads);
+}
+
+function* allWays(base: Checked, o: LadderOptions): Generator<{ readonly loads: number[]; readonly tempo: number }> {
+  const climb = function* (
+    at: Position,
+    loads: readonly number[],
+  ): Generator<{ readonly loads: number[]; readonly tempo: number }> {
     if (loads.length === o.rungs) {
-      yield [...loads];
+      yield { loads: [...loads], tempo: at.checked().header.tempo };
       return;
     }
     for (const v of steps(at, loads.length, { base, school, options: o, random: seeded(1) })) {
@@ -55,7 +64,7 @@ const DRILLS = [
 describe.each(DRILLS)("%s", (text) => {
   const base = checkFor(parse(text), school);
   const o: LadderOptions = { ...LADDER_DEFAULTS, rungs: 4, each: ALL, width: ALL };
-  const ways = [...everyWay(base, o)];
+  const ways = everyWay(base, o);
   const high = Math.min(base.load.total * o.goal.load, Math.max(...ways.map((loads) => loads[3]!)));
   const least = Math.min(
     ...ways
@@ -67,7 +76,7 @@ describe.each(DRILLS)("%s", (text) => {
   );
 
   test("with all positions kept it is as even as the evenest of all ways up", () => {
-    expect(ways.length).toBeGreaterThan(40);
+    expect(ways.length).toBeGreaterThan(20);
     expect(made(base, o)).toBeCloseTo(least, 6);
   });
   test("with the few positions that are kept as a rule it is not far from it", () => {

@@ -59,7 +59,18 @@ export const GOALS = {
 export type GoalId = keyof typeof GOALS;
 
 /** For two people, upwards: what makes a drill easier, needs a third or a quiet room is chosen by hand. */
-const NOT_BY_ITSELF: readonly OperatorId[] = ["solo", "tempo-down", "third-person", "context", "isolate", "other-tool"];
+const NOT_BY_ITSELF: readonly OperatorId[] = [
+  "solo",
+  "tempo-down",
+  "third-person",
+  "context",
+  "isolate",
+  "other-tool",
+  // What the drill is about stays: its feeds and its answers.
+  "other-feed",
+  "other-answer",
+  "other-height",
+];
 export const LADDER_DEFAULTS: LadderOptions = {
   rungs: 8,
   seed: 1,

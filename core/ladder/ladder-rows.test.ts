@@ -18,13 +18,10 @@ describe("the first rungs", () => {
     expect(rungs.map((r) => r.rows)).toEqual([1, 0.5]);
     for (const r of rungs) {
       expect(r.tempo).toBe(SLOW_START);
-      expect(r.changed).toMatch(/; slowly$/);
+      expect(r.changed).toMatch(/\. Slow$/);
       expect(lines(r.text)).toBe(1);
     }
-    expect(rungs.map((r) => r.changed)).toEqual([
-      "The jab and its answer; slowly",
-      "The jab and its answer, no return yet; slowly",
-    ]);
+    expect(rungs.map((r) => r.changed)).toEqual(["Jab, slip out, cross. Slow", "Jab, slip out. No return yet. Slow"]);
   });
   test("a drill that is slow already is not slowed down; a school may begin at full speed", () => {
     expect(firstRungs(drill(THREE.replace("70%", "30%")), school)[0]!.tempo).toBe(0.3);
@@ -40,18 +37,15 @@ describe("the first rungs", () => {
 describe("more rows", () => {
   const base = drill(THREE);
   const [first, alone] = firstRungs(base, school);
-  test("behind the exchange alone comes its whole row, with no more than one behind it", () => {
+  test("behind the exchange alone comes its whole row, and nothing else with it", () => {
     const next = moreRows(alone!.checked(), alone!.rows, base, school);
-    expect(next.map((s) => [s.rows, s.changed])).toEqual([
-      [1, "The whole of the jab"],
-      [2, "The whole of the jab; the cross comes in"],
-    ]);
+    expect(next.map((s) => [s.rows, s.changed])).toEqual([[1, "Now hit back after the jab"]]);
   });
   test("behind the first row one or two more, named by what is fed", () => {
     const next = moreRows(first!.checked(), 1, base, school);
     expect(next.map((s) => [s.rows, s.changed])).toEqual([
-      [2, "The cross comes in"],
-      [3, "The cross and the lead hook come in"],
+      [2, "Add the cross"],
+      [3, "Add the cross and the lead hook"],
     ]);
     for (const s of next) expect(lines(s.text)).toBe(s.rows);
   });
@@ -82,25 +76,23 @@ describe("a row in two steps", () => {
   test("it may come in without what is sent back, as half a row", () => {
     const half = after("A jab -> B parry", 1).find((s) => s.rows === 1.5)!;
     expect(half.text).toMatch(/^A jab, cross -> B parry, slip out$/m);
-    expect(half.changed).toBe("The jab, cross comes in, no return yet");
+    expect(half.changed).toBe("Add the jab, cross. No return yet");
     expect(half.load.total).toBeLessThan(after("A jab -> B parry", 1).find((s) => s.rows === 2)!.load.total);
   });
   test("what is missing of it comes next, piece by piece or all at once", () => {
     const next = after("A jab -> B parry\nA jab, cross -> B parry, slip out", 1.5);
     expect(next.map((s) => [s.rows, s.changed])).toEqual([
-      [1.75, "Behind the jab, cross the lead hook as well"],
-      [2, "The whole of the jab, cross"],
-      [2.5, "The whole of the jab, cross; the cross comes in, no return yet"],
-      [3, "The whole of the jab, cross; the cross comes in"],
+      [1.75, "After the jab, cross hit back: lead hook"],
+      [2, "Now hit back after the jab, cross"],
     ]);
     expect(next[1]!.text).toMatch(/^A jab -> B parry\nA jab, cross -> B parry, slip out, lead hook -> A cover$/m);
   });
   test("a combination may come in by its first feed", () => {
     const first = after("A jab -> B parry", 1).find((s) => s.rows === 1.25)!;
     expect(first.text).toMatch(/^A jab -> B parry\nA jab -> B parry$/m);
-    expect(first.changed).toBe("The jab, cross comes in, only the jab of it yet");
+    expect(first.changed).toBe("Add the jab, cross. Only the beginning of it");
     const on = after("A jab -> B parry\nA jab -> B parry", 1.25);
-    expect(on.map((s) => s.changed)[0]).toBe("The whole of the jab, cross, no return yet");
+    expect(on.map((s) => s.changed)[0]).toBe("Go on: jab, cross");
   });
   test("a row of which nothing is sent back comes in whole", () => {
     const plain = drill("A jab -> B parry\nA cross -> B slip out");
@@ -109,22 +101,22 @@ describe("a row in two steps", () => {
   test("answers to choose from come one after the other", () => {
     const two = drill("A jab -> B parry\nA cross -> B slip out, cross | parry, cross");
     const next = moreRows(drill("A jab -> B parry"), 1, two, school);
-    expect(next.map((s) => s.changed)).toEqual(["The cross comes in, one answer only", "The cross comes in"]);
+    expect(next.map((s) => s.changed)).toEqual(["Add the cross. One answer only", "Add the cross"]);
     const [all] = moreRows(drill("A jab -> B parry\nA cross -> B slip out, cross"), 1.5, two, school);
-    expect(all!.changed).toBe("The cross with all of its answers");
+    expect(all!.changed).toBe("All answers to the cross, your choice");
   });
   test("a range grows by its numbers", () => {
     const head = "A: holds stick 71 cm\nB: holds stick 71 cm\n\n";
     const three = drill(`${head}A strike {1..3} -> B block {#}`);
     const next = moreRows(drill(`${head}A strike 1 -> B block 1`), 1 / 3, three, school);
-    expect(next.map((s) => s.changed)).toEqual(["It goes on: the strike 1 to 2", "All of them: the strike 1 to 3"]);
+    expect(next.map((s) => s.changed)).toEqual(["More numbers: strike 1 to 2", "All numbers: strike 1 to 3"]);
   });
   test("rows that begin alike are told apart by what meets them", () => {
     const alike = drill("A jab -> B parry\nA cross -> B parry\nA cross -> B slip out");
     const next = moreRows(drill("A jab -> B parry"), 1, alike, school);
     expect(next.map((s) => s.changed)).toEqual([
-      "The cross met by parry comes in",
-      "The cross met by parry and the cross met by slip out come in",
+      "Add the cross with parry",
+      "Add the cross with parry and the cross with slip out",
     ]);
   });
 });
@@ -140,7 +132,7 @@ describe("the block of a drill", () => {
     );
     const [loop] = moreRows(flat, 4, weave, school);
     expect(loop!.text).toMatch(/^loop x8:\n {2}A R forehand high/m);
-    expect(loop!.changed).toMatch(/cycle/);
+    expect(loop!.changed).toBe("Keep it going, round and round");
     expect(moreRows(loop!.checked(), 5, weave, school)).toEqual([]);
   });
   test("a choice says who chooses, and keeps its labels", () => {
@@ -154,9 +146,9 @@ describe("the block of a drill", () => {
     );
     const choices = moreRows(flat, all.length, pads, school);
     expect(choices.map((c) => c.changed)).toEqual([
-      "A chooses which of the first 2 comes",
-      "A chooses which of the first 3 comes",
-      "A chooses which of them comes",
+      "Feeder picks: jab or jab",
+      "Feeder picks: jab, jab or jab",
+      "Feeder picks: jab, jab, jab or jab",
     ]);
     const [two, , four] = choices;
     expect(four!.text).toContain(`  ${all[0]!.label}: A jab`);
@@ -165,8 +157,8 @@ describe("the block of a drill", () => {
     expect(two!.text).toMatch(/^choose A:\n {2}one: .*\n {2}two: .*\nend\nA jab -> B parry\nA jab -> B parry$/m);
     const more = moreRows(two!.checked(), two!.rows, pads, school);
     expect(more.map((c) => [c.changed, c.rows])).toEqual([
-      ["More to choose from: 3 instead of 2", choices[1]!.rows],
-      ["More to choose from: 4 instead of 2", rowsIn(pads)],
+      ["Feeder picks: jab, jab or jab", choices[1]!.rows],
+      ["Feeder picks: jab, jab, jab or jab", rowsIn(pads)],
     ]);
   });
 });

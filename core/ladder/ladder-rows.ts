@@ -1,11 +1,13 @@
 /** How the rows of a drill come into a ladder: one exchange, the first row, more rows, then its block. */
+import { growsByTempo } from "../vary/operators/shared.ts";
 import type { Checked } from "../drill/types.ts";
-import { lineText } from "../score/format.ts";
+import { beatText, lineText } from "../score/format.ts";
+import { ROW_CHANGES, spoken, type StillMissing } from "../vary/change-words.ts";
 import { linesOf } from "../score/structure.ts";
 import type { Line, ScoreBlock, ScoreItem, ScoreLine } from "../score/types.ts";
 import type { School } from "../policy/school.ts";
 import { assessRows } from "../answers/check-text.ts";
-import { blockRows, contextOf, plainScore, written, type Rows } from "../score/edit.ts";
+import { blockRows, contextOf, firstItems, plainScore, written, type Rows } from "../score/edit.ts";
 import type { RungChange } from "./ladder.ts";
 import { drillRows, feedName, type Cut } from "./row-cuts.ts";
 
@@ -14,6 +16,8 @@ export const SLOW_START = 0.4;
 /** Rows that may come in at once: few, or what lets a long drill in within a few rungs. */
 const MOST_ROWS = 3;
 const SHARE_OF_ROWS = 1 / 4;
+/** A drill of no more rows comes in with one change a rung. */
+const FEW_ROWS = 5;
 
 /**
  * `rows`: how many rows of the drill have come in with it; its block counts as one more, the parts of a
@@ -33,19 +37,49 @@ function wholeBlock({ score }: Checked): { head: ScoreBlock; lines: readonly Sco
 }
 
 /** How many steps it takes until the whole drill is there, each of one row, and one for its block. */
-export const rowsIn = (base: Checked): number => linesIn(base).length + (wholeBlock(base) ? 1 : 0);
+export const rowsIn = (base: Checked): number => linesIn(base).length + (wholeBlock(base) || hasBlocks(base) ? 1 : 0);
+
+/** Cycles, choices and games, one or several, perhaps in each other or beside plain rows. */
+const hasBlocks = ({ score }: Checked): boolean => score.items.some((item) => item.kind === "block");
+
+/**
+ * The next part of a drill of several blocks as it is written, under the tempo of now: the sections and blocks of
+ * an instructor are the skeleton. Empty where the whole is one block, or there is none.
+ */
+function nextPart(now: Checked, rows: number, base: Checked): InBlock[] {
+  if (wholeBlock(base) || !hasBlocks(base)) return [];
+  const { score } = base;
+  let lines = 0;
+  for (const [i, item] of score.items.entries()) {
+    if (item.kind === "section" || item.kind === "wrong") continue;
+    lines += item.kind === "line" ? 1 : [...linesOf([item])].length;
+    const last = score.items.slice(i + 1).every(({ kind }) => kind === "section" || kind === "wrong");
+    if (lines <= rows && !(last && rows < rowsIn(base))) continue;
+    const before = score.items[i - 1];
+    const name = before?.kind === "section" ? before.name : ROW_CHANGES.asItIs();
+    const tempo = percent(now.header.tempo);
+    return [
+      {
+        lines: firstItems(score, i + 1, { tempo }),
+        changed: ROW_CHANGES.part(name),
+        come: last ? rowsIn(base) : lines,
+      },
+    ];
+  }
+  return [];
+}
 
 const percent = (tempo: number): string => `${Math.round(tempo * 100)}%`;
 
 /** First rungs: the first row, and each part of it; slowly unless the school starts at full speed. */
 export function firstRungs(base: Checked, school: School): (Omit<Step, "operator"> & { readonly operator: null })[] {
-  const slow = school.customs.power === "slow first" && base.header.tempo > SLOW_START;
+  const slow = school.customs.power === "slow first" && base.header.tempo > SLOW_START && growsByTempo(base.header);
   const tempo = percent(slow ? SLOW_START : base.header.tempo);
   const start = (lines: Rows, changed: string, rows: number) => ({
     operator: null,
     parameters: {},
     ...assessRows(lines, school),
-    changed: slow ? `${changed}; slowly` : changed,
+    changed,
     rows,
   });
   const first = drillRows(base)[0]!.cuts;
@@ -54,32 +88,36 @@ export function firstRungs(base: Checked, school: School): (Omit<Step, "operator
     .map(([i, cut]) =>
       start(
         plainScore(base.score, [cut.line], { tempo }),
-        `The ${feedName(cut.line)} and its answer${cut.missing === "feeds" ? ", not yet what follows it" : missing(cut)}`,
+        ROW_CHANGES.first(feedName(cut.line), answersIn(cut.line), stillMissing(cut), slow ? "slow" : "own"),
         (i + 1) / first.length,
       ),
     )
     .filter((v) => v.verdict !== "broken");
   if (sound.length > 0) return sound;
   const whole = plainScore(base.score, linesIn(base), {});
-  return [{ ...start(whole, "The drill as it is", rowsIn(base)), changed: "The drill as it is" }];
+  return [start(whole, ROW_CHANGES.asItIs(), rowsIn(base))];
 }
 
-/** What of a row that came in is still to come, in words. */
-function missing({ missing: what, line, back }: Cut): string {
-  switch (what) {
+/** What of a row that came in is still to come. */
+function stillMissing({ missing, back }: Cut): StillMissing {
+  switch (missing) {
     case null:
     case "numbers":
-      return "";
+      return null;
     case "feeds":
-      return `, only the ${feedName(line)} of it yet`;
+      return "rest";
     case "layers":
-      return ", without its second line yet";
+      return "line";
     case "alternatives":
-      return `, ${line.turns[1]!.alternatives.length === 1 ? "one answer" : `${line.turns[1]!.alternatives.length} of its answers`} only`;
+      return "answers";
     case "returns":
-      return back.length === 0 ? ", no return yet" : `, with only the ${back.join(", ")} in return`;
+      return back.length === 0 ? "return" : null;
   }
 }
+
+/** What answers in a line, as it is said; of a meeting what meets. */
+const answersIn = ({ turns }: Line): string[] =>
+  (turns[1]?.alternatives[0]?.beats ?? []).map((beat) => spoken(beatText(beat)));
 
 /** More of the rows of the drill comes in; when all are there, what is round them: the cycle, the choice. */
 export function moreRows(now: Checked, rows: number, base: Checked, school: School): Step[] {
@@ -92,16 +130,18 @@ export function moreRows(now: Checked, rows: number, base: Checked, school: Scho
     ...assessRows(lines, school),
     rows: come,
   });
+  const part = nextPart(now, rows, base).map(({ lines, changed, come }) => step(lines, changed, come));
+  if (rows >= all.length && part.length > 0) return part;
   if (rows >= all.length) return inBlock(now, rows, base).map(({ lines, changed, come }) => step(lines, changed, come));
-  // What an operator put into a block grows no more.
-  if (now.score.items.some((item) => item.kind === "block")) return [];
+  // What an operator put into a block grows no more; what is written as blocks goes on part by part.
+  if (now.score.items.some((item) => item.kind === "block")) return part;
   const parts = drillRows(base);
   const there = Math.floor(rows);
   const begun = Math.round((rows - there) * parts[there]!.cuts.length);
   const own = linesIn(now).slice(0, there);
   // What was begun is completed, with no more than one row behind it; whole rows come in by several.
-  const most = begun > 0 ? 2 : Math.max(MOST_ROWS, Math.ceil(all.length * SHARE_OF_ROWS));
-  const found: Step[] = [];
+  const most = begun > 0 ? (all.length > FEW_ROWS ? 2 : 1) : Math.max(MOST_ROWS, Math.ceil(all.length * SHARE_OF_ROWS));
+  const found: Step[] = [...part];
   for (let last = there; last < Math.min(all.length, there + most); last++) {
     const { cuts, name } = parts[last]!;
     const before = parts.slice(there, last).map((row) => row.name);
@@ -113,8 +153,8 @@ export function moreRows(now: Checked, rows: number, base: Checked, school: Scho
           last === there && begun > 0
             ? goesOn(cut, cuts[begun - 1]!, name)
             : begun > 0
-              ? wholeAndNext(before, name, cut)
-              : comeIn(before, name, cut),
+              ? ROW_CHANGES.wholeAndNext(before[0]!, partName(cut, name), stillMissing(cut))
+              : ROW_CHANGES.add([...before, partName(cut, name)], stillMissing(cut)),
           last + (i + 1) / cuts.length,
         ),
       );
@@ -125,45 +165,25 @@ export function moreRows(now: Checked, rows: number, base: Checked, school: Scho
 
 /** More of a row that is there in part; `name`: that of the row. */
 function goesOn(cut: Cut, before: Cut, name: string): string {
+  const feed = feedName(cut.line);
   switch (cut.missing) {
     case null:
-      return before.missing === "numbers"
-        ? `All of them: the ${name}`
-        : before.missing === "alternatives"
-          ? `The ${name} with all of its answers`
-          : `The whole of the ${name}`;
+      if (before.missing === "numbers") return ROW_CHANGES.numbers(name);
+      if (before.missing === "alternatives") return ROW_CHANGES.allAnswers(name);
+      return before.missing === "returns" ? ROW_CHANGES.hitBack(name) : ROW_CHANGES.whole(name);
     case "numbers":
+      return ROW_CHANGES.moreNumbers(feed);
     case "feeds":
-      return `It goes on: the ${feedName(cut.line)}`;
+      return ROW_CHANGES.goOn(feed);
     case "alternatives":
-      return `Against the ${name} one more answer, as the answerer likes`;
+      return ROW_CHANGES.moreAnswers(name);
     default:
-      return before.missing === "returns"
-        ? `Behind the ${name} the ${cut.back.join(", ")} as well`
-        : `The whole of the ${name}${missing(cut)}`;
+      return before.missing === "returns" ? ROW_CHANGES.hitBackWith(name, cut.back) : ROW_CHANGES.goOn(feed);
   }
 }
 
-/** The name of a row of which not all has come in, and what is missing of it. */
-const partOf = (cut: Cut, whole: string) => ({
-  name: cut.missing === "numbers" ? feedName(cut.line) : whole,
-  still: missing(cut),
-});
-
-/** The first row was there in part already: now it is whole, and the next comes in. */
-function wholeAndNext(before: readonly string[], whole: string, last: Cut): string {
-  const { name, still } = partOf(last, whole);
-  return `The whole of the ${before[0]!}; the ${name} comes in${still}`;
-}
-
-/** Rows that come in, the last of them perhaps in part. */
-function comeIn(before: readonly string[], whole: string, last: Cut): string {
-  const { name, still } = partOf(last, whole);
-  if (before.length === 0) return `The ${name} comes in${still}`;
-  return still
-    ? `The ${before.join(", the ")} ${before.length > 1 ? "come" : "comes"} in, and the ${name}${still}`
-    : `The ${before.join(", the ")} and the ${name} come in`;
-}
+/** The name of a row of which not all may have come in. */
+const partName = (cut: Cut, whole: string): string => (cut.missing === "numbers" ? feedName(cut.line) : whole);
 
 /** A block of the drill round so many of its rows; it counts as one row more, or as a share of it. */
 interface InBlock {
@@ -197,25 +217,12 @@ function inBlock(now: Checked, rows: number, base: Checked): InBlock[] {
   if (head.type !== "choose")
     return [
       {
-        ...round(
-          all,
-          head.type === "loop"
-            ? "Round and round without a stop: the cycle"
-            : "Without a stop: each row goes on from the one before",
-        ),
+        ...round(all, head.type === "loop" ? ROW_CHANGES.keepGoing() : ROW_CHANGES.withoutStop()),
         come: all + 1,
       },
     ];
   const among = 1 + Math.round((rows - all) * (all - 1));
-  const chooses = head.by === "call" ? "The coach calls" : `${head.by} chooses`;
   return Array.from({ length: all - among }, (_, i) => among + 1 + i).map((count) =>
-    round(
-      count,
-      among > 1
-        ? `More to choose from: ${count} instead of ${among}`
-        : count === all
-          ? `${chooses} which of them comes`
-          : `${chooses} which of the first ${count} comes`,
-    ),
+    round(count, ROW_CHANGES.picks(head.by, own.slice(0, count).map(feedName))),
   );
 }

@@ -6,6 +6,8 @@ import { linesOf } from "../score/structure.ts";
 import type { Score } from "../score/types.ts";
 import { readText } from "../answers/check-text.ts";
 import type { LadderOptions } from "./ladder-options.ts";
+import { percent } from "../exchange/time.ts";
+import { CHANGES } from "../vary/change-words.ts";
 import { moreRows, rowsIn, type Step } from "./ladder-rows.ts";
 import { stageOf, type OperatorId } from "../vary/operator-names.ts";
 import type { Stage } from "../policy/stages.ts";
@@ -89,12 +91,19 @@ export function steps(node: StepFrom, layer: number, { base, school, options: o,
       ...more,
       ...ids
         .flatMap((id) => few(candidates(now, school, [id], byChance), o.each))
-        .map((v) => ({ ...v, rows: sameRows(now, readText(v.text)) ? node.rows : rowsIn(base) })),
+        .map((v) => ({ ...named(v, base), rows: sameRows(now, readText(v.text)) ? node.rows : rowsIn(base) })),
     ]);
   const found = some(fits(reached));
   // Where nothing of these stages is left, later ones come in before their time; force never does.
   return found.length > 0 || reached >= o.order.length - 1 ? found : some(fits(o.order.length - 1));
 }
+
+/** A tempo that the drill had already is one to come back to. */
+const named = (v: Variation, { header }: Checked): Variation =>
+  v.operator === "tempo-up" && Math.abs(v.tempo - header.tempo) < SAME_TEMPO
+    ? { ...v, changed: CHANGES.tempo(`${percent(v.tempo)} %`, "back") }
+    : v;
+const SAME_TEMPO = 1e-9;
 
 /** The first few that are not broken; the rest is not even checked. */
 const few = (all: Iterable<Variation>, most: number): Variation[] => firstOf(all, most, (v) => v.verdict !== "broken");

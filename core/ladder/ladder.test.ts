@@ -126,9 +126,9 @@ describe("goals", () => {
   });
   test("what cannot be reached is named: the step that is missing, and the tempo", () => {
     const { notes } = good(ladder(demo("push-and-turn"), { goal: GOALS.moving.goal }));
-    expect(notes.join(" ")).toMatch(/no sound rung was found for “Both move freely”/);
+    expect(notes.join(" ")).toMatch(/No sound rung was found for “Both move freely”/);
     const slow = good(ladder(demo("single-answers"), { goal: GOALS.moving.goal, rungs: 6 })).notes.join(" ");
-    expect(slow).toMatch(/ends at \d+ % of full speed instead of 80 %/);
+    expect(slow).toMatch(/stops at \d+ % of full speed instead of 80 %/);
   });
   test("what the drill has by itself is not asked for again", () => {
     const { notes, rungs } = good(ladder(demo("pads-by-name"), { goal: GOALS.random.goal }));
@@ -139,7 +139,8 @@ describe("goals", () => {
     for (const id of ["quarter", "half"] as const) {
       const base = checkFor(parse(demo("roof-and-step"))).load.total;
       const last = good(ladder(demo("roof-and-step"), { goal: GOALS[id].goal })).rungs.at(-1)!.checked.load.total;
-      expect(last / (base * GOALS[id].goal.load)).toBeGreaterThan(0.85);
+      // Coming back to the tempo of the drill goes before the last bit of load.
+      expect(last / (base * GOALS[id].goal.load)).toBeGreaterThan(0.8);
     }
   });
 });
@@ -147,7 +148,7 @@ describe("goals", () => {
 test("a flow becomes a cycle once all its counts are there, and what is hung on it comes later", () => {
   const rungs = good(ladder(demo("four-count-weave"))).rungs;
   const loop = rungs.findIndex((r) => r.text.includes("loop x8:"));
-  expect(rungs[loop]!.changed).toMatch(/cycle/);
+  expect(rungs[loop]!.changed).toMatch(/Keep it going/);
   for (const rung of rungs.slice(loop)) expect(rung.checked.closure?.closes).toBe(true);
 });
 test("only tools that are there are changed to", () => {

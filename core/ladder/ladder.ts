@@ -1,4 +1,6 @@
 /** A ladder: from one exchange to more than the whole drill, one change a rung, in even steps of load. */
+import { lineNumber } from "../base/units.ts";
+import { linesOf } from "../score/structure.ts";
 import { percent } from "../exchange/time.ts";
 import type { Checked } from "../drill/types.ts";
 import { seeded } from "../random/random.ts";
@@ -99,7 +101,7 @@ export function* makeLadder(drill: Checked, school: School, options: LadderOptio
       const before = layers[l - 1]!.findIndex((n) => playOf(n.text) === playOf(kept[l - 1]!.text));
       reach(next, stays, { from: before, operator: edge, changed: stays.changed });
     }
-    const near = nearest([...next.values()], l, options);
+    const near = nearest([...next.values()], l, climb);
     const layer =
       stays && options.pins.includes(l)
         ? near.filter((n) => playOf(n.text) === playOf(stays.text))
@@ -176,10 +178,12 @@ function keptNodes(school: School, { kept, order }: LadderOptions): Node[] {
 }
 
 /** How far a position is from what the goal asks of its layer, in units of load. */
-function nearest(nodes: Node[], layer: number, { goal, rungs, order }: LadderOptions): Node[] {
+function nearest(nodes: Node[], layer: number, { base, options: { goal, rungs, order } }: Climb): Node[] {
   const share = layer / (rungs - 1);
+  const last = tempoAtEnd(goal, base);
   const due = goal.wants.filter((id) => reachedAt(order, layer, rungs) > order.indexOf(stageOf(id)));
-  const tempo = goal.tempo === null ? 0 : SLOW_START + (goal.tempo - SLOW_START) * share;
+  const slow = Math.min(SLOW_START, last);
+  const tempo = slow + (last - slow) * share;
   const away = (node: Node): number =>
     node.off + UNMET * due.filter((id) => !has(node, id)).length + TEMPO_GAP * Math.max(0, tempo - node.tempo);
   return nodes
@@ -187,6 +191,9 @@ function nearest(nodes: Node[], layer: number, { goal, rungs, order }: LadderOpt
     .sort((a, b) => a.away - b.away)
     .map(({ node }) => node);
 }
+/** The tempo that a ladder comes to, share of full speed: what is asked for, else that of the drill itself. */
+const tempoAtEnd = ({ tempo }: Goal, { header }: Checked): number => tempo ?? header.tempo;
+
 /** A wish that could be met by now and is not weighs like this much load. */
 const UNMET = 3;
 /** So does full speed that is missing. */
@@ -204,7 +211,7 @@ interface Found {
 
 function finish(found: Found, drill: Checked, climb: Climb): LadderResult {
   const { options, base } = climb;
-  const whole = [...found.layers.slice(0, -1), goodEnds(found, options)];
+  const whole = [...found.layers.slice(0, -1), goodEnds(found, climb)];
   const graph: PathNode[][] = whole.map((layer) =>
     layer.map((n) => ({ load: n.load.total, from: n.ways.map((w) => w.from) })),
   );
@@ -223,21 +230,33 @@ function finish(found: Found, drill: Checked, climb: Climb): LadderResult {
     const others = l === 0 ? [] : (found.siblings.get(playOf(nodes[l - 1]!.text)) ?? []);
     return rungOf(node, by, `${base.header.title ?? "Drill"}, rung ${l + 1}`, others);
   });
-  const notes = missingOf(nodes[nodes.length - 1]!, options.goal);
+  const end = nodes[nodes.length - 1]!;
+  const notes = [...leftOut(drill, base), ...missingOf(end, options.goal, base)];
+  const missing = Math.ceil(linesIn(base) - end.rows);
+  if (missing > 0)
+    notes.push(`${missing === 1 ? "One row" : `${missing} rows`} of the drill did not fit in. Ask for more rungs.`);
   if (nodes.length < options.rungs)
     notes.unshift(
       `It ends after ${nodes.length} of ${options.rungs} rungs: no allowed change makes it harder and keeps it sound. Allow more operators.`,
     );
-  return { ok: true, rungs, unevenness: path.unevenness, partial: base !== drill, top: found.top, notes };
+  return {
+    ok: true,
+    rungs: distinct(rungs),
+    unevenness: path.unevenness,
+    partial: base !== drill,
+    top: found.top,
+    notes,
+  };
 }
 
 /** The last positions that miss least of the goal; where none misses anything, those that are hard enough. */
-function goodEnds({ layers, top }: Found, { goal }: LadderOptions): Node[] {
+function goodEnds({ layers, top }: Found, { base, options: { goal } }: Climb): Node[] {
   const last = layers[layers.length - 1]!;
-  const missing = (node: Node) => missingOf(node, goal).length;
+  const missing = (node: Node) => missingOf(node, goal, base).length;
   const least = Math.min(...last.map(missing));
-  const high = Math.min(top, Math.max(...last.map((node) => node.load.total)));
-  return last.filter((node) => missing(node) === least && (node.load.total >= high * NEAR_GOAL || least > 0));
+  const ends = last.filter((node) => missing(node) === least);
+  const high = Math.min(top, Math.max(...ends.map((node) => node.load.total)));
+  return least > 0 ? ends : ends.filter((node) => node.load.total >= high * NEAR_GOAL);
 }
 
 /** A position as a rung, with the steps that come nearest to its load in its place. */
@@ -263,23 +282,45 @@ const SHOWS: Partial<Record<OperatorId, RegExp>> = {
 const has = ({ used, text }: Node, id: OperatorId): boolean => used.includes(id) || (SHOWS[id]?.test(text) ?? false);
 
 /** What the goal asks for and a last rung has not, in words. */
-function missingOf(node: Node, { wants, tempo }: Goal): string[] {
+function missingOf(node: Node, goal: Goal, base: Checked): string[] {
   const { tempo: now, checked } = node;
+  const { wants } = goal;
+  const tempo = tempoAtEnd(goal, base);
   const notes = wants
     .filter((id) => !has(node, id))
-    .map(
-      (id) =>
-        `The goal is not reached: no sound rung was found for “${OPERATOR_NAMES[id]}”. Allow it, or ask for more rungs.`,
-    );
-  if (tempo === null || now >= tempo - 1e-9) return notes;
+    .map((id) => `No sound rung was found for “${OPERATOR_NAMES[id]}”. Allow it, or ask for more rungs.`);
+  if (now >= tempo - 1e-9) return notes;
   const ceilings = checked().exchanges.flatMap((e) => (e.ceiling !== null && e.ceiling > 0 ? [e.ceiling] : []));
   const most = Math.min(...ceilings);
   const why =
     most < tempo
       ? `the tightest exchange of the last rung allows ${percent(most)} %`
-      : "the rungs do not suffice; ask for more of them, or start faster";
-  return [
-    ...notes,
-    `The goal is not reached: it ends at ${percent(now)} % of full speed instead of ${percent(tempo)} %; ${why}.`,
-  ];
+      : "ask for more rungs, or start faster";
+  return [...notes, `It stops at ${percent(now)} % of full speed instead of ${percent(tempo)} %: ${why}.`];
+}
+
+/** How many rows a drill has. */
+const linesIn = ({ score }: Checked): number => [...linesOf(score.items)].length;
+
+/** The rows of a drill that are not sound, and so in no rung, with the reason. */
+function leftOut(drill: Checked, base: Checked): string[] {
+  const notes: string[] = [];
+  if (drill.wrong.length > 0) notes.push("What shows how it goes wrong is in no rung.");
+  if (base === drill) return notes;
+  for (const { row } of linesOf(drill.score.items)) {
+    const line = lineNumber(row.index);
+    const fault = drill.findings.find((f) => f.severity === "error" && f.line === line);
+    if (fault) notes.push(`Row ${line} is left out: ${fault.message}`);
+  }
+  return notes;
+}
+
+/** Titles of rungs that say the same are told apart by their place. */
+function distinct(rungs: readonly Rung[]): Rung[] {
+  const seen = new Map<string, number>();
+  return rungs.map((rung) => {
+    const times = (seen.get(rung.changed) ?? 0) + 1;
+    seen.set(rung.changed, times);
+    return times === 1 ? rung : { ...rung, changed: `${rung.changed}, once more` };
+  });
 }

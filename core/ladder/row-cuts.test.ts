@@ -88,9 +88,9 @@ test("each part is another text, and the last is the row", () => {
 test("rows are called by what is fed, and by what meets it where that is not enough", () => {
   const names = (text: string) => drillRows(checkFor(parse(text), defaultSchool())).map((row) => row.name);
   expect(names("A jab -> B parry\nA cross -> B slip out, cross\nA jab -> B slip in + parry")).toEqual([
-    "jab met by parry",
+    "jab with parry",
     "cross",
-    "jab met by slip in + parry",
+    "jab with slip in + parry",
   ]);
   const stick = "kind: flow\nA: holds stick 71 cm\nB: holds stick 71 cm\n\n";
   expect(names(`${stick}A R forehand high <> B R forehand high\nA strike {1..3} -> B block {#}`)).toEqual([

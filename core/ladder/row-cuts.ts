@@ -1,4 +1,5 @@
 /** The rows of a drill as a ladder brings them in: each by its parts, feed by feed with its answers, then what is sent back. */
+import { cueOf } from "../exchange/cue.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
 import type { Checked } from "../drill/types.ts";
 import { lineText } from "../score/format.ts";
@@ -39,7 +40,7 @@ export function drillRows(drill: Checked): readonly DrillRow[] {
       for (const cut of cuts) had.add(lineText(cut.line));
       return {
         line: item.line,
-        name: feeds.indexOf(feeds[i]!) === feeds.lastIndexOf(feeds[i]!) ? feeds[i]! : metName(item.line, feeds[i]!),
+        name: cueName(item, drill) ?? toldApart(item.line, feeds, i),
         cuts,
       };
     });
@@ -52,13 +53,27 @@ export function drillRows(drill: Checked): readonly DrillRow[] {
 export const feedName = (line: Line): string =>
   spokenRange(line.turns[0]!.alternatives[0]!.beats.map(beatText).join(", ")).replace(/^[RL] /, "");
 
+/** A row that a cue begins is called by what is done about it: blows on pads, what meets who walks in; null for others. */
+function cueName({ row, line }: ScoreLine, { exchanges }: Checked): string | null {
+  const first = exchanges.find((e) => e.row === row && e.feed !== null);
+  const cue = first?.feed && cueOf(first.feed);
+  if (!first || !cue || line.meets) return null;
+  return cue === "pad" ? `${first.answerText} on the pads` : `${first.feedText} with ${first.answerText}`;
+}
+
+/** The feed of a row; where several begin alike, with what meets it. */
+const toldApart = (line: Line, feeds: readonly string[], i: number): string =>
+  feeds.indexOf(feeds[i]!) === feeds.lastIndexOf(feeds[i]!) ? feeds[i]! : metName(line, feeds[i]!);
+
 function metName(line: Line, feed: string): string {
   const met = single(line.turns[1])?.beats[0];
-  return met && !line.meets ? `${feed} met by ${spokenRange(beatText(met))}` : feed;
+  return met && !line.meets ? `${feed} with ${spokenRange(beatText(met))}` : feed;
 }
 
 function cutsOf(item: ScoreLine, drill: Checked): readonly Cut[] {
   const { line } = item;
+  // Pads, holds and what else a cue begins come in as they are: half of them is another thing.
+  if (cueName(item, drill) !== null) return [{ line, missing: null, back: [] }];
   const parts = byNumber(line) ?? byAnswer(line) ?? byExchange(item, drill);
   const text = lineText(line);
   return [...parts.filter((cut) => lineText(cut.line) !== text), { line, missing: null, back: [] }];
@@ -120,9 +135,11 @@ function byExchange(item: ScoreLine, drill: Checked): Cut[] {
   const layers = met.some((beat) => beat.parts.length > 1) ? [part("layers", feeds.beats, firsts)] : [];
   // Where somebody answers what is sent back, all of it is a part of its own.
   const most = answers.beats.length - (rest.length > 0 ? 0 : 1);
-  const backs = Array.from({ length: Math.max(0, most - met.length) }, (_, i) =>
-    part("returns", feeds.beats, answers.beats.slice(0, met.length + i + 1)),
-  );
+  // A way out at the end belongs to the blow before it.
+  const struck = new Set(last.returns.map(({ use }) => use.from));
+  const backs = Array.from({ length: Math.max(0, most - met.length) }, (_, i) => met.length + i + 1)
+    .filter((count) => rest.length > 0 || answers.beats.slice(count).some((beat) => struck.has(beat.from)))
+    .map((count) => part("returns", feeds.beats, answers.beats.slice(0, count)));
   return [...begun, ...layers, part("returns", feeds.beats, met), ...backs];
 }
 

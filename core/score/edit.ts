@@ -14,7 +14,7 @@ import type {
 } from "./types.ts";
 
 /** Text of words as a part of a line; places count nothing here, the text is parsed again. */
-export const partOf = (text: string): Part => ({
+const partOf = (text: string): Part => ({
   from: 0,
   to: 0,
   words: text
@@ -135,6 +135,12 @@ const plays = new WeakMap<Score, readonly PlayRow[]>();
 function playRows(score: Score): readonly PlayRow[] {
   const known = plays.get(score);
   if (known) return known;
+  const rows = rowsFor(score.items);
+  plays.set(score, rows);
+  return rows;
+}
+
+function rowsFor(all: readonly ScoreItem[]): PlayRow[] {
   const rows: PlayRow[] = [];
   const put = (row: string) => rows.push({ item: null, before: "", row });
   const write = (items: readonly ScoreItem[], depth: number) => {
@@ -151,10 +157,16 @@ function playRows(score: Score): readonly PlayRow[] {
       }
     }
   };
-  write(score.items, 0);
-  plays.set(score, rows);
+  write(all, 0);
   return rows;
 }
+
+/** The first so many items of a score, sections and blocks as they stand, under the same header. */
+export const firstItems = (score: Score, count: number, header: HeaderChanges): Rows =>
+  written(
+    headerRows(score, header),
+    rowsFor(score.items.slice(0, count)).map(({ row }) => row),
+  );
 
 /** A score of the same header and rows of play, with lines replaced, by others or by texts (null takes a line out). */
 export function withLines(

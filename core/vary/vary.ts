@@ -4,6 +4,7 @@ import type { Checked } from "../drill/types.ts";
 import { spokenRange } from "../score/ranges.ts";
 import { assessRows, validSubset, type Assessment } from "../answers/check-text.ts";
 import { textOf, withHeader } from "../score/edit.ts";
+import { fitsDrill } from "./operator-fits.ts";
 import { OPERATORS, type OperatorId } from "./operator-names.ts";
 import type { Candidate } from "./operators/shared.ts";
 import { OPERATOR_TABLE } from "./operators/table.ts";
@@ -44,6 +45,7 @@ export function* candidates(
 ): Generator<Variation> {
   const seen = new Set([playOf(textOf(withHeader(base.score, {})))]);
   for (const id of operators) {
+    if (!fitsDrill(id, base)) continue;
     for (const candidate of order(OPERATOR_TABLE[id](base, school))) {
       const text = textOf(candidate.rows);
       const play = playOf(text);

@@ -1,4 +1,6 @@
 /** Operators on what is answered: more layers, a step, a return, an exit, a choice of answers. */
+import { artOf, inArt } from "./art.ts";
+import { CHANGES } from "../change-words.ts";
 import { TRADE, withOwn } from "../../trade/trade.ts";
 import { allCover, bestAnswer, lands, rankAnswers } from "../../answers/answers.ts";
 import type { MoveUse } from "../../read/types.ts";
@@ -23,11 +25,17 @@ const RETURNS = 2;
 
 export const addReturn: Operator = (checked, school) =>
   simpleLines(checked).flatMap((line) => {
-    if (line.exchange.returns.length > 0) return [];
+    // Bare hands do not strike past an edge, and who shot in is not boxed unless the drill boxes.
+    const { blow } = line.exchange;
+    const bare = checked.header.people[line.responder].holds === null;
+    if (line.exchange.returns.length > 0 || (blow?.tool === "blade" && bare)) return [];
+    const art = artOf(checked);
     const answer = line.answers[0]!;
     const context = contextOf(checked.score);
-    const strikes = firstOf(withOwn(TRADE.returns, school.vocabulary), RETURNS, (text) =>
-      lands(context, feedOf(line), answer, text, school),
+    const strikes = firstOf(
+      withOwn(TRADE.returns, school.vocabulary).filter((text) => inArt(text, art, school.vocabulary)),
+      RETURNS,
+      (text) => lands(context, feedOf(line), answer, text, school),
     );
     return strikes.map((text) => ({
       operator: "add-return" as const,
@@ -38,7 +46,7 @@ export const addReturn: Operator = (checked, school) =>
         rebuilt(line, { answers: [...line.answers, text] }),
         titled(checked, `and ${text}`),
       ),
-      changed: `After the ${answer}: return the ${text}`,
+      changed: CHANGES.return(answer, text),
     }));
   });
 
@@ -59,20 +67,24 @@ export const answerReturn: Operator = (checked, school) =>
           ...titled(checked, "counter for counter"),
           ...slower(checked),
         }),
-        changed: `${line.feeder} answers the ${last.text} with ${best.text}: counter for counter`,
+        changed: CHANGES.counter(line.feeder, last.text, best.text),
       },
     ];
   });
 
 /** Layers offered for one line. */
 const LAYERS = 2;
+/** A margin that needs no second line, m. */
+const ENOUGH = 0.08;
 
 /** A layer behind the first: the first that keeps the verdict and really counts. */
 export const secondLine: Operator = (checked, school) =>
   plainLines(checked).flatMap((line) => {
     const answer = line.answers[0]!;
     const layers = answer.split(" + ").length;
-    if (line.feeds.length !== 1 || layers > 2) return [];
+    // Only where the first line is tight: what misses by a foot needs nothing behind it.
+    const ample = (line.exchange.margin ?? 0) > ENOUGH;
+    if (line.feeds.length !== 1 || layers > 2 || ample || line.exchange.beat.some((use) => use.move.attack)) return [];
     const backups = firstOf(
       rankAnswers(contextOf(checked.score), feedOf(line), school),
       LAYERS,
@@ -92,7 +104,7 @@ export const secondLine: Operator = (checked, school) =>
         rebuilt(line, { answers: [`${answer} + ${text}`, ...line.answers.slice(1)] }),
         titled(checked, layers > 1 ? "third line" : "second line"),
       ),
-      changed: `A ${layers > 1 ? "third" : "second"} line behind the ${answer}: ${text} as well`,
+      changed: CHANGES.secondLine(answer, text),
     }));
   });
 
@@ -109,7 +121,9 @@ const stepsBy = (move: Move): boolean =>
 export const stepOff: Operator = (checked) =>
   plainLines(checked).flatMap((line) => {
     const answer = line.answers[0]!;
-    if (line.feeds.length !== 1 || line.exchange.answer.some((use) => stepsBy(use.move))) return [];
+    // A blow in the same beat wants the feet where they are.
+    const strikes = line.exchange.beat.some((use) => use.move.attack);
+    if (line.feeds.length !== 1 || strikes || line.exchange.answer.some((use) => stepsBy(use.move))) return [];
     return [
       {
         operator: "leave-line" as const,
@@ -120,18 +134,19 @@ export const stepOff: Operator = (checked) =>
           rebuilt(line, { answers: [`${answer} + ${TRADE.companions.aside}`, ...line.answers.slice(1)] }),
           titled(checked, "with a step off"),
         ),
-        changed: `With the ${answer}: step off the line`,
+        changed: CHANGES.stepOff(answer),
       },
     ];
   });
 
-export const exit: Operator = (checked) =>
+export const exit: Operator = (checked, school) =>
   plainLines(checked).flatMap((line) => {
     if (line.rest.length > 0 || line.answers.some((answer) => TRADE.exits.some((way) => answer.startsWith(way.text))))
       return [];
     const closed = line.exchange.returns.length > 0;
+    const art = artOf(checked);
     return TRADE.exits
-      .filter((way) => closed || !way.behindReturn)
+      .filter((way) => (closed || !way.behindReturn) && inArt(way.text, art, school.vocabulary))
       .map((way) => ({
         operator: "exit" as const,
         parameters: { row: rowOf(line), exit: way.text },
@@ -157,7 +172,7 @@ export const respondersChoice: Operator = (checked, school) =>
         operator: "responders-choice" as const,
         parameters: { row: rowOf(line), other: other.text },
         rows: withLine(checked, line, both, titled(checked, "own choice of answer")),
-        changed: `Against the ${line.feeds[0]!}: ${answer} or ${other.text}, as the answerer likes`,
+        changed: CHANGES.eitherAnswer(line.feeds[0]!, answer, other.text),
       },
     ];
   });
@@ -166,7 +181,9 @@ export const respondersChoice: Operator = (checked, school) =>
 export const oppositeFinish: Operator = (checked, school) =>
   simpleLines(checked).flatMap((line) => {
     const last = lastReturn(line);
-    if (!last) return [];
+    const art = artOf(checked);
+    // A drill of hands alone ends in hands, and one of legs in legs.
+    if (!last || !art.kicks || !art.hands) return [];
     const legs = last.move.limb.endsWith("leg");
     const context = contextOf(checked.score);
     const finish = withOwn(legs ? TRADE.finishes.hands : TRADE.finishes.legs, school.vocabulary).find((f) =>
@@ -183,7 +200,7 @@ export const oppositeFinish: Operator = (checked, school) =>
           rebuilt(line, { answers: [...line.answers, finish] }),
           titled(checked, `finish with ${finish}`),
         ),
-        changed: `After the ${last.text} finish with ${legs ? "a hand" : "a leg"}: ${finish}`,
+        changed: CHANGES.finish(last.text, finish),
       },
     ];
   });
@@ -198,7 +215,7 @@ export const solo: Operator = (checked) =>
         operator: "solo" as const,
         parameters: { row: rowOf(line) },
         rows: written(rows, [turnOf(line.responder, line.answers)]),
-        changed: `${line.responder}’s part alone, to take home: ${line.answers.join(", ")}`,
+        changed: CHANGES.solo(line.responder, line.answers),
       },
     ];
   });

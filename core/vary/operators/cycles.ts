@@ -1,4 +1,5 @@
 /** Operators on a running cycle of sticks: the hands change, somebody enters. */
+import { CHANGES } from "../change-words.ts";
 import { TRADE } from "../../trade/trade.ts";
 import type { Checked } from "../../drill/types.ts";
 import { lineText } from "../../score/format.ts";
@@ -44,9 +45,7 @@ export const handChange: Operator = (checked, school) => {
         [...first, CHANGE, ...mirrored, CHANGE],
         whole ? "hands change" : `hands change after ${beat}`,
       ),
-      changed: whole
-        ? "After the whole cycle both change hands; the next pass runs mirrored"
-        : `After ${beat} counts both change hands; the cycle runs mirrored from there`,
+      changed: CHANGES.hands(whole ? null : beat),
     };
   });
 };
@@ -69,7 +68,7 @@ export const entry: Operator = (checked) => {
         operator: "entry",
         parameters: { beat, actor },
         rows: looped(checked, cycle, [...rows.slice(0, beat), ...inside, ...rows.slice(beat)], `${actor} enters`),
-        changed: `After count ${beat} ${actor} takes the far end of the stick, ${other} slaps it off, and it goes on`,
+        changed: CHANGES.entry(beat, actor, other),
       };
     }),
   );

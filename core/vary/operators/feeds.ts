@@ -1,4 +1,7 @@
 /** Operators on what is fed: another feed, a feint, a feed hidden in a combination, chance. */
+import { artOf } from "./art.ts";
+import type { ScoreItem } from "../../score/types.ts";
+import { CHANGES } from "../change-words.ts";
 import { needsWeapon } from "../../words/vocabulary.ts";
 import { fromOtherSide, TRADE } from "../../trade/trade.ts";
 import { lineText } from "../../score/format.ts";
@@ -28,22 +31,30 @@ export const otherFeed: Operator = (checked, school) => {
     const { move } = line.exchange.feed!;
     if (line.feeder !== "A") return [];
     return answerableFeeds(context, line.answers[0]!, school)
-      .filter((feed) => feed.move.group === move.group && feed.move.id !== move.id)
+      .filter(
+        (feed) =>
+          feed.move.group === move.group && feed.move.attack?.path === move.attack?.path && feed.move.id !== move.id,
+      )
       .slice(0, FEEDS)
       .map(({ text }) => ({
         operator: "other-feed" as const,
         parameters: { row: rowOf(line), feed: text },
         rows: withLine(checked, line, rebuilt(line, { feeds: [text] }), titled(checked, text)),
-        changed: `The ${line.answers[0]!} against another feed: ${text} instead of ${line.feeds[0]!}`,
+        changed: CHANGES.otherFeed(line.answers[0]!, text, line.feeds[0]!),
       }));
   });
 };
+
+const isCalled = (item: ScoreItem): boolean =>
+  item.kind === "block" && item.head.type === "choose" && item.head.by === "call";
 
 /** A feint before a blow: another line is shown first. */
 export const feint: Operator = (checked) =>
   plainLines(checked).flatMap((line) => {
     const { move, feint: lured } = line.exchange.feed!;
     const { blow } = line.exchange;
+    // What is called in advance can be feinted at nobody.
+    if (line.item.label !== null && checked.score.items.some(isCalled)) return [];
     if (line.feeds.length !== 1 || !blow || blow.path === "shoot" || lured || rangeOf(line.item.line)) return [];
     const leads = blow.side === checked.header.people[line.feeder].lead;
     const armed = blow.weapon !== null || needsWeapon(move);
@@ -60,7 +71,7 @@ export const feint: Operator = (checked) =>
           ...titled(checked, "after a feint"),
           ...slower(checked),
         }),
-        changed: `A feint goes before: the ${lure} is shown, the ${line.feeds[0]!} comes`,
+        changed: CHANGES.feint(lure, line.feeds[0]!),
       },
     ];
   });
@@ -68,7 +79,10 @@ export const feint: Operator = (checked) =>
 /** The answerer starts a combination of their own; the feed comes out of its answer. */
 export const hidden: Operator = (checked, school) =>
   simpleLines(checked).flatMap((line) => {
-    if (checked.header.kind !== "feeder") return [];
+    // Who has been called, or stands bare before a blade, does not begin themselves.
+    const { blow } = line.exchange;
+    const bare = blow?.weapon && checked.header.people[line.responder].holds === null;
+    if (checked.header.kind !== "feeder" || line.item.label !== null || bare) return [];
     const armed = checked.header.people[line.responder].holds !== null;
     const start = armed ? TRADE.openings.weapon : TRADE.openings.hands;
     const standing = (a: RankedAnswer) => !a.exchange.layers.some((l) => l.by === "displace");
@@ -84,7 +98,7 @@ export const hidden: Operator = (checked, school) =>
         operator: "hidden-feed" as const,
         parameters: { row: rowOf(line) },
         rows: withLine(checked, line, lineOf(turns), { ...titled(checked, "hidden"), ...slower(checked) }),
-        changed: `The ${line.feeds[0]!} comes out of ${line.responder}’s own attack: ${start}, answered by ${best.text}, then the feed`,
+        changed: CHANGES.hidden(line.responder, start, line.feeds[0]!),
       },
     ];
   });
@@ -92,7 +106,8 @@ export const hidden: Operator = (checked, school) =>
 /** What the feeder can still do after the answer is thrown as well, and answered. */
 export const punish: Operator = (checked, school) =>
   simpleLines(checked).flatMap((line) => {
-    const open = line.exchange.followUps.find((f) => f.state === "open");
+    const { kicks } = artOf(checked);
+    const open = line.exchange.followUps.find((f) => f.state === "open" && (kicks || f.limb.endsWith("hand")));
     // What stays open after the first of several numbers need not after the others.
     if (!open || rangeOf(line.item.line)) return [];
     const best = bestAnswer(contextOf(checked.score), `${line.feeder} ${open.move}`, school);
@@ -108,7 +123,7 @@ export const punish: Operator = (checked, school) =>
           rebuilt(line, { feeds: [...line.feeds, open.move], answers: [first!, best.text, ...after] }),
           { ...titled(checked, `then the ${open.move}`), ...slower(checked) },
         ),
-        changed: `The feeder uses what stays open: after the ${line.feeds[0]!} the ${open.move}, answered by ${best.text}`,
+        changed: CHANGES.punish(line.feeds[0]!, open.move, best.text),
       },
     ];
   });
@@ -147,11 +162,7 @@ function choice(checked: Checked, by: "A" | "call"): Candidate[] {
       operator: called ? "calls" : "feeders-choice",
       parameters: { count },
       rows: written(header, [`choose ${head}:`, ...rows, "end", ...rest]),
-      changed: block
-        ? `More to choose from: ${count} instead of ${inside.size}`
-        : called
-          ? `The coach calls which of ${count} comes`
-          : `The feeder chooses which of ${count} comes, and does not say`,
+      changed: (called ? CHANGES.called : CHANGES.picks)(among.map((l) => l.feeds.join(", "))),
     });
   }
   return found;

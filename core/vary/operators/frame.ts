@@ -1,4 +1,5 @@
 /** Operators on the frame: tempo, stance, roles, rules, contact, what it is for, a third person. */
+import { CHANGES } from "../change-words.ts";
 import { lineNumber } from "../../base/units.ts";
 import { gearFor } from "../../drill/safety.ts";
 import { thrownIn } from "../../drill/shares.ts";
@@ -55,7 +56,7 @@ function tempo(checked: Checked, by: number): Candidate[] {
       operator: by > 0 ? "tempo-up" : "tempo-down",
       parameters: { tempo: percent },
       rows: same(checked, { ...titled(checked, percent), tempo: percent }),
-      changed: by > 0 ? `Faster: ${percent} of full speed` : `Slower: ${percent} of full speed`,
+      changed: CHANGES.tempo(percent, by > 0 ? "up" : "down"),
     },
   ];
 }
@@ -65,13 +66,12 @@ export const tempoDown: Operator = (checked) => tempo(checked, -STEP);
 export const oppositeStance: Operator = (checked) => {
   const lead = checked.header.people.B.lead === "left" ? "right" : "left";
   const change = personRow(checked, "B", (words) => [`lead ${lead}`, ...words.filter((w) => !/^lead /i.test(w))]);
-  const match = lead === checked.header.people.A.lead ? "the same foot" : "the other foot";
   return [
     {
       operator: "opposite-stance",
       parameters: { lead },
       rows: same(checked, { ...titled(checked, `B leads ${lead}`), ...change }),
-      changed: `B has ${match} in front: ${lead} lead`,
+      changed: CHANGES.stance("B", lead),
     },
   ];
 };
@@ -91,7 +91,7 @@ export const swapRoles: Operator = (checked) => {
           lines.map((l) => lineText(l.item.line)),
         ),
       ),
-      changed: "Roles change after each pass: who fed, answers",
+      changed: CHANGES.roles(),
     },
   ];
 };
@@ -112,7 +112,8 @@ export const restriction: Operator = (checked, school) => {
   const lines = plainLines(checked);
   return RESTRICTIONS[checked.header.kind].flatMap((rule): Candidate[] => {
     const now = checked.header.rules.B;
-    if (now.has(rule)) return [];
+    // Contact without hands, or with nobody to resist, is no rule.
+    if (now.has(rule) || (rule === "contact kept" && now.has("no hands"))) return [];
     const blind = rule === "eyes closed" ? slower(checked) : {};
     const header = { ...titled(checked, rule), "rules B": [...now, rule].join(", "), ...blind };
     const ruled = readRows(same(checked, header));
@@ -134,13 +135,13 @@ export const restriction: Operator = (checked, school) => {
       },
       header,
     );
-    const instead = changed.map(({ answer, line }) => `${answer} against the ${line.feeds[0]!}`).join(", ");
+    const instead = changed.map(({ answer, line }) => CHANGES.instead(answer, line.feeds[0]!));
     return [
       {
         operator: "restriction",
         parameters: { rule },
         rows,
-        changed: `The answerer does with less: ${rule}${instead ? `; ${instead}` : ""}`,
+        changed: CHANGES.rule(rule, instead),
       },
     ];
   });
@@ -162,8 +163,10 @@ export const contact: Operator = (checked) => {
   const thrown = checked.exchanges.flatMap(thrownIn);
   const gear = new Set<string>();
   const worn = checked.header.actors.map((actor) => {
-    const holds = checked.header.people[actor].holds !== null;
-    const more = gearFor(actor, { ...checked.header, contact: next }, thrown).filter((g) => !holds || g !== "gloves");
+    const { holds, wears } = checked.header.people[actor];
+    // Hands that hold something, or wear mitts, take no gloves.
+    const full = holds !== null || wears.includes("mitts");
+    const more = gearFor(actor, { ...checked.header, contact: next }, thrown).filter((g) => !full || g !== "gloves");
     for (const piece of more) gear.add(piece);
     return more.length === 0
       ? {}
@@ -179,13 +182,10 @@ export const contact: Operator = (checked) => {
         ...slower(checked),
         ...Object.assign({}, ...worn),
       }),
-      changed: gear.size > 0 ? `Now with ${next} contact. On with ${listOf([...gear])}` : `Now with ${next} contact`,
+      changed: CHANGES.contact(next, [...gear]),
     },
   ];
 };
-
-const listOf = (names: readonly string[]): string =>
-  names.length < 2 ? names.join() : `${names.slice(0, -1).join(", ")} and ${names[names.length - 1]!}`;
 
 export const context: Operator = (checked) => {
   if (checked.header.kind !== "feeder") return [];
@@ -198,7 +198,7 @@ export const context: Operator = (checked) => {
         ...titled(checked, next === "duel" ? "to stay" : "to get away"),
         context: next,
       }),
-      changed: next === "duel" ? "Another end: stay and finish" : "Another end: strike, let go, and leave",
+      changed: next === "duel" ? CHANGES.stays() : CHANGES.leaves(),
     },
   ];
 };
@@ -223,7 +223,7 @@ export const thirdPerson: Operator = (checked) => {
         operator: "third-person" as const,
         parameters: { row: lineNumber(line.item.row.index) },
         rows: written(rows, [...turns]),
-        changed: "Three in a triangle: who answered attacks the next",
+        changed: CHANGES.third(),
       },
     ];
   });
@@ -236,7 +236,7 @@ export const semiLive: Operator = (checked) => {
       operator: "semi-live",
       parameters: {},
       rows: same(checked, { ...titled(checked, "both move"), cadence: "free", ...slower(checked) }),
-      changed: "Both move freely; the feed is honest and comes when the feeder likes",
+      changed: CHANGES.moving(),
     },
   ];
 };

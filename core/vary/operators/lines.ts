@@ -1,4 +1,5 @@
 /** What changes a line or two of the drill as they stand: parts, joins, other answers, other heights. */
+import { CHANGES } from "../change-words.ts";
 import { lineNumber } from "../../base/units.ts";
 import { rankAnswers } from "../../answers/answers.ts";
 import { beatText } from "../../score/format.ts";
@@ -22,7 +23,7 @@ export const isolate: Operator = (checked) => {
       operator: "isolate",
       parameters: { row: lineNumber(item.row.index) },
       rows: plainScore(checked.score, [cut], titled(checked, "one exchange")),
-      changed: `Only this exchange, again and again: ${what}`,
+      changed: CHANGES.alone(what),
     });
   }
   return found;
@@ -62,7 +63,7 @@ export const chain: Operator = (checked) => {
       operator: "chain",
       parameters: { row: lineNumber(lines[i]!.row.index), with: lineNumber(lines[i + 1]!.row.index) },
       rows: plainScore(checked.score, [joined], titled(checked, "joined")),
-      changed: `Two lines in one go: ${lineText(joined)}`,
+      changed: CHANGES.joined(joined.turns[0]!.alternatives[0]!.beats.map(beatText)),
     });
   }
   return found;
@@ -100,10 +101,15 @@ export const otherAnswer: Operator = (checked, school) => {
     if (item.line.meets || !feedTurn || !answerTurn || !feeds || !answers || feeds.beats.length === 0) continue;
     const feed = `${feedTurn.actor ?? "A"} ${beatText(feeds.beats[0]!)}`;
     const now = beatText(answers.beats[0]!);
+    const first = checked.exchanges.find((e) => e.row === item.row && e.feed)?.answer[0]?.move.id;
     const others = firstOf(
       rankAnswers(contextOf(checked.score), feed, school),
       ANSWERS_EACH,
-      (other) => other.exchange.verdict === "valid" && !now.startsWith(other.text),
+      (other) =>
+        // The same move under another name is no other answer.
+        other.exchange.verdict === "valid" &&
+        !now.startsWith(other.text) &&
+        other.exchange.answer[0]?.move.id !== first,
     );
     for (const other of others) {
       const line = replaceAnswer(item, other.text);
@@ -111,7 +117,7 @@ export const otherAnswer: Operator = (checked, school) => {
         operator: "other-answer",
         parameters: { row: lineNumber(item.row.index), answer: other.text },
         rows: withLines(checked.score, (one) => (one === item ? line : one.line), titled(checked, other.text)),
-        changed: `Against the ${beatText(feeds.beats[0]!)}: ${other.text} instead of ${now}`,
+        changed: CHANGES.otherAnswer(beatText(feeds.beats[0]!), other.text, now),
       });
     }
   }
@@ -167,7 +173,7 @@ export const otherHeight: Operator = (checked, school) => {
         operator: "other-height",
         parameters: { row: lineNumber(item.row.index), height },
         rows: withLines(checked.score, (one) => (one === item ? line : one.line), titled(checked, `${height} feed`)),
-        changed: `The ${words} comes ${height}, answered by ${best.text}`,
+        changed: CHANGES.height(words, height, best.text),
       });
       break;
     }

@@ -1,4 +1,5 @@
 /** The other side of everything: feet, hands, sides, numbers. */
+import { CHANGES } from "../change-words.ts";
 import type { Checked } from "../../drill/types.ts";
 import type { School } from "../../policy/school.ts";
 import type { Line, Part } from "../../score/types.ts";
@@ -54,7 +55,7 @@ export const mirror: Operator = (checked, school) => {
       operator: "mirror",
       parameters: {},
       rows: withLines(score, (item) => mirrorLine(checked, school, item.line), changes),
-      changed: "Everything on the other side: the other foot in front, the other hand",
+      changed: CHANGES.mirror(),
     },
   ];
 };

@@ -74,7 +74,10 @@ describe("what is answered", () => {
     expect(line).toMatch(/^A jab -> B slip out \| \w+/);
   });
   test("hand blows end in a kick, kicks in a hand blow", () => {
-    expect(plays("opposite-finish", ONE)[0]).toMatch(/, cross, (rear round kick|push kick|knee)/);
+    const both = `${ONE}\nA rear round kick to leg -> B shin check`;
+    expect(plays("opposite-finish", both)[0]).toMatch(/, cross, (rear round kick|push kick|knee)/);
+    // A drill of hands alone ends in hands.
+    expect(made("opposite-finish", ONE)).toEqual([]);
   });
   test("the part of one person alone needs nobody to answer", () => {
     const [alone] = made("solo", ONE);
@@ -139,7 +142,7 @@ describe("the frame", () => {
   });
   test("a rule is added to those that are there, in one row", () => {
     const v = made("restriction", "rules B: no strikes\n\nA jab -> B parry").find((m) =>
-      m.changed.includes("no hands"),
+      m.changed.startsWith("No hands"),
     );
     expect(v!.text.match(/^rules/gim)).toHaveLength(1);
     expect(v!.text).toMatch(/no strikes, no hands/);
@@ -150,7 +153,7 @@ describe("the frame", () => {
     expect(rules).not.toContain("no steps");
     const [bare] = made("restriction", "A jab -> B parry").filter((v) => v.parameters.rule === "no hands");
     expect(bare!.text).not.toMatch(/parry/);
-    expect(bare!.changed).toMatch(/no hands; \w+.* against the jab/);
+    expect(bare!.changed).toMatch(/^No hands: \w+.* against the jab/);
   });
   test("force rises one step, never to full, and not beyond light with a minor", () => {
     expect(made("contact", ONE)[0]!.checked().header.contact).toBe("medium");
@@ -182,7 +185,8 @@ test("what changed is one sentence that names the change", () => {
 describe("what would not be taught", () => {
   const sticks = "A: holds stick 71 cm\nB: holds stick 71 cm";
   test("no one blow punishes after each of several numbers", () => {
-    expect(made("punish", `${sticks}\n\nA strike 1 -> B block 1`).length).toBeGreaterThan(0);
+    const kicks = "\nA rear round kick to leg -> B shin check";
+    expect(made("punish", `${sticks}\n\nA strike 1 -> B block 1${kicks}`).length).toBeGreaterThan(0);
     expect(made("punish", `${sticks}\n\nA strike {1..5} -> B block {#}`)).toEqual([]);
   });
   test.each([
@@ -209,6 +213,6 @@ describe("what would not be taught", () => {
   });
   test("ranges are said in words", () => {
     const [alone] = made("isolate", `${sticks}\nnumbering: five angles\n\nA strike {1..5} -> B block {#}, counter {#}`);
-    expect(alone!.changed).toBe("Only this exchange, again and again: A strike 1 to 5 -> B block of the same number");
+    expect(alone!.changed).toBe("Only this, again and again: A strike 1 to 5 -> B block of the same number");
   });
 });

@@ -4,6 +4,7 @@ import { cueOf } from "../../exchange/cue.ts";
 import type { CheckedExchange } from "../../exchange/types.ts";
 import type { Checked } from "../../drill/types.ts";
 import type { School } from "../../policy/school.ts";
+import type { Header } from "../../score/header.ts";
 import type { Actor, ScoreLine, Turn } from "../../score/types.ts";
 import { turnText } from "../../score/format.ts";
 import { linesOf } from "../../score/structure.ts";
@@ -128,11 +129,15 @@ export function personRow(
 
 /** Lowest tempo that a variation is slowed to. */
 const SLOWEST = 0.3;
+/** Who is alone keeps their own pace, and what is felt grows by place, onset and blindness: tempo is no step of it. */
+export const growsByTempo = ({ kind }: Pick<Header, "kind">): boolean => kind === "feeder" || kind === "flow";
+
 /** Added choice, contact or a new tool starts slower on the same rung. */
 const SLOWER = 0.1;
 
 /** The tempo row of a drill one step slower; nothing where it is slow already. */
 export const slower = ({ header }: Checked): Record<string, string> => {
+  if (!growsByTempo(header)) return {};
   const next = Math.max(SLOWEST, header.tempo - SLOWER);
   return next < header.tempo ? { tempo: `${Math.round(next * 100)}%` } : {};
 };

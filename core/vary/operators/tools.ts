@@ -1,4 +1,5 @@
 /** Another tool for the same lines: angles are carried over by their clock line, answers found again. */
+import { CHANGES } from "../change-words.ts";
 import { assess, wrongLines } from "../../policy/assess.ts";
 import data from "./tools.json" with { type: "json" };
 import { TRADE } from "../../trade/trade.ts";
@@ -12,7 +13,16 @@ import { linesOf } from "../../score/structure.ts";
 import type { School } from "../../policy/school.ts";
 import { framedBlow, framedBlows, lands, soundAnswer, type FramedBlow } from "../../answers/answers.ts";
 import { contextOf, headerRows, written } from "../../score/edit.ts";
-import { personRow, plainLines, rebuilt, titled, type Candidate, type Operator, type PlainLine } from "./shared.ts";
+import {
+  personRow,
+  plainLines,
+  rebuilt,
+  rowOf,
+  titled,
+  type Candidate,
+  type Operator,
+  type PlainLine,
+} from "./shared.ts";
 
 export type ToolId = (typeof data.tools)[number]["id"];
 export const TOOL_IDS = data.tools.map((tool) => tool.id);
@@ -41,19 +51,19 @@ export const otherTool: Operator = (drill, school) => {
       range: null,
     };
     const rows = headerRows(checked.score, changes);
-    const all = lines.flatMap((line) => carry(line, rows, school) ?? []);
+    const made = lines.map((line) => carry(line, rows, school));
+    const all = made.filter((row) => row !== null);
     // The first feed sets the distance: a later line may not hold from there, and is left out.
     const bad = wrongLines(assess(readRows(written(rows, all)), school), school);
     const carried = all.filter((_, i) => !bad.has(i));
     if (carried.length === 0) return [];
-    const left = lines.length - carried.length;
-    const without = left === 0 ? "" : `; ${left} of ${lines.length} rows have no such line`;
+    const left = lines.filter((_, i) => made[i] === null || bad.has(all.indexOf(made[i]!))).map(rowOf);
     return [
       {
         operator: "other-tool",
         parameters: { tool: tool.id },
         rows: written(rows, carried),
-        changed: `${tool.words}: the same lines of attack, answers found again, slowly again${without}`,
+        changed: CHANGES.tool(tool.words, CHANGES.left(left)),
       },
     ];
   });

@@ -1,0 +1,61 @@
+/** What the trade gives first, against what the checker finds: wherever the two disagree it is listed and explained. */
+import { bestAnswer, rankAnswers } from "../answers/answers.ts";
+import { defaultSchool } from "../policy/school.ts";
+import { STANDARDS } from "./standards.ts";
+
+const school = defaultSchool();
+const BARE: readonly string[] = [];
+const STICKS = ["A: holds stick 71 cm", "B: holds stick 71 cm"];
+const STICK = ["A: holds stick 71 cm"];
+const KNIFE = ["A: holds training knife 28 cm"];
+const KNIVES = ["A: holds training knife 28 cm", "B: holds training knife 28 cm"];
+const FELT = ["kind: sensitivity", "range: trap"];
+
+/** The first three answers to a feed; common practice, no source. */
+const FIRST: readonly (readonly [readonly string[], string, readonly string[]])[] = [
+  [BARE, "jab", ["catch", "parry", "slip out"]],
+  [BARE, "cross", ["slip out", "parry", "catch"]],
+  [BARE, "lead hook", ["cover", "weave", "duck"]],
+  [BARE, "rear uppercut", ["lean back", "catch", "step back"]],
+  [BARE, "jab to body", ["elbow drop", "low parry", "step back"]],
+  [BARE, "push kick to body", ["step off", "scoop", "low parry"]],
+  [BARE, "low kick", ["shin check", "pull leg", "step back"]],
+  [BARE, "rear round kick to body", ["shin check + elbow drop", "shin check", "step back"]],
+  [BARE, "rear round kick to head", ["double cover", "duck", "step back"]],
+  [BARE, "double leg", ["sprawl", "level change + post", "frame"]],
+  [BARE, "ankle pick", ["step back", "pull leg", "sprawl"]],
+  [STICKS, "forehand high", ["block", "roof block", "step in + jam"]],
+  [STICKS, "overhead", ["roof block", "umbrella block", "braced block"]],
+  [STICK, "forehand high", ["step in + jam", "step back"]],
+  [KNIFE, "thrust mid", ["step off + outside pass", "step off", "step back"]],
+  [KNIFE, "slash forehand high", ["step back", "step in + jam"]],
+  [KNIVES, "slash forehand high", ["counter-cut to the hand", "step back"]],
+  [FELT, "push to chest", ["turn", "step off", "sit back"]],
+  [FELT, "pull on lead wrist", ["follow", "sink"]],
+  [FELT, "release", ["shooting hand", "straight punch"]],
+  [BARE, "grab on lead wrist", ["strip", "thumb release", "circle off"]],
+  [BARE, "collar tie", ["arm drag", "pummel", "frame"]],
+  [BARE, "headlock", ["turn out", "hip in", "frame"]],
+];
+test.each(FIRST)("%j %s: %j", (context, feed, answers) => {
+  const found = rankAnswers(context, `A ${feed}`, school);
+  expect(found.slice(0, answers.length).map(({ text }) => text)).toEqual(answers);
+});
+
+test("what nobody gives comes last, and is never the best", () => {
+  for (const [context, feed] of FIRST) {
+    const found = rankAnswers(context, `A ${feed}`, school, 400);
+    const first = found.findIndex(({ never }) => never);
+    if (first >= 0) expect(found.slice(first).every(({ never }) => never)).toBe(true);
+    expect(bestAnswer(context, `A ${feed}`, school)?.never ?? false).toBe(false);
+  }
+});
+
+test("every class has a name of its own and answers", () => {
+  const keys = STANDARDS.map(({ feed, holds = "" }) => `${feed} ${holds}`);
+  expect(new Set(keys).size).toBe(keys.length);
+  for (const { answers, never = [] } of STANDARDS) {
+    expect(answers.length).toBeGreaterThan(0);
+    expect(answers.filter((answer) => never.includes(answer))).toEqual([]);
+  }
+});

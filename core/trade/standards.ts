@@ -1,0 +1,96 @@
+/**
+ * Standard answers by what comes: what instructors give first, and what they never give. It ranks; the checker
+ * decides what holds.
+ */
+import data from "./standards.json" with { type: "json" };
+import { takenPart } from "../exchange/limbs.ts";
+import type { Blow } from "../exchange/types.ts";
+import { isArmPart, PARTS } from "../body/parts.ts";
+import type { MoveUse } from "../read/types.ts";
+import type { Person } from "../score/person.ts";
+
+interface Standard {
+  readonly feed: string;
+  /** What the one who answers holds; nothing said: whatever it is. */
+  readonly holds?: string;
+  readonly answers: readonly string[];
+  readonly never?: readonly string[];
+}
+export const STANDARDS: readonly Standard[] = data.classes;
+
+/** What of a list an answer is: its place among the standard ones, one that is never given, or neither. */
+export interface Rank {
+  /** From 0; null where it is none of them. */
+  readonly place: number | null;
+  readonly never: boolean;
+}
+
+/** The standards for what comes at somebody; null where the trade has none. `blow`: null for pushes and holds. */
+export function standardFor(use: MoveUse, blow: Blow | null, answerer: Person): Standard | null {
+  const feed = blow ? blowClass(blow) : contactClass(use);
+  const own = `hold ${use.move.id}`;
+  const held = answerer.holds === null ? "nothing" : answerer.holds.kind === "stick" ? "stick" : "blade";
+  const named = blow ? undefined : STANDARDS.find((one) => one.feed === own);
+  if (named) return named;
+  return STANDARDS.find((one) => one.feed === feed && (one.holds === undefined || one.holds === held)) ?? null;
+}
+
+export const rankIn = (standard: Standard | null, text: string): Rank => {
+  const place = standard?.answers.indexOf(text) ?? -1;
+  return { place: place < 0 ? null : place, never: standard?.never?.includes(text) ?? false };
+};
+
+const heightOf = ({ zone }: Blow): "high" | "mid" | "low" =>
+  zone === "head" || zone === "neck" ? "high" : zone === "chest" || zone === "belly" || zone === "hips" ? "mid" : "low";
+
+/** Upward part of a direction from which on a blow rises or falls rather than comes round. */
+const STEEP = 0.7;
+
+function wayOf(from: Blow["from"]): "straight" | "falling" | "rising" | "round" {
+  if (!from) return "straight";
+  if (Math.abs(from.w) <= STEEP) return "round";
+  return from.w > 0 ? "falling" : "rising";
+}
+
+function blowClass(blow: Blow): string {
+  const { from, tool } = blow;
+  const height = heightOf(blow);
+  if (blow.path === "shoot") return height === "low" && blow.zone.startsWith("shin") ? "shot low" : "shot";
+  const way = wayOf(from);
+  if (tool === "blade") return way === "straight" ? "blade thrust" : "blade arc";
+  if (tool === "stick" || tool === "butt")
+    return way === "straight" ? "weapon thrust" : way === "round" ? `weapon arc ${height}` : `weapon ${way}`;
+  if (tool === "knee") return `knee ${height === "high" ? "high" : "mid"}`;
+  if (blow.limb === "leg") return `kick ${way === "rising" ? "straight" : way} ${height}`;
+  if (tool === "elbow" && height === "high" && way === "round") return "elbow high";
+  if (way === "straight" && height === "high") {
+    const lead = blow.feed.use.move.limb.startsWith("lead")
+      ? blow.feed.use.side !== "rear"
+      : blow.feed.use.side === "lead";
+    return `${lead ? "lead" : "rear"} straight high`;
+  }
+  return way === "round" ? `hook ${height}` : `${way} ${height}`;
+}
+
+function contactClass(use: MoveUse): string {
+  const direction = use.move.energy?.direction;
+  if (!direction) return holdClass(use);
+  if (direction === "gone") return "gone";
+  const [u, w, d] = direction;
+  if (d <= -0.5) return onArm(use) ? "press" : "push";
+  if (Math.abs(u) > 0.5) return "across";
+  if (d >= 0.5) return "pull";
+  return w > 0 ? "lift" : "weight";
+}
+
+/** The arm is pressed, not the body. */
+const onArm = (use: MoveUse): boolean => use.target === null && isArmPart(takenPart(use));
+
+function holdClass(use: MoveUse): string {
+  const part = takenPart(use);
+  if (part === "wrist" || part === "hand" || part === "forearm") return "hold wrist";
+  if (isArmPart(part)) return "hold arm";
+  const { zone } = PARTS[part];
+  if (zone === "head") return "hold head";
+  return part === "shoulder" ? "hold shoulder" : "hold body";
+}

@@ -1,0 +1,105 @@
+/**
+ * What a change of a drill is called, as a coach says it to the ones who do it: verb first, short, the move named.
+ * All generated titles of variations and rungs stand here, so that one reader can read them and another language can come.
+ */
+import { spokenRange } from "../score/ranges.ts";
+
+/** A move as it is said: ranges in words, without the letter of a hand. */
+export const spoken = (text: string): string =>
+  spokenRange(text)
+    .replace(/^[RL] /, "")
+    .replace(/~(?=\w)/g, "shown ");
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** `jab`, `jab and cross`, `jab, cross and hook`; with another word before the last. */
+export const listed = (names: readonly string[], last: "and" | "or" = "and"): string =>
+  names.length < 2 ? names.join() : `${names.slice(0, -1).join(", ")} ${last} ${names[names.length - 1]!}`;
+
+const the = (name: string): string =>
+  /^(?:strike|block|counter) |^(?:the|your|their) /.test(name) ? name : `the ${name}`;
+
+export const CHANGES = {
+  return: (answer: string, back: string) => `${capital(spoken(answer))}, then hit back: ${back}`,
+  counter: (feeder: string, back: string, answer: string) => `Now ${feeder} answers ${the(back)}: ${answer}`,
+  secondLine: (answer: string, layer: string) => `${capital(spoken(answer))}, and a second line with it: ${layer}`,
+  stepOff: (answer: string) => `${capital(spoken(answer))} and step off`,
+  eitherAnswer: (feed: string, one: string, two: string) =>
+    `${capital(spoken(one))} or ${two} against ${the(spoken(feed))}, your choice`,
+  finish: (last: string, finish: string) => `After ${the(last)} finish with ${the(finish)}`,
+  solo: (who: string, moves: readonly string[]) => `${who}’s part alone, to take home: ${moves.join(", ")}`,
+  otherFeed: (answer: string, feed: string, before: string) =>
+    `Same answer, other feed: ${feed} instead of ${the(spoken(before))}, against it ${answer}`,
+  feint: (lure: string, feed: string) => `Show ${the(lure)}, throw ${the(spoken(feed))}`,
+  hidden: (who: string, start: string, feed: string) =>
+    `They answer in the middle of ${who}’s ${start}: ${the(spoken(feed))} comes out of it`,
+  punish: (feed: string, next: string, answer: string) =>
+    `If you stay there after ${the(spoken(feed))}, ${the(next)} comes: ${answer}`,
+  picks: (feeds: readonly string[]) => `Feeder picks: ${listed(feeds.map(spoken), "or")}`,
+  called: (feeds: readonly string[]) => `I call: ${listed(feeds.map(spoken), "or")}`,
+  tempo: (percent: string, way: "up" | "down" | "back") =>
+    way === "up" ? `A bit faster: ${percent}` : way === "down" ? `Slower: ${percent}` : `Back to ${percent}`,
+  stance: (who: string, lead: string) => `${who} leads with the ${lead} foot`,
+  roles: () => "Swap after each one",
+  rule: (rule: string, instead: readonly string[]) =>
+    instead.length === 0 ? capital(rule) : `${capital(rule)}: ${listed(instead)}`,
+  instead: (answer: string, feed: string) => `${answer} against ${the(spoken(feed))}`,
+  contact: (level: string, gear: readonly string[]) =>
+    gear.length === 0 ? `Now with ${level} contact` : `Now with ${level} contact. On with ${listed(gear)}`,
+  leaves: () => "Another finish: hit, let go, leave",
+  stays: () => "Another finish: stay and finish it",
+  third: () => "Three in a triangle: whoever answered attacks the next",
+  moving: () => "Both on the move. Feed to land",
+  alone: (what: string) => `Only this, again and again: ${what}`,
+  joined: (feeds: readonly string[]) => `Both in one go: ${feeds.map(spoken).join(", ")}`,
+  otherAnswer: (feed: string, answer: string, before: string) =>
+    `Against ${the(spoken(feed))}: ${answer} instead of ${before}`,
+  height: (feed: string, height: string, answer: string) => `${capital(spoken(feed))} comes ${height}: ${answer}`,
+  mirror: () => "Everything on the other side",
+  tool: (words: string, without: string) => `${words}: the same lines, other answers, slow again${without}`,
+  left: (rows: readonly number[]) =>
+    rows.length === 0 ? "" : `; no such line for ${rows.length === 1 ? "row" : "rows"} ${listed(rows.map(String))}`,
+  hands: (count: number | null) =>
+    count === null ? "Once round, change hands, go on" : `${count} counts, change hands, go on`,
+  entry: (count: number, who: string, other: string) =>
+    `After count ${count} ${who} takes the far end, ${other} slaps it off, go on`,
+} as const;
+
+/** What of a row is not there yet, behind the name of what is. */
+export type StillMissing = "return" | "answers" | "line" | "rest" | null;
+
+const STILL: Readonly<Record<Exclude<StillMissing, null>, string>> = {
+  return: " No return yet",
+  answers: " One answer only",
+  line: " No second line yet",
+  rest: " Only the beginning of it",
+};
+
+export const ROW_CHANGES = {
+  first: (feed: string, answers: readonly string[], still: StillMissing, pace: "slow" | "own") =>
+    [capital([spoken(feed), ...answers].join(", ")), still && STILL[still], pace === "slow" && " Slow"]
+      .filter(Boolean)
+      .join("."),
+  asItIs: () => "The drill as it is",
+  add: (names: readonly string[], still: StillMissing) =>
+    `Add ${listed(names.map(the))}${still ? `.${STILL[still]}` : ""}`,
+  hitBack: (name: string) => `Now hit back after ${the(name)}`,
+  hitBackWith: (name: string, blows: readonly string[]) => `After ${the(name)} hit back: ${listed(blows)}`,
+  wholeAndNext: (before: string, name: string, still: StillMissing) =>
+    `Hit back after ${the(before)}, and add ${the(name)}${still ? `.${STILL[still]}` : ""}`,
+  goOn: (feed: string) => `Go on: ${spoken(feed)}`,
+  whole: (name: string) => `All of it: ${name}`,
+  numbers: (text: string) => `All numbers: ${text}`,
+  moreNumbers: (text: string) => `More numbers: ${text}`,
+  moreAnswers: (name: string) => `One more answer to ${the(name)}, your choice`,
+  allAnswers: (name: string) => `All answers to ${the(name)}, your choice`,
+  picks: (who: string, names: readonly string[]) =>
+    who === "call"
+      ? CHANGES.called(names)
+      : who === "A"
+        ? CHANGES.picks(names)
+        : `${who} picks: ${listed(names, "or")}`,
+  part: (name: string) => `Next part: ${name}`,
+  keepGoing: () => "Keep it going, round and round",
+  withoutStop: () => "No stop between the rows",
+} as const;
