@@ -47,9 +47,10 @@ export function runLadder([file]: readonly string[], { json, school, seed, rungs
   const options = { ...LADDER_DEFAULTS, order: school.customs.stages, seed, rungs, goal: GOALS[goal].goal };
   const result = finished(makeLadder(drill, school, options));
   if (!result.ok) throw new CannotRun(result.message);
-  const steps = result.rungs.map(({ operator, changed, text, checked }) => ({
+  const steps = result.rungs.map(({ operator, changed, text, checked, coaching }) => ({
     operator,
     changed,
+    coaching,
     load: checked.load,
     verdict: checked.verdict,
     text,

@@ -1,4 +1,5 @@
 /** All valid answers of the vocabulary to one feed, ranked for the bodies at hand. */
+import { inOwnWords } from "../trade/own-words.ts";
 import { rankIn, standardFor, type Rank } from "../trade/standards.ts";
 import { TRADE, withOwn } from "../trade/trade.ts";
 import { Bounded, keptFor } from "../base/bounded.ts";
@@ -104,7 +105,7 @@ function allAnswers(context: readonly string[], feed: string, school: School): R
   const fed = readFed(context, feed, school);
   if (!fed) return [];
   const { feed: asked, header } = fed;
-  const standard = standardFor(asked.use, blowOf(fed), header.people[asked.receiver]);
+  const standard = standardFor(asked.use, blowOf(fed), header.people[asked.receiver], header.tradition);
   const found: RankedAnswer[] = [];
   const put = (move: Move, text: string, rank: Rank) => {
     const beat = readAnswer(fed, text);
@@ -113,7 +114,7 @@ function allAnswers(context: readonly string[], feed: string, school: School): R
     if (exchange.verdict !== "valid" && exchange.verdict !== "risky") return;
     const worth = worthOf(exchange) - strange(move, exchange, header.kind) + (isUsual(text, school) ? USUAL_BONUS : 0);
     found.push({
-      text,
+      text: inOwnWords(text, header.tradition, school.vocabulary),
       move,
       exchange,
       worth,

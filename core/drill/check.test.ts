@@ -121,10 +121,18 @@ describe("loops", () => {
     expect(run(weave).closure).toMatchObject({ closes: true, differences: [] });
   });
   test("say item by item what differs", () => {
-    const { closure, findings } = run(`${sticks}loop x8:\nA forehand high <> B forehand high\nboth change hands`);
+    const { closure, findings } = run(`${sticks}loop x8:\nA R forehand high <> B R forehand high\nboth change hands`);
     expect(closure?.closes).toBe(false);
     expect(closure?.differences.join()).toMatch(/A has the weapon in the other hand/);
     expect(findings.map((f) => f.rule)).toContain("loop-open");
+  });
+  test("a change of hands in each pass closes after two, where no hand is named", () => {
+    const { closure, findings, verdict } = run(
+      `${sticks}loop x8:\nA forehand high <> B forehand high\nboth change hands`,
+    );
+    expect(closure).toMatchObject({ closes: true, differences: [] });
+    expect(verdict).toBe("sound");
+    expect(findings.map((f) => f.message).join()).toMatch(/two bring you back: go on for an even number/);
   });
   test("steps that add up open a loop", () => {
     expect(run("loop x4:\nA jab -> B step back").closure?.differences.join()).toMatch(/cm more after each pass/);

@@ -26,6 +26,8 @@ export interface Found {
   emptyCopy(): this;
   /** Takes over what is wrong in such a pass. */
   mergeErrors(other: this): void;
+  /** Nothing of it is an error. */
+  sound(): boolean;
 }
 
 /** Every exchange and finding, with its place in the text. */
@@ -71,5 +73,10 @@ export class AllFound implements Found {
 
   mergeErrors(other: this): void {
     this.findings.push(...other.findings, ...other.exchanges.flatMap((e) => e.findings));
+  }
+
+  sound(): boolean {
+    const all = [...this.findings, ...this.exchanges.flatMap((e) => e.findings)];
+    return all.every(({ severity }) => severity !== "error");
   }
 }

@@ -1,9 +1,10 @@
 /** How hard a drill is: a total of named parts, each computed from the score and its check. */
 import { share, type Share } from "../base/units.ts";
 import { LOAD_PARTS, type LoadPart, type LoadWeights } from "../customs/customs.ts";
+import { stanceNamed, USUAL_STANCE } from "../score/postures.ts";
 import type { LineShare } from "./shares.ts";
 import type { Header } from "../score/header.ts";
-import { headerValue, linesToChoose } from "../score/structure.ts";
+import { headerValue, linesOf, linesToChoose } from "../score/structure.ts";
 import type { Score, ScoreItem } from "../score/types.ts";
 
 export interface Load {
@@ -22,14 +23,14 @@ export function loadOf(score: Score, header: Header, shares: readonly LineShare[
   const sum = summed(shares);
   const raw: Record<LoadPart, number> = {
     choice: choiceBits(score.items) + sum.bits,
-    length: sum.exchanges + RETURN_SHARE * sum.returns + EXTRA_SHARE * sum.extraBeats,
+    length: sum.exchanges + RETURN_SHARE * sum.returns + EXTRA_SHARE * sum.extraBeats + atOnce(score, header),
     coordination: sum.together + sidesOf(shares) + goesOn(score.items),
     footwork: sum.footwork,
     // Both move freely: nobody knows when it comes.
     cue: cueOf(header, sum.feints) + (headerValue(score, "cadence") === "free" ? 1 : 0),
     pressure: pressureOf(header, sum.ceiling),
     consequence: CONTACT_STEP[header.contact] + (header.people.B.wears.length === 0 ? 0.5 : 0),
-    restriction: header.rules.A.size + header.rules.B.size + header.rules.C.size,
+    restriction: header.rules.A.size + header.rules.B.size + header.rules.C.size + narrowIn(header),
   };
   const parts = {} as Record<LoadPart, number>;
   let total = 0;
@@ -95,9 +96,35 @@ function choiceBits(items: readonly ScoreItem[]): number {
   return bits;
 }
 
-/** Without a stop from row to row there is no time to set oneself again. */
-const goesOn = (items: readonly ScoreItem[]): number =>
-  items.some((item) => item.kind === "block" && (item.head.type !== "choose" || goesOn(item.items) > 0)) ? 1 : 0;
+/** Without a stop from row to row there is no time to set oneself again; with the other side each time still less. */
+function goesOn(items: readonly ScoreItem[]): number {
+  let most = 0;
+  for (const item of items) {
+    if (item.kind !== "block") continue;
+    const inside = goesOn(item.items);
+    const own = item.head.type === "choose" ? inside : 1 + (item.head.type === "loop" ? SIDES[item.head.sides] : 0);
+    most = Math.max(most, inside, own);
+  }
+  return most;
+}
+const SIDES = { written: 0, each: 0.25, alternate: 0.5 } as const;
+
+/** Alone, what is done in one go has to be remembered in one: the longest row counts, beat by beat. */
+function atOnce({ items }: Score, { kind }: Header): number {
+  if (kind !== "solo") return 0;
+  const beats = [...linesOf(items)].flatMap(({ line }) => line.turns.map((turn) => turn.alternatives[0]!.beats.length));
+  return IN_ONE_GO * Math.max(0, ...beats);
+}
+const IN_ONE_GO = 0.5;
+
+/** How many stand on a smaller base than usual. */
+const narrowIn = ({ actors, people }: Header): number =>
+  actors.filter((actor) => {
+    const stance = stanceNamed(people[actor].stance) ?? USUAL_STANCE;
+    return Math.hypot(stance.length, stance.width) < NARROW;
+  }).length;
+/** A base so short is hard to keep, m. */
+const NARROW = 0.2;
 
 /** Called early < seen < hidden in a combination < felt; feints add. */
 function cueOf(header: Header, feints: number): number {

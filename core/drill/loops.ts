@@ -48,13 +48,21 @@ export function stopsHalfWay(first: World, times: number): HalfWay | null {
 }
 
 /** What differs between two ends, in words. */
-export function differences(first: World, second: World): string[] {
-  const found: string[] = [];
-  for (const actor of ACTORS) {
+export const differences = (first: World, second: World): string[] => [
+  ...bodyDifferences(first, second),
+  ...distanceDifference(first, second),
+];
+
+/** What differs in the people themselves, wherever they stand. */
+export const bodyDifferences = (first: World, second: World): string[] =>
+  ACTORS.flatMap((actor) => {
     const one = first[actor];
     const two = second[actor];
-    if (one && two) found.push(...stateDifferences(one, two, actor));
-  }
+    return one && two ? stateDifferences(one, two, actor) : [];
+  });
+
+function distanceDifference(first: World, second: World): string[] {
+  const found: string[] = [];
   if (first.A && first.B && second.A && second.B) {
     const change = distanceOf(second.A, second.B) - distanceOf(first.A, first.B);
     if (Math.abs(change) > SAME_PLACE)

@@ -3,7 +3,7 @@ import { ambiguousCues } from "./ambiguous.ts";
 import type { Setting } from "../exchange/exchange.ts";
 import type { Found } from "./found.ts";
 import type { Frame, Prepared } from "./prepare.ts";
-import { stopsHalfWay, differences, rolesExchanged, standingAs } from "./loops.ts";
+import { stopsHalfWay, bodyDifferences, differences, rolesExchanged, standingAs } from "./loops.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
 import type { Closure } from "./types.ts";
 import { walkOn } from "./walk.ts";
@@ -138,15 +138,34 @@ function walkLoop(block: ScoreBlock, pass: Pass, place: Place, carried: World | 
   const second = backInGuard(walkItems(block.items, silent, { ...place, passNumber: 2 }, cloneWorld(start))!);
   const ends = swap ? rolesExchanged(second) : second;
   const stops = times > 1 ? stopsHalfWay(first, times) : null;
-  const open = times > 1 ? differences(first, ends) : [];
+  // In a game they find their distance again before the next goes.
+  const differ = times > 1 ? (isGame(block) ? bodyDifferences : differences)(first, ends) : [];
+  const both = differ.length > 0 && !swap && silent.found.sound() && closesInTwo(block, pass, place, { first, second });
+  const open = both ? [] : differ;
   const fresh = pass.closure === null || pass.closure.closes;
   if (fresh) pass.closure = { closes: open.length === 0, differences: open, row: block.row };
   const { body } = block.row.content;
   const where = body.kind === "block" ? body.span : { from: 0, to: 0 };
+  const note = both ? { code: "sides" } : stops && { code: "stops", ...stops };
   if (open.length > 0) pass.found.say(draft(block.row, where, "loop-open", { what: open.join("; ") }));
-  else if (stops)
-    pass.found.say({ ...draft(block.row, where, "loop-open", { code: "stops", ...stops }), severity: "note" });
+  else if (note) pass.found.say({ ...draft(block.row, where, "loop-open", note), severity: "note" });
   return carried && second;
+}
+
+/** A game: who feeds chooses, and then it is the other's turn. */
+const isGame = ({ head, items }: ScoreBlock): boolean =>
+  head.type === "loop" && head.swap && items.some((item) => item.kind === "block" && item.head.type === "choose");
+
+/** The pass after the next ends as the first did: each pass changes hands or feet, and two bring all back. */
+function closesInTwo(
+  block: ScoreBlock,
+  pass: Pass,
+  place: Place,
+  { first, second }: { readonly first: World; readonly second: World },
+): boolean {
+  const again: Pass = { ...pass, found: pass.found.emptyCopy(), branchEnds: [] };
+  const third = backInGuard(walkItems(block.items, again, { ...place, passNumber: 3 }, cloneWorld(second))!);
+  return differences(first, third).length === 0;
 }
 
 /** Most different states from which the lines of a choice are tried again. */

@@ -273,9 +273,11 @@ const TABLE = {
     question: "A cycle does not come back to its start",
     says: (p) =>
       fill(
-        p.code === "stops"
-          ? "After {times} times it stops half way, at count {count} of {counts}. Make it {better}."
-          : "The cycle doesn’t close: {what}. Add a row that takes it back.",
+        p.code === "sides"
+          ? "Each pass ends on the other side, and two bring you back: go on for an even number."
+          : p.code === "stops"
+            ? "After {times} times it stops half way, at count {count} of {counts}. Make it {better}."
+            : "The cycle doesn’t close: {what}. Add a row that takes it back.",
         p,
       ),
   },

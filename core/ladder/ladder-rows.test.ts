@@ -146,9 +146,9 @@ describe("the block of a drill", () => {
     );
     const choices = moreRows(flat, all.length, pads, school);
     expect(choices.map((c) => c.changed)).toEqual([
-      "Feeder picks: jab or jab",
-      "Feeder picks: jab, jab or jab",
-      "Feeder picks: jab, jab, jab or jab",
+      "Feeder picks: jab or cross",
+      "Feeder picks: jab, cross or lead hook",
+      "Feeder picks: jab, cross, lead hook or rear uppercut",
     ]);
     const [two, , four] = choices;
     expect(four!.text).toContain(`  ${all[0]!.label}: A jab`);
@@ -157,8 +157,8 @@ describe("the block of a drill", () => {
     expect(two!.text).toMatch(/^choose A:\n {2}one: .*\n {2}two: .*\nend\nA jab -> B parry\nA jab -> B parry$/m);
     const more = moreRows(two!.checked(), two!.rows, pads, school);
     expect(more.map((c) => [c.changed, c.rows])).toEqual([
-      ["Feeder picks: jab, jab or jab", choices[1]!.rows],
-      ["Feeder picks: jab, jab, jab or jab", rowsIn(pads)],
+      ["Feeder picks: jab, cross or lead hook", choices[1]!.rows],
+      ["Feeder picks: jab, cross, lead hook or rear uppercut", rowsIn(pads)],
     ]);
   });
 });

@@ -2,14 +2,15 @@
 import { growsByTempo } from "../vary/operators/shared.ts";
 import type { Checked } from "../drill/types.ts";
 import { beatText, lineText } from "../score/format.ts";
-import { ROW_CHANGES, spoken, type StillMissing } from "../vary/change-words.ts";
+import { listed, ROW_CHANGES, spoken, type StillMissing } from "../vary/change-words.ts";
 import { linesOf } from "../score/structure.ts";
 import type { Line, ScoreBlock, ScoreItem, ScoreLine } from "../score/types.ts";
 import type { School } from "../policy/school.ts";
 import { assessRows } from "../answers/check-text.ts";
 import { blockRows, contextOf, firstItems, plainScore, written, type Rows } from "../score/edit.ts";
 import type { RungChange } from "./ladder.ts";
-import { drillRows, feedName, type Cut } from "./row-cuts.ts";
+import { firstTurn, saidFeed } from "../vary/feed-name.ts";
+import { drillRows, rowItems, type Cut, type DrillRow } from "./row-cuts.ts";
 
 /** First tempo of a ladder that starts slowly, share of full speed. */
 export const SLOW_START = 0.4;
@@ -26,7 +27,8 @@ const FEW_ROWS = 5;
 export type Step = RungChange & { readonly rows: number };
 
 /** The rows of a drill one after another, without blocks: chance and cycles come later. */
-const linesIn = (base: Checked): Line[] => [...linesOf(base.score.items)].map((item) => item.line);
+const linesIn = (base: Checked): Line[] => drillRows(base).map(({ line }) => line);
+const ownLines = ({ score }: Checked): Line[] => [...linesOf(score.items)].map(({ line }) => line);
 
 /** The block round all rows of a drill; null where there is none, or where it is made of more. */
 function wholeBlock({ score }: Checked): { head: ScoreBlock; lines: readonly ScoreLine[] } | null {
@@ -40,7 +42,7 @@ function wholeBlock({ score }: Checked): { head: ScoreBlock; lines: readonly Sco
 export const rowsIn = (base: Checked): number => linesIn(base).length + (wholeBlock(base) || hasBlocks(base) ? 1 : 0);
 
 /** Cycles, choices and games, one or several, perhaps in each other or beside plain rows. */
-const hasBlocks = ({ score }: Checked): boolean => score.items.some((item) => item.kind === "block");
+export const hasBlocks = ({ score }: Checked): boolean => score.items.some((item) => item.kind === "block");
 
 /**
  * The next part of a drill of several blocks as it is written, under the tempo of now: the sections and blocks of
@@ -49,24 +51,38 @@ const hasBlocks = ({ score }: Checked): boolean => score.items.some((item) => it
 function nextPart(now: Checked, rows: number, base: Checked): InBlock[] {
   if (wholeBlock(base) || !hasBlocks(base)) return [];
   const { score } = base;
+  const all = rowItems(base);
   let lines = 0;
   for (const [i, item] of score.items.entries()) {
     if (item.kind === "section" || item.kind === "wrong") continue;
-    lines += item.kind === "line" ? 1 : [...linesOf([item])].length;
+    lines += [...linesOf([item])].filter((one) => all.includes(one)).length;
     const last = score.items.slice(i + 1).every(({ kind }) => kind === "section" || kind === "wrong");
     if (lines <= rows && !(last && rows < rowsIn(base))) continue;
+    // A plain row between blocks comes in by its parts, like any other.
+    if (item.kind === "line" && !last && item.row === all[Math.floor(rows)]?.row) return [];
     const before = score.items[i - 1];
-    const name = before?.kind === "section" ? before.name : ROW_CHANGES.asItIs();
     const tempo = percent(now.header.tempo);
     return [
       {
         lines: firstItems(score, i + 1, { tempo }),
-        changed: ROW_CHANGES.part(name),
+        changed:
+          before?.kind === "section"
+            ? ROW_CHANGES.part(before.name)
+            : last && item.kind === "line"
+              ? ROW_CHANGES.asItIs()
+              : partOf(item, base),
         come: last ? rowsIn(base) : lines,
       },
     ];
   }
   return [];
+}
+
+/** A block or row that no section names, as one says it. */
+function partOf(item: ScoreItem, base: Checked): string {
+  const feeds = [...linesOf([item])].map((line) => saidFeed(line, base));
+  if (item.kind === "block" && item.head.type === "choose") return ROW_CHANGES.picks(item.head.by, feeds);
+  return item.kind === "block" ? ROW_CHANGES.asItIs() : ROW_CHANGES.add(feeds, null);
 }
 
 const percent = (tempo: number): string => `${Math.round(tempo * 100)}%`;
@@ -82,14 +98,14 @@ export function firstRungs(base: Checked, school: School): (Omit<Step, "operator
     changed,
     rows,
   });
-  const first = drillRows(base)[0]!.cuts;
-  const sound = [...first.entries()]
+  const first = drillRows(base)[0]!;
+  const sound = [...first.cuts.entries()]
     .reverse()
     .map(([i, cut]) =>
       start(
         plainScore(base.score, [cut.line], { tempo }),
-        ROW_CHANGES.first(feedName(cut.line), answersIn(cut.line), stillMissing(cut), slow ? "slow" : "own"),
-        (i + 1) / first.length,
+        ROW_CHANGES.first(cutFeed(cut, first), answersIn(cut.line), stillMissing(cut), slow ? "slow" : "own"),
+        (i + 1) / first.cuts.length,
       ),
     )
     .filter((v) => v.verdict !== "broken");
@@ -99,7 +115,7 @@ export function firstRungs(base: Checked, school: School): (Omit<Step, "operator
 }
 
 /** What of a row that came in is still to come. */
-function stillMissing({ missing, back }: Cut): StillMissing {
+function stillMissing({ missing, back, line }: Cut): StillMissing {
   switch (missing) {
     case null:
     case "numbers":
@@ -108,16 +124,28 @@ function stillMissing({ missing, back }: Cut): StillMissing {
       return "rest";
     case "layers":
       return "line";
+    case "hit":
+      return "hit";
     case "alternatives":
-      return "answers";
+      return (line.turns[1]?.alternatives.length ?? 0) > 1 ? "more answers" : "answers";
     case "returns":
       return back.length === 0 ? "return" : null;
   }
 }
 
 /** What answers in a line, as it is said; of a meeting what meets. */
-const answersIn = ({ turns }: Line): string[] =>
-  (turns[1]?.alternatives[0]?.beats ?? []).map((beat) => spoken(beatText(beat)));
+function answersIn({ turns, meets }: Line): string[] {
+  const all = turns[1]?.alternatives ?? [];
+  if (meets) return [];
+  if (all.length > 1)
+    return [
+      listed(
+        all.map(({ beats }) => spoken(beatText(beats[0]!))),
+        "or",
+      ),
+    ];
+  return (all[0]?.beats ?? []).map((beat) => spoken(beatText(beat)));
+}
 
 /** More of the rows of the drill comes in; when all are there, what is round them: the cycle, the choice. */
 export function moreRows(now: Checked, rows: number, base: Checked, school: School): Step[] {
@@ -138,23 +166,24 @@ export function moreRows(now: Checked, rows: number, base: Checked, school: Scho
   const parts = drillRows(base);
   const there = Math.floor(rows);
   const begun = Math.round((rows - there) * parts[there]!.cuts.length);
-  const own = linesIn(now).slice(0, there);
+  const own = ownLines(now).slice(0, there);
   // What was begun is completed, with no more than one row behind it; whole rows come in by several.
   const most = begun > 0 ? (all.length > FEW_ROWS ? 2 : 1) : Math.max(MOST_ROWS, Math.ceil(all.length * SHARE_OF_ROWS));
   const found: Step[] = [...part];
   for (let last = there; last < Math.min(all.length, there + most); last++) {
-    const { cuts, name } = parts[last]!;
-    const before = parts.slice(there, last).map((row) => row.name);
+    const row = parts[last]!;
+    const { cuts } = row;
+    const before = parts.slice(there, last).map(({ name }) => name);
     for (const [i, cut] of cuts.entries()) {
       if (last === there && i < begun) continue;
       found.push(
         step(
           plainScore(now.score, [...own, ...all.slice(there, last), cut.line], {}),
           last === there && begun > 0
-            ? goesOn(cut, cuts[begun - 1]!, name)
+            ? goesOn(cut, cuts[begun - 1]!, row)
             : begun > 0
-              ? ROW_CHANGES.wholeAndNext(before[0]!, partName(cut, name), stillMissing(cut))
-              : ROW_CHANGES.add([...before, partName(cut, name)], stillMissing(cut)),
+              ? ROW_CHANGES.wholeAndNext(before[0]!, partName(cut, row), stillMissing(cut))
+              : ROW_CHANGES.add([...before, partName(cut, row)], stillMissing(cut)),
           last + (i + 1) / cuts.length,
         ),
       );
@@ -163,13 +192,16 @@ export function moreRows(now: Checked, rows: number, base: Checked, school: Scho
   return found;
 }
 
-/** More of a row that is there in part; `name`: that of the row. */
-function goesOn(cut: Cut, before: Cut, name: string): string {
-  const feed = feedName(cut.line);
+/** More of a row that is there in part. */
+function goesOn(cut: Cut, before: Cut, row: DrillRow): string {
+  const { name } = row;
+  const feed = cutFeed(cut, row);
   switch (cut.missing) {
     case null:
       if (before.missing === "numbers") return ROW_CHANGES.numbers(name);
       if (before.missing === "alternatives") return ROW_CHANGES.allAnswers(name);
+      if (before.missing === "layers") return ROW_CHANGES.layers(feed, answersIn(cut.line).slice(0, 1));
+      if (before.missing === "hit") return ROW_CHANGES.hitWith(name);
       return before.missing === "returns" ? ROW_CHANGES.hitBack(name) : ROW_CHANGES.whole(name);
     case "numbers":
       return ROW_CHANGES.moreNumbers(feed);
@@ -183,7 +215,11 @@ function goesOn(cut: Cut, before: Cut, name: string): string {
 }
 
 /** The name of a row of which not all may have come in. */
-const partName = (cut: Cut, whole: string): string => (cut.missing === "numbers" ? feedName(cut.line) : whole);
+const partName = (cut: Cut, { name }: DrillRow): string => (cut.missing === "numbers" ? firstTurn(cut.line) : name);
+
+/** What a part of a row begins with: less than the row where numbers or feeds are still to come. */
+const cutFeed = (cut: Cut, { feed }: DrillRow): string =>
+  cut.missing === "numbers" || cut.missing === "feeds" ? firstTurn(cut.line) : feed;
 
 /** A block of the drill round so many of its rows; it counts as one row more, or as a share of it. */
 interface InBlock {
@@ -195,7 +231,7 @@ interface InBlock {
 /** The rows in the block of the drill: round and round without a stop, or one of two by choice, of three, of all. */
 function inBlock(now: Checked, rows: number, base: Checked): InBlock[] {
   const block = wholeBlock(base);
-  const own = linesIn(now);
+  const own = ownLines(now);
   const all = own.length;
   if (!block || all !== block.lines.length) return [];
   const { head } = block.head;
@@ -223,6 +259,14 @@ function inBlock(now: Checked, rows: number, base: Checked): InBlock[] {
     ];
   const among = 1 + Math.round((rows - all) * (all - 1));
   return Array.from({ length: all - among }, (_, i) => among + 1 + i).map((count) =>
-    round(count, ROW_CHANGES.picks(head.by, own.slice(0, count).map(feedName))),
+    round(
+      count,
+      ROW_CHANGES.picks(
+        head.by,
+        drillRows(base)
+          .slice(0, count)
+          .map(({ feed }) => feed),
+      ),
+    ),
   );
 }

@@ -8,7 +8,7 @@ import { readText } from "../answers/check-text.ts";
 import type { LadderOptions } from "./ladder-options.ts";
 import { percent } from "../exchange/time.ts";
 import { CHANGES } from "../vary/change-words.ts";
-import { moreRows, rowsIn, type Step } from "./ladder-rows.ts";
+import { hasBlocks, moreRows, rowsIn, type Step } from "./ladder-rows.ts";
 import { stageOf, type OperatorId } from "../vary/operator-names.ts";
 import type { Stage } from "../policy/stages.ts";
 import { firstOf, type Candidate } from "../vary/operators/shared.ts";
@@ -63,6 +63,8 @@ export function steps(node: StepFrom, layer: number, { base, school, options: o,
   const complete = node.rows >= rowsIn(base);
   // A row of which a part is still missing would lose what was done to it.
   const whole = node.rows > 0 && Number.isInteger(node.rows);
+  // Blocks come in as they are written: what was done to their rows before would go unsaid.
+  const plain = !hasBlocks(base);
   const reached = reachedAt(o.order, layer, o.rungs);
   const from = Math.max(node.stage, o.order.indexOf("pairs"));
   const fits = (most: number) =>
@@ -73,7 +75,7 @@ export function steps(node: StepFrom, layer: number, { base, school, options: o,
       return (
         // Force is a step of its own, and the last; never before the tempo of the drill is there.
         (stageOf(id) !== "force" || (layer === o.rungs - 1 && now.header.tempo >= base.header.tempo - TEMPO_STEP)) &&
-        (complete || (whole && WHILE_GROWING.includes(stageOf(id)))) &&
+        (complete || (plain && whole && WHILE_GROWING.includes(stageOf(id)))) &&
         (again || (stage >= from && stage < most)) &&
         node.used.filter((u) => u === id).length < (MOST_USES[id] ?? 1)
       );
@@ -86,13 +88,15 @@ export function steps(node: StepFrom, layer: number, { base, school, options: o,
   const more = moreRows(now, node.rows, base, school);
   const harder = (found: readonly Step[]) =>
     found.filter((v) => v.load.total >= now.load.total + LEAST_STEP && v.verdict !== "broken");
-  const some = (ids: readonly OperatorId[]) =>
-    harder([
-      ...more,
-      ...ids
+  const some = (ids: readonly OperatorId[]) => [
+    // What belongs to the drill comes in, felt as harder or not.
+    ...more.filter((v) => v.verdict !== "broken" && v.load.total > now.load.total),
+    ...harder(
+      ids
         .flatMap((id) => few(candidates(now, school, [id], byChance), o.each))
         .map((v) => ({ ...named(v, base), rows: sameRows(now, readText(v.text)) ? node.rows : rowsIn(base) })),
-    ]);
+    ),
+  ];
   const found = some(fits(reached));
   // Where nothing of these stages is left, later ones come in before their time; force never does.
   return found.length > 0 || reached >= o.order.length - 1 ? found : some(fits(o.order.length - 1));

@@ -126,7 +126,7 @@ describe("goals", () => {
   });
   test("what cannot be reached is named: the step that is missing, and the tempo", () => {
     const { notes } = good(ladder(demo("push-and-turn"), { goal: GOALS.moving.goal }));
-    expect(notes.join(" ")).toMatch(/No sound rung was found for “Both move freely”/);
+    expect(notes.join(" ")).toMatch(/I found no step for “Both move freely”/);
     const slow = good(ladder(demo("single-answers"), { goal: GOALS.moving.goal, rungs: 6 })).notes.join(" ");
     expect(slow).toMatch(/stops at \d+ % of full speed instead of 80 %/);
   });

@@ -7,9 +7,11 @@ import { seeded } from "../random/random.ts";
 import type { School } from "../policy/school.ts";
 import { assessRows, readText, type Assessment, validSubset } from "../answers/check-text.ts";
 import { rowsOf, textOf, withHeader } from "../score/edit.ts";
+import { coachingOf, type Coaching } from "./coaching.ts";
 import { evenPath, type PathNode } from "./even-path.ts";
 import { OPERATOR_NAMES, stageOf, type OperatorId } from "../vary/operator-names.ts";
 import type { Stage } from "../policy/stages.ts";
+import { drillRows } from "./row-cuts.ts";
 import { ladderFault, type Goal, type LadderOptions } from "./ladder-options.ts";
 import { firstRungs, SLOW_START, type Step } from "./ladder-rows.ts";
 import { LEAST_STEP, reachedAt, steps, type Climb } from "./ladder-steps.ts";
@@ -26,6 +28,8 @@ export interface Rung {
   /** How many rows of the drill have come in. */
   readonly rows: number;
   readonly checked: Checked;
+  /** What is said with it: cues, a fault, how to feed it, when to go on. */
+  readonly coaching: Coaching;
   /** Others that can stand here: the same step from the rung before, another change. */
   readonly alternatives: readonly Step[];
 }
@@ -228,16 +232,17 @@ function finish(found: Found, drill: Checked, climb: Climb): LadderResult {
   const rungs = nodes.map((node, l) => {
     const by = node.ways.find((w) => w.from === path.places[l - 1]);
     const others = l === 0 ? [] : (found.siblings.get(playOf(nodes[l - 1]!.text)) ?? []);
-    return rungOf(node, by, `${base.header.title ?? "Drill"}, rung ${l + 1}`, others);
+    const title = `${base.header.title ?? "Drill"}, rung ${l + 1}`;
+    return rungOf({ node, by, before: nodes[l - 1] }, title, others);
   });
   const end = nodes[nodes.length - 1]!;
   const notes = [...leftOut(drill, base), ...missingOf(end, options.goal, base)];
-  const missing = Math.ceil(linesIn(base) - end.rows);
+  const missing = Math.ceil(drillRows(base).length - end.rows);
   if (missing > 0)
     notes.push(`${missing === 1 ? "One row" : `${missing} rows`} of the drill did not fit in. Ask for more rungs.`);
   if (nodes.length < options.rungs)
     notes.unshift(
-      `It ends after ${nodes.length} of ${options.rungs} rungs: no allowed change makes it harder and keeps it sound. Allow more operators.`,
+      `It ends after ${nodes.length} of ${options.rungs} rungs: nothing else that is allowed makes it harder and stays sound. Allow more changes.`,
     );
   return {
     ok: true,
@@ -259,16 +264,26 @@ function goodEnds({ layers, top }: Found, { base, options: { goal } }: Climb): N
   return least > 0 ? ends : ends.filter((node) => node.load.total >= high * NEAR_GOAL);
 }
 
+/** A position on the way up: how it was come to, and the one under it. */
+interface Placed {
+  readonly node: Node;
+  readonly by: Way | undefined;
+  readonly before: Node | undefined;
+}
+
 /** A position as a rung, with the steps that come nearest to its load in its place. */
-function rungOf(node: Node, by: Way | undefined, title: string, others: readonly Step[]): Rung {
+function rungOf({ node, by, before }: Placed, title: string, others: readonly Step[]): Rung {
   const off = (step: Step) => Math.abs(step.load.total - node.load.total);
   const near = others.filter((v) => playOf(v.text) !== playOf(node.text)).sort((a, b) => off(a) - off(b));
+  const operator = by?.operator ?? null;
+  const checked = node.checked();
   return {
     text: textOf(withHeader(readText(node.text), { title })),
-    operator: by?.operator ?? null,
+    operator,
     changed: by?.changed ?? node.changed,
     rows: node.rows,
-    checked: node.checked(),
+    checked,
+    coaching: coachingOf(checked, before?.checked() ?? null, operator),
     alternatives: near.slice(0, ALTERNATIVES),
   };
 }
@@ -288,7 +303,7 @@ function missingOf(node: Node, goal: Goal, base: Checked): string[] {
   const tempo = tempoAtEnd(goal, base);
   const notes = wants
     .filter((id) => !has(node, id))
-    .map((id) => `No sound rung was found for “${OPERATOR_NAMES[id]}”. Allow it, or ask for more rungs.`);
+    .map((id) => `I found no step for “${OPERATOR_NAMES[id]}”. Allow it, or ask for more rungs.`);
   if (now >= tempo - 1e-9) return notes;
   const ceilings = checked().exchanges.flatMap((e) => (e.ceiling !== null && e.ceiling > 0 ? [e.ceiling] : []));
   const most = Math.min(...ceilings);
@@ -298,9 +313,6 @@ function missingOf(node: Node, goal: Goal, base: Checked): string[] {
       : "ask for more rungs, or start faster";
   return [...notes, `It stops at ${percent(now)} % of full speed instead of ${percent(tempo)} %: ${why}.`];
 }
-
-/** How many rows a drill has. */
-const linesIn = ({ score }: Checked): number => [...linesOf(score.items)].length;
 
 /** The rows of a drill that are not sound, and so in no rung, with the reason. */
 function leftOut(drill: Checked, base: Checked): string[] {
@@ -315,12 +327,16 @@ function leftOut(drill: Checked, base: Checked): string[] {
   return notes;
 }
 
-/** Titles of rungs that say the same are told apart by their place. */
+/** Titles of rungs that say the same are told apart by the row, or else by their place. */
 function distinct(rungs: readonly Rung[]): Rung[] {
+  const twice = (changed: string) => rungs.filter((rung) => rung.changed === changed).length > 1;
   const seen = new Map<string, number>();
   return rungs.map((rung) => {
-    const times = (seen.get(rung.changed) ?? 0) + 1;
-    seen.set(rung.changed, times);
-    return times === 1 ? rung : { ...rung, changed: `${rung.changed}, once more` };
+    if (!twice(rung.changed)) return rung;
+    const { rows } = rung.coaching;
+    const said = rows.length === 1 ? `${rung.changed}, in row ${rows[0]!}` : rung.changed;
+    const times = (seen.get(said) ?? 0) + 1;
+    seen.set(said, times);
+    return { ...rung, changed: times === 1 ? said : `${said}, once more` };
   });
 }

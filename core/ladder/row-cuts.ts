@@ -5,6 +5,7 @@ import type { Checked } from "../drill/types.ts";
 import { lineText } from "../score/format.ts";
 import { expandRange, rangeOf, spokenRange } from "../score/ranges.ts";
 import { linesOf } from "../score/structure.ts";
+import { firstTurn, saidFeed } from "../vary/feed-name.ts";
 import type { Alternative, Beat, Line, ScoreLine, Turn } from "../score/types.ts";
 import { beatText } from "../score/format.ts";
 import { mapParts, single, withBeats } from "../score/edit.ts";
@@ -12,13 +13,15 @@ import { mapParts, single, withBeats } from "../score/edit.ts";
 export interface Cut {
   readonly line: Line;
   /** What of the row is not there yet; null where it is whole. */
-  readonly missing: "numbers" | "alternatives" | "feeds" | "layers" | "returns" | null;
+  readonly missing: "numbers" | "alternatives" | "feeds" | "layers" | "hit" | "returns" | null;
   /** What is sent back in it. */
   readonly back: readonly string[];
 }
 
 export interface DrillRow {
   readonly line: Line;
+  /** What it begins with, as one says it. */
+  readonly feed: string;
   /** Its feed; where several rows begin alike, what meets it as well. */
   readonly name: string;
   /** Its parts, growing, but for those of rows before it; the last is the row itself. */
@@ -31,8 +34,8 @@ const kept = new WeakMap<Checked, readonly DrillRow[]>();
 export function drillRows(drill: Checked): readonly DrillRow[] {
   let rows = kept.get(drill);
   if (!rows) {
-    const items = [...linesOf(drill.score.items)];
-    const feeds = items.map(({ line }) => feedName(line));
+    const items = rowItems(drill);
+    const feeds = items.map((item) => saidFeed(item, drill));
     // A part that an earlier row had already would only be that once more.
     const had = new Set<string>();
     rows = items.map((item, i) => {
@@ -40,7 +43,8 @@ export function drillRows(drill: Checked): readonly DrillRow[] {
       for (const cut of cuts) had.add(lineText(cut.line));
       return {
         line: item.line,
-        name: cueName(item, drill) ?? toldApart(item.line, feeds, i),
+        feed: feeds[i]!,
+        name: doneName(item, drill) ?? cueName(item, drill) ?? toldApart(item.line, feeds, i),
         cuts,
       };
     });
@@ -49,9 +53,18 @@ export function drillRows(drill: Checked): readonly DrillRow[] {
   return rows;
 }
 
-/** What a row begins with: its feed, or the stroke that meets. */
-export const feedName = (line: Line): string =>
-  spokenRange(line.turns[0]!.alternatives[0]!.beats.map(beatText).join(", ")).replace(/^[RL] /, "");
+/** The rows that a ladder brings in; one that a block only repeats is there already. */
+export function rowItems({ score }: Checked): readonly ScoreLine[] {
+  const items = [...linesOf(score.items)];
+  const parts = score.items.filter(({ kind }) => kind !== "section");
+  if (parts.length < 2 || parts.every(({ kind }) => kind === "line")) return items;
+  const texts = items.map(({ line }) => lineText(line));
+  return items.filter((_, i) => texts.indexOf(texts[i]!) === i);
+}
+
+/** A row that nobody answers is called by what is done in it; null for others. */
+const doneName = ({ line }: ScoreLine, { header }: Checked): string | null =>
+  line.turns.length === 1 && !line.meets && header.kind !== "solo" ? `“${firstTurn(line)}”` : null;
 
 /** A row that a cue begins is called by what is done about it: blows on pads, what meets who walks in; null for others. */
 function cueName({ row, line }: ScoreLine, { exchanges }: Checked): string | null {
@@ -132,7 +145,9 @@ function byExchange(item: ScoreLine, drill: Checked): Cut[] {
     ),
   );
   const firsts = met.map((beat) => ({ ...beat, parts: beat.parts.slice(0, 1) }));
-  const layers = met.some((beat) => beat.parts.length > 1) ? [part("layers", feeds.beats, firsts)] : [];
+  // What is left out is a second line of defence, or the blow of the same beat.
+  const hits = last.beat.some((use) => use.move.attack !== undefined);
+  const layers = met.some((beat) => beat.parts.length > 1) ? [part(hits ? "hit" : "layers", feeds.beats, firsts)] : [];
   // Where somebody answers what is sent back, all of it is a part of its own.
   const most = answers.beats.length - (rest.length > 0 ? 0 : 1);
   // A way out at the end belongs to the blow before it.

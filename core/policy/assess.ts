@@ -124,6 +124,10 @@ class SharesFound implements Found {
     this.worst = worseOf(this.worst, other.worst);
   }
 
+  sound(): boolean {
+    return this.worst !== "error";
+  }
+
   private add(share: LineShare): void {
     this.shares.push(share);
     this.worst = worseOf(this.worst, worseOf(share.worst, lateIn(share, this.header.tempo, this.late)));

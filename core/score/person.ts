@@ -20,6 +20,26 @@ const GEAR = [
   "kick shield",
 ] as const;
 export type Gear = (typeof GEAR)[number];
+/** Gear by other names that are heard in clubs. Common practice, no source. */
+const SAME_GEAR: Readonly<Record<string, Gear>> = {
+  "focus mitts": "mitts",
+  "focus pads": "mitts",
+  "hand pads": "mitts",
+  "kick pads": "mitts",
+  pads: "mitts",
+  "boxing gloves": "gloves",
+  "small gloves": "gloves",
+  goggles: "eye protection",
+  helmet: "headgear",
+  "head guard": "headgear",
+  "mouth guard": "mouthguard",
+  gumshield: "mouthguard",
+  cup: "groin guard",
+  "shin pads": "shin guards",
+  "belly guard": "belly pad",
+  "body shield": "belly pad",
+  shield: "kick shield",
+};
 /** Gear that somebody else can hit. */
 export const PADS: ReadonlySet<Gear> = new Set(["mitts", "belly pad", "kick shield"]);
 
@@ -141,7 +161,7 @@ class PersonReader {
     const thing = start ? start[2]! : item;
     // One mitt is worn on a side.
     const bare = thing.replace(/^mitts? (?:left|right)$/, "mitts");
-    const worn = GEAR.find((g) => g === bare);
+    const worn = GEAR.find((g) => g === bare) ?? SAME_GEAR[bare];
     if (this.list === "wears") {
       if (worn) this.wears.push(worn);
       else if (thing !== "nothing") this.faults.push({ code: "worn", text: item });

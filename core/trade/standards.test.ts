@@ -42,6 +42,17 @@ test.each(FIRST)("%j %s: %j", (context, feed, answers) => {
   expect(found.slice(0, answers.length).map(({ text }) => text)).toEqual(answers);
 });
 
+// Common practice, no source.
+test.each([
+  ["cantonese", "range: trap", "straight punch", ["pak sao", "tan sao", "bong sao"]],
+  ["japanese", "", "oi zuki to face", ["age uke", "step back + age uke"]],
+  ["japanese", "", "straight punch to chest", ["soto uke", "uchi uke", "step back + soto uke"]],
+  ["japanese", "", "mae geri to body", ["gedan barai", "gedan uke"]],
+])("%s answers first, in its own words (%s): %s", (tradition, range, feed, answers) => {
+  const found = rankAnswers([`tradition: ${tradition}`, range].filter(Boolean), `A ${feed}`, school);
+  expect(found.slice(0, answers.length).map(({ text }) => text)).toEqual(answers);
+});
+
 test("what nobody gives comes last, and is never the best", () => {
   for (const [context, feed] of FIRST) {
     const found = rankAnswers(context, `A ${feed}`, school, 400);
@@ -52,7 +63,7 @@ test("what nobody gives comes last, and is never the best", () => {
 });
 
 test("every class has a name of its own and answers", () => {
-  const keys = STANDARDS.map(({ feed, holds = "" }) => `${feed} ${holds}`);
+  const keys = STANDARDS.map(({ feed, holds = "", tradition = "" }) => `${feed} ${holds} ${tradition}`);
   expect(new Set(keys).size).toBe(keys.length);
   for (const { answers, never = [] } of STANDARDS) {
     expect(answers.length).toBeGreaterThan(0);

@@ -13,6 +13,8 @@ interface Standard {
   readonly feed: string;
   /** What the one who answers holds; nothing said: whatever it is. */
   readonly holds?: string;
+  /** The school of movement whose own answers these are; nothing said: all others. */
+  readonly tradition?: string;
   readonly answers: readonly string[];
   readonly never?: readonly string[];
 }
@@ -26,13 +28,23 @@ export interface Rank {
 }
 
 /** The standards for what comes at somebody; null where the trade has none. `blow`: null for pushes and holds. */
-export function standardFor(use: MoveUse, blow: Blow | null, answerer: Person): Standard | null {
+export function standardFor(
+  use: MoveUse,
+  blow: Blow | null,
+  answerer: Person,
+  tradition: string | null = null,
+): Standard | null {
   const feed = blow ? blowClass(blow) : contactClass(use);
   const own = `hold ${use.move.id}`;
   const held = answerer.holds === null ? "nothing" : answerer.holds.kind === "stick" ? "stick" : "blade";
   const named = blow ? undefined : STANDARDS.find((one) => one.feed === own);
   if (named) return named;
-  return STANDARDS.find((one) => one.feed === feed && (one.holds === undefined || one.holds === held)) ?? null;
+  const fits = STANDARDS.filter((one) => one.feed === feed && (one.holds === undefined || one.holds === held));
+  return (
+    fits.find((one) => one.tradition !== undefined && one.tradition === tradition) ??
+    fits.find((one) => one.tradition === undefined) ??
+    null
+  );
 }
 
 export const rankIn = (standard: Standard | null, text: string): Rank => {

@@ -34,6 +34,10 @@ interface Trade {
   /** How a companion that a move needs in the same beat is written. */
   readonly companions: { readonly forward: string; readonly lowered: string; readonly aside: string };
   readonly changeHands: string;
+  /** The thrust that is put into a cycle of strokes, and how it is met. */
+  readonly thrust: { readonly feed: string; readonly answer: string };
+  /** The stance in which it is harder to yield. */
+  readonly narrowStance: string;
   /** How somebody comes into a running cycle, and how the other frees the weapon. */
   readonly entry: { readonly takes: string; readonly frees: string };
   /** What somebody begins with of their own accord. */
@@ -67,6 +71,8 @@ export const tradeSchema = object({
   cycleMoves: texts,
   companions: object({ forward: text, lowered: text, aside: text }).noUnknown(),
   changeHands: text,
+  thrust: object({ feed: text, answer: text }).noUnknown(),
+  narrowStance: text,
   entry: object({ takes: text, frees: text }).noUnknown(),
   openings: object({ hands: text, weapon: text }).noUnknown(),
   lures: object({ leadHand: text, other: text, weapon: text }).noUnknown(),

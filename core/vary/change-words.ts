@@ -17,7 +17,9 @@ export const listed = (names: readonly string[], last: "and" | "or" = "and"): st
   names.length < 2 ? names.join() : `${names.slice(0, -1).join(", ")} ${last} ${names[names.length - 1]!}`;
 
 const the = (name: string): string =>
-  /^(?:strike|block|counter) |^(?:the|your|their) /.test(name) ? name : `the ${name}`;
+  /^(?:strike|block|counter) |^(?:the|your|their) |^“/.test(name) ? name : `the ${name}`;
+
+const TIMES: Readonly<Record<number, string>> = { 2: "Twice", 3: "Three times", 4: "Four times", 5: "Five times" };
 
 export const CHANGES = {
   return: (answer: string, back: string) => `${capital(spoken(answer))}, then hit back: ${back}`,
@@ -51,6 +53,14 @@ export const CHANGES = {
   third: () => "Three in a triangle: whoever answered attacks the next",
   moving: () => "Both on the move. Feed to land",
   alone: (what: string) => `Only this, again and again: ${what}`,
+  again: (times: number, feed: string, answer: string) =>
+    `${TIMES[times] ?? `${times} times`} running: ${spoken(feed)}, ${spoken(answer)}`,
+  sides: () => "Each time on the other side",
+  onCount: () => "On the count, ten of them",
+  allHigh: () => "All of it high",
+  thrustIn: (count: number) => `After count ${count} each throws a thrust; parry it and go on`,
+  together: () => "Feet together",
+  movingFelt: () => "Both on the move. Stay in touch",
   joined: (feeds: readonly string[]) => `Both in one go: ${feeds.map(spoken).join(", ")}`,
   otherAnswer: (feed: string, answer: string, before: string) =>
     `Against ${the(spoken(feed))}: ${answer} instead of ${before}`,
@@ -60,18 +70,20 @@ export const CHANGES = {
   left: (rows: readonly number[]) =>
     rows.length === 0 ? "" : `; no such line for ${rows.length === 1 ? "row" : "rows"} ${listed(rows.map(String))}`,
   hands: (count: number | null) =>
-    count === null ? "Once round, change hands, go on" : `${count} counts, change hands, go on`,
+    count === null ? "Once round, change hands, go on" : `After ${count} counts change hands, go on`,
   entry: (count: number, who: string, other: string) =>
     `After count ${count} ${who} takes the far end, ${other} slaps it off, go on`,
 } as const;
 
 /** What of a row is not there yet, behind the name of what is. */
-export type StillMissing = "return" | "answers" | "line" | "rest" | null;
+export type StillMissing = "return" | "answers" | "more answers" | "line" | "hit" | "rest" | null;
 
 const STILL: Readonly<Record<Exclude<StillMissing, null>, string>> = {
   return: " No return yet",
   answers: " One answer only",
+  "more answers": " Not all answers yet",
   line: " No second line yet",
+  hit: " No hit yet",
   rest: " Only the beginning of it",
 };
 
@@ -84,10 +96,13 @@ export const ROW_CHANGES = {
   add: (names: readonly string[], still: StillMissing) =>
     `Add ${listed(names.map(the))}${still ? `.${STILL[still]}` : ""}`,
   hitBack: (name: string) => `Now hit back after ${the(name)}`,
+  hitWith: (name: string) => `Now hit in the same beat: ${name}`,
   hitBackWith: (name: string, blows: readonly string[]) => `After ${the(name)} hit back: ${listed(blows)}`,
   wholeAndNext: (before: string, name: string, still: StillMissing) =>
     `Hit back after ${the(before)}, and add ${the(name)}${still ? `.${STILL[still]}` : ""}`,
   goOn: (feed: string) => `Go on: ${spoken(feed)}`,
+  layers: (feed: string, answers: readonly string[]) =>
+    `Against ${the(spoken(feed))} now ${listed(answers.map((one) => spoken(one).replaceAll(" + ", " and ")))}`,
   whole: (name: string) => `All of it: ${name}`,
   numbers: (text: string) => `All numbers: ${text}`,
   moreNumbers: (text: string) => `More numbers: ${text}`,

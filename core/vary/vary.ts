@@ -6,6 +6,7 @@ import { assessRows, validSubset, type Assessment } from "../answers/check-text.
 import { textOf, withHeader } from "../score/edit.ts";
 import { fitsDrill } from "./operator-fits.ts";
 import { OPERATORS, type OperatorId } from "./operator-names.ts";
+import { isClosed, keepsTradition } from "./operators/art.ts";
 import type { Candidate } from "./operators/shared.ts";
 import { OPERATOR_TABLE } from "./operators/table.ts";
 
@@ -44,6 +45,7 @@ export function* candidates(
   order: (all: readonly Candidate[]) => readonly Candidate[] = (all) => all,
 ): Generator<Variation> {
   const seen = new Set([playOf(textOf(withHeader(base.score, {})))]);
+  const closed = isClosed(base);
   for (const id of operators) {
     if (!fitsDrill(id, base)) continue;
     for (const candidate of order(OPERATOR_TABLE[id](base, school))) {
@@ -53,6 +55,7 @@ export function* candidates(
       seen.add(play);
       const { operator, parameters, changed } = candidate;
       const found = assessRows(candidate.rows, school, text);
+      if (closed && !keepsTradition(found.checked(), base)) continue;
       yield { operator, parameters, changed: spokenRange(changed), ...found };
     }
   }

@@ -1,5 +1,6 @@
 /** Operators on what is answered: more layers, a step, a return, an exit, a choice of answers. */
-import { artOf, inArt } from "./art.ts";
+import { artOf, inArt, nativeTo } from "./art.ts";
+import { inOwnWords } from "../../trade/own-words.ts";
 import { CHANGES } from "../change-words.ts";
 import { TRADE, withOwn } from "../../trade/trade.ts";
 import { allCover, bestAnswer, lands, rankAnswers } from "../../answers/answers.ts";
@@ -9,7 +10,7 @@ import { contextOf, headerRows, turnOf, written } from "../../score/edit.ts";
 import {
   feedOf,
   firstOf,
-  plainLines,
+  differentLines,
   rebuilt,
   rowOf,
   simpleLines,
@@ -33,7 +34,9 @@ export const addReturn: Operator = (checked, school) =>
     const answer = line.answers[0]!;
     const context = contextOf(checked.score);
     const strikes = firstOf(
-      withOwn(TRADE.returns, school.vocabulary).filter((text) => inArt(text, art, school.vocabulary)),
+      withOwn(TRADE.returns, school.vocabulary)
+        .filter((text) => inArt(text, art, school.vocabulary))
+        .map((text) => inOwnWords(text, checked.header.tradition, school.vocabulary)),
       RETURNS,
       (text) => lands(context, feedOf(line), answer, text, school),
     );
@@ -79,7 +82,7 @@ const ENOUGH = 0.08;
 
 /** A layer behind the first: the first that keeps the verdict and really counts. */
 export const secondLine: Operator = (checked, school) =>
-  plainLines(checked).flatMap((line) => {
+  differentLines(checked).flatMap((line) => {
     const answer = line.answers[0]!;
     const layers = answer.split(" + ").length;
     // Only where the first line is tight: what misses by a foot needs nothing behind it.
@@ -119,7 +122,7 @@ const stepsBy = (move: Move): boolean =>
   (move.answer ?? []).some((a) => a.by === "displace" && a.feet);
 
 export const stepOff: Operator = (checked) =>
-  plainLines(checked).flatMap((line) => {
+  differentLines(checked).flatMap((line) => {
     const answer = line.answers[0]!;
     // A blow in the same beat wants the feet where they are.
     const strikes = line.exchange.beat.some((use) => use.move.attack);
@@ -140,7 +143,7 @@ export const stepOff: Operator = (checked) =>
   });
 
 export const exit: Operator = (checked, school) =>
-  plainLines(checked).flatMap((line) => {
+  differentLines(checked).flatMap((line) => {
     if (line.rest.length > 0 || line.answers.some((answer) => TRADE.exits.some((way) => answer.startsWith(way.text))))
       return [];
     const closed = line.exchange.returns.length > 0;
@@ -163,7 +166,16 @@ export const exit: Operator = (checked, school) =>
 export const respondersChoice: Operator = (checked, school) =>
   simpleLines(checked).flatMap((line) => {
     const answer = line.answers[0]!;
-    const other = bestAnswer(contextOf(checked.score), feedOf(line), school, (a) => !answer.includes(a.text));
+    // What another row answers the same feed with is no new choice.
+    const alike = simpleLines(checked).filter((one) => one.feeds.join() === line.feeds.join());
+    const had = new Set(alike.flatMap((one) => one.exchange.answer.map(({ move }) => move.id)));
+    const native = nativeTo(checked);
+    const other = bestAnswer(
+      contextOf(checked.score),
+      feedOf(line),
+      school,
+      ({ exchange }) => exchange.answer.every(({ move }) => !had.has(move.id)) && native(exchange.answer),
+    );
     if (!other) return [];
     const second = [other.text, ...line.answers.slice(1)].join(", ");
     const both = `${rebuilt(line, {})} | ${second}`;
@@ -186,9 +198,9 @@ export const oppositeFinish: Operator = (checked, school) =>
     if (!last || !art.kicks || !art.hands) return [];
     const legs = last.move.limb.endsWith("leg");
     const context = contextOf(checked.score);
-    const finish = withOwn(legs ? TRADE.finishes.hands : TRADE.finishes.legs, school.vocabulary).find((f) =>
-      lands(context, feedOf(line), line.answers.join(", "), f, school),
-    );
+    const finish = withOwn(legs ? TRADE.finishes.hands : TRADE.finishes.legs, school.vocabulary)
+      .map((text) => inOwnWords(text, checked.header.tradition, school.vocabulary))
+      .find((f) => lands(context, feedOf(line), line.answers.join(", "), f, school));
     if (!finish) return [];
     return [
       {

@@ -1,10 +1,13 @@
 /** The art that a drill belongs to, as far as it shows: nothing is put in that comes from another. */
+import data from "../schools-of-movement.json" with { type: "json" };
 import type { Checked } from "../../drill/types.ts";
 import { limbKind } from "../../exchange/blow.ts";
 import type { MoveUse } from "../../read/types.ts";
 import { needsWeapon } from "../../words/vocabulary.ts";
 import type { Move } from "../../words/types.ts";
-import { nameKey, type Vocabulary } from "../../words/vocabulary.ts";
+import { TRADITIONS } from "../../words/types.ts";
+import { nameIn } from "../../trade/own-words.ts";
+import type { Vocabulary } from "../../words/vocabulary.ts";
 
 interface Art {
   readonly kicks: boolean;
@@ -18,12 +21,7 @@ const known = new WeakMap<Checked, Art>();
 export function artOf(checked: Checked): Art {
   let art = known.get(checked);
   if (!art) {
-    const thrown = checked.exchanges.flatMap(({ feed, beat, returns }) => [
-      ...(feed ? [feed] : []),
-      ...beat,
-      ...returns.map(({ use }) => use),
-    ]);
-    const blows = thrown.filter(({ move }) => move.attack && move.attack.path !== "shoot");
+    const blows = usesIn(checked).filter(({ move }) => move.attack && move.attack.path !== "shoot");
     const some = (test: (use: MoveUse) => boolean) => blows.some(test);
     art = {
       kicks: some((use) => limbKind(use) === "leg"),
@@ -43,14 +41,35 @@ export function inArt(text: string, { kicks, hands, weapons }: Art, vocabulary: 
   return needsWeapon(move) ? weapons : hands;
 }
 
-/** The move whose name stands in a text of a blow and its modifiers; null where there is none. */
-function blowNamed(text: string, { byName }: Vocabulary): Move | null {
-  const words = text.toLowerCase().split(/\s+/);
-  for (let length = words.length; length > 0; length--)
-    for (let start = 0; start + length <= words.length; start++) {
-      const moves = byName.get(nameKey(words.slice(start, start + length).join(" ")));
-      const move = moves?.find(({ attack }) => attack);
-      if (move) return move;
-    }
-  return null;
+/** Moves that a drill of such a school of movement does not have. */
+const foreignTo = (tradition: string | null): ((move: Move) => boolean) => {
+  const known = TRADITIONS.find((one) => one === tradition);
+  if (!known || !data.closed.includes(known)) return () => false;
+  return (move) => !move.own && !move.names[known] && !data.everybodys.includes(move.group);
+};
+
+/** True where nothing comes in that its drill did not have and its school of movement does not. */
+export const keepsTradition = (made: Checked, base: Checked): boolean => nativeTo(base)(usesIn(made));
+
+/** True where a text names a move that is foreign to the drill's school of movement. */
+export function isForeign(text: string, { header }: Checked, vocabulary: Vocabulary): boolean {
+  const move = nameIn(text, vocabulary, () => true)?.move;
+  return move !== undefined && foreignTo(header.tradition)(move);
 }
+
+/** A drill of a school of movement that has its own moves for all it does. */
+export const isClosed = ({ header }: Checked): boolean => data.closed.includes(header.tradition ?? "");
+
+/** What a drill may be answered with: nothing that is foreign to its school of movement. */
+export function nativeTo(drill: Checked): (uses: readonly MoveUse[]) => boolean {
+  const foreign = foreignTo(drill.header.tradition);
+  const had = new Set(usesIn(drill).map(({ move }) => move.id));
+  return (uses) => uses.every(({ move }) => had.has(move.id) || !foreign(move));
+}
+
+const usesIn = ({ exchanges }: Checked): MoveUse[] =>
+  exchanges.flatMap(({ feed, beat, returns }) => [...(feed ? [feed] : []), ...beat, ...returns.map(({ use }) => use)]);
+
+/** The move whose name stands in a text of a blow and its modifiers; null where there is none. */
+const blowNamed = (text: string, vocabulary: Vocabulary): Move | null =>
+  nameIn(text, vocabulary, ({ attack }) => attack !== undefined)?.move ?? null;

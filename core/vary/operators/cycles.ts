@@ -73,3 +73,27 @@ export const entry: Operator = (checked) => {
     }),
   );
 };
+
+/** Other patterns of the same cycle: all strokes high, or a thrust that each parries behind the last count. */
+export const pattern: Operator = (checked) => {
+  const cycle = cycleOf(checked);
+  if (!cycle) return [];
+  const rows = cycle.lines.map(lineText);
+  const high = rows.map((row) => row.replace(/\b(?:low|mid)\b/g, "high"));
+  const { feed, answer } = TRADE.thrust;
+  const thrusts = (["A", "B"] as const).map((one, i) => `${one} ${feed} -> ${i === 0 ? "B" : "A"} ${answer}`);
+  return [
+    {
+      operator: "pattern",
+      parameters: { pattern: "high" },
+      rows: looped(checked, cycle, high, "all high"),
+      changed: CHANGES.allHigh(),
+    },
+    {
+      operator: "pattern",
+      parameters: { pattern: "thrust" },
+      rows: looped(checked, cycle, [...rows, ...thrusts], "with a thrust"),
+      changed: CHANGES.thrustIn(rows.length),
+    },
+  ];
+};

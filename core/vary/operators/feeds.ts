@@ -1,7 +1,9 @@
 /** Operators on what is fed: another feed, a feint, a feed hidden in a combination, chance. */
-import { artOf } from "./art.ts";
+import { artOf, isForeign } from "./art.ts";
+import { inOwnWords } from "../../trade/own-words.ts";
 import type { ScoreItem } from "../../score/types.ts";
 import { CHANGES } from "../change-words.ts";
+import { saidFeed } from "../feed-name.ts";
 import { needsWeapon } from "../../words/vocabulary.ts";
 import { fromOtherSide, TRADE } from "../../trade/trade.ts";
 import { lineText } from "../../score/format.ts";
@@ -11,6 +13,7 @@ import type { Checked } from "../../drill/types.ts";
 import { answerableFeeds, bestAnswer, type RankedAnswer } from "../../answers/answers.ts";
 import { contextOf, headerRows, lineOf, turnOf, written } from "../../score/edit.ts";
 import {
+  differentLines,
   plainLines,
   rebuilt,
   rowOf,
@@ -49,8 +52,8 @@ const isCalled = (item: ScoreItem): boolean =>
   item.kind === "block" && item.head.type === "choose" && item.head.by === "call";
 
 /** A feint before a blow: another line is shown first. */
-export const feint: Operator = (checked) =>
-  plainLines(checked).flatMap((line) => {
+export const feint: Operator = (checked, school) =>
+  differentLines(checked).flatMap((line) => {
     const { move, feint: lured } = line.exchange.feed!;
     const { blow } = line.exchange;
     // What is called in advance can be feinted at nobody.
@@ -58,11 +61,13 @@ export const feint: Operator = (checked) =>
     if (line.feeds.length !== 1 || !blow || blow.path === "shoot" || lured || rangeOf(line.item.line)) return [];
     const leads = blow.side === checked.header.people[line.feeder].lead;
     const armed = blow.weapon !== null || needsWeapon(move);
-    const lure = armed
+    const usual = armed
       ? (fromOtherSide(line.feeds[0]!) ?? TRADE.lures.weapon)
       : blow.limb === "hand" && leads
         ? TRADE.lures.leadHand
         : TRADE.lures.other;
+    if (isForeign(usual, checked, school.vocabulary)) return [];
+    const lure = inOwnWords(usual, checked.header.tradition, school.vocabulary);
     return [
       {
         operator: "feint" as const,
@@ -84,7 +89,13 @@ export const hidden: Operator = (checked, school) =>
     const bare = blow?.weapon && checked.header.people[line.responder].holds === null;
     if (checked.header.kind !== "feeder" || line.item.label !== null || bare) return [];
     const armed = checked.header.people[line.responder].holds !== null;
-    const start = armed ? TRADE.openings.weapon : TRADE.openings.hands;
+    // Who drills no blows of the hand begins with none.
+    if (!armed && !artOf(checked).hands) return [];
+    const start = inOwnWords(
+      armed ? TRADE.openings.weapon : TRADE.openings.hands,
+      checked.header.tradition,
+      school.vocabulary,
+    );
     const standing = (a: RankedAnswer) => !a.exchange.layers.some((l) => l.by === "displace");
     const best = bestAnswer(contextOf(checked.score), `${line.responder} ${start}`, school, standing);
     if (!best) return [];
@@ -162,7 +173,7 @@ function choice(checked: Checked, by: "A" | "call"): Candidate[] {
       operator: called ? "calls" : "feeders-choice",
       parameters: { count },
       rows: written(header, [`choose ${head}:`, ...rows, "end", ...rest]),
-      changed: (called ? CHANGES.called : CHANGES.picks)(among.map((l) => l.feeds.join(", "))),
+      changed: (called ? CHANGES.called : CHANGES.picks)(among.map((l) => saidFeed(l.item, checked))),
     });
   }
   return found;

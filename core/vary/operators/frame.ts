@@ -1,5 +1,6 @@
 /** Operators on the frame: tempo, stance, roles, rules, contact, what it is for, a third person. */
 import { CHANGES } from "../change-words.ts";
+import { TRADE } from "../../trade/trade.ts";
 import { lineNumber } from "../../base/units.ts";
 import { gearFor } from "../../drill/safety.ts";
 import { thrownIn } from "../../drill/shares.ts";
@@ -37,7 +38,7 @@ const same = (checked: Checked, header: HeaderChanges): Rows => withHeader(check
 
 /** Steps of tempo, shares of full speed. */
 const STEP = 0.1;
-const UPWARDS = [STEP, 1.5 * STEP, 2 * STEP, 2.5 * STEP, 3 * STEP];
+const UPWARDS = [STEP, 1.5 * STEP, 2 * STEP];
 /** At most half as fast again: more at once is another drill. */
 const MOST_FASTER = 1.5;
 const SLOWEST = 0.2;
@@ -106,6 +107,9 @@ const RESTRICTIONS = {
 /** Rules under which the same moves are another drill. */
 const FELT = new Set<string>(["eyes closed", "contact kept", "no resisting"]);
 
+/** Rows in which a rule may ask for another answer. */
+const MOST_CHANGED = 1;
+
 /** A rule for the answerer; where it forbids what they did, they answer otherwise. */
 export const restriction: Operator = (checked, school) => {
   const all = [...linesOf(checked.score.items)];
@@ -124,14 +128,15 @@ export const restriction: Operator = (checked, school) => {
       const best = bestAnswer(context, feedOf(line), school);
       return best ? [{ line, answer: best.text }] : [];
     });
-    // Where nobody has to do anything else the rule would change nothing.
-    if (changed.length < forbidden.size || (changed.length === 0 && !FELT.has(rule))) return [];
+    // Where nobody has to do anything else the rule would change nothing; with many other answers it is another drill.
+    const few = changed.length <= (FELT.has(rule) ? 0 : MOST_CHANGED);
+    if (changed.length < forbidden.size || !few || (changed.length === 0 && !FELT.has(rule))) return [];
     const of = (item: ScoreLine) => changed.find(({ line }) => line.item === item);
     const rows = withLines(
       checked.score,
       (item) => {
         const other = of(item);
-        return other ? rebuilt(other.line, { answers: [other.answer] }) : item.line;
+        return other ? rebuilt(other.line, { answers: [other.answer, ...other.line.answers.slice(1)] }) : item.line;
       },
       header,
     );
@@ -147,17 +152,22 @@ export const restriction: Operator = (checked, school) => {
   });
 };
 
+/** What is put on before fists touch a head, lightly as they may. Common practice, no source. */
+const FOR_FISTS = ["gloves", "mouthguard"] as const;
+
 /** Force is a step of its own; never beyond light with a minor, and full contact is no step of a ladder. */
 export const contact: Operator = (checked) => {
   const at = CONTACTS.indexOf(checked.header.contact);
   const next = CONTACTS[at + 1];
   const minor = checked.header.actors.some((a) => checked.header.people[a].minor);
+  // Where nobody hits anybody there is nothing to make harder.
+  const hits = checked.exchanges.some((e) => e.blow && e.blow.path !== "shoot");
   // Blades, blunt ones too, stay off the body.
   const blade = checked.exchanges.some((e) => e.blow?.tool === "blade");
   // A stick that is meant to land wants a head that is covered.
   const armed = checked.exchanges.some((e) => e.blow?.weapon);
   const bare = checked.header.actors.some((a) => !checked.header.people[a].wears.includes("caged headgear"));
-  if (blade || !next || next === "full" || (minor && next !== "light") || (armed && bare && next !== "light"))
+  if (!hits || blade || !next || next === "full" || (minor && next !== "light") || (armed && bare && next !== "light"))
     return [];
   // What is not worn yet and cannot be worn beside what is held is asked for by the check.
   const thrown = checked.exchanges.flatMap(thrownIn);
@@ -166,7 +176,10 @@ export const contact: Operator = (checked) => {
     const { holds, wears } = checked.header.people[actor];
     // Hands that hold something, or wear mitts, take no gloves.
     const full = holds !== null || wears.includes("mitts");
-    const more = gearFor(actor, { ...checked.header, contact: next }, thrown).filter((g) => !full || g !== "gloves");
+    const fists = checked.exchanges.some((e) => e.blow?.zone === "head" && e.blow.tool === "fist" && !e.blow.weapon);
+    const usual = next === "light" && fists ? FOR_FISTS.filter((piece) => !wears.includes(piece)) : [];
+    const asked = gearFor(actor, { ...checked.header, contact: next }, thrown);
+    const more = [...new Set([...asked, ...usual])].filter((g) => !full || g !== "gloves");
     for (const piece of more) gear.add(piece);
     return more.length === 0
       ? {}
@@ -230,13 +243,31 @@ export const thirdPerson: Operator = (checked) => {
 };
 
 export const semiLive: Operator = (checked) => {
-  if (checked.header.kind !== "feeder" || headerValue(checked.score, "cadence") === "free") return [];
+  if (headerValue(checked.score, "cadence") === "free") return [];
+  const felt = checked.header.kind === "sensitivity";
   return [
     {
       operator: "semi-live",
       parameters: {},
       rows: same(checked, { ...titled(checked, "both move"), cadence: "free", ...slower(checked) }),
-      changed: CHANGES.moving(),
+      changed: felt ? CHANGES.movingFelt() : CHANGES.moving(),
+    },
+  ];
+};
+
+/** Who yields has a smaller base to do it on. */
+export const narrow: Operator = (checked) => {
+  const usual = checked.header.people.B.given.includes("stance");
+  if (usual) return [];
+  return [
+    {
+      operator: "narrow",
+      parameters: {},
+      rows: same(checked, {
+        ...titled(checked, TRADE.narrowStance),
+        ...personRow(checked, "B", (words) => [...words, `stance ${TRADE.narrowStance}`]),
+      }),
+      changed: CHANGES.together(),
     },
   ];
 };

@@ -6,7 +6,7 @@ import type { Checked } from "../../drill/types.ts";
 import type { School } from "../../policy/school.ts";
 import type { Header } from "../../score/header.ts";
 import type { Actor, ScoreLine, Turn } from "../../score/types.ts";
-import { turnText } from "../../score/format.ts";
+import { lineText, turnText } from "../../score/format.ts";
 import { linesOf } from "../../score/structure.ts";
 import { notedBeat } from "../../score/format.ts";
 import { lineOf, single, turnOf, withLines, type HeaderChanges, type Rows } from "../../score/edit.ts";
@@ -84,9 +84,18 @@ function takenApart(checked: Checked): PlainLine[] {
   return found;
 }
 
-/** Lines of one feed with nothing behind its answer. */
+/** The lines that can be taken apart, each once: what changes in one changes where it stands again. */
+export function differentLines(checked: Checked): PlainLine[] {
+  const texts = new Set<string>();
+  return plainLines(checked).filter(({ item }) => {
+    const text = lineText(item.line);
+    return !texts.has(text) && texts.add(text);
+  });
+}
+
+/** Lines of one feed with nothing behind its answer, each once. */
 export const simpleLines = (checked: Checked): PlainLine[] =>
-  plainLines(checked).filter((line) => line.feeds.length === 1 && line.rest.length === 0);
+  differentLines(checked).filter((line) => line.feeds.length === 1 && line.rest.length === 0);
 
 /** Number of its row, from 1. */
 export const rowOf = (line: PlainLine): LineNumber => lineNumber(line.item.row.index);
@@ -106,9 +115,12 @@ export function rebuilt(
   ]);
 }
 
-/** The drill with one line in place of another. */
-export const withLine = (checked: Checked, of: PlainLine, line: string, header: HeaderChanges): Rows =>
-  withLines(checked.score, (one) => (one === of.item ? line : one.line), header);
+/** The drill with one line in place of another, wherever that stands. */
+export function withLine(checked: Checked, of: PlainLine, line: string, header: HeaderChanges): Rows {
+  const text = lineText(of.item.line);
+  const same = (one: ScoreLine) => one === of.item || lineText(one.line) === text;
+  return withLines(checked.score, (one) => (same(one) ? line : one.line), header);
+}
 
 /** A header row of a person with something put in place of what stands there. */
 export function personRow(

@@ -7,6 +7,7 @@ import * as feeds from "./feeds.ts";
 import * as frame from "./frame.ts";
 import { mirror } from "./mirror.ts";
 import type { Operator } from "./shared.ts";
+import * as runs from "./runs.ts";
 import * as tools from "./tools.ts";
 
 export const OPERATOR_TABLE: Readonly<Record<OperatorId, Operator>> = {
@@ -41,4 +42,10 @@ export const OPERATOR_TABLE: Readonly<Record<OperatorId, Operator>> = {
   "semi-live": frame.semiLive,
   "tempo-up": frame.tempoUp,
   contact: frame.contact,
+  again: runs.again,
+  sides: runs.sides,
+  "on-count": runs.onCount,
+  "one-go": runs.oneGo,
+  narrow: frame.narrow,
+  pattern: cycles.pattern,
 };
