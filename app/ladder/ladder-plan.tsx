@@ -10,7 +10,10 @@ import { Notice } from "../ui/parts.tsx";
 import { WorkProgress } from "../ui/work-progress.tsx";
 import { useLongWork } from "../workers/use-long-work.ts";
 import type { ChangeView, RungView } from "../workers/questions/ladder.ts";
+import { NOT_ON_PAPER } from "../ui/theme.ts";
+import { LadderPath, rungAnchor } from "./ladder-path.tsx";
 import { LoadChart } from "./load-chart.tsx";
+import { RungCoaching } from "./rung-coaching.tsx";
 import { RungItem } from "./rung-item.tsx";
 import { TakeLadder, type ClassChoice } from "./take-ladder.tsx";
 import { toolsFrom, WishBar, type Wishes } from "./wishes.tsx";
@@ -58,7 +61,9 @@ export function LadderPlan({ title, text, revisionId, gear, classes, today }: Pl
   };
   return (
     <>
-      <WishBar wishes={wishes} onChange={(part) => setWishes({ ...wishes, ...part })} />
+      <Box sx={NOT_ON_PAPER}>
+        <WishBar wishes={wishes} onChange={(part) => setWishes({ ...wishes, ...part })} />
+      </Box>
       <WorkProgress work={work} doing="Looking for even steps" not="The ladder was not made." />
       {ladder && !ladder.ok && (
         <Notice
@@ -80,7 +85,7 @@ export function LadderPlan({ title, text, revisionId, gear, classes, today }: Pl
           {ladder.notes.map((note) => (
             <Notice key={note}>{note}</Notice>
           ))}
-          <LoadChart rungs={rungs} goal={ladder.top} />
+          <LadderPath rungs={rungs} pins={pins} />
           <TakeLadder
             key={rungs.map((r) => r.text).join()}
             title={title}
@@ -90,10 +95,11 @@ export function LadderPlan({ title, text, revisionId, gear, classes, today }: Pl
             classes={classes}
             today={today}
           />
-          <Rows ordered aria-label="Rungs" sx={{ px: { xs: 2, sm: 3 }, pb: 4 }}>
+          <Rows ordered aria-label="Rungs" sx={{ px: { xs: 2, sm: 3 }, pb: 2 }}>
             {rungs.map((r, i) => (
               <RungItem
                 key={`${i}${r.text}`}
+                anchor={rungAnchor(i)}
                 rung={{ ...r, operator: r.operator ?? "start" }}
                 name={`${i + 1}. ${nameOf(r.operator)}`}
                 before={i === 0 ? { text, view: null } : { text: rungs[i - 1]!.text, view: rungs[i - 1]!.view }}
@@ -111,11 +117,22 @@ export function LadderPlan({ title, text, revisionId, gear, classes, today }: Pl
                   </Button>
                 }
                 more={
-                  r.alternatives.length > 0 && <Others others={r.alternatives} onChoose={(other) => pin(i, other)} />
+                  <>
+                    <RungCoaching text={r.text} before={rungs[i - 1]?.text ?? null} coaching={r.coaching} />
+                    {r.alternatives.length > 0 && (
+                      <Others others={r.alternatives} onChoose={(other) => pin(i, other)} />
+                    )}
+                  </>
                 }
               />
             ))}
           </Rows>
+          <Box component="details" sx={{ px: { xs: 2, sm: 3 }, pb: 4, ...NOT_ON_PAPER }}>
+            <Box component="summary" sx={{ cursor: "pointer", py: 1 }}>
+              What makes each rung hard
+            </Box>
+            <LoadChart rungs={rungs} goal={ladder.top} />
+          </Box>
         </>
       )}
     </>
@@ -126,7 +143,7 @@ const keptOf = ({ text, operator, changed, rows }: ChangeView): KeptRung => ({ t
 
 function Others({ others, onChoose }: { others: readonly ChangeView[]; onChoose: (other: ChangeView) => void }) {
   return (
-    <Box sx={{ pl: { xs: 0, md: 5 }, mt: 0.5 }}>
+    <Box sx={{ pl: { xs: 0, md: 5 }, mt: 0.5, ...NOT_ON_PAPER }}>
       <TextField
         select
         variant="standard"

@@ -2,6 +2,7 @@ import Button from "@mui/material/Button";
 import Box from "@mui/material/Box";
 import { useState } from "react";
 import { Link } from "react-router";
+import { NOT_ON_PAPER } from "../ui/theme.ts";
 import { ScreenHead, WordChoice } from "../ui/parts.tsx";
 import { Cycles } from "./cycles.tsx";
 import { Join } from "./join.tsx";
@@ -40,7 +41,7 @@ export function LadderScreen(props: LadderProps) {
           Back to the desk
         </Button>
       </ScreenHead>
-      <Box sx={{ px: { xs: 2, sm: 3 }, borderBottom: 1, borderColor: "hairline" }}>
+      <Box sx={{ px: { xs: 2, sm: 3 }, borderBottom: 1, borderColor: "hairline", ...NOT_ON_PAPER }}>
         <WordChoice label="What is shown" options={PARTS} value={part} onChange={setPart} />
       </Box>
       {part === "ladder" && (

@@ -9,6 +9,7 @@ import { ScoreDrawing } from "../drawing/score-drawing.tsx";
 import { LoadBar } from "../drills/drills-screen.tsx";
 import { TextDiff } from "../desk/conflict.tsx";
 import { VerdictRing } from "../ui/marks.tsx";
+import { NOT_ON_PAPER } from "../ui/theme.ts";
 import { Notice } from "../ui/parts.tsx";
 import { Row } from "../ui/rows.tsx";
 
@@ -31,9 +32,11 @@ interface RungProps {
   /** More buttons, and what stands below when the rung is open. */
   readonly actions?: ReactNode;
   readonly more?: ReactNode;
+  /** What a link can lead to. */
+  readonly anchor?: string;
 }
 
-export function RungItem({ rung, name, before, most, revisionId, actions, more }: RungProps) {
+export function RungItem({ rung, name, before, most, revisionId, actions, more, anchor }: RungProps) {
   const [open, setOpen] = useState(false);
   const fetcher = useFetcher<typeof action>();
   const added = fetcher.data && "id" in fetcher.data ? fetcher.data.id : null;
@@ -51,7 +54,7 @@ export function RungItem({ rung, name, before, most, revisionId, actions, more }
       { method: "post" },
     );
   return (
-    <Row sx={{ py: 1.25 }}>
+    <Row id={anchor} sx={{ py: 1.25, scrollMarginTop: 80, breakInside: "avoid" }}>
       <Box
         sx={{
           display: "grid",
@@ -66,7 +69,7 @@ export function RungItem({ rung, name, before, most, revisionId, actions, more }
         <Box sx={{ gridColumn: { xs: "2", md: "auto" } }}>
           <LoadBar value={rung.view.load.total} most={most} />
         </Box>
-        <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, gridColumn: { xs: "2", md: "auto" } }}>
+        <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, gridColumn: { xs: "2", md: "auto" }, ...NOT_ON_PAPER }}>
           {actions}
           <Button size="small" variant="outlined" aria-expanded={open} onClick={() => setOpen(!open)}>
             {open ? "Close" : "Look"}

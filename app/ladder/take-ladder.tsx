@@ -7,6 +7,7 @@ import { useState } from "react";
 import { Link, useFetcher } from "react-router";
 import type { action } from "../routes/ladder.tsx";
 import { shortDate } from "../ui/frame.tsx";
+import { NOT_ON_PAPER } from "../ui/theme.ts";
 import { Notice } from "../ui/parts.tsx";
 import type { ChangeView } from "../workers/questions/ladder.ts";
 
@@ -50,7 +51,20 @@ export function TakeLadder({ title, revisionId, seed, rungs, classes, today }: T
       { method: "post" },
     );
   return (
-    <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, alignItems: "center", px: { xs: 2, sm: 3 }, pb: 1 }}>
+    <Box
+      sx={{
+        display: "flex",
+        flexWrap: "wrap",
+        gap: 1.5,
+        alignItems: "center",
+        px: { xs: 2, sm: 3 },
+        pb: 1,
+        ...NOT_ON_PAPER,
+      }}
+    >
+      <Button variant="outlined" onClick={() => window.print()}>
+        Print the list
+      </Button>
       {!taken && (
         <Button variant="contained" disabled={fetcher.state !== "idle" || rungs.length < 2} onClick={take}>
           {fetcher.state === "idle" ? "Take the whole ladder" : "Taking it…"}

@@ -71,6 +71,9 @@ export const FONTS = {
   mono: '"Atkinson Hyperlegible Mono Variable", monospace',
 } as const;
 
+/** What only a screen needs. */
+export const NOT_ON_PAPER = { "@media print": { display: "none" } } as const;
+
 const heading = { fontFamily: FONTS.heading, fontWeight: 650, letterSpacing: "-0.01em" } as const;
 
 export const theme = createTheme({

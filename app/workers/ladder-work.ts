@@ -40,6 +40,7 @@ export function* ladderWork(
       changed: r.changed,
       rows: r.rows,
       view: scoreView(r.checked),
+      coaching: r.coaching,
       alternatives: r.alternatives.map((v) => ({ ...variationView(v), rows: v.rows })),
     })),
   };

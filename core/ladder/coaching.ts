@@ -3,6 +3,7 @@
  * feeder, and when to go on. The words stand in `coaching.json`.
  */
 import data from "./coaching.json" with { type: "json" };
+import type { RowIndex } from "../base/units.ts";
 import type { Checked } from "../drill/types.ts";
 import { cueOf } from "../exchange/cue.ts";
 import type { Blow, CheckedExchange } from "../exchange/types.ts";
@@ -15,6 +16,8 @@ import type { OperatorId } from "../vary/operator-names.ts";
 export interface Coaching {
   /** Rows, from 1, that are new or not as they were; none where the whole drill is done in another way. */
   readonly rows: readonly number[];
+  /** Where in the checked score that is which is new; the first row where nothing else is. */
+  readonly at: readonly RowIndex[];
   readonly cues: readonly string[];
   /** What to watch for; null where the moves say none. */
   readonly fault: string | null;
@@ -51,6 +54,7 @@ export function coachingOf(now: Checked, before: Checked | null, operator: Opera
   const main = exchanges.find((e) => e.feed) ?? exchanges[0];
   return {
     rows: before && fresh.length < lines.length ? fresh.map(({ row }) => rowNumber(lines, row)) : [],
+    at: (fresh.length > 0 ? fresh : lines.slice(0, 1)).map(({ row }) => row.index),
     cues: [...new Set(cues)].slice(0, CUES),
     fault: change?.fault ?? moves.flatMap(({ move }) => move.faults)[0] ?? null,
     feeder: change?.feeder ?? feederLine(main, about, now),

@@ -1,5 +1,6 @@
 /** Variations, ladders, cycles and ways from drill to drill. */
 import type { ScoreView } from "#core/formats/desk-view.ts";
+import type { Coaching } from "#core/ladder/coaching.ts";
 import type { LadderOptions } from "#core/ladder/ladder-options.ts";
 import { checkFor } from "#core/policy/judge.ts";
 import { parse } from "#core/score/parse.ts";
@@ -23,6 +24,8 @@ export interface ChangeView extends Omit<VariationView, "operator"> {
   readonly rows: number;
 }
 export interface RungView extends ChangeView {
+  /** What an instructor says with it. */
+  readonly coaching: Coaching;
   readonly alternatives: readonly ChangeView[];
 }
 export type LadderView =

@@ -1,0 +1,94 @@
+/** What stands with a rung for whoever teaches it: the text with what is new marked, cues, a fault, the feeder's line. */
+import Box from "@mui/material/Box";
+import { diffLines } from "diff";
+import type { Coaching } from "#core/ladder/coaching.ts";
+import { playRows } from "../paper/cautions.ts";
+import { FONTS } from "../ui/theme.ts";
+
+interface Props {
+  readonly text: string;
+  readonly before: string | null;
+  readonly coaching: Coaching;
+}
+
+export const RungCoaching = ({ text, before, coaching }: Props) => (
+  <Box
+    sx={{
+      display: "grid",
+      gridTemplateColumns: { xs: "minmax(0,1fr)", md: "minmax(0,1fr) minmax(0,1fr)" },
+      columnGap: 3,
+      rowGap: 1,
+      pl: { xs: 0, md: 5 },
+      pt: 0.5,
+    }}
+  >
+    <MarkedText text={text} before={before} />
+    <Box
+      component="dl"
+      sx={{ m: 0, display: "grid", gridTemplateColumns: "72px minmax(0,1fr)", alignContent: "start" }}
+    >
+      <Said word="Say" lines={coaching.cues} />
+      {coaching.fault && <Said word="Watch" lines={[coaching.fault]} />}
+      <Said word="Feed" lines={[coaching.feeder]} />
+      <Said word="Then" lines={[coaching.goOn]} />
+    </Box>
+  </Box>
+);
+
+const Said = ({ word, lines }: { word: string; lines: readonly string[] }) => (
+  <>
+    <Box component="dt" sx={{ color: "text.secondary" }}>
+      {word}
+    </Box>
+    <Box component="dd" sx={{ m: 0 }}>
+      {lines.join(" ")}
+    </Box>
+  </>
+);
+
+/** What is done, row by row; a row that is new, or not as it was, has a mark and a word for it. */
+function MarkedText({ text, before }: { text: string; before: string | null }) {
+  const now = playRows(text).join("\n");
+  const parts = before === null ? [] : diffLines(`${playRows(before).join("\n")}\n`, `${now}\n`);
+  const rows = parts.length === 0 ? now.split("\n").map((row) => ({ row, fresh: false })) : marked(parts);
+  return (
+    <Box
+      component="ol"
+      aria-label="What is done"
+      sx={{ listStyle: "none", m: 0, p: 0, fontFamily: FONTS.mono, overflowX: "auto" }}
+    >
+      {rows.map(({ row, fresh }, i) => (
+        <Box
+          component="li"
+          key={`${i}${row}`}
+          sx={{
+            whiteSpace: "pre-wrap",
+            pl: 1,
+            borderLeft: 4,
+            borderColor: fresh ? "primary.main" : "transparent",
+            fontWeight: fresh ? 700 : 400,
+            color: fresh ? "text.primary" : "text.secondary",
+          }}
+        >
+          {row}
+          {fresh && (
+            <Box component="span" sx={{ position: "absolute", width: 1, height: 1, overflow: "hidden" }}>
+              {" "}
+              (new)
+            </Box>
+          )}
+        </Box>
+      ))}
+    </Box>
+  );
+}
+
+const marked = (parts: readonly { readonly value: string; readonly added?: boolean; readonly removed?: boolean }[]) =>
+  parts
+    .filter((part) => !part.removed)
+    .flatMap((part) =>
+      part.value
+        .replace(/\n$/, "")
+        .split("\n")
+        .map((row) => ({ row, fresh: part.added === true })),
+    );
