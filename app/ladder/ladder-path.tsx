@@ -20,7 +20,7 @@ interface PathProps {
 /** How high the stair rises, px. */
 const RISE = 72;
 /** A rung's width, px: its drawing is to be seen. */
-const WIDE = 216;
+const WIDE = 192;
 
 /** Where the list below has a rung. */
 export const rungAnchor = (place: number): string => `rung-${place + 1}`;
@@ -38,7 +38,14 @@ const freshOf = ({ view, coaching }: Step): ScoreView => {
   };
 };
 
-const Stair = styled("ol")({ listStyle: "none", margin: 0, display: "flex", alignItems: "stretch", overflowX: "auto" });
+const Stair = styled("ol")({
+  listStyle: "none",
+  margin: 0,
+  padding: 0,
+  display: "flex",
+  alignItems: "stretch",
+  overflowX: "auto",
+});
 
 export function LadderPath({ rungs, pins }: PathProps) {
   const loads = rungs.map(({ view }) => view.load.total);
@@ -83,7 +90,7 @@ export function LadderPath({ rungs, pins }: PathProps) {
               </Box>
               <Box sx={{ fontWeight: 700, my: 0.5, minHeight: "2.6em" }}>{rung.changed}</Box>
               <Box aria-hidden inert sx={{ overflow: "hidden", maxHeight: 118 }}>
-                <ScoreDrawing view={freshOf(rung)} cursor={null} zoom={0.52} />
+                <ScoreDrawing view={freshOf(rung)} cursor={null} zoom={0.47} />
               </Box>
             </Box>
           </Box>

@@ -101,7 +101,7 @@ export function LadderPlan({ title, text, revisionId, gear, classes, today }: Pl
                 key={`${i}${r.text}`}
                 anchor={rungAnchor(i)}
                 rung={{ ...r, operator: r.operator ?? "start" }}
-                name={`${i + 1}. ${nameOf(r.operator)}`}
+                place={i + 1}
                 before={i === 0 ? { text, view: null } : { text: rungs[i - 1]!.text, view: rungs[i - 1]!.view }}
                 most={most}
                 revisionId={revisionId}

@@ -1,12 +1,15 @@
 /** The ladder screen and its parts as the server writes them. */
 import { scoreView } from "#core/formats/desk-view.ts";
+import { coachingOf } from "#core/ladder/coaching.ts";
 import { GOALS, LADDER_DEFAULTS } from "#core/ladder/ladder-options.ts";
 import { checkFor } from "#core/policy/judge.ts";
 import { parse } from "#core/score/parse.ts";
 import { OPERATORS } from "#core/vary/operator-names.ts";
 import { Cycles } from "./cycles.tsx";
 import { Join } from "./join.tsx";
+import { LadderPath } from "./ladder-path.tsx";
 import { LadderScreen } from "./ladder-screen.tsx";
+import { RungCoaching } from "./rung-coaching.tsx";
 import { RungItem } from "./rung-item.tsx";
 import { TakeLadder } from "./take-ladder.tsx";
 import { toolsFrom, WishBar, type Wishes } from "./wishes.tsx";
@@ -91,4 +94,35 @@ test("joining asks for the other drill first", () => {
 test("tools of a ladder are those of which there is enough for a pair", () => {
   expect(toolsFrom([{ kind: "stick", count: 3 }])).toEqual(["empty hand", "stick", "stick against hands"]);
   expect(toolsFrom([{ kind: "mitts", count: 1 }])).toEqual(["empty hand", "pads"]);
+});
+
+describe("the way up", () => {
+  const lower = checkFor(parse("A jab -> B slip out\n"));
+  const upper = checkFor(parse("A jab -> B slip out\nA lead hook -> B weave\n"));
+  const rungs = [
+    { changed: "Jab, slip out", view: scoreView(lower), coaching: coachingOf(lower, null, null) },
+    { changed: "Add the lead hook", view: scoreView(upper), coaching: coachingOf(upper, lower, "rows") },
+  ];
+  test("is a stair: each rung with its change, its tempo and a link to it, a pin in words", () => {
+    const page = html(<LadderPath rungs={rungs} pins={[1]} />);
+    expect(page).toMatch(/href="#rung-1".*Jab, slip out.*href="#rung-2".*, pinned.*Add the lead hook/s);
+    // Only what is new is drawn on the second.
+    expect(page.match(/>weave</g)).toHaveLength(1);
+    expect(page.match(/>slip out</g)).toHaveLength(1);
+  });
+  test("what is said stands with the text, whose new row is marked and named", () => {
+    const { coaching } = rungs[1]!;
+    const said = (
+      <RungCoaching
+        text={"A jab -> B slip out\nA lead hook -> B weave"}
+        before="A jab -> B slip out"
+        coaching={coaching}
+      />
+    );
+    expect(text(said)).toMatch(/A jab -> B slip out A lead hook -> B weave \(new\)/);
+    expect(text(said)).toContain(`Say ${coaching.cues.join(" ")}`);
+    expect(text(said)).toContain(`Watch ${coaching.fault}`);
+    expect(text(said)).toContain(coaching.feeder);
+    expect(text(said)).toContain(coaching.goOn);
+  });
 });

@@ -5,6 +5,15 @@ import type { Coaching } from "#core/ladder/coaching.ts";
 import { playRows } from "../paper/cautions.ts";
 import { FONTS } from "../ui/theme.ts";
 
+/** Said by a screen reader, drawn nowhere. */
+const HEARD_ONLY = {
+  position: "absolute",
+  width: "1px",
+  height: "1px",
+  overflow: "hidden",
+  clipPath: "inset(50%)",
+} as const;
+
 interface Props {
   readonly text: string;
   readonly before: string | null;
@@ -71,12 +80,7 @@ function MarkedText({ text, before }: { text: string; before: string | null }) {
           }}
         >
           {row}
-          {fresh && (
-            <Box component="span" sx={{ position: "absolute", width: 1, height: 1, overflow: "hidden" }}>
-              {" "}
-              (new)
-            </Box>
-          )}
+          {fresh && <span style={HEARD_ONLY}> (new)</span>}
         </Box>
       ))}
     </Box>

@@ -22,8 +22,10 @@ interface RungText {
 }
 interface RungProps {
   readonly rung: RungText;
-  /** What an instructor calls the change. */
-  readonly name: string;
+  /** What an instructor calls the change, where its own words are not enough. */
+  readonly name?: string;
+  /** Which rung of a ladder it is, from 1. */
+  readonly place?: number;
   /** What it is compared with. */
   readonly before: { readonly text: string; readonly view: ScoreView | null };
   /** The largest load of the list: bars are drawn against it. */
@@ -36,7 +38,7 @@ interface RungProps {
   readonly anchor?: string;
 }
 
-export function RungItem({ rung, name, before, most, revisionId, actions, more, anchor }: RungProps) {
+export function RungItem({ rung, name, place, before, most, revisionId, actions, more, anchor }: RungProps) {
   const [open, setOpen] = useState(false);
   const fetcher = useFetcher<typeof action>();
   const added = fetcher.data && "id" in fetcher.data ? fetcher.data.id : null;
@@ -58,14 +60,19 @@ export function RungItem({ rung, name, before, most, revisionId, actions, more, 
       <Box
         sx={{
           display: "grid",
-          gridTemplateColumns: { xs: "28px minmax(0,1fr)", md: "28px 180px minmax(0,1fr) 140px auto" },
+          gridTemplateColumns: {
+            xs: "28px minmax(0,1fr)",
+            md: `28px ${place === undefined ? "180px" : "28px"} minmax(0,1fr) 140px auto`,
+          },
           gap: 1.5,
           alignItems: "center",
         }}
       >
         <VerdictRing verdict={rung.view.verdict} />
-        <Box sx={{ fontWeight: 700 }}>{name}</Box>
-        <Box sx={{ gridColumn: { xs: "2", md: "auto" } }}>{rung.changed}</Box>
+        <Box sx={{ fontWeight: 700 }}>{name ?? `${place}.`}</Box>
+        <Box sx={{ gridColumn: { xs: "2", md: "auto" }, fontWeight: place === undefined ? 400 : 700 }}>
+          {rung.changed}
+        </Box>
         <Box sx={{ gridColumn: { xs: "2", md: "auto" } }}>
           <LoadBar value={rung.view.load.total} most={most} />
         </Box>
