@@ -75,16 +75,19 @@ export function LadderPlan({ title, text, revisionId, gear, classes, today }: Pl
       )}
       {ladder?.ok && (
         <>
-          {ladder.partial && <Notice>The drill has errors: the ladder starts from the rows that are sound.</Notice>}
           {pins.length > 0 && (
             <Notice action={<Button onClick={() => setPins(NO_PINS)}>Take all pins out</Button>}>
               {pins.length === 1 ? `Rung ${pins[0]! + 1} stays` : `Rungs ${pins.map((p) => p + 1).join(", ")} stay`};
               the others were solved again round it.
             </Notice>
           )}
-          {ladder.notes.map((note) => (
-            <Notice key={note}>{note}</Notice>
-          ))}
+          {ladder.notes.length > 0 && (
+            <Notice>
+              {ladder.notes.map((note) => (
+                <div key={note}>{note}</div>
+              ))}
+            </Notice>
+          )}
           <LadderPath rungs={rungs} pins={pins} />
           <TakeLadder
             key={rungs.map((r) => r.text).join()}

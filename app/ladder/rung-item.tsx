@@ -62,16 +62,16 @@ export function RungItem({ rung, name, place, before, most, revisionId, actions,
           display: "grid",
           gridTemplateColumns: {
             xs: "28px minmax(0,1fr)",
-            md: `28px ${place === undefined ? "180px" : "28px"} minmax(0,1fr) 140px auto`,
+            md: `28px ${place === undefined ? "180px " : ""}minmax(0,1fr) 140px auto`,
           },
           gap: 1.5,
           alignItems: "center",
         }}
       >
         <VerdictRing verdict={rung.view.verdict} />
-        <Box sx={{ fontWeight: 700 }}>{name ?? `${place}.`}</Box>
+        {place === undefined && <Box sx={{ fontWeight: 700 }}>{name}</Box>}
         <Box sx={{ gridColumn: { xs: "2", md: "auto" }, fontWeight: place === undefined ? 400 : 700 }}>
-          {rung.changed}
+          {place === undefined ? rung.changed : `${place}. ${rung.changed}`}
         </Box>
         <Box sx={{ gridColumn: { xs: "2", md: "auto" } }}>
           <LoadBar value={rung.view.load.total} most={most} />

@@ -2,6 +2,7 @@
 import Box from "@mui/material/Box";
 import { styled } from "@mui/material/styles";
 import type { ReactNode } from "react";
+import { NOT_ON_PAPER } from "./theme.ts";
 
 /** The head of a screen: what it is, and what can be done here. */
 export function ScreenHead({ title, lead, children }: { title: ReactNode; lead?: ReactNode; children?: ReactNode }) {
@@ -17,7 +18,9 @@ export function ScreenHead({ title, lead, children }: { title: ReactNode; lead?:
           </Box>
         )}
       </Box>
-      {children && <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap", alignItems: "center" }}>{children}</Box>}
+      {children && (
+        <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap", alignItems: "center", ...NOT_ON_PAPER }}>{children}</Box>
+      )}
     </Box>
   );
 }
