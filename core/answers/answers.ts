@@ -232,6 +232,13 @@ export function answerableFeeds(context: readonly string[], answer: string, scho
   );
 }
 
+/** What is given against a feed: what the trade gives, where it gives anything; else whatever is valid. */
+export function givenAnswers(context: readonly string[], feed: string, school: School): readonly RankedAnswer[] {
+  const valid = rankAnswers(context, feed, school).filter((a) => a.exchange.verdict === "valid" && !a.never);
+  const given = valid.filter((a) => a.standard !== null || a.move.own);
+  return given.length > 0 ? given : valid;
+}
+
 /** The best answer that is valid, and whatever else is asked of it. */
 export function bestAnswer(
   context: readonly string[],

@@ -269,6 +269,11 @@ describe("what a drill says of itself", () => {
   test("what a rule forbids is said once", () => {
     expect(rules("kind: sensitivity\nrules B: no steps\n\nA push to right chest -> B pivot")).toEqual(["rule-broken"]);
   });
+  test("the hand that meets a blow is known by the side it comes from, and a sprawl moves the feet", () => {
+    expect(rules("rules B: rear hand only\n\nA rear hook -> B cover")).toContain("rule-broken");
+    expect(rules("rules B: lead hand only\n\nA rear hook -> B cover")).not.toContain("rule-broken");
+    expect(rules("mats: yes\nrules B: no steps\n\nA ankle pick -> B sprawl")).toContain("rule-broken");
+  });
   test("two turns of the whole body look alike until something comes out of them", () => {
     const spins = (answer: string) =>
       rules(

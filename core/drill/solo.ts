@@ -60,7 +60,7 @@ function alone(beat: DoneBeat, actor: Actor, world: World, { row, setting }: Wal
   const other = partnerOf(actor, Object.keys(world) as Actor[], null);
   const found = limbFindings(beat.uses, row, world, actor, null);
   for (const use of beat.uses) {
-    found.push(...brokenRules(use, row, state, setting.header));
+    found.push(...brokenRules(use, row, state, setting.header, null));
     if (use.move.attack && !use.feint) found.push(...strikeAlone(use, row, state));
   }
   // What would take hold of a partner works on the own arm, a ring, or the air.

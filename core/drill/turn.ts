@@ -233,7 +233,7 @@ class TurnTaken {
     const { row } = walk;
     walk.findings.push(...limbFindings(uses, row, world, actor, null));
     walk.findings.push(...holdReach(uses, { actor, receiver: this.partner, row }, world));
-    for (const use of uses) walk.findings.push(...brokenRules(use, walk.row, world[actor]!, walk.setting.header));
+    for (const use of uses) walk.findings.push(...brokenRules(use, walk.row, world[actor]!, walk.setting.header, null));
     applySetUp(uses, world, actor, this.partner);
   }
 
@@ -257,7 +257,7 @@ class TurnTaken {
         order: this.made.length + this.struck + (this.answering && receiver !== this.turning.last ? 1 : 0),
       };
       this.before = [];
-      walk.findings.push(...brokenRules(use, walk.row, world[actor]!, walk.setting.header));
+      walk.findings.push(...brokenRules(use, walk.row, world[actor]!, walk.setting.header, null));
       if (as === "alone") walk.findings.push(...limbFindings(beat.uses, walk.row, this.ahead ?? world, actor, null));
       if (this.answering) this.sendBack(feed);
       this.made.push({ feed, text: use.text, span: use, actor });
@@ -332,7 +332,7 @@ class TurnTaken {
     };
     this.before = [];
     for (const one of beat.uses)
-      walk.findings.push(...brokenRules(one, walk.row, this.world[actor]!, walk.setting.header));
+      walk.findings.push(...brokenRules(one, walk.row, this.world[actor]!, walk.setting.header, null));
     this.made.push({ feed, text: use.text, span: use, actor, cue: true });
   }
 

@@ -115,7 +115,7 @@ class CueCheck {
     const { receiver, actor, row } = cue;
     const incoming = this.first?.incoming ?? null;
     this.findings.push(...limbFindings(beat.uses, row, world, receiver, incoming));
-    for (const use of beat.uses) this.findings.push(...brokenRules(use, row, world[receiver]!, setting.header));
+    for (const use of beat.uses) this.findings.push(...brokenRules(use, row, world[receiver]!, setting.header, null));
     const blows = beat.uses.filter((use) => use.move.attack && !use.feint);
     const others = beat.uses.filter((use) => !use.move.attack);
     // Stepping, pinning and freeing come before the blow of the same beat.

@@ -111,7 +111,8 @@ function answerOf(s: Situation): Outcome {
   const uses = usesOf(s);
   const receiver = world[feed.receiver]!;
   const findings = limbFindings(uses, feed.row, world, feed.receiver, blow?.incoming ?? null);
-  for (const use of uses) findings.push(...brokenRules(use, feed.row, receiver, setting.header));
+  for (const use of uses)
+    findings.push(...brokenRules(use, feed.row, receiver, setting.header, blow?.incoming ?? null));
   const broken = findings.some((f) => f.rule === "rule-broken");
   const answered = tryAnswer(s, PLAIN);
   const robust = robustness(s, answered);

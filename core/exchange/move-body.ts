@@ -21,8 +21,9 @@ type Displace = Extract<Mechanism, { by: "displace" }>;
 export const displacements = (use: MoveUse): Displace[] =>
   (use.move.answer ?? []).filter((m): m is Displace => m.by === "displace");
 
-/** True where the move takes the feet somewhere. */
+/** True where the move takes the feet somewhere; down onto somebody they go as well. */
 export const usesFeet = (use: MoveUse): boolean =>
+  use.move.goesDown === true ||
   displacements(use).some((m) => m.feet !== undefined || m.leg !== undefined || m.side?.legs !== undefined);
 
 export interface BodyMove {

@@ -2,13 +2,23 @@
 import type { LineHeader, Rule } from "../score/header.ts";
 import { draft, type FindingDraft } from "../findings/finding.ts";
 import type { Row } from "../score/types.ts";
+import type { Side } from "../score/person.ts";
 import type { MoveUse } from "../read/types.ts";
 import type { BodyState } from "../body/state.ts";
 import { limbKind, limbSide } from "./blow.ts";
 import { usesFeet } from "./move-body.ts";
 
-/** Which of the actor's rules a use breaks, apart from resisting (which the energies decide). */
-export function brokenRules(use: MoveUse, row: Row, state: BodyState, header: LineHeader): FindingDraft[] {
+/**
+ * Which of the actor's rules a use breaks, apart from resisting (which the energies decide). `incoming` is the side
+ * that a blow comes from, where one is answered: it says which hand meets it.
+ */
+export function brokenRules(
+  use: MoveUse,
+  row: Row,
+  state: BodyState,
+  header: LineHeader,
+  incoming: Side | null,
+): FindingDraft[] {
   const rules = header.rules[state.actor];
   if (rules.size === 0) return [];
   const broken: Rule[] = [];
@@ -19,8 +29,8 @@ export function brokenRules(use: MoveUse, row: Row, state: BodyState, header: Li
   if (rules.has("contact kept") && losesContact(use)) broken.push("contact kept");
   if (rules.has("touch first") && use.move.energy && !touching(state)) broken.push("touch first");
   if (hand && use.move.limb !== "both hands") {
-    const lead = limbSide(use, state, null) === state.lead;
-    const fixed = use.side !== null || !use.move.limb.startsWith("incoming");
+    const lead = limbSide(use, state, incoming) === state.lead;
+    const fixed = use.side !== null || incoming !== null || !use.move.limb.startsWith("incoming");
     if (fixed && rules.has("lead hand only") && !lead) broken.push("lead hand only");
     if (fixed && rules.has("rear hand only") && lead) broken.push("rear hand only");
   }

@@ -15,6 +15,7 @@ import { drillRows } from "./row-cuts.ts";
 import { ladderFault, type Goal, type LadderOptions } from "./ladder-options.ts";
 import { firstRungs, SLOW_START, type Step } from "./ladder-rows.ts";
 import { LEAST_STEP, reachedAt, steps, type Climb } from "./ladder-steps.ts";
+import { CHANGES } from "../vary/change-words.ts";
 import { playOf, type Variation } from "../vary/vary.ts";
 
 /** A change that can make a rung: an operator, or more rows of the drill as they stand. */
@@ -334,7 +335,7 @@ function distinct(rungs: readonly Rung[]): Rung[] {
   return rungs.map((rung) => {
     if (!twice(rung.changed)) return rung;
     const { rows } = rung.coaching;
-    const said = rows.length === 1 ? `${rung.changed}, in row ${rows[0]!}` : rung.changed;
+    const said = rows.length === 1 ? CHANGES.inRow(rung.changed, rows[0]!) : rung.changed;
     const times = (seen.get(said) ?? 0) + 1;
     seen.set(said, times);
     return { ...rung, changed: times === 1 ? said : `${said}, once more` };

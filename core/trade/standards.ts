@@ -64,7 +64,8 @@ function wayOf(from: Blow["from"]): "straight" | "falling" | "rising" | "round" 
   return from.w > 0 ? "falling" : "rising";
 }
 
-function blowClass(blow: Blow): string {
+/** The class of feed that a blow belongs to, by its way, its tool and its height: those of one class are answered alike. */
+export function blowClass(blow: Blow): string {
   const { from, tool } = blow;
   const height = heightOf(blow);
   if (blow.path === "shoot") return height === "low" && blow.zone.startsWith("shin") ? "shot low" : "shot";

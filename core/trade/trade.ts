@@ -26,6 +26,8 @@ interface Trade {
   /** What follows blows of the other kind at the end. */
   readonly finishes: { readonly hands: readonly string[]; readonly legs: readonly string[] };
   readonly exits: readonly Exit[];
+  /** What else ends it: who has left does nothing more. */
+  readonly leaves: readonly string[];
   /** Set-ups by which partners come back to where they were. */
   readonly waysBack: readonly string[];
   /** Strokes of a weapon that cycles are made of, and moves that cycles of empty hands are. */
@@ -66,6 +68,7 @@ export const tradeSchema = object({
   exits: array(object({ text, behindReturn: boolean().required(), says: text }).noUnknown())
     .min(1)
     .required(),
+  leaves: texts,
   waysBack: texts,
   strokes: texts,
   cycleMoves: texts,
@@ -83,6 +86,8 @@ export const tradeSchema = object({
 }).noUnknown();
 
 export const TRADE: Trade = data;
+/** What most clubs feed. */
+export const USUAL_FEEDS: ReadonlySet<string> = new Set(TRADE.book.feeds);
 
 /** Names of own moves by the names of the moves that they are like, longest first. */
 const likes = new WeakMap<Vocabulary, readonly (readonly [like: string, own: string])[]>();

@@ -19,11 +19,19 @@ export const listed = (names: readonly string[], last: "and" | "or" = "and"): st
 const the = (name: string): string =>
   /^(?:strike|block|counter) |^(?:the|your|their) |^“/.test(name) ? name : `the ${name}`;
 
+/** Several blows of one go, as one thing among others. */
+const asOne = (feed: string): string => spoken(feed).replaceAll(", ", "-");
+
+/** A piece of gear, for everybody in the room. */
+const severalOf = (piece: string): string => (/(?:guard|pad|shield)$/.test(piece) ? `${piece}s` : piece);
+
 const TIMES: Readonly<Record<number, string>> = { 2: "Twice", 3: "Three times", 4: "Four times", 5: "Five times" };
 
 export const CHANGES = {
   return: (answer: string, back: string) => `${capital(spoken(answer))}, then hit back: ${back}`,
-  counter: (feeder: string, back: string, answer: string) => `Now ${feeder} answers ${the(back)}: ${answer}`,
+  counter: (feed: string, feeder: string, back: string, answer: string) =>
+    `Against ${the(spoken(feed))}: ${feeder} answers the ${back} that comes back, ${answer}`,
+  exit: (feed: string, way: string) => `Against ${the(spoken(feed))}, at the end ${way}`,
   secondLine: (answer: string, layer: string) => `${capital(spoken(answer))}, and a second line with it: ${layer}`,
   stepOff: (answer: string) => `${capital(spoken(answer))} and step off`,
   eitherAnswer: (feed: string, one: string, two: string) =>
@@ -31,14 +39,14 @@ export const CHANGES = {
   finish: (last: string, finish: string) => `After ${the(last)} finish with ${the(finish)}`,
   solo: (who: string, moves: readonly string[]) => `${who}’s part alone, to take home: ${moves.join(", ")}`,
   otherFeed: (answer: string, feed: string, before: string) =>
-    `Same answer, other feed: ${feed} instead of ${the(spoken(before))}, against it ${answer}`,
+    `${capital(feed)} instead of ${the(spoken(before))}; same answer: ${spoken(answer)}`,
   feint: (lure: string, feed: string) => `Show ${the(lure)}, throw ${the(spoken(feed))}`,
   hidden: (who: string, start: string, feed: string) =>
-    `They answer in the middle of ${who}’s ${start}: ${the(spoken(feed))} comes out of it`,
+    `${who} starts with ${the(start)}; ${the(spoken(feed))} cuts into it`,
   punish: (feed: string, next: string, answer: string) =>
     `If you stay there after ${the(spoken(feed))}, ${the(next)} comes: ${answer}`,
-  picks: (feeds: readonly string[]) => `Feeder picks: ${listed(feeds.map(spoken), "or")}`,
-  called: (feeds: readonly string[]) => `I call: ${listed(feeds.map(spoken), "or")}`,
+  picks: (feeds: readonly string[]) => `Feeder picks: ${listed(feeds.map(asOne), "or")}`,
+  called: (feeds: readonly string[]) => `I call: ${listed(feeds.map(asOne), "or")}`,
   tempo: (percent: string, way: "up" | "down" | "back") =>
     way === "up" ? `A bit faster: ${percent}` : way === "down" ? `Slower: ${percent}` : `Back to ${percent}`,
   stance: (who: string, lead: string) => `${who} leads with the ${lead} foot`,
@@ -47,12 +55,14 @@ export const CHANGES = {
     instead.length === 0 ? capital(rule) : `${capital(rule)}: ${listed(instead)}`,
   instead: (answer: string, feed: string) => `${answer} against ${the(spoken(feed))}`,
   contact: (level: string, gear: readonly string[]) =>
-    gear.length === 0 ? `Now with ${level} contact` : `Now with ${level} contact. On with ${listed(gear)}`,
+    gear.length === 0
+      ? `Now with ${level} contact`
+      : `Now with ${level} contact. ${capital(listed(gear.map(severalOf)))} on`,
   leaves: () => "Another finish: hit, let go, leave",
   stays: () => "Another finish: stay and finish it",
-  third: () => "Three in a triangle: whoever answered attacks the next",
+  third: (feed: string) => `Three in a triangle with ${the(spoken(feed))}: whoever answered attacks the next`,
   moving: () => "Both on the move. Feed to land",
-  alone: (what: string) => `Only this, again and again: ${what}`,
+  alone: (what: readonly string[]) => `Only this, again and again: ${what.map(spoken).join(", ")}`,
   again: (times: number, feed: string, answer: string) =>
     `${TIMES[times] ?? `${times} times`} running: ${spoken(feed)}, ${spoken(answer)}`,
   sides: () => "Each time on the other side",
@@ -66,7 +76,10 @@ export const CHANGES = {
     `Against ${the(spoken(feed))}: ${answer} instead of ${before}`,
   height: (feed: string, height: string, answer: string) => `${capital(spoken(feed))} comes ${height}: ${answer}`,
   mirror: () => "Everything on the other side",
+  mirrorWithTools: () => "Everything on the other side, tools in the other hand",
   tool: (words: string, without: string) => `${words}: the same lines, other answers, slow again${without}`,
+  inRow: (change: string, row: number) => `${change}, in row ${row}`,
+  toolAlone: (words: string, without: string) => `${words}: the same drill, slow again${without}`,
   left: (rows: readonly number[]) =>
     rows.length === 0 ? "" : `; no such line for ${rows.length === 1 ? "row" : "rows"} ${listed(rows.map(String))}`,
   hands: (count: number | null) =>
@@ -113,7 +126,7 @@ export const ROW_CHANGES = {
       ? CHANGES.called(names)
       : who === "A"
         ? CHANGES.picks(names)
-        : `${who} picks: ${listed(names, "or")}`,
+        : `${who} picks: ${listed(names.map(asOne), "or")}`,
   part: (name: string) => `Next part: ${name}`,
   keepGoing: () => "Keep it going, round and round",
   withoutStop: () => "No stop between the rows",

@@ -1,6 +1,7 @@
 /** Candidates of all operators, each checked; broken ones are told apart. */
 import type { School } from "../policy/school.ts";
 import type { Checked } from "../drill/types.ts";
+import { CHANGES } from "./change-words.ts";
 import { spokenRange } from "../score/ranges.ts";
 import { assessRows, validSubset, type Assessment } from "../answers/check-text.ts";
 import { textOf, withHeader } from "../score/edit.ts";
@@ -28,11 +29,26 @@ export function vary(drill: Checked, school: School, operators: readonly Operato
   if (!base) return { good: [], broken: [] };
   const good: Variation[] = [];
   const broken: Variation[] = [];
-  for (const variation of candidates(base, school, operators))
+  for (const variation of distinct([...candidates(base, school, operators, oneTempo)]))
     (variation.verdict === "broken" ? broken : good).push(variation);
   good.sort((a, b) => a.load.total - b.load.total);
   return { good, broken };
 }
+
+/** Changes that are said alike are told apart by the row they are in. */
+function distinct(all: readonly Variation[]): Variation[] {
+  const times = new Map<string, number>();
+  for (const { changed } of all) times.set(changed, (times.get(changed) ?? 0) + 1);
+  return all.map((one) =>
+    times.get(one.changed) !== 1 && typeof one.parameters.row === "number"
+      ? { ...one, changed: CHANGES.inRow(one.changed, one.parameters.row) }
+      : one,
+  );
+}
+
+/** One step of tempo that is felt, not several that lie close together. */
+const oneTempo = (all: readonly Candidate[]): readonly Candidate[] =>
+  all.filter(({ operator }, i) => operator !== "tempo-up" || i === 0);
 
 /**
  * Candidates of a sound drill one after the other, each checked when it is asked for. `order` puts

@@ -3,7 +3,7 @@ import { artOf, inArt, nativeTo } from "./art.ts";
 import { inOwnWords } from "../../trade/own-words.ts";
 import { CHANGES } from "../change-words.ts";
 import { TRADE, withOwn } from "../../trade/trade.ts";
-import { allCover, bestAnswer, lands, rankAnswers } from "../../answers/answers.ts";
+import { allCover, bestAnswer, givenAnswers, lands, rankAnswers } from "../../answers/answers.ts";
 import type { MoveUse } from "../../read/types.ts";
 import type { Move } from "../../words/types.ts";
 import { contextOf, headerRows, turnOf, written } from "../../score/edit.ts";
@@ -16,6 +16,7 @@ import {
   simpleLines,
   slower,
   titled,
+  withHits,
   withLine,
   type Operator,
   type PlainLine,
@@ -58,7 +59,7 @@ const lastReturn = ({ exchange }: PlainLine): MoveUse | undefined => exchange.re
 
 export const answerReturn: Operator = (checked, school) =>
   simpleLines(checked).flatMap((line) => {
-    const last = lastReturn(line);
+    const last = hasLeft(line) ? null : lastReturn(line);
     const best = last && bestAnswer(contextOf(checked.score), `${line.responder} ${last.text}`, school);
     if (!best) return [];
     const rest = [turnOf(line.feeder, [best.text])];
@@ -70,7 +71,7 @@ export const answerReturn: Operator = (checked, school) =>
           ...titled(checked, "counter for counter"),
           ...slower(checked),
         }),
-        changed: CHANGES.counter(line.feeder, last.text, best.text),
+        changed: CHANGES.counter(line.feeds[0]!, line.feeder, last.text, best.text),
       },
     ];
   });
@@ -118,6 +119,7 @@ const guards = (layers: readonly { readonly by: string }[]): boolean =>
 const stepsBy = (move: Move): boolean =>
   move.goesDown === true ||
   move.lowers === true ||
+  (move.answer ?? []).some((a) => a.by === "displace" && (a.back?.head ?? 0) > 0) ||
   move.group === "footwork" ||
   (move.answer ?? []).some((a) => a.by === "displace" && a.feet);
 
@@ -142,10 +144,14 @@ export const stepOff: Operator = (checked) =>
     ];
   });
 
+/** Who has left does nothing more, and nothing is done to them. */
+const LEFT = [...TRADE.exits.map(({ text }) => text), ...TRADE.leaves];
+const hasLeft = ({ answers }: PlainLine): boolean =>
+  answers.some((answer) => LEFT.some((way) => answer.startsWith(way)));
+
 export const exit: Operator = (checked, school) =>
   differentLines(checked).flatMap((line) => {
-    if (line.rest.length > 0 || line.answers.some((answer) => TRADE.exits.some((way) => answer.startsWith(way.text))))
-      return [];
+    if (line.rest.length > 0 || hasLeft(line)) return [];
     const closed = line.exchange.returns.length > 0;
     const art = artOf(checked);
     return TRADE.exits
@@ -159,7 +165,7 @@ export const exit: Operator = (checked, school) =>
           rebuilt(line, { answers: [...line.answers, way.text] }),
           titled(checked, `out with ${way.text}`),
         ),
-        changed: way.says,
+        changed: CHANGES.exit(line.feeds.join(", "), way.says),
       }));
   });
 
@@ -170,21 +176,18 @@ export const respondersChoice: Operator = (checked, school) =>
     const alike = simpleLines(checked).filter((one) => one.feeds.join() === line.feeds.join());
     const had = new Set(alike.flatMap((one) => one.exchange.answer.map(({ move }) => move.id)));
     const native = nativeTo(checked);
-    const other = bestAnswer(
-      contextOf(checked.score),
-      feedOf(line),
-      school,
+    const other = givenAnswers(contextOf(checked.score), feedOf(line), school).find(
       ({ exchange }) => exchange.answer.every(({ move }) => !had.has(move.id)) && native(exchange.answer),
     );
     if (!other) return [];
-    const second = [other.text, ...line.answers.slice(1)].join(", ");
+    const second = [withHits(other.text, line), ...line.answers.slice(1)].join(", ");
     const both = `${rebuilt(line, {})} | ${second}`;
     return [
       {
         operator: "responders-choice" as const,
         parameters: { row: rowOf(line), other: other.text },
         rows: withLine(checked, line, both, titled(checked, "own choice of answer")),
-        changed: CHANGES.eitherAnswer(line.feeds[0]!, answer, other.text),
+        changed: CHANGES.eitherAnswer(line.feeds[0]!, answer, withHits(other.text, line)),
       },
     ];
   });

@@ -48,6 +48,12 @@ const foreignTo = (tradition: string | null): ((move: Move) => boolean) => {
   return (move) => !move.own && !move.names[known] && !data.everybodys.includes(move.group);
 };
 
+/** A move of the drill's own school of movement, or of the school that trains it. */
+export function isOwnTo({ header }: Checked): (move: Move) => boolean {
+  const known = TRADITIONS.find((one) => one === header.tradition);
+  return (move) => move.own || (known !== undefined && known !== "english" && move.names[known] !== undefined);
+}
+
 /** True where nothing comes in that its drill did not have and its school of movement does not. */
 export const keepsTradition = (made: Checked, base: Checked): boolean => nativeTo(base)(usesIn(made));
 

@@ -27,10 +27,14 @@ const looped = (checked: Checked, cycle: Cycle, rows: Rows, title: string): Rows
     blockRows(cycle.block.head, rows),
   );
 
+/** Nobody holds two: a hand is free to take over or to take hold. */
+const freeHands = ({ header }: Checked): boolean =>
+  header.actors.every((actor) => header.people[actor].holds?.count !== 2);
+
 /** After some beats both change hands; the cycle goes on mirrored and changes back, so that it closes. */
 export const handChange: Operator = (checked, school) => {
   const cycle = cycleOf(checked);
-  if (!cycle) return [];
+  if (!cycle || !freeHands(checked)) return [];
   const { lines } = cycle;
   return [lines.length, ...beatsInside(lines.length)].map((beat): Candidate => {
     const first = lines.slice(0, beat).map(lineText);
@@ -58,7 +62,7 @@ const beatsInside = (count: number): number[] =>
 /** One takes hold of the far end as it passes, the other slaps it off; the cycle runs on. */
 export const entry: Operator = (checked) => {
   const cycle = cycleOf(checked);
-  if (!cycle) return [];
+  if (!cycle || !freeHands(checked)) return [];
   const rows = cycle.lines.map(lineText);
   return (["A", "B"] as const).flatMap((actor) =>
     beatsInside(rows.length).map((beat): Candidate => {

@@ -1,19 +1,22 @@
 /** Operators on what is fed: another feed, a feint, a feed hidden in a combination, chance. */
-import { artOf, isForeign } from "./art.ts";
+import { artOf, isForeign, isOwnTo } from "./art.ts";
 import { inOwnWords } from "../../trade/own-words.ts";
+import { blowClass } from "../../trade/standards.ts";
+import type { Blow } from "../../exchange/types.ts";
 import type { ScoreItem } from "../../score/types.ts";
 import { CHANGES } from "../change-words.ts";
 import { saidFeed } from "../feed-name.ts";
 import { needsWeapon } from "../../words/vocabulary.ts";
-import { fromOtherSide, TRADE } from "../../trade/trade.ts";
+import { fromOtherSide, TRADE, USUAL_FEEDS } from "../../trade/trade.ts";
 import { lineText } from "../../score/format.ts";
 import { rangeOf } from "../../score/ranges.ts";
 import { headerValue } from "../../score/structure.ts";
 import type { Checked } from "../../drill/types.ts";
-import { answerableFeeds, bestAnswer, type RankedAnswer } from "../../answers/answers.ts";
+import { answerableFeeds, bestAnswer, framedBlow, type RankedAnswer } from "../../answers/answers.ts";
 import { contextOf, headerRows, lineOf, turnOf, written } from "../../score/edit.ts";
 import {
   differentLines,
+  firstOf,
   plainLines,
   rebuilt,
   rowOf,
@@ -33,20 +36,44 @@ export const otherFeed: Operator = (checked, school) => {
   return simpleLines(checked).flatMap((line) => {
     const { move } = line.exchange.feed!;
     if (line.feeder !== "A") return [];
-    return answerableFeeds(context, line.answers[0]!, school)
-      .filter(
-        (feed) =>
-          feed.move.group === move.group && feed.move.attack?.path === move.attack?.path && feed.move.id !== move.id,
-      )
-      .slice(0, FEEDS)
-      .map(({ text }) => ({
-        operator: "other-feed" as const,
-        parameters: { row: rowOf(line), feed: text },
-        rows: withLine(checked, line, rebuilt(line, { feeds: [text] }), titled(checked, text)),
-        changed: CHANGES.otherFeed(line.answers[0]!, text, line.feeds[0]!),
-      }));
+    const isOwn = isOwnTo(checked);
+    const had: (Blow | null)[] = [line.exchange.blow];
+    const hand: HandIn = checked.header.people.A.wears.some((gear) => GLOVED.has(gear)) ? "glove" : "bare hand";
+    return firstOf(
+      answerableFeeds(context, line.answers[0]!, school),
+      FEEDS,
+      (feed) =>
+        feed.move.group === move.group &&
+        feed.move.id !== move.id &&
+        (USUAL_FEEDS.has(feed.text) || isOwn(feed.move)) &&
+        isOther(framedBlow(context, feed.text, school)?.blow ?? null, had, hand),
+    ).map(({ text }) => ({
+      operator: "other-feed" as const,
+      parameters: { row: rowOf(line), feed: text },
+      rows: withLine(checked, line, rebuilt(line, { feeds: [text] }), titled(checked, text)),
+      changed: CHANGES.otherFeed(line.answers[0]!, text, line.feeds[0]!),
+    }));
   });
 };
+
+/** Another blow of the same kind: not one of these under another name, nor one that wants other answers. Joins them. */
+function isOther(other: Blow | null, had: (Blow | null)[], hand: HandIn): boolean {
+  const now = had[0] ?? null;
+  if (!other || !now) return other === now;
+  if (other.path !== now.path || kindOf(other) !== kindOf(now) || !throwsIt(other, now, hand)) return false;
+  if (had.some((one) => one && other.side === one.side && other.tool === one.tool && other.zone === one.zone))
+    return false;
+  had.push(other);
+  return true;
+}
+
+type HandIn = "glove" | "bare hand";
+const GLOVED: ReadonlySet<string> = new Set(["gloves", "mitts"]);
+
+/** In a glove a fist stays a fist; fingers go to the eyes, and nobody is given them instead of something else. */
+const throwsIt = (other: Blow, now: Blow, hand: HandIn): boolean =>
+  other.tool === now.tool || (hand === "bare hand" && other.tool !== "fingers");
+const kindOf = (blow: Blow): string => blowClass(blow).replace(/^(?:lead|rear) /, "");
 
 const isCalled = (item: ScoreItem): boolean =>
   item.kind === "block" && item.head.type === "choose" && item.head.by === "call";

@@ -236,7 +236,7 @@ export const thirdPerson: Operator = (checked) => {
         operator: "third-person" as const,
         parameters: { row: lineNumber(line.item.row.index) },
         rows: written(rows, [...turns]),
-        changed: CHANGES.third(),
+        changed: CHANGES.third(line.feeds[0]!),
       },
     ];
   });

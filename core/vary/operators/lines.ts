@@ -1,14 +1,30 @@
 /** What changes a line or two of the drill as they stand: parts, joins, other answers, other heights. */
 import { CHANGES } from "../change-words.ts";
 import { lineNumber } from "../../base/units.ts";
-import { rankAnswers } from "../../answers/answers.ts";
+import { bestAnswer, framedBlow, givenAnswers, soundAnswer } from "../../answers/answers.ts";
 import { beatText } from "../../score/format.ts";
-import { beatOf, contextOf, plainScore, single, withBeats, withLines } from "../../score/edit.ts";
+import { beatOf, contextOf, plainScore, single, withBeats } from "../../score/edit.ts";
 import { linesOf } from "../../score/structure.ts";
 import { lineText } from "../../score/format.ts";
+import type { Checked } from "../../drill/types.ts";
+import type { School } from "../../policy/school.ts";
 import type { Line, ScoreLine } from "../../score/types.ts";
 import { HEIGHTS } from "../../words/types.ts";
-import { firstOf, isCued, titled, type Candidate, type Operator } from "./shared.ts";
+import { saidFeed } from "../feed-name.ts";
+import {
+  differentLines,
+  firstOf,
+  isCued,
+  hitsOf,
+  rebuilt,
+  rowOf,
+  titled,
+  withHits,
+  withLine,
+  type Candidate,
+  type Operator,
+  type PlainLine,
+} from "./shared.ts";
 
 export const isolate: Operator = (checked) => {
   const lines = [...linesOf(checked.score.items)];
@@ -18,12 +34,11 @@ export const isolate: Operator = (checked) => {
     const cut = first && firstExchange(item.line, first.feed!.from);
     // A cue alone with its first blow is no exchange to repeat.
     if (!cut || isCued(item, checked) || (lines.length === 1 && lineText(cut) === lineText(item.line))) continue;
-    const what = lineText(cut);
     found.push({
       operator: "isolate",
       parameters: { row: lineNumber(item.row.index) },
       rows: plainScore(checked.score, [cut], titled(checked, "one exchange")),
-      changed: CHANGES.alone(what),
+      changed: CHANGES.alone([saidFeed({ ...item, line: cut }, checked), ...(cut.meets ? [] : answersOf(cut))]),
     });
   }
   return found;
@@ -52,6 +67,8 @@ function firstExchange(line: Line, feedFrom: number): Line | null {
     ],
   };
 }
+
+const answersOf = ({ turns }: Line): string[] => (single(turns[1])?.beats ?? []).map(beatText);
 
 export const chain: Operator = (checked) => {
   const lines = [...linesOf(checked.score.items)].filter((item) => joinable(item.line) && !isCued(item, checked));
@@ -91,38 +108,34 @@ function join(one: Line, two: Line): Line | null {
 /** How many other answers are offered for one exchange. */
 const ANSWERS_EACH = 2;
 
-export const otherAnswer: Operator = (checked, school) => {
-  const found: Candidate[] = [];
-  for (const item of linesOf(checked.score.items)) {
-    const feedTurn = item.line.turns[0];
-    const answerTurn = item.line.turns[1];
-    const feeds = single(feedTurn);
-    const answers = single(answerTurn);
-    if (item.line.meets || !feedTurn || !answerTurn || !feeds || !answers || feeds.beats.length === 0) continue;
-    const feed = `${feedTurn.actor ?? "A"} ${beatText(feeds.beats[0]!)}`;
-    const now = beatText(answers.beats[0]!);
-    const first = checked.exchanges.find((e) => e.row === item.row && e.feed)?.answer[0]?.move.id;
-    const others = firstOf(
-      rankAnswers(contextOf(checked.score), feed, school),
-      ANSWERS_EACH,
-      (other) =>
-        // The same move under another name is no other answer.
-        other.exchange.verdict === "valid" &&
-        !now.startsWith(other.text) &&
-        other.exchange.answer[0]?.move.id !== first,
+export const otherAnswer: Operator = (checked, school) =>
+  differentLines(checked).flatMap((line): Candidate[] => {
+    const { item, exchange, answers } = line;
+    const fed = item.line.turns[0]!.alternatives[0]!.beats.find(
+      ({ from, to }) => exchange.feed!.from >= from && exchange.feed!.from < to,
     );
-    for (const other of others) {
-      const line = replaceAnswer(item, other.text);
-      found.push({
+    if (!fed) return [];
+    const feed = `${line.feeder} ${beatText(fed)}`;
+    const now = answers[0]!;
+    // The same move under another name is no other answer, nor is one that another row has already.
+    const had = new Set(
+      differentLines(checked)
+        .filter((one) => one.feeds.join() === line.feeds.join())
+        .flatMap((one) => one.exchange.answer.map(({ move }) => move.id)),
+    );
+    const others = firstOf(givenAnswers(contextOf(checked.score), feed, school), ANSWERS_EACH, (other) =>
+      other.exchange.answer.every(({ move }) => !had.has(move.id)),
+    );
+    return others.map(({ text }) => {
+      const answer = withHits(text, line);
+      return {
         operator: "other-answer",
-        parameters: { row: lineNumber(item.row.index), answer: other.text },
-        rows: withLines(checked.score, (one) => (one === item ? line : one.line), titled(checked, other.text)),
-        changed: CHANGES.otherAnswer(beatText(feeds.beats[0]!), other.text, now),
-      });
-    }
-  }
-  return found;
-};
+        parameters: { row: rowOf(line), answer },
+        rows: withLine(checked, line, lineText(replaceAnswer(item, answer)), titled(checked, answer)),
+        changed: CHANGES.otherAnswer(beatText(fed), answer, now),
+      };
+    });
+  });
 
 function replaceAnswer(item: ScoreLine, text: string): Line {
   return {
@@ -138,45 +151,45 @@ function replaceAnswer(item: ScoreLine, text: string): Line {
   };
 }
 
-export const otherHeight: Operator = (checked, school) => {
-  const found: Candidate[] = [];
-  for (const item of linesOf(checked.score.items)) {
-    const feeds = single(item.line.turns[0]);
-    const exchange = checked.exchanges.find((e) => e.row === item.row && e.feed?.move.attack);
-    const move = exchange?.feed?.move;
-    if (item.line.meets || !feeds || !move?.heights || !item.line.turns[1]) continue;
-    const now = exchange!.feed!.height ?? (exchange!.feed!.target ? null : move.heights[0]);
-    for (const height of HEIGHTS) {
-      if (height === now || !move.heights.includes(height)) continue;
-      const words = beatText(feeds.beats[0]!).replace(/\s+(?:to\s+(?:(?:left|right)\s+)?\S+|high|mid|low)\b/gi, "");
-      const feed = `${words} ${height}`;
-      const actor = item.line.turns[0]!.actor ?? "A";
-      const best = rankAnswers(contextOf(checked.score), `${actor} ${feed}`, school).find(
-        (other) => other.exchange.verdict === "valid",
-      );
-      if (!best) continue;
-      const answered = replaceAnswer(item, best.text);
-      const line: Line = {
-        ...answered,
-        turns: answered.turns.map((turn, i) =>
-          i === 0
-            ? {
-                ...turn,
-                alternatives: [
-                  withBeats(turn.alternatives[0]!, [beatOf(feed), ...turn.alternatives[0]!.beats.slice(1)]),
-                ],
-              }
-            : turn,
-        ),
-      };
-      found.push({
-        operator: "other-height",
-        parameters: { row: lineNumber(item.row.index), height },
-        rows: withLines(checked.score, (one) => (one === item ? line : one.line), titled(checked, `${height} feed`)),
-        changed: CHANGES.height(words, height, best.text),
-      });
-      break;
-    }
-  }
-  return found;
-};
+export const otherHeight: Operator = (checked, school) =>
+  differentLines(checked).flatMap((line): Candidate[] => {
+    const { feed } = line.exchange;
+    const move = feed!.move;
+    const fed = single(line.item.line.turns[0])!.beats[0]!;
+    if (!move.attack || !move.heights || feed!.from >= fed.to) return [];
+    const now = feed!.height ?? (feed!.target ? null : move.heights[0]);
+    const words = beatText(fed).replace(/\s+(?:to\s+(?:(?:left|right)\s+)?\S+|high|mid|low)\b/gi, "");
+    return firstOf(
+      HEIGHTS.filter((height) => height !== now && move.heights!.includes(height)).flatMap((height) => {
+        const answers = answersAt(line, `${words} ${height}`, checked, school);
+        return answers ? [{ height, answers }] : [];
+      }),
+      1,
+      () => true,
+    ).map(({ height, answers }) => ({
+      operator: "other-height",
+      parameters: { row: rowOf(line), height },
+      rows: withLine(
+        checked,
+        line,
+        rebuilt(line, {
+          feeds: [`${words} ${height}`, ...line.feeds.slice(1)],
+          answers: [...answers, ...line.answers.slice(1)],
+        }),
+        titled(checked, `${height} feed`),
+      ),
+      changed: CHANGES.height(words, height, answers.join(", ")),
+    }));
+  });
+
+/** The best answer to another feed with what the line hits in the same beat, or right after where that does not go. */
+function answersAt(line: PlainLine, feed: string, checked: Checked, school: School): string[] | null {
+  const context = contextOf(checked.score);
+  const best = bestAnswer(context, `${line.feeder} ${feed}`, school);
+  if (!best) return null;
+  const hits = hitsOf(line);
+  if (hits.length === 0) return [best.text];
+  const framed = framedBlow(context, feed, school);
+  const together = withHits(best.text, line);
+  return framed && soundAnswer(context, framed, together, school) === together ? [together] : [best.text, ...hits];
+}

@@ -40,14 +40,18 @@ export function mirrorLine({ header }: Checked, school: School, line: Line): Lin
 export const mirror: Operator = (checked, school) => {
   const { header, score } = checked;
   const changes: Record<string, string | null> = { ...titled(checked, "other side") };
+  const armed = header.actors.some((actor) => header.people[actor].holds);
   for (const actor of header.actors) {
     const person = header.people[actor];
     const lead = person.lead === "left" ? "right" : "left";
     const hand = person.hand === "left" ? "right" : "left";
     const sided = /^(lead (left|right)|(left|right) handed)$/i;
+    // Nobody becomes left-handed by it: only what is held changes hands.
+    const held = person.holds ? [`${hand} handed`] : [];
+    const kept = (word: string) => !(person.holds ? sided : /^lead (left|right)$/i).test(word);
     Object.assign(
       changes,
-      personRow(checked, actor, (words) => [`lead ${lead}`, `${hand} handed`, ...words.filter((w) => !sided.test(w))]),
+      personRow(checked, actor, (words) => [`lead ${lead}`, ...held, ...words.filter(kept)]),
     );
   }
   return [
@@ -55,7 +59,7 @@ export const mirror: Operator = (checked, school) => {
       operator: "mirror",
       parameters: {},
       rows: withLines(score, (item) => mirrorLine(checked, school, item.line), changes),
-      changed: CHANGES.mirror(),
+      changed: armed ? CHANGES.mirrorWithTools() : CHANGES.mirror(),
     },
   ];
 };

@@ -34,7 +34,7 @@ test("more contact writes the gear for it", () => {
   expect(harder!.text).toMatch(/contact: medium/);
   expect(harder!.text).toMatch(/A: lead left, wears gloves/);
   expect(harder!.text).toMatch(/B: lead left, wears mouthguard, wears shin guards/);
-  expect(harder!.changed).toMatch(/On with gloves, mouthguard and shin guards/);
+  expect(harder!.changed).toMatch(/Gloves, mouthguards and shin guards on$/);
 });
 
 describe("what is answered", () => {
@@ -213,6 +213,6 @@ describe("what would not be taught", () => {
   });
   test("ranges are said in words", () => {
     const [alone] = made("isolate", `${sticks}\nnumbering: five angles\n\nA strike {1..5} -> B block {#}, counter {#}`);
-    expect(alone!.changed).toBe("Only this, again and again: A strike 1 to 5 -> B block of the same number");
+    expect(alone!.changed).toBe("Only this, again and again: strike 1 to 5, block of the same number");
   });
 });

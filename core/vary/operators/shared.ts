@@ -93,6 +93,16 @@ export function differentLines(checked: Checked): PlainLine[] {
   });
 }
 
+/** The blows that a line throws in the beat of its answer. */
+export function hitsOf({ exchange, answers }: Pick<PlainLine, "exchange" | "answers">): string[] {
+  const hits = exchange.beat.filter((use) => use.move.attack).map((use) => use.text);
+  return hits.filter((hit) => answers[0]!.includes(hit) && answers[0] !== hit);
+}
+
+/** Another answer with the blows that the line throws in the same beat. */
+export const withHits = (answer: string, line: Pick<PlainLine, "exchange" | "answers">): string =>
+  [answer, ...hitsOf(line)].join(" + ");
+
 /** Lines of one feed with nothing behind its answer, each once. */
 export const simpleLines = (checked: Checked): PlainLine[] =>
   differentLines(checked).filter((line) => line.feeds.length === 1 && line.rest.length === 0);

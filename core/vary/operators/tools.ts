@@ -2,7 +2,7 @@
 import { CHANGES } from "../change-words.ts";
 import { assess, wrongLines } from "../../policy/assess.ts";
 import data from "./tools.json" with { type: "json" };
-import { TRADE } from "../../trade/trade.ts";
+import { TRADE, USUAL_FEEDS } from "../../trade/trade.ts";
 import { checkRows, readRows } from "../../answers/check-text.ts";
 import type { Person } from "../../score/person.ts";
 import type { Blow } from "../../exchange/types.ts";
@@ -33,7 +33,6 @@ const SLOW = 0.4;
 const NEAR = 1.6;
 /** What most clubs feed comes before what lies as near, hours. */
 const USUAL_BONUS = 0.75;
-const USUAL_FEEDS = new Set(TRADE.book.feeds);
 
 export const otherTool: Operator = (drill, school) => {
   const { header } = drill;
@@ -41,8 +40,10 @@ export const otherTool: Operator = (drill, school) => {
   const checked = oneByOne(drill, school);
   const lines = plainLines(checked).filter((line) => line.feeds.length === 1 && line.feeder === "A");
   if (!lines.some((line) => line.exchange.blow?.limb === "hand")) return [];
+  // Gloves or mitts off is no other tool.
+  const bareNow = header.actors.every((actor) => !header.people[actor].holds);
   return data.tools.flatMap((tool): Candidate[] => {
-    if (tool.id === toolNow(checked)) return [];
+    if (tool.id === toolNow(checked) || (isBare(tool) && bareNow)) return [];
     const changes = {
       ...titled(checked, tool.words.toLowerCase()),
       ...personRow(checked, "A", (words) => equipped(words, tool.feeder)),
@@ -58,16 +59,20 @@ export const otherTool: Operator = (drill, school) => {
     const carried = all.filter((_, i) => !bad.has(i));
     if (carried.length === 0) return [];
     const left = lines.filter((_, i) => made[i] === null || bad.has(all.indexOf(made[i]!))).map(rowOf);
+    const same = carried.every((row) => lines.some((line) => lineText(line.item.line) === row));
     return [
       {
         operator: "other-tool",
         parameters: { tool: tool.id },
         rows: written(rows, carried),
-        changed: CHANGES.tool(tool.words, CHANGES.left(left)),
+        changed: (same ? CHANGES.toolAlone : CHANGES.tool)(tool.words, CHANGES.left(left)),
       },
     ];
   });
 };
+
+const isBare = ({ feeder, answerer }: (typeof data.tools)[number]): boolean =>
+  !feeder.holds && !answerer.holds && feeder.wears.length + answerer.wears.length === 0;
 
 /** The drill with a row for each line that a range of numbers stands for. */
 function oneByOne(checked: Checked, school: School): Checked {
@@ -108,6 +113,9 @@ function carry(line: PlainLine, context: readonly string[], school: School): str
   const answer = soundAnswer(context, feed, own, school);
   if (!answer) return null;
   const said = `A ${feed.text}`;
+  // Bare hands strike nobody past an edge.
+  if (feed.blow.tool === "blade" && feed.fed.header.people.B.holds === null)
+    return rebuilt(line, { feeds: [feed.text], answers: [answer], rest: [] });
   const backs = line.answers.slice(1).filter((back) => lands(context, said, answer, back, school));
   const other = TRADE.returns.find((back) => lands(context, said, answer, back, school));
   const returns = line.exchange.returns.length === 0 || backs.length > 0 ? backs : other ? [other] : [];
