@@ -11,6 +11,7 @@ import { rankAnswers } from "#core/answers/answers.ts";
 import { headerRows } from "#core/score/edit.ts";
 import { shippedFaults } from "#core/words/schema.ts";
 import { shippedMoves } from "#core/words/shipped.ts";
+import { refutationWords } from "#core/search/refutation-words.ts";
 import { refute } from "#core/search/refute.ts";
 
 /** Prints one object; of several files one a line, each with its file. */
@@ -68,28 +69,15 @@ function runAnswers([feed, file]: readonly string[], { json, school }: Options):
   return answers.length > 0 ? 0 : 1;
 }
 
-function runRefute(files: readonly string[], { json, school, plies, nodes, seed }: Options): number {
+function runRefute(files: readonly string[], { json, school, plies, nodes }: Options): number {
   let worst = 0;
   for (const file of files) {
-    const result = refute(checkFor(parse(readText(file)), school), school, { plies, nodes, seed });
+    const result = refute(checkFor(parse(readText(file)), school), school, { plies, nodes });
     if (result.kind === "refuted") worst = 1;
     if (json) printJson(files, file, result);
-    else console.log(`${file}: ${refuteWords(result)}`);
+    else console.log(`${file}: ${refutationWords(result)}`);
   }
   return worst;
-}
-
-function refuteWords(result: ReturnType<typeof refute>): string {
-  switch (result.kind) {
-    case "holds":
-      return `holds ${result.plies} plies (${result.nodes} positions)`;
-    case "refuted":
-      return `row ${result.row}: ${result.line}\n  the ${result.lands} lands: ${result.reason}.${result.repair ? ` Mend it with: ${result.repair}` : ""}`;
-    case "stopped":
-      return `holds ${result.plies} plies as far as looked (${result.nodes} positions)`;
-    case "nothing":
-      return result.reason;
-  }
 }
 
 /** For commands that take any number of files. */

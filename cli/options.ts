@@ -14,7 +14,7 @@ export const USAGE = `usage: vicissor check [--json] [--repairs] [--school FILE]
        vicissor ladder [--json] [--seed N] [--rungs N] [--goal WORD] [--school FILE] FILE|-
        vicissor bridge [--json] [--school FILE] FILE FILE
        vicissor flow --moves "MOVE, MOVE, ..." [--counts N] [--json] [--seed N] [--school FILE] [FILE]
-       vicissor refute [--json] [--plies N] [--nodes N] [--seed N] [--school FILE] FILE...|-
+       vicissor refute [--json] [--plies N] [--nodes N] [--school FILE] FILE...|-
        vicissor moves
 
 check    prints FILE:LINE:COL severity rule message; exit 0 without errors, 1 with, 2 when it cannot run;
@@ -108,7 +108,7 @@ export function readArguments(args: readonly string[]): { words: string[]; optio
       school: file ? schoolFrom(file) : defaultSchool(),
       plies: number("--plies", REFUTE_DEFAULTS.plies),
       nodes: number("--nodes", REFUTE_DEFAULTS.nodes),
-      seed: number("--seed", REFUTE_DEFAULTS.seed),
+      seed: number("--seed", CALL_DEFAULTS.seed),
       count: number("--count", CALL_DEFAULTS.count),
       rungs: number("--rungs", LADDER_DEFAULTS.rungs),
       goal: goalOf(given.get("--goal") ?? "half"),

@@ -111,11 +111,12 @@ const twelve = Array.from(
   (_, i) =>
     `A ${FEEDS[i % 4]} -> B ${["slip out", "parry", "cover", "weave"][i % 4]}${i < 4 ? "" : `, ${RETURNS[i % 3]}`}`,
 ).join("\n");
-const base12 = checkFor(parse(twelve));
+const base12 = checkFor(parse(`tempo: 30%\n\n${twelve}`));
 let positions = 0;
 const searched = best(5, () => {
   const found = refute(base12, defaultSchool());
-  positions = "nodes" in found ? found.nodes : 0;
+  if (found.kind !== "holds") throw new Error(`The drill to break is no good: ${found.kind}`);
+  positions = found.nodes;
 });
 say("refute 12 exchanges to 3 plies", searched, `${positions} positions`);
 

@@ -5,6 +5,7 @@ import LinearProgress from "@mui/material/LinearProgress";
 import { useEffect, useState } from "react";
 import type { ExchangeView, ScoreView } from "#core/formats/desk-view.ts";
 import type { Closing } from "#core/search/close-cycle.ts";
+import { refutationWords } from "#core/search/refutation-words.ts";
 import type { Refutation } from "#core/search/refute.ts";
 import { ScoreDrawing } from "../drawing/score-drawing.tsx";
 import { VerdictRing } from "../ui/marks.tsx";
@@ -78,7 +79,7 @@ export function Refute({ text, onRepair }: PanelProps) {
       {busy && <LinearProgress aria-label="Trying to break the drill" sx={{ mt: 1.5 }} />}
       {found && (
         <Box role="status" sx={{ mt: 1 }}>
-          {words(found)}
+          {refutationWords(found)}
         </Box>
       )}
       {found?.kind === "refuted" && (
@@ -107,19 +108,6 @@ const lineAtEnd = (text: string, line: string) => ({
   to: text.length,
   insert: `${text.endsWith("\n") ? "" : "\n"}${line}\n`,
 });
-
-function words(found: Refutation): string {
-  switch (found.kind) {
-    case "holds":
-      return `It holds: nothing the feeder does ${found.plies} actions deep lands.`;
-    case "refuted":
-      return `From row ${found.row}: ${found.line}. The ${found.lands} lands: ${found.reason}.${found.repair ? ` Mend it with ${found.repair} as the first answer.` : ""}`;
-    case "stopped":
-      return `It holds ${found.plies} actions deep, as far as was looked.`;
-    case "nothing":
-      return found.reason;
-  }
-}
 
 /** Ways to bring a cycle back to its start, each one press. */
 export function CloseCycle({ text, onRepair, differences }: PanelProps & { differences: readonly string[] }) {

@@ -23,24 +23,16 @@ test("at a tempo where nothing is in time it gives the shortest line that lands,
   expect(checked.exchanges[1]!.feed?.text).toBe(found.lands);
 });
 
-test("a repair is an answer after which that ply no longer lands", () => {
-  const found = run("tempo: 60%\n\nA lead hook -> B weave\nA jab -> B duck");
-  const repair = found.kind === "refuted" ? found.repair : null;
-  expect(repair).not.toBeNull();
-  const again = run(`tempo: 60%\n\nA lead hook -> B ${repair}`, { plies: 1 });
-  expect(again.kind).toBe("holds");
-});
-
-test("the same seed gives the same search", () => {
-  const text = "tempo: 70%\n\nA jab -> B duck\nA lead hook -> B weave";
-  expect(run(text, { seed: 7 })).toEqual(run(text, { seed: 7 }));
+test("a repair is another answer, sound in the row, after which nothing lands as deep", () => {
+  const found = run("tempo: 50%\n\nA jab -> B slip out, cross");
+  if (found.kind !== "refuted") throw new Error(found.kind);
+  expect(found.repair).toBe("step back, step in + cross");
+  expect(run(`tempo: 50%\n\nA jab -> B ${found.repair}`, { plies: found.plies }).kind).toBe("holds");
 });
 
 test("the node budget and cancelling end it with what is known", () => {
-  const text = Array.from(
-    { length: 12 },
-    (_, i) => `A ${["jab", "cross", "lead hook"][i % 3]} -> B ${["slip out", "catch", "cover", "lean back"][i % 4]}`,
-  ).join("\n");
+  const rows = ["A jab -> B slip out", "A cross -> B catch", "A lead hook -> B cover", "A jab -> B lean back"];
+  const text = `tempo: 30%\n\n${rows.join("\n")}`;
   const few = run(text, { nodes: 20 });
   expect(few).toMatchObject({ kind: "stopped", why: "nodes" });
   if (few.kind === "stopped") expect(few.nodes).toBeLessThanOrEqual(40);
@@ -48,9 +40,51 @@ test("the node budget and cancelling end it with what is known", () => {
   expect(run(text, { cancelled: () => ++asked > 5 })).toMatchObject({ kind: "stopped", why: "cancelled" });
 });
 
-test("nothing to go on from is said", () => {
-  expect(run("A jab -> B knee shield")).toMatchObject({ kind: "nothing" });
-  expect(run("kind: sensitivity\n\nA push to centre -> B sink")).toMatchObject({ kind: "nothing" });
+test("what does not hold is mended first, and alone there is nobody to break it", () => {
+  expect(run("A jab -> B knee shield")).toMatchObject({
+    kind: "nothing",
+    reason: expect.stringMatching(/^Mend row 1 first: /),
+  });
+  expect(run("kind: solo\n\nA jab, cross")).toMatchObject({
+    kind: "nothing",
+    reason: expect.stringMatching(/^Nobody feeds where people train alone/),
+  });
+});
+
+describe("a good feeder of that art", () => {
+  const linesOf = (text: string): string => {
+    const found = run(text);
+    if (found.kind !== "refuted") throw new Error(found.kind);
+    return found.line;
+  };
+
+  test("kicks only where the drill has kicks", () => {
+    const fast = (fed: string, range: string) => linesOf(`tempo: 130%\nrange: ${range}\n\n${fed}`);
+    expect(fast("A jab -> B catch\nA cross -> B slip out", "punch")).not.toMatch(/kick|knee/);
+    expect(run("tempo: 40%\nrange: kick\n\nA rear round kick to leg -> B shin check, cross").kind).toBe("holds");
+  });
+
+  test("with a stick the same stick comes back along another line", () => {
+    const sticks = "tempo: 60%\nA: holds stick 71 cm\nB: holds stick 71 cm\n\n";
+    expect(linesOf(`${sticks}A overhead -> B roof block`)).toMatch(/^A overhead, (backhand|forehand|thrust) \w+ -> /);
+    expect(linesOf(`${sticks}A forehand high -> B block left high`)).toMatch(/^A forehand high, backhand \w+ -> /);
+  });
+
+  test("a cycle is broken at a count with another stroke", () => {
+    const cycle =
+      "kind: flow\ntempo: 70%\nA: holds stick 71 cm\nB: holds stick 71 cm\n\nloop x8:\n  A forehand high <> B forehand high\n  A backhand low <> B backhand low\nend";
+    expect(linesOf(cycle)).not.toMatch(/^A forehand high/);
+  });
+
+  test("pushes go on as pushes, by touch, and hold at walking pace", () => {
+    const pushed =
+      "kind: sensitivity\nrules B: no steps, no resisting\ntempo: 30%\n\nA push to right chest -> B turn right";
+    expect(run(pushed)).toMatchObject({ kind: "holds" });
+  });
+
+  test("what is thrown obeys the check: nobody jabs out of a spin that is not recovered", () => {
+    expect(run("tempo: 120%\n\nA rear spinning backfist -> B duck, cross")).toMatchObject({ kind: "holds" });
+  });
 });
 
 test("it never aims at forbidden targets", () => {

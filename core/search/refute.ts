@@ -1,32 +1,35 @@
 /**
- * Plays the feeder who wants to break a drill: after each exchange they do what their free limbs can,
- * and the best answers that are in time are tried, a few plies deep. The shortest line that lands is
- * the refutation, and the counter to train.
+ * Plays a good feeder who wants to break a drill: after each exchange they throw what a feeder of this art throws
+ * next, the answers that the trade gives are tried, and those that are not in time do not count, a few actions deep.
+ * The shortest line that lands is the refutation, and the counter to train. Every line obeys the check of the drill.
  */
-import { lineNumber, millis, type LineNumber, type Share } from "../base/units.ts";
+import { lineNumber, share, type LineNumber, type Share } from "../base/units.ts";
+import { nextFeeds, thrownIn } from "../trade/feeder.ts";
+import { isForeign } from "../trade/art.ts";
+import { inOwnWords } from "../trade/own-words.ts";
+import { rankIn, standardFor } from "../trade/standards.ts";
 import { TRADE, withOwn } from "../trade/trade.ts";
 import { checkFor } from "../policy/judge.ts";
-import { rankAnswers } from "../answers/answers.ts";
+import { givenAnswers, rankAnswers } from "../answers/answers.ts";
 import { contextOf } from "../score/edit.ts";
-import { ceilingOf, contactTime, movementTime, reactionTime } from "../exchange/time.ts";
+import { MODEL } from "../exchange/constants.ts";
+import { ceilingOf, percent, reactionTime, senseOf } from "../exchange/time.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
 import type { Checked } from "../drill/types.ts";
 import type { School } from "../policy/school.ts";
 import { format } from "../score/format.ts";
-import { seeded, type Random } from "../random/random.ts";
 import { parse } from "../score/parse.ts";
+import { playedText, startsOf, type Played, type Start } from "./starts.ts";
 
 interface RefuteOptions {
   /** How many actions of the feeder in a row are tried after an exchange. */
   readonly plies: number;
   /** Most positions looked at. */
   readonly nodes: number;
-  /** Decides among actions of equal threat; the same seed gives the same search. */
-  readonly seed: number;
   /** Asked between positions; true ends the search with what is known so far. */
   readonly cancelled?: () => boolean;
 }
-export const REFUTE_DEFAULTS: RefuteOptions = { plies: 3, nodes: 4000, seed: 1 };
+export const REFUTE_DEFAULTS: RefuteOptions = { plies: 3, nodes: 4000 };
 
 export type Refutation =
   | { readonly kind: "holds"; readonly plies: number; readonly nodes: number }
@@ -40,34 +43,56 @@ export type Refutation =
       readonly lands: string;
       readonly plies: number;
       readonly reason: string;
-      /** Another first answer after which the same line no longer lands, or null. */
+      /** Tempo up to which the answer that the line ends with is in time; null where none is named. */
+      readonly inTime: Share | null;
+      /** Another answer to row `row`, sound in the drill, after which nothing lands as deep; null where none was found. */
       readonly repair: string | null;
       readonly nodes: number;
     }
   | { readonly kind: "stopped"; readonly plies: number; readonly nodes: number; readonly why: "nodes" | "cancelled" }
   | { readonly kind: "nothing"; readonly reason: string };
 
-/** A played line: what was fed and what answered it, beat for beat. */
-interface Played {
-  readonly feeder: string;
-  readonly responder: string;
-  readonly feeds: readonly string[];
-  readonly answers: readonly string[];
+/** A good feeder has a few things that come next, not twenty. */
+const ACTIONS = 4;
+/** An answer that works at a crawl only is none to name. */
+const NAMED = share(0.1);
+/** Other answers tried as a repair. */
+const REPAIRS = 6;
+
+/** A start with what the check says of it. */
+interface Begun extends Start {
+  readonly exchange: CheckedExchange;
+}
+interface Position {
+  readonly start: Begun;
+  readonly played: Played;
+  /** The exchange at the end of what was played. */
+  readonly exchange: CheckedExchange;
+  /** What would come now if nobody broke it. */
+  readonly planned: Start["planned"];
+}
+interface Landing {
+  readonly from: Begun;
+  readonly played: Played;
+  readonly move: string;
+  readonly why: string;
+  readonly inTime: Share | null;
 }
 
 class Search {
   nodes = 0;
-  private readonly chance: Random;
-  /** Answers tried against an action of the feeder. */
-  private readonly defences: readonly string[];
+  private readonly context: readonly string[];
+  private readonly tempo: Share;
+  /** What the drill breaks as it stands, apart from which nothing may be broken. */
+  private readonly known: ReadonlySet<string>;
   constructor(
-    private readonly context: readonly string[],
-    private readonly tempo: Share,
+    private readonly drill: Checked,
     private readonly school: School,
     private readonly options: RefuteOptions,
   ) {
-    this.chance = seeded(options.seed);
-    this.defences = withOwn(TRADE.defences, school.vocabulary);
+    this.context = contextOf(drill.score);
+    this.tempo = drill.header.tempo;
+    this.known = new Set(drill.findings.filter((f) => f.severity !== "note").map((f) => f.rule));
   }
 
   get stopped(): "nodes" | "cancelled" | null {
@@ -75,174 +100,221 @@ class Search {
     return this.nodes >= this.options.nodes ? "nodes" : null;
   }
 
-  lineOf({ feeder, responder, feeds, answers }: Played): string {
-    return `${feeder} ${feeds.join(", ")} -> ${responder} ${answers.join(", ")}`;
+  private check(played: Played): Checked {
+    this.nodes++;
+    const line = playedText(played, this.drill.header.actors.length);
+    return checkFor(parse([...this.context, "", ...played.before, line].join("\n")), this.school);
   }
 
   /** The last exchange of a played line. */
   look(played: Played): CheckedExchange | null {
-    this.nodes++;
-    const { exchanges } = checkFor(parse([...this.context, this.lineOf(played)].join("\n")), this.school);
-    return exchanges[played.feeds.length - 1] ?? null;
+    const { exchanges } = this.check(played);
+    return exchanges[exchanges.length - 1] ?? null;
   }
 
-  /** What the feeder's free limbs can do now, greatest threat first. */
-  actions(exchange: CheckedExchange): string[] {
-    return exchange.followUps
-      .filter((next) => next.state === "open")
-      .map((next) => ({ text: next.move, order: next.threat + this.chance() * 1e-6 }))
-      .sort((a, b) => b.order - a.order)
-      .map((next) => next.text);
+  /** What the feeder throws now: within reach, walking after them if need be, and nothing that the check refuses. */
+  private actions({ played, exchange, planned }: Position): string[] {
+    const found: string[] = [];
+    for (const next of nextFeeds(thrownIn(exchange), this.drill, this.school.vocabulary)) {
+      if (this.stopped || found.length === ACTIONS) break;
+      if (next === planned?.feed) continue;
+      const refused = this.refused({ ...played, feeds: [...played.feeds, next] });
+      if (refused.length === 0) found.push(next);
+      else if (refused.every((rule) => rule === "out-of-reach")) {
+        const after = `step in + ${next}`;
+        if (this.refused({ ...played, feeds: [...played.feeds, after] }).length === 0) found.push(after);
+      }
+    }
+    return found;
   }
 
-  /** Positions after a ply: every action of the feeder with its best answer in time; or what landed. */
-  expand(
-    played: Played,
-    exchange: CheckedExchange,
-  ): {
-    next: { played: Played; exchange: CheckedExchange }[];
-    landed: { played: Played; move: string; why: string } | null;
-  } {
-    const next: { played: Played; exchange: CheckedExchange }[] = [];
-    const actions = this.actions(exchange);
+  /** Rules that a line breaks before it is answered, but for those that the drill breaks as it stands. */
+  private refused(fed: Played): string[] {
+    return this.check(fed).findings.flatMap(({ rule, severity }) =>
+      severity === "note" || rule === "no-answer" || this.known.has(rule) ? [] : [rule],
+    );
+  }
+
+  /** Positions after a ply: every action of the feeder with its first answer in time; or what landed. */
+  expand(position: Position): { next: Position[]; landed: Landing | null } {
+    const next: Position[] = [];
+    const { played, planned } = position;
+    const actions = this.actions(position);
     for (const action of actions) {
       if (this.stopped) break;
       const fed = { ...played, feeds: [...played.feeds, action] };
-      const answered = this.answer(fed, actions.length);
-      if (answered.kind === "met") next.push(answered);
-      else if (answered.kind === "landed")
-        return {
-          next,
-          landed: { played: { ...fed, answers: [...played.answers, answered.tried] }, move: action, why: answered.why },
-        };
+      const answered = this.answer(fed, planned?.answer ?? null, actions.length);
+      if (answered.kind === "met")
+        next.push({ start: position.start, played: answered.played, exchange: answered.exchange, planned: null });
+      else if (answered.kind === "landed") return { next, landed: { ...answered, from: position.start, move: action } };
     }
     return { next, landed: null };
   }
 
+  /** The answers that are tried against what was fed, in the order in which they are given; what nobody gives is not. */
+  private *answers(fed: Played): Generator<string> {
+    const asked = this.look(fed);
+    const { vocabulary } = this.school;
+    const { header } = this.drill;
+    const standard = asked?.feed
+      ? standardFor(asked.feed, asked.blow, header.people[fed.responder], header.tradition)
+      : null;
+    const alone = `${fed.feeder} ${fed.feeds[fed.feeds.length - 1]!}`;
+    const seen = new Set<string>();
+    for (const list of [
+      () => withOwn(standard?.answers ?? [], vocabulary),
+      () => (asked?.blow ? withOwn(TRADE.defences, vocabulary) : []),
+      () => rankAnswers(this.context, alone, this.school).flatMap((a) => (a.never ? [] : [a.text])),
+    ])
+      for (const text of list()) {
+        if (seen.has(text) || rankIn(standard, text).never) continue;
+        seen.add(text);
+        const own = inOwnWords(text, header.tradition, vocabulary);
+        if (!isForeign(own, this.drill, vocabulary)) yield own;
+      }
+  }
+
   private answer(
     fed: Played,
+    planned: string | null,
     choices: number,
   ):
     | { kind: "met"; played: Played; exchange: CheckedExchange }
-    | { kind: "landed"; tried: string; why: string }
+    | { kind: "landed"; played: Played; why: string; inTime: Share | null }
     | { kind: "short" } {
-    let nearest: { tried: string; why: string } | null = null;
-    for (const text of this.defences) {
-      if (this.stopped) return { kind: "short" };
-      const played = { ...fed, answers: [...fed.answers, text] };
+    const tried = (text: string, joint: Played["joint"]) => {
+      const played = { ...fed, answers: [...fed.answers, text], joint };
       const exchange = this.look(played);
-      if (!exchange) continue;
-      // A blow that does not reach is no threat.
-      if (
-        exchange.findings.some((f) => f.rule === "out-of-reach" || f.rule === "too-close" || f.rule === "limb-pinned")
-      )
-        return { kind: "short" };
-      if (exchange.verdict !== "valid" && exchange.verdict !== "risky") continue;
-      const ceiling = unannounced(exchange, choices);
-      if (ceiling >= this.tempo) return { kind: "met", played, exchange };
-      nearest ??= {
-        tried: text,
-        why: `no answer is in time at ${Math.round(this.tempo * 100)} %: ${text} could be up to ${Math.round(ceiling * 100)} %`,
-      };
+      return exchange && { played, exchange, holds: exchange.verdict === "valid" || exchange.verdict === "risky" };
+    };
+    // What they do in any case may meet it as well: nothing has to be seen for that.
+    const anyhow = planned === null ? null : tried(planned, "<>");
+    if (anyhow?.holds) return { kind: "met", ...anyhow };
+    // The one that is named is the one that people give, not the quickest of all.
+    let tooLate = false;
+    let late: { text: string; ceiling: Share } | null = null;
+    for (const text of this.answers(fed)) {
+      if (this.stopped) return { kind: "short" };
+      const met = tried(text, "->");
+      if (!met?.holds) continue;
+      const ceiling = this.unannounced(met.exchange, choices);
+      if (ceiling >= this.tempo) return { kind: "met", ...met };
+      if (ceiling >= NAMED) late ??= { text, ceiling };
+      tooLate = true;
     }
+    if (!late)
+      return {
+        kind: "landed",
+        played: fed,
+        inTime: null,
+        why: tooLate
+          ? `at ${percent(this.tempo)} % nothing is in time`
+          : "nothing that the body can do from there meets it",
+      };
     return {
       kind: "landed",
-      ...(nearest ?? { tried: this.defences[0]!, why: "nothing that the body can do from here meets it" }),
+      played: { ...fed, answers: [...fed.answers, late.text] },
+      inTime: late.ceiling,
+      why: `at ${percent(this.tempo)} % nothing is in time. The ${late.text} works up to ${percent(late.ceiling)} %`,
     };
   }
-}
 
-/** Tempo up to which an answer is in time when one of several things may come and none is announced. */
-function unannounced({ blow, layers }: CheckedExchange, choices: number): number {
-  if (!blow) return 0;
-  const working = layers.filter((layer) => layer.fails === null);
-  const movement = millis(Math.min(...working.map((layer) => movementTime([layer]))));
-  return ceilingOf(contactTime(blow.feed, blow, 1), movement, reactionTime({ sense: "sight", choices, rhythm: false }));
+  /** Tempo up to which an answer is in time when one of several things may come and none is announced. */
+  private unannounced({ times, blow }: CheckedExchange, choices: number): Share {
+    if (!times) return share(MODEL.ceilingCap);
+    const sense = senseOf(this.drill.header.kind, blow ? "sight" : "touch");
+    const { contact, movement } = times;
+    return ceilingOf(contact, movement, reactionTime({ sense, choices, rhythm: false }));
+  }
+
+  /** The shortest line that lands from some positions, ply by ply; or how deep they hold. */
+  from(
+    starts: readonly Position[],
+    plies: number,
+  ): { landed: Landing; plies: number } | { landed: null; plies: number } {
+    let front = starts;
+    for (let ply = 1; ply <= plies; ply++) {
+      const reached: Position[] = [];
+      for (const position of front) {
+        if (this.stopped) return { landed: null, plies: ply - 1 };
+        const { next, landed } = this.expand(position);
+        if (landed) return { landed, plies: ply };
+        reached.push(...next);
+      }
+      front = reached;
+    }
+    return { landed: null, plies };
+  }
+
+  /** A start with what the check says of it; null where it does not hold. */
+  begin(start: Start): Position | null {
+    const exchange = start.planned ? start.planned.after : this.look(start.played);
+    const holds = exchange?.verdict === "valid" || exchange?.verdict === "risky";
+    if (!exchange || !holds) return null;
+    return { start: { ...start, exchange }, played: start.played, exchange, planned: start.planned };
+  }
+
+  /**
+   * The best other answer to where it started from that is sound in the drill, and after which nothing lands as deep.
+   * With what is sent back behind it where that has to walk after them.
+   */
+  repair({ from: start }: Landing, plies: number): string | null {
+    const { played, planned, returns } = start;
+    if (planned) return null;
+    const had = new Set(start.exchange.answer.map(({ move }) => move.id));
+    const feed = `${played.feeder} ${played.feeds[played.feeds.length - 1]!}`;
+    const others = givenAnswers(this.context, feed, this.school).filter(({ exchange }) =>
+      exchange.answer.every(({ move }) => !had.has(move.id)),
+    );
+    const [first, ...rest] = returns;
+    const walked = first === undefined ? [] : [`step in + ${first}`, ...rest];
+    for (const { text } of others.slice(0, REPAIRS)) {
+      const answered = (behind: readonly string[]): Played => ({
+        ...played,
+        answers: [...played.answers.slice(0, -1), text, ...behind],
+      });
+      const behind = [returns, ...(first === undefined ? [] : [walked])].find((list) => this.isSound(answered(list)));
+      if (!behind) continue;
+      const begun = this.begin({ ...start, played: answered([]) });
+      if (begun && !this.from([begun], plies).landed && !this.stopped)
+        return behind === returns ? text : [text, ...behind].join(", ");
+    }
+    return null;
+  }
+
+  /** Nothing is broken, and nothing comes too late. */
+  private isSound(played: Played): boolean {
+    const { verdict, findings } = this.check(played);
+    return verdict !== "broken" && findings.every(({ rule }) => rule !== "late" || this.known.has(rule));
+  }
 }
 
 /** Searches a checked drill for the shortest line that lands, exchange by exchange, ply by ply. */
 export function refute(checked: Checked, school: School, options: RefuteOptions = REFUTE_DEFAULTS): Refutation {
-  const context = contextOf(checked.score);
-  const search = new Search(context, checked.header.tempo, school, options);
-  const starts = startsOf(checked, search);
-  if (starts.length === 0)
-    return { kind: "nothing", reason: "There is no blow with a valid answer here to go on from." };
-  let front = starts;
-  for (let ply = 1; ply <= options.plies; ply++) {
-    const reached: typeof front = [];
-    for (const position of front) {
-      const why = search.stopped;
-      if (why) return { kind: "stopped", plies: ply - 1, nodes: search.nodes, why };
-      const { next, landed } = search.expand(position.played, position.exchange);
-      if (landed) {
-        const line = format(parse(search.lineOf(landed.played))).trim();
-        return {
-          kind: "refuted",
-          row: position.row,
-          line,
-          lands: landed.move,
-          plies: ply,
-          reason: landed.why,
-          repair: repairFor(position, search, context, school),
-          nodes: search.nodes,
-        };
-      }
-      // Known positions with the same bodies and hands differ only in how they came about.
-      for (const n of next) reached.push({ ...n, row: position.row, first: position.first });
-    }
-    front = reached;
-  }
-  return { kind: "holds", plies: options.plies, nodes: search.nodes };
+  const fault = checked.findings.find(({ severity }) => severity === "error");
+  if (fault) return { kind: "nothing", reason: `Mend row ${fault.line} first: ${fault.message}` };
+  const search = new Search(checked, school, options);
+  const starts = startsOf(checked).flatMap((start) => search.begin(start) ?? []);
+  if (starts.length === 0) return { kind: "nothing", reason: nothingComes(checked) };
+  const { landed, plies } = search.from(starts, options.plies);
+  const why = search.stopped;
+  if (!landed && why) return { kind: "stopped", plies, nodes: search.nodes, why };
+  if (!landed) return { kind: "holds", plies, nodes: search.nodes };
+  const line = playedText(landed.played, checked.header.actors.length);
+  return {
+    kind: "refuted",
+    row: lineNumber(landed.from.row.index),
+    line: format(parse(line)).trim(),
+    lands: landed.move,
+    plies,
+    reason: landed.why,
+    inTime: landed.inTime,
+    repair: search.repair(landed, plies),
+    nodes: search.nodes,
+  };
 }
 
-interface Position {
-  readonly played: Played;
-  readonly exchange: CheckedExchange;
-  readonly row: LineNumber;
-  /** The exchange of the drill it started from. */
-  readonly first: Played;
-}
-
-/** The exchanges of the drill that work, each as a line of its own; equal ones once. */
-function startsOf(checked: Checked, search: Search): Position[] {
-  const seen = new Set<string>();
-  const found: Position[] = [];
-  for (const e of checked.exchanges) {
-    if (
-      !e.feed?.move.attack ||
-      e.answer.length === 0 ||
-      (e.verdict !== "valid" && e.verdict !== "risky") ||
-      e.layers.some((l) => l.by === "meet")
-    )
-      continue;
-    const played: Played = {
-      feeder: e.feeder,
-      responder: e.responder,
-      feeds: [e.feed.text],
-      answers: [e.answerText],
-    };
-    const line = search.lineOf(played);
-    if (seen.has(line)) continue;
-    seen.add(line);
-    const exchange = search.look(played);
-    if (exchange && exchange.verdict !== "invalid")
-      found.push({ played, exchange, row: lineNumber(e.row.index), first: played });
-  }
-  return found;
-}
-
-/** Other answers tried as a repair. */
-const REPAIRS = 6;
-
-/** The best other answer to the first feed after which one ply no longer lands. */
-function repairFor({ first }: Position, search: Search, context: readonly string[], school: School): string | null {
-  const others = rankAnswers(context, `${first.feeder} ${first.feeds[0]}`, school).filter(
-    (a) => a.exchange.verdict === "valid" && a.text !== first.answers[0],
-  );
-  for (const { text } of others.slice(0, REPAIRS)) {
-    const played = { ...first, answers: [text] };
-    const exchange = search.look(played);
-    if (exchange && !search.expand(played, exchange).landed) return text;
-  }
-  return null;
-}
+const nothingComes = ({ header: { kind } }: Checked): string =>
+  kind === "solo"
+    ? "Nobody feeds where people train alone: there is nothing to break."
+    : "Nothing here is thrown, pushed or held that a partner answers: there is nothing to break.";

@@ -7,7 +7,7 @@ import { assessRows, validSubset, type Assessment } from "../answers/check-text.
 import { textOf, withHeader } from "../score/edit.ts";
 import { fitsDrill } from "./operator-fits.ts";
 import { OPERATORS, type OperatorId } from "./operator-names.ts";
-import { isClosed, keepsTradition } from "./operators/art.ts";
+import { isClosed, keepsTradition } from "../trade/art.ts";
 import type { Candidate } from "./operators/shared.ts";
 import { OPERATOR_TABLE } from "./operators/table.ts";
 

@@ -1,5 +1,5 @@
 /** Operators on what is answered: more layers, a step, a return, an exit, a choice of answers. */
-import { artOf, inArt, nativeTo } from "./art.ts";
+import { artOf, inArt, nativeTo } from "../../trade/art.ts";
 import { inOwnWords } from "../../trade/own-words.ts";
 import { CHANGES } from "../change-words.ts";
 import { TRADE, withOwn } from "../../trade/trade.ts";

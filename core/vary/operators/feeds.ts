@@ -1,5 +1,5 @@
 /** Operators on what is fed: another feed, a feint, a feed hidden in a combination, chance. */
-import { artOf, isForeign, isOwnTo } from "./art.ts";
+import { artOf, isForeign, isOwnTo } from "../../trade/art.ts";
 import { inOwnWords } from "../../trade/own-words.ts";
 import { blowClass } from "../../trade/standards.ts";
 import type { Blow } from "../../exchange/types.ts";
