@@ -67,9 +67,10 @@ test("the whole path: a drill mended, varied, people paired, the card printed", 
 
   await test.step("make two variations and add them", async () => {
     await page.getByRole("link", { name: "Ladder" }).click();
-    const ladder = page.getByRole("list", { name: "Rungs" }).getByRole("listitem");
+    const ladder = page.getByRole("list", { name: "Rungs" }).locator("> li");
     await expect(ladder.first()).toBeVisible({ timeout: 30_000 });
     expect(await ladder.count()).toBeGreaterThan(3);
+    await page.getByText("What makes each rung hard").click();
     await expect(page.getByRole("img", { name: /Load of each rung: 1: \d/ })).toBeVisible();
     await scan();
     await ladder.nth(1).getByRole("button", { name: "Look" }).click();
