@@ -152,13 +152,19 @@ const trainingKnife: Make = ({ text, finding }) => {
 /** Somebody puts on what is missing. */
 const putOn: Make = (broken) => {
   const actor = String(broken.finding.params.actor ?? "A");
-  const gear = String(broken.finding.params.gear ?? "").replace(/^an? /, "");
   const row = headerRow(broken, actor.toLowerCase());
   const body = row?.content.body;
   const now = body?.kind === "header" ? (body.value?.text.trim() ?? "") : "";
-  const worn = /\bwears\b/i.test(now) ? `${now}, ${gear}` : [now, `wears ${gear}`].filter(Boolean).join(", ");
-  const apart = [now, `wears ${gear}`].filter(Boolean).join(", ");
-  return [worn, apart].map((value) => ({ label: `${actor} wears ${gear}`, edits: [withHeader(broken, actor, value)] }));
+  const pieces = String(broken.finding.params.gear ?? "").split(" or ");
+  return pieces.flatMap((piece) => {
+    const gear = piece.replace(/^an? /, "");
+    const apart = [now, `wears ${gear}`].filter(Boolean).join(", ");
+    const worn = /\bwears\b/i.test(now) ? `${now}, ${gear}` : apart;
+    return [worn, apart].map((value) => ({
+      label: `${actor} wears ${gear}`,
+      edits: [withHeader(broken, actor, value)],
+    }));
+  });
 };
 
 const lightContact: Make = (broken) => one("Keep the contact light", withHeader(broken, "contact", "light"));
@@ -169,6 +175,12 @@ const noContact: Make = (broken) => one("Work without contact", withHeader(broke
 const takeOut: Make = ({ finding }) =>
   finding.params.code === "junk" ? one("Take it out", edit(finding.from, finding.to, "")) : [];
 
+/** Two moves side by side are two beats. */
+const commaBetween: Make = ({ finding }) =>
+  finding.params.code === "two-moves"
+    ? one("Put a comma between them", edit(finding.from, finding.to, String(finding.params.apart)))
+    : [];
+
 const either =
   (...makers: readonly Make[]): Make =>
   (broken, answers) =>
@@ -176,7 +188,7 @@ const either =
 
 /** How each rule may be mended; a rule that is not here has no repair of one step. */
 const MAKERS: Readonly<Partial<Record<RuleId, Make>>> = {
-  syntax: takeOut,
+  syntax: (broken, answers) => either(takeOut, commaBetween)(broken, answers),
   "unknown-move": nearestNames,
   "bad-move": withoutWord,
   "line-open": otherAnswers,

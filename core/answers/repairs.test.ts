@@ -78,6 +78,7 @@ test("what is sent back with the answer is kept where it can be", () => {
 /** A text, the label of its repair, and the row that it becomes. */
 const MENDED: readonly (readonly [string, string, string])[] = [
   ["A jabb to body -> B low parry", "Write jab", "A jab to body -> B low parry"],
+  ["A jab rear hook -> B catch, cover", "Put a comma", "A jab, rear hook -> B catch, cover"],
   ["A lead cross -> B catch", "Take “lead” out", "A cross -> B catch"],
   ["A jab to throat -> B catch", "Aim at the chest", "A jab to chest -> B catch"],
   ["A finger flick to eyes -> B slap parry", "Aim at the brow pad", "A finger flick to head -> B slap parry"],

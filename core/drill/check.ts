@@ -10,6 +10,8 @@ import { START, walkItems, type Pass } from "./score-walk.ts";
 import { shippedUsage, type Usage } from "../customs/customs.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
 import { draft, finish, type Finding, type FindingDraft } from "../findings/finding.ts";
+import { beatText } from "../score/format.ts";
+import { linesOf } from "../score/structure.ts";
 import { MAX_CARRIED_EXCHANGES } from "../score/limits.ts";
 import type { Header, HeaderFault } from "../score/header.ts";
 import type { Actor, Row, Score } from "../score/types.ts";
@@ -57,7 +59,7 @@ export function walkScore(score: Score, usage: Usage, prepared: Prepared, found:
   if (set) found.say(headerFinding(set));
   walkItems(score.items, pass, START, null);
   if (found.shares.every((share) => share.exchanges === 0) && score.faults.length === 0 && !found.showsWrong)
-    found.say(draft(score.rows[score.rows.length - 1]!, { from: 0, to: 0 }, "syntax", { code: "no-play" }));
+    found.say(nothingPlayed(score));
   found.say(
     ...frameFindings(
       header,
@@ -115,4 +117,13 @@ export function collect(loose: readonly FindingDraft[], exchanges: readonly Chec
 export function scoreVerdict(findings: readonly Finding[]): ScoreVerdict {
   if (findings.some((f) => f.severity === "error")) return "broken";
   return findings.some((f) => f.severity === "risk") ? "risky" : "sound";
+}
+
+/** There is no row yet, or the first one has nothing to answer. */
+function nothingPlayed({ items, rows }: Score): FindingDraft {
+  for (const { row, line } of linesOf(items)) {
+    const beat = line.turns[0]?.alternatives[0]?.beats[0];
+    if (beat) return draft(row, beat, "syntax", { code: "no-feed", found: beatText(beat) });
+  }
+  return draft(rows[rows.length - 1]!, { from: 0, to: 0 }, "syntax", { code: "no-play" });
 }

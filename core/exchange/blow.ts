@@ -111,10 +111,10 @@ function targetOf(use: MoveUse): PartRef {
   return use.target.part === "head" && attack.path === "thrust" ? { ...use.target, part: "face" } : use.target;
 }
 
-function heightWord(part: PartName): Height {
-  const { w } = PARTS[part];
-  return w > 0.8 ? "high" : w > 0.5 ? "mid" : "low";
-}
+const heightWord = (part: PartName): Height => heightAt(PARTS[part].w);
+
+/** The word for a height, given as a share of stature. */
+export const heightAt = (w: number): Height => (w > 0.8 ? "high" : w > 0.5 ? "mid" : "low");
 
 function toolRadius(tool: string): number {
   switch (tool) {

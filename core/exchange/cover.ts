@@ -2,7 +2,7 @@
 import { metres, type Metres } from "../base/units.ts";
 import type { Blow, Layer } from "./types.ts";
 import type { BodyMove } from "./move-body.ts";
-import { byHeight, limbSide } from "./blow.ts";
+import { byHeight, heightAt, limbSide } from "./blow.ts";
 import { MODEL } from "./constants.ts";
 import { RADII } from "../body/anthropometry.ts";
 import { norm, pointSegmentDistance, segmentDistance, segmentsCross } from "../body/geometry.ts";
@@ -112,7 +112,8 @@ function linesOf(m: Interpose, side: Side, c: CoverContext): Line[] {
   const { use, move } = c;
   const H = move.state.body.height;
   const sign = side === "left" ? -1 : 1;
-  const segments = byHeight(m.segments!, use.height) as readonly SegmentData[];
+  // A block with no height goes where the blow comes in, as one with no side does.
+  const segments = byHeight(m.segments!, use.height ?? heightAt(c.blow.aim.w / H)) as readonly SegmentData[];
   // A roll's own tuck is part of where its segment is written; other movements carry it along.
   const ownWay = use.move.answer!.some((x) => x.by === "displace");
   const shift = bodyShift(c, ownWay ? 0 : 1, m.limb);

@@ -51,7 +51,7 @@ function facingFor({ limb, from }: Blow): MoveUse["facing"] {
 }
 
 /** What takes a hard kick. */
-const SHIELDS: ReadonlySet<string> = new Set(["kick shield", "belly pad"]);
+const SHIELDS: ReadonlySet<string> = new Set(["kick shield", "belly pad", "kick pads"]);
 
 /** A kick goes onto a shield, kick pads or a belly pad; a blow where the pad is held. */
 export function padFindings(
@@ -68,7 +68,7 @@ export function padFindings(
   const missing = (gear: string) => draft(row, use, "gear-missing", { actor: holder.actor, gear, why });
   const kick = limbKind(use) === "leg" && use.move.attack!.tool !== "knee";
   const hard = kick && use.move.attack!.commitment > MODEL.lightKick;
-  if (hard && !wears.some((gear) => SHIELDS.has(gear))) found.push(missing("a kick shield or belly pad"));
+  if (hard && !wears.some((gear) => SHIELDS.has(gear))) found.push(missing("kick pads or a kick shield"));
   else if (!wears.some((gear) => PADS.has(gear))) found.push(missing("mitts or a pad"));
   const { heights } = use.move;
   if (cue.height && !use.target && heights && !heights.includes(cue.height))

@@ -66,7 +66,10 @@ const TABLE = {
       if (p.code === "height") return fill("{move} does not go {height}. It goes {heights}.", p);
       if (p.code === "number")
         return p.number === ""
-          ? fill("Say which one: `{move} 3`. The set “{set}” has 1 to {most}.", p)
+          ? fill(
+              "Say which one: `{move} 3` (the set “{set}” has 1 to {most}), or how it goes: `forehand`, `backhand`, `overhead` or `thrust`.",
+              p,
+            )
           : fill("The set “{set}” has no number {number}. It has 1 to {most}.", p);
       if (p.code === "no-feint")
         return fill(

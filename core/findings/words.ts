@@ -22,12 +22,15 @@ export const syntaxWords: Record<string, string> = {
   "label-twice": "The label “{found}” is there twice in this choice. Give each line its own.",
   "too-long": "The text is too long: only the first {found} characters were read. Split it into several drills.",
   more: "{found} more rows could not be read.",
+  "two-moves": "Two moves stand together. Put a comma between them: `{apart}`, or `+` where both are done at once.",
   modifier:
     "“{word}” says nothing about {move}. Known: lead, rear, left, right, high, mid, low, in, out, `to PART`, `on PART`.",
   actor: "Three people work here: say who does this, A, B or C.",
   "same-actor": "{actor} can’t answer their own move. It is the other one’s turn: after `->` comes their letter.",
   branches:
     "The alternatives of this line open too many branches: not all were checked (at most {most}). Split it into several lines.",
+  "no-feed":
+    "Nothing in this row comes at anybody: “{found}” is no attack, push or hold. Begin with what is thrown, such as `A jab -> B slip out`.",
   "no-play": "There is nothing to check yet. Write a first row, for example `A jab -> B slip out`.",
   "many-lines": "More than {found} lines stand on this row. Start a new row.",
   "many-turns": "This line goes back and forth more than {found} times. Put what follows on a row of its own.",
@@ -55,7 +58,7 @@ export const headerWords: Record<string, string> = {
   "body-bounds":
     "“{known}” cannot be a body. Heights are in cm (90 to 230), reach is the arm span in cm (80 to 240), mass in kg (15 to 220).",
   held: "“{known}” cannot be held. Write `holds stick 71 cm`, `holds two sticks 66 cm`, `holds training knife 28 cm` or `holds nothing`.",
-  worn: "“{known}” cannot be worn. Known: mitts, gloves, eye protection, headgear, caged headgear, mouthguard, groin guard, shin guards, belly pad, kick shield.",
+  worn: "“{known}” cannot be worn. Known: mitts, gloves, eye protection, headgear, caged headgear, mouthguard, groin guard, shin guards, belly pad, kick shield, kick pads.",
   "hold-and-wear": "Nobody can hold a weapon and wear {known} at once. Choose one of the two.",
   stance:
     "“{known}” is no stance that we know. Known: usual, heiko dachi, zenkutsu dachi, kokutsu dachi, kiba dachi, neko ashi dachi, sanchin dachi, feet together.",

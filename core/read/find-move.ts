@@ -40,6 +40,7 @@ export const FILLER = new Set([
   "hand",
   "a",
   "and",
+  "throws",
   "degrees",
   "arm",
   "leg",
@@ -123,6 +124,32 @@ function longestName(words: readonly string[], vocabulary: Vocabulary, context: 
     if (best) return best;
   }
   return null;
+}
+
+/** Words between moves that say only that more comes. */
+const JOINING = new Set(["and", "then", "with", "a", "the"]);
+
+/** The moves that stand side by side in words, each with what is said of it; none where a word is neither. */
+export function movesIn(words: readonly string[], { byName, longest }: Vocabulary): string[] {
+  const found: string[][] = [];
+  let before: string[] = [];
+  for (let i = 0; i < words.length;) {
+    if (JOINING.has(words[i]!)) {
+      i++;
+      continue;
+    }
+    let length = Math.min(longest, words.length - i);
+    while (length > 0 && !byName.has(nameKey(words.slice(i, i + length).join(" ")))) length--;
+    const said = words.slice(i, i + Math.max(1, length));
+    const only = length === 1 && isModifierWord(said[0]!);
+    if (length > 0 && !only) found.push([...before, ...said]);
+    else if (!isModifierWord(said[0]!) && !FILLER.has(said[0]!)) return [];
+    else if (found.length > 0 && !(said[0]! in SIDES)) found[found.length - 1]!.push(...said);
+    if (length > 0 && !only) before = [];
+    else if (found.length === 0 || said[0]! in SIDES) before.push(...said);
+    i += said.length;
+  }
+  return found.map((one) => one.join(" "));
 }
 
 /** True for a word that says something about a move and is none itself. */

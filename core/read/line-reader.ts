@@ -8,9 +8,10 @@ import type { Header } from "../score/header.ts";
 import { expandRange, expandReceivers } from "../score/ranges.ts";
 import type { Actor, Alternative, Beat, Line, Part, Span, Turn } from "../score/types.ts";
 import type { NumberedRole } from "../words/numbering.ts";
-import type { Vocabulary } from "../words/vocabulary.ts";
+import { nameKey, type Vocabulary } from "../words/vocabulary.ts";
 import { heldPad } from "./plain-use.ts";
 import type { Cue } from "../words/types.ts";
+import { sayingOf } from "./sayings.ts";
 import { contextKey, readPart } from "./read-part.ts";
 import type {
   MoveUse,
@@ -157,8 +158,20 @@ export class LineReader {
       parts: parts.map((part) => this.part(part, context, faults)),
     });
     const row = this.numberRow(beat, context);
-    if (row) return row.map((text) => made(text, [spreadOver(text, beat)]));
-    return [made(beat.parts.map((part) => part.words.map((w) => w.text).join(" ")).join(" + "), beat.parts)];
+    if (row) return row.map((text) => made(text, spreadOver(text, beat)));
+    const said = beat.parts.map(({ words }) =>
+      sayingOf(
+        words.map(({ text }) => text),
+        this.vocabulary,
+      ),
+    );
+    const [several] = said;
+    if (several && beat.parts.length === 1) return several.map((text) => made(text, spreadOver(text, beat)));
+    if (said.some((one) => one?.length === 1)) {
+      const texts = beat.parts.map((part, i) => (said[i]?.length === 1 ? said[i][0]! : textOf(part)));
+      return [made(texts.join(" + "), spreadOver(texts.join(" + "), beat))];
+    }
+    return [made(beat.parts.map(textOf).join(" + "), beat.parts)];
   }
 
   private part(part: Part, context: WordContext, faults: WordFault[]): ReadPart {
@@ -168,16 +181,22 @@ export class LineReader {
     return { from, to, meaning: reading.meaning };
   }
 
-  /** `1-2-3` and single numbers with empty hands: blows of the punches set, as notation. */
+  /** `1-2-3`, `1-2-slip-2` and single numbers with empty hands: blows of the punches set, as notation. */
   private numberRow(beat: Beat, context: WordContext): string[] | null {
-    const [word, ...behind] = beat.parts.length === 1 ? beat.parts[0]!.words.map(({ text }) => text) : [];
-    if (!word || !/^\d{1,2}(?:-\d{1,2})*$/.test(word)) return null;
+    const words = beat.parts.length === 1 ? beat.parts[0]!.words.map(({ text }) => text) : [];
+    // `1 2 3` is `1-2-3`.
+    const digits = words.findIndex((one) => !/^\d{1,2}$/.test(one));
+    const joined = digits < 0 ? words.length : digits;
+    const [word, ...behind] = joined > 1 ? [words.slice(0, joined).join("-"), ...words.slice(joined)] : words;
+    const numbers = word?.split("-") ?? [];
+    const isNumber = (one: string) => /^\d{1,2}$/.test(one);
+    if (!word || !numbers.some(isNumber)) return null;
+    if (!numbers.every((one) => isNumber(one) || this.vocabulary.byName.has(nameKey(one)))) return null;
     // What stands behind the numbers is said of each.
     const rest = behind.map((text) => ` ${text}`).join("");
-    const numbers = word.split("-");
     if (context.holds !== null && numbers.length === 1) return [`${this.numberedName("strike")} ${word}${rest}`];
     const moves = this.vocabulary.numbering.get("punches")?.moves ?? [];
-    return numbers.map((n) => (moves[Number(n) - 1] ?? `punch number ${n}`) + rest);
+    return numbers.map((n) => (isNumber(n) ? (moves[Number(n) - 1] ?? `punch number ${n}`) : n) + rest);
   }
 
   /** How a numbered move of a role is written. */
@@ -233,6 +252,8 @@ const syntax = ({ from, to }: Span, code: string, params: Record<string, string>
   nearest: [],
 });
 
-function spreadOver(text: string, { from, to }: Span): Part {
-  return { from, to, words: text.split(" ").map((word) => ({ from, to, text: word })) };
-}
+const textOf = (part: Part): string => part.words.map(({ text }) => text).join(" ");
+
+/** The parts of a text that stands for what was typed. */
+const spreadOver = (text: string, { from, to }: Span): Part[] =>
+  text.split(" + ").map((one) => ({ from, to, words: one.split(" ").map((word) => ({ from, to, text: word })) }));

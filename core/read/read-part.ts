@@ -1,7 +1,7 @@
 /** A part of a beat to a move with its modifiers, for what somebody holds and the drill is. */
 import { Bounded, keptFor } from "../base/bounded.ts";
 import type { Part } from "../score/types.ts";
-import { FILLER, findMove, HEIGHT_WORDS, isModifierWord, SIDES, takePhrases, WAYS } from "./find-move.ts";
+import { FILLER, findMove, HEIGHT_WORDS, isModifierWord, movesIn, SIDES, takePhrases, WAYS } from "./find-move.ts";
 import { partNamed } from "../words/part-names.ts";
 import { canHold, nearestNames, type Vocabulary } from "../words/vocabulary.ts";
 import { cycleVersion } from "../words/cycles.ts";
@@ -36,6 +36,9 @@ export function readPart(part: Part, vocabulary: Vocabulary, context: WordContex
   });
 }
 
+/** `A slips` as `slip`, `punches` as `punch`. */
+const plainWord = (word: string): string => word.replace(/(?<=ss|sh|ch|x)es$|(?<![s\d])s$/, "");
+
 type Draft = { -readonly [K in keyof MoveUse]: MoveUse[K] };
 
 class PartReader {
@@ -48,11 +51,14 @@ class PartReader {
 
   read(): Meaning | null {
     const said = wordsOf(this.part);
-    const found = findMove(said.words, this.vocabulary, this.context);
+    const found =
+      findMove(said.words, this.vocabulary, this.context) ??
+      findMove(said.words.map(plainWord), this.vocabulary, this.context);
     if (!found) return this.unknown(said.words);
     const { move, target, on, at, pad, facing } = found;
     const { feint, commitment, length } = said;
     const use: Draft = { ...plainUse(move), text: this.text, target, on, at, pad, facing, feint, commitment, length };
+    if (move.numbered && !found.rest.some((word) => /^\d+$/.test(word))) return this.numbered(use, null);
     const modified = this.modify(use, found.rest);
     if (!modified) return null;
     const { number } = modified;
@@ -135,6 +141,8 @@ class PartReader {
   }
 
   private stray(word: string, { move }: Draft): null {
+    const several = movesIn(wordsOf(this.part).words, this.vocabulary);
+    if (several.length > 1) return this.fault("syntax", "two-moves", { apart: several.join(", ") });
     return this.fault("syntax", "modifier", { word, move: move.name });
   }
 

@@ -1,5 +1,8 @@
 import type { Part } from "../score/types.ts";
 
+/** Said before a name, the same as `~`. */
+const FEINTED = new Set(["feint", "fake"]);
+
 /** The words of a part in lower case, with feint, commitment and length read off and taken away. */
 export function wordsOf(part: Part): {
   words: string[];
@@ -27,6 +30,10 @@ export function wordsOf(part: Part): {
     if (word.endsWith("?")) commitment = "probing";
     word = word.replace(/[!?]+$/, "");
     if (word) words.push(word);
+  }
+  if (words.length > 1 && FEINTED.has(words[0]!)) {
+    words.shift();
+    feint = true;
   }
   return { words, feint, commitment, length };
 }

@@ -18,6 +18,7 @@ const GEAR = [
   "shin guards",
   "belly pad",
   "kick shield",
+  "kick pads",
 ] as const;
 export type Gear = (typeof GEAR)[number];
 /** Gear by other names that are heard in clubs. Common practice, no source. */
@@ -25,7 +26,7 @@ const SAME_GEAR: Readonly<Record<string, Gear>> = {
   "focus mitts": "mitts",
   "focus pads": "mitts",
   "hand pads": "mitts",
-  "kick pads": "mitts",
+  "thai pads": "kick pads",
   pads: "mitts",
   "boxing gloves": "gloves",
   "small gloves": "gloves",
@@ -41,7 +42,7 @@ const SAME_GEAR: Readonly<Record<string, Gear>> = {
   shield: "kick shield",
 };
 /** Gear that somebody else can hit. */
-export const PADS: ReadonlySet<Gear> = new Set(["mitts", "belly pad", "kick shield"]);
+export const PADS: ReadonlySet<Gear> = new Set(["mitts", "belly pad", "kick shield", "kick pads"]);
 
 export interface Held {
   readonly kind: WeaponKind;

@@ -12,6 +12,7 @@ import legDefences from "./data/leg-defences.json" with { type: "json" };
 import beyond from "./data/not-modelled.json" with { type: "json" };
 import numbering from "./data/numbering.json" with { type: "json" };
 import returnToOrder from "./data/return-to-order.json" with { type: "json" };
+import said from "./data/sayings.json" with { type: "json" };
 import stances from "./data/stances.json" with { type: "json" };
 import stickBlows from "./data/stick-blows.json" with { type: "json" };
 import takedowns from "./data/takedowns.json" with { type: "json" };
@@ -57,5 +58,8 @@ export const shippedMoves: readonly MoveData[] = Object.values(moveFiles).flatMa
 /** What each numbered move means on a kind of line, most special first. */
 export const standardMoves = numbering.standard as unknown as Readonly<Record<NumberedRole, readonly StandardMove[]>>;
 export const numberingSets = numbering.sets as readonly NumberingSet[];
+/** What several moves are called at once, and the beats that it stands for. */
+export const sayings: readonly { readonly names: readonly string[]; readonly means: readonly string[] }[] =
+  said.sayings;
 /** Words of the trade that are not judged, with what can be written instead. */
 export const notModelled: readonly { readonly names: readonly string[]; readonly instead: string }[] = beyond.words;

@@ -23,6 +23,20 @@ export const nameKey = (name: string): string =>
     .replace(/[-\s]+/g, " ")
     .trim();
 
+/** Words that people write in more than one way. */
+const SPELT: readonly (readonly [RegExp, string])[] = [
+  // `hook to body` says where a hook goes.
+  [/(?<!\b(?:to|on)) the /g, " "],
+  [/\bsao\b/g, "sau"],
+  [/\bzuki\b/g, "tsuki"],
+  [/ (geri|zuki|uke)\b/g, "$1"],
+];
+
+/** A name in all its spellings. */
+const spellings = (name: string): string[] => [
+  ...new Set([name, ...SPELT.map(([usual, other]) => name.replace(usual, other))]),
+];
+
 /** Builds a vocabulary from shipped moves and a school's own; own moves come first among homonyms. */
 export function makeVocabulary(own: readonly MoveData[] = [], ownSets: readonly NumberingSet[] = []): Vocabulary {
   const moves = new Map<MoveId, Move>();
@@ -32,7 +46,7 @@ export function makeVocabulary(own: readonly MoveData[] = [], ownSets: readonly 
     const id = data.id as MoveId;
     const move: Move = { ...data, id, name: displayName(data, "english"), ...from };
     moves.set(id, move);
-    for (const name of Object.values(data.names).flat()) {
+    for (const name of Object.values(data.names).flatMap((names) => names.flatMap(spellings))) {
       const key = nameKey(name);
       longest = Math.max(longest, key.split(" ").length);
       const known = byName.get(key) ?? [];
