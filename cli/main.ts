@@ -8,6 +8,8 @@ import { parse } from "#core/score/parse.ts";
 import { repairsOf } from "#core/answers/repairs.ts";
 import type { Finding } from "#core/findings/finding.ts";
 import { rankAnswers } from "#core/answers/answers.ts";
+import { rankCombined, thrownInTurn } from "#core/answers/combined.ts";
+import type { CheckedExchange } from "#core/exchange/types.ts";
 import { headerRows } from "#core/score/edit.ts";
 import { shippedFaults } from "#core/words/schema.ts";
 import { shippedMoves } from "#core/words/shipped.ts";
@@ -44,6 +46,19 @@ function runFormat(files: readonly string[], { json }: Options): number {
   return 0;
 }
 
+/** Answers to one feed or several, as they are printed: the least margin and tempo, and what is open at the end. */
+function shownAnswer(answer: string, exchanges: readonly CheckedExchange[]) {
+  const least = (values: readonly (number | null)[]) => Math.min(...values.map((value) => value ?? Infinity));
+  const ceiling = least(exchanges.map((e) => e.ceiling));
+  return {
+    answer,
+    verdict: exchanges.some(({ verdict }) => verdict === "risky") ? "risky" : "valid",
+    margin_cm: Math.round(Math.min(...exchanges.map((e) => e.margin ?? 0)) * 1000) / 10,
+    ceiling: Number.isFinite(ceiling) ? Math.round(ceiling * 100) / 100 : null,
+    open: exchanges[exchanges.length - 1]!.followUps.filter((f) => f.state === "open").map((f) => f.move),
+  };
+}
+
 function runAnswers([feed, file]: readonly string[], { json, school }: Options): number {
   if (!feed) throw new CannotRun(`which feed?\n${USAGE}`);
   const context = file ? headerRows(parse(readText(file))) : [];
@@ -52,14 +67,15 @@ function runAnswers([feed, file]: readonly string[], { json, school }: Options):
     (f) => f.rule === "unknown-move" || f.rule === "bad-move" || f.rule === "syntax",
   );
   if (unread) throw new CannotRun(unread.message);
-  const answers = rankAnswers(context, turn, school).map(({ text, exchange, worth }) => ({
-    answer: text,
-    verdict: exchange.verdict,
-    margin_cm: Math.round((exchange.margin ?? 0) * 1000) / 10,
-    ceiling: exchange.ceiling === null ? null : Math.round(exchange.ceiling * 100) / 100,
-    open: exchange.followUps.filter((f) => f.state === "open").map((f) => f.move),
-    worth: Math.round(worth * 100) / 100,
-  }));
+  const feeds = thrownInTurn(context, turn, school);
+  const [feeder = "A"] = turn.toUpperCase();
+  const answers =
+    feeds.length > 0
+      ? rankCombined(context, feeder, feeds, school).map(({ text, exchanges }) => shownAnswer(text, exchanges))
+      : rankAnswers(context, turn, school).map(({ text, exchange, worth }) => ({
+          ...shownAnswer(text, [exchange]),
+          worth: Math.round(worth * 100) / 100,
+        }));
   if (json) console.log(JSON.stringify({ feed: turn, answers }));
   else
     for (const a of answers)

@@ -261,6 +261,16 @@ test("completion offers moves while typing", async ({ page }) => {
   await expect(page.locator(".cm-tooltip-autocomplete")).toContainText("slip");
 });
 
+test("a combination is answered as a whole", async ({ page }) => {
+  await page.goto(DRILL(SINGLE_ANSWERS));
+  await page.getByRole("button", { name: /A cross, answered by B slip out$/ }).click();
+  await page.getByRole("button", { name: "Answers to the whole row" }).click();
+  const answers = page.getByRole("list", { name: "Answers that work" }).getByRole("listitem");
+  await expect(answers).toHaveCount(6);
+  await answers.filter({ hasText: "catch, slip out" }).getByRole("button").click();
+  await expect.poll(() => editorText(page)).toContain("A jab, cross -> B catch, slip out, lead hook -> A cover");
+});
+
 test("other answers and the search for a line that lands, at the desk", async ({ page }) => {
   await page.goto(DRILL(PADS_BY_NAME));
   await page.getByRole("button", { name: /A jab, answered by B slap parry/ }).click();

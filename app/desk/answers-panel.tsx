@@ -2,7 +2,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import LinearProgress from "@mui/material/LinearProgress";
-import { useEffect, useState } from "react";
+import { useCallback, useEffect, useRef, useState } from "react";
 import type { ExchangeView, ScoreView } from "#core/formats/desk-view.ts";
 import type { Closing } from "#core/search/close-cycle.ts";
 import { refutationWords } from "#core/search/refutation-words.ts";
@@ -10,7 +10,7 @@ import type { Refutation } from "#core/search/refute.ts";
 import { ScoreDrawing } from "../drawing/score-drawing.tsx";
 import { VerdictRing } from "../ui/marks.tsx";
 import { ask } from "../workers/client.ts";
-import type { AnswerView } from "../workers/questions/answers.ts";
+import type { AnswerView, CombinedView } from "../workers/questions/answers.ts";
 import { AnswerList } from "./answer-list.tsx";
 import { Rows } from "../ui/rows.tsx";
 
@@ -22,22 +22,9 @@ interface PanelProps {
 
 /** The valid answers of the vocabulary, best first; one press puts one in. */
 export function Answers({ exchange, text, onRepair }: PanelProps & { exchange: ExchangeView }) {
-  const [open, setOpen] = useState(false);
-  const [answers, setAnswers] = useState<readonly AnswerView[] | null>(null);
   const feed = `${exchange.feeder} ${exchange.feed}`;
-  useEffect(() => {
-    if (!open) return;
-    let alive = true;
-    ask("answers", { text, feed }).then(
-      (found) => alive && setAnswers(found),
-      () => alive && setAnswers([]),
-    );
-    return () => {
-      alive = false;
-    };
-    // The text matters for its header only, which does not change while one answer is chosen.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [open, feed]);
+  // The text matters for its header only, which does not change while one answer is chosen.
+  const load = useCallback(() => ask("answers", { text, feed }), [feed]); // eslint-disable-line react-hooks/exhaustive-deps
   const put = (answer: string) => {
     const span = exchange.answerSpan;
     onRepair(
@@ -47,11 +34,75 @@ export function Answers({ exchange, text, onRepair }: PanelProps & { exchange: E
     );
   };
   return (
+    <Offered
+      offer={exchange.answer === "" ? "Answers to this" : "Other answers"}
+      hide="Hide answers"
+      load={load}
+      listOf={(answers: readonly AnswerView[]) => answers}
+      onPut={put}
+    />
+  );
+}
+
+/** What answers all that is thrown in the row, one answer behind the other. */
+export function WholeRow({ exchange, text, onRepair }: PanelProps & { exchange: ExchangeView }) {
+  const { row } = exchange;
+  const load = useCallback(() => ask("combined", { text, row }), [text, row]);
+  return (
+    <Offered
+      offer="Answers to the whole row"
+      hide="Hide answers to the row"
+      load={load}
+      listOf={(found: CombinedView | null) => found?.answers ?? []}
+      onPut={(answers, found) =>
+        found && onRepair([{ from: found.from, to: found.to, insert: `${found.before}${answers}` }])
+      }
+    />
+  );
+}
+
+interface OfferedProps<T> {
+  readonly offer: string;
+  readonly hide: string;
+  readonly load: () => Promise<T>;
+  readonly listOf: (found: T) => readonly AnswerView[];
+  readonly onPut: (answer: string, found: T) => void;
+}
+
+/** A list that is looked for when it is asked for. */
+function Offered<T>({ offer, hide, load, listOf, onPut }: OfferedProps<T>) {
+  const [open, setOpen] = useState(false);
+  const [last, setLast] = useState<{
+    readonly asked: () => Promise<T>;
+    readonly list: readonly AnswerView[];
+    readonly of: T | null;
+  } | null>(null);
+  // What was found for another text has other places in it.
+  const found = last?.asked === load ? last : null;
+  // Another `listOf` is the same question.
+  const shown = useRef(listOf);
+  useEffect(() => {
+    if (!open) return;
+    let alive = true;
+    load().then(
+      (answer) => alive && setLast({ asked: load, list: shown.current(answer), of: answer }),
+      () => alive && setLast({ asked: load, list: [], of: null }),
+    );
+    return () => {
+      alive = false;
+    };
+  }, [open, load]);
+  return (
     <Box sx={{ mt: 1.5 }}>
       <Button size="small" variant="outlined" aria-expanded={open} onClick={() => setOpen(!open)}>
-        {open ? "Hide answers" : exchange.answer === "" ? "Answers to this" : "Other answers"}
+        {open ? hide : offer}
       </Button>
-      {open && <AnswerList answers={answers} onPut={put} />}
+      {open && (
+        <AnswerList
+          answers={found?.list ?? null}
+          onPut={(answer) => found && found.of !== null && onPut(answer, found.of)}
+        />
+      )}
     </Box>
   );
 }

@@ -6,7 +6,7 @@ import { memo } from "react";
 import { findingKey, type Finding } from "#core/findings/finding.ts";
 import type { RepairsView, RepairView } from "../workers/questions/checking.ts";
 import type { ExchangeView, ScoreView } from "#core/formats/desk-view.ts";
-import { Answers, CloseCycle, Refute } from "./answers-panel.tsx";
+import { Answers, CloseCycle, Refute, WholeRow } from "./answers-panel.tsx";
 import { PartnerMark, VerdictRing } from "../ui/marks.tsx";
 import { Row, Rows } from "../ui/rows.tsx";
 
@@ -32,6 +32,10 @@ const PlaceButton = styled("button")(({ theme }) => ({
   color: theme.vars?.palette.text.primary,
 }));
 
+/** More than one thing is thrown in its turn. */
+const isCombined = (here: ExchangeView, { exchanges }: ScoreView): boolean =>
+  exchanges.some(({ row, feeder, from }) => row === here.row && feeder === here.feeder && from !== here.from);
+
 export const Findings = memo(function Findings({ view, repairs, text, cursor, onPick, onRepair }: FindingsProps) {
   const here =
     cursor === null
@@ -47,6 +51,9 @@ export const Findings = memo(function Findings({ view, repairs, text, cursor, on
       {here && <Here exchange={here} />}
       {here?.answerSpan && !here.meets && (
         <Answers key={`${here.feeder}${here.feed}`} exchange={here} text={text} onRepair={onRepair} />
+      )}
+      {here && !here.meets && isCombined(here, view) && (
+        <WholeRow key={`row ${here.row}`} exchange={here} text={text} onRepair={onRepair} />
       )}
       {view.closure && !view.closure.closes && (
         <CloseCycle text={text} onRepair={onRepair} differences={view.closure.differences} />

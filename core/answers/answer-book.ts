@@ -150,6 +150,7 @@ const armedBeat = (beat: DoneBeat): boolean => beat.uses.some((use) => needsWeap
 function checkPair(sides: Sides, reader: Reader, school: School): CheckedExchange | null {
   const armed = beatFor(reader, sides.armed);
   if (armed && armedBeat(armed)) return sides.armed === sides.bare ? null : checkSingleFor(sides.armed, armed, school);
+  if (reader.needsWeapon) return null;
   const bare = beatFor(reader, sides.bare);
   return bare && !armedBeat(bare) ? checkSingleFor(sides.bare, bare, school) : null;
 }
@@ -158,7 +159,10 @@ function readersOf(answers: readonly string[], school: School): Reader[] {
   const stick = readFed(contextFor("stick", "left", "armed"), `A ${TRADE.samples.stick}`, school)!;
   const plain = readFed([], `A ${TRADE.samples.hands}`, school)!;
   return answers.flatMap((text): Reader[] => {
-    const beat = readAnswer(plain, text) ?? readAnswer(stick, text);
+    const readings = [readAnswer(plain, text), readAnswer(stick, text)];
+    // A word that means one thing with a stick and another without is that whose own name it is.
+    const byName = readings.find((one) => one?.uses.every(({ move }) => text.includes(move.name)));
+    const beat = byName ?? readings[0] ?? readings[1];
     const main = beat?.uses.find((u) => u.move.group !== "footwork") ?? beat?.uses[0];
     if (!beat || !main) return [];
     return [

@@ -1,6 +1,8 @@
 /** What answers a feed, what can go back, and what lands in spite of it. */
 import { answerBook, bookReason, drillFor, wholeBook, type Book, type BookReason } from "#core/answers/answer-book.ts";
 import { rankAnswers, rankFeeds, rankReturns, type RankedFeed } from "#core/answers/answers.ts";
+import { rankCombined, thrownInTurn } from "#core/answers/combined.ts";
+import type { RowIndex } from "#core/base/units.ts";
 import { coverage, type Coverage } from "#core/answers/coverage.ts";
 import { trainedPairs, type Trained, type TrainedText } from "#core/answers/trained.ts";
 import { scoreView, type ScoreView } from "#core/formats/desk-view.ts";
@@ -8,6 +10,7 @@ import { checkFor } from "#core/policy/judge.ts";
 import type { School } from "#core/policy/school.ts";
 import type { BookChoice } from "#core/policy/settings.ts";
 import { headerRows } from "#core/score/edit.ts";
+import { linesOf } from "#core/score/structure.ts";
 import { parse } from "#core/score/parse.ts";
 import { closeCycle, type Closing } from "#core/search/close-cycle.ts";
 import { refute, type Refutation } from "#core/search/refute.ts";
@@ -26,6 +29,15 @@ export interface AnswerView {
   readonly open: readonly string[];
 }
 
+export interface CombinedView {
+  readonly answers: readonly AnswerView[];
+  /** Where the answers stand now, or where they are to be put. */
+  readonly from: number;
+  readonly to: number;
+  /** What is written before them where there are none yet. */
+  readonly before: string;
+}
+
 /** A feed that can start or go on a drill. */
 export interface FeedView {
   readonly text: string;
@@ -36,6 +48,8 @@ type Side = "left" | "right";
 
 export interface AnswerQuestions {
   answers: { ask: { text: string; feed: string }; answer: readonly AnswerView[] };
+  /** What answers the whole first turn of a row, and what of the text it takes the place of; null for one feed. */
+  combined: { ask: { text: string; row: RowIndex }; answer: CombinedView | null };
   feeds: { ask: { text: string }; answer: readonly FeedView[] };
   /** Blows that reach after an answer. */
   returns: { ask: { text: string; feed: string; answer: string }; answer: readonly FeedView[] };
@@ -54,6 +68,7 @@ export interface AnswerQuestions {
 
 export const answerAnswers: Answers<AnswerQuestions> = {
   answers: ({ text, feed }, desk) => answers(text, feed, desk),
+  combined: ({ text, row }, desk) => combined(text, row, desk),
   feeds: ({ text }, { reader, school }) => shown(rankFeeds(headerRows(reader.read(text)), school), school),
   returns: ({ text, feed, answer }, { reader, school }) =>
     shown(rankReturns(headerRows(reader.read(text)), feed, answer, school), school),
@@ -81,6 +96,42 @@ function answers(text: string, feed: string, { reader, school }: Desk): AnswerVi
       open: exchange.followUps.filter((f) => f.state === "open").map((f) => f.move),
     };
   });
+}
+
+function combined(text: string, row: RowIndex, { reader, school }: Desk): CombinedView | null {
+  const score = reader.read(text);
+  const item = [...linesOf(score.items)].find((one) => one.row.index === row);
+  const [fed, answered] = item?.line.turns ?? [];
+  const header = headerRows(score);
+  const actor = fed?.actor;
+  if (!item || !fed || !actor || actor === "both" || actor === "any") return null;
+  const at = item.row.from;
+  const thrown = thrownInTurn(header, text.slice(at + fed.from, at + fed.to), school);
+  if (thrown.length === 0) return null;
+  const spans = checkFor(score, school).exchanges.flatMap((e) =>
+    e.row === item.row && e.feeder === actor && e.answerSpan && e.answerSpan.from < (answered?.to ?? 0)
+      ? [e.answerSpan]
+      : [],
+  );
+  const ends = spans.length > 0 ? [spans[0]!.from, spans[spans.length - 1]!.to] : [fed.to, fed.to];
+  return {
+    answers: rankCombined(header, actor, thrown, school).map(({ text: answer, exchanges }) => ({
+      text: answer,
+      group: "in one go",
+      hand: "none",
+      traditions: [],
+      verdict: exchanges.some(({ verdict }) => verdict === "risky") ? "risky" : "valid",
+      marginCm: Math.round(Math.min(...exchanges.map(({ margin }) => margin ?? 0)) * 1000) / 10,
+      ceiling: exchanges.reduce<number | null>(
+        (least, { ceiling }) => (ceiling === null ? least : Math.min(ceiling, least ?? ceiling)),
+        null,
+      ),
+      open: exchanges[exchanges.length - 1]!.followUps.filter((f) => f.state === "open").map((f) => f.move),
+    })),
+    from: at + ends[0]!,
+    to: at + ends[1]!,
+    before: spans.length > 0 ? "" : ` -> ${actor === "B" ? "A" : "B"} `,
+  };
 }
 
 /** Feeds in the words of the tradition that the school shows. */
