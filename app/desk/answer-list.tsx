@@ -38,6 +38,13 @@ interface ListProps {
   readonly verb?: string;
 }
 
+/** What one answer leaves open beside what all do. */
+function leaves(open: readonly string[], common: readonly string[]): string {
+  const own = open.filter((move) => !common.includes(move));
+  if (own.length > 0) return `leaves ${own.slice(0, 2).join(", ")}`;
+  return common.length > 0 ? "leaves no more" : "leaves nothing open";
+}
+
 /** The list; digits 1 to 9 put in the answer of that number while the list has the focus. */
 export function AnswerList({ answers, onPut, verb = "Put in" }: ListProps) {
   const [all, setAll] = useState(false);
@@ -59,24 +66,27 @@ export function AnswerList({ answers, onPut, verb = "Put in" }: ListProps) {
     event.preventDefault();
     onPut(chosen.text);
   };
-  const filter = (label: string, value: string, set: (value: string) => void, options: readonly string[]) => (
-    <TextField
-      select
-      size="small"
-      variant="standard"
-      label={label}
-      value={value}
-      onChange={(event) => set(event.target.value)}
-      sx={{ flex: "1 1 84px" }}
-    >
-      <MenuItem value={ANY}>any</MenuItem>
-      {options.map((o) => (
-        <MenuItem key={o} value={o}>
-          {o === "none" ? "no hand" : o}
-        </MenuItem>
-      ))}
-    </TextField>
-  );
+  // What all of them leave open is said once.
+  const common = (answers[0]?.open ?? []).filter((move) => answers.every(({ open }) => open.includes(move)));
+  const filter = (label: string, value: string, set: (value: string) => void, options: readonly string[]) =>
+    options.length > 1 && (
+      <TextField
+        select
+        size="small"
+        variant="standard"
+        label={label}
+        value={value}
+        onChange={(event) => set(event.target.value)}
+        sx={{ flex: "1 1 84px" }}
+      >
+        <MenuItem value={ANY}>any</MenuItem>
+        {options.map((o) => (
+          <MenuItem key={o} value={o}>
+            {o === "none" ? "no hand" : o}
+          </MenuItem>
+        ))}
+      </TextField>
+    );
   const of = (values: readonly string[]) => [...new Set(values)].sort();
   return (
     <Box onKeyDown={onKey}>
@@ -86,6 +96,9 @@ export function AnswerList({ answers, onPut, verb = "Put in" }: ListProps) {
           {filter("Kind", group, setGroup, of(answers.map((a) => a.group)))}
           {filter("Tradition", tradition, setTradition, of(answers.flatMap((a) => a.traditions)))}
         </Box>
+      )}
+      {answers.length > 1 && common.length > 0 && (
+        <Box sx={{ color: "text.secondary", fontSize: "0.9rem", mt: 1 }}>All leave {common.join(", ")} open.</Box>
       )}
       <Rows ordered aria-label="Answers that work" sx={{ mt: 1 }}>
         {shown.map((a, i) => (
@@ -101,7 +114,7 @@ export function AnswerList({ answers, onPut, verb = "Put in" }: ListProps) {
                   component="span"
                   sx={{ display: "block", color: "text.secondary", fontSize: "0.9rem", lineHeight: 1.25 }}
                 >
-                  {a.open.length === 0 ? "leaves nothing open" : `leaves ${a.open.slice(0, 2).join(", ")}`}
+                  {leaves(a.open, answers.length > 1 ? common : [])}
                   {a.ceiling !== null && `, up to ${Math.round(a.ceiling * 100)} %`}
                 </Box>
               </span>

@@ -8,6 +8,7 @@ import { parse } from "#core/score/parse.ts";
 import { describe as words } from "../drawing/crossing-parts.tsx";
 import { ScoreDrawing } from "../drawing/score-drawing.tsx";
 import { ConflictView, TextDiff } from "./conflict.tsx";
+import { AnswerList } from "./answer-list.tsx";
 import { Findings } from "./findings.tsx";
 import { RevisionsScreen } from "./revisions-screen.tsx";
 import { html, text } from "../ui/testing.tsx";
@@ -53,6 +54,23 @@ describe("desk", () => {
     expect(page).toMatch(/feed 450 ms, answer 180 ms, noticing 190 ms/);
     expect(page).toMatch(/Ends inside/);
     expect(page).toMatch(/Other answers/);
+  });
+  test("what all answers leave open is said once", () => {
+    const answer = (text: string, open: readonly string[]) => ({
+      text,
+      group: "in one go",
+      hand: "none" as const,
+      traditions: [],
+      verdict: "valid" as const,
+      marginCm: 5,
+      ceiling: 1,
+      open,
+    });
+    const page = text(
+      <AnswerList answers={[answer("catch", ["push kick"]), answer("parry", ["push kick", "jab"])]} onPut={noop} />,
+    );
+    expect(page).toMatch(/All leave push kick open\./);
+    expect(page).toMatch(/catch.*leaves no more.*parry.*leaves jab/);
   });
   test("a sound drill says so and defers to the instructor", () => {
     const sound = scoreView(checkFor(parse("A jab -> B slip out")));
