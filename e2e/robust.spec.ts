@@ -263,7 +263,10 @@ test("completion offers moves while typing", async ({ page }) => {
 
 test("a combination is answered as a whole", async ({ page }) => {
   await page.goto(DRILL(SINGLE_ANSWERS));
-  await page.getByRole("button", { name: /A cross, answered by B slip out/ }).last().click();
+  await page
+    .getByRole("button", { name: /A cross, answered by B slip out/ })
+    .last()
+    .click();
   await page.getByRole("button", { name: "Answers to the whole row" }).click();
   const answers = page.getByRole("list", { name: "Answers that work" }).getByRole("listitem");
   await expect(answers).toHaveCount(6);
