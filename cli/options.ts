@@ -9,7 +9,7 @@ import { REFUTE_DEFAULTS } from "#core/search/refute.ts";
 export const USAGE = `usage: vicissor check [--json] [--repairs] [--school FILE] FILE...|-
        vicissor format [--json] FILE...|-
        vicissor answers "A jab" [--json] [--school FILE] [FILE]
-       vicissor calls [--json] [--seed N] [--count N] [--school FILE] FILE|-
+       vicissor calls [--json] [--seed N] [--count N] [--choice N] [--school FILE] FILE|-
        vicissor vary [--json] [--school FILE] FILE|-
        vicissor ladder [--json] [--seed N] [--rungs N] [--goal WORD] [--school FILE] FILE|-
        vicissor bridge [--json] [--school FILE] FILE FILE
@@ -42,6 +42,8 @@ export interface Options {
   readonly nodes: number;
   readonly seed: number;
   readonly count: number;
+  /** Which choice of a drill is called, from 1. */
+  readonly choice: number;
   readonly rungs: number;
   readonly goal: GoalId;
   readonly counts: number;
@@ -77,6 +79,7 @@ const VALUES = new Set([
   "--nodes",
   "--seed",
   "--count",
+  "--choice",
   "--rungs",
   "--goal",
   "--counts",
@@ -110,6 +113,7 @@ export function readArguments(args: readonly string[]): { words: string[]; optio
       nodes: number("--nodes", REFUTE_DEFAULTS.nodes),
       seed: number("--seed", CALL_DEFAULTS.seed),
       count: number("--count", CALL_DEFAULTS.count),
+      choice: number("--choice", 1),
       rungs: number("--rungs", LADDER_DEFAULTS.rungs),
       goal: goalOf(given.get("--goal") ?? "half"),
       counts: number("--counts", FLOW_DEFAULTS.counts),

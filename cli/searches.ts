@@ -64,9 +64,11 @@ export function runLadder([file]: readonly string[], { json, school, seed, rungs
   return 0;
 }
 
-export function runCalls([file]: readonly string[], { json, school, seed, count }: Options): number {
-  const calls = drillCalls(drillOf(file, school), school.vocabulary);
-  const result = callRound({ ...CALL_DEFAULTS, ...calls, seed, count });
+export function runCalls([file]: readonly string[], { json, school, seed, count, choice }: Options): number {
+  const { choices, turns, rotates } = drillCalls(drillOf(file, school), school.vocabulary);
+  const called = choices[choice - 1];
+  if (!called) throw new CannotRun(`there is no choice ${choice}; the drill has ${choices.length}`);
+  const result = callRound({ ...CALL_DEFAULTS, labels: called.labels, turns, rotates, seed, count });
   if (!result.ok) throw new CannotRun(result.message);
   if (json) console.log(JSON.stringify(result.round));
   else process.stdout.write(callsText(result.round.items));

@@ -16,6 +16,7 @@ import {
   type CallRound,
 } from "#core/calls/calls.ts";
 import { callsCsv, callsMidi, callsText, callsVtt } from "#core/calls/exports.ts";
+import type { DrillCalls } from "#core/calls/labels.ts";
 import { fileName } from "#core/formats/drill-file.ts";
 import { CAUTIONS } from "../paper/cautions.ts";
 import { download } from "../paper/download.ts";
@@ -32,13 +33,15 @@ interface CallsProps {
 const SWITCHES = [null, 15, 30, 60, 90] as const;
 
 export function CallsScreen({ id, title, text }: CallsProps) {
+  const [choices, setChoices] = useState<DrillCalls["choices"]>([]);
   const [labels, setLabels] = useState<readonly CallLabel[] | null>(null);
   const [options, setOptions] = useState<Omit<CallOptions, "labels">>(CALL_DEFAULTS);
   useEffect(() => {
     void ask("drillCalls", { text }).then(
-      ({ labels: found, turns }) => {
-        setLabels(found);
-        setOptions((now) => ({ ...now, turns }));
+      ({ choices: found, turns, rotates }) => {
+        setChoices(found);
+        setLabels(found[0]?.labels ?? []);
+        setOptions((now) => ({ ...now, turns, rotates }));
       },
       () => setLabels([]),
     );
@@ -78,6 +81,7 @@ export function CallsScreen({ id, title, text }: CallsProps) {
         }}
       >
         <Box component="section" aria-label="What is called and how" sx={{ "@media print": { display: "none" } }}>
+          {choices.length > 1 && <Choice choices={choices} onChoose={setLabels} />}
           <Labels labels={labels ?? []} onChange={setLabels} />
           <Settings options={options} onChange={set} />
         </Box>
@@ -86,6 +90,35 @@ export function CallsScreen({ id, title, text }: CallsProps) {
         </Box>
       </Box>
     </>
+  );
+}
+
+/** One choice of the drill is called at a time. */
+function Choice({
+  choices,
+  onChoose,
+}: Pick<DrillCalls, "choices"> & { onChoose: (labels: readonly CallLabel[]) => void }) {
+  const [at, setAt] = useState(0);
+  return (
+    <TextField
+      select
+      fullWidth
+      size="small"
+      label="What is called"
+      value={at}
+      onChange={(event) => {
+        const place = Number(event.target.value);
+        setAt(place);
+        onChoose(choices[place]!.labels);
+      }}
+      sx={{ mb: 2 }}
+    >
+      {choices.map(({ name }, i) => (
+        <MenuItem key={name} value={i}>
+          {name}
+        </MenuItem>
+      ))}
+    </TextField>
   );
 }
 
@@ -167,7 +200,7 @@ function Settings({
         <TextField
           select
           size="small"
-          label="Switch roles"
+          label={options.rotates ? "Rotate" : "Switch roles"}
           value={options.switchEvery ?? 0}
           onChange={(event) => onChange({ switchEvery: Number(event.target.value) || null })}
         >
@@ -246,7 +279,7 @@ function Round({ round, seed }: { round: CallRound; seed: number }) {
 }
 
 function words({ kind, label, by }: CallItem): string {
-  if (kind === "switch") return "Switch roles";
+  if (kind === "switch") return label;
   return kind === "feint" ? `(feint ${label})` : [by, label].filter((word) => word !== null).join(": ");
 }
 

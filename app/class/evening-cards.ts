@@ -1,5 +1,5 @@
 /** What stands on the cards of an evening: each pair's own drill, and the calls of the blocks in which somebody chooses. */
-import { CALL_DEFAULTS, callRound, type CallItem, type CallLabel } from "#core/calls/calls.ts";
+import { CALL_DEFAULTS, callRound, callsWithin, type CallItem, type CallLabel } from "#core/calls/calls.ts";
 import type { Bodies } from "#core/drill/check.ts";
 import type { ClassPlan, PlannedPair, PlannedRound } from "#core/class/plan.ts";
 import type { Clock } from "#core/class/timetable.ts";
@@ -76,7 +76,7 @@ export function pairCard({ plan, round, pair, rung, clock, view, nameOf }: PairC
 
 const minutes = (s: number): string => `${Math.floor(s / 60)}:${String(Math.floor(s % 60)).padStart(2, "0")}`;
 const words = ({ at, kind, label }: CallItem): string =>
-  `${minutes(at)}\u00a0\u00a0${kind === "switch" ? "— switch roles" : kind === "feint" ? `(feint ${label})` : label}`;
+  `${minutes(at)}\u00a0\u00a0${kind === "switch" ? `— ${label.toLowerCase()}` : kind === "feint" ? `(feint ${label})` : label}`;
 
 /** Rungs whose rows are chosen by somebody while they are worked on. */
 export const isCalled = (text: string): boolean => /^\s*choose\s/im.test(text);
@@ -100,8 +100,8 @@ export function callCard(
   for (const { label, feed } of exchanges)
     if (label !== null) fed.set(label, [...new Set([...(fed.get(label) ?? []), feed])]);
   const labels: CallLabel[] = [...fed.keys()].map((name) => ({ name, weight: 1 }));
-  const count = Math.max(2, Math.floor(clock.round / CALL_DEFAULTS.gap));
-  const made = callRound({ ...CALL_DEFAULTS, labels, count, seed, switchEvery: clock.change });
+  const options = { ...CALL_DEFAULTS, labels, seed, switchEvery: clock.change };
+  const made = callRound({ ...options, count: callsWithin(clock.round, options) });
   if (!made.ok) return null;
   const { items, shares } = made.round;
   return {

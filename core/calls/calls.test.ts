@@ -94,14 +94,27 @@ describe("the clock", () => {
       (i) => i.kind === "switch",
     );
     expect(switches.slice(0, 5).map((i) => i.at)).toEqual([30, 60, 90, 120, 150]);
-    // Nobody is called while people change places.
-    const { items: all } = round({ count: 60, gap: 3, jitter: 0.2, switchEvery: 30 });
-    all.forEach((item, i) => {
-      if (item.kind === "switch") expect(all[i + 1]!.at - item.at).toBeGreaterThanOrEqual(1.49);
-    });
+  });
+  test.each([0, 0.5])(
+    "nothing is called in the two seconds before a switch and the five after it, %d feints",
+    (feints) => {
+      const { items: all } = round({ count: 120, gap: 3, jitter: 0.2, feints, switchEvery: 30 });
+      const changes = all.filter(({ kind }) => kind === "switch").map(({ at }) => at);
+      expect(changes.length).toBeGreaterThan(8);
+      for (const { at } of all.filter(({ kind }) => kind !== "switch"))
+        for (const change of changes) expect(at <= change - 1.99 || at >= change + 4.99).toBe(true);
+    },
+  );
+  test("a pair switches roles, three rotate", () => {
+    const words = (rotates: boolean) =>
+      round({ count: 20, rotates })
+        .items.filter(({ kind }) => kind === "switch")
+        .map(({ label }) => label);
+    expect(new Set(words(false))).toEqual(new Set(["Switch roles"]));
+    expect(new Set(words(true))).toEqual(new Set(["Rotate"]));
   });
   test("times never run back, and feints are of another label", () => {
-    const { items } = round({ count: 200, feints: 0.4, jitter: 0.9, gap: 1, switchEvery: 5 });
+    const { items } = round({ count: 200, feints: 0.4, jitter: 0.9, gap: 1, switchEvery: 15 });
     items.slice(1).forEach((item, i) => expect(item.at).toBeGreaterThanOrEqual(items[i]!.at));
     const feints = items.flatMap((item, i) => (item.kind === "feint" ? [[item, items[i + 1]!] as const] : []));
     expect(feints.length).toBeGreaterThan(40);

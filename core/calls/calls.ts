@@ -29,6 +29,8 @@ export interface CallOptions {
   readonly feints: number;
   /** A call to switch roles at every so many seconds, or null. */
   readonly switchEvery: number | null;
+  /** Three work together: at a switch each takes the place of the next. */
+  readonly rotates: boolean;
   /** Who attack in turn; null where it is not called who does. */
   readonly turns: readonly string[] | null;
 }
@@ -41,6 +43,7 @@ export const CALL_DEFAULTS: Omit<CallOptions, "labels"> = {
   jitter: 0.3,
   feints: 0,
   switchEvery: 30,
+  rotates: false,
   turns: null,
 };
 
@@ -63,6 +66,16 @@ export interface CallRound {
 }
 type CallResult = { readonly ok: true; readonly round: CallRound } | { readonly ok: false; readonly message: string };
 
+/** Nothing is called so shortly before a switch, and nothing until people have changed places, s. */
+const QUIET = 2;
+const CHANGE = 5;
+
+/** How many calls a stretch of so many seconds holds. */
+export function callsWithin(seconds: number, { gap, switchEvery }: Pick<CallOptions, "gap" | "switchEvery">): number {
+  const called = switchEvery === null ? seconds : seconds * (1 - (QUIET + CHANGE) / switchEvery);
+  return Math.max(2, Math.floor(called / gap));
+}
+
 const MOST_LABELS = 24;
 const MOST_CALLS = 2000;
 
@@ -80,7 +93,9 @@ function callFault(o: CallOptions): string | null {
   if (!(o.gap >= 0.5 && o.gap <= 120)) return "The gap from call to call is 0.5 to 120 seconds.";
   if (!(o.jitter >= 0 && o.jitter <= 0.9)) return "Gaps may differ by 0 to 90 %.";
   if (!(o.feints >= 0 && o.feints <= 1)) return "Feints are 0 to 100 % of the calls.";
-  if (o.switchEvery !== null && !(o.switchEvery >= 5)) return "A switch comes every 5 seconds or more.";
+  const least = QUIET + CHANGE + o.gap;
+  if (o.switchEvery !== null && !(o.switchEvery >= least))
+    return `A switch comes every ${Math.ceil(least)} seconds or more: people need ${CHANGE} to change places.`;
   return null;
 }
 
@@ -177,7 +192,7 @@ export const breaks = (order: readonly unknown[], repeat: CallOptions["repeat"])
 function onTheClock(
   order: readonly number[],
   labels: readonly CallLabel[],
-  { gap, jitter, feints, switchEvery, turns }: CallOptions,
+  { gap, jitter, feints, switchEvery, rotates, turns }: CallOptions,
   random: Random,
 ): CallItem[] {
   const items: CallItem[] = [];
@@ -185,14 +200,14 @@ function onTheClock(
   const next = whoIsNext(turns);
   let time = gap;
   for (const label of order) {
-    // Right after a switch people turn round first.
-    const since = switchEvery === null || time < switchEvery ? Infinity : time % switchEvery;
-    if (since < gap / 2) time += gap / 2 - since;
     const { name, reverses } = labels[label]!;
-    if (feints > 0 && random() < feints) {
+    const feinted = feints > 0 && random() < feints;
+    const lasts = feinted ? gap * FEINT_BEFORE : 0;
+    if (switchEvery !== null) time = afterChange(time, lasts, switchEvery);
+    if (feinted) {
       const others = labels.filter((l) => l.name !== name);
       items.push({ at: round(time), kind: "feint", label: others[below(random, others.length)]!.name, by: null });
-      time += gap * 0.4;
+      time += lasts;
     }
     items.push({ at: round(time), kind: "call", label: name, by: next(reverses) });
     time += gap * (1 + jitter * (2 * random() - 1));
@@ -200,8 +215,18 @@ function onTheClock(
   const end = items[items.length - 1]!.at;
   if (switchEvery !== null)
     for (let s = switchEvery; s < end; s += switchEvery)
-      items.push({ at: round(s), kind: "switch", label: "switch", by: null });
+      items.push({ at: round(s), kind: "switch", label: rotates ? "Rotate" : "Switch roles", by: null });
   return items.sort((a, b) => a.at - b.at);
+}
+
+/** A feint comes before its call by this share of the gap. */
+const FEINT_BEFORE = 0.4;
+
+/** The time of a call that lasts so long, put off where a switch is near. */
+function afterChange(time: number, lasts: number, every: number): number {
+  const last = Math.floor(time / every) * every;
+  if (last > 0 && time - last < CHANGE) return last + CHANGE;
+  return time + lasts > last + every - QUIET ? last + every + CHANGE : time;
 }
 
 /** Gives who attacks at each call; one that turns the order round has nobody who attacks. */

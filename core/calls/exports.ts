@@ -3,7 +3,7 @@ import type { CallItem } from "./calls.ts";
 
 const WORDS = { call: "", feint: "feint ", switch: "" } as const;
 const words = ({ kind, label, by }: CallItem): string =>
-  kind === "switch" ? "Switch" : `${WORDS[kind]}${by ? `${by}: ` : ""}${label}`;
+  kind === "switch" ? label : `${WORDS[kind]}${by ? `${by}: ` : ""}${label}`;
 const clock = (s: number): string =>
   `${Math.floor(s / 60)}:${String(Math.floor(s % 60)).padStart(2, "0")}.${Math.floor((s % 1) * 10)}`;
 

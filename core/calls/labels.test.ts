@@ -5,7 +5,8 @@ import { checkFor } from "../policy/judge.ts";
 import { parse } from "../score/parse.ts";
 
 const callsIn = (text: string) => drillCalls(checkFor(parse(text)), defaultSchool().vocabulary);
-const names = (text: string) => callsIn(text).labels.map(({ name }) => name);
+const choices = (text: string) => callsIn(text).choices.map(({ labels }) => labels.map(({ name }) => name));
+const names = (text: string) => choices(text).flat();
 
 test("labels of a choice are called; without one the feeds are", () => {
   expect(names("choose A:\n  one: A jab -> B catch\n  two: A cross -> B slip out\nend")).toEqual(["one", "two"]);
@@ -14,17 +15,27 @@ test("labels of a choice are called; without one the feeds are", () => {
 
 test("a range is as many calls as it has numbers", () => {
   const sticks = "A: holds stick 71 cm\nB: holds stick 71 cm\n";
-  expect(names(`${sticks}choose call:\n  A strike {1..4} -> B block {#}\nend`)).toEqual([
-    "strike 1",
-    "strike 2",
-    "strike 3",
-    "strike 4",
+  expect(names(`${sticks}choose call:\n  A strike {1..4} -> B block {#}\nend`)).toEqual(["1", "2", "3", "4"]);
+});
+
+test("what is called is short: where a blow goes is left out while calls are told apart", () => {
+  expect(names("range: kick\n\nA jab to head -> B catch\nA rear round kick to leg -> B shin check")).toEqual([
+    "jab",
+    "rear round kick",
+  ]);
+  expect(names("A lead hook to body -> B elbow drop\nA lead hook to head -> B cover")).toEqual([
+    "lead hook to body",
+    "lead hook to head",
   ]);
 });
 
-test("labels that two choices have in common are told apart", () => {
+test("one choice is called at a time", () => {
   const choice = (feed: string) => `choose A:\n  one: A ${feed} -> B slip out\n  two: A lead hook -> B weave\nend\n`;
-  expect(names(choice("jab") + choice("cross"))).toEqual(["one", "two", "one (choice 2)", "two (choice 2)"]);
+  expect(choices(choice("jab") + choice("cross"))).toEqual([
+    ["one", "two"],
+    ["one", "two"],
+  ]);
+  expect(callsIn(choice("jab") + choice("cross")).choices[1]!.name).toBe("Choice 2: one, two");
 });
 
 test("what shows how it goes wrong is not called", () => {
@@ -38,8 +49,10 @@ test("people attack in the order of the drill, and a call turns it round", () =>
     "formation: triangle 2 m\norder: A B C\nchoose call:\n  go: A jab at any -> any catch\n  turn: reverse\nend",
   );
   expect(calls.turns).toEqual(["A", "B", "C"]);
-  expect(calls.labels).toContainEqual({ name: "turn", weight: 1, reverses: true });
-  const made = callRound({ ...CALL_DEFAULTS, ...calls, count: 60, switchEvery: null, seed: 3 });
+  expect(calls.rotates).toBe(true);
+  const { labels } = calls.choices[0]!;
+  expect(labels).toContainEqual({ name: "turn", weight: 1, reverses: true });
+  const made = callRound({ ...CALL_DEFAULTS, turns: calls.turns, labels, count: 60, switchEvery: null, seed: 3 });
   expect(made.ok).toBe(true);
   if (!made.ok) return;
   let way = 1;

@@ -8,28 +8,51 @@ import type { CallLabel, CallOptions } from "./calls.ts";
 /** At most this many feeds are taken as calls. */
 const MOST = 24;
 
-/** Labels of a drill, each as often as the others, and who attack in turn where the drill says so. */
-export type DrillCalls = Pick<CallOptions, "labels" | "turns">;
+/** What is called together: a choice of the drill, each of its labels as often as the others. */
+interface CallChoice {
+  readonly name: string;
+  readonly labels: readonly CallLabel[];
+}
+/** The choices of a drill, of which one is called at a time, and who attack in turn where the drill says so. */
+export interface DrillCalls extends Pick<CallOptions, "turns" | "rotates"> {
+  readonly choices: readonly CallChoice[];
+}
 
-/** The calls of a drill. Labels that two of its choices have in common are told apart. */
+/** The calls of a drill: those of each of its choices, or its feeds where it has none. */
 export function drillCalls(checked: Checked, vocabulary: Vocabulary): DrillCalls {
   const reader = readerFor(checked.header, vocabulary);
-  const turns = checked.header.order;
-  const choices = choicesOf(checked.score.items).map((lines) =>
-    lines.flatMap((line) => callsOf(line, checked, reader)),
-  );
-  const labels: CallLabel[] = [];
-  choices.forEach((choice, i) => {
-    for (const call of choice) {
-      const taken = labels.some(({ name }) => name === call.name);
-      if (!taken) labels.push(call);
-      else if (!choice.slice(0, choice.indexOf(call)).some(({ name }) => name === call.name))
-        labels.push({ ...call, name: `${call.name} (choice ${i + 1})` });
-    }
-  });
-  if (labels.length > 0) return { labels, turns };
+  const { order: turns, actors } = checked.header;
+  const rotates = actors.length > 2;
+  const choices = choicesOf(checked.score.items)
+    .map((lines) => unique(lines.flatMap((line) => callsOf(line, checked, reader))))
+    .filter((labels) => labels.length > 0);
+  if (choices.length > 0)
+    return {
+      choices: choices.map((labels, i) => ({ name: `Choice ${i + 1}: ${listed(labels)}`, labels })),
+      turns,
+      rotates,
+    };
   const feeds = [...new Set(checked.exchanges.map(({ row }) => row))].flatMap((row) => feedsAt(row.index, checked));
-  return { labels: [...new Set(feeds)].slice(0, MOST).map((name) => ({ name, weight: 1 })), turns };
+  const labels = spoken([...new Set(feeds)].slice(0, MOST)).map((name) => ({ name, weight: 1 }));
+  return { choices: [{ name: listed(labels), labels }], turns, rotates };
+}
+
+/** Each name once; two rows of one name are one call. */
+const unique = (labels: readonly CallLabel[]): CallLabel[] =>
+  labels.filter(({ name }, i) => labels.findIndex((one) => one.name === name) === i);
+
+const listed = (labels: readonly CallLabel[]): string => labels.map(({ name }) => name).join(", ");
+
+/**
+ * Names as they are called across a room: what all have in common before or behind is left out (`strike 1`, `strike
+ * 2`: `1`, `2`), and so is where a blow goes as long as they are still told apart.
+ */
+function spoken(feeds: readonly string[]): string[] {
+  const first = feeds[0]?.split(" ")[0];
+  const short = feeds.map((feed) => feed.replace(/ to (?:left |right )?\w+$| (?:high|mid|low)$/, ""));
+  const apart = new Set(short).size === feeds.length ? short : [...feeds];
+  const numbered = apart.length > 1 && apart.every((feed) => new RegExp(`^${first} \\d+$`).test(feed));
+  return numbered ? apart.map((feed) => feed.slice(first!.length + 1)) : apart;
 }
 
 /** The lines of each choice, in order; what lies in other blocks is part of none. */
@@ -43,7 +66,7 @@ const choicesOf = (items: readonly ScoreItem[]): readonly (readonly ScoreLine[])
 /** What is called for a line: its label, or each number of its range. */
 function callsOf({ label, line, row }: ScoreLine, checked: Checked, reader: LineReader): CallLabel[] {
   const feeds = feedsAt(row.index, checked);
-  if (feeds.length > 1) return feeds.map((feed) => ({ name: label ? `${label}: ${feed}` : feed, weight: 1 }));
+  if (feeds.length > 1) return spoken(feeds).map((feed) => ({ name: label ? `${label} ${feed}` : feed, weight: 1 }));
   const reverses = reader
     .read(line)
     .plays.some(({ turns }) =>
