@@ -72,8 +72,10 @@ const CHANGE = 5;
 
 /** How many calls a stretch of so many seconds holds. */
 export function callsWithin(seconds: number, { gap, switchEvery }: Pick<CallOptions, "gap" | "switchEvery">): number {
-  const called = switchEvery === null ? seconds : seconds * (1 - (QUIET + CHANGE) / switchEvery);
-  return Math.max(2, Math.floor(called / gap));
+  if (switchEvery === null) return Math.max(2, Math.floor(seconds / gap));
+  // From one change to the next: the first call comes at once, the others a gap apart.
+  const between = 1 + Math.floor((switchEvery - QUIET - CHANGE) / gap);
+  return Math.max(2, Math.round((seconds / switchEvery) * between));
 }
 
 const MOST_LABELS = 24;
