@@ -139,6 +139,7 @@ function wholeWeights(labels: readonly CallLabel[]): number[] {
 
 /** How often a circuit is drawn again where it breaks a rule. */
 const TRIES = 200;
+const CUT_TRIES = 8;
 
 /** The order of the calls as places in `labels`; adds to `notes` what could not be kept. */
 export function callOrder(o: CallOptions, labels: readonly CallLabel[], random: Random, notes: string[]): number[] {
@@ -169,9 +170,20 @@ export function callOrder(o: CallOptions, labels: readonly CallLabel[], random: 
   };
   const calls: number[] = [];
   let broken = false;
-  while (calls.length < o.count) {
+  const drawn = (): number[] => {
     let next = circuit();
     for (let i = 0; i < TRIES && breaks([...calls.slice(-2), ...next], o.repeat); i++) next = circuit();
+    return next;
+  };
+  while (calls.length < o.count) {
+    let next = drawn();
+    // The last one is cut off: of several the one that is fairest as far as it is called.
+    const left = o.count - calls.length;
+    if (left < next.length)
+      for (let i = 0; i < CUT_TRIES; i++) {
+        const other = drawn();
+        if (unfair(other.slice(0, left), weights) < unfair(next.slice(0, left), weights)) next = other;
+      }
     broken ||= breaks([...calls.slice(-2), ...next], o.repeat);
     calls.push(...next);
   }
@@ -179,6 +191,15 @@ export function callOrder(o: CallOptions, labels: readonly CallLabel[], random: 
   if (o.repeat === "never twice" && !equal)
     notes.push("A heavy label comes a little less than its weight, since it may not follow itself.");
   return calls.slice(0, o.count);
+}
+
+/** How far the shares of an order are from the weights, squared. */
+function unfair(order: readonly number[], weights: readonly number[]): number {
+  const total = weights.reduce((sum, weight) => sum + weight, 0);
+  return weights.reduce((sum, weight, label) => {
+    const off = order.filter((x) => x === label).length - (order.length * weight) / total;
+    return sum + off * off;
+  }, 0);
 }
 
 const at = (cycle: readonly number[], i: number): number => cycle[(i + cycle.length) % cycle.length]!;
