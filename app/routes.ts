@@ -26,5 +26,6 @@ export default [
   route("words/new", "routes/own-move.tsx", { id: "new-move" }),
   route("words/:id/edit", "routes/own-move.tsx"),
   route("words/numbering", "routes/numbering.tsx"),
+  route("words/taught", "routes/taught.tsx"),
   route("words/school", "routes/school.tsx"),
 ] satisfies RouteConfig;

@@ -107,6 +107,30 @@ test("how the school does it: what changes is said before it is saved, and holds
   await expect(page.getByRole("button", { name: "Saved" })).toBeVisible();
 });
 
+test("what is taught first: the school's own order is what the desk offers first", async ({ page }) => {
+  await page.goto("/words/taught");
+  await expectAccessible(page);
+  const list = page.getByRole("list", { name: "What is taught, first to last" });
+  await expect(list.getByRole("listitem").first()).toContainText("catch");
+  await page.getByRole("combobox", { name: "Teach another answer" }).fill("fade");
+  await page.getByRole("option", { name: "fade" }).click();
+  for (let place = 6; place > 0; place--) await list.getByRole("button", { name: "fade: earlier" }).click();
+  await expect(list.getByRole("listitem").first()).toContainText("fade");
+  await expect(page.getByText("Our own order.")).toBeVisible();
+  await page.getByRole("button", { name: "Save", exact: true }).click();
+  await expect(page.getByRole("button", { name: "Saved" })).toBeVisible();
+  await freshDrill(page, "title: Fades\n\nA jab -> B slip out\n");
+  await page.getByRole("button", { name: /A jab, answered by B slip out/ }).click();
+  await page.getByRole("button", { name: "Other answers" }).click();
+  await expect(page.getByRole("list", { name: "Answers that work" }).getByRole("listitem").first()).toContainText(
+    "fade",
+  );
+  await page.goto("/words/taught");
+  await page.getByRole("button", { name: "Back to the usual order" }).click();
+  await page.getByRole("button", { name: "Save", exact: true }).click();
+  await expect(page.getByRole("button", { name: "Saved" })).toBeVisible();
+});
+
 test("two people set the school at once: the second is told, nothing is written over", async ({ browser }) => {
   const [one, two] = await Promise.all([1, 2].map(async () => (await browser.newContext()).newPage()));
   for (const page of [one!, two!]) await page.goto("/words/school");

@@ -1,4 +1,4 @@
-/** The three parts of the Words place. */
+/** The parts of the Words place. */
 import Box from "@mui/material/Box";
 import { styled } from "@mui/material/styles";
 import { NavLink } from "react-router";
@@ -26,6 +26,7 @@ export const WordsNav = () => (
       Moves
     </Part>
     <Part to="/words/numbering">Numbering</Part>
+    <Part to="/words/taught">What is taught first</Part>
     <Part to="/words/school">How this school does it</Part>
   </Box>
 );

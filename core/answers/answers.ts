@@ -105,7 +105,13 @@ function allAnswers(context: readonly string[], feed: string, school: School): R
   const fed = readFed(context, feed, school);
   if (!fed) return [];
   const { feed: asked, header } = fed;
-  const standard = standardFor(asked.use, blowOf(fed), header.people[asked.receiver], header.tradition);
+  const standard = standardFor(
+    asked.use,
+    blowOf(fed),
+    header.people[asked.receiver],
+    header.tradition,
+    school.standards,
+  );
   const found: RankedAnswer[] = [];
   const put = (move: Move, text: string, rank: Rank) => {
     const beat = readAnswer(fed, text);

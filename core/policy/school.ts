@@ -2,10 +2,12 @@
 import { LOAD_WEIGHTS, type LoadWeights, type Usage } from "../customs/customs.ts";
 import { PAIR_WEIGHTS, type PairWeights } from "./pair-weights.ts";
 import { isRule, type RuleId, type Severity } from "../findings/rules.ts";
+import { STANDARDS, standardsWith, type OwnStandards, type Standard } from "../trade/standards.ts";
 import type { NumberingSet } from "../words/numbering.ts";
 import { readMoves } from "../words/schema.ts";
 import {
   bookFaults,
+  standardsFaults,
   SCHOOL_CUSTOMS,
   customsFaults,
   loadFaults,
@@ -24,6 +26,8 @@ export interface School extends Usage {
   readonly customs: SchoolCustoms;
   /** What the school looks at when it pairs people. */
   readonly pairing: PairWeights;
+  /** What it teaches first against each class of feeds. */
+  readonly standards: readonly Standard[];
   /** Grades and rulings as one text; empty where the school has none of its own. */
   readonly key: string;
 }
@@ -38,6 +42,7 @@ export const defaultSchool = (): School =>
     customs: SCHOOL_CUSTOMS,
     load: LOAD_WEIGHTS,
     pairing: PAIR_WEIGHTS,
+    standards: STANDARDS,
     key: "",
   });
 
@@ -51,7 +56,8 @@ const VERDICTS = ["valid", "risky", "invalid"];
 
 /**
  * Reads a school's settings: `{ "moves": [...], "numbering": [...], "severity": {rule: setting},
- * "rulings": [...], "customs": {...}, "load": {part: weight}, "pairing": {part: points}, "book": {...} }`. All keys may be left out; errors say which
+ * "rulings": [...], "customs": {...}, "load": {part: weight}, "pairing": {part: points}, "book": {...},
+ * "standards": {class: [answer]} }`. All keys may be left out; errors say which
  * entry is wrong and how.
  */
 export function readSchool(data: unknown): SchoolResult {
@@ -78,6 +84,7 @@ export function readSchool(data: unknown): SchoolResult {
   });
   if (data.customs !== undefined) errors.push(...customsFaults(data.customs));
   if (data.book !== undefined) errors.push(...bookFaults(data.book));
+  if (data.standards !== undefined) errors.push(...standardsFaults(data.standards));
   if (data.pairing !== undefined) errors.push(...pairingFaults(data.pairing));
   if (data.load !== undefined) errors.push(...loadFaults(data.load));
   if (data.numbering !== undefined) errors.push(...numberingFaults(data.numbering));
@@ -93,6 +100,7 @@ export function readSchool(data: unknown): SchoolResult {
       rulings,
       customs: { ...SCHOOL_CUSTOMS, ...(data.customs as Partial<SchoolCustoms> | undefined) },
       pairing: { ...PAIR_WEIGHTS, ...(data.pairing as Partial<PairWeights> | undefined) },
+      standards: data.standards === undefined ? STANDARDS : standardsWith(data.standards as OwnStandards),
       load: { ...LOAD_WEIGHTS, ...(data.load as Partial<LoadWeights> | undefined) },
       key: rulings.length + Object.keys(severity).length === 0 ? "" : JSON.stringify([severity, rulings]),
     },

@@ -5,6 +5,7 @@ import { CONTEXTS } from "../score/header.ts";
 import type { RuleId, Severity } from "../findings/rules.ts";
 import type { Verdict } from "../exchange/types.ts";
 import type { NumberingSet } from "../words/numbering.ts";
+import { standardKey, STANDARDS, type OwnStandards } from "../trade/standards.ts";
 import { STAGES, type Stage } from "./stages.ts";
 import { PAIR_PARTS, weightText, type PairWeights } from "./pair-weights.ts";
 import { partNamed } from "../words/part-names.ts";
@@ -54,8 +55,20 @@ export interface SchoolData {
   readonly load?: Partial<LoadWeights>;
   readonly pairing?: Partial<PairWeights>;
   readonly book?: BookChoice;
+  /** What is taught first against a class of feeds, where the school has an order of its own. */
+  readonly standards?: OwnStandards;
 }
-export const SCHOOL_KEYS = ["moves", "numbering", "severity", "rulings", "customs", "load", "pairing", "book"] as const;
+export const SCHOOL_KEYS = [
+  "moves",
+  "numbering",
+  "severity",
+  "rulings",
+  "customs",
+  "load",
+  "pairing",
+  "book",
+  "standards",
+] as const;
 
 const texts = array(string().trim().min(1).max(80).required()).max(500);
 const customs = object({
@@ -122,6 +135,18 @@ export const customsFaults = (value: unknown): string[] => faultsOf(customs, "cu
 export const loadFaults = (value: unknown): string[] => faultsOf(load, "load", value);
 export const pairingFaults = (value: unknown): string[] => faultsOf(pairing, "pairing", value);
 export const bookFaults = (value: unknown): string[] => faultsOf(book, "book", value);
+const STANDARD_KEYS = new Set(STANDARDS.map(standardKey));
+/** At most so many answers are taught against one class of feeds. */
+export const MOST_STANDARDS = 12;
+const answersTo = array(string().trim().min(1).max(80).required()).min(1).max(MOST_STANDARDS).required();
+export const standardsFaults = (value: unknown): string[] =>
+  typeof value !== "object" || value === null || Array.isArray(value)
+    ? ["standards: must be an object of lists of answers"]
+    : Object.entries(value).flatMap(([key, answers]) =>
+        STANDARD_KEYS.has(key)
+          ? faultsOf(answersTo, `standards: ${key}`, answers)
+          : [`standards: there is no class of feeds “${key}”`],
+      );
 export const numberingFaults = (value: unknown): string[] =>
   Array.isArray(value)
     ? value.flatMap((one, i) => faultsOf(set, `numbering: set ${i + 1}`, one))

@@ -157,7 +157,7 @@ class Search {
     const { vocabulary } = this.school;
     const { header } = this.drill;
     const standard = asked?.feed
-      ? standardFor(asked.feed, asked.blow, header.people[fed.responder], header.tradition)
+      ? standardFor(asked.feed, asked.blow, header.people[fed.responder], header.tradition, this.school.standards)
       : null;
     const alone = `${fed.feeder} ${fed.feeds[fed.feeds.length - 1]!}`;
     const seen = new Set<string>();

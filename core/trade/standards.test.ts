@@ -1,7 +1,8 @@
 /** What the trade gives first, against what the checker finds: wherever the two disagree it is listed and explained. */
 import { bestAnswer, rankAnswers } from "../answers/answers.ts";
-import { defaultSchool } from "../policy/school.ts";
-import { STANDARDS } from "./standards.ts";
+import { blowOf, readFed } from "../drill/single.ts";
+import { defaultSchool, readSchool } from "../policy/school.ts";
+import { FEED_CLASSES, sampleOf, standardFor, standardKey, STANDARDS } from "./standards.ts";
 
 const school = defaultSchool();
 const BARE: readonly string[] = [];
@@ -69,4 +70,49 @@ test("every class has a name of its own and answers", () => {
     expect(answers.length).toBeGreaterThan(0);
     expect(answers.filter((answer) => never.includes(answer))).toEqual([]);
   }
+});
+
+describe("the sample of a class", () => {
+  test.each(STANDARDS.map((standard) => [standardKey(standard), standard] as const))("%s", (_, standard) => {
+    const { context, feed } = sampleOf(standard);
+    const fed = readFed(context, `A ${feed}`, school)!;
+    const { header, feed: asked } = fed;
+    expect(standardFor(asked.use, blowOf(fed), header.people.B, header.tradition)).toBe(standard);
+    // What is taught first holds against it.
+    const first = rankAnswers(context, `A ${feed}`, school)[0];
+    expect(first?.standard).not.toBeNull();
+  });
+  test("every class of feeds has a name of its own", () => {
+    const names = Object.values(FEED_CLASSES).map(({ says }) => says);
+    expect(new Set(names).size).toBe(names.length);
+    expect(new Set(STANDARDS.map(({ feed }) => feed))).toEqual(new Set(Object.keys(FEED_CLASSES)));
+  });
+});
+
+describe("a school's own order", () => {
+  const own = (standards: unknown) => readSchool({ standards });
+  const first = (standards: unknown, feed: string) => {
+    const read = own(standards);
+    if (!read.ok) throw new Error(read.errors.join());
+    return rankAnswers([], `A ${feed}`, read.school)
+      .slice(0, 2)
+      .map(({ text }) => text);
+  };
+  test("is what is answered first", () => {
+    expect(first({ "lead straight high": ["long guard", "parry"] }, "jab")).toEqual(["long guard", "parry"]);
+    expect(first({ "lead straight high": ["long guard", "parry"] }, "cross")).toEqual(["slip out", "parry"]);
+  });
+  test("may hold what others never give, and not what does not work", () => {
+    expect(first({ "lead straight high": ["duck"] }, "jab")[0]).toBe("duck");
+    expect(first({ "lead straight high": ["shin check", "catch"] }, "jab")[0]).toBe("catch");
+  });
+  test.each([
+    [{ "lead straight": ["catch"] }, "there is no class of feeds “lead straight”"],
+    [{ "lead straight high": [] }, "lead straight high"],
+    [["catch"], "must be an object"],
+    [{ "lead straight high": [7] }, "lead straight high"],
+  ])("%j is refused in words", (standards, words) => {
+    const read = own(standards);
+    expect(read.ok ? "" : read.errors.join()).toContain(words);
+  });
 });

@@ -9,8 +9,8 @@ import { isArmPart, PARTS } from "../body/parts.ts";
 import type { MoveUse } from "../read/types.ts";
 import type { Person } from "../score/person.ts";
 
-interface Standard {
-  readonly feed: string;
+export interface Standard {
+  readonly feed: FeedClass;
   /** What the one who answers holds; nothing said: whatever it is. */
   readonly holds?: string;
   /** The school of movement whose own answers these are; nothing said: all others. */
@@ -18,7 +18,47 @@ interface Standard {
   readonly answers: readonly string[];
   readonly never?: readonly string[];
 }
-export const STANDARDS: readonly Standard[] = data.classes;
+export type FeedClass = keyof typeof data.feeds;
+/** What a class is called, a feed of it to try answers against, and where it stands in a list. */
+export const FEED_CLASSES: Readonly<
+  Record<FeedClass, { readonly says: string; readonly sample: string; readonly group: string }>
+> = data.feeds;
+export const STANDARDS = data.classes as readonly Standard[];
+
+/** Names one standard among all: the class of the feed, what is held against it, whose answers they are. */
+export const standardKey = ({ feed, holds, tradition }: Pick<Standard, "feed" | "holds" | "tradition">): string =>
+  [feed, holds && `holding ${holds}`, tradition].filter(Boolean).join(", ");
+
+/** A school's own answers by the key of the standard that they take the place of. */
+export type OwnStandards = Readonly<Record<string, readonly string[]>>;
+
+/** The standards with a school's own order; what it teaches is nothing that is never given. */
+export const standardsWith = (own: OwnStandards): readonly Standard[] =>
+  STANDARDS.map((standard) => {
+    const answers = own[standardKey(standard)];
+    if (!answers) return standard;
+    return { ...standard, answers, never: (standard.never ?? []).filter((one) => !answers.includes(one)) };
+  });
+
+/** A feed of a standard's class and the header rows under which it comes. */
+export function sampleOf({ feed, holds, tradition }: Standard): {
+  readonly context: readonly string[];
+  readonly feed: string;
+} {
+  const { sample, group } = FEED_CLASSES[feed];
+  const [stick, knife] = ["holds stick 71 cm", "holds training knife 28 cm"];
+  const thrown = group === "weapons" ? (feed.startsWith("blade") ? knife : stick) : null;
+  const held = holds === "stick" ? stick : holds === "blade" ? knife : null;
+  return {
+    context: [
+      group === "pushes" ? "kind: sensitivity" : "",
+      tradition ? `tradition: ${tradition}` : "",
+      thrown ? `A: ${thrown}` : "",
+      held ? `B: ${held}` : "",
+    ].filter((row) => row !== ""),
+    feed: sample,
+  };
+}
 
 /** What of a list an answer is: its place among the standard ones, one that is never given, or neither. */
 export interface Rank {
@@ -33,13 +73,14 @@ export function standardFor(
   blow: Blow | null,
   answerer: Person,
   tradition: string | null = null,
+  standards: readonly Standard[] = STANDARDS,
 ): Standard | null {
   const feed = blow ? blowClass(blow) : contactClass(use);
   const own = `hold ${use.move.id}`;
   const held = answerer.holds === null ? "nothing" : answerer.holds.kind === "stick" ? "stick" : "blade";
-  const named = blow ? undefined : STANDARDS.find((one) => one.feed === own);
+  const named = blow ? undefined : standards.find((one) => one.feed === own);
   if (named) return named;
-  const fits = STANDARDS.filter((one) => one.feed === feed && (one.holds === undefined || one.holds === held));
+  const fits = standards.filter((one) => one.feed === feed && (one.holds === undefined || one.holds === held));
   return (
     fits.find((one) => one.tradition !== undefined && one.tradition === tradition) ??
     fits.find((one) => one.tradition === undefined) ??

@@ -14,6 +14,8 @@ import { linesOf } from "#core/score/structure.ts";
 import { parse } from "#core/score/parse.ts";
 import { closeCycle, type Closing } from "#core/search/close-cycle.ts";
 import { refute, type Refutation } from "#core/search/refute.ts";
+import { inOwnWords } from "#core/trade/own-words.ts";
+import { sampleOf, standardKey, STANDARDS } from "#core/trade/standards.ts";
 import { inTradition } from "#core/words/shown.ts";
 import type { Answers, Desk } from "./question.ts";
 
@@ -38,6 +40,13 @@ export interface CombinedView {
   readonly before: string;
 }
 
+/** An answer as it stands in a list of what is taught, as it is shown, and whether it holds against the sample. */
+export interface TaughtView {
+  readonly text: string;
+  readonly shown: string;
+  readonly verdict: "valid" | "risky" | null;
+}
+
 /** A feed that can start or go on a drill. */
 export interface FeedView {
   readonly text: string;
@@ -50,6 +59,8 @@ export interface AnswerQuestions {
   answers: { ask: { text: string; feed: string }; answer: readonly AnswerView[] };
   /** What answers the whole first turn of a row, and what of the text it takes the place of; null for one feed. */
   combined: { ask: { text: string; row: RowIndex }; answer: CombinedView | null };
+  /** The answers of a list against the sample of a standard, then what else holds against it. */
+  taught: { ask: { key: string; answers: readonly string[] }; answer: readonly TaughtView[] };
   feeds: { ask: { text: string }; answer: readonly FeedView[] };
   /** Blows that reach after an answer. */
   returns: { ask: { text: string; feed: string; answer: string }; answer: readonly FeedView[] };
@@ -69,6 +80,7 @@ export interface AnswerQuestions {
 export const answerAnswers: Answers<AnswerQuestions> = {
   answers: ({ text, feed }, desk) => answers(text, feed, desk),
   combined: ({ text, row }, desk) => combined(text, row, desk),
+  taught: ({ key, answers: listed }, { school }) => taught(key, listed, school),
   feeds: ({ text }, { reader, school }) => shown(rankFeeds(headerRows(reader.read(text)), school), school),
   returns: ({ text, feed, answer }, { reader, school }) =>
     shown(rankReturns(headerRows(reader.read(text)), feed, answer, school), school),
@@ -132,6 +144,22 @@ function combined(text: string, row: RowIndex, { reader, school }: Desk): Combin
     to: at + ends[1]!,
     before: spans.length > 0 ? "" : ` -> ${actor === "B" ? "A" : "B"} `,
   };
+}
+
+function taught(key: string, listed: readonly string[], school: School): TaughtView[] {
+  const standard = STANDARDS.find((one) => standardKey(one) === key);
+  if (!standard) return [];
+  const { context, feed } = sampleOf({ ...standard, tradition: undefined });
+  const found = rankAnswers(context, `A ${feed}`, school, Infinity).filter(({ never }) => !never);
+  const names = standard.tradition ?? school.customs.names;
+  return [...new Set([...listed, ...found.map(({ text }) => text)])].map((text) => {
+    const verdict = found.find((one) => one.text === text)?.exchange.verdict;
+    return {
+      text,
+      shown: inOwnWords(text, names, school.vocabulary),
+      verdict: verdict === "valid" || verdict === "risky" ? verdict : null,
+    };
+  });
 }
 
 /** Feeds in the words of the tradition that the school shows. */
