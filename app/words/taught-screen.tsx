@@ -34,7 +34,7 @@ const GROUPS: readonly { readonly id: string; readonly says: string }[] = [
 /** A standard as a heading. */
 function titleOf({ feed, holds, tradition }: Standard): string {
   const against = holds === "nothing" ? ", bare hands" : holds ? `, with a ${holds}` : "";
-  return `${FEED_CLASSES[feed].says}${against}${tradition ? ` (${tradition})` : ""}`;
+  return `${FEED_CLASSES[feed].says}${against}${tradition ? `, ${tradition[0]!.toUpperCase()}${tradition.slice(1)}` : ""}`;
 }
 
 /** The answers of a list and what else holds against the sample; null while it is looked for. */

@@ -20,7 +20,15 @@ export const WordsNav = () => (
   <Box
     component="nav"
     aria-label="Parts of Words"
-    sx={{ display: "flex", gap: 2.5, px: { xs: 2, sm: 3 }, borderBottom: 1, borderColor: "hairline" }}
+    sx={{
+      display: "flex",
+      gap: 2.5,
+      px: { xs: 2, sm: 3 },
+      overflowX: "auto",
+      whiteSpace: "nowrap",
+      borderBottom: 1,
+      borderColor: "hairline",
+    }}
   >
     <Part to="/words" end>
       Moves
