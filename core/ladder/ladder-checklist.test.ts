@@ -154,3 +154,20 @@ test("alternatives of a rung are harder than the rung before and are none of the
       expect([name, other.verdict]).not.toEqual([name, "broken"]);
     }
 });
+test("nothing is added before all of the drill is there at its own tempo", () => {
+  let found = 0;
+  for (const [name, drill] of drills) {
+    if (drill.verdict === "broken" || !["feeder", "flow"].includes(drill.header.kind)) continue;
+    const rungs = rungsOf(drill);
+    const added = rungs.findIndex(
+      ({ operator }) => operator !== null && operator !== "rows" && operator !== "tempo-up",
+    );
+    if (added < 1) continue;
+    const { checked } = rungs[added - 1]!;
+    const ceilings = checked.exchanges.flatMap((e) => (e.ceiling !== null && e.ceiling > 0 ? [e.ceiling] : []));
+    const fives = Math.floor(Math.min(...ceilings) * 20) / 20;
+    expect([name, checked.header.tempo >= Math.min(drill.header.tempo, fives) - 1e-9]).toEqual([name, true]);
+    found++;
+  }
+  expect(found).toBeGreaterThan(5);
+});

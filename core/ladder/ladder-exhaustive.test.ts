@@ -7,8 +7,7 @@ import { parse } from "../score/parse.ts";
 import { makeLadder } from "./ladder.ts";
 import { LADDER_DEFAULTS, type LadderOptions } from "./ladder-options.ts";
 import { firstRungs } from "./ladder-rows.ts";
-import { steps } from "./ladder-steps.ts";
-import { stageOf } from "../vary/operator-names.ts";
+import { stepped, steps } from "./ladder-steps.ts";
 import { playOf } from "../vary/vary.ts";
 import { finished } from "../base/work.ts";
 
@@ -48,18 +47,17 @@ function* allWays(base: Checked, o: LadderOptions): Generator<{ readonly loads: 
       return;
     }
     for (const v of steps(at, loads.length, { base, school, options: o, random: seeded(1) })) {
-      const stage = v.operator === "rows" ? at.stage : Math.max(at.stage, o.order.indexOf(stageOf(v.operator)));
-      yield* climb({ ...v, stage, used: [...at.used, v.operator] }, [...loads, v.load.total]);
+      yield* climb({ ...v, ...stepped(at, v, o.order) }, [...loads, v.load.total]);
     }
   };
   for (const first of firstRungs(base, school)) yield* climb({ ...first, stage: 0, used: [] }, [first.load.total]);
 }
 
 const DRILLS = [
-  "A jab -> B slip out, cross\nA cross -> B parry",
-  "A rear hook -> B cover, cross\nA lead hook to body -> B elbow drop, rear uppercut",
-  "tempo: 60%\n\nA jab, cross -> B parry, slip out, lead hook",
-  "A: holds stick 71 cm\nB: holds stick 71 cm\n\nA strike {1..3} -> B block {#}",
+  "tempo: 40%\n\nA jab -> B slip out, cross\nA cross -> B parry",
+  "tempo: 40%\n\nA rear hook -> B cover, cross\nA lead hook to body -> B elbow drop, rear uppercut",
+  "tempo: 50%\n\nA jab, cross -> B parry, slip out, lead hook",
+  "tempo: 40%\nA: holds stick 71 cm\nB: holds stick 71 cm\n\nA strike {1..3} -> B block {#}",
 ];
 describe.each(DRILLS)("%s", (text) => {
   const base = checkFor(parse(text), school);

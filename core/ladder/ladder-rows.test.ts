@@ -90,9 +90,9 @@ describe("a row in two steps", () => {
   test("a combination may come in by its first feed", () => {
     const first = after("A jab -> B parry", 1).find((s) => s.rows === 1.25)!;
     expect(first.text).toMatch(/^A jab -> B parry\nA jab -> B parry$/m);
-    expect(first.changed).toBe("Add the jab, cross. Only the beginning of it");
+    expect(first.changed).toBe("Add the jab. Only the beginning of it");
     const on = after("A jab -> B parry\nA jab -> B parry", 1.25);
-    expect(on.map((s) => s.changed)[0]).toBe("Go on: jab, cross");
+    expect(on.map((s) => s.changed)[0]).toBe("Behind it the cross");
   });
   test("a row of which nothing is sent back comes in whole", () => {
     const plain = drill("A jab -> B parry\nA cross -> B slip out");

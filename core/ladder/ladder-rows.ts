@@ -4,13 +4,14 @@ import type { Checked } from "../drill/types.ts";
 import { beatText, lineText } from "../score/format.ts";
 import { listed, ROW_CHANGES, spoken, type StillMissing } from "../vary/change-words.ts";
 import { linesOf } from "../score/structure.ts";
-import type { Line, ScoreBlock, ScoreItem, ScoreLine } from "../score/types.ts";
+import type { Turn, Line, ScoreBlock, ScoreItem, ScoreLine } from "../score/types.ts";
 import type { School } from "../policy/school.ts";
 import { assessRows } from "../answers/check-text.ts";
 import { blockRows, contextOf, firstItems, plainScore, written, type Rows } from "../score/edit.ts";
 import type { RungChange } from "./ladder.ts";
+import { TRADE } from "../trade/trade.ts";
 import { firstTurn, saidFeed } from "../vary/feed-name.ts";
-import { drillRows, rowItems, type Cut, type DrillRow } from "./row-cuts.ts";
+import { drillRows, onPads, rowItems, type Cut, type DrillRow } from "./row-cuts.ts";
 
 /** First tempo of a ladder that starts slowly, share of full speed. */
 export const SLOW_START = 0.4;
@@ -24,7 +25,11 @@ const FEW_ROWS = 5;
  * `rows`: how many rows of the drill have come in with it; its block counts as one more, the parts of a
  * row as shares of it.
  */
-export type Step = RungChange & { readonly rows: number };
+export type Step = RungChange & {
+  readonly rows: number;
+  /** It brings the drill to its own tempo, on the way or wholly. */
+  readonly ownTempo?: "nearer" | "there";
+};
 
 /** The rows of a drill one after another, without blocks: chance and cycles come later. */
 const linesIn = (base: Checked): Line[] => drillRows(base).map(({ line }) => line);
@@ -42,7 +47,7 @@ function wholeBlock({ score }: Checked): { head: ScoreBlock; lines: readonly Sco
 export const rowsIn = (base: Checked): number => linesIn(base).length + (wholeBlock(base) || hasBlocks(base) ? 1 : 0);
 
 /** Cycles, choices and games, one or several, perhaps in each other or beside plain rows. */
-export const hasBlocks = ({ score }: Checked): boolean => score.items.some((item) => item.kind === "block");
+const hasBlocks = ({ score }: Checked): boolean => score.items.some((item) => item.kind === "block");
 
 /**
  * The next part of a drill of several blocks as it is written, under the tempo of now: the sections and blocks of
@@ -99,7 +104,10 @@ export function firstRungs(base: Checked, school: School): (Omit<Step, "operator
     rows,
   });
   const first = drillRows(base)[0]!;
+  // A combination begins with its first two or three.
+  const begun = first.cuts.filter(({ missing }) => missing === "blows").slice(0, 2);
   const sound = [...first.cuts.entries()]
+    .filter(([, cut]) => begun.length === 0 || begun.includes(cut))
     .reverse()
     .map(([i, cut]) =>
       start(
@@ -128,6 +136,8 @@ function stillMissing({ missing, back, line }: Cut): StillMissing {
       return "hit";
     case "alternatives":
       return (line.turns[1]?.alternatives.length ?? 0) > 1 ? "more answers" : "answers";
+    case "blows":
+      return "blows";
     case "returns":
       return back.length === 0 ? "return" : null;
   }
@@ -196,17 +206,20 @@ export function moreRows(now: Checked, rows: number, base: Checked, school: Scho
 function goesOn(cut: Cut, before: Cut, row: DrillRow): string {
   const { name } = row;
   const feed = cutFeed(cut, row);
+  if (before.missing === "feeds") return ROW_CHANGES.behind(behind(cut, before), hitsBack(cut));
   switch (cut.missing) {
     case null:
       if (before.missing === "numbers") return ROW_CHANGES.numbers(name);
       if (before.missing === "alternatives") return ROW_CHANGES.allAnswers(name);
       if (before.missing === "layers") return ROW_CHANGES.layers(feed, answersIn(cut.line).slice(0, 1));
+      if (before.missing === "blows") return ROW_CHANGES.add(behind(cut, before), null);
+      if (before.back.length > 0 && cut.line.turns.length > 2 && allBack(cut, before)) return met(cut.line.turns[2]!);
       if (before.missing === "hit") return ROW_CHANGES.hitWith(name);
       return before.missing === "returns" ? ROW_CHANGES.hitBack(name) : ROW_CHANGES.whole(name);
     case "numbers":
       return ROW_CHANGES.moreNumbers(feed);
-    case "feeds":
-      return ROW_CHANGES.goOn(feed);
+    case "blows":
+      return ROW_CHANGES.add(behind(cut, before), "blows");
     case "alternatives":
       return ROW_CHANGES.moreAnswers(name);
     default:
@@ -214,12 +227,38 @@ function goesOn(cut: Cut, before: Cut, row: DrillRow): string {
   }
 }
 
+/** All that is sent back was there before. */
+const allBack = (cut: Cut, before: Cut): boolean =>
+  cut.line.turns[1]!.alternatives[0]!.beats.length === before.line.turns[1]!.alternatives[0]!.beats.length;
+
+const met = ({ actor, alternatives }: Turn): string =>
+  ROW_CHANGES.met(actor ?? "A", alternatives[0]!.beats.map(beatText));
+
+/** More is done than answers what is thrown. */
+const hitsBack = ({ line: { turns } }: Cut): boolean => {
+  const [feeds, answers] = turns.map(({ alternatives }) => alternatives[0]!.beats.length);
+  return (answers ?? 0) > (feeds ?? 0);
+};
+
+/** What is in the turn that grows and was not there before, one thing after another. */
+function behind(cut: Cut, before: Cut): string[] {
+  const at = before.missing === "blows" ? before.line.turns.length - 1 : 0;
+  const beats = (line: Line) => line.turns[at]!.alternatives[0]!.beats.map(beatText);
+  const more = beats(cut.line).slice(beats(before.line).length);
+  const next = cut.line.turns[at + 1]?.alternatives[0]?.beats.map(beatText) ?? [];
+  const named = more.filter((beat, i) => i === 0 || !TRADE.waysBack.includes(beat));
+  return more.length > 0 ? named : next;
+}
+
 /** The name of a row of which not all may have come in. */
-const partName = (cut: Cut, { name }: DrillRow): string => (cut.missing === "numbers" ? firstTurn(cut.line) : name);
+function partName(cut: Cut, { name }: DrillRow): string {
+  if (cut.missing === "blows" && cut.line.turns.length > 1) return onPads(answersIn(cut.line).join(", "));
+  return cut.missing === "numbers" || cut.missing === "feeds" || cut.missing === "blows" ? firstTurn(cut.line) : name;
+}
 
 /** What a part of a row begins with: less than the row where numbers or feeds are still to come. */
 const cutFeed = (cut: Cut, { feed }: DrillRow): string =>
-  cut.missing === "numbers" || cut.missing === "feeds" ? firstTurn(cut.line) : feed;
+  cut.missing === "numbers" || cut.missing === "feeds" || cut.missing === "blows" ? firstTurn(cut.line) : feed;
 
 /** A block of the drill round so many of its rows; it counts as one row more, or as a share of it. */
 interface InBlock {

@@ -4,11 +4,12 @@ import { shuffled } from "../random/random.ts";
 import type { School } from "../policy/school.ts";
 import { linesOf } from "../score/structure.ts";
 import type { Score } from "../score/types.ts";
-import { readText } from "../answers/check-text.ts";
+import { assessRows, readText } from "../answers/check-text.ts";
+import { withHeader } from "../score/edit.ts";
 import type { LadderOptions } from "./ladder-options.ts";
 import { percent } from "../exchange/time.ts";
 import { CHANGES } from "../vary/change-words.ts";
-import { hasBlocks, moreRows, rowsIn, type Step } from "./ladder-rows.ts";
+import { moreRows, rowsIn, type Step } from "./ladder-rows.ts";
 import { stageOf, type OperatorId } from "../vary/operator-names.ts";
 import type { Stage } from "../policy/stages.ts";
 import { firstOf, type Candidate } from "../vary/operators/shared.ts";
@@ -28,8 +29,10 @@ const MOST_USES: Partial<Record<OperatorId, number>> = {
 };
 /** A new thing slows the drill down by as much. */
 const TEMPO_STEP = 0.11;
-/** Stages whose changes may come while the drill is still growing. */
-const WHILE_GROWING: readonly Stage[] = ["pairs"];
+/** No more at once, share of full speed. */
+const MOST_FASTER = 0.2;
+/** Tempos are said in fives. */
+const IN_FIVES = 20;
 
 /** A position from which a ladder goes on. */
 interface StepFrom {
@@ -39,6 +42,21 @@ interface StepFrom {
   readonly used: readonly string[];
   readonly rows: number;
 }
+
+/** What was used on the way to a position, and its stage, behind one more step: what belongs to the drill is no stage. */
+export function stepped(
+  { stage, used }: Pick<StepFrom, "stage" | "used">,
+  { operator, ownTempo }: Pick<Step, "operator" | "ownTempo">,
+  order: readonly Stage[],
+): Pick<StepFrom, "stage" | "used"> {
+  if (ownTempo) return { stage, used: [...used, ownTempo === "there" ? OWN_TEMPO : "nearer"] };
+  return {
+    stage: operator === "rows" ? stage : Math.max(stage, order.indexOf(stageOf(operator))),
+    used: [...used, operator],
+  };
+}
+/** The drill has come to its own tempo. */
+const OWN_TEMPO = "own tempo";
 
 /** How many stages have come in by a layer: chance and force are not there on the second rung. */
 export const reachedAt = (order: readonly Stage[], layer: number, rungs: number): number =>
@@ -61,10 +79,6 @@ export function steps(node: StepFrom, layer: number, { base, school, options: o,
   const now = node.checked();
   // The drill itself comes first: what makes it harder waits until all of it is there.
   const complete = node.rows >= rowsIn(base);
-  // A row of which a part is still missing would lose what was done to it.
-  const whole = node.rows > 0 && Number.isInteger(node.rows);
-  // Blocks come in as they are written: what was done to their rows before would go unsaid.
-  const plain = !hasBlocks(base);
   const reached = reachedAt(o.order, layer, o.rungs);
   const from = Math.max(node.stage, o.order.indexOf("pairs"));
   const fits = (most: number) =>
@@ -75,7 +89,6 @@ export function steps(node: StepFrom, layer: number, { base, school, options: o,
       return (
         // Force is a step of its own, and the last; never before the tempo of the drill is there.
         (stageOf(id) !== "force" || (layer === o.rungs - 1 && now.header.tempo >= base.header.tempo - TEMPO_STEP)) &&
-        (complete || (plain && whole && WHILE_GROWING.includes(stageOf(id)))) &&
         (again || (stage >= from && stage < most)) &&
         node.used.filter((u) => u === id).length < (MOST_USES[id] ?? 1)
       );
@@ -97,9 +110,30 @@ export function steps(node: StepFrom, layer: number, { base, school, options: o,
         .map((v) => ({ ...named(v, base), rows: sameRows(now, readText(v.text)) ? node.rows : rowsIn(base) })),
     ),
   ];
+  // Then its own tempo, before anything is added to it.
+  const quicker = complete && !node.used.includes(OWN_TEMPO) ? towardsOwnTempo(now, node.rows, base, school) : [];
+  if (!complete || quicker.length > 0) return [...some([]), ...quicker];
   const found = some(fits(reached));
   // Where nothing of these stages is left, later ones come in before their time; force never does.
   return found.length > 0 || reached >= o.order.length - 1 ? found : some(fits(o.order.length - 1));
+}
+
+/** The drill as it stands nearer to its own tempo, as far as all of it is in time; none where it is there. */
+function towardsOwnTempo(now: Checked, rows: number, base: Checked, school: School): Step[] {
+  const ceilings = now.exchanges.flatMap((e) => (e.ceiling !== null && e.ceiling > 0 ? [e.ceiling] : []));
+  const own = Math.min(base.header.tempo, ...ceilings.map((most) => Math.floor(most * IN_FIVES) / IN_FIVES));
+  const tempo = Math.min(own, now.header.tempo + MOST_FASTER);
+  if (tempo <= now.header.tempo + SAME_TEMPO) return [];
+  const there = tempo >= own - SAME_TEMPO;
+  const step: Step = {
+    operator: "tempo-up",
+    parameters: { tempo: `${percent(tempo)}%` },
+    changed: CHANGES.tempo(`${percent(tempo)} %`, there ? "own" : "up"),
+    ...assessRows(withHeader(now.score, { tempo: `${percent(tempo)}%` }), school),
+    rows,
+    ownTempo: there ? "there" : "nearer",
+  };
+  return step.verdict === "broken" || step.load.total <= now.load.total ? [] : [step];
 }
 
 /** A tempo that the drill had already is one to come back to. */

@@ -14,7 +14,7 @@ import type { Stage } from "../policy/stages.ts";
 import { drillRows } from "./row-cuts.ts";
 import { ladderFault, type Goal, type LadderOptions } from "./ladder-options.ts";
 import { firstRungs, SLOW_START, type Step } from "./ladder-rows.ts";
-import { LEAST_STEP, reachedAt, steps, type Climb } from "./ladder-steps.ts";
+import { LEAST_STEP, reachedAt, stepped, steps, type Climb } from "./ladder-steps.ts";
 import { CHANGES } from "../vary/change-words.ts";
 import { playOf, type Variation } from "../vary/vary.ts";
 
@@ -160,11 +160,10 @@ const begin = (place: Place): Node => ({
   off: 0,
 });
 
-const after = (node: Node, v: Place & Pick<Step, "operator">, order: readonly Stage[]): Node => ({
+const after = (node: Node, v: Place & Pick<Step, "operator" | "ownTempo">, order: readonly Stage[]): Node => ({
   ...placeOf(v),
   ways: [],
-  stage: v.operator === "rows" ? node.stage : Math.max(node.stage, order.indexOf(stageOf(v.operator))),
-  used: [...node.used, v.operator],
+  ...stepped(node, v, order),
   even: node.even,
   off: node.off + (v.load.total - node.load.total - node.even) ** 2,
 });

@@ -108,3 +108,14 @@ test("what an earlier row began with is not brought in once more", () => {
     ["A jab -> B slip out, cross"],
   ]);
 });
+test("blows on pads and alone come one after the other; how one stands and comes back is no blow", () => {
+  expect(said("A: wears mitts\n\nA hold pads -> B jab, cross, lead hook -> A sweep hook -> B weave")[0]).toEqual([
+    ["A hold pads -> B jab, cross", "blows"],
+    ["A hold pads -> B jab, cross, lead hook", "blows"],
+    ["A hold pads -> B jab, cross, lead hook -> A sweep hook -> B weave", null],
+  ]);
+  expect(said("kind: solo\n\nA guard talking, jab, cross, lead hook, recover")[0]).toEqual([
+    ["A guard talking, jab, cross", "blows"],
+    ["A guard talking, jab, cross, lead hook, recover", null],
+  ]);
+});

@@ -1,5 +1,6 @@
 /** The rows of a drill as a ladder brings them in: each by its parts, feed by feed with its answers, then what is sent back. */
 import { cueOf } from "../exchange/cue.ts";
+import { TRADE } from "../trade/trade.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
 import type { Checked } from "../drill/types.ts";
 import { lineText } from "../score/format.ts";
@@ -13,7 +14,7 @@ import { mapParts, single, withBeats } from "../score/edit.ts";
 export interface Cut {
   readonly line: Line;
   /** What of the row is not there yet; null where it is whole. */
-  readonly missing: "numbers" | "alternatives" | "feeds" | "layers" | "hit" | "returns" | null;
+  readonly missing: "numbers" | "alternatives" | "feeds" | "layers" | "hit" | "returns" | "blows" | null;
   /** What is sent back in it. */
   readonly back: readonly string[];
 }
@@ -67,12 +68,20 @@ const doneName = ({ line }: ScoreLine, { header }: Checked): string | null =>
   line.turns.length === 1 && !line.meets && header.kind !== "solo" ? `“${firstTurn(line)}”` : null;
 
 /** A row that a cue begins is called by what is done about it: blows on pads, what meets who walks in; null for others. */
-function cueName({ row, line }: ScoreLine, { exchanges }: Checked): string | null {
-  const first = exchanges.find((e) => e.row === row && e.feed !== null);
-  const cue = first?.feed && cueOf(first.feed);
-  if (!first || !cue || line.meets) return null;
-  return cue === "pad" ? `${first.answerText} on the pads` : `${first.feedText} with ${first.answerText}`;
+function cueName(item: ScoreLine, drill: Checked): string | null {
+  const first = cuedBy(item, drill);
+  if (!first) return null;
+  return isPad(first) ? onPads(first.answerText) : `${first.feedText} with ${first.answerText}`;
 }
+
+/** The exchange of a row that a cue begins; null for others. */
+function cuedBy({ row, line }: ScoreLine, { exchanges }: Checked): CheckedExchange | null {
+  const first = exchanges.find((e) => e.row === row && e.feed !== null);
+  return first?.feed && cueOf(first.feed) && !line.meets ? first : null;
+}
+
+const isPad = ({ feed }: CheckedExchange): boolean => feed !== null && cueOf(feed) === "pad";
+export const onPads = (blows: string): string => `${blows} on the pads`;
 
 /** The feed of a row; where several begin alike, with what meets it. */
 const toldApart = (line: Line, feeds: readonly string[], i: number): string =>
@@ -85,11 +94,33 @@ function metName(line: Line, feed: string): string {
 
 function cutsOf(item: ScoreLine, drill: Checked): readonly Cut[] {
   const { line } = item;
-  // Pads, holds and what else a cue begins come in as they are: half of them is another thing.
-  if (cueName(item, drill) !== null) return [{ line, missing: null, back: [] }];
+  const whole: Cut = { line, missing: null, back: [] };
+  const cued = cuedBy(item, drill);
+  if (drill.header.kind === "solo" && line.turns.length === 1) return [...byBlow(line, 0), whole];
+  if (cued && isPad(cued)) return [...byBlow(line, 1), whole];
+  // Holds and what else a cue begins come in as they are: half of them is another thing.
+  if (cued) return [whole];
   const parts = byNumber(line) ?? byAnswer(line) ?? byExchange(item, drill);
   const text = lineText(line);
-  return [...parts.filter((cut) => lineText(cut.line) !== text), { line, missing: null, back: [] }];
+  return [...parts.filter((cut) => lineText(cut.line) !== text), whole];
+}
+
+const endsOnly = (beat: Beat): boolean => TRADE.waysBack.includes(beatText(beat));
+const stands = (beat: Beat): boolean => TRADE.postures.some((word) => beatText(beat).startsWith(`${word} `));
+
+/** What one thing after another is learned by, alone or on pads: the first two, three, ... of a turn. */
+function byBlow(line: Line, at: number): Cut[] {
+  const turn = line.turns[at];
+  const all = single(turn)?.beats ?? [];
+  // What only ends a combination belongs to the blow before it, how one stands to the one behind it.
+  const ends = all.flatMap((_, i) => (i > 0 && endsOnly(all[i]!) ? [] : i > 0 && stands(all[i - 1]!) ? [] : [i]));
+  const counts = ends.slice(2).filter((i) => i < all.length);
+  const parts = [...counts, ...(line.turns.length > at + 1 && all.length > 1 ? [all.length] : [])];
+  return parts.map((count) => ({
+    line: { ...line, turns: [...line.turns.slice(0, at), only(turn!, single(turn)!, all.slice(0, count))] },
+    missing: "blows",
+    back: [],
+  }));
 }
 
 /** One number of a range, the first two, the first three; null for a line without a range. */

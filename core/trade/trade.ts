@@ -30,6 +30,8 @@ interface Trade {
   readonly leaves: readonly string[];
   /** Set-ups by which partners come back to where they were. */
   readonly waysBack: readonly string[];
+  /** First words of how somebody stands or holds the hands: nothing is done by it. */
+  readonly postures: readonly string[];
   /** Strokes of a weapon that cycles are made of, and moves that cycles of empty hands are. */
   readonly strokes: readonly string[];
   readonly cycleMoves: readonly string[];
@@ -70,6 +72,7 @@ export const tradeSchema = object({
     .required(),
   leaves: texts,
   waysBack: texts,
+  postures: texts,
   strokes: texts,
   cycleMoves: texts,
   companions: object({ forward: text, lowered: text, aside: text }).noUnknown(),

@@ -20,12 +20,22 @@ const the = (name: string): string =>
   /^(?:strike|block|counter) |^(?:the|your|their) |^“/.test(name) ? name : `the ${name}`;
 
 /** Several blows of one go, as one thing among others. */
-const asOne = (feed: string): string => spoken(feed).replaceAll(", ", "-");
+function asOne(feed: string): string {
+  const blows = spoken(feed).split(", ");
+  const same = blows.every((blow) => blow === blows[0]);
+  return same && MANY[blows.length] ? `${MANY[blows.length]} ${blows[0]}` : blows.join("-");
+}
+const MANY: Readonly<Record<number, string>> = { 2: "double", 3: "triple" };
 
 /** A piece of gear, for everybody in the room. */
 const severalOf = (piece: string): string => (/(?:guard|pad|shield)$/.test(piece) ? `${piece}s` : piece);
 
+const putOn = (gear: readonly string[]): string =>
+  gear.length === 0 ? "" : `. ${capital(listed(gear.map(severalOf)))} on`;
+
 const TIMES: Readonly<Record<number, string>> = { 2: "Twice", 3: "Three times", 4: "Four times", 5: "Five times" };
+
+const TEMPO_WORDS = { up: "A bit faster: ", down: "Slower: ", back: "Back to ", own: "Now at " } as const;
 
 export const CHANGES = {
   return: (answer: string, back: string) => `${capital(spoken(answer))}, then hit back: ${back}`,
@@ -47,17 +57,14 @@ export const CHANGES = {
     `If you stay there after ${the(spoken(feed))}, ${the(next)} comes: ${answer}`,
   picks: (feeds: readonly string[]) => `Feeder picks: ${listed(feeds.map(asOne), "or")}`,
   called: (feeds: readonly string[]) => `I call: ${listed(feeds.map(asOne), "or")}`,
-  tempo: (percent: string, way: "up" | "down" | "back") =>
-    way === "up" ? `A bit faster: ${percent}` : way === "down" ? `Slower: ${percent}` : `Back to ${percent}`,
+  tempo: (percent: string, way: "up" | "down" | "back" | "own", gear: readonly string[] = []) =>
+    (way === "up" && percent.startsWith("100") ? "At full speed" : TEMPO_WORDS[way] + percent) + putOn(gear),
   stance: (who: string, lead: string) => `${who} leads with the ${lead} foot`,
   roles: () => "Swap after each one",
   rule: (rule: string, instead: readonly string[]) =>
     instead.length === 0 ? capital(rule) : `${capital(rule)}: ${listed(instead)}`,
   instead: (answer: string, feed: string) => `${answer} against ${the(spoken(feed))}`,
-  contact: (level: string, gear: readonly string[]) =>
-    gear.length === 0
-      ? `Now with ${level} contact`
-      : `Now with ${level} contact. ${capital(listed(gear.map(severalOf)))} on`,
+  contact: (level: string, gear: readonly string[]) => `Now with ${level} contact${putOn(gear)}`,
   leaves: () => "Another finish: hit, let go, leave",
   stays: () => "Another finish: stay and finish it",
   third: (feed: string) => `Three in a triangle with ${the(spoken(feed))}: whoever answered attacks the next`,
@@ -89,7 +96,7 @@ export const CHANGES = {
 } as const;
 
 /** What of a row is not there yet, behind the name of what is. */
-export type StillMissing = "return" | "answers" | "more answers" | "line" | "hit" | "rest" | null;
+export type StillMissing = "return" | "answers" | "more answers" | "line" | "hit" | "rest" | "blows" | null;
 
 const STILL: Readonly<Record<Exclude<StillMissing, null>, string>> = {
   return: " No return yet",
@@ -98,6 +105,7 @@ const STILL: Readonly<Record<Exclude<StillMissing, null>, string>> = {
   line: " No second line yet",
   hit: " No hit yet",
   rest: " Only the beginning of it",
+  blows: " No more yet",
 };
 
 export const ROW_CHANGES = {
@@ -108,6 +116,7 @@ export const ROW_CHANGES = {
   asItIs: () => "The drill as it is",
   add: (names: readonly string[], still: StillMissing) =>
     `Add ${listed(names.map(the))}${still ? `.${STILL[still]}` : ""}`,
+  met: (who: string, answers: readonly string[]) => `Now ${who} answers it: ${answers.map(spoken).join(", ")}`,
   hitBack: (name: string) => `Now hit back after ${the(name)}`,
   hitWith: (name: string) => `Now hit in the same beat: ${name}`,
   hitBackWith: (name: string, blows: readonly string[]) => `After ${the(name)} hit back: ${listed(blows)}`,
@@ -117,6 +126,8 @@ export const ROW_CHANGES = {
   layers: (feed: string, answers: readonly string[]) =>
     `Against ${the(spoken(feed))} now ${listed(answers.map((one) => spoken(one).replaceAll(" + ", " and ")))}`,
   whole: (name: string) => `All of it: ${name}`,
+  behind: (names: readonly string[], back: boolean) =>
+    `Behind it ${listed(names.map((name) => the(spoken(name))))}${back ? ", and hit back" : ""}`,
   numbers: (text: string) => `All numbers: ${text}`,
   moreNumbers: (text: string) => `More numbers: ${text}`,
   moreAnswers: (name: string) => `One more answer to ${the(name)}, your choice`,

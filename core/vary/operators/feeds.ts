@@ -194,6 +194,8 @@ function choice(checked: Checked, by: "A" | "call"): Candidate[] {
   for (let count = Math.max(2, inside.size + 1); count <= Math.min(order.length, MOST); count++) {
     const among = order.slice(0, count);
     if (new Set(among.map((l) => l.feeds.join())).size < count) continue;
+    // What begins alike is answered alike as long as it is alike: nobody could know.
+    if (among.some((l) => among.some((m) => l.feeds[0] === m.feeds[0] && l.answers[0] !== m.answers[0]))) continue;
     const rows = among.map((l, i) => `  ${NAMES[i]!}: ${lineText(l.item.line)}`);
     const rest = order.slice(count).map((l) => lineText(l.item.line));
     found.push({

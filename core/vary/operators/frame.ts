@@ -1,12 +1,14 @@
 /** Operators on the frame: tempo, stance, roles, rules, contact, what it is for, a third person. */
 import { CHANGES } from "../change-words.ts";
 import { TRADE } from "../../trade/trade.ts";
-import { lineNumber } from "../../base/units.ts";
+import { lineNumber, share } from "../../base/units.ts";
+import { isArmPart } from "../../body/parts.ts";
+import { takenPart } from "../../exchange/limbs.ts";
 import { gearFor } from "../../drill/safety.ts";
 import { thrownIn } from "../../drill/shares.ts";
 import { assess, wrongLines } from "../../policy/assess.ts";
 import type { Checked } from "../../drill/types.ts";
-import { CONTACTS } from "../../score/header.ts";
+import { CONTACTS, type Header } from "../../score/header.ts";
 import { lineText } from "../../score/format.ts";
 import { headerValue, linesOf } from "../../score/structure.ts";
 import {
@@ -44,20 +46,47 @@ const MOST_FASTER = 1.5;
 const SLOWEST = 0.2;
 const FASTEST = 1;
 
+/** What is put on for a header that asks for more, and the rows that say so. */
+interface Gear {
+  readonly header: HeaderChanges;
+  readonly pieces: readonly string[];
+}
+const NO_GEAR: Gear = { header: {}, pieces: [] };
+
+/** What is not worn yet: as the check asks for it, and what is usual beside; hands that hold something take no gloves. */
+function putOn(checked: Checked, next: Partial<Header>, usual: readonly string[] = []): Gear {
+  const thrown = checked.exchanges.flatMap(thrownIn);
+  const pieces = new Set<string>();
+  const worn = checked.header.actors.map((actor) => {
+    const { holds, wears } = checked.header.people[actor];
+    const full = holds !== null || wears.includes("mitts");
+    const asked = gearFor(actor, { ...checked.header, ...next }, thrown);
+    const more = [...new Set([...asked, ...usual])]
+      .filter((piece) => !wears.some((one) => one === piece))
+      .filter((piece) => !full || piece !== "gloves");
+    for (const piece of more) pieces.add(piece);
+    return more.length === 0
+      ? {}
+      : personRow(checked, actor, (words) => [...words, ...more.map((piece) => `wears ${piece}`)]);
+  });
+  return { header: Object.assign({}, ...worn) as HeaderChanges, pieces: [...pieces] };
+}
+
 function tempo(checked: Checked, by: number): Candidate[] {
   const now = checked.header.tempo;
   const ceilings = checked.exchanges.flatMap((e) => (e.ceiling !== null && e.ceiling > 0 ? [e.ceiling] : []));
   const most = Math.min(FASTEST, ...ceilings);
   const next = Math.round((now + by) * 20) / 20;
   const far = next > Math.max(now * MOST_FASTER, now + STEP) + 1e-9;
-  if (next < SLOWEST - 1e-9 || next > most + 1e-9 || far || checked.header.kind === "solo") return [];
+  if (next < SLOWEST - 1e-9 || next > most + 1e-9 || far) return [];
   const percent = `${Math.round(next * 100)}%`;
+  const gear = by > 0 ? putOn(checked, { tempo: share(next) }) : NO_GEAR;
   return [
     {
       operator: by > 0 ? "tempo-up" : "tempo-down",
       parameters: { tempo: percent },
-      rows: same(checked, { ...titled(checked, percent), tempo: percent }),
-      changed: CHANGES.tempo(percent, by > 0 ? "up" : "down"),
+      rows: same(checked, { ...titled(checked, percent), tempo: percent, ...gear.header }),
+      changed: CHANGES.tempo(percent, by > 0 ? "up" : "down", gear.pieces),
     },
   ];
 }
@@ -117,7 +146,7 @@ export const restriction: Operator = (checked, school) => {
   return RESTRICTIONS[checked.header.kind].flatMap((rule): Candidate[] => {
     const now = checked.header.rules.B;
     // Contact without hands, or with nobody to resist, is no rule.
-    if (now.has(rule) || (rule === "contact kept" && now.has("no hands"))) return [];
+    if (now.has(rule) || (rule === "contact kept" && (now.has("no hands") || !pushes(checked)))) return [];
     const blind = rule === "eyes closed" ? slower(checked) : {};
     const header = { ...titled(checked, rule), "rules B": [...now, rule].join(", "), ...blind };
     const ruled = readRows(same(checked, header));
@@ -169,22 +198,8 @@ export const contact: Operator = (checked) => {
   const bare = checked.header.actors.some((a) => !checked.header.people[a].wears.includes("caged headgear"));
   if (!hits || blade || !next || next === "full" || (minor && next !== "light") || (armed && bare && next !== "light"))
     return [];
-  // What is not worn yet and cannot be worn beside what is held is asked for by the check.
-  const thrown = checked.exchanges.flatMap(thrownIn);
-  const gear = new Set<string>();
-  const worn = checked.header.actors.map((actor) => {
-    const { holds, wears } = checked.header.people[actor];
-    // Hands that hold something, or wear mitts, take no gloves.
-    const full = holds !== null || wears.includes("mitts");
-    const fists = checked.exchanges.some((e) => e.blow?.zone === "head" && e.blow.tool === "fist" && !e.blow.weapon);
-    const usual = next === "light" && fists ? FOR_FISTS.filter((piece) => !wears.includes(piece)) : [];
-    const asked = gearFor(actor, { ...checked.header, contact: next }, thrown);
-    const more = [...new Set([...asked, ...usual])].filter((g) => !full || g !== "gloves");
-    for (const piece of more) gear.add(piece);
-    return more.length === 0
-      ? {}
-      : personRow(checked, actor, (words) => [...words, ...more.map((piece) => `wears ${piece}`)]);
-  });
+  const fists = checked.exchanges.some((e) => e.blow?.zone === "head" && e.blow.tool === "fist" && !e.blow.weapon);
+  const gear = putOn(checked, { contact: next }, next === "light" && fists ? FOR_FISTS : []);
   return [
     {
       operator: "contact",
@@ -193,9 +208,9 @@ export const contact: Operator = (checked) => {
         ...titled(checked, `${next} contact`),
         contact: next,
         ...slower(checked),
-        ...Object.assign({}, ...worn),
+        ...gear.header,
       }),
-      changed: CHANGES.contact(next, [...gear]),
+      changed: CHANGES.contact(next, gear.pieces),
     },
   ];
 };
@@ -255,10 +270,16 @@ export const semiLive: Operator = (checked) => {
   ];
 };
 
+/** Somebody is pushed or pulled: who only holds is fought for the hold. */
+const pushes = ({ exchanges }: Checked): boolean => exchanges.some(({ feed }) => feed?.move.energy !== undefined);
+/** The body is pushed, not an arm: that takes the base to stand. */
+const pushesBody = ({ exchanges }: Checked): boolean =>
+  exchanges.some(({ feed }) => feed?.move.energy !== undefined && !isArmPart(takenPart(feed)));
+
 /** Who yields has a smaller base to do it on. */
 export const narrow: Operator = (checked) => {
   const usual = checked.header.people.B.given.includes("stance");
-  if (usual) return [];
+  if (usual || !pushesBody(checked)) return [];
   return [
     {
       operator: "narrow",

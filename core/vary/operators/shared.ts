@@ -95,8 +95,8 @@ export function differentLines(checked: Checked): PlainLine[] {
 
 /** The blows that a line throws in the beat of its answer. */
 export function hitsOf({ exchange, answers }: Pick<PlainLine, "exchange" | "answers">): string[] {
-  const hits = exchange.beat.filter((use) => use.move.attack).map((use) => use.text);
-  return hits.filter((hit) => answers[0]!.includes(hit) && answers[0] !== hit);
+  const hits = exchange.beat.filter((use) => use.move.attack && !use.move.answer).map((use) => use.text);
+  return hits.filter((hit) => answers[0] !== hit && exchange.beat.length > 1);
 }
 
 /** Another answer with the blows that the line throws in the same beat. */
