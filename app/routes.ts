@@ -21,6 +21,7 @@ export default [
   route("people", "routes/people.tsx"),
   route("people.csv", "routes/people-file.ts"),
   route("answers", "routes/answers.tsx"),
+  route("help", "routes/help.tsx"),
   route("words/settings", "routes/settings.tsx"),
   route("words", "routes/words.tsx"),
   route("words/new", "routes/own-move.tsx", { id: "new-move" }),

@@ -16,7 +16,7 @@ export interface ClassRow {
   readonly version: number;
 }
 
-const CLASS = `select id, held_on, title, minutes, theme, starts_at, ladder_id, version from classes where school_id = $1`;
+const CLASS = `select id, held_on, title, minutes, theme, starts_at, ladder_id, version from classes where school_id = $1 and deleted_at is null`;
 
 export const listClasses = (db: Db, scope: Scope): Promise<ClassRow[]> =>
   db.query<ClassRow>(`${CLASS} order by held_on desc, id limit 100`, [scope.schoolId]);
@@ -26,10 +26,11 @@ export async function getClass(db: Db, scope: Scope, id: string): Promise<ClassR
   return rows[0] ?? null;
 }
 
-/** Tonight's class: today's, else the next one, else the last one. */
+/** Tonight's class: today's (the one nearest to now), else the next one, else the last one. */
 export async function getTonight(db: Db, scope: Scope): Promise<ClassRow | null> {
   const rows = await db.query<ClassRow>(
-    `${CLASS} order by (held_on < current_date), abs(held_on - current_date), id limit 1`,
+    `${CLASS} order by (held_on < current_date), abs(held_on - current_date),
+       abs(extract(epoch from starts_at - localtime)), id limit 1`,
     [scope.schoolId],
   );
   return rows[0] ?? null;
@@ -91,6 +92,16 @@ export async function updateClass(
   );
   return rows.length > 0;
 }
+
+/** Takes a class out of all lists; its pairs stay for when it is brought back. */
+export const deleteClass = (db: Db, scope: Scope, id: string): Promise<unknown> =>
+  db.query(`update classes set deleted_at = now() where school_id = $1 and id = $2 and deleted_at is null`, [
+    scope.schoolId,
+    id,
+  ]);
+
+export const restoreClass = (db: Db, scope: Scope, id: string): Promise<unknown> =>
+  db.query(`update classes set deleted_at = null where school_id = $1 and id = $2`, [scope.schoolId, id]);
 
 export const listAttendance = (db: Db, scope: Scope): Promise<{ class_id: string; student_id: string }[]> =>
   db.query(`select class_id, student_id from attendance where school_id = $1`, [scope.schoolId]);
@@ -345,6 +356,7 @@ export async function meetings(db: Db, scope: Scope, beforeClass: string): Promi
   const rows = await db.query<{ one: string; two: string; times: string }>(
     `select least(p.student_a, p.student_b) as one, greatest(p.student_a, p.student_b) as two, count(*) as times
      from pairs p join blocks b on b.school_id = p.school_id and b.id = p.block_id
+     join classes c on c.school_id = b.school_id and c.id = b.class_id and c.deleted_at is null
      where p.school_id = $1 and b.class_id <> $2 group by 1, 2`,
     [scope.schoolId, beforeClass],
   );
@@ -359,7 +371,7 @@ export const listTrainedTexts = (db: Db, scope: Scope): Promise<TrainedText[]> =
      join blocks b on b.school_id = p.school_id and b.id = p.block_id
      join classes c on c.school_id = b.school_id and c.id = b.class_id
      join revisions r on r.school_id = p.school_id and r.id = p.revision_id
-     where p.school_id = $1 and (c.held_on < current_date or (c.held_on = current_date and p.ran))
+     where p.school_id = $1 and c.deleted_at is null and (c.held_on < current_date or (c.held_on = current_date and p.ran))
      group by r.id, r.text, c.held_on, p.side order by c.held_on desc limit 1000`,
     [scope.schoolId],
   );

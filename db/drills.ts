@@ -59,7 +59,7 @@ export interface RevisionInput {
 const LIST = `
   select d.id, d.title, d.version, r.kind, r.verdict, r.load_total, d.updated_at, r.summary,
     (select max(c.held_on) from blocks b join classes c on c.school_id = b.school_id and c.id = b.class_id
-      where b.school_id = d.school_id and b.drill_id = d.id and c.held_on <= current_date) as last_trained,
+      where b.school_id = d.school_id and b.drill_id = d.id and c.held_on <= current_date and c.deleted_at is null) as last_trained,
     pd.id as parent_id, pd.title as parent_title, l.changed
   from drills d
   join revisions r on r.school_id = d.school_id and r.drill_id = d.id and r.number = d.version
@@ -70,6 +70,13 @@ const LIST = `
 
 export const listDrills = (db: Db, scope: Scope): Promise<DrillRow[]> =>
   db.query<DrillRow>(`${LIST} order by d.title, d.id`, [scope.schoolId]);
+
+/** Drills that were deleted and can be brought back, the last one first. */
+export const listDeletedDrills = (db: Db, scope: Scope): Promise<{ id: string; title: string; deleted_at: Date }[]> =>
+  db.query(
+    `select id, title, deleted_at from drills where school_id = $1 and deleted_at is not null order by deleted_at desc limit 50`,
+    [scope.schoolId],
+  );
 
 export async function getDrill(
   db: Db,

@@ -90,6 +90,11 @@ const Table = styled("table")(({ theme }) => {
       background: c.partner.B,
     },
     "& td.long::after": { clipPath: "inset(50% 0 0 0)" },
+    // Where the system paints all borders: half a ring is clipped, and dots keep their colour.
+    "@media (forced-colors: active)": {
+      "& td.r::before": { clipPath: "polygon(0 0, 100% 0, 0 100%)" },
+      "& td.lately::after, & td.long::after": { forcedColorAdjust: "none" },
+    },
     "& td.at": { outline: `3px solid ${c.primary.main}`, outlineOffset: -2, borderRadius: 4 },
   };
 });

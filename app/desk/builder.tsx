@@ -4,9 +4,11 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import { useEffect, useState } from "react";
+import { openRow } from "#core/score/rearrange.ts";
 import { ask } from "../workers/client.ts";
 import type { AnswerView, FeedView } from "../workers/questions/answers.ts";
 import { PartnerMark } from "../ui/marks.tsx";
+import { Rows } from "../ui/rows.tsx";
 import { AnswerList } from "./answer-list.tsx";
 
 interface BuilderProps {
@@ -18,7 +20,11 @@ interface BuilderProps {
 
 export function Builder({ text, onAdd, onClose }: BuilderProps) {
   const [feeds, setFeeds] = useState<readonly FeedView[]>([]);
-  const [feed, setFeed] = useState<FeedView | null>(null);
+  // A row that was begun by hand is gone on with.
+  const [feed, setFeed] = useState<FeedView | null>(() => {
+    const begun = openRow(text)?.feed;
+    return begun === undefined ? null : { text: begun, group: "in the text" };
+  });
   const [answers, setAnswers] = useState<readonly AnswerView[] | null>(null);
   const [answer, setAnswer] = useState<string | null>(null);
   const [returns, setReturns] = useState<readonly FeedView[]>([]);
@@ -55,8 +61,17 @@ export function Builder({ text, onAdd, onClose }: BuilderProps) {
       <Box sx={{ display: "flex", gap: 1.5, alignItems: "center", flexWrap: "wrap" }}>
         <PartnerMark actor="A" size={28} />
         <Autocomplete
-          options={feeds}
+          options={feed && !feeds.some(({ text: known }) => known === feed.text) ? [feed, ...feeds] : feeds}
           groupBy={(f) => f.group}
+          // One list in groups, as readers expect it: the group is the item, its own list says nothing.
+          renderGroup={({ key, group, children }) => (
+            <Box component="li" key={key} role="group" aria-label={group}>
+              <Box aria-hidden sx={{ px: 2, pt: 1, color: "text.secondary", fontSize: "0.92rem" }}>
+                {group}
+              </Box>
+              <Rows role="presentation">{children}</Rows>
+            </Box>
+          )}
           getOptionLabel={(f) => f.text}
           isOptionEqualToValue={(a, b) => a.text === b.text}
           value={feed}

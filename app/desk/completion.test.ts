@@ -1,16 +1,23 @@
-import { completionsAt, roleAt } from "./completion.ts";
+import { completionsAt, heldIn, roleAt } from "./completion.ts";
 import type { MoveName } from "../workers/questions/words.ts";
 
-const move = (name: string, ...roles: MoveName["roles"][number][]): MoveName => ({ name, group: "", hint: "", roles });
+const move = (name: string, ...roles: MoveName["roles"][number][]): MoveName => ({
+  name,
+  group: "",
+  hint: "",
+  roles,
+  needs: null,
+});
 const NAMES = [
   move("jab", "feed", "return"),
   move("catch", "answer"),
   move("cross", "feed", "return"),
   move("step in", "setup"),
 ];
-const labels = (before: string, asked = true) => completionsAt(before, NAMES, asked)?.options.map(({ label }) => label);
+const labels = (before: string, asked = true) =>
+  completionsAt(before, NAMES, asked, "")?.options.map(({ label }) => label);
 const first = (before: string) =>
-  [...completionsAt(before, NAMES, true)!.options].sort((a, b) => (b.boost ?? 0) - (a.boost ?? 0))[0]!.label;
+  [...completionsAt(before, NAMES, true, "")!.options].sort((a, b) => (b.boost ?? 0) - (a.boost ?? 0))[0]!.label;
 
 test.each([
   ["A ", "feed"],
@@ -41,4 +48,16 @@ test("rows begin with keys and blocks, the new ones too; a note completes nothin
   expect(labels('A jab "elb')).toBeUndefined();
   expect(labels("A hold pad ")).toEqual(expect.arrayContaining(["facing in", "on pad", "at any"]));
   expect(labels("any c")).toContain("catch");
+});
+
+test("what nobody holds the thing for stands last", () => {
+  const block: MoveName = { ...move("slant block", "answer"), needs: "stick" };
+  const slip = move("slip", "answer");
+  const order = (text: string) =>
+    completionsAt("A jab -> B sl", [block, slip], true, heldIn(text))!
+      .options.filter(({ type }) => type === "move")
+      .sort((a, b) => (b.boost ?? 0) - (a.boost ?? 0) || a.label.localeCompare(b.label))
+      .map(({ label }) => label);
+  expect(order("A: lead left\n\nA jab -> B sl")).toEqual(["slip", "slant block"]);
+  expect(order("B: holds stick 71 cm\n\nA jab -> B sl")).toEqual(["slant block", "slip"]);
 });

@@ -69,16 +69,39 @@ export function roleAt(before: string): Extract<Role, "feed" | "answer" | "retur
   return turns.length === 1 ? "feed" : done < owed ? "answer" : "return";
 }
 
-/** How much further up a move stands that is usual in a role. */
-const lift = ({ roles }: MoveName, role: Role): number => (roles.includes(role) ? 20 : roles.includes("setup") ? 5 : 0);
+/** How much further up a move stands that is usual in a role; what nobody holds the thing for stands last. */
+function lift({ roles, needs }: MoveName, role: Role, held: string): number {
+  if (!canBeHeld(needs, held)) return -50;
+  return roles.includes(role) ? 20 : roles.includes("setup") ? 5 : 0;
+}
+
+/** `held`: the rows of the header that say what people hold and wear. */
+function canBeHeld(needs: MoveName["needs"], held: string): boolean {
+  switch (needs) {
+    case "stick":
+      return /\bstick/i.test(held);
+    case "two sticks":
+      return /\btwo sticks\b/i.test(held);
+    case "blade":
+      return /\bknife\b/i.test(held);
+    case "weapon":
+      return /\b(?:stick|sticks|knife)\b/i.test(held);
+    default:
+      return true;
+  }
+}
+
+/** The rows in which a text says what people hold and wear. */
+export const heldIn = (text: string): string => (text.match(/^\s*[abc]\s*:.*$/gim) ?? []).join("\n");
 
 const ACTING = /^(?:[abc]|both|any)\s/i;
 
-/** Completions for the row up to the caret; null where nothing can be meant yet. `asked`: by the keys for it. */
+/** Completions for the row up to the caret; null where nothing can be meant yet. `asked`: by the keys for it; `held`: see `heldIn`. */
 export function completionsAt(
   before: string,
   names: readonly MoveName[],
   asked: boolean,
+  held: string,
 ): { readonly length: number; readonly options: readonly Completion[]; readonly validFor: RegExp } | null {
   // Inside a note nothing is read.
   if ((before.match(/"/g)?.length ?? 0) % 2 === 1) return null;
@@ -104,7 +127,7 @@ export function completionsAt(
     detail: n.group,
     info: n.hint,
     type: "move",
-    boost: lift(n, role),
+    boost: lift(n, role, held),
   }));
   return { length: last.length, options: [...modifiers, ...moves], validFor: /^[\w' -]*$/ };
 }
@@ -114,6 +137,6 @@ export const completer =
   (names: () => readonly MoveName[]) =>
   ({ state, pos, explicit }: CompletionContext): CompletionResult | null => {
     const row = state.doc.lineAt(pos);
-    const found = completionsAt(row.text.slice(0, pos - row.from), names(), explicit);
+    const found = completionsAt(row.text.slice(0, pos - row.from), names(), explicit, heldIn(state.doc.toString()));
     return found && { from: pos - found.length, options: found.options, validFor: found.validFor };
   };

@@ -11,6 +11,8 @@ import { VerdictRing } from "../ui/marks.tsx";
 import { ReadFile } from "./read-file.tsx";
 import { useFilters } from "../ui/use-filters.ts";
 import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";
+import { Row, Rows } from "../ui/rows.tsx";
+import { UndoSnackbar } from "../ui/undo-snackbar.tsx";
 
 export interface DrillListRow {
   readonly id: string;
@@ -27,6 +29,12 @@ export interface DrillListRow {
     readonly exchanges?: number;
     readonly findings?: number;
   };
+}
+
+export interface DeletedDrill {
+  readonly id: string;
+  readonly title: string;
+  readonly deleted_at: string;
 }
 
 type SortKey = "title" | "verdict" | "load" | "trained";
@@ -83,9 +91,11 @@ const FILTERS = { q: "", kind: "all", verdict: "all" };
 /** The school's drills: find one, or start one from a feed. */
 export function DrillsScreen({
   drills,
+  deleted = [],
   judging = null,
 }: {
   drills: readonly DrillListRow[];
+  deleted?: readonly DeletedDrill[];
   /** Stored verdicts that are being worked out again; null where none are. */
   judging?: JudgingView | null;
 }) {
@@ -110,7 +120,15 @@ export function DrillsScreen({
   );
   return (
     <>
-      <ScreenHead title="Drills" lead={`${drills.length} drills in the school. Each was checked when it was saved.`}>
+      <ScreenHead
+        title="Drills"
+        lead={
+          <>
+            Who throws what, and what answers it: each drill is checked for two bodies, and grows into ladders and
+            classes. <Link to="/help">How it goes</Link>
+          </>
+        }
+      >
         <ReadFile />
         <StartDrill open={params.has("new")} />
       </ScreenHead>
@@ -176,6 +194,7 @@ export function DrillsScreen({
           </Box>
         )}
       </Box>
+      <Deleted drills={deleted} />
     </>
   );
 }
@@ -229,25 +248,41 @@ function Done() {
   const done = fetcher.data && "title" in fetcher.data ? fetcher.data : null;
   return (
     <>
-      {done && (
-        <Notice
-          action={
-            done.kind === "deleted" && (
-              <fetcher.Form method="post">
-                <input type="hidden" name="id" value={done.id} />
-                <input type="hidden" name="title" value={done.title} />
-                <Button type="submit" name="intent" value="restore" variant="outlined">
-                  Bring it back
-                </Button>
-              </fetcher.Form>
-            )
-          }
-        >
-          {done.kind === "deleted" ? `“${done.title}” is deleted.` : `“${done.title}” is back.`}
-        </Notice>
-      )}
+      <UndoSnackbar
+        last={done}
+        onUndo={({ id, title }) => void fetcher.submit({ intent: "restore", id, title }, { method: "post" })}
+      />
       {fetcher.data && "message" in fetcher.data && <Notice tone="trouble">{fetcher.data.message}</Notice>}
     </>
+  );
+}
+
+/** Drills that were deleted, each with its way back. */
+function Deleted({ drills }: { drills: readonly DeletedDrill[] }) {
+  const fetcher = useFetcher<typeof action>({ key: LIST });
+  if (drills.length === 0) return null;
+  return (
+    <Box component="details" sx={{ px: { xs: 2, sm: 3 }, pb: 4 }}>
+      <Box component="summary" sx={{ cursor: "pointer", py: 1, color: "text.secondary" }}>
+        {drills.length === 1 ? "One deleted drill" : `${drills.length} deleted drills`}
+      </Box>
+      <Rows aria-label="Deleted drills" sx={{ maxWidth: 620 }}>
+        {drills.map(({ id, title, deleted_at }) => (
+          <Row key={id} sx={{ display: "flex", alignItems: "center", gap: 2, py: 0.5 }}>
+            <Box sx={{ flex: 1 }}>{title}</Box>
+            <Box sx={{ color: "text.secondary" }}>{shortDate(deleted_at)}</Box>
+            <Button
+              size="small"
+              variant="outlined"
+              aria-label={`Bring back ${title}`}
+              onClick={() => void fetcher.submit({ intent: "restore", id, title }, { method: "post" })}
+            >
+              Bring it back
+            </Button>
+          </Row>
+        ))}
+      </Rows>
+    </Box>
   );
 }
 

@@ -10,6 +10,7 @@ import { useRef, useState } from "react";
 import { useFetcher } from "react-router";
 import { MAX_FILE } from "#core/score/limits.ts";
 import { ScoreDrawing } from "../drawing/score-drawing.tsx";
+import { readTextFile } from "../paper/read-text-file.ts";
 import { VerdictRing } from "../ui/marks.tsx";
 import { ask } from "../workers/client.ts";
 import type { FileRead } from "../workers/questions/files.ts";
@@ -24,7 +25,7 @@ export function ReadFile() {
       const message = `${file.name} has ${Math.round(file.size / 1e6)} MB: that is no drill. Choose a .vics or .json file.`;
       return setRead({ name: file.name, found: { ok: false, message } });
     }
-    const content = await file.text();
+    const { text: content } = await readTextFile(file);
     setRead({ name: file.name, found: await ask("readFile", { name: file.name, content }) });
   };
   const save = (text: string) => {

@@ -10,8 +10,9 @@ import FormControlLabel from "@mui/material/FormControlLabel";
 import Papa from "papaparse";
 import { useEffect, useState } from "react";
 import { useFetcher } from "react-router";
-import { COLUMNS, MOST_ROWS, readPeople, type Cells, type ReadRow } from "#core/people/table.ts";
+import { COLUMNS, isColumn, MOST_ROWS, readPeople, type Cells, type ReadRow } from "#core/people/table.ts";
 import type { action } from "../routes/people.tsx";
+import { readTextFile } from "../paper/read-text-file.ts";
 import { Notice } from "../ui/parts.tsx";
 import { Row, Rows } from "../ui/rows.tsx";
 
@@ -22,6 +23,7 @@ export function ImportPeople({ known, onClose }: { known: readonly string[]; onC
   const fetcher = useFetcher<typeof action>();
   const [rows, setRows] = useState<readonly ReadRow[] | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
+  const [notes, setNotes] = useState<readonly string[]>([]);
   const [twice, setTwice] = useState(false);
   const added = fetcher.data && "count" in fetcher.data;
   useEffect(() => {
@@ -29,10 +31,13 @@ export function ImportPeople({ known, onClose }: { known: readonly string[]; onC
   }, [added, onClose]);
   const read = async (file: File | undefined) => {
     if (!file) return;
-    const parsed = Papa.parse<Cells>((await file.text()).replace(/^\ufeff/, ""), {
-      header: true,
-      skipEmptyLines: "greedy",
-    });
+    const { text, encoding } = await readTextFile(file);
+    const parsed = Papa.parse<Cells>(text, { header: true, skipEmptyLines: "greedy" });
+    const unused = (parsed.meta.fields ?? []).filter((field) => !isColumn(field));
+    setNotes([
+      ...(encoding === "UTF-8" ? [] : [`Read as ${encoding}: look whether letters such as ü and é are right.`]),
+      ...(unused.length > 0 ? [`Not used: ${unused.join(", ")}. Rename a column to bring it in.`] : []),
+    ]);
     if (parsed.data.length === 0)
       return setTrouble("No rows were found: the first row names the columns, the others are people.");
     if (!parsed.meta.fields?.some((f) => /^\s*(full )?name\s*$/i.test(f)))
@@ -71,6 +76,9 @@ export function ImportPeople({ known, onClose }: { known: readonly string[]; onC
         </Button>
         {trouble && <Notice tone="trouble">{trouble}</Notice>}
         {fetcher.data && "message" in fetcher.data && <Notice tone="trouble">{fetcher.data.message}</Notice>}
+        {notes.map((note) => (
+          <Notice key={note}>{note}</Notice>
+        ))}
         {rows && (
           <>
             <Box role="status" sx={{ py: 1, fontWeight: 700 }}>

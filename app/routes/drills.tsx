@@ -1,5 +1,5 @@
 import { redirect } from "react-router";
-import { deleteDrill, listDrills, restoreDrill } from "#db/drills.ts";
+import { deleteDrill, listDeletedDrills, listDrills, restoreDrill } from "#db/drills.ts";
 import { db } from "#db/pool.ts";
 import { scopeContext } from "#server/context.ts";
 import { idIn } from "#server/forms.ts";
@@ -14,10 +14,12 @@ export const meta: Route.MetaFunction = () => [{ title: "Drills · Vicissor" }];
 
 export function loader({ context }: Route.LoaderArgs) {
   return reading(async () => {
-    const drills = await listDrills(db, context.get(scopeContext));
+    const scope = context.get(scopeContext);
+    const [drills, deleted] = await Promise.all([listDrills(db, scope), listDeletedDrills(db, scope)]);
     return {
+      deleted: deleted.map((drill) => ({ ...drill, deleted_at: drill.deleted_at.toISOString() })),
       drills: drills.map((drill) => ({ ...drill, updated_at: drill.updated_at.toISOString() })),
-      judging: judgingOf(context.get(scopeContext)),
+      judging: judgingOf(scope),
     };
   });
 }

@@ -1,6 +1,6 @@
 import { createClass } from "#db/classes.ts";
 import { db } from "#db/pool.ts";
-import { copyClass, updateClass } from "#db/classes.ts";
+import { copyClass, deleteClass, restoreClass, updateClass } from "#db/classes.ts";
 import { scopeContext } from "#server/context.ts";
 import { idIn } from "#server/forms.ts";
 import { reading, refused, writing } from "#server/respond.ts";
@@ -26,6 +26,15 @@ export async function action({ request, context }: Route.ActionArgs) {
     if (fields.intent === "copy") {
       await copyClass(db, scope, { from: idIn(fields.from), id: idIn(fields.id), day: fields.day ?? "" });
       return { kind: "saved" as const };
+    }
+    if (fields.intent === "delete" || fields.intent === "restore") {
+      const id = idIn(fields.id);
+      await (fields.intent === "delete" ? deleteClass : restoreClass)(db, scope, id);
+      return {
+        kind: fields.intent === "delete" ? ("deleted" as const) : ("restored" as const),
+        id,
+        title: fields.title ?? "",
+      };
     }
     const form = await classFromForm(fields);
     if (fields.intent === "add") {

@@ -3,9 +3,11 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import dayjs from "dayjs";
 import { useState } from "react";
-import { Link } from "react-router";
+import { Link, useFetcher } from "react-router";
 import type { TrainedText } from "#core/answers/trained.ts";
 import type { TermPage } from "#server/views.ts";
+import type { action } from "../routes/term.tsx";
+import { UndoSnackbar } from "../ui/undo-snackbar.tsx";
 import { shortDate } from "../ui/frame.tsx";
 import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";
 import { TrainedView } from "./trained-view.tsx";
@@ -28,6 +30,11 @@ export function TermScreen({
 }: TermPage & { readonly trained: readonly TrainedText[] }) {
   const [view, setView] = useState<(typeof VIEWS)[number]["value"]>("list");
   const [open, setOpen] = useState<Lesson | "new" | null>(null);
+  const fetcher = useFetcher<typeof action>();
+  const done = fetcher.data;
+  const undone = done?.kind === "deleted" || done?.kind === "restored" ? done : null;
+  const send = (intent: "delete" | "restore", { id, title }: Pick<Lesson, "id" | "title">) =>
+    void fetcher.submit({ intent, id, title }, { method: "post" });
   const [copy, setCopy] = useState<Lesson | null>(null);
   const ahead = classes.filter((c) => c.held_on >= today).length;
   const byDay = [...classes].sort(
@@ -60,49 +67,13 @@ export function TermScreen({
         <WordChoice label="What is shown" options={VIEWS} value={view} onChange={setView} />
       </Box>
       {view === "list" && (
-        <Rows ordered aria-label="Classes" sx={{ px: { xs: 2, sm: 3 }, pb: 4 }}>
-          {[...byDay].reverse().map((c) => (
-            <Row
-              key={c.id}
-              sx={{
-                display: "grid",
-                gridTemplateColumns: { xs: "minmax(0,1fr)", md: "150px minmax(0,1fr) 170px auto" },
-                gap: 1,
-                alignItems: "center",
-                py: 0.75,
-                color: c.held_on < today ? "text.secondary" : undefined,
-              }}
-            >
-              <Box sx={{ fontVariantNumeric: "tabular-nums" }}>
-                {shortDate(c.held_on)}, {c.starts_at.slice(0, 5)}
-              </Box>
-              <Box>
-                <Box
-                  component={Link}
-                  to={`/class/${c.id}`}
-                  sx={{ color: "inherit", fontWeight: 700, fontSize: "1.05rem" }}
-                >
-                  {c.title}
-                </Box>
-                {c.theme && <Box>{c.theme}</Box>}
-              </Box>
-              <Box>
-                {c.minutes} min, {c.here} here
-              </Box>
-              <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap" }}>
-                <Button size="small" variant="outlined" component={Link} to={`/class/${c.id}/plan`}>
-                  Plan
-                </Button>
-                <Button size="small" variant="outlined" aria-label={`Change ${c.title}`} onClick={() => setOpen(c)}>
-                  Change
-                </Button>
-                <Button size="small" variant="outlined" aria-label={`Copy ${c.title}`} onClick={() => setCopy(c)}>
-                  Copy
-                </Button>
-              </Box>
-            </Row>
-          ))}
-        </Rows>
+        <ClassList
+          classes={byDay}
+          today={today}
+          onChange={setOpen}
+          onCopy={setCopy}
+          onDelete={(c) => send("delete", c)}
+        />
       )}
       {view === "weeks" && <Weeks classes={byDay} today={today} />}
       {view === "people" && (
@@ -126,8 +97,72 @@ export function TermScreen({
       )}
       {view === "trained" && <TrainedView texts={trained} />}
       {open && <ClassDialog lesson={open === "new" ? null : open} today={today} onClose={() => setOpen(null)} />}
+      <UndoSnackbar last={undone} onUndo={(last) => send("restore", last)} />
       {copy && <CopyDialog lesson={copy} onClose={() => setCopy(null)} />}
     </>
+  );
+}
+
+interface ClassListProps {
+  /** By day, the first one first. */
+  readonly classes: readonly Lesson[];
+  readonly today: string;
+  readonly onChange: (lesson: Lesson) => void;
+  readonly onCopy: (lesson: Lesson) => void;
+  readonly onDelete: (lesson: Lesson) => void;
+}
+
+/** The classes, the last one first. */
+function ClassList({ classes, today, onChange, onCopy, onDelete }: ClassListProps) {
+  return (
+    <Rows ordered aria-label="Classes" sx={{ px: { xs: 2, sm: 3 }, pb: 4 }}>
+      {[...classes].reverse().map((c) => (
+        <Row
+          key={c.id}
+          sx={{
+            display: "grid",
+            gridTemplateColumns: { xs: "minmax(0,1fr)", md: "150px minmax(0,1fr) 170px auto" },
+            gap: 1,
+            alignItems: "center",
+            py: 0.75,
+            color: c.held_on < today ? "text.secondary" : undefined,
+          }}
+        >
+          <Box sx={{ fontVariantNumeric: "tabular-nums" }}>
+            {shortDate(c.held_on)}, {c.starts_at.slice(0, 5)}
+          </Box>
+          <Box>
+            <Box component={Link} to={`/class/${c.id}`} sx={{ color: "inherit", fontWeight: 700, fontSize: "1.05rem" }}>
+              {c.title}
+            </Box>
+            {c.theme && <Box>{c.theme}</Box>}
+          </Box>
+          <Box>
+            {c.minutes} min, {c.here} here
+          </Box>
+          <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap" }}>
+            <Button size="small" variant="outlined" component={Link} to={`/class/${c.id}/plan`}>
+              Plan
+            </Button>
+            <Button size="small" variant="outlined" aria-label={`Change ${c.title}`} onClick={() => onChange(c)}>
+              Change
+            </Button>
+            <Button size="small" variant="outlined" aria-label={`Copy ${c.title}`} onClick={() => onCopy(c)}>
+              Copy
+            </Button>
+            <Button
+              size="small"
+              color="inherit"
+              aria-label={`Delete ${c.title}, ${shortDate(c.held_on)}`}
+              onClick={() => onDelete(c)}
+              sx={{ color: "text.secondary" }}
+            >
+              Delete
+            </Button>
+          </Box>
+        </Row>
+      ))}
+    </Rows>
   );
 }
 

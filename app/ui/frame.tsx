@@ -2,14 +2,15 @@ import GridOnOutlined from "@mui/icons-material/GridOnOutlined";
 import MenuBookOutlined from "@mui/icons-material/MenuBookOutlined";
 import BadgeOutlined from "@mui/icons-material/BadgeOutlined";
 import CalendarMonthOutlined from "@mui/icons-material/CalendarMonthOutlined";
+import HelpOutlineOutlined from "@mui/icons-material/HelpOutlineOutlined";
 import GroupsOutlined from "@mui/icons-material/GroupsOutlined";
 import ContrastOutlined from "@mui/icons-material/ContrastOutlined";
 import GesturesOutlined from "@mui/icons-material/GestureOutlined";
 import Box from "@mui/material/Box";
 import IconButton from "@mui/material/IconButton";
 import { styled, useColorScheme } from "@mui/material/styles";
-import type { ReactNode } from "react";
-import { Link, NavLink } from "react-router";
+import { useEffect, type ReactNode } from "react";
+import { Link, NavLink, useNavigate } from "react-router";
 import { BrandMark } from "./marks.tsx";
 
 const PLACES = [
@@ -39,6 +40,8 @@ const Rail = styled("nav")(({ theme }) => ({
   alignItems: "center",
   gap: 4,
   paddingBlock: 14,
+  // At 200 % zoom the places are longer than the window.
+  overflowY: "auto",
   borderRight: `1px solid ${theme.vars?.palette.hairline}`,
   [theme.breakpoints.down("sm")]: {
     position: "fixed",
@@ -49,6 +52,7 @@ const Rail = styled("nav")(({ theme }) => ({
     flexDirection: "row",
     justifyContent: "space-around",
     paddingBlock: 0,
+    overflowY: "visible",
     borderRight: 0,
     borderTop: `1px solid ${theme.vars?.palette.hairline}`,
     background: theme.vars?.palette.background.default,
@@ -114,6 +118,7 @@ export function Frame({ school, tonight, children }: { school: string; tonight: 
             {label}
           </Place>
         ))}
+        <HelpButton />
         <SchemeButton />
       </Rail>
       <Box sx={{ flex: 1, minWidth: 0, display: "flex", flexDirection: "column", pb: { xs: 9, sm: 0 } }}>
@@ -143,6 +148,31 @@ const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "
 /** `2026-11-25` as `25 Nov`: the day as it stands, in no time zone. */
 export const shortDate = (iso: string): string => `${Number(iso.slice(8, 10))} ${MONTHS[Number(iso.slice(5, 7)) - 1]}`;
 
+/** To the help, from every screen; the key for it is a question mark where nothing is being typed. */
+function HelpButton() {
+  const navigate = useNavigate();
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const typing =
+        event.target instanceof HTMLElement && event.target.closest("input, textarea, [contenteditable=true]");
+      if (event.key === "?" && !typing && !event.ctrlKey && !event.metaKey) void navigate("/help");
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, [navigate]);
+  return (
+    <IconButton
+      component={Link}
+      to="/help"
+      aria-label="How it goes"
+      title="How it goes (?)"
+      sx={{ mt: { sm: "auto" }, color: "text.secondary", width: 48, height: 48, flex: "none" }}
+    >
+      <HelpOutlineOutlined />
+    </IconButton>
+  );
+}
+
 const NEXT = { system: "light", light: "dark", dark: "system" } as const;
 
 function SchemeButton() {
@@ -153,7 +183,7 @@ function SchemeButton() {
       aria-label={`Light and dark: ${now}. Change to ${NEXT[now]}`}
       title={`Light and dark: ${now}`}
       onClick={() => setMode(NEXT[now])}
-      sx={{ mt: { sm: "auto" }, color: "text.secondary", width: 48, height: 48 }}
+      sx={{ color: "text.secondary", width: 48, height: 48, flex: "none" }}
     >
       <ContrastOutlined />
     </IconButton>

@@ -40,6 +40,8 @@ const Word = styled("button")(({ theme }) => ({
     fontWeight: 700,
     borderBottomColor: theme.vars?.palette.primary.main,
   },
+  // Where the system gives all borders one colour the chosen word alone has one.
+  "@media (forced-colors: active)": { "&:not([aria-pressed=true])": { borderBottomStyle: "none" } },
 }));
 
 export function WordChoice<T extends string>({

@@ -98,6 +98,15 @@ export function readPeople(rows: readonly Cells[], known: readonly string[]): Re
 /** A cell without the mark that keeps a spreadsheet from taking it for a formula. */
 const plainCell = (text: string): string => text.trim().replace(/^'(?=[=+\-@\t\r])/, "");
 
+/** Columns by other units than the list's own. */
+const OTHER_UNITS = new Set(["height in", "reach in", "mass lb"]);
+
+/** True for the name of a column that is read, in any of its names. */
+export function isColumn(key: string): boolean {
+  const name = canonical(key);
+  return (COLUMNS as readonly string[]).includes(name) || OTHER_UNITS.has(name);
+}
+
 function canonical(key: string): string {
   const plain = plainKey(key);
   return (COLUMNS as readonly string[]).includes(plain) ? plain : (ALIASES[plain] ?? plain);

@@ -1,5 +1,5 @@
 import { rowIndex } from "../base/units.ts";
-import { addRow, moveRow, nudgeRow, siblingRows, type TextEdit } from "./rearrange.ts";
+import { addRow, moveRow, nudgeRow, openRow, siblingRows, type TextEdit } from "./rearrange.ts";
 import { parse } from "./parse.ts";
 
 const TEXT = [
@@ -55,4 +55,27 @@ test("a new line at the end is play, whatever stands before it", () => {
     expect(last?.kind).toBe("line");
     expect(next.endsWith("A cross -> B catch\n")).toBe(true);
   }
+});
+
+test.each([
+  ["tempo: 50%\n\nA jab -> B ", "jab"],
+  ["A jab\n", "jab"],
+  ["choose A:\n  one: A lead hook ->\n", "lead hook"],
+  ["A: lead left\nB: lead left\n", null],
+  ["A jab -> B catch\n", null],
+  ["A jab, cross ->", null],
+  ["A R forehand high <> B", null],
+  ["", null],
+])("%j waits for an answer to: %s", (text, feed) => {
+  expect(openRow(text)?.feed ?? null).toBe(feed);
+});
+
+test("a row that waits for its answer is finished, another one stands behind it", () => {
+  const put = (text: string, line: string) => {
+    const { from, to, insert } = addRow(text, line, null);
+    return text.slice(0, from) + insert + text.slice(to);
+  };
+  expect(put("tempo: 50%\n\nA jab -> B \n", "A jab -> B catch, cross")).toBe("tempo: 50%\n\nA jab -> B catch, cross\n");
+  expect(put("choose A:\n  one: A jab ->", "A jab -> B catch")).toBe("choose A:\n  one: A jab -> B catch\n");
+  expect(put("A jab -> B ", "A cross -> B catch")).toBe("A jab -> B \nA cross -> B catch\n");
 });

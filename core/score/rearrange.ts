@@ -45,8 +45,29 @@ export function nudgeRow(text: string, score: Score, row: RowIndex, way: "up" | 
   return next === undefined ? null : moveRow(text, score, row, next);
 }
 
-/** The edit that adds a line behind a row (as deep as it stands), or at the end. */
+/** A last row of play that waits for its answer: `A jab -> B`. */
+interface OpenRow {
+  /** Where it stands in the text, without what is before its feed. */
+  readonly from: number;
+  readonly to: number;
+  readonly feed: string;
+}
+
+/** The row that a text ends with, where A feeds in it and nobody answers yet; null where it ends otherwise. */
+export function openRow(text: string): OpenRow | null {
+  const end = text.trimEnd();
+  const start = end.lastIndexOf("\n") + 1;
+  const found = /^(\s*(?:[\w-]+:\s*)?)A\s+([^,|<>;#"]*[^,|<>;#"\s-])\s*(?:->\s*(?:B\s*)?)?$/i.exec(end.slice(start));
+  return found && { from: start + found[1]!.length, to: text.length, feed: found[2]!.trim() };
+}
+
+/**
+ * The edit that adds a line behind a row (as deep as it stands), or at the end; a row that waits for its answer is
+ * finished by a line of the same feed.
+ */
 export function addRow(text: string, line: string, after: RowIndex | null): TextEdit {
+  const open = after === null ? openRow(text) : null;
+  if (open && line.startsWith(`A ${open.feed} -> `)) return { from: open.from, to: open.to, insert: `${line}\n` };
   if (after === null) {
     const gap = text === "" || text.endsWith("\n") ? "" : "\n";
     // Play needs a blank row between itself and the header rows.

@@ -8,6 +8,8 @@ export interface MoveName {
   readonly group: string;
   readonly hint: string;
   readonly roles: readonly Role[];
+  /** What it must be held or worn for; null: nothing of the kind. */
+  readonly needs: "stick" | "blade" | "weapon" | "two sticks" | "empty" | "pad" | null;
 }
 
 export interface WordsQuestions {
@@ -30,6 +32,7 @@ const names = ({ school }: Desk): MoveName[] =>
         name,
         group: move.group,
         roles: move.roles,
+        needs: move.needs ?? null,
         hint: name === move.name ? (move.coaching[0] ?? "") : `${move.name} (${tradition})`,
       })),
     ),

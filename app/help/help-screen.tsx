@@ -1,0 +1,125 @@
+/** What it is and how it goes: a row, ten steps of notation to try, the signs, the numbers, the keys. */
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import { useFetcher } from "react-router";
+import { CAUTIONS } from "../paper/cautions.ts";
+import { VerdictRing } from "../ui/marks.tsx";
+import { ScreenHead } from "../ui/parts.tsx";
+import { Row, Rows } from "../ui/rows.tsx";
+import { KEYS, NUMBERS, SIGNS, STEPS } from "./help-text.ts";
+
+export function HelpScreen() {
+  return (
+    <>
+      <ScreenHead
+        title="How it goes"
+        lead="Write who does what, one row for each exchange. Each attack is checked against its answer for the two bodies at hand; then harder versions, a class and its cards are made from it."
+      />
+      <Box
+        sx={{
+          display: "grid",
+          gridTemplateColumns: { xs: "minmax(0,1fr)", lg: "minmax(0,1fr) 380px" },
+          gap: 5,
+          px: { xs: 2, sm: 3 },
+          pb: 5,
+        }}
+      >
+        <Box component="section" aria-labelledby="steps">
+          <Heading id="steps">A drill in ten steps</Heading>
+          <Rows ordered>
+            {STEPS.map((step, i) => (
+              <Row key={step.title} sx={{ py: 1.5, breakInside: "avoid" }}>
+                <Box component="h3" sx={{ typography: "h3", m: 0 }}>
+                  {i + 1}. {step.title}
+                </Box>
+                <Box sx={{ maxWidth: 620 }}>{step.says}</Box>
+                <Box sx={{ display: "flex", gap: 2, alignItems: "end", flexWrap: "wrap", mt: 0.5 }}>
+                  <Box
+                    component="pre"
+                    tabIndex={0}
+                    aria-label={`Sample ${i + 1}`}
+                    sx={{
+                      fontFamily: "monospace",
+                      m: 0,
+                      p: 1.5,
+                      bgcolor: "background.paper",
+                      overflowX: "auto",
+                      flex: "1 1 320px",
+                    }}
+                  >
+                    {step.sample}
+                  </Box>
+                  <Try title={step.title} sample={step.sample} />
+                </Box>
+              </Row>
+            ))}
+          </Rows>
+        </Box>
+        <Box>
+          <Heading id="signs">What the signs say</Heading>
+          <Rows aria-labelledby="signs">
+            {SIGNS.map(({ verdict, says }) => (
+              <Row key={verdict} sx={{ display: "flex", gap: 1.5, py: 1 }}>
+                <VerdictRing verdict={verdict} word />
+                <Box sx={{ flex: 1 }}>{says}</Box>
+              </Row>
+            ))}
+          </Rows>
+          <Heading id="numbers">What the numbers say</Heading>
+          <Pairs of={NUMBERS} />
+          <Heading id="keys">Keys</Heading>
+          <Pairs of={KEYS} />
+          <Box sx={{ mt: 3, color: "text.secondary" }}>
+            <strong>{CAUTIONS[0]}</strong> {CAUTIONS[1]}
+          </Box>
+        </Box>
+      </Box>
+    </>
+  );
+}
+
+const Heading = ({ id, children }: { id: string; children: string }) => (
+  <Box component="h2" id={id} sx={{ typography: "h2", mt: 3, mb: 1 }}>
+    {children}
+  </Box>
+);
+
+const Pairs = ({ of }: { of: readonly (readonly [string, string])[] }) => (
+  <Box
+    component="dl"
+    sx={{ m: 0, display: "grid", gridTemplateColumns: "max-content minmax(0,1fr)", columnGap: 2, rowGap: 1 }}
+  >
+    {of.map(([term, says]) => (
+      <Box key={term} sx={{ display: "contents" }}>
+        <Box component="dt" sx={{ fontWeight: 700 }}>
+          {term}
+        </Box>
+        <Box component="dd" sx={{ m: 0 }}>
+          {says}
+        </Box>
+      </Box>
+    ))}
+  </Box>
+);
+
+/** Makes a drill of a sample and opens it. */
+function Try({ title, sample }: { title: string; sample: string }) {
+  const fetcher = useFetcher();
+  const text = sample.includes("title:") ? sample : `title: ${title}\n${/^\w+:/.test(sample) ? "" : "\n"}${sample}`;
+  return (
+    <Button
+      variant="outlined"
+      size="small"
+      disabled={fetcher.state !== "idle"}
+      aria-label={`Open as a drill: ${title}`}
+      onClick={() =>
+        void fetcher.submit(
+          { id: crypto.randomUUID(), revisionId: crypto.randomUUID(), text: `${text}\n` },
+          { method: "post", action: "/?index" },
+        )
+      }
+    >
+      Open as a drill
+    </Button>
+  );
+}

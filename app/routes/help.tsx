@@ -1,0 +1,8 @@
+import type { Route } from "./+types/help.ts";
+import { HelpScreen } from "../help/help-screen.tsx";
+
+export const meta: Route.MetaFunction = () => [{ title: "How it goes · Vicissor" }];
+
+export default function Help() {
+  return <HelpScreen />;
+}

@@ -1,0 +1,60 @@
+/** The help: from any screen by key, with samples that become drills; what was deleted comes back from where one stands. */
+import { expect, test } from "@playwright/test";
+import { editorText, expectAccessible, freshDrill } from "./helpers.ts";
+
+test("a question mark opens the help, and a sample becomes a drill", async ({ page }) => {
+  await page.goto("/people");
+  await page.locator("main").click({ position: { x: 5, y: 5 } });
+  await page.keyboard.press("?");
+  await expect(page.getByRole("heading", { name: "How it goes" })).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole("button", { name: "Open as a drill: One row: who does what" }).click();
+  await expect.poll(() => editorText(page)).toContain("A jab -> B slip out, cross");
+  await expect(page.getByText("sound", { exact: true })).toBeVisible();
+});
+
+test("a deleted drill comes back by the button that has the focus, and from the list of deleted ones", async ({
+  page,
+}) => {
+  await freshDrill(page, "title: To and fro\n\nA jab -> B catch\n");
+  await page.goto("/?q=to+and+fro");
+  await page.getByRole("button", { name: "Delete To and fro" }).click();
+  await expect(page.getByText("“To and fro” is deleted.")).toBeVisible();
+  await expect(page.getByRole("button", { name: "Bring it back" }).first()).toBeFocused();
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("link", { name: "To and fro" })).toBeVisible();
+  await page.getByRole("button", { name: "Delete To and fro" }).click();
+  await expect(page.getByRole("link", { name: "To and fro" })).toHaveCount(0);
+  await page.goto("/");
+  await page.getByText(/deleted drill/).click();
+  await page.getByRole("button", { name: "Bring back To and fro" }).click();
+  await expect(page.getByRole("link", { name: "To and fro" })).toBeVisible();
+});
+
+test("a class made by mistake is deleted, and brought back", async ({ page }) => {
+  await page.goto("/term");
+  await page.getByRole("button", { name: "Add a class" }).click();
+  const dialog = page.getByRole("dialog");
+  await dialog.getByRole("textbox", { name: "Name" }).fill("Made by mistake");
+  await dialog.getByLabel("Day").fill("2027-02-03");
+  await dialog.getByRole("button", { name: "Save" }).click();
+  const row = page.getByRole("link", { name: "Made by mistake" });
+  await expect(row).toBeVisible();
+  await page.getByRole("button", { name: "Delete Made by mistake, 3 Feb" }).click();
+  await expect(row).toHaveCount(0);
+  await page.getByRole("button", { name: "Bring it back" }).click();
+  await expect(row).toBeVisible();
+  await page.getByRole("button", { name: "Delete Made by mistake, 3 Feb" }).click();
+  await expect(row).toHaveCount(0);
+});
+
+test("the builder goes on from the row that waits for its answer", async ({ page }) => {
+  await freshDrill(page, "title: Half a row\n\nA jab -> B \n");
+  await page.getByRole("button", { name: "Build a row" }).click();
+  const builder = page.getByRole("region", { name: "Build a row" });
+  await expect(builder.getByRole("heading", { name: "answers the jab with" })).toBeVisible();
+  await builder.getByRole("list", { name: "Answers that work" }).getByRole("button").first().click();
+  await builder.getByRole("button", { name: "Put it in" }).click();
+  await expect.poll(() => editorText(page)).toMatch(/A jab -> B catch\n?$/);
+  await expect(page.getByText("sound", { exact: true })).toBeVisible();
+});
