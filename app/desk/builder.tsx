@@ -76,9 +76,9 @@ export function Builder({ text, onAdd, onClose }: BuilderProps) {
           isOptionEqualToValue={(a, b) => a.text === b.text}
           value={feed}
           onChange={(_, value) => setFeed(value)}
-          openOnFocus
+          openOnFocus={feed === null}
           sx={{ flex: "1 1 220px", maxWidth: 340 }}
-          renderInput={(params) => <TextField {...params} size="small" label="A feeds" autoFocus />}
+          renderInput={(params) => <TextField {...params} size="small" label="A feeds" autoFocus={feed === null} />}
         />
         <Button variant="text" color="inherit" onClick={onClose}>
           Done building
