@@ -199,6 +199,8 @@ export function DrillsScreen({
   );
 }
 
+const counted = (exchanges: number): string => (exchanges === 1 ? "1 exchange" : `${exchanges} exchanges`);
+
 /** One drill of the list. `most`: the largest load in it. */
 function DrillRow({ drill: d, most }: { readonly drill: DrillListRow; readonly most: number }) {
   const fetcher = useFetcher<typeof action>({ key: LIST });
@@ -212,7 +214,7 @@ function DrillRow({ drill: d, most }: { readonly drill: DrillListRow; readonly m
           {d.title}
         </Link>
         <Box sx={{ color: "text.secondary", fontSize: "0.92rem" }}>
-          {d.changed ?? [d.summary.level, `${d.summary.exchanges ?? 0} exchanges`].filter(Boolean).join(", ")}
+          {d.changed ?? [d.summary.level, counted(d.summary.exchanges ?? 0)].filter(Boolean).join(", ")}
         </Box>
       </td>
       <td className="wide">{d.kind}</td>

@@ -166,7 +166,14 @@ function HelpButton() {
       to="/help"
       aria-label="How it goes"
       title="How it goes (?)"
-      sx={{ mt: { sm: "auto" }, color: "text.secondary", width: 48, height: 48, flex: "none" }}
+      sx={{
+        display: { xs: "none", sm: "inline-flex" },
+        mt: "auto",
+        color: "text.secondary",
+        width: 48,
+        height: 48,
+        flex: "none",
+      }}
     >
       <HelpOutlineOutlined />
     </IconButton>

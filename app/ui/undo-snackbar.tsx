@@ -23,12 +23,19 @@ export function UndoSnackbar({ last, onUndo }: { last: Undoable | null; onUndo: 
     <Snackbar
       open={open}
       onClose={(_, reason) => reason !== "clickaway" && setOpen(false)}
+      anchorOrigin={{ vertical: "bottom", horizontal: "center" }}
       autoHideDuration={SHOWN}
       message={last.kind === "deleted" ? `“${last.title}” is deleted.` : `“${last.title}” is back.`}
       action={
         last.kind === "deleted" && (
           // The row that had the focus is gone: it goes on from here.
-          <Button color="inherit" variant="outlined" size="small" autoFocus onClick={() => onUndo(last)}>
+          <Button
+            variant="outlined"
+            size="small"
+            autoFocus
+            onClick={() => onUndo(last)}
+            sx={{ color: "inherit", borderColor: "currentcolor" }}
+          >
             Bring it back
           </Button>
         )
