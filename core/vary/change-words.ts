@@ -60,7 +60,7 @@ export const CHANGES = {
   tempo: (percent: string, way: "up" | "down" | "back" | "own", gear: readonly string[] = []) =>
     (way === "up" && percent.startsWith("100") ? "At full speed" : TEMPO_WORDS[way] + percent) + putOn(gear),
   stance: (who: string, lead: string) => `${who} leads with the ${lead} foot`,
-  roles: () => "Swap after each one",
+  roles: (people: number) => (people > 2 ? "Rotate after each one" : "Swap after each one"),
   rule: (rule: string, instead: readonly string[]) =>
     instead.length === 0 ? capital(rule) : `${capital(rule)}: ${listed(instead)}`,
   instead: (answer: string, feed: string) => `${answer} against ${the(spoken(feed))}`,

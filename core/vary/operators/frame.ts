@@ -121,7 +121,7 @@ export const swapRoles: Operator = (checked) => {
           lines.map((l) => lineText(l.item.line)),
         ),
       ),
-      changed: CHANGES.roles(),
+      changed: CHANGES.roles(checked.header.actors.length),
     },
   ];
 };
@@ -146,7 +146,9 @@ export const restriction: Operator = (checked, school) => {
   return RESTRICTIONS[checked.header.kind].flatMap((rule): Candidate[] => {
     const now = checked.header.rules.B;
     // Contact without hands, or with nobody to resist, is no rule.
-    if (now.has(rule) || (rule === "contact kept" && (now.has("no hands") || !pushes(checked)))) return [];
+    if (now.has(rule) || (rule === "contact kept" && now.has("no hands"))) return [];
+    // Who fights for a hold resists, and lets go to take a better one.
+    if ((rule === "contact kept" || rule === "no resisting") && !pushes(checked)) return [];
     const blind = rule === "eyes closed" ? slower(checked) : {};
     const header = { ...titled(checked, rule), "rules B": [...now, rule].join(", "), ...blind };
     const ruled = readRows(same(checked, header));
