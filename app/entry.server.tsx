@@ -6,6 +6,7 @@ import { renderToPipeableStream } from "react-dom/server";
 import { ServerRouter, type EntryContext, type RouterContextProvider } from "react-router";
 import { isDatabaseDown } from "#db/pool.ts";
 import { nonceContext } from "#server/context.ts";
+import { ServerNonce } from "./ui/nonce.ts";
 import { styleCache } from "./ui/style-cache.ts";
 
 const RENDER_TIMEOUT = 10_000;
@@ -23,7 +24,9 @@ export default function handleRequest(
   return new Promise((resolve, reject) => {
     const { pipe, abort } = renderToPipeableStream(
       <CacheProvider value={cache}>
-        <ServerRouter context={routerContext} url={request.url} nonce={nonce} />
+        <ServerNonce value={nonce}>
+          <ServerRouter context={routerContext} url={request.url} nonce={nonce} />
+        </ServerNonce>
       </CacheProvider>,
       {
         nonce,

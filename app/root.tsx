@@ -4,7 +4,7 @@ import "@fontsource-variable/bricolage-grotesque/wght.css";
 import CssBaseline from "@mui/material/CssBaseline";
 import InitColorSchemeScript from "@mui/material/InitColorSchemeScript";
 import { ThemeProvider } from "@mui/material/styles";
-import type { ReactNode } from "react";
+import { useContext, type ReactNode } from "react";
 import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from "react-router";
 import { db, isDatabaseDown } from "#db/pool.ts";
 import { getTonight } from "#db/classes.ts";
@@ -12,6 +12,7 @@ import { getSchool, getSettings } from "#db/school.ts";
 import { nonceContext, scopeContext } from "#server/context.ts";
 import type { Route } from "./+types/root.ts";
 import { Frame } from "./ui/frame.tsx";
+import { ServerNonce } from "./ui/nonce.ts";
 import { faultOf, Trouble } from "./ui/trouble.tsx";
 import { theme } from "./ui/theme.ts";
 import { useSchoolSettings } from "./workers/client.ts";
@@ -82,11 +83,13 @@ export default function Root({ loaderData }: Route.ComponentProps) {
 const BY_STATUS: Readonly<Record<number, "missing" | "database">> = { 404: "missing", 503: "database" };
 
 export function ErrorBoundary({ error, loaderData }: Route.ErrorBoundaryProps) {
+  // Where no page was found no loader has run.
+  const made = useContext(ServerNonce);
   const kind = isRouteErrorResponse(error)
     ? (BY_STATUS[error.status] ?? "fault")
     : faultOf(error, typeof document === "undefined");
   return (
-    <Page nonce={loaderData?.nonce}>
+    <Page nonce={loaderData?.nonce ?? made}>
       <Frame school={loaderData?.school ?? ""} tonight={null}>
         <Trouble
           kind={kind}

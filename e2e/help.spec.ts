@@ -1,6 +1,6 @@
 /** The help: from any screen by key, with samples that become drills; what was deleted comes back from where one stands. */
 import { expect, test } from "@playwright/test";
-import { editorText, expectAccessible, freshDrill } from "./helpers.ts";
+import { editorText, expectAccessible, freshDrill, typeAtEnd } from "./helpers.ts";
 
 test("a question mark opens the help, and a sample becomes a drill", async ({ page }) => {
   await page.goto("/people");
@@ -57,4 +57,20 @@ test("the builder goes on from the row that waits for its answer", async ({ page
   await builder.getByRole("button", { name: "Put it in" }).click();
   await expect.poll(() => editorText(page)).toMatch(/A jab -> B catch\n?$/);
   await expect(page.getByText("sound", { exact: true })).toBeVisible();
+});
+
+test("who goes to another place is told where they are, and the focus is there", async ({ page }) => {
+  await page.goto("/");
+  await page.getByRole("navigation", { name: "Places" }).getByRole("link", { name: "People" }).click();
+  await expect(page.getByRole("heading", { level: 1, name: "People" })).toBeVisible();
+  await expect(page.getByRole("main")).toBeFocused();
+  await expect(page.getByRole("main").getByRole("status").first()).toHaveText("People · Vicissor");
+});
+
+test("the verdict is said aloud when it changes", async ({ page }) => {
+  await freshDrill(page, "title: Said aloud\n\nA jab -> B slip out\n");
+  const said = page.getByRole("region", { name: "Findings" }).getByRole("status").first();
+  await expect(said).toHaveText("The drill is sound: 0 errors, 0 risks.");
+  await typeAtEnd(page, "A lead hook -> B lean back\n");
+  await expect(said).toHaveText(/The drill is broken: 1 error, \d risks?\./);
 });

@@ -16,6 +16,7 @@ import type { ScoreView } from "#core/formats/desk-view.ts";
 import type { Measured } from "#core/people/measures.ts";
 import { VerdictRing } from "../ui/marks.tsx";
 import { Notice, ScreenHead } from "../ui/parts.tsx";
+import { UNSEEN } from "../ui/theme.ts";
 import { ask } from "../workers/client.ts";
 import { ConflictView } from "./conflict.tsx";
 import { dropDraft } from "./drafts.ts";
@@ -128,6 +129,9 @@ export function DeskScreen({ drill, text: saved, people }: DeskProps) {
           <Middle view={drawn} text={drawnText} cursor={drawnCursor} people={people} editor={editor} />
         </Box>
         <Box component="section" aria-label="Findings" sx={FINDINGS_PART}>
+          <Box role="status" sx={UNSEEN}>
+            {drawn && judged(drawn)}
+          </Box>
           {drawn && (
             <Findings
               view={drawn}
@@ -294,4 +298,13 @@ function useSaveKey(save: () => void) {
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
   }, [save]);
+}
+
+/** What the checker makes of the drill now, as it is said to who does not see it. */
+function judged({ verdict, findings }: ScoreView): string {
+  const count = (severity: "error" | "risk", word: string) => {
+    const found = findings.filter((f) => f.severity === severity && !f.shownWrong).length;
+    return `${found} ${found === 1 ? word : `${word}s`}`;
+  };
+  return `The drill is ${verdict}: ${count("error", "error")}, ${count("risk", "risk")}.`;
 }

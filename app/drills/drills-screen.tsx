@@ -13,6 +13,7 @@ import { useFilters } from "../ui/use-filters.ts";
 import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";
 import { Row, Rows } from "../ui/rows.tsx";
 import { UndoSnackbar } from "../ui/undo-snackbar.tsx";
+import { UNSEEN } from "../ui/theme.ts";
 
 export interface DrillListRow {
   readonly id: string;
@@ -174,7 +175,7 @@ export function DrillsScreen({
               {head("load", "Load", "wide")}
               {head("trained", "Last trained", "wide")}
               <th scope="col">
-                <Box component="span" sx={{ position: "absolute", left: -9999 }}>
+                <Box component="span" sx={UNSEEN}>
                   Delete
                 </Box>
               </th>

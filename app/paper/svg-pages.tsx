@@ -9,6 +9,7 @@ import { Notice } from "../ui/parts.tsx";
 import type { CardPage } from "./drill-card-layout.ts";
 import { CardPageSvg, OnPaper } from "./paper-svg.tsx";
 import { download } from "./download.ts";
+import { UNSEEN } from "../ui/theme.ts";
 
 interface SvgPagesProps {
   /** What it is: heading for a screen reader, and name of the file. */
@@ -69,7 +70,7 @@ export function SvgPages({ title, pages, back, trouble, children }: SvgPagesProp
         {children}
       </Box>
       {(trouble ?? failed) && <Notice tone="trouble">{trouble ?? failed}</Notice>}
-      <Box component="h1" sx={{ position: "absolute", left: -9999 }}>
+      <Box component="h1" sx={UNSEEN}>
         {title}
       </Box>
       <OnPaper ink>

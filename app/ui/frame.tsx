@@ -9,9 +9,10 @@ import GesturesOutlined from "@mui/icons-material/GestureOutlined";
 import Box from "@mui/material/Box";
 import IconButton from "@mui/material/IconButton";
 import { styled, useColorScheme } from "@mui/material/styles";
-import { useEffect, type ReactNode } from "react";
-import { Link, NavLink, useNavigate } from "react-router";
+import { useEffect, useRef, useState, type ReactNode } from "react";
+import { Link, NavLink, useLocation, useNavigate } from "react-router";
 import { BrandMark } from "./marks.tsx";
+import { UNSEEN } from "./theme.ts";
 
 const PLACES = [
   { to: "/", label: "Drills", Icon: GesturesOutlined },
@@ -136,7 +137,13 @@ export function Frame({ school, tonight, children }: { school: string; tonight: 
             </Link>
           )}
         </Strip>
-        <Box component="main" id="main" sx={{ flex: 1, minWidth: 0, display: "flex", flexDirection: "column" }}>
+        <Box
+          component="main"
+          id="main"
+          tabIndex={-1}
+          sx={{ flex: 1, minWidth: 0, display: "flex", flexDirection: "column", outline: 0 }}
+        >
+          <Arrival />
           {children}
         </Box>
       </Box>
@@ -147,6 +154,27 @@ export function Frame({ school, tonight, children }: { school: string; tonight: 
 const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
 /** `2026-11-25` as `25 Nov`: the day as it stands, in no time zone. */
 export const shortDate = (iso: string): string => `${Number(iso.slice(8, 10))} ${MONTHS[Number(iso.slice(5, 7)) - 1]}`;
+
+/** Says which place one has come to, and takes the focus there, as a page that is loaded anew would. */
+function Arrival() {
+  const { pathname } = useLocation();
+  const [said, setSaid] = useState("");
+  const before = useRef(pathname);
+  useEffect(() => {
+    if (before.current === pathname) return;
+    before.current = pathname;
+    // What the new place focuses by itself keeps the focus.
+    const now = document.activeElement;
+    if (now === document.body || now?.closest("a, nav"))
+      document.getElementById("main")?.focus({ preventScroll: true });
+    setSaid(document.title);
+  }, [pathname]);
+  return (
+    <Box role="status" sx={UNSEEN}>
+      {said}
+    </Box>
+  );
+}
 
 /** To the help, from every screen; the key for it is a question mark where nothing is being typed. */
 function HelpButton() {

@@ -1,3 +1,5 @@
+import { createContext } from "react";
+
 let first: string | undefined;
 
 /**
@@ -8,3 +10,6 @@ export function pageNonce(): string | undefined {
   first ??= document.querySelector<HTMLMetaElement>('meta[property="csp-nonce"]')?.nonce;
   return first;
 }
+
+/** The nonce while a page is made on the server: of a page that no loader answers for, too. */
+export const ServerNonce = createContext<string | undefined>(undefined);

@@ -2,7 +2,7 @@
 import Box from "@mui/material/Box";
 import { styled } from "@mui/material/styles";
 import type { ReactNode } from "react";
-import { NOT_ON_PAPER } from "./theme.ts";
+import { FOR_THUMBS, NOT_ON_PAPER } from "./theme.ts";
 
 /** The head of a screen: what it is, and what can be done here. */
 export function ScreenHead({ title, lead, children }: { title: ReactNode; lead?: ReactNode; children?: ReactNode }) {
@@ -32,6 +32,7 @@ const Word = styled("button")(({ theme }) => ({
   border: 0,
   padding: "8px 4px",
   minHeight: 40,
+  ...FOR_THUMBS,
   cursor: "pointer",
   color: theme.vars?.palette.text.secondary,
   borderBottom: "2px solid transparent",

@@ -76,6 +76,20 @@ export const NOT_ON_PAPER = { "@media print": { display: "none" } } as const;
 
 const heading = { fontFamily: FONTS.heading, fontWeight: 650, letterSpacing: "-0.01em" } as const;
 
+/** Read aloud and not seen. */
+export const UNSEEN = {
+  position: "absolute",
+  width: 1,
+  height: 1,
+  m: "-1px",
+  overflow: "hidden",
+  clipPath: "inset(50%)",
+  whiteSpace: "nowrap",
+} as const;
+
+/** What is touched is as large as a thumb needs it, px (WCAG 2.2, 2.5.5). */
+export const FOR_THUMBS = { "@media (pointer: coarse)": { minHeight: 44, minWidth: 44 } } as const;
+
 export const theme = createTheme({
   cssVariables: { colorSchemeSelector: "data-scheme" },
   colorSchemes: { light: palette("light"), dark: palette("dark") },
@@ -99,6 +113,7 @@ export const theme = createTheme({
           borderRadius: 999,
           paddingInline: 16,
           minHeight: 40,
+          ...FOR_THUMBS,
           "&.Mui-focusVisible": { outline: "3px solid currentColor", outlineOffset: 2 },
         },
         outlined: ({ theme: t }) => ({
@@ -107,6 +122,8 @@ export const theme = createTheme({
         }),
       },
     },
+    MuiIconButton: { styleOverrides: { root: FOR_THUMBS } },
+    MuiSelect: { styleOverrides: { select: FOR_THUMBS } },
     MuiOutlinedInput: {
       styleOverrides: { notchedOutline: ({ theme: t }) => ({ borderColor: t.vars?.palette.text.secondary }) },
     },
@@ -119,6 +136,10 @@ export const theme = createTheme({
         "a:focus-visible, button:focus-visible, [tabindex]:focus-visible": {
           outline: `3px solid ${t.vars?.palette.primary.main}`,
           outlineOffset: 2,
+        },
+        // Who asked their device for less movement gets none.
+        "@media (prefers-reduced-motion: reduce)": {
+          "*, *::before, *::after": { transitionDuration: "0.01ms !important", animationDuration: "0.01ms !important" },
         },
         "::selection": { background: t.vars?.palette.partner.B, color: t.vars?.palette.background.default },
       }),
