@@ -4,6 +4,7 @@ import {
   database,
   DRILL,
   editorText,
+  faultsOf,
   expectAccessible,
   expectNoSideScroll,
   focusEditor,
