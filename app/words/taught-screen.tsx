@@ -32,9 +32,9 @@ const GROUPS: readonly { readonly id: string; readonly says: string }[] = [
 ];
 
 /** A standard as a heading. */
-function titleOf({ feed, holds, tradition }: Standard): string {
+function titleOf({ feed, holds, leads, tradition }: Standard): string {
   const against = holds === "nothing" ? ", bare hands" : holds ? `, with a ${holds}` : "";
-  return `${FEED_CLASSES[feed].says}${against}${tradition ? `, ${tradition[0]!.toUpperCase()}${tradition.slice(1)}` : ""}`;
+  return `${FEED_CLASSES[feed].says}${against}${leads ? ", other foot in front" : ""}${tradition ? `, ${tradition[0]!.toUpperCase()}${tradition.slice(1)}` : ""}`;
 }
 
 /** The answers of a list and what else holds against the sample; null while it is looked for. */

@@ -105,11 +105,9 @@ function allAnswers(context: readonly string[], feed: string, school: School): R
   const fed = readFed(context, feed, school);
   if (!fed) return [];
   const { feed: asked, header } = fed;
+  const [feeder, answerer] = [header.people[asked.actor], header.people[asked.receiver]];
   const standard = standardFor(
-    asked.use,
-    blowOf(fed),
-    header.people[asked.receiver],
-    header.tradition,
+    { use: asked.use, blow: blowOf(fed), feeder, answerer, tradition: header.tradition },
     school.standards,
   );
   const found: RankedAnswer[] = [];

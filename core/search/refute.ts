@@ -156,8 +156,12 @@ class Search {
     const asked = this.look(fed);
     const { vocabulary } = this.school;
     const { header } = this.drill;
+    const [feeder, answerer] = [header.people[fed.feeder], header.people[fed.responder]];
     const standard = asked?.feed
-      ? standardFor(asked.feed, asked.blow, header.people[fed.responder], header.tradition, this.school.standards)
+      ? standardFor(
+          { use: asked.feed, blow: asked.blow, feeder, answerer, tradition: header.tradition },
+          this.school.standards,
+        )
       : null;
     const alone = `${fed.feeder} ${fed.feeds[fed.feeds.length - 1]!}`;
     const seen = new Set<string>();

@@ -43,6 +43,20 @@ test.each(FIRST)("%j %s: %j", (context, feed, answers) => {
   expect(found.slice(0, answers.length).map(({ text }) => text)).toEqual(answers);
 });
 
+// Against the other lead the front hands meet, and the way out is past the front foot. Common practice, no source.
+test.each([
+  ["jab", ["parry", "slip out", "slap parry"]],
+  ["cross", ["slip out", "step off", "parry"]],
+  ["low kick", ["pull leg", "shin check"]],
+])("with the other foot in front: %s", (feed, answers) => {
+  for (const leads of [["B: lead right"], ["A: lead right", "B: lead left"]])
+    expect(
+      rankAnswers(leads, `A ${feed}`, school)
+        .slice(0, answers.length)
+        .map(({ text }) => text),
+    ).toEqual(answers);
+});
+
 // Common practice, no source.
 test.each([
   ["cantonese", "range: trap", "straight punch", ["pak sao", "tan sao", "bong sao"]],
@@ -64,7 +78,7 @@ test("what nobody gives comes last, and is never the best", () => {
 });
 
 test("every class has a name of its own and answers", () => {
-  const keys = STANDARDS.map(({ feed, holds = "", tradition = "" }) => `${feed} ${holds} ${tradition}`);
+  const keys = STANDARDS.map(standardKey);
   expect(new Set(keys).size).toBe(keys.length);
   for (const { answers, never = [] } of STANDARDS) {
     expect(answers.length).toBeGreaterThan(0);
@@ -77,7 +91,10 @@ describe("the sample of a class", () => {
     const { context, feed } = sampleOf(standard);
     const fed = readFed(context, `A ${feed}`, school)!;
     const { header, feed: asked } = fed;
-    expect(standardFor(asked.use, blowOf(fed), header.people.B, header.tradition)).toBe(standard);
+    const { A: feeder, B: answerer } = header.people;
+    expect(standardFor({ use: asked.use, blow: blowOf(fed), feeder, answerer, tradition: header.tradition })).toBe(
+      standard,
+    );
     // What is taught first holds against it.
     const first = rankAnswers(context, `A ${feed}`, school)[0];
     expect(first?.standard).not.toBeNull();

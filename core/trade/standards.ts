@@ -13,6 +13,8 @@ export interface Standard {
   readonly feed: FeedClass;
   /** What the one who answers holds; nothing said: whatever it is. */
   readonly holds?: string;
+  /** The two lead with other sides: front hand against front hand, the rear straight first; nothing said: however. */
+  readonly leads?: "opposite";
   /** The school of movement whose own answers these are; nothing said: all others. */
   readonly tradition?: string;
   readonly answers: readonly string[];
@@ -26,8 +28,8 @@ export const FEED_CLASSES: Readonly<
 export const STANDARDS = data.classes as readonly Standard[];
 
 /** Names one standard among all: the class of the feed, what is held against it, whose answers they are. */
-export const standardKey = ({ feed, holds, tradition }: Pick<Standard, "feed" | "holds" | "tradition">): string =>
-  [feed, holds && `holding ${holds}`, tradition].filter(Boolean).join(", ");
+export const standardKey = ({ feed, holds, leads, tradition }: Omit<Standard, "answers" | "never">): string =>
+  [feed, holds && `holding ${holds}`, leads && `${leads} leads`, tradition].filter(Boolean).join(", ");
 
 /** A school's own answers by the key of the standard that they take the place of. */
 export type OwnStandards = Readonly<Record<string, readonly string[]>>;
@@ -41,7 +43,7 @@ export const standardsWith = (own: OwnStandards): readonly Standard[] =>
   });
 
 /** A feed of a standard's class and the header rows under which it comes. */
-export function sampleOf({ feed, holds, tradition }: Standard): {
+export function sampleOf({ feed, holds, leads, tradition }: Standard): {
   readonly context: readonly string[];
   readonly feed: string;
 } {
@@ -54,7 +56,7 @@ export function sampleOf({ feed, holds, tradition }: Standard): {
       group === "pushes" ? "kind: sensitivity" : "",
       tradition ? `tradition: ${tradition}` : "",
       thrown ? `A: ${thrown}` : "",
-      held ? `B: ${held}` : "",
+      held ? `B: ${held}` : leads ? "B: lead right" : "",
     ].filter((row) => row !== ""),
     feed: sample,
   };
@@ -67,12 +69,19 @@ export interface Rank {
   readonly never: boolean;
 }
 
-/** The standards for what comes at somebody; null where the trade has none. `blow`: null for pushes and holds. */
+/** What comes at somebody, from whom, in a drill of which tradition. */
+interface Coming {
+  readonly use: MoveUse;
+  /** null for pushes and holds. */
+  readonly blow: Blow | null;
+  readonly feeder: Person;
+  readonly answerer: Person;
+  readonly tradition: string | null;
+}
+
+/** The standards for what comes; null where the trade has none. */
 export function standardFor(
-  use: MoveUse,
-  blow: Blow | null,
-  answerer: Person,
-  tradition: string | null = null,
+  { use, blow, feeder, answerer, tradition }: Coming,
   standards: readonly Standard[] = STANDARDS,
 ): Standard | null {
   const feed = blow ? blowClass(blow) : contactClass(use);
@@ -81,9 +90,12 @@ export function standardFor(
   const named = blow ? undefined : standards.find((one) => one.feed === own);
   if (named) return named;
   const fits = standards.filter((one) => one.feed === feed && (one.holds === undefined || one.holds === held));
+  const plain = fits.filter((one) => one.tradition === undefined);
+  const opposite = feeder.lead !== answerer.lead;
   return (
     fits.find((one) => one.tradition !== undefined && one.tradition === tradition) ??
-    fits.find((one) => one.tradition === undefined) ??
+    plain.find((one) => one.leads !== undefined && opposite) ??
+    plain.find((one) => one.leads === undefined) ??
     null
   );
 }
