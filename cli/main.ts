@@ -7,9 +7,8 @@ import { format } from "#core/score/format.ts";
 import { parse } from "#core/score/parse.ts";
 import { repairsOf } from "#core/answers/repairs.ts";
 import type { Finding } from "#core/findings/finding.ts";
-import { rankAnswers } from "#core/answers/answers.ts";
+import { rankAnswers, type RankedAnswer } from "#core/answers/answers.ts";
 import { rankCombined, thrownInTurn } from "#core/answers/combined.ts";
-import type { CheckedExchange } from "#core/exchange/types.ts";
 import { headerRows } from "#core/score/edit.ts";
 import { shippedFaults } from "#core/words/schema.ts";
 import { shippedMoves } from "#core/words/shipped.ts";
@@ -47,7 +46,7 @@ function runFormat(files: readonly string[], { json }: Options): number {
 }
 
 /** Answers to one feed or several, as they are printed: the least margin and tempo, and what is open at the end. */
-function shownAnswer(answer: string, exchanges: readonly CheckedExchange[]) {
+function shownAnswer(answer: string, exchanges: readonly RankedAnswer["exchange"][]) {
   const least = (values: readonly (number | null)[]) => Math.min(...values.map((value) => value ?? Infinity));
   const ceiling = least(exchanges.map((e) => e.ceiling));
   return {

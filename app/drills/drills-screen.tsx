@@ -32,7 +32,7 @@ export interface DrillListRow {
   };
 }
 
-export interface DeletedDrill {
+interface DeletedDrill {
   readonly id: string;
   readonly title: string;
   readonly deleted_at: string;
