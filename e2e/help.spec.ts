@@ -71,6 +71,6 @@ test("the verdict is said aloud when it changes", async ({ page }) => {
   await freshDrill(page, "title: Said aloud\n\nA jab -> B slip out\n");
   const said = page.getByRole("region", { name: "Findings" }).getByRole("status").first();
   await expect(said).toHaveText("The drill is sound: 0 errors, 0 risks.");
-  await typeAtEnd(page, "A lead hook -> B lean back\n");
+  await typeAtEnd(page, "A lead hook -> B slip out\n");
   await expect(said).toHaveText(/The drill is broken: 1 error, \d risks?\./);
 });

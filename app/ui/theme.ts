@@ -79,8 +79,8 @@ const heading = { fontFamily: FONTS.heading, fontWeight: 650, letterSpacing: "-0
 /** Read aloud and not seen. */
 export const UNSEEN = {
   position: "absolute",
-  width: 1,
-  height: 1,
+  width: "1px",
+  height: "1px",
   m: "-1px",
   overflow: "hidden",
   clipPath: "inset(50%)",
