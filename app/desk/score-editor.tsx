@@ -131,6 +131,8 @@ const editorStyle = (c: ReturnType<typeof usePalette>) => ({
   height: "100%",
   "& .cm-editor": { height: "100%", fontSize: "1rem", outline: "none" },
   "& .cm-editor.cm-focused": { outline: "none", boxShadow: `inset 3px 0 0 ${c.primary.main}` },
+  // The editor as a whole shows that it has the focus.
+  "& .cm-content:focus-visible": { outline: "none" },
   "& .cm-scroller": { fontFamily: FONTS.mono, lineHeight: 1.65 },
   "& .cm-content": { py: 1.5, caretColor: c.text.primary },
   "& .cm-content ::selection": { color: c.text.primary, background: "transparent" },
