@@ -14,6 +14,8 @@ import { linesOf } from "#core/score/structure.ts";
 import { parse } from "#core/score/parse.ts";
 import { closeCycle, type Closing } from "#core/search/close-cycle.ts";
 import { refute, type Refutation } from "#core/search/refute.ts";
+import type { Checked } from "#core/drill/types.ts";
+import { artOf, inArt } from "#core/trade/art.ts";
 import { inOwnWords } from "#core/trade/own-words.ts";
 import { sampleOf, standardKey, STANDARDS } from "#core/trade/standards.ts";
 import { inTradition } from "#core/words/shown.ts";
@@ -94,8 +96,17 @@ export const answerAnswers: Answers<AnswerQuestions> = {
   coverage: ({ texts, feeds }, { school }) => coverage(texts, feeds, school),
 };
 
+/** What stays open behind an answer, of what this drill throws: that a kick might come is known without saying. */
+function openIn(drill: Checked, { vocabulary }: School): (exchange: Checked["exchanges"][number]) => string[] {
+  const art = artOf(drill);
+  return ({ followUps }) =>
+    followUps.filter(({ state, move }) => state === "open" && inArt(move, art, vocabulary)).map(({ move }) => move);
+}
+
 function answers(text: string, feed: string, { reader, school }: Desk): AnswerView[] {
-  return rankAnswers(headerRows(reader.read(text)), feed, school).map(({ text: answer, move, exchange }) => {
+  const score = reader.read(text);
+  const open = openIn(checkFor(score, school), school);
+  return rankAnswers(headerRows(score), feed, school).map(({ text: answer, move, exchange }) => {
     const hands = exchange.contact?.busy ?? [];
     return {
       text: inTradition(answer, move, school.customs.names, school.vocabulary),
@@ -105,7 +116,7 @@ function answers(text: string, feed: string, { reader, school }: Desk): AnswerVi
       verdict: exchange.verdict === "risky" ? "risky" : "valid",
       marginCm: Math.round((exchange.margin ?? 0) * 1000) / 10,
       ceiling: exchange.ceiling,
-      open: exchange.followUps.filter((f) => f.state === "open").map((f) => f.move),
+      open: open(exchange),
     };
   });
 }
@@ -120,7 +131,9 @@ function combined(text: string, row: RowIndex, { reader, school }: Desk): Combin
   const at = item.row.from;
   const thrown = thrownInTurn(header, text.slice(at + fed.from, at + fed.to), school);
   if (thrown.length === 0) return null;
-  const spans = checkFor(score, school).exchanges.flatMap((e) =>
+  const checked = checkFor(score, school);
+  const open = openIn(checked, school);
+  const spans = checked.exchanges.flatMap((e) =>
     e.row === item.row && e.feeder === actor && e.answerSpan && e.answerSpan.from < (answered?.to ?? 0)
       ? [e.answerSpan]
       : [],
@@ -138,7 +151,7 @@ function combined(text: string, row: RowIndex, { reader, school }: Desk): Combin
         (least, { ceiling }) => (ceiling === null ? least : Math.min(ceiling, least ?? ceiling)),
         null,
       ),
-      open: exchanges[exchanges.length - 1]!.followUps.filter((f) => f.state === "open").map((f) => f.move),
+      open: open(exchanges[exchanges.length - 1]!),
     })),
     from: at + ends[0]!,
     to: at + ends[1]!,
