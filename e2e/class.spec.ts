@@ -120,7 +120,7 @@ test("the demo evening is planned from attendance to the printed sheet in under 
     await page.getByRole("link", { name: "On the wall" }).click();
     await expect(page.getByRole("heading", { name: /Round 2 of \d+/ })).toBeVisible();
     await page.keyboard.press("ArrowRight");
-    await expect(page.getByRole("heading", { name: /Round 3 of \d+/ })).toBeVisible();
+    await expect(page.getByRole("heading", { name: /Round 3 of \d+/ })).toBeVisible({ timeout: 30_000 });
     await expectAccessible(page);
   });
 
