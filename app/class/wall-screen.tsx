@@ -1,7 +1,7 @@
 /** The pairs of a round for the wall: read from across the hall; arrow keys go from round to round. */
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import { useEffect, useState } from "react";
+import { useLayoutEffect, useState } from "react";
 import { Link } from "react-router";
 import type { PlanPage } from "#server/views.ts";
 import { membersOf } from "./members.ts";
@@ -13,7 +13,8 @@ export function WallScreen({ page }: { page: PlanPage }) {
   const { lesson, kept, rungs, names } = page;
   const rounds = kept?.plan.rounds ?? [];
   const [at, setAt] = useState(Math.min(kept?.done ?? 0, Math.max(0, rounds.length - 1)));
-  useEffect(() => {
+  // With the first picture: a key that is pressed at once must not be lost.
+  useLayoutEffect(() => {
     const key = (event: KeyboardEvent) => {
       const by = event.key === "ArrowRight" || event.key === " " ? 1 : event.key === "ArrowLeft" ? -1 : 0;
       if (by === 0) return;
