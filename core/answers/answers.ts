@@ -113,10 +113,17 @@ function allAnswers(context: readonly string[], feed: string, school: School): R
   const found: RankedAnswer[] = [];
   const put = (move: Move, text: string, rank: Rank) => {
     const beat = readAnswer(fed, text);
-    if (!beat) return;
+    // With other things in the hand the same word may mean another move: that one is tried by its own name.
+    if (!beat?.uses.some((use) => use.move.id === move.id)) return;
     const exchange = checkSingleFor(fed, beat, school);
     if (exchange.verdict !== "valid" && exchange.verdict !== "risky") return;
-    const worth = worthOf(exchange) - strange(move, exchange, header.kind) + (isUsual(text, school) ? USUAL_BONUS : 0);
+    // A block without a height goes where it is needed: with one it is no other answer.
+    const same = text.startsWith(`${move.name} `) && standard?.answers.includes(move.name);
+    const worth =
+      worthOf(exchange) -
+      strange(move, exchange, header.kind) -
+      (same ? STRANGE : 0) +
+      (isUsual(text, school) ? USUAL_BONUS : 0);
     found.push({
       text: inOwnWords(text, header.tradition, school.vocabulary),
       move,
@@ -282,12 +289,17 @@ const USUAL_BONUS = 0.12;
 const CONTACT_GROUPS = new Set(["contact", "yielding"]);
 const WEAPON_GROUPS = new Set(["weapon arm", "weapon defence"]);
 
+/** How much less an answer is worth for each thing about it that a class would not train here. */
+const STRANGE = 0.4;
+
 /** Answers from another family of drill are possible but not what a class would train here. */
 function strange(move: Move, { blow }: CheckedExchange, kind: string): number {
   const family = CONTACT_GROUPS.has(move.group) === (kind === "sensitivity");
-  const tool = !WEAPON_GROUPS.has(move.group) || blow?.weapon !== null;
+  const tool = !WEAPON_GROUPS.has(move.group) || (blow?.weapon ?? null) !== null;
   const caught = !(move.answer ?? []).some((m) => m.by === "seize") || blow?.limb === "leg";
-  return (family ? 0 : 0.4) + (tool ? 0 : 0.4) + (caught ? 0 : 0.4);
+  // Who is held already has nobody to close in on.
+  const far = move.requires === undefined || blow !== null;
+  return STRANGE * [family, tool, caught, far].filter((usual) => !usual).length;
 }
 
 /** More clearance than this is no better, m. */
