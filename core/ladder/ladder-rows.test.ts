@@ -162,3 +162,11 @@ describe("the block of a drill", () => {
     ]);
   });
 });
+
+test("what is answered last is said as what is new", () => {
+  const text = "A jab -> B slip out, cross -> A cover";
+  const whole = drill(text);
+  const before = firstRungs(whole, school).find(({ text: rung }) => rung.trimEnd().endsWith("B slip out, cross"))!;
+  const [next] = moreRows(drill(before.text), before.rows, whole, school);
+  expect(next!.changed).toBe("Now A answers it: cover");
+});

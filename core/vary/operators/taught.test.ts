@@ -82,3 +82,52 @@ test("changes that are said alike are told apart by their row", () => {
   expect(new Set(all).size).toBe(all.length);
   expect(all.filter((one) => /at the end leave at an angle, in row \d$/.test(one))).toHaveLength(2);
 });
+
+describe("a choice", () => {
+  test("is none between rows that begin alike and are answered otherwise", () => {
+    const rows = `${GLOVES}A jab -> B slip out, cross\nA jab, cross -> B catch, slip out\nA lead hook -> B weave`;
+    for (const { text } of made("feeders-choice", rows)) expect(text).not.toMatch(/one: A jab ->[^]*two: A jab, cross/);
+    const alike = `${GLOVES}A jab -> B slip out, cross\nA jab, jab -> B slip out, slip in + jab`;
+    expect(changes("feeders-choice", alike)).toEqual(["Feeder picks: jab or double jab"]);
+  });
+  test("keeps the blow of the same beat, also where a saying stands for both", () => {
+    const [either] = plays("responders-choice", "tradition: cantonese\nrange: trap\n\nA straight punch -> B tan da");
+    expect(either).toMatch(/^A straight punch -> B tan da \| pak sao \+ straight punch$/);
+  });
+});
+
+describe("what asks for gear writes it", () => {
+  const STICKS = "tempo: 70%\nA: holds stick 71 cm\nB: holds stick 71 cm\n\n";
+  test("sticks that go faster want eyes covered", () => {
+    const faster = made("tempo-up", `${STICKS}A forehand high -> B block left high`);
+    expect(faster.length).toBeGreaterThan(0);
+    for (const { text, changed } of faster) {
+      expect(text.match(/wears eye protection/g)).toHaveLength(2);
+      expect(changed).toMatch(/Eye protection on$/);
+    }
+  });
+  test("slower asks for nothing", () => {
+    for (const { text } of made("tempo-down", `${STICKS}A forehand high -> B block left high`))
+      expect(text).not.toMatch(/wears/);
+  });
+});
+
+describe("what grows by another path", () => {
+  const changed = (operator: OperatorId, fed: string) => changes(operator, `kind: sensitivity\n\n${fed}`).join("; ");
+  test("feet together for a push at the body, not at an arm, and not for a hold", () => {
+    expect(changed("narrow", "A push to chest -> B turn")).toBe("Feet together");
+    expect(changed("narrow", "A press on lead forearm -> B palm-up arm")).toBe("");
+    expect(changed("narrow", "A collar tie -> B frame")).toBe("");
+  });
+  test("contact kept and no resisting for pushes, not where a hold is fought for", () => {
+    expect(changed("restriction", "A push to chest -> B turn")).toMatch(/No resisting/);
+    expect(changed("restriction", "A collar tie -> B frame")).not.toMatch(/No resisting|Contact kept/);
+  });
+  test("alone it grows by tempo", () => {
+    expect(changes("tempo-up", "kind: solo\ntempo: 90%\n\nA jab, cross")).toContain("At full speed");
+  });
+  test("three rotate", () => {
+    const three = "formation: triangle 2 m\n\nA jab at B -> B catch\nB jab at C -> C catch\nC jab at A -> A catch";
+    expect(changes("swap-roles", three)).toEqual(["Rotate after each one"]);
+  });
+});
