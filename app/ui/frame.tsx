@@ -155,7 +155,7 @@ const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "
 /** `2026-11-25` as `25 Nov`: the day as it stands, in no time zone. */
 export const shortDate = (iso: string): string => `${Number(iso.slice(8, 10))} ${MONTHS[Number(iso.slice(5, 7)) - 1]}`;
 
-/** Says which place one has come to, and takes the focus there, as a page that is loaded anew would. */
+/** Says which place one has come to, and takes the focus there, as a page that is loaded would. */
 function Arrival() {
   const { pathname } = useLocation();
   const [said, setSaid] = useState("");

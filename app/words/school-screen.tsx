@@ -10,10 +10,11 @@ import type { DrillText, VerdictChange } from "#core/policy/compare.ts";
 import { type RuleSetting, type SchoolData, type SchoolCustoms, SCHOOL_CUSTOMS } from "#core/policy/settings.ts";
 import { numberingSets } from "#core/words/shipped.ts";
 import { VerdictRing } from "../ui/marks.tsx";
-import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";
+import { Notice, WordChoice } from "../ui/parts.tsx";
 import { useSettings } from "../ui/use-settings.ts";
 import { ask } from "../workers/client.ts";
 import { questions } from "./customs.ts";
+import { SettingsHead } from "./settings-head.tsx";
 import { StageOrder } from "./stage-order.tsx";
 import { Weights } from "./weights.tsx";
 import { WordsNav } from "./words-nav.tsx";
@@ -59,27 +60,20 @@ export function SchoolScreen({ drills }: { drills: readonly DrillText[] }) {
   };
   return (
     <>
-      <ScreenHead title="Words" lead="Where traditions differ the school decides; this says what follows from it.">
-        {dirty && (
-          <Button variant="text" color="inherit" onClick={() => setDraft(settings)}>
-            Leave it as it was
-          </Button>
-        )}
-        <Button
-          variant="contained"
-          disabled={!dirty || busy}
-          onClick={() =>
-            patch({
-              customs: draft.customs ?? {},
-              severity: draft.severity ?? {},
-              rulings: draft.rulings ?? [],
-              load: draft.load ?? {},
-            })
-          }
-        >
-          {busy ? "Saving…" : dirty ? "Save" : "Saved"}
-        </Button>
-      </ScreenHead>
+      <SettingsHead
+        lead="Where traditions differ the school decides; this says what follows from it."
+        dirty={dirty}
+        busy={busy}
+        onLeave={() => setDraft(settings)}
+        onSave={() =>
+          patch({
+            customs: draft.customs ?? {},
+            severity: draft.severity ?? {},
+            rulings: draft.rulings ?? [],
+            load: draft.load ?? {},
+          })
+        }
+      />
       <WordsNav />
       {result && "message" in result && <Notice tone="trouble">{result.message}</Notice>}
       <Box

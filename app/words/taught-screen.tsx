@@ -16,10 +16,11 @@ import {
 } from "#core/trade/standards.ts";
 import { VerdictRing } from "../ui/marks.tsx";
 import { OrderList } from "../ui/order-list.tsx";
-import { Notice, ScreenHead } from "../ui/parts.tsx";
+import { Notice } from "../ui/parts.tsx";
 import { useSettings } from "../ui/use-settings.ts";
 import { ask } from "../workers/client.ts";
 import type { TaughtView } from "../workers/questions/answers.ts";
+import { SettingsHead } from "./settings-head.tsx";
 import { WordsNav } from "./words-nav.tsx";
 
 const GROUPS: readonly { readonly id: string; readonly says: string }[] = [
@@ -70,19 +71,13 @@ export function TaughtScreen() {
   };
   return (
     <>
-      <ScreenHead
-        title="Words"
+      <SettingsHead
         lead="Answers, repairs, variations and ladders take what is taught first from these lists; the checker decides what holds."
-      >
-        {dirty && (
-          <Button variant="text" color="inherit" onClick={() => setOwn(settings.standards ?? {})}>
-            Leave it as it was
-          </Button>
-        )}
-        <Button variant="contained" disabled={!dirty || busy} onClick={() => patch({ standards: own })}>
-          {busy ? "Saving…" : dirty ? "Save" : "Saved"}
-        </Button>
-      </ScreenHead>
+        dirty={dirty}
+        busy={busy}
+        onLeave={() => setOwn(settings.standards ?? {})}
+        onSave={() => patch({ standards: own })}
+      />
       <WordsNav />
       {result && "message" in result && <Notice tone="trouble">{result.message}</Notice>}
       <Box

@@ -59,6 +59,9 @@ const NAMED = share(0.1);
 /** Other answers tried as a repair. */
 const REPAIRS = 6;
 
+/** A blow with the step that takes it to who went back. */
+const walking = (blow: string): string => `${TRADE.companions.forward} + ${blow}`;
+
 /** A start with what the check says of it. */
 interface Begun extends Start {
   readonly exchange: CheckedExchange;
@@ -103,7 +106,9 @@ class Search {
   private check(played: Played): Checked {
     this.nodes++;
     const line = playedText(played, this.drill.header.actors.length);
-    return checkFor(parse([...this.context, "", ...played.before, line].join("\n")), this.school);
+    // What came before goes on into the line: outside of a block each row would begin afresh.
+    const rows = played.before.length === 0 ? [line] : ["carry:", ...[...played.before, line].map((row) => `  ${row}`)];
+    return checkFor(parse([...this.context, "", ...rows].join("\n")), this.school);
   }
 
   /** The last exchange of a played line. */
@@ -121,7 +126,7 @@ class Search {
       const refused = this.refused({ ...played, feeds: [...played.feeds, next] });
       if (refused.length === 0) found.push(next);
       else if (refused.every((rule) => rule === "out-of-reach")) {
-        const after = `step in + ${next}`;
+        const after = walking(next);
         if (this.refused({ ...played, feeds: [...played.feeds, after] }).length === 0) found.push(after);
       }
     }
@@ -145,7 +150,12 @@ class Search {
       const fed = { ...played, feeds: [...played.feeds, action] };
       const answered = this.answer(fed, planned?.answer ?? null, actions.length);
       if (answered.kind === "met")
-        next.push({ start: position.start, played: answered.played, exchange: answered.exchange, planned: null });
+        next.push({
+          start: position.start,
+          played: behindMeeting(answered.played, this.drill),
+          exchange: answered.exchange,
+          planned: null,
+        });
       else if (answered.kind === "landed") return { next, landed: { ...answered, from: position.start, move: action } };
     }
     return { next, landed: null };
@@ -271,7 +281,7 @@ class Search {
       exchange.answer.every(({ move }) => !had.has(move.id)),
     );
     const [first, ...rest] = returns;
-    const walked = first === undefined ? [] : [`step in + ${first}`, ...rest];
+    const walked = first === undefined ? [] : [walking(first), ...rest];
     for (const { text } of others.slice(0, REPAIRS)) {
       const answered = (behind: readonly string[]): Played => ({
         ...played,
@@ -293,6 +303,13 @@ class Search {
   }
 }
 
+/** Two strokes that met are a row of their own: what is thrown next stands behind it. */
+function behindMeeting(played: Played, { header }: Checked): Played {
+  if (played.joint === "->") return played;
+  const met = playedText(played, header.actors.length);
+  return { ...played, before: [...played.before, met], feeds: [], answers: [], joint: "->" };
+}
+
 /** Searches a checked drill for the shortest line that lands, exchange by exchange, ply by ply. */
 export function refute(checked: Checked, school: School, options: RefuteOptions = REFUTE_DEFAULTS): Refutation {
   const fault = checked.findings.find(({ severity }) => severity === "error");
@@ -304,7 +321,9 @@ export function refute(checked: Checked, school: School, options: RefuteOptions 
   const why = search.stopped;
   if (!landed && why) return { kind: "stopped", plies, nodes: search.nodes, why };
   if (!landed) return { kind: "holds", plies, nodes: search.nodes };
-  const line = playedText(landed.played, checked.header.actors.length);
+  // With the strokes that met since it began, which are rows of their own.
+  const since = landed.played.before.slice(landed.from.played.before.length);
+  const line = [...since, playedText(landed.played, checked.header.actors.length)].join("; ");
   return {
     kind: "refuted",
     row: lineNumber(landed.from.row.index),

@@ -86,7 +86,7 @@ test("changes that are said alike are told apart by their row", () => {
 describe("a choice", () => {
   test("is none between rows that begin alike and are answered otherwise", () => {
     const rows = `${GLOVES}A jab -> B slip out, cross\nA jab, cross -> B catch, slip out\nA lead hook -> B weave`;
-    for (const { text } of made("feeders-choice", rows)) expect(text).not.toMatch(/one: A jab ->[^]*two: A jab, cross/);
+    expect(made("feeders-choice", rows)).toEqual([]);
     const alike = `${GLOVES}A jab -> B slip out, cross\nA jab, jab -> B slip out, slip in + jab`;
     expect(changes("feeders-choice", alike)).toEqual(["Feeder picks: jab or double jab"]);
   });
