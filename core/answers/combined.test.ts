@@ -43,4 +43,5 @@ test("one feed is no combination, and what has no answer has no list", () => {
   expect(thrownInTurn([], "A jab -> B catch", school)).toEqual([]);
   expect(thrownInTurn([], "frobnicate", school)).toEqual([]);
   expect(rankCombined([], "A", ["frobnicate", "jab"], school)).toEqual([]);
+  expect(ranked("A step in, step back")).toEqual([]);
 });

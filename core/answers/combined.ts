@@ -89,5 +89,7 @@ export function rankCombined(
       .sort((a, b) => a.place - b.place)
       .slice(0, CARRIED);
   }
-  return runs.slice(0, limit).map(({ answers, exchanges }) => ({ text: answers.join(", "), exchanges }));
+  // Where nothing comes at anybody there is nothing to answer.
+  const answered = runs.filter(({ answers }) => answers.length > 0);
+  return answered.slice(0, limit).map(({ answers, exchanges }) => ({ text: answers.join(", "), exchanges }));
 }
