@@ -92,7 +92,7 @@ describe("a row in two steps", () => {
     expect(first.text).toMatch(/^A jab -> B parry\nA jab -> B parry$/m);
     expect(first.changed).toBe("Add the jab. Only the beginning of it");
     const on = after("A jab -> B parry\nA jab -> B parry", 1.25);
-    expect(on.map((s) => s.changed)[0]).toBe("Behind it the cross");
+    expect(on.map((s) => s.changed)[0]).toBe("Behind the jab the cross");
   });
   test("a row of which nothing is sent back comes in whole", () => {
     const plain = drill("A jab -> B parry\nA cross -> B slip out");

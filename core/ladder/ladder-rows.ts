@@ -206,7 +206,8 @@ export function moreRows(now: Checked, rows: number, base: Checked, school: Scho
 function goesOn(cut: Cut, before: Cut, row: DrillRow): string {
   const { name } = row;
   const feed = cutFeed(cut, row);
-  if (before.missing === "feeds") return ROW_CHANGES.behind(behind(cut, before), hitsBack(cut) ? "hit back" : null);
+  if (before.missing === "feeds")
+    return ROW_CHANGES.behind(firstTurn(before.line), behind(cut, before), hitsBack(cut) ? "hit back" : null);
   switch (cut.missing) {
     case null:
       if (before.missing === "numbers") return ROW_CHANGES.numbers(name);
