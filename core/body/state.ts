@@ -26,12 +26,14 @@ export type Posture = Readonly<Record<BodyPart, Shift>> & { readonly legBack: Re
 /** What each hand holds. Never changed in place: states share it. */
 type Holds = Readonly<Record<Side, Hold | null>>;
 
-interface Hold {
+export interface Hold {
   readonly of: Actor;
   readonly limb: "hand" | "leg" | "body";
   readonly side: Side;
   /** `own`: the other end of what they hold themselves. */
   readonly kind: "pin" | "grip" | "touch" | "own";
+  /** Taken from behind: whoever holds stands at the back. */
+  readonly behind?: true;
 }
 
 export interface BodyState {
@@ -278,6 +280,13 @@ export const zoneNow = (state: BodyState, zone: HitZone): Ellipse =>
 /** The hand or leg of `of` that somebody holds fast, with who holds it. */
 export function heldBy(world: World, of: Actor, limb: "hand" | "leg", side: Side): BodyState | null {
   return holdsLimb(world.A, of, limb, side) ?? holdsLimb(world.B, of, limb, side) ?? holdsLimb(world.C, of, limb, side);
+}
+
+/** Whoever holds somebody from behind. */
+export function behind(world: World, of: Actor): BodyState | null {
+  const holds = (state: BodyState) =>
+    [state.holds.left, state.holds.right].some((hold) => hold?.of === of && hold.behind === true);
+  return Object.values(world).find((state) => state.holds !== EMPTY_HANDS && holds(state)) ?? null;
 }
 
 function holdsLimb(state: BodyState | undefined, of: Actor, limb: "hand" | "leg", side: Side): BodyState | null {

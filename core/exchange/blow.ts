@@ -5,7 +5,7 @@ import { RADII, SEGMENTS } from "../body/anthropometry.ts";
 import type { HitZone } from "../body/body.ts";
 import { distanceOf, sideOf, zoneNow, type BodyState } from "../body/state.ts";
 import { otherSide, type Side } from "../score/person.ts";
-import { isLegZone, PARTS, zoneHeight } from "../body/parts.ts";
+import { isArmPart, isLegZone, PARTS, zoneHeight } from "../body/parts.ts";
 import { partNamed, type PartName } from "../words/part-names.ts";
 import type { MoveUse, PartRef } from "../read/types.ts";
 import type { ByHeight, Height } from "../words/types.ts";
@@ -196,6 +196,11 @@ function lowered(aim: number, zone: HitZone, receiver: BodyState, attacker: Body
 /** How far from the middle of a zone a blow may still aim, share of its half height. */
 const LOWEST_AIM = 0.9;
 
+/** How much nearer than the body the arm is at which a return goes, m. */
+function armAhead({ use, isReturn }: Feed, receiver: BodyState): number {
+  return isReturn && isArmPart(targetOf(use).part) ? MODEL.guardAhead * receiver.body.height : 0;
+}
+
 /** Puts the feed into the receiver's frame as they stand now. `gained`: reach from a written step or push-off. */
 export function launch(feed: Feed, attacker: BodyState, receiver: BodyState, gained: number): Blow {
   const { use } = feed;
@@ -213,7 +218,7 @@ export function launch(feed: Feed, attacker: BodyState, receiver: BodyState, gai
   const longest = ownStep(feed, attacker) * attacker.body.scale;
   const past = Math.max(0, MODEL.spare + MODEL.depthOfCommitment * extraCommitment(use));
   const step = Math.min(longest, Math.max(0, needed + past - reach));
-  const missing = needed - reach - step;
+  const missing = needed - reach - step - armAhead(feed, receiver);
   const spare = Math.max(0, -missing);
   const lateral = limb === "hand" ? 0.8 * attacker.body.halfShoulders : 0.06 * attacker.body.height;
   return {
@@ -222,6 +227,8 @@ export function launch(feed: Feed, attacker: BodyState, receiver: BodyState, gai
     limb,
     side,
     path: attack.path,
+    oneLeg: attack.oneLeg === true,
+    hooks: attack.hooks === true,
     tool: attack.tool,
     weapon: attack.tool === "stick" || attack.tool === "blade" ? attacker.body.person.holds : null,
     zone,

@@ -51,7 +51,7 @@ export function backToClear(blow: Blow, moved: BodyState, right: number, wanted:
 }
 
 /** Who shoots in at the thighs has the other leg where one is only pulled back; an ankle can be pulled away. */
-const takesBoth = ({ path, zone }: Blow): boolean => path === "shoot" && !zone.startsWith("shin");
+const takesBoth = ({ path, zone, hooks }: Blow): boolean => path === "shoot" && !hooks && !zone.startsWith("shin");
 
 /** Clearance of one zone of a moved body from the attack, m; negative where it is met. */
 export function zoneClearance(blow: Blow, z: Ellipse, right: number, forward: number): number {

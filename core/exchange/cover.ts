@@ -4,7 +4,7 @@ import type { Blow, Layer } from "./types.ts";
 import type { BodyMove } from "./move-body.ts";
 import { byHeight, heightAt, limbSide } from "./blow.ts";
 import { MODEL } from "./constants.ts";
-import { RADII } from "../body/anthropometry.ts";
+import { RADII, SEGMENTS } from "../body/anthropometry.ts";
 import { norm, pointSegmentDistance, segmentDistance, segmentsCross } from "../body/geometry.ts";
 import type { BodyState } from "../body/state.ts";
 import type { Side } from "../score/person.ts";
@@ -226,7 +226,9 @@ export function deflect(m: Deflect, c: CoverContext): Layer {
   const ahead = Math.max(MODEL.parryAhead, behind);
   if (ahead > MODEL.parryReach) return fail("far");
   const at = lineAt(blow, blow.aim.d + ahead);
-  const inBox = insideBox(m.box, hand, at, c, 0.03);
+  // A hand with no height goes where the blow comes in.
+  const box = byHeight(m.box, use.height ?? heightAt(at.w / move.state.body.height));
+  const inBox = insideBox(box, hand, at, c, 0.03);
   if (inBox < 0) return layer(c, "deflect", inBox, { detail: { why: "place" }, bareLimb });
   const length = Math.max(0.35, blow.origin.d - blow.aim.d);
   const needed = (0.08 + blow.radius) * ((length - ahead) / length);
@@ -268,14 +270,27 @@ export function pass(m: Extract<Mechanism, { by: "pass" }>, c: CoverContext): La
 /** Inside the swing: the hands must reach the attacker's forearm. */
 export function jam(c: CoverContext): Layer {
   const { blow, move, attacker } = c;
-  if (blow.limb !== "hand" || blow.path === "shoot")
-    return layer(c, "jam", -0.1, { fails: "open", detail: { why: "arm" } });
+  if (blow.path === "shoot") return layer(c, "jam", -0.1, { fails: "open", detail: { why: "arm" } });
+  if (blow.limb !== "hand") return jamKick(c);
   const between = blow.origin.d - move.forward;
   const forearm = 0.8 * (attacker.body.arm * 0.59) + 0.07;
   const reach = 0.62 * move.state.body.arm;
   const margin = reach - Math.max(0, between - forearm);
   if (move.forward <= 0 && margin < 0)
     return layer(c, "jam", margin, { fails: "companion", detail: { needs: "a step in" } });
+  return layer(c, "jam", margin);
+}
+
+/**
+ * Inside a kick that swings: the step has to bring the arms to the thigh, where it has no speed yet. One that
+ * comes straight pushes whoever steps in away.
+ */
+function jamKick(c: CoverContext): Layer {
+  const { blow, move, attacker } = c;
+  if (blow.path !== "arc") return layer(c, "jam", -0.1, { fails: "open", detail: { why: "heel" } });
+  const between = blow.origin.d - move.forward;
+  const margin = 0.62 * move.state.body.arm - Math.max(0, between - attacker.body.height * SEGMENTS.thigh);
+  if (move.forward <= 0) return layer(c, "jam", -0.05, { fails: "companion", detail: { needs: "a step in" } });
   return layer(c, "jam", margin);
 }
 

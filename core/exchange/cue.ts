@@ -5,7 +5,7 @@
 import { metres } from "../base/units.ts";
 import { draft, type FindingDraft } from "../findings/finding.ts";
 import { isArmPart } from "../body/parts.ts";
-import { cloneState, cloneWorld, distanceOf, type World } from "../body/state.ts";
+import { cloneState, cloneWorld, distanceOf, moveFeet, type World } from "../body/state.ts";
 import type { DoneBeat, MoveUse } from "../read/types.ts";
 import type { Cue } from "../words/types.ts";
 import { limbKind } from "./blow.ts";
@@ -61,6 +61,7 @@ class CueCheck {
     this.findings.push(...limbFindings(cue.beatUses, row, world, actor, null), ...holdReach(cue.beatUses, cue, world));
     const { x, y } = world[actor]!;
     applySetUp(cue.beatUses, world, actor, receiver);
+    if (this.kind === "approach" && beats[0]) this.comeOn(beats[0]);
     for (const beat of beats) this.beat(beat);
     const contact = {
       attacker: cloneState(world[actor]!),
@@ -126,32 +127,50 @@ class CueCheck {
     for (const use of blows) this.strike(use, beat);
   }
 
+  /** Who walks in comes on until the blow that meets them gets there, a step more at most. */
+  private comeOn(beat: DoneBeat): void {
+    const { cue, world, setting } = this;
+    const use = beat.uses.find(({ move, feint }) => move.attack && !feint);
+    if (!use) return;
+    const ahead = cloneWorld(world);
+    const { blow } = launchFeed(this.blowOf(use, beat), ahead, setting.header.range);
+    const short = blow?.missing ?? 0;
+    if (short > 0) moveFeet(world[cue.actor]!, world[cue.receiver]!, 0, Math.min(short + MODEL.spare, MODEL.plainStep));
+  }
+
   /** Gear that is missing is said once, not for every blow. */
   private say(found: readonly FindingDraft[]): void {
     for (const one of found)
       if (!this.findings.some((f) => f.rule === one.rule && f.params.gear === one.params.gear)) this.findings.push(one);
   }
 
-  /** A blow: onto the pad, or at whoever shows an opening, comes in or holds on. */
-  private strike(use: MoveUse, beat: DoneBeat): void {
-    const { cue, world, setting, kind } = this;
-    const { actor, receiver, row } = cue;
+  /** A blow as it is thrown at whoever gave the cue. */
+  private blowOf(use: MoveUse, beat: DoneBeat): Feed {
+    const { cue, world, kind } = this;
     const pad = kind === "pad";
     const order = this.layers.length;
-    const feed: Feed = {
+    return {
       ...plainFeed({
         use: pad && order === 0 ? atPad(use, cue.use) : use,
-        row,
-        actor: receiver,
-        receiver: actor,
+        row: cue.row,
+        actor: cue.receiver,
+        receiver: cue.actor,
         beatUses: beat.uses,
       }),
       companions: [],
       first: order === 0,
       order,
-      ahead: pad ? padAhead(use, world[actor]!) : 0,
+      ahead: pad ? padAhead(use, world[cue.actor]!) : 0,
       onPad: pad,
     };
+  }
+
+  /** A blow: onto the pad, or at whoever shows an opening, comes in or holds on. */
+  private strike(use: MoveUse, beat: DoneBeat): void {
+    const { cue, world, setting, kind } = this;
+    const { actor, row } = cue;
+    const pad = kind === "pad";
+    const feed = this.blowOf(use, beat);
     // A blow at somebody can be answered: it is thrown in earnest by whoever walks the turn.
     const { blow, findings } = launchFeed(feed, pad ? world : cloneWorld(world), pad ? setting.header.range : null);
     this.findings.push(...findings);
@@ -175,7 +194,8 @@ class CueCheck {
       this.answered = use;
     } else if (this.layers.length === 0) {
       const answer = beat.uses.map((one) => one.text).join(" + ");
-      this.findings.push(draft(cue.row, beat, "line-open", { code: kind, answer, feed: cue.use.text }));
+      const code = cue.use.move.contact?.behind ? "behind" : kind;
+      this.findings.push(draft(cue.row, beat, "line-open", { code, answer, feed: cue.use.text }));
     }
   }
 }
@@ -204,6 +224,9 @@ function answers({ move }: MoveUse, kind: Exclude<Cue | "hold", "pad">, cue: Mov
     case "shot":
       return mechanisms.some((m) => m.by === "deny");
     case "hold":
+      if (cue.move.contact?.behind) return worksBehind(move);
+      // Hips that go away, or a frame, open what goes round the body.
+      if (cue.move.contact?.on === "body" && mechanisms.some((m) => m.by === "deny")) return true;
       return (
         // A touch holds nobody: stepping away is enough.
         (cue.move.contact?.kind === "touch" && feet) ||
@@ -212,6 +235,16 @@ function answers({ move }: MoveUse, kind: Exclude<Cue | "hold", "pad">, cue: Mov
         (!feet && mechanisms.some((m) => m.by === "energy" || m.by === "jam"))
       );
   }
+}
+
+/** How much lower the contact has to go before whoever holds from behind has to carry the weight; a share of the way. */
+const SINKS = -0.3;
+
+/** What deals with a grip from behind: opening or pinning it, turning in it, or going down in it. */
+function worksBehind(move: MoveUse["move"]): boolean {
+  if (undoesHold(move) || move.faces === true || move.contact?.kind === "pin") return true;
+  if (move.limb !== "body") return false;
+  return move.answer?.some((m) => m.by === "energy" && Array.isArray(m.goes) && m.goes[1] <= SINKS) === true;
 }
 
 /** A hold reaches like a blow, with a short step: how much is missing is said. */

@@ -2,10 +2,19 @@
 import { metres } from "../base/units.ts";
 import type { Blow, Layer } from "./types.ts";
 import type { MoveUse } from "../read/types.ts";
+import type { Mechanism } from "../words/types.ts";
 import type { BodyState } from "../body/state.ts";
 
+type Denial = Extract<Mechanism, { by: "deny" }>;
+
 /** Tests a denial. Each of the three lines has its moment; once the grip is locked all are late. */
-export function deny(line: 1 | 2 | 3, blow: Blow, use: MoveUse, uses: readonly MoveUse[], attacker: BodyState): Layer {
+export function deny(
+  { line, oneLeg }: Denial,
+  blow: Blow,
+  use: MoveUse,
+  uses: readonly MoveUse[],
+  attacker: BodyState,
+): Layer {
   const made = (margin: number, fails: Layer["fails"], detail: Layer["detail"] = {}): Layer => ({
     use,
     by: "deny",
@@ -15,6 +24,7 @@ export function deny(line: 1 | 2 | 3, blow: Blow, use: MoveUse, uses: readonly M
     bareLimb: use.move.limb !== "body",
   });
   if (blow.path !== "shoot") return made(-0.1, "open", { why: "not-a-shot" });
+  if (oneLeg && !blow.oneLeg) return made(-0.05, "open", { why: "both-legs" });
   const locked = [attacker.holds.left, attacker.holds.right].some(
     (hold) => hold?.kind === "grip" && hold.limb !== "hand",
   );

@@ -48,6 +48,7 @@ function codeOf(best: Layer, blow: Blow | null): { code: string; why?: string; w
     case "interpose":
       return { code: "cover", why: leavesOpen(best, blow) };
     case "deny":
+      if (best.detail.why === "both-legs") return { code: "both-legs" };
       return { code: blow?.path === "shoot" ? "deny" : "other" };
     case "energy":
       return { code: "energy" };

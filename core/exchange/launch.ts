@@ -10,6 +10,7 @@ import { norm } from "../body/geometry.ts";
 import type { MoveUse } from "../read/types.ts";
 import { draft, type FindingDraft } from "../findings/finding.ts";
 import {
+  behind,
   distanceOf,
   frameOf,
   handsHome,
@@ -44,7 +45,7 @@ export function launchFeed(feed: Feed, world: World, range: Range): Launched {
     stepWith(feed, world, MODEL.plainStep);
     return { blow: null, findings, madeShort: false };
   }
-  findings.push(...unready(feed, attacker, side));
+  findings.push(...unready(feed, attacker, side), ...wrongWay(feed, world));
   const gained = feed.isReturn ? gainOf(use, attacker, side) : 0;
   // A blow brings the head back over the feet before it goes.
   attacker.posture = STANCE;
@@ -80,6 +81,12 @@ function heldBack({ use, row, actor }: Feed, world: World, side: Side): FindingD
   const holder = limb === "body" || isDoneHeld(use) ? null : heldBy(world, actor, limb, side);
   if (!holder) return [];
   return [draft(row, use, "limb-pinned", { actor, limb: `${side} ${limb}`, by: holder.actor, move: use.text })];
+}
+
+/** A blow to the front at somebody who holds on from behind. */
+function wrongWay({ use, row, actor, receiver }: Feed, world: World): FindingDraft[] {
+  if (use.move.attack?.backwards || behind(world, actor)?.actor !== receiver) return [];
+  return [draft(row, use, "out-of-reach", { move: use.text, actor: receiver, code: "behind" })];
 }
 
 /** A blow at nobody: what is to be said of weight and balance; both are the striker's from then on. */

@@ -121,7 +121,7 @@ function tryMechanism(m: Mechanism, c: CoverContext, receiver: BodyState): Layer
     case "cut":
       return cut(c);
     case "deny":
-      return deny(m.line, c.blow, c.use, c.uses, c.attacker);
+      return deny(m, c.blow, c.use, c.uses, c.attacker);
     case "displace":
     case "energy":
       return null;

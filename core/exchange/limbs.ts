@@ -13,6 +13,7 @@ import {
   setHold,
   STANCE,
   type BodyState,
+  type Hold,
   type World,
 } from "../body/state.ts";
 import { guardNamed, stanceNamed } from "../score/postures.ts";
@@ -63,7 +64,19 @@ function limbsOf(uses: readonly MoveUse[], state: BodyState, incoming: Side | nu
       use.move.limb === "both hands" ? ["left", "right"] : [limbSide(use, state, incoming)];
     list.push({ use, limb, sides });
   }
+  // One after the other: what was moved to the other hand is busy there for the next.
+  if (list.length > 1) list.forEach((one, i) => (list[i] = withFreeHand(one, list)));
   return list;
+}
+
+/** A hold for which no hand is named is taken with the one that the rest of the beat leaves free. */
+function withFreeHand(one: LimbUse, all: readonly LimbUse[]): LimbUse {
+  const { use, limb, sides } = one;
+  const [side] = sides;
+  const any = limb === "hand" && sides.length === 1 && use.move.contact && !use.hand && !use.side;
+  if (!any || !side) return one;
+  const busy = (hand: Side) => all.some((other) => other !== one && other.limb === limb && other.sides.includes(hand));
+  return busy(side) && !busy(otherSide(side)) ? { ...one, sides: [otherSide(side)] } : one;
 }
 
 /** True for a move that opens a hold. */
@@ -148,6 +161,7 @@ export function applyAfter(
   for (const { move } of uses) {
     if (move.goesDown && !move.attack) state.unrecovered = "down";
     if (move.restores) restore(state);
+    if (move.faces) turnTo(world[other]!, actor);
   }
 }
 
@@ -161,6 +175,16 @@ function freeGrip(holder: BodyState, of: Actor, side: Side): void {
     const hold = holder.holds[hand];
     if (hold?.of === of && hold.limb === "hand" && hold.side === side && hold.kind === "grip")
       setHold(holder, hand, null);
+  }
+}
+
+/** Whoever was behind somebody stands in front of them from now on, with the same grip. */
+function turnTo(holder: BodyState, actor: Actor): void {
+  for (const hand of ["left", "right"] as const) {
+    const hold = holder.holds[hand];
+    if (hold?.of !== actor || !hold.behind) continue;
+    const { of, limb, side, kind } = hold;
+    setHold(holder, hand, { of, limb, side, kind });
   }
 }
 
@@ -203,7 +227,7 @@ export function applySetUp(uses: readonly MoveUse[], world: World, actor: Actor,
 
 /** Takes, touches, frees: the other person's part that a contact move works on. */
 function takeHold(use: MoveUse, hand: Side, state: BodyState, partner: BodyState, blow: Blow | null): void {
-  const { kind, incoming } = use.move.contact!;
+  const { kind, incoming, behind: fromBehind } = use.move.contact!;
   if (use.on?.own) {
     setHold(state, hand, { of: state.actor, limb: "hand", side: state.weaponSide, kind: "own" });
     return;
@@ -223,5 +247,6 @@ function takeHold(use: MoveUse, hand: Side, state: BodyState, partner: BodyState
   const natural = incoming && blow && !use.on?.side ? blow.side : partner.lead;
   const side = refSide(use.on ?? use.target, partner, part === "weapon" ? partner.weaponSide : natural);
   const held = incoming && blow?.limb === "leg" && !use.on ? "leg" : limb;
-  setHold(state, hand, { of: partner.actor, limb: held, side, kind });
+  const taken: Hold = { of: partner.actor, limb: held, side, kind };
+  setHold(state, hand, fromBehind ? { ...taken, behind: true } : taken);
 }

@@ -45,6 +45,10 @@ export interface Blow {
   readonly limb: "hand" | "leg" | "body";
   readonly side: Side;
   readonly path: "thrust" | "arc" | "shoot";
+  /** A shot at one leg. */
+  readonly oneLeg: boolean;
+  /** It takes a leg away that can be drawn out of it. */
+  readonly hooks: boolean;
   readonly tool: string;
   readonly weapon: { readonly kind: string; readonly length: number } | null;
   readonly zone: HitZone;

@@ -78,6 +78,7 @@ export const outOfReach: Record<string, string> = {
   feed: "The {move} can’t land from here. Step closer: a feed that can’t land trains nothing.",
   return: "The {move} falls short. Step in with it: `step in + {move}`.",
   hold: "Too far away for the {move}. Step in with it: `step in + {move}`.",
+  behind: "{actor} is behind: no {move} gets there. Turn first (`turn out`), or use an elbow, a stomp or a back kick.",
 };
 
 /** A pad that is not held as the blow needs it. */
@@ -109,8 +110,11 @@ export const lineOpen: Record<string, string> = {
   cover: "The {feed} goes past the {answer}. {why}",
   deflect: "{whyText} The {feed} goes on to the {zone}.",
   deny: "The {answer} comes too late for that: they have the grip. Hips back, or sprawl earlier.",
+  "both-legs": "The {answer} holds one arm, and the {feed} takes both legs. Sprawl, or put a post in.",
   energy: "The {answer} doesn’t take the push away. Turn, step, or give with the side that is pushed.",
   hold: "The {answer} leaves the {feed} as it is. Free what is held, go with it, or strike with what is free.",
+  behind:
+    "They are behind: the {answer} does nothing about the {feed}. Sink, get the hips in, turn out, or open the grip.",
   cycle: "The {answer} is no count of the {feed}. Both do the same cycle: write the same move for the partner.",
   approach: "The {answer} does nothing about somebody who walks in. Step off, meet them, or strike.",
   shot: "The {answer} does nothing against a shot, for which the hand on the floor stands. Sprawl, or put a post in.",

@@ -112,6 +112,8 @@ export function moveFacts(move: MoveData): Fact[] {
     add("Contact", `${move.contact.kind} on the ${move.contact.incoming ? "limb that came" : move.contact.on}`);
   if (move.move) add("Stands after", `${move.move} ms`);
   if (move.requires) add("Only with", { forward: "a step in", lowered: "a level change" }[move.requires]);
+  if (move.faces) add("Turns", "to whoever is behind");
+  if (move.attack?.backwards) add("Reaches", "backwards too");
   if (move.goesDown) add("Afterwards", "low: it needs a recover");
   return facts;
 }

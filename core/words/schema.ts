@@ -76,6 +76,9 @@ const attack = object({
   leaves: string().oneOf(["same", "other"]),
   commitment: number().min(0).max(1).required(),
   overTurns: boolean(),
+  oneLeg: boolean(),
+  hooks: boolean(),
+  backwards: boolean(),
   effect: string().oneOf(EFFECTS),
 })
   .noUnknown()
@@ -123,7 +126,7 @@ const MECHANISMS: Readonly<Record<string, ObjectShape>> = {
   deflect: {
     limb: coverLimb,
     push: string().oneOf(["inward", "outward", "down", "up"]).required(),
-    box,
+    box: byHeight(box),
     limit: metres.required(),
   },
   pass: { to: string().oneOf(["inside", "outside"]).required(), step: metres.required() },
@@ -131,7 +134,7 @@ const MECHANISMS: Readonly<Record<string, ObjectShape>> = {
   seize: { part: string().oneOf(["leg"]).required() },
   cut: {},
   energy: { goes: direction, keeps: boolean().required(), receives: boolean().oneOf([true]) },
-  deny: { line: number().oneOf([1, 2, 3]).required() },
+  deny: { line: number().oneOf([1, 2, 3]).required(), oneLeg: boolean().oneOf([true]) },
 };
 const mechanism = lazy((value: unknown) => {
   const by = typeof value === "object" && value !== null ? String((value as { by?: unknown }).by) : "";
@@ -166,6 +169,7 @@ const move = object({
     kind: string().oneOf(["pin", "grip", "touch", "clear", "break"]).required(),
     on: string().required(),
     incoming: boolean(),
+    behind: boolean(),
   })
     .noUnknown()
     .default(undefined),
@@ -190,6 +194,7 @@ const move = object({
   like: string().max(60),
   cue: string().oneOf([...CUES]),
   cycle: string(),
+  faces: boolean(),
   goesDown: boolean(),
   lowers: boolean(),
   fells: boolean(),

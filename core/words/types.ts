@@ -85,6 +85,12 @@ interface AttackData {
   readonly commitment: number;
   /** Turns the body so far that a `recover` is needed before the next blow. */
   readonly overTurns?: boolean;
+  /** A shot at one leg: the other arm of the one who shoots is free to be held. */
+  readonly oneLeg?: boolean;
+  /** It takes one leg away without going in under the hips: the leg can be drawn out of it. */
+  readonly hooks?: boolean;
+  /** It gets to somebody who stands behind. */
+  readonly backwards?: boolean;
   /** How a hit moves the one who is hit: the next blow of a chain meets them there. */
   readonly effect?: Effect;
 }
@@ -146,7 +152,7 @@ export type Mechanism =
       readonly by: "deflect";
       readonly limb: CoverLimb;
       readonly push: "inward" | "outward" | "down" | "up";
-      readonly box: BoxData;
+      readonly box: ByHeight<BoxData>;
       /** Largest push it can give at 0.3 m in front, m. */
       readonly limit: number;
     }
@@ -162,7 +168,8 @@ export type Mechanism =
       /** It lets the push run through and gives no way: some call that giving, some do not. */
       readonly receives?: true;
     }
-  | { readonly by: "deny"; readonly line: 1 | 2 | 3 };
+  /** `oneLeg`: only against a shot at one leg, which leaves an arm to hold. */
+  | { readonly by: "deny"; readonly line: 1 | 2 | 3; readonly oneLeg?: true };
 
 interface ContactData {
   readonly kind: "pin" | "grip" | "touch" | "clear" | "break";
@@ -170,6 +177,8 @@ interface ContactData {
   readonly on: string;
   /** Part of an attacking limb is taken: the hand or leg that came. */
   readonly incoming?: boolean;
+  /** It is taken from behind: what works to the front does nothing about it. */
+  readonly behind?: boolean;
 }
 
 /** Kinds of cues: what tells the partner to act without attacking. */
@@ -211,6 +220,8 @@ export interface MoveData {
   readonly move?: number;
   /** What a companion in the same beat must do: bring the feet forward, or lower the body. */
   readonly requires?: Companion;
+  /** It turns to whoever is behind. */
+  readonly faces?: boolean;
   /** Needs a `recover` before a standing blow. */
   readonly goesDown?: boolean;
   /** Whoever is hit by it may go to the floor: it wants mats. */
