@@ -175,11 +175,13 @@ const noContact: Make = (broken) => one("Work without contact", withHeader(broke
 const takeOut: Make = ({ finding }) =>
   finding.params.code === "junk" ? one("Take it out", edit(finding.from, finding.to, "")) : [];
 
-/** Two moves side by side are two beats. */
-const commaBetween: Make = ({ finding }) =>
-  finding.params.code === "two-moves"
-    ? one("Put a comma between them", edit(finding.from, finding.to, String(finding.params.apart)))
-    : [];
+/** Moves side by side are beats of their own, and so is one that is done twice. */
+const commaBetween: Make = ({ finding }) => {
+  const { code, apart } = finding.params;
+  if (code !== "two-moves" && code !== "times") return [];
+  const label = code === "times" ? "Write each of them" : "Put a comma between them";
+  return one(label, edit(finding.from, finding.to, String(apart)));
+};
 
 const either =
   (...makers: readonly Make[]): Make =>

@@ -23,6 +23,7 @@ export const syntaxWords: Record<string, string> = {
   "too-long": "The text is too long: only the first {found} characters were read. Split it into several drills.",
   more: "{found} more rows could not be read.",
   "two-moves": "Two moves stand together. Put a comma between them: `{apart}`, or `+` where both are done at once.",
+  times: "Write a move as often as it is done: `{apart}`.",
   modifier:
     "“{word}” says nothing about {move}. Known: lead, rear, left, right, high, mid, low, in, out, `to PART`, `on PART`.",
   actor: "Three people work here: say who does this, A, B or C.",

@@ -39,6 +39,9 @@ export function readPart(part: Part, vocabulary: Vocabulary, context: WordContex
 /** `A slips` as `slip`, `punches` as `punch`. */
 const plainWord = (word: string): string => word.replace(/(?<=ss|sh|ch|x)es$|(?<![s\d])s$/, "");
 
+/** How often something is done, as it is said and not written. */
+const TIMES = /^(?:x([2-9])|([2-9])x|twice)$/;
+
 type Draft = { -readonly [K in keyof MoveUse]: MoveUse[K] };
 
 class PartReader {
@@ -141,6 +144,13 @@ class PartReader {
   }
 
   private stray(word: string, { move }: Draft): null {
+    const times = TIMES.exec(word);
+    if (times) {
+      const once = this.part.words.filter((one) => one.text.toLowerCase() !== word).map((one) => one.text);
+      const often = times[1] ?? times[2];
+      const apart = Array.from({ length: often ? Number(often) : 2 }, () => once.join(" ")).join(", ");
+      return this.fault("syntax", "times", { apart });
+    }
     const several = movesIn(wordsOf(this.part).words, this.vocabulary);
     if (several.length > 1) return this.fault("syntax", "two-moves", { apart: several.join(", ") });
     return this.fault("syntax", "modifier", { word, move: move.name });
