@@ -33,6 +33,7 @@ describe.each(Object.entries(TOOLS))("%s: all shipped feeds against wrong answer
   const held = (actor: "A" | "B") => ({
     holds: header.people[actor].holds?.kind ?? null,
     twoSticks: header.people[actor].holds?.count === 2,
+    off: null,
     pads: false,
   });
   const feeds = TRADE.book.feeds.filter((feed) => errors(look([...head, "", `A ${feed} -> B recover`].join("\n"))) < 2);

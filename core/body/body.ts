@@ -97,5 +97,7 @@ const LEGS = Object.keys(LEG_ZONES) as (keyof typeof LEG_ZONES)[];
 /** The weapon in a hand, or null. */
 export function weaponIn(person: Person, weaponSide: Side, hand: Side): Held | null {
   if (!person.holds) return null;
-  return person.holds.count === 2 || hand === weaponSide ? person.holds : null;
+  if (hand === weaponSide) return person.holds;
+  const { count, off } = person.holds;
+  return count === 2 ? { ...person.holds, ...off } : null;
 }

@@ -2,7 +2,7 @@
 import type { Feed, Blow } from "./types.ts";
 import { MODEL } from "./constants.ts";
 import { RADII, SEGMENTS } from "../body/anthropometry.ts";
-import type { HitZone } from "../body/body.ts";
+import { weaponIn, type HitZone } from "../body/body.ts";
 import { distanceOf, sideOf, zoneNow, type BodyState } from "../body/state.ts";
 import { otherSide, type Side } from "../score/person.ts";
 import { isArmPart, isLegZone, PARTS, zoneHeight } from "../body/parts.ts";
@@ -85,7 +85,7 @@ function turnForward({ use, isReturn }: Thrown, state: BodyState, side: Side): n
 /** Length that a weapon adds beyond the fist; a butt strike adds none. */
 function weaponReach(use: MoveUse, state: BodyState): number {
   const { tool } = use.move.attack!;
-  const held = state.body.person.holds;
+  const held = weaponIn(state.body.person, state.weaponSide, limbSide(use, state, null));
   if (!held || (tool !== "stick" && tool !== "blade")) return 0;
   // A hand's breadth of the stick stays behind the fist; a fan or push uses what is in front.
   return use.move.limb === "both hands" ? 0 : Math.max(0, held.length - 0.1);
@@ -230,7 +230,7 @@ export function launch(feed: Feed, attacker: BodyState, receiver: BodyState, gai
     oneLeg: attack.oneLeg === true,
     hooks: attack.hooks === true,
     tool: attack.tool,
-    weapon: attack.tool === "stick" || attack.tool === "blade" ? attacker.body.person.holds : null,
+    weapon: attack.tool === "stick" || attack.tool === "blade" ? weaponIn(attacker.body.person, attacker.weaponSide, side) : null,
     zone,
     aim,
     radius: toolRadius(attack.tool),

@@ -5,6 +5,7 @@ import type { BodyMove } from "./move-body.ts";
 import { byHeight, heightAt, limbSide } from "./blow.ts";
 import { MODEL } from "./constants.ts";
 import { RADII, SEGMENTS } from "../body/anthropometry.ts";
+import { weaponIn } from "../body/body.ts";
 import { norm, pointSegmentDistance, segmentDistance, segmentsCross } from "../body/geometry.ts";
 import type { BodyState } from "../body/state.ts";
 import type { Side } from "../score/person.ts";
@@ -313,9 +314,9 @@ const CUT_EXTENSION = 0.9;
 export function cut(c: CoverContext): Layer {
   const { blow, move, use } = c;
   const { state } = move;
-  const held = state.body.person.holds;
-  if (blow.limb !== "hand" || !held) return layer(c, "cut", -0.1, { detail: { why: "arm" }, bareLimb: false });
   const hand = limbSide(use, state, blow.incoming);
+  const held = weaponIn(state.body.person, state.weaponSide, hand);
+  if (blow.limb !== "hand" || !held) return layer(c, "cut", -0.1, { detail: { why: "arm" }, bareLimb: false });
   const behind = blow.tip + (blow.weapon?.length ?? 0);
   const at = lineAt(blow, behind);
   const shoulder = {

@@ -58,7 +58,7 @@ export const headerWords: Record<string, string> = {
   range: "“{value}” is no distance. Write {known}, or metres between the two centres from 0.2 to 6, such as `1.4 m`.",
   "body-bounds":
     "“{known}” cannot be a body. Heights are in cm (90 to 230), reach is the arm span in cm (80 to 240), mass in kg (15 to 220).",
-  held: "“{known}” cannot be held. Write `holds stick 71 cm`, `holds two sticks 66 cm`, `holds training knife 28 cm` or `holds nothing`.",
+  held: "“{known}” cannot be held. Write `holds stick 71 cm`, `holds two sticks 66 cm`, `holds stick and training knife`, `holds training knife 28 cm` or `holds nothing`.",
   worn: "“{known}” cannot be worn. Known: mitts, gloves, eye protection, headgear, caged headgear, mouthguard, groin guard, shin guards, belly pad, kick shield, kick pads.",
   "hold-and-wear": "Nobody can hold a weapon and wear {known} at once. Choose one of the two.",
   stance:

@@ -105,7 +105,16 @@ export function findMove(words: readonly string[], vocabulary: Vocabulary, conte
   return { move: move.move, rest, ...phrases };
 }
 
-function longestName(words: readonly string[], vocabulary: Vocabulary, context: LookupContext, least: number) {
+/** Where the hands hold different tools, the one that the words name is what is held. */
+function inNamedHand(words: readonly string[], context: LookupContext): LookupContext {
+  const { off } = context;
+  if (!off) return context;
+  const named = words.some((word) => SIDES[word] === off.hand);
+  return { ...context, holds: named ? off.kind : context.holds, off: null };
+}
+
+function longestName(words: readonly string[], vocabulary: Vocabulary, held: LookupContext, least: number) {
+  const context = inNamedHand(words, held);
   const numberFollows = (end: number) => /^\d+$/.test(words[end] ?? "");
   for (let length = Math.min(vocabulary.longest, words.length); length >= least; length--) {
     let best: { move: Move; rest: string[]; strays: number } | null = null;

@@ -3,7 +3,7 @@
  * when it is first asked for, once for all scores whose headers say the same about words.
  */
 import { Bounded, keptFor } from "../base/bounded.ts";
-import { PADS } from "../score/person.ts";
+import { otherSide, PADS } from "../score/person.ts";
 import type { Header } from "../score/header.ts";
 import { expandRange, expandReceivers } from "../score/ranges.ts";
 import type { Actor, Alternative, Beat, Line, Part, Span, Turn } from "../score/types.ts";
@@ -34,6 +34,7 @@ function contextOf(actor: Actor, { people, kind, tradition, numbering }: Reading
   return {
     holds: holds?.kind ?? null,
     twoSticks: holds?.count === 2,
+    off: holds?.off ? { kind: holds.off.kind, hand: otherSide(people[actor].hand) } : null,
     pads: wears.some((gear) => PADS.has(gear)),
     kind,
     tradition,

@@ -23,7 +23,7 @@ const keys = new WeakMap<WordContext, string>();
 
 /** The same for two contexts in which all words mean the same. */
 export const contextKey = (context: WordContext): string =>
-  keptFor(keys, context, (c) => `${c.holds}|${c.twoSticks}|${c.pads}|${c.kind}|${c.tradition}|${c.numbering}|`);
+  keptFor(keys, context, (c) => `${c.holds}|${c.twoSticks}|${c.off?.kind}${c.off?.hand}|${c.pads}|${c.kind}|${c.tradition}|${c.numbering}|`);
 
 /** Reads the words of a part. What they mean is one object for equal words, without a place of its own. */
 export function readPart(part: Part, vocabulary: Vocabulary, context: WordContext): Reading {
@@ -135,6 +135,9 @@ class PartReader {
     // A pad that nobody wears is missing gear, which is said as such.
     if (!move.cue && !canHold(move, this.context))
       return this.fault("bad-move", "needs", { move: move.name, needs: String(move.needs) });
+    // What only the other tool can do is done by the hand that has it.
+    const { off } = this.context;
+    if (off && !use.side && !use.hand && !canHold(move, { ...this.context, off: null })) use.hand = off.hand;
     if (use.height && move.attack && move.heights && !move.heights.includes(use.height)) {
       const heights = move.heights.join(", ");
       return this.fault("bad-move", "height", { move: move.name, height: use.height, heights });

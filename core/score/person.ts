@@ -49,6 +49,8 @@ export interface Held {
   /** Length in metres. */
   readonly length: number;
   readonly count: 1 | 2;
+  /** What the other hand holds, where that is another tool than the first. */
+  readonly off?: Omit<Held, "count" | "off">;
 }
 
 /** One person as the header (or the school's list of people) describes them. Lengths in m, mass in kg. */
@@ -212,6 +214,7 @@ const STICKS: Readonly<Record<string, number>> = {
   cane: 0.9,
   baton: 0.53,
   "wooden sword": 1,
+  sword: 1,
   bokken: 1,
   jo: 1.28,
   bo: 1.8,
@@ -220,6 +223,17 @@ const STICKS: Readonly<Record<string, number>> = {
 
 function readHeld(text: string): Held | null | "unknown" {
   if (text === "nothing") return null;
+  const [first, second] = text.split(/ and (?:an? )?/);
+  if (!first || !second) return readTool(text);
+  // Beside a stick the knife is the training one, as it is wherever people train together.
+  const one = readTool(first);
+  const two = readTool(second.replace(/^(?:knife|dagger)/, "training knife"));
+  if (one === "unknown" || two === "unknown" || one.count !== 1 || two.count !== 1) return "unknown";
+  return { ...one, count: 2, off: { kind: two.kind, length: two.length } };
+}
+
+/** One thing that a hand holds, or two of a kind. */
+function readTool(text: string): Held | "unknown" {
   const found =
     /^(?:(one|two|a)\s+)?(training (?:knife|knives)|kni(?:fe|ves)|sticks?|[a-z]+(?: sword)?)(?:\s+(.+))?$/.exec(text);
   const name = found?.[2] ?? "";

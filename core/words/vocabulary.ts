@@ -1,7 +1,7 @@
 /** The moves a score may use: what ships and what a school added, found by any of their names. */
 import { distance } from "fastest-levenshtein";
 import { keptFor } from "../base/bounded.ts";
-import type { WeaponKind } from "../score/person.ts";
+import type { Side, WeaponKind } from "../score/person.ts";
 import type { Kind } from "../score/header.ts";
 import type { NumberingSet } from "./numbering.ts";
 import { numberingSets, shippedMoves } from "./shipped.ts";
@@ -75,6 +75,8 @@ export function shippedVocabulary(): Vocabulary {
 export interface Held {
   readonly holds: WeaponKind | null;
   readonly twoSticks: boolean;
+  /** What the other hand holds, and which hand that is, where it is another tool. */
+  readonly off: { readonly kind: WeaponKind; readonly hand: Side } | null;
   /** Mitts, a belly pad or a kick shield are worn. */
   readonly pads: boolean;
 }
@@ -84,15 +86,17 @@ export interface LookupContext extends Held {
   readonly tradition: string | null;
 }
 
+const isBlade = (kind: WeaponKind | null): boolean => kind !== null && kind !== "stick";
+
 /** True where the actor holds or wears what the move needs. */
-export function canHold(move: Pick<Move, "needs" | "limb">, { holds, twoSticks, pads }: Held): boolean {
+export function canHold(move: Pick<Move, "needs" | "limb">, { holds, twoSticks, off, pads }: Held): boolean {
   switch (move.needs) {
     case undefined:
       return true;
     case "stick":
-      return holds === "stick";
+      return holds === "stick" || off?.kind === "stick";
     case "blade":
-      return holds !== null && holds !== "stick";
+      return isBlade(holds) || isBlade(off?.kind ?? null);
     case "weapon":
       return holds !== null;
     case "two sticks":

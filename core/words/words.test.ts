@@ -17,6 +17,7 @@ type Context = WordContext & Stance;
 const EMPTY: Context = {
   holds: null,
   twoSticks: false,
+  off: null,
   pads: false,
   kind: "feeder",
   tradition: null,
