@@ -267,3 +267,31 @@ describe("cycles with grips", () => {
     expect(rules("A lead hook -> B cover + cross")).toContain("limb-busy");
   });
 });
+
+describe("from behind", () => {
+  test.each([
+    ["sink, elbow, turn out, leave", []],
+    ["stomp, elbow, turn out, palm strike, leave", []],
+    ["hip in, turn, palm strike, leave", []],
+    ["pin hands, stomp, leave", []],
+    ["frame, leave", ["line-open"]],
+    ["palm strike, leave", ["out-of-reach"]],
+    ["sink, palm strike, leave", ["out-of-reach"]],
+  ])("rear bear hug -> %s", (answer, expected) => {
+    expect(rules(`context: self-protection\n\nA rear bear hug -> B ${answer}`)).toEqual(expected);
+  });
+  test("from in front a frame and hips that go away open a bear hug", () => {
+    for (const answer of ["hip back, knee", "hip frame, knee", "frame, elbow", "palm strike"])
+      expect(rules(`context: self-protection\n\nA bear hug -> B ${answer}, leave`)).toEqual([]);
+  });
+});
+
+test("who walks in comes on until the blow reaches, a step more at most", () => {
+  expect(rules(`${PADS}A hold pads -> B jab, step back -> A walk forward -> B cross on pad`)).toEqual([]);
+  expect(rules("range: 3.5 m\n\nA walk forward -> B cross")).toContain("out-of-reach");
+});
+
+test("a hold and a cover in one beat share the hands out", () => {
+  expect(rules("A collar grab, haymaker -> B pin + cover, palm strike")).not.toContain("limb-busy");
+  expect(rules("A collar grab, haymaker -> B lead pin + lead cover")).toContain("limb-busy");
+});

@@ -230,7 +230,10 @@ export function launch(feed: Feed, attacker: BodyState, receiver: BodyState, gai
     oneLeg: attack.oneLeg === true,
     hooks: attack.hooks === true,
     tool: attack.tool,
-    weapon: attack.tool === "stick" || attack.tool === "blade" ? weaponIn(attacker.body.person, attacker.weaponSide, side) : null,
+    weapon:
+      attack.tool === "stick" || attack.tool === "blade"
+        ? weaponIn(attacker.body.person, attacker.weaponSide, side)
+        : null,
     zone,
     aim,
     radius: toolRadius(attack.tool),

@@ -40,6 +40,18 @@ test.each([
   ["", "A front kick -> B sidestep, cross"],
   ["", "A punch -> B block, punch"],
   ["", "A throws a jab -> B slips, crosses"],
+  ["", "A round kick to body -> B shin block, cross"],
+  ["", "A plum -> B swim"],
+  ["", "A left hook -> B roll, left hook"],
+  ["context: self-protection", "A two hand wrist grab -> B pull free, leave"],
+  ["context: self-protection", "A haymaker -> B crash in, knee, leave"],
+  ["tradition: japanese", "A gyaku zuki -> B osae uke, gyaku zuki"],
+  [TRAP, "A chung choi -> B wu sau, chung choi"],
+  ["A: wears belly pad", "A hold belly pad -> B push kick"],
+  [KNIFE, "A knife thrust -> B step off"],
+  [KNIFE, "A thrust -> B step off + pass, disarm"],
+  ["A: holds stick and knife\nB: holds stick and knife", "A R forehand high -> B block, step in + L thrust"],
+  ["A: holds sword\nB: holds sword", "A overhead -> B roof block, overhead"],
   ["A: wears mitts", "A show pads -> B 1-2-slip-2"],
   ["A: wears thai pads", "A hold pads high -> B left kick"],
   [TRAP, "A punch -> B pak da"],
@@ -62,11 +74,37 @@ test.each([
   [STICKS, "A thrust to belly -> B low sweep", "a thrust to the belly is swept down and out"],
   [STICKS, "A forehand low -> B block", "a block goes where the stroke comes in"],
   ["", "A jab -> B stop kick", "a stop kick is there first"],
+  ["", "A teep -> B parry", "a parry without a height goes where the kick comes in"],
+  ["", "A round kick to body -> B step in + jam", "a kick that swings is smothered at the thigh"],
+  ["", "A reap -> B step over", "a leg that is reaped is drawn out of it"],
+  ["", "A single leg -> B whizzer", "an arm over theirs, where one leg is taken"],
+  [STICKS, "A forehand high -> B step back, forehand to hand", "the hand is nearer than the body"],
 ])("%s | %s: %s", (header, row) => {
   expect(checked(header, row).exchanges.map(({ verdict }) => verdict)).toEqual(["valid"]);
 });
 
 test.each([
+  ["", "A jab -> B low parry", "the hand is not where it passes"],
+  ["", "A teep -> B step in + jam", "what comes straight pushes whoever steps in away"],
+  ["", "A round kick to body -> B jam", "from where they stand the kick has all its speed"],
+  ["", "A double leg -> B pull leg", "they have the other leg"],
+  ["", "A double leg -> B whizzer", "one arm is held, and both legs are taken"],
+])("%s | %s is invalid: %s", (header, row) => {
+  expect(checked(header, row).exchanges.map(({ verdict }) => verdict)).toEqual(["invalid"]);
+});
+
+test("the hand that holds the knife does what only a knife does", () => {
+  const header = "A: holds stick and knife\nB: holds stick 71 cm";
+  const [said] = checked(header, "A slash forehand high -> B step back").exchanges;
+  expect(said!.blow).toMatchObject({ side: "left", weapon: { kind: "training knife", length: 0.28 } });
+  expect(checked(header, "A forehand high -> B block").exchanges[0]!.blow!.weapon!.kind).toBe("stick");
+  expect(checked(header, "A R thrust -> B parry stick").exchanges[0]!.blow!.weapon!.kind).toBe("stick");
+  expect(checked(header, "A L thrust -> B parry stick").exchanges[0]!.blow!.weapon!.kind).toBe("training knife");
+});
+
+test.each([
+  ["A jab, jab -> B catch x2", "as often as it is done: `catch, catch`"],
+  ["A jab, jab -> B slip twice", "as often as it is done: `slip, slip`"],
   ["A jab rear hook -> B cover", "comma between them: `jab, rear hook`"],
   ["A jab and cross -> B cover", "comma between them: `jab, cross`"],
   ["A jab -> B dodge", "Say how: `slip out`"],

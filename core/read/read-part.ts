@@ -23,7 +23,11 @@ const keys = new WeakMap<WordContext, string>();
 
 /** The same for two contexts in which all words mean the same. */
 export const contextKey = (context: WordContext): string =>
-  keptFor(keys, context, (c) => `${c.holds}|${c.twoSticks}|${c.off?.kind}${c.off?.hand}|${c.pads}|${c.kind}|${c.tradition}|${c.numbering}|`);
+  keptFor(
+    keys,
+    context,
+    (c) => `${c.holds}|${c.twoSticks}|${c.off?.kind}${c.off?.hand}|${c.pads}|${c.kind}|${c.tradition}|${c.numbering}|`,
+  );
 
 /** Reads the words of a part. What they mean is one object for equal words, without a place of its own. */
 export function readPart(part: Part, vocabulary: Vocabulary, context: WordContext): Reading {

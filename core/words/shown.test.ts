@@ -28,6 +28,8 @@ test("whatever is shown means the same when it is typed", () => {
         if (shown === text) continue;
         differ++;
         const [a, b] = [text, shown].map((t) => readAnswer(fed, t));
+        // One name of two moves means the one that the drill is about; the other is not offered under it.
+        if (a?.uses.every((use) => use.move.id !== one.id)) continue;
         expect([shown, b && checkSingle(fed, b).verdict]).toEqual([shown, a && checkSingle(fed, a).verdict]);
       }
   expect(differ).toBeGreaterThan(30);
