@@ -79,10 +79,14 @@ function runAnswers([feed, file]: readonly string[], { json, school }: Options):
   else
     for (const a of answers)
       console.log(
-        `${a.answer.padEnd(32)} ${a.verdict.padEnd(6)} ${String(a.margin_cm).padStart(5)} cm  up to ${String(Math.round((a.ceiling ?? 0) * 100)).padStart(3)} %  open: ${a.open.join(", ") || "nothing"}`,
+        `${a.answer.padEnd(32)} ${a.verdict.padEnd(6)} ${String(a.margin_cm).padStart(5)} cm  ${tempoWords(a.ceiling)}  open: ${a.open.join(", ") || "nothing"}`,
       );
   return answers.length > 0 ? 0 : 1;
 }
+
+/** Up to which tempo it works; nothing where no clock runs, as out of a hold. */
+const tempoWords = (ceiling: number | null): string =>
+  ceiling === null ? " ".repeat(11) : `up to ${String(Math.round(ceiling * 100)).padStart(3)} %`;
 
 function runRefute(files: readonly string[], { json, school, plies, nodes }: Options): number {
   let worst = 0;

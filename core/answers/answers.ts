@@ -20,8 +20,6 @@ export interface RankedAnswer {
   readonly worth: number;
   /** Its place among what instructors give here, from 0; null where it is none of it. */
   readonly standard: number | null;
-  /** It holds, and no instructor gives it. */
-  readonly never: boolean;
 }
 
 /** A blow or push that can be thrown here. */
@@ -112,6 +110,8 @@ function allAnswers(context: readonly string[], feed: string, school: School): R
   );
   const found: RankedAnswer[] = [];
   const put = (move: Move, text: string, rank: Rank) => {
+    // What holds and no instructor gives is no answer to show.
+    if (rank.never) return;
     const beat = readAnswer(fed, text);
     // With other things in the hand the same word may mean another move: that one is tried by its own name.
     if (!beat?.uses.some((use) => use.move.id === move.id)) return;
@@ -130,7 +130,6 @@ function allAnswers(context: readonly string[], feed: string, school: School): R
       exchange,
       worth,
       standard: exchange.verdict === "valid" ? rank.place : null,
-      never: rank.never,
     });
   };
   const texts = new Set<string>();
@@ -140,16 +139,15 @@ function allAnswers(context: readonly string[], feed: string, school: School): R
       put(move, text, rankIn(standard, text));
     }
   // What is given as two things at once, and blows that are the answer.
-  for (const text of standard?.answers ?? []) {
+  for (const text of [...(standard?.answers ?? []), ...(standard?.only ?? [])]) {
     const move = texts.has(text) ? undefined : readAnswer(fed, text)?.uses[0]?.move;
     if (move) put(move, text, rankIn(standard, text));
   }
   return found.sort(byRank);
 }
 
-/** What the trade gives first, in its order; then by worth; what nobody gives last of all. */
+/** What the trade gives first, in its order; then by worth. */
 function byRank(a: RankedAnswer, b: RankedAnswer): number {
-  if (a.never !== b.never) return a.never ? 1 : -1;
   if (a.standard !== b.standard) return (a.standard ?? Infinity) - (b.standard ?? Infinity);
   return b.worth - a.worth || a.text.localeCompare(b.text);
 }
@@ -245,7 +243,7 @@ export function answerableFeeds(context: readonly string[], answer: string, scho
 
 /** What is given against a feed: what the trade gives, where it gives anything; else whatever is valid. */
 export function givenAnswers(context: readonly string[], feed: string, school: School): readonly RankedAnswer[] {
-  const valid = rankAnswers(context, feed, school).filter((a) => a.exchange.verdict === "valid" && !a.never);
+  const valid = rankAnswers(context, feed, school).filter((a) => a.exchange.verdict === "valid");
   const given = valid.filter((a) => a.standard !== null || a.move.own);
   return given.length > 0 ? given : valid;
 }
@@ -257,7 +255,7 @@ export function bestAnswer(
   school: School,
   fits: (answer: RankedAnswer) => boolean = () => true,
 ): RankedAnswer | undefined {
-  return rankAnswers(context, feed, school).find((a) => a.exchange.verdict === "valid" && !a.never && fits(a));
+  return rankAnswers(context, feed, school).find((a) => a.exchange.verdict === "valid" && fits(a));
 }
 
 /** The usual blows with which an answer can go on: those that reach, with hands that are free. */

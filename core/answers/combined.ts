@@ -71,7 +71,7 @@ export function rankCombined(
   let runs: readonly Run[] = [{ answers: [], exchanges: [], place: 0 }];
   for (const [i, feed] of feeds.entries()) {
     const thrown = feeds.slice(0, i + 1);
-    const given = rankAnswers(context, `${feeder} ${feed}`, school).filter((a) => !a.never);
+    const given = rankAnswers(context, `${feeder} ${feed}`, school);
     runs = runs
       .flatMap((run): Run[] => {
         // A step that nobody answers, or a blow that falls short by now.

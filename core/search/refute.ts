@@ -178,7 +178,7 @@ class Search {
     for (const list of [
       () => withOwn(standard?.answers ?? [], vocabulary),
       () => (asked?.blow ? withOwn(TRADE.defences, vocabulary) : []),
-      () => rankAnswers(this.context, alone, this.school).flatMap((a) => (a.never ? [] : [a.text])),
+      () => rankAnswers(this.context, alone, this.school).map((a) => a.text),
     ])
       for (const text of list()) {
         if (seen.has(text) || rankIn(standard, text).never) continue;

@@ -19,6 +19,8 @@ export interface Standard {
   readonly tradition?: string;
   readonly answers: readonly string[];
   readonly never?: readonly string[];
+  /** What is given as well; where this stands, nothing else is. */
+  readonly only?: readonly string[];
 }
 export type FeedClass = keyof typeof data.feeds;
 /** What a class is called, a feed of it to try answers against, and where it stands in a list. */
@@ -28,7 +30,7 @@ export const FEED_CLASSES: Readonly<
 export const STANDARDS = data.classes as readonly Standard[];
 
 /** Names one standard among all: the class of the feed, what is held against it, whose answers they are. */
-export const standardKey = ({ feed, holds, leads, tradition }: Omit<Standard, "answers" | "never">): string =>
+export const standardKey = ({ feed, holds, leads, tradition }: Omit<Standard, "answers" | "never" | "only">): string =>
   [feed, holds && `holding ${holds}`, leads && `${leads} leads`, tradition].filter(Boolean).join(", ");
 
 /** A school's own answers by the key of the standard that they take the place of. */
@@ -102,7 +104,9 @@ export function standardFor(
 
 export const rankIn = (standard: Standard | null, text: string): Rank => {
   const place = standard?.answers.indexOf(text) ?? -1;
-  return { place: place < 0 ? null : place, never: standard?.never?.includes(text) ?? false };
+  if (!standard || place >= 0) return { place: place < 0 ? null : place, never: false };
+  const { never = [], only } = standard;
+  return { place: null, never: never.includes(text) || only?.includes(text) === false };
 };
 
 const heightOf = ({ zone }: Blow): "high" | "mid" | "low" =>
@@ -157,6 +161,6 @@ function holdClass(use: MoveUse): string {
   if (part === "wrist" || part === "hand" || part === "forearm") return "hold wrist";
   if (isArmPart(part)) return "hold arm";
   const { zone } = PARTS[part];
-  if (zone === "head") return "hold head";
+  if (zone === "head" || zone === "neck") return "hold head";
   return part === "shoulder" ? "hold shoulder" : "hold body";
 }

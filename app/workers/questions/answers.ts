@@ -163,7 +163,7 @@ function taught(key: string, listed: readonly string[], school: School): TaughtV
   const standard = STANDARDS.find((one) => standardKey(one) === key);
   if (!standard) return [];
   const { context, feed } = sampleOf({ ...standard, tradition: undefined });
-  const found = rankAnswers(context, `A ${feed}`, school, Infinity).filter(({ never }) => !never);
+  const found = rankAnswers(context, `A ${feed}`, school, Infinity);
   const names = standard.tradition ?? school.customs.names;
   return [...new Set([...listed, ...found.map(({ text }) => text)])].map((text) => {
     const verdict = found.find((one) => one.text === text)?.exchange.verdict;
