@@ -3,7 +3,7 @@
  * verdict. A school's own moves take part by what they are like.
  */
 import data from "./trade.json" with { type: "json" };
-import { array, boolean, object, string } from "yup";
+import { array, boolean, number, object, string } from "yup";
 import { nameKey, type Vocabulary } from "../words/vocabulary.ts";
 import { keptFor } from "../base/bounded.ts";
 
@@ -23,6 +23,8 @@ interface Trade {
   readonly defences: readonly string[];
   /** What a class returns with first. */
   readonly returns: readonly string[];
+  /** What bare hands return with outside the gym. */
+  readonly openReturns: readonly string[];
   /** What follows blows of the other kind at the end. */
   readonly finishes: { readonly hands: readonly string[]; readonly legs: readonly string[] };
   readonly exits: readonly Exit[];
@@ -54,6 +56,13 @@ interface Trade {
   readonly lastResort: string;
   /** What an own move starts from when nothing is chosen. */
   readonly ownMoveStart: string;
+  /** On pads: what comes behind a blow of each hand, how many there are at most, how the holder swings and what meets it. */
+  readonly pads: {
+    readonly next: { readonly lead: string; readonly rear: string };
+    readonly most: number;
+    readonly swing: string;
+    readonly under: string;
+  };
   /** One feed of each kind, to ask a frame about. */
   readonly samples: { readonly hands: string; readonly stick: string; readonly push: string };
 }
@@ -66,6 +75,7 @@ export const tradeSchema = object({
   book: object({ feeds: texts, answers: texts }).noUnknown(),
   defences: texts,
   returns: texts,
+  openReturns: texts,
   finishes: object({ hands: texts, legs: texts }).noUnknown(),
   exits: array(object({ text, behindReturn: boolean().required(), says: text }).noUnknown())
     .min(1)
@@ -85,6 +95,12 @@ export const tradeSchema = object({
   otherStroke: object(),
   lastResort: text,
   ownMoveStart: text,
+  pads: object({
+    next: object({ lead: text, rear: text }).noUnknown(),
+    most: number().min(2).max(8).required(),
+    swing: text,
+    under: text,
+  }).noUnknown(),
   samples: object({ hands: text, stick: text, push: text }).noUnknown(),
 }).noUnknown();
 

@@ -77,6 +77,13 @@ export const CHANGES = {
   allHigh: () => "All of it high",
   thrustIn: (count: number) => `After count ${count} each throws a thrust; parry it and go on`,
   together: () => "Feet together",
+  movingOnPads: () => "Both on the move. The holder shows the pads on the way",
+  nextBlow: (blows: readonly string[], blow: string) => `Behind ${the(spoken(blows[blows.length - 1]!))} ${the(blow)}`,
+  swingBack: (blows: readonly string[], under: string) =>
+    `After ${the(spoken(blows[blows.length - 1]!))} the holder swings back: ${under}`,
+  anyTime: (blows: readonly string[], under: string) =>
+    `The holder swings back when they like: ${blows.map(spoken).join(", ")}, and ${under} if it comes`,
+  otherWay: () => "The other way round the triangle",
   movingFelt: () => "Both on the move. Stay in touch",
   joined: (feeds: readonly string[]) => `Both in one go: ${feeds.map(spoken).join(", ")}`,
   otherAnswer: (feed: string, answer: string, before: string) =>

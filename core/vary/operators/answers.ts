@@ -4,6 +4,8 @@ import { inOwnWords } from "../../trade/own-words.ts";
 import { CHANGES } from "../change-words.ts";
 import { TRADE, withOwn } from "../../trade/trade.ts";
 import { allCover, bestAnswer, givenAnswers, lands, rankAnswers } from "../../answers/answers.ts";
+import { displacements } from "../../exchange/move-body.ts";
+import type { Checked } from "../../drill/types.ts";
 import type { MoveUse } from "../../read/types.ts";
 import type { Move } from "../../words/types.ts";
 import { contextOf, headerRows, turnOf, written } from "../../score/edit.ts";
@@ -25,6 +27,10 @@ import {
 /** Returns offered for one line. */
 const RETURNS = 2;
 
+/** What goes back first; who protects themselves uses the palm rather than the fist. */
+const returnsIn = ({ header }: Checked): readonly string[] =>
+  header.context === "self-protection" ? [...TRADE.openReturns, ...TRADE.returns] : TRADE.returns;
+
 export const addReturn: Operator = (checked, school) =>
   simpleLines(checked).flatMap((line) => {
     // Bare hands do not strike past an edge, and who shot in is not boxed unless the drill boxes.
@@ -35,7 +41,7 @@ export const addReturn: Operator = (checked, school) =>
     const answer = line.answers[0]!;
     const context = contextOf(checked.score);
     const strikes = firstOf(
-      withOwn(TRADE.returns, school.vocabulary)
+      withOwn(returnsIn(checked), school.vocabulary)
         .filter((text) => inArt(text, art, school.vocabulary))
         .map((text) => inOwnWords(text, checked.header.tradition, school.vocabulary)),
       RETURNS,
@@ -96,6 +102,7 @@ export const secondLine: Operator = (checked, school) =>
         a.exchange.verdict === "valid" &&
         !a.text.includes("+") &&
         !answer.includes(a.text) &&
+        !(onLegs(a.exchange.answer) && onLegs(line.exchange.answer)) &&
         guards(a.exchange.layers) &&
         allCover(contextOf(checked.score), feedOf(line), `${answer} + ${a.text}`, school),
     );
@@ -111,6 +118,10 @@ export const secondLine: Operator = (checked, school) =>
       changed: CHANGES.secondLine(answer, text),
     }));
   });
+
+/** A leg that is pulled away or lifted checks nothing. */
+const onLegs = (uses: readonly MoveUse[]): boolean =>
+  uses.some((use) => use.move.limb.endsWith("leg") || displacements(use).some((m) => m.leg !== undefined));
 
 const guards = (layers: readonly { readonly by: string }[]): boolean =>
   layers.some((l) => l.by === "interpose" || l.by === "deflect");
@@ -153,9 +164,12 @@ export const exit: Operator = (checked, school) =>
   differentLines(checked).flatMap((line) => {
     if (line.rest.length > 0 || hasLeft(line)) return [];
     const closed = line.exchange.returns.length > 0;
+    const { people } = checked.header;
+    // Bare hands throw nothing more at a weapon on the way out.
+    const bare = people[line.responder].holds === null && people[line.feeder].holds !== null;
     const art = artOf(checked);
     return TRADE.exits
-      .filter((way) => (closed || !way.behindReturn) && inArt(way.text, art, school.vocabulary))
+      .filter((way) => (!way.behindReturn || (closed && !bare)) && inArt(way.text, art, school.vocabulary))
       .map((way) => ({
         operator: "exit" as const,
         parameters: { row: rowOf(line), exit: way.text },

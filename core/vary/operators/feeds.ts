@@ -161,7 +161,11 @@ export const punish: Operator = (checked, school) =>
           rebuilt(line, { feeds: [...line.feeds, open.move], answers: [first!, best.text, ...after] }),
           { ...titled(checked, `then the ${open.move}`), ...slower(checked) },
         ),
-        changed: CHANGES.punish(line.feeds[0]!, open.move, best.text),
+        changed: CHANGES.punish(
+          line.feeds[0]!,
+          inOwnWords(open.move, checked.header.tradition, school.vocabulary),
+          best.text,
+        ),
       },
     ];
   });

@@ -3,7 +3,9 @@ import { CHANGES } from "../change-words.ts";
 import { TRADE } from "../../trade/trade.ts";
 import { lineNumber, share } from "../../base/units.ts";
 import { isArmPart } from "../../body/parts.ts";
+import { limbKind } from "../../exchange/blow.ts";
 import { takenPart } from "../../exchange/limbs.ts";
+import { cueOf } from "../../exchange/cue.ts";
 import { gearFor } from "../../drill/safety.ts";
 import { thrownIn } from "../../drill/shares.ts";
 import { assess, wrongLines } from "../../policy/assess.ts";
@@ -157,7 +159,9 @@ export const restriction: Operator = (checked, school) => {
     const changed = lines.flatMap((line) => {
       if (!forbidden.has(all.indexOf(line.item)) || line.feeder !== "A" || line.feeds.length !== 1) return [];
       const best = bestAnswer(context, feedOf(line), school);
-      return best ? [{ line, answer: best.text }] : [];
+      // One hand only says nothing to a leg.
+      const byHand = !rule.endsWith("hand only") || (best && limbKind(best.exchange.answer[0]!) === "hand");
+      return best && byHand ? [{ line, answer: best.text }] : [];
     });
     // Where nobody has to do anything else the rule would change nothing; with many other answers it is another drill.
     const few = changed.length <= (FELT.has(rule) ? 0 : MOST_CHANGED);
@@ -259,6 +263,10 @@ export const thirdPerson: Operator = (checked) => {
   });
 };
 
+/** Pads are held in it. */
+const holdsPads = ({ exchanges }: Checked): boolean =>
+  exchanges.some(({ feed }) => feed !== null && cueOf(feed) === "pad");
+
 export const semiLive: Operator = (checked) => {
   if (headerValue(checked.score, "cadence") === "free") return [];
   const felt = checked.header.kind === "sensitivity";
@@ -267,7 +275,7 @@ export const semiLive: Operator = (checked) => {
       operator: "semi-live",
       parameters: {},
       rows: same(checked, { ...titled(checked, "both move"), cadence: "free", ...slower(checked) }),
-      changed: felt ? CHANGES.movingFelt() : CHANGES.moving(),
+      changed: felt ? CHANGES.movingFelt() : holdsPads(checked) ? CHANGES.movingOnPads() : CHANGES.moving(),
     },
   ];
 };

@@ -162,7 +162,9 @@ export const otherHeight: Operator = (checked, school) =>
     return firstOf(
       HEIGHTS.filter((height) => height !== now && move.heights!.includes(height)).flatMap((height) => {
         const answers = answersAt(line, `${words} ${height}`, checked, school);
-        return answers ? [{ height, answers }] : [];
+        const goes = framedBlow(contextOf(checked.score), `${words} ${height}`, school)?.blow.zone;
+        // Where it goes by itself is no other height.
+        return answers && goes !== line.exchange.blow?.zone ? [{ height, answers }] : [];
       }),
       1,
       () => true,

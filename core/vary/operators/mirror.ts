@@ -4,6 +4,7 @@ import type { Checked } from "../../drill/types.ts";
 import type { School } from "../../policy/school.ts";
 import type { Line, Part } from "../../score/types.ts";
 import { mapParts, withLines } from "../../score/edit.ts";
+import { lineText } from "../../score/format.ts";
 import { personRow, titled, type Operator } from "./shared.ts";
 
 const SWAP: Readonly<Record<string, string>> = { left: "right", right: "left", l: "R", r: "L" };
@@ -60,6 +61,30 @@ export const mirror: Operator = (checked, school) => {
       parameters: {},
       rows: withLines(score, (item) => mirrorLine(checked, school, item.line), changes),
       changed: armed ? CHANGES.mirrorWithTools() : CHANGES.mirror(),
+    },
+  ];
+};
+
+/** Letters of the two who change places, outside notes. */
+const swapped = (text: string): string =>
+  text.replace(/"[^"]*"|\b[BC]\b/g, (found) => (found === "B" ? "C" : found === "C" ? "B" : found));
+
+/** Three on a triangle: who came second comes last, with what they hold and wear. */
+export const otherWay: Operator = (checked) => {
+  if (checked.header.actors.length < 3) return [];
+  const { order } = checked.header;
+  const own = (actor: "B" | "C") => personRow(checked, actor, (words) => [...words])[actor] || null;
+  return [
+    {
+      operator: "other-way",
+      parameters: {},
+      rows: withLines(checked.score, ({ line }) => swapped(lineText(line)), {
+        ...titled(checked, "the other way round"),
+        ...(order ? { order: swapped(order.join(" ")) } : {}),
+        B: own("C"),
+        C: own("B"),
+      }),
+      changed: CHANGES.otherWay(),
     },
   ];
 };

@@ -5,8 +5,9 @@ import * as lines from "./lines.ts";
 import * as cycles from "./cycles.ts";
 import * as feeds from "./feeds.ts";
 import * as frame from "./frame.ts";
-import { mirror } from "./mirror.ts";
+import * as mirrors from "./mirror.ts";
 import type { Operator } from "./shared.ts";
+import * as pads from "./pads.ts";
 import * as runs from "./runs.ts";
 import * as tools from "./tools.ts";
 
@@ -18,7 +19,7 @@ export const OPERATOR_TABLE: Readonly<Record<OperatorId, Operator>> = {
   "other-height": lines.otherHeight,
   "other-feed": feeds.otherFeed,
   "other-tool": tools.otherTool,
-  mirror,
+  mirror: mirrors.mirror,
   "opposite-stance": frame.oppositeStance,
   "add-return": answers.addReturn,
   "second-line": answers.secondLine,
@@ -46,6 +47,10 @@ export const OPERATOR_TABLE: Readonly<Record<OperatorId, Operator>> = {
   sides: runs.sides,
   "on-count": runs.onCount,
   "one-go": runs.oneGo,
+  "next-blow": pads.nextBlow,
+  "swing-back": pads.swingBack,
+  "any-time": pads.anyTime,
+  "other-way": mirrors.otherWay,
   narrow: frame.narrow,
   pattern: cycles.pattern,
 };

@@ -43,7 +43,9 @@ export const otherTool: Operator = (drill, school) => {
   // Gloves or mitts off is no other tool.
   const bareNow = header.actors.every((actor) => !header.people[actor].holds);
   return data.tools.flatMap((tool): Candidate[] => {
-    if (tool.id === toolNow(checked) || (isBare(tool) && bareNow)) return [];
+    // Who protects themselves has nothing in the hand.
+    const arms = header.context === "self-protection" && tool.answerer.holds !== null;
+    if (tool.id === toolNow(checked) || (isBare(tool) && bareNow) || arms) return [];
     const changes = {
       ...titled(checked, tool.words.toLowerCase()),
       ...personRow(checked, "A", (words) => equipped(words, tool.feeder)),
