@@ -9,6 +9,8 @@ export interface CallLabel {
   readonly weight: number;
   /** It turns round the order in which people attack. */
   readonly reverses?: true;
+  /** Of three it may go to either of the other two. */
+  readonly free?: true;
 }
 export const REPEATS = ["any", "not three times", "never twice"] as const;
 export interface CallOptions {
@@ -221,9 +223,10 @@ function onTheClock(
   const items: CallItem[] = [];
   const round = (s: number) => Math.round(s * 100) / 100;
   const next = whoIsNext(turns);
+  const target = whomTo(turns, random);
   let time = gap;
   for (const label of order) {
-    const { name, reverses } = labels[label]!;
+    const { name, reverses, free } = labels[label]!;
     const feinted = feints > 0 && random() < feints;
     const lasts = feinted ? gap * FEINT_BEFORE : 0;
     if (switchEvery !== null) time = afterChange(time, lasts, switchEvery);
@@ -232,7 +235,8 @@ function onTheClock(
       items.push({ at: round(time), kind: "feint", label: others[below(random, others.length)]!.name, by: null });
       time += lasts;
     }
-    items.push({ at: round(time), kind: "call", label: name, by: next(reverses) });
+    const by = next(reverses);
+    items.push({ at: round(time), kind: "call", label: free ? name + target(by) : name, by });
     time += gap * (1 + jitter * (2 * random() - 1));
   }
   const end = items[items.length - 1]!.at;
@@ -251,6 +255,19 @@ function afterChange(time: number, lasts: number, every: number): number {
   if (last > 0 && time - last < CHANGE) return last + CHANGE;
   return time + lasts > last + every - QUIET ? last + every + CHANGE : time;
 }
+
+/** Says at whom a call goes, each of the two as often: by letter where it is called who attacks, else by side. */
+function whomTo(turns: readonly string[] | null, random: Random): (by: string | null) => string {
+  const left = new Map<string, string[]>();
+  return (by) => {
+    const bag = left.get(by ?? "") ?? [];
+    if (bag.length === 0)
+      bag.push(...shuffled(by && turns ? turns.filter((one) => one !== by).map((one) => ` at ${one}`) : SIDES, random));
+    left.set(by ?? "", bag);
+    return bag.pop()!;
+  };
+}
+const SIDES = [", left", ", right"];
 
 /** Gives who attacks at each call; one that turns the order round has nobody who attacks. */
 function whoIsNext(turns: readonly string[] | null): (reverses: true | undefined) => string | null {

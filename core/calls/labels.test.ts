@@ -76,3 +76,34 @@ test("without an order nobody is named", () => {
   );
   expect(turns).toBeNull();
 });
+
+describe("a feed that goes to either of the other two", () => {
+  const HEAD = "formation: triangle 2 m\n";
+  test("is one call, and at whom is said with it: never the one who attacks, each of the others as often", () => {
+    const calls = callsIn(`${HEAD}order: A B C\n\nA jab at any -> any catch\nA cross at any -> any parry`);
+    const { labels } = calls.choices[0]!;
+    expect(labels).toEqual([
+      { name: "jab", weight: 1, free: true },
+      { name: "cross", weight: 1, free: true },
+    ]);
+    const made = callRound({ ...CALL_DEFAULTS, turns: calls.turns, labels, count: 60, switchEvery: null });
+    if (!made.ok) throw new Error(made.message);
+    const times = new Map<string, number>();
+    for (const { label, by } of made.round.items) {
+      const at = label.split(" at ")[1]!;
+      expect(at).not.toBe(by);
+      times.set(`${by}${at}`, (times.get(`${by}${at}`) ?? 0) + 1);
+    }
+    expect([...times.values()]).toEqual([10, 10, 10, 10, 10, 10]);
+  });
+  test("goes to the left or the right where nobody is named", () => {
+    const { choices, turns } = callsIn(
+      `${HEAD}choose call:\n  one: A jab at any -> any catch\n  two: A cross at any -> any catch\nend`,
+    );
+    const made = callRound({ ...CALL_DEFAULTS, turns, labels: choices[0]!.labels, count: 20, switchEvery: null });
+    if (!made.ok) throw new Error(made.message);
+    const sides = made.round.items.map(({ label }) => label.split(", ")[1]);
+    expect(sides.filter((side) => side === "left")).toHaveLength(10);
+    expect(new Set(sides)).toEqual(new Set(["left", "right"]));
+  });
+});

@@ -1,5 +1,7 @@
 /** What can be called in a drill: the labels of its choices, or its first feeds where it has none. */
 import type { Checked } from "../drill/types.ts";
+import { lineText } from "../score/format.ts";
+import { linesOf } from "../score/structure.ts";
 import { readerFor, type LineReader } from "../read/line-reader.ts";
 import type { ScoreItem, ScoreLine } from "../score/types.ts";
 import type { Vocabulary } from "../words/vocabulary.ts";
@@ -32,8 +34,10 @@ export function drillCalls(checked: Checked, vocabulary: Vocabulary): DrillCalls
       turns,
       rotates,
     };
-  const feeds = [...new Set(checked.exchanges.map(({ row }) => row))].flatMap((row) => feedsAt(row.index, checked));
-  const labels = spoken([...new Set(feeds)].slice(0, MOST)).map((name) => ({ name, weight: 1 }));
+  const items = [...linesOf(checked.score.items)];
+  const feeds = [...new Set(items.flatMap((item) => feedsOf(item, checked)))].slice(0, MOST);
+  const free = items.length > 0 && items.every(isFree) ? FREE : {};
+  const labels = spoken(feeds).map((name) => ({ name, weight: 1, ...free }));
   return { choices: [{ name: listed(labels), labels }], turns, rotates };
 }
 
@@ -64,9 +68,12 @@ const choicesOf = (items: readonly ScoreItem[]): readonly (readonly ScoreLine[])
   });
 
 /** What is called for a line: its label, or each number of its range. */
-function callsOf({ label, line, row }: ScoreLine, checked: Checked, reader: LineReader): CallLabel[] {
-  const feeds = feedsAt(row.index, checked);
-  if (feeds.length > 1) return spoken(feeds).map((feed) => ({ name: label ? `${label} ${feed}` : feed, weight: 1 }));
+function callsOf(item: ScoreLine, checked: Checked, reader: LineReader): CallLabel[] {
+  const { label, line } = item;
+  const feeds = feedsOf(item, checked);
+  const free = isFree(item) ? FREE : {};
+  if (feeds.length > 1)
+    return spoken(feeds).map((feed) => ({ name: label ? `${label} ${feed}` : feed, weight: 1, ...free }));
   const reverses = reader
     .read(line)
     .plays.some(({ turns }) =>
@@ -78,12 +85,17 @@ function callsOf({ label, line, row }: ScoreLine, checked: Checked, reader: Line
     );
   const name = label ?? feeds[0];
   if (!name) return [];
-  return [reverses ? { name, weight: 1, reverses } : { name, weight: 1 }];
+  return [reverses ? { name, weight: 1, reverses } : { name, weight: 1, ...free }];
 }
 
-/** What may come first in a row: one thing, or each number of a range. */
-function feedsAt(row: number, { exchanges }: Checked): string[] {
-  const here = exchanges.filter((e) => e.row.index === row && (e.pass ?? 1) === 1);
+const FREE = { free: true } as const;
+/** It goes to either of the other two, whichever is called. */
+const isFree = ({ line }: ScoreLine): boolean => / at any\b/.test(lineText(line));
+
+/** What may come first in a row: one thing, or each number of a range; at whom is called on its own where that is free. */
+function feedsOf(item: ScoreLine, { exchanges }: Checked): string[] {
+  const here = exchanges.filter((e) => e.row === item.row && (e.pass ?? 1) === 1);
   const first = here.filter((e) => e.from === here[0]!.from);
-  return [...new Set(first.map(({ feedText }) => feedText))];
+  const free = isFree(item);
+  return [...new Set(first.map(({ feedText }) => (free ? feedText.replace(/ at [ABC]$/, "") : feedText)))];
 }

@@ -54,6 +54,14 @@ export const GOALS = {
     words: "random, moving, 80 %",
     goal: { load: 2, wants: ["feeders-choice", "semi-live"], tempo: 0.8 },
   },
+  // Paths of the trade.
+  hidden: {
+    words: "in a row, then hidden in your own attack",
+    goal: { load: 1.5, wants: ["again", "hidden-feed"], tempo: null },
+  },
+  called: { words: "called, both on the move", goal: { load: 1.5, wants: ["calls", "semi-live"], tempo: null } },
+  sides: { words: "both sides in turn", goal: { load: 1.3, wants: ["sides"], tempo: null } },
+  felt: { words: "eyes closed, on the move", goal: { load: 1.5, wants: ["restriction", "semi-live"], tempo: null } },
   fast: { words: "the drill at full speed", goal: { load: 1.4, wants: [], tempo: 1 } },
 } as const satisfies Record<string, { readonly words: string; readonly goal: Goal }>;
 export type GoalId = keyof typeof GOALS;

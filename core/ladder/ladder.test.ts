@@ -4,6 +4,7 @@ import { format } from "../score/format.ts";
 import { parse } from "../score/parse.ts";
 import { defaultSchool, readSchool } from "../policy/school.ts";
 import { makeLadder, type LadderResult } from "./ladder.ts";
+import { OPERATOR_NAMES } from "../vary/operator-names.ts";
 import { GOALS, LADDER_DEFAULTS, type LadderOptions } from "./ladder-options.ts";
 import { OPERATORS, stageOf } from "../vary/operator-names.ts";
 import { playOf } from "../vary/vary.ts";
@@ -130,6 +131,18 @@ describe("goals", () => {
     const slow = good(ladder(demo("single-answers"), { goal: GOALS.moving.goal, rungs: 6 })).notes.join(" ");
     expect(slow).toMatch(/stops at \d+ % of full speed instead of 80 %/);
   });
+  test.each(Object.keys(GOALS) as (keyof typeof GOALS)[])(
+    "%s: each change it wants is on the way, or is named",
+    (id) => {
+      for (const name of ["single-answers", "push-and-turn", "one-two-three"]) {
+        const { rungs, notes } = good(ladder(demo(name), { goal: GOALS[id].goal }));
+        for (const wanted of GOALS[id].goal.wants) {
+          const there = rungs.some(({ operator }) => operator === wanted);
+          expect([name, wanted, there || notes.join().includes(OPERATOR_NAMES[wanted])]).toEqual([name, wanted, true]);
+        }
+      }
+    },
+  );
   test("what the drill has by itself is not asked for again", () => {
     const { notes, rungs } = good(ladder(demo("pads-by-name"), { goal: GOALS.random.goal }));
     expect(rungs.at(-1)!.text).toMatch(/^choose A:$/m);
