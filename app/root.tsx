@@ -13,7 +13,7 @@ import { nonceContext, scopeContext } from "#server/context.ts";
 import type { Route } from "./+types/root.ts";
 import { Frame } from "./ui/frame.tsx";
 import { ServerNonce } from "./ui/nonce.ts";
-import { faultOf, Trouble } from "./ui/trouble.tsx";
+import { kindOf, Trouble } from "./ui/trouble.tsx";
 import { theme } from "./ui/theme.ts";
 import { useSchoolSettings } from "./workers/client.ts";
 
@@ -80,19 +80,14 @@ export default function Root({ loaderData }: Route.ComponentProps) {
   );
 }
 
-const BY_STATUS: Readonly<Record<number, "missing" | "database">> = { 404: "missing", 503: "database" };
-
 export function ErrorBoundary({ error, loaderData }: Route.ErrorBoundaryProps) {
   // Where no page was found no loader has run.
   const made = useContext(ServerNonce);
-  const kind = isRouteErrorResponse(error)
-    ? (BY_STATUS[error.status] ?? "fault")
-    : faultOf(error, typeof document === "undefined");
   return (
     <Page nonce={loaderData?.nonce ?? made}>
       <Frame school={loaderData?.school ?? ""} tonight={null}>
         <Trouble
-          kind={kind}
+          kind={kindOf(error)}
           {...(isRouteErrorResponse(error) && typeof error.data === "string" ? { detail: error.data } : {})}
         />
       </Frame>

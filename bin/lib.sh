@@ -94,6 +94,12 @@ show_demo_school() {
   set +a
 }
 
+# A school of one's own, with nothing in it, in place of the demo club.
+show_empty_school() {
+  export VICISSOR_SCHOOL=${VICISSOR_SCHOOL:-7c1e0d52-4a4e-4b10-8d6a-51f0b0010001}
+  export VICISSOR_ACCOUNT=${VICISSOR_ACCOUNT:-7c1e0d52-4a4e-4b10-8d6a-51f0b0010002}
+}
+
 need_build() {
   local newer=
   [ -f build/server/index.js ] && newer=$(find app core db server public vite.config.ts react-router.config.ts package-lock.json -type f -newer build/server/index.js -print -quit)

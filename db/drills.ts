@@ -13,6 +13,7 @@ export interface DrillRow {
   readonly load_total: number;
   readonly updated_at: Date;
   readonly last_trained: string | null;
+  readonly starred: boolean;
   /** The drill of which it is a variation; null where it stands for itself. */
   readonly parent_id: string | null;
   readonly parent_title: string | null;
@@ -57,7 +58,7 @@ export interface RevisionInput {
 }
 
 const LIST = `
-  select d.id, d.title, d.version, r.kind, r.verdict, r.load_total, d.updated_at, r.summary,
+  select d.id, d.title, d.version, r.kind, r.verdict, r.load_total, d.updated_at, d.starred, r.summary,
     (select max(c.held_on) from blocks b join classes c on c.school_id = b.school_id and c.id = b.class_id
       where b.school_id = d.school_id and b.drill_id = d.id and c.held_on <= current_date and c.deleted_at is null) as last_trained,
     pd.id as parent_id, pd.title as parent_title, l.changed
@@ -88,6 +89,10 @@ export async function getDrill(
   const revision = await getRevision(db, scope, id, drill.version);
   return revision && { drill, revision };
 }
+
+/** Puts a star on a drill, or takes it off: it stands among those at hand. */
+export const setStar = (db: Db, scope: Scope, id: string, star: "on" | "off"): Promise<unknown> =>
+  db.query(`update drills set starred = $3 where school_id = $1 and id = $2`, [scope.schoolId, id, star === "on"]);
 
 const REVISION = `select r.id, r.drill_id, r.number, r.text, r.created_at, a.name as author, r.author_id, r.auto, r.verdict, r.model_version
   from revisions r left join accounts a on a.id = r.author_id where r.school_id = $1 and r.drill_id = $2`;

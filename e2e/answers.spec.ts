@@ -101,9 +101,9 @@ test("a school ruling is shown as such in the book and at the desk, and taken ba
   await openBook(page);
   await cell(page, /^cross, cover: invalid/).click();
   const pair = page.getByRole("region", { name: "The pair" });
-  await pair.getByRole("button", { name: "Rule otherwise" }).click();
+  await pair.getByRole("button", { name: "Judge it differently" }).click();
   await pair.getByRole("textbox", { name: "Because" }).fill("tight guard, taught since the first term");
-  await pair.getByRole("button", { name: "Rule so" }).click();
+  await pair.getByRole("button", { name: "Save our ruling" }).click();
   await expect(cell(page, /^cross, cover: valid/)).toHaveCount(1);
   await expect(pair).toContainText("The school rules this valid: tight guard");
   await pair.getByRole("button", { name: "Make a drill of it" }).click();

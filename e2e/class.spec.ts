@@ -79,9 +79,9 @@ test("the demo evening is planned from attendance to the printed sheet in under 
     await expect(page.getByText("1 min left")).toBeVisible({ timeout: 15_000 });
     await page.getByRole("button", { name: "Block 3: earlier" }).click();
     await expect(blocks).toHaveCount(count);
-    await page.getByRole("button", { name: "It was run" }).click();
+    await page.getByRole("button", { name: "Mark as done" }).click();
     await expect(page.getByText(/it was run/)).toBeVisible({ timeout: 15_000 });
-    await page.getByRole("combobox", { name: "Kester Amsel is here until" }).click();
+    await page.getByRole("combobox", { name: "Kester Amsel leaves after" }).click();
     await page.getByRole("option", { name: "after round 2", exact: true }).click();
     await page.getByRole("button", { name: "Next", exact: true }).click();
     await page.getByRole("button", { name: "Next", exact: true }).click();
@@ -97,8 +97,8 @@ test("the demo evening is planned from attendance to the printed sheet in under 
     await page.getByRole("slider", { name: "The same height" }).focus();
     await page.keyboard.press("Home");
     await expect(page.getByText("is not looked at").first()).toBeVisible();
-    await expect(page.getByRole("button", { name: "As it came" })).toBeEnabled({ timeout: 15_000 });
-    await page.getByRole("button", { name: "As it came" }).click();
+    await expect(page.getByRole("button", { name: "Back to the default" })).toBeEnabled({ timeout: 15_000 });
+    await page.getByRole("button", { name: "Back to the default" }).click();
   });
 
   await test.step("the sheet is one page of A4", async () => {
@@ -154,8 +154,8 @@ test("the demo evening is planned from attendance to the printed sheet in under 
     // What was run is in the log: it has to be taken back first.
     await expect(page.getByRole("alert")).toContainText("Rounds of this evening were run");
     await page.getByRole("link", { name: "The plan" }).click();
-    await page.getByRole("button", { name: "Not run after all" }).click();
-    await expect(page.getByRole("button", { name: "It was run" })).toBeVisible();
+    await page.getByRole("button", { name: "Not done after all" }).click();
+    await expect(page.getByRole("button", { name: "Mark as done" })).toBeVisible();
     await expect(page.getByText("Saved.", { exact: false })).toBeVisible({ timeout: 15_000 });
     await page.goto("/class");
     await page.getByRole("button", { name: "Drop the plan…" }).click();
@@ -195,7 +195,7 @@ test("people are added, changed, wished for, archived and erased", async ({ page
 
 test("a table is read with its units, shown before it is saved, and written again", async ({ page }) => {
   await page.goto("/people");
-  await page.getByRole("button", { name: "Read a table" }).click();
+  await page.getByRole("button", { name: "Import CSV" }).click();
   const file = {
     name: "club.csv",
     mimeType: "text/csv",
@@ -211,7 +211,7 @@ test("a table is read with its units, shown before it is saved, and written agai
   await page.getByRole("button", { name: "Add 1" }).click();
   await expect(page.getByRole("button", { name: "Change Tove Raask" })).toBeVisible();
   const download = page.waitForEvent("download");
-  await page.getByRole("link", { name: "Save as a table" }).click();
+  await page.getByRole("link", { name: "Export CSV" }).click();
   const csv = readFileSync(await (await download).path(), "utf8");
   expect(csv).toMatch(/^name,height cm,/);
   expect(csv).toContain("Tove Raask,170.2,,68,right");

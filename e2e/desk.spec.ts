@@ -12,7 +12,7 @@ import {
 } from "./helpers.ts";
 
 async function taken(page: Page, item: string): Promise<Download> {
-  await page.getByRole("button", { name: "Take out" }).click();
+  await page.getByRole("button", { name: "Export" }).click();
   const [download] = await Promise.all([
     page.waitForEvent("download"),
     page.getByRole("menuitem", { name: item }).click(),
@@ -78,8 +78,8 @@ test("ring, floor and target: stepped, played, for the bodies of an actual pair"
 
 test("a drill built without typing, its rows put in another order, all of it undone", async ({ page }) => {
   await freshDrill(page, "title: Built\nA: lead left\nB: lead left\n\nA jab -> B slip out\n");
-  await page.getByRole("button", { name: "Build a row" }).click();
-  const builder = page.getByRole("region", { name: "Build a row" });
+  await page.getByRole("button", { name: "Add a row" }).click();
+  const builder = page.getByRole("region", { name: "Add a row" });
   await builder.getByRole("combobox", { name: "A feeds" }).fill("cross");
   await page.getByRole("option", { name: "cross", exact: true }).click();
   const answers = builder.getByRole("list", { name: "Answers that work" });
@@ -87,9 +87,9 @@ test("a drill built without typing, its rows put in another order, all of it und
   await expectAccessible(page);
   await answers.getByRole("button").first().focus();
   await page.keyboard.press("1");
-  await builder.getByRole("button", { name: "Put it in" }).click();
+  await builder.getByRole("button", { name: "Add the row" }).click();
   await expect.poll(() => editorText(page)).toMatch(/A jab -> B slip out\n+A cross -> B \w+/);
-  await builder.getByRole("button", { name: "Done building" }).click();
+  await builder.getByRole("button", { name: "Close the builder" }).click();
   const order = async () =>
     (await editorText(page))
       .split("\n")
@@ -141,7 +141,7 @@ test("a cycle that does not close is closed with one press", async ({ page }) =>
 
 test("a line that breaks the drill is drawn as a branch and trained with one press", async ({ page }) => {
   await freshDrill(page, "title: Breaks\nA: lead left\nB: lead left\n\nA jab -> B lean back\n");
-  await page.getByRole("button", { name: "Try to break it" }).click();
+  await page.getByRole("button", { name: "Find a hole" }).click();
   await expect(page.getByText(/It holds|lands:/)).toBeVisible({ timeout: 20_000 });
   const train = page.getByRole("button", { name: "Train this: add the line" });
   if ((await train.count()) > 0) {
@@ -180,7 +180,7 @@ test("files: score, data, drawing as SVG and PNG, card as PDF", async ({ page })
 
 test("the card of a drill: one A4 page in black and white, with the pads named, as PDF too", async ({ page }) => {
   await page.goto(DRILL(PADS_BY_NAME));
-  await page.getByRole("button", { name: "Take out" }).click();
+  await page.getByRole("button", { name: "Export" }).click();
   await page.getByRole("menuitem", { name: "Card: print or PDF" }).click();
   const sheet = page.getByRole("group", { name: "Page 1 of 1" });
   await expect(sheet).toBeVisible();

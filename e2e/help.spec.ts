@@ -50,11 +50,11 @@ test("a class made by mistake is deleted, and brought back", async ({ page }) =>
 
 test("the builder goes on from the row that waits for its answer", async ({ page }) => {
   await freshDrill(page, "title: Half a row\n\nA jab -> B \n");
-  await page.getByRole("button", { name: "Build a row" }).click();
-  const builder = page.getByRole("region", { name: "Build a row" });
+  await page.getByRole("button", { name: "Add a row" }).click();
+  const builder = page.getByRole("region", { name: "Add a row" });
   await expect(builder.getByRole("heading", { name: "answers the jab with" })).toBeVisible();
   await builder.getByRole("list", { name: "Answers that work" }).getByRole("button").first().click();
-  await builder.getByRole("button", { name: "Put it in" }).click();
+  await builder.getByRole("button", { name: "Add the row" }).click();
   await expect.poll(() => editorText(page)).toMatch(/A jab -> B catch\n?$/);
   await expect(page.getByText("sound", { exact: true })).toBeVisible();
 });

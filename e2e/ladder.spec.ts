@@ -11,7 +11,7 @@ test("a rung is pinned, the rest is solved again, and the whole ladder goes into
   const third = await rungs.nth(2).innerText();
   await page.getByRole("button", { name: "Pin rung 3" }).click();
   await expect(page.getByText("Rung 3 stays; the others were solved again round it.")).toBeVisible({ timeout: 30_000 });
-  await page.getByRole("button", { name: "Another ladder" }).click();
+  await page.getByRole("button", { name: "Shuffle" }).click();
   await expect(page.getByRole("progressbar", { name: "Looking for even steps" })).toHaveCount(0, { timeout: 30_000 });
   expect((await rungs.nth(2).innerText()).split("\n")[0]).toBe(third.split("\n")[0]);
 
@@ -39,7 +39,7 @@ test("a rung is pinned, the rest is solved again, and the whole ladder goes into
     await expect(page.getByText(/It stops at \d+ % of full speed instead|I found no step/)).toHaveCount(0, {
       timeout: 30_000,
     });
-    await page.getByRole("button", { name: "Take the whole ladder" }).click();
+    await page.getByRole("button", { name: "Save all rungs as drills" }).click();
     await expect(page.getByText(/All \d+ rungs are in the library/)).toBeVisible();
     await expect(page.getByRole("link", { name: "Plan the class with it" })).toHaveAttribute(
       "href",

@@ -42,7 +42,7 @@ test("the whole path: a drill mended, varied, people paired, the card printed", 
     await page.keyboard.type("lead hook -> B weave");
     await page.keyboard.press("Escape");
     expect(await editorText(page)).toContain("A lead hook -> B weave, cross");
-    await expect(page.getByRole("heading", { name: "Nothing to mend" })).toBeVisible();
+    await expect(page.getByRole("heading", { name: "No problems" })).toBeVisible();
     await expect(page.getByText("sound", { exact: true })).toBeVisible();
   });
 
@@ -51,7 +51,7 @@ test("the whole path: a drill mended, varied, people paired, the card printed", 
     await expect(page.getByRole("heading", { name: "1 finding" })).toBeVisible();
     await page.getByRole("button", { name: "Answer with weave" }).focus();
     await page.keyboard.press("Enter");
-    await expect(page.getByRole("heading", { name: "Nothing to mend" })).toBeVisible();
+    await expect(page.getByRole("heading", { name: "No problems" })).toBeVisible();
     await page.keyboard.press("Control+s");
     await expect(page.getByText("Saved, revision 2")).toBeVisible();
   });
@@ -73,16 +73,16 @@ test("the whole path: a drill mended, varied, people paired, the card printed", 
     await page.getByText("What makes each rung hard").click();
     await expect(page.getByRole("img", { name: /Load of each rung: 1: \d/ })).toBeVisible();
     await scan();
-    await ladder.nth(1).getByRole("button", { name: "Look" }).click();
+    await ladder.nth(1).getByRole("button", { name: "Compare" }).click();
     await expect(ladder.nth(1).getByText("Before", { exact: true })).toBeVisible();
     await page.getByRole("button", { name: "All variations" }).click();
     const rungs = page.getByRole("list", { name: "Variations" }).getByRole("listitem");
     await expect(rungs.first()).toBeVisible();
     expect(await rungs.count()).toBeGreaterThan(5);
-    await rungs.first().getByRole("button", { name: "Look" }).click();
+    await rungs.first().getByRole("button", { name: "Compare" }).click();
     await expect(rungs.first().getByRole("list", { name: "Differences" })).toBeVisible();
     await scan();
-    await rungs.first().getByRole("button", { name: "Add" }).focus();
+    await rungs.first().getByRole("button", { name: "Save as a drill" }).focus();
     await page.keyboard.press("Enter");
     await expect(page.getByRole("link", { name: "Added: open it" })).toHaveCount(1);
     await page.getByText("Other side", { exact: true }).locator("..").getByRole("button", { name: "Add" }).click();

@@ -81,7 +81,7 @@ test("what was typed and not saved is found again", async ({ page }) => {
 test("a drill deleted in another window keeps the text that was being typed", async ({ context }) => {
   const desk = await context.newPage();
   await desk.goto("/");
-  await desk.getByRole("textbox", { name: "Start from a feed" }).fill("lead hook");
+  await desk.getByRole("textbox", { name: "First attack" }).fill("lead hook");
   await desk.keyboard.press("Enter");
   await expect(desk).toHaveURL(/\/drills\//);
   await typeAtEnd(desk, "cover");
@@ -294,6 +294,6 @@ test("other answers and the search for a line that lands, at the desk", async ({
   await expect.poll(() => editorText(page)).toMatch(/one: A jab -> B (?:cross )?catch, jab/);
   await page.keyboard.press("Control+z");
   await expect.poll(() => editorText(page)).toContain("one: A jab -> B slap parry, jab");
-  await page.getByRole("button", { name: "Try to break it" }).click();
+  await page.getByRole("button", { name: "Find a hole" }).click();
   await expect(page.getByText(/It holds|lands:/)).toBeVisible({ timeout: 20_000 });
 });

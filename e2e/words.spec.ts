@@ -47,7 +47,7 @@ test("a school's own move: tried while it is written, saved, used in a drill, ta
   await expect(move).toContainText("tambo");
   const count = page.getByText(/^\d+ moves/);
   const before = Number(/\d+/.exec((await count.first().textContent()) ?? "")![0]);
-  await move.getByRole("button", { name: "Take out" }).click();
+  await move.getByRole("button", { name: "Delete" }).click();
   await expect(page.getByText(`${before - 1} moves`)).toBeVisible();
   // The list of drills follows: what used it cannot be read any more.
   await page.goto("/?q=reeds&verdict=broken");

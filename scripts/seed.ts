@@ -1,4 +1,4 @@
-/** Loads the demo club once; a school that is there already is left as it is. */
+/** Loads the demo club once, or with `--empty` a school with nothing in it; a school that is there already is left as it is. */
 import { checkFor } from "#core/policy/judge.ts";
 import { readFileSync } from "node:fs";
 import { createClass, insertBlock, setPresent } from "#db/classes.ts";
@@ -14,6 +14,7 @@ import { GOALS, LADDER_DEFAULTS } from "#core/ladder/ladder-options.ts";
 import { insertLadder } from "#db/ladders.ts";
 import { defaultSchool } from "#core/policy/school.ts";
 import { revisionInput } from "#server/revision-input.ts";
+import { scopeOf } from "#server/scope.ts";
 import { finished } from "#core/base/work.ts";
 
 const scope: Scope = { schoolId: DEMO_SCHOOL, accountId: DEMO_ACCOUNT, role: "instructor" };
@@ -107,6 +108,13 @@ async function term(tx: Db): Promise<void> {
   for (const s of students.slice(0, 13)) await setPresent(tx, scope, tonight, { studentId: s.id, here: true });
 }
 
+/** A school with nobody in it yet, beside the demo club. */
+async function empty(tx: Db): Promise<void> {
+  const own = scopeOf(null);
+  if (!(await getSchool(tx, own)))
+    await insertSchool(tx, own, "Our school", { name: "Instructor", email: "instructor@school.invalid" });
+}
+
 // All of the club or nothing: a start that is stopped in the middle leaves no half of it.
-await transaction(seed);
+await transaction(process.argv.includes("--empty") ? empty : seed);
 await closePool();

@@ -11,7 +11,7 @@ const rung = () => ({
   revisionId: randomUUID(),
   text: "A jab -> B parry",
   operator: "start",
-  changed: "To begin with",
+  changed: "Start",
 });
 const ladder = (more: object = {}) => ({
   id: randomUUID(),

@@ -1,5 +1,9 @@
 /** A text becomes a drill of the library. */
-import { createDrill, type Lineage } from "#db/drills.ts";
+import { randomUUID } from "node:crypto";
+import { parse } from "#core/score/parse.ts";
+import { textOf, withHeader } from "#core/score/edit.ts";
+import { createDrill, getDrill, type Lineage } from "#db/drills.ts";
+import { db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
 import { compute } from "./checks/pool.ts";
 import { createSchema, jsonIn, variationSchema, type Fields } from "./forms.ts";
@@ -26,6 +30,18 @@ export async function makeVariation(scope: Scope, fields: Fields): Promise<Made 
     changed: form.changed,
   });
 }
+
+/** A drill of its own with the same text, and a title that says so. */
+export async function copyDrill(scope: Scope, id: string): Promise<Made | Refusal> {
+  const found = await getDrill(db, scope, id);
+  if (!found) return refused("This drill is not here any more: it cannot be copied.");
+  const { text } = found.revision;
+  const score = parse(text);
+  const title = `${found.drill.title}, copy`.slice(0, LONGEST_TITLE);
+  const copy = textOf(withHeader(score, { title }));
+  return make(scope, { id: randomUUID(), revisionId: randomUUID(), text: copy }, null);
+}
+const LONGEST_TITLE = 120;
 
 async function make(
   scope: Scope,

@@ -112,3 +112,13 @@ export interface JudgingView {
   readonly done: number;
   readonly total: number;
 }
+
+/** What one search over everything found, a few of each kind. */
+export interface FoundView {
+  /** `row`: the row by which it was found, where that was not the title. */
+  readonly drills: readonly { readonly id: string; readonly title: string; readonly row: string | null }[];
+  readonly people: readonly { readonly id: string; readonly name: string }[];
+  readonly classes: readonly { readonly id: string; readonly title: string; readonly date: string }[];
+  /** `by`: the name by which it was found. */
+  readonly moves: readonly { readonly id: string; readonly name: string; readonly by: string }[];
+}

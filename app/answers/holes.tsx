@@ -23,11 +23,11 @@ export function Holes({ holes }: { holes: readonly Hole[] }) {
   const graver = holes.filter((h) => h.kind !== "untrained").length;
   const shown = all ? holes : holes.slice(0, FEW);
   return (
-    <Box component="section" aria-label="Holes" sx={{ mt: 3 }}>
+    <Box component="section" aria-label="Gaps" sx={{ mt: 3 }}>
       <Box component="h2" sx={{ typography: "h2", m: 0, mb: 1 }}>
         {holes.length === 0
-          ? "No holes"
-          : `Holes: ${graver} without a valid answer, ${holes.length - graver} never trained`}
+          ? "No gaps"
+          : `Gaps: ${graver} without a valid answer, ${holes.length - graver} never trained`}
       </Box>
       {holes.length === 0 && (
         <Box sx={{ color: "text.secondary" }}>Each feed has a valid answer on both sides, and one was trained.</Box>

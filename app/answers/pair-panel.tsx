@@ -140,7 +140,7 @@ function RulingForm({ own, onRule, onTakeBack }: RulingProps) {
         The school rules this {own.verdict}: {own.reason}
         <Box>
           <Button size="small" variant="outlined" onClick={onTakeBack} sx={{ mt: 0.5 }}>
-            Take the ruling back
+            Remove our ruling
           </Button>
         </Box>
       </Box>
@@ -148,7 +148,7 @@ function RulingForm({ own, onRule, onTakeBack }: RulingProps) {
   if (!open)
     return (
       <Button size="small" variant="outlined" onClick={() => setOpen(true)} sx={{ mt: 1.5 }}>
-        Rule otherwise
+        Judge it differently
       </Button>
     );
   return (
@@ -186,7 +186,7 @@ function RulingForm({ own, onRule, onTakeBack }: RulingProps) {
       />
       <Box sx={{ display: "flex", gap: 1 }}>
         <Button type="submit" size="small" variant="contained">
-          Rule so
+          Save our ruling
         </Button>
         <Button size="small" variant="text" color="inherit" onClick={() => setOpen(false)}>
           Leave it

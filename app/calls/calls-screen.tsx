@@ -309,7 +309,7 @@ function Files({ round, title }: { round: CallRound | null; title: string }) {
         aria-expanded={anchor !== null}
         onClick={(event) => setAnchor(event.currentTarget)}
       >
-        Take out
+        Export
       </Button>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
         {item("Text to read out", "txt", "text/plain", callsText)}

@@ -85,7 +85,7 @@ export function ClassScreen({ lesson, students, present, pairs, drills, gear, pl
           </Box>
           <Attendance students={students} here={here} />
           <Box component="h2" sx={{ typography: "h2", m: 0, mt: 3, mb: 0.5 }}>
-            Gear there
+            Gear at hand
           </Box>
           {gear.map((g) => (
             <Box key={g.kind} sx={{ display: "flex", justifyContent: "space-between" }}>

@@ -52,7 +52,7 @@ export function PairWeightSliders() {
         disabled={busy || Object.keys(draft).length === 0}
         onClick={() => patch({ pairing: {} })}
       >
-        As it came
+        Back to the default
       </Button>
     </Box>
   );

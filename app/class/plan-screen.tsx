@@ -72,7 +72,7 @@ export function PlanScreen({ page }: { page: PlanPage }) {
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, px: { xs: 2, sm: 3 }, pb: 1.5, alignItems: "center" }}>
         <WhatAndHowLong page={page} state={state} />
         <Button variant="outlined" onClick={packAgain}>
-          Pack it again
+          Refill the time
         </Button>
         <Button variant="outlined" aria-expanded={weights} onClick={() => setWeights(!weights)}>
           {weights ? "Hide: what makes a good pair" : "What makes a good pair"}
@@ -172,7 +172,7 @@ function WhatAndHowLong({ page, state }: { page: PlanPage; state: PlanState }) {
       <TextField
         select
         size="small"
-        label="A round is"
+        label="Round length"
         value={clock.round}
         onChange={(event) => {
           state.setClock({ ...clock, round: Number(event.target.value) });
@@ -189,7 +189,7 @@ function WhatAndHowLong({ page, state }: { page: PlanPage; state: PlanState }) {
       <TextField
         select
         size="small"
-        label="Roles change"
+        label="Swap roles"
         value={clock.change}
         onChange={(event) => state.setClock({ ...clock, change: Number(event.target.value) })}
         sx={{ width: 130 }}
@@ -267,16 +267,16 @@ function RoundHead({ rounds, at, done, onLook, onRun }: RoundHeadProps) {
         Round {at + 1} of {rounds.length}
       </Box>
       <Button size="small" variant="outlined" disabled={at === 0} onClick={() => onLook(at - 1)}>
-        Before
+        Previous
       </Button>
       <Button size="small" variant="outlined" disabled={at >= rounds.length - 1} onClick={() => onLook(at + 1)}>
         Next
       </Button>
       <Box sx={{ flex: 1, color: "text.secondary" }}>
-        {shown && `${shown.side} lead in front${shown.done ? "; it was run" : ""}`}
+        {shown && `${shown.side} lead in front${shown.done ? "; done" : ""}`}
       </Box>
       <Button size="small" variant="outlined" onClick={() => onRun(shown?.done ? at : at + 1)}>
-        {shown?.done ? "Not run after all" : at + 1 > done ? "It was run" : "Run up to here"}
+        {shown?.done ? "Not done after all" : at + 1 > done ? "Mark as done" : "Mark done up to here"}
       </Button>
     </Box>
   );

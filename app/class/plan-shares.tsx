@@ -30,9 +30,9 @@ export function PlanShares({ shares, people, rounds, queue }: SharesProps) {
   const mean = shares.length === 0 ? 0 : Math.round(shares.reduce((sum, s) => sum + s.repetitions, 0) / shares.length);
   const open = shares.find((s) => s.person === looked);
   return (
-    <Box component="section" aria-label="What each gets" sx={{ pt: 3 }}>
+    <Box component="section" aria-label="Time per person" sx={{ pt: 3 }}>
       <Box component="h2" sx={{ typography: "h2", m: 0 }}>
-        What each gets
+        Time per person
       </Box>
       <Box sx={{ color: "text.secondary", mb: 1 }}>
         About {mean} repetitions each; in queues for one target the same minutes would give {queue}.
@@ -53,8 +53,8 @@ export function PlanShares({ shares, people, rounds, queue }: SharesProps) {
               <th scope="col">left / right</th>
               <th scope="col">partners</th>
               <th scope="col">repetitions</th>
-              <th scope="col">here from</th>
-              <th scope="col">until</th>
+              <th scope="col">arrives in round</th>
+              <th scope="col">leaves after</th>
             </tr>
           </thead>
           <tbody>
@@ -120,7 +120,7 @@ function Presence({ person, rounds }: { person: PlanPerson; rounds: number }) {
     <>
       <td>
         <RoundChoice
-          label={`${person.name} is here from`}
+          label={`${person.name} arrives in round`}
           value={person.from}
           options={Array.from({ length: rounds }, (_, r) => [r, r === 0 ? "start" : `round ${r + 1}`] as const)}
           onChange={(from) => set(from, person.until !== null && person.until <= from ? null : person.until)}
@@ -128,7 +128,7 @@ function Presence({ person, rounds }: { person: PlanPerson; rounds: number }) {
       </td>
       <td>
         <RoundChoice
-          label={`${person.name} is here until`}
+          label={`${person.name} leaves after`}
           value={person.until ?? rounds}
           options={Array.from({ length: rounds - person.from }, (_, i) => {
             const r = person.from + i + 1;

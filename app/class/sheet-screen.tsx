@@ -38,7 +38,7 @@ function sheetOf(
     blocks: sheetBlocks(plan, (id) => short(names[id] ?? "Former member")),
     rungs: sheetRungs(plan, rungs),
     notes: plan.notes.slice(0, NOTES),
-    needs: `Gear there: ${gearLine(gear)}. Floor needed: ${plan.floor} m².`,
+    needs: `Gear at hand: ${gearLine(gear)}. Floor needed: ${plan.floor} m².`,
     cautions: CAUTIONS,
   });
 }

@@ -35,7 +35,7 @@ describe("the sheet", () => {
         rows: Array<string>(rows).fill("A jab -> B catch"),
       })),
       notes: ["12 sticks are needed, 6 are there."],
-      needs: "Gear there: 6 sticks.",
+      needs: "Gear at hand: 6 sticks.",
       cautions: ["“Stop” ends everything.", "Slow before fast."],
     });
   const largest = (made: CardPage) => Math.max(...made.texts.filter((t) => t.face === "bold").map((t) => t.size));
@@ -62,7 +62,7 @@ describe("the sheet", () => {
     expect(sheet).toMatch(/0' Warm-up, 10 min/);
     expect(sheet).toMatch(/Edda\s+V\.\s+–\s+Odo/);
     expect(sheet).toMatch(/12 sticks are needed/);
-    expect(sheet).toMatch(/Gear there: 6 sticks/);
+    expect(sheet).toMatch(/Gear at hand: 6 sticks/);
     expect(sheet).not.toMatch(/0 focus mitts/);
     expect(sheet).toMatch(/“Stop” ends everything/);
   });

@@ -125,7 +125,7 @@ export function Refute({ text, onRepair }: PanelProps) {
   return (
     <Box sx={{ mt: 1.5 }}>
       <Button size="small" variant="outlined" onClick={search} disabled={busy}>
-        Try to break it
+        Find a hole
       </Button>
       {busy && <LinearProgress aria-label="Trying to break the drill" sx={{ mt: 1.5 }} />}
       {found && (

@@ -55,7 +55,7 @@ export function Builder({ text, onAdd, onClose }: BuilderProps) {
   return (
     <Box
       component="section"
-      aria-label="Build a row"
+      aria-label="Add a row"
       sx={{ borderTop: 2, borderColor: "primary.main", bgcolor: "background.paper", p: 2, mt: 1 }}
     >
       <Box sx={{ display: "flex", gap: 1.5, alignItems: "center", flexWrap: "wrap" }}>
@@ -81,7 +81,7 @@ export function Builder({ text, onAdd, onClose }: BuilderProps) {
           renderInput={(params) => <TextField {...params} size="small" label="A feeds" autoFocus={feed === null} />}
         />
         <Button variant="text" color="inherit" onClick={onClose}>
-          Done building
+          Close the builder
         </Button>
       </Box>
       {feed && (
@@ -103,7 +103,7 @@ export function Builder({ text, onAdd, onClose }: BuilderProps) {
       {line && (
         <Box sx={{ mt: 1.5, display: "flex", gap: 1, flexWrap: "wrap", alignItems: "center" }}>
           <Button variant="contained" onClick={() => put(line)}>
-            Put it in
+            Add the row
           </Button>
           <Box component="span" sx={{ color: "text.secondary" }}>
             or with a return:

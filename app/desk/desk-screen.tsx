@@ -76,7 +76,7 @@ export function DeskScreen({ drill, text: saved, people }: DeskProps) {
           Save
         </Button>
         <Button variant="outlined" onClick={tidy}>
-          Tidy
+          Format
         </Button>
         <Button variant="outlined" component={Link} to={`/drills/${drill.id}/revisions`}>
           Revisions

@@ -37,14 +37,14 @@ describe("desk", () => {
     const page = text(
       <Findings view={view} repairs={repairs} text={TEXT} cursor={null} onPick={noop} onRepair={noop} />,
     );
-    expect(page).toMatch(/2 findings/);
+    expect(page).toMatch(/2 problems/);
     expect(page.indexOf("Row 2")).toBeLessThan(page.indexOf("Row 1"));
     expect(page).toMatch(/Answer with weave/);
   });
   test("what is said of several rows is said once, with its rows", () => {
     const twice = scoreView(checkFor(parse("A jab -> B slip in\nA cross -> B slip out\nA jab -> B slip in")));
     const page = text(<Findings view={twice} repairs={{}} text="" cursor={null} onPick={noop} onRepair={noop} />);
-    expect(page).toMatch(/2 findings/);
+    expect(page).toMatch(/2 problems/);
     expect(page).toMatch(/Row 1 .*The same in row 3/);
     expect(page.match(/This ends inside/g)).toHaveLength(1);
   });
@@ -75,7 +75,7 @@ describe("desk", () => {
   test("a sound drill says so and defers to the instructor", () => {
     const sound = scoreView(checkFor(parse("A jab -> B slip out")));
     expect(text(<Findings view={sound} repairs={{}} text="" cursor={null} onPick={noop} onRepair={noop} />)).toMatch(
-      /Nothing to mend.*local rules decide/,
+      /No problems.*local rules decide/,
     );
   });
   test("a conflict shows both texts and the ways out", () => {

@@ -55,7 +55,7 @@ export function ExportMenu({ id, title, text, view }: ExportProps) {
         aria-expanded={anchor !== null}
         onClick={(event) => setAnchor(event.currentTarget)}
       >
-        Take out
+        Export
       </Button>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={close}>
         <MenuItem component={Link} to={`/drills/${id}/card`}>

@@ -60,7 +60,7 @@ export const Findings = memo(function Findings({ view, repairs, text, cursor, on
       )}
       <Refute text={text} onRepair={onRepair} />
       <Box component="h2" sx={{ typography: "h2", mt: 3, mb: 1 }}>
-        {count === 0 ? "Nothing to mend" : `${count} ${count === 1 ? "finding" : "findings"}`}
+        {count === 0 ? "No problems" : `${count} ${count === 1 ? "problem" : "problems"}`}
       </Box>
       {count === 0 && (
         <Box sx={{ color: "text.secondary" }}>
@@ -219,7 +219,7 @@ function Here({ exchange: e }: { exchange: ExchangeView }) {
         ))}
         {e.ceiling !== null && (
           <>
-            <dt>In time up to</dt>
+            <dt>Works up to</dt>
             <dd>
               {Math.round(e.ceiling * 100)} % of full speed
               {e.times && (
@@ -240,7 +240,7 @@ function Here({ exchange: e }: { exchange: ExchangeView }) {
         {e.robust < 1 && (
           <>
             <dt>Holds in</dt>
-            <dd>{Math.round(e.robust * 100)} % of small changes</dd>
+            <dd>{Math.round(e.robust * 100)} % of small differences</dd>
           </>
         )}
         {e.answer !== "" && (

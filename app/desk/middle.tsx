@@ -137,7 +137,7 @@ export const Middle = memo(function Middle({ view, text, cursor, people, editor 
             disabled={!view}
             sx={{ mt: 1.5 }}
           >
-            Build a row
+            Add a row
           </Button>
         ))}
     </>

@@ -141,6 +141,6 @@ export function saveWords({ kind }: SaveState, dirty: boolean, version: number):
     case "failed":
       return "Not saved; kept on this device";
     case "idle":
-      return dirty ? "Not saved yet; kept on this device" : `Saved, revision ${version}`;
+      return dirty ? "Unsaved changes, kept on this device" : `Saved, revision ${version}`;
   }
 }

@@ -1,5 +1,6 @@
 /** The list of drills as the server writes it. */
-import { DrillsScreen, type DrillListRow } from "./drills-screen.tsx";
+import type { DrillListRow } from "./drill-list.ts";
+import { DrillsScreen } from "./drills-screen.tsx";
 import { text } from "../ui/testing.tsx";
 
 const drill = (title: string, more: Partial<DrillListRow> = {}): DrillListRow => ({
@@ -9,6 +10,8 @@ const drill = (title: string, more: Partial<DrillListRow> = {}): DrillListRow =>
   verdict: "sound",
   load_total: 5,
   last_trained: null,
+  starred: false,
+  parent_id: null,
   parent_title: null,
   changed: null,
   summary: { level: "beginners", tools: [], exchanges: 3, findings: 0 },

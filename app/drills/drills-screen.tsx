@@ -2,12 +2,25 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import { styled } from "@mui/material/styles";
-import { useEffect, useMemo, useRef, useState } from "react";
+import { Fragment, useEffect, useMemo, useRef, useState } from "react";
 import { Link, useFetcher, useRevalidator } from "react-router";
 import type { JudgingView } from "#server/views.ts";
 import type { action } from "../routes/drills.tsx";
+import type { loader as search } from "../routes/search.ts";
+import {
+  filtered,
+  grouped,
+  isFiltered,
+  NO_FILTERS,
+  sorted,
+  type DrillGroup,
+  type DrillListRow,
+  type SortKey,
+  type Sorting,
+} from "./drill-list.ts";
+import { DrillRow, LIST } from "./drill-row.tsx";
+import { Tour } from "./tour.tsx";
 import { shortDate } from "../ui/frame.tsx";
-import { VerdictRing } from "../ui/marks.tsx";
 import { ReadFile } from "./read-file.tsx";
 import { useFilters } from "../ui/use-filters.ts";
 import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";
@@ -15,30 +28,12 @@ import { Row, Rows } from "../ui/rows.tsx";
 import { UndoSnackbar } from "../ui/undo-snackbar.tsx";
 import { UNSEEN } from "../ui/theme.ts";
 
-export interface DrillListRow {
-  readonly id: string;
-  readonly title: string;
-  readonly kind: string;
-  readonly verdict: "sound" | "risky" | "broken";
-  readonly load_total: number;
-  readonly last_trained: string | null;
-  readonly parent_title: string | null;
-  readonly changed: string | null;
-  readonly summary: {
-    readonly level?: string | null;
-    readonly tools?: readonly string[];
-    readonly exchanges?: number;
-    readonly findings?: number;
-  };
-}
-
 interface DeletedDrill {
   readonly id: string;
   readonly title: string;
   readonly deleted_at: string;
 }
 
-type SortKey = "title" | "verdict" | "load" | "trained";
 const KINDS = [
   { value: "all", label: "All kinds" },
   { value: "feeder", label: "Feeder" },
@@ -51,7 +46,10 @@ const VERDICTS = [
   { value: "risky", label: "Risky" },
   { value: "broken", label: "Broken" },
 ] as const;
-const RANK = { broken: 0, risky: 1, sound: 2 } as const;
+const STARS = [
+  { value: "all", label: "All" },
+  { value: "starred", label: "Starred" },
+] as const;
 
 const Table = styled("table")(({ theme }) => ({
   width: "100%",
@@ -84,29 +82,32 @@ const SortButton = styled("button")({
   cursor: "pointer",
 });
 
-/** The rows of the list and what is said above it share what was sent and what came of it. */
-const LIST = "drills";
-
-const FILTERS = { q: "", kind: "all", verdict: "all" };
-
 /** The school's drills: find one, or start one from a feed. */
 export function DrillsScreen({
   drills,
   deleted = [],
   judging = null,
+  tour = false,
 }: {
   drills: readonly DrillListRow[];
   deleted?: readonly DeletedDrill[];
   /** Stored verdicts that are being worked out again; null where none are. */
   judging?: JudgingView | null;
+  /** Somebody is here for the first time. */
+  tour?: boolean;
 }) {
   useJudging(judging);
-  const { values, set, params } = useFilters(FILTERS);
-  const query = values.q;
+  const { values, set, params } = useFilters(NO_FILTERS);
   const kind = values.kind as (typeof KINDS)[number]["value"];
   const verdict = values.verdict as (typeof VERDICTS)[number]["value"];
-  const [sort, setSort] = useState<{ key: SortKey; down: boolean }>({ key: "title", down: false });
-  const shown = useMemo(() => filtered(drills, query, kind, verdict, sort), [drills, query, kind, verdict, sort]);
+  const stars = values.stars as (typeof STARS)[number]["value"];
+  const [sort, setSort] = useState<Sorting>({ key: "title", down: false });
+  const byMove = useDrillsByMove(values.q);
+  const groups = useMemo(() => {
+    const all = sorted(filtered(drills, values, byMove), sort);
+    // What was looked for stands for itself; else ladders are folded into the drill that they come from.
+    return isFiltered(values) ? all.map((drill) => ({ drill, below: [] })) : grouped(all);
+  }, [drills, values, byMove, sort]);
   const most = Math.max(1, ...drills.map((d) => d.load_total));
   const head = (key: SortKey, label: string, className?: string) => (
     <th
@@ -138,6 +139,7 @@ export function DrillsScreen({
           The verdicts are being worked out again: {judging.done} of {judging.total}. The list follows by itself.
         </Notice>
       )}
+      {tour && <Tour drills={drills} />}
       <Done />
       <Box
         sx={{
@@ -153,12 +155,14 @@ export function DrillsScreen({
         <TextField
           size="small"
           label="Search drills"
-          value={query}
+          value={values.q}
+          helperText="titles, and the moves in them"
           onChange={(e) => set("q", e.target.value)}
           sx={{ width: 240 }}
         />
         <WordChoice label="Kind" options={KINDS} value={kind} onChange={(v) => set("kind", v)} />
         <WordChoice label="Verdict" options={VERDICTS} value={verdict} onChange={(v) => set("verdict", v)} />
+        <WordChoice label="Stars" options={STARS} value={stars} onChange={(v) => set("stars", v)} />
       </Box>
       <Box sx={{ px: { xs: 0.5, sm: 1.5 }, pb: 4 }}>
         <Table>
@@ -176,18 +180,16 @@ export function DrillsScreen({
               {head("trained", "Last trained", "wide")}
               <th scope="col">
                 <Box component="span" sx={UNSEEN}>
-                  Delete
+                  Star, copy, delete
                 </Box>
               </th>
             </tr>
           </thead>
           <tbody>
-            {shown.map((d) => (
-              <DrillRow key={d.id} drill={d} most={most} />
-            ))}
+            <Groups groups={groups} most={most} />
           </tbody>
         </Table>
-        {shown.length === 0 && (
+        {groups.length === 0 && (
           <Box sx={{ p: 4, color: "text.secondary" }}>
             {drills.length === 0
               ? "No drills yet. Write a feed above, for example “A jab”, and go on at the desk."
@@ -200,55 +202,26 @@ export function DrillsScreen({
   );
 }
 
-const counted = (exchanges: number): string => (exchanges === 1 ? "1 exchange" : `${exchanges} exchanges`);
-
-/** One drill of the list. `most`: the largest load in it. */
-function DrillRow({ drill: d, most }: { readonly drill: DrillListRow; readonly most: number }) {
-  const fetcher = useFetcher<typeof action>({ key: LIST });
-  return (
-    <tr>
-      <td>
-        <VerdictRing verdict={d.verdict} />
-      </td>
-      <td>
-        <Link to={`/drills/${d.id}`} prefetch="intent">
-          {d.title}
-        </Link>
-        <Box sx={{ color: "text.secondary", fontSize: "0.92rem" }}>
-          {d.changed ?? [d.summary.level, counted(d.summary.exchanges ?? 0)].filter(Boolean).join(", ")}
-        </Box>
-      </td>
-      <td className="wide">{d.kind}</td>
-      <td className="wide">{d.summary.tools?.join(", ") || "empty hands"}</td>
-      <td className="wide">
-        <LoadBar value={d.load_total} most={most} />
-      </td>
-      <td className="wide">{d.last_trained ? shortDate(d.last_trained) : "never"}</td>
-      <td>
-        <fetcher.Form method="post">
-          <input type="hidden" name="id" value={d.id} />
-          <input type="hidden" name="title" value={d.title} />
-          <Button
-            type="submit"
-            name="intent"
-            value="delete"
-            size="small"
-            color="inherit"
-            aria-label={`Delete ${d.title}`}
-            sx={{ minWidth: 0, color: "text.secondary" }}
-          >
-            Delete
-          </Button>
-        </fetcher.Form>
-      </td>
-    </tr>
-  );
+/** Drills, each with what was made from it folded below. `most`: the largest load in the list. */
+function Groups({ groups, most }: { readonly groups: readonly DrillGroup[]; readonly most: number }) {
+  const [open, setOpen] = useState<ReadonlySet<string>>(new Set());
+  const toggle = (id: string) =>
+    setOpen((now) => new Set(now.has(id) ? [...now].filter((one) => one !== id) : [...now, id]));
+  return groups.map(({ drill, below }) => {
+    const fold = { count: below.length, open: open.has(drill.id), onToggle: () => toggle(drill.id) };
+    return (
+      <Fragment key={drill.id}>
+        <DrillRow drill={drill} most={most} {...(below.length > 0 ? { fold } : {})} />
+        {fold.open && below.map((one) => <DrillRow key={one.id} drill={one} most={most} below />)}
+      </Fragment>
+    );
+  });
 }
 
 /** What came of the last deletion, and the way back. */
 function Done() {
   const fetcher = useFetcher<typeof action>({ key: LIST });
-  const done = fetcher.data && "title" in fetcher.data ? fetcher.data : null;
+  const done = fetcher.data?.kind === "deleted" || fetcher.data?.kind === "restored" ? fetcher.data : null;
   return (
     <>
       <UndoSnackbar
@@ -289,43 +262,22 @@ function Deleted({ drills }: { drills: readonly DeletedDrill[] }) {
   );
 }
 
-function filtered(
-  drills: readonly DrillListRow[],
-  query: string,
-  kind: string,
-  verdict: string,
-  sort: { key: SortKey; down: boolean },
-): DrillListRow[] {
-  const words = query.toLowerCase().split(/\s+/).filter(Boolean);
-  const found = drills.filter((d) => {
-    const text =
-      `${d.title} ${d.kind} ${d.summary.level ?? ""} ${d.summary.tools?.join(" ") ?? ""} ${d.changed ?? ""}`.toLowerCase();
-    return (
-      words.every((w) => text.includes(w)) &&
-      (kind === "all" || d.kind === kind) &&
-      (verdict === "all" || d.verdict === verdict)
-    );
-  });
-  const by: Record<SortKey, (a: DrillListRow, b: DrillListRow) => number> = {
-    title: (a, b) => a.title.localeCompare(b.title),
-    verdict: (a, b) => RANK[a.verdict] - RANK[b.verdict],
-    load: (a, b) => a.load_total - b.load_total,
-    trained: (a, b) => (a.last_trained ?? "").localeCompare(b.last_trained ?? ""),
-  };
-  return found.sort((a, b) => by[sort.key](a, b) * (sort.down ? -1 : 1) || a.title.localeCompare(b.title));
-}
+/** Rest of typing before drills are looked through for a move, ms. */
+const QUIET = 250;
+const NONE: ReadonlySet<string> = new Set();
 
-/** Load as a length beside its number. */
-export function LoadBar({ value, most }: { value: number; most: number }) {
-  return (
-    <Box sx={{ display: "flex", alignItems: "center", gap: 1 }}>
-      <Box component="span" sx={{ width: 36, textAlign: "right" }}>
-        {value.toFixed(1)}
-      </Box>
-      <Box aria-hidden sx={{ width: 90, height: 6, borderBottom: 1, borderColor: "hairline", position: "relative" }}>
-        <Box sx={{ position: "absolute", inset: 0, width: `${(100 * value) / most}%`, bgcolor: "text.secondary" }} />
-      </Box>
-    </Box>
+/** The drills in whose rows the words stand for a move; none while nobody knows yet. */
+function useDrillsByMove(query: string): ReadonlySet<string> {
+  const { load, data } = useFetcher<typeof search>();
+  const asked = query.trim();
+  useEffect(() => {
+    if (asked.length < 3) return;
+    const timer = setTimeout(() => void load(`/search?drills=all&q=${encodeURIComponent(asked)}`), QUIET);
+    return () => clearTimeout(timer);
+  }, [asked, load]);
+  return useMemo(
+    () => (asked.length < 3 || !data ? NONE : new Set(data.drills.map(({ id }) => id))),
+    [asked.length, data],
   );
 }
 
@@ -354,7 +306,7 @@ function StartDrill({ open }: { open: boolean }) {
     >
       <TextField
         size="small"
-        label="Start from a feed"
+        label="First attack"
         placeholder="A jab"
         value={feed}
         onChange={(e) => setFeed(e.target.value)}

@@ -39,7 +39,7 @@ export function ReadFile() {
   return (
     <>
       <Button variant="outlined" onClick={() => input.current?.click()}>
-        Read a file
+        Import a drill
       </Button>
       <input
         ref={input}

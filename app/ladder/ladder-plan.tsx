@@ -20,7 +20,7 @@ import { toolsFrom, WishBar, type Wishes } from "./wishes.tsx";
 import { Rows } from "../ui/rows.tsx";
 
 const nameOf = (operator: RungView["operator"]): string =>
-  operator === null ? "To begin with" : operator === "rows" ? "More of the drill" : OPERATOR_NAMES[operator];
+  operator === null ? "Start" : operator === "rows" ? "Next part of the drill" : OPERATOR_NAMES[operator];
 
 interface PlanProps {
   readonly title: string;

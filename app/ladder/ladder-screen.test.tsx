@@ -36,7 +36,7 @@ test("the ladder says what it is of, and has its four parts", () => {
     />,
   );
   expect(page).toMatch(/Ladder of Quay .*Ladder All variations Cycles Join/);
-  expect(page).toMatch(/Up to .*half as hard again/);
+  expect(page).toMatch(/Up to .*one and a half times as hard/);
 });
 
 describe("what is wished", () => {
@@ -59,11 +59,13 @@ describe("one rung", () => {
   test("has its verdict, its name, what changes, how hard it is", () => {
     const page = html(item());
     expect(page).toMatch(/aria-label="(sound|risky)"/);
-    expect(text(item())).toMatch(/3\. Other side Everything on the other side .*Look Add/);
+    expect(text(item())).toMatch(/3\. Other side Everything on the other side .*Compare Save as a drill/);
     expect(text(item())).toContain(view.load.total.toFixed(1));
   });
   test("takes more to do, and more below", () => {
-    expect(text(item({ actions: <button>Pin</button>, more: <p>others</p> }))).toMatch(/Pin Look Add others/);
+    expect(text(item({ actions: <button>Pin</button>, more: <p>others</p> }))).toMatch(
+      /Pin Compare Save as a drill others/,
+    );
   });
 });
 

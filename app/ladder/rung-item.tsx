@@ -6,7 +6,7 @@ import { Link, useFetcher } from "react-router";
 import type { ScoreView } from "#core/formats/desk-view.ts";
 import type { action } from "../routes/ladder.tsx";
 import { ScoreDrawing } from "../drawing/score-drawing.tsx";
-import { LoadBar } from "../drills/drills-screen.tsx";
+import { LoadBar } from "../drills/drill-row.tsx";
 import { TextDiff } from "../desk/conflict.tsx";
 import { VerdictRing } from "../ui/marks.tsx";
 import { NOT_ON_PAPER } from "../ui/theme.ts";
@@ -79,15 +79,15 @@ export function RungItem({ rung, name, place, before, most, revisionId, actions,
         <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, gridColumn: { xs: "2", md: "auto" }, ...NOT_ON_PAPER }}>
           {actions}
           <Button size="small" variant="outlined" aria-expanded={open} onClick={() => setOpen(!open)}>
-            {open ? "Close" : "Look"}
+            {open ? "Hide" : "Compare"}
           </Button>
           {added ? (
             <Button size="small" variant="text" component={Link} to={`/drills/${added}`}>
-              Added: open it
+              Saved: open it
             </Button>
           ) : (
             <Button size="small" variant="contained" onClick={add} disabled={fetcher.state !== "idle"}>
-              Add
+              Save as a drill
             </Button>
           )}
         </Box>

@@ -67,7 +67,7 @@ export function TakeLadder({ title, revisionId, seed, rungs, classes, today }: T
       </Button>
       {!taken && (
         <Button variant="contained" disabled={fetcher.state !== "idle" || rungs.length < 2} onClick={take}>
-          {fetcher.state === "idle" ? "Take the whole ladder" : "Taking it…"}
+          {fetcher.state === "idle" ? "Save all rungs as drills" : "Saving…"}
         </Button>
       )}
       {taken && (

@@ -67,7 +67,7 @@ export function WishBar({ wishes, onChange }: { wishes: Wishes; onChange: (part:
         ))}
       </TextField>
       <Button variant="outlined" onClick={() => onChange({ seed: wishes.seed + 1 })}>
-        Another ladder
+        Shuffle
       </Button>
       <Allowed
         word="What may change"

@@ -59,7 +59,7 @@ export function ImportPeople({ known, onClose }: { known: readonly string[]; onC
     );
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="md" aria-labelledby="import-title">
-      <DialogTitle id="import-title">Read a table of people</DialogTitle>
+      <DialogTitle id="import-title">Import people</DialogTitle>
       <DialogContent>
         <Box sx={{ color: "text.secondary", mb: 1 }}>
           A file with commas, semicolons or tabs. Columns: {COLUMNS.join(", ")}. Only name is needed. Heights may be in

@@ -40,17 +40,19 @@ const ORDER: Record<SortKey, (s: PersonView) => string | number> = {
 };
 
 interface PeopleProps {
+  /** Whose card is open at first. */
+  readonly asked?: string | null;
   readonly people: readonly PersonView[];
   readonly archived: readonly PersonView[];
   readonly wishes: readonly Wish[];
   readonly gear: readonly { readonly kind: string; readonly count: number }[];
 }
 
-export function PeopleScreen({ people, archived, wishes, gear }: PeopleProps) {
+export function PeopleScreen({ asked = null, people, archived, wishes, gear }: PeopleProps) {
   const [part, setPart] = useState<(typeof PARTS)[number]["value"]>("people");
   const [search, setSearch] = useState("");
   const [sort, setSort] = useState<SortKey>("name");
-  const [open, setOpen] = useState<PersonView | "new" | null>(null);
+  const [open, setOpen] = useState<PersonView | "new" | null>(() => people.find(({ id }) => id === asked) ?? null);
   const [importing, setImporting] = useState(false);
   const shown = useMemo(() => {
     const words = search.trim().toLowerCase();
@@ -81,10 +83,10 @@ export function PeopleScreen({ people, archived, wishes, gear }: PeopleProps) {
         lead="Measures are for reach and distance, levels for the rung, limits for what a pair leaves out. Keep only what you need; local rules on personal data apply."
       >
         <Button variant="outlined" component="a" href="/people.csv" download>
-          Save as a table
+          Export CSV
         </Button>
         <Button variant="outlined" onClick={() => setImporting(true)}>
-          Read a table
+          Import CSV
         </Button>
         <Button variant="contained" onClick={() => setOpen("new")}>
           Add a person

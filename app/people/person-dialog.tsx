@@ -124,7 +124,7 @@ export function PersonDialog({ person, people, wishes, onClose }: DialogProps) {
           <LevelsAndLimits draft={draft} set={set} />
           <TextField
             size="small"
-            label="Agreed (only what is needed)"
+            label="What was agreed, as short as can be"
             value={draft.agreed}
             error={"agreed" in faults}
             helperText={faults.agreed}
@@ -191,7 +191,7 @@ function LevelsAndLimits({ draft, set }: { draft: MemberForm; set: (part: Partia
       <TextField
         size="small"
         type="date"
-        label="Limits hold until"
+        label="Limits until"
         value={draft.limits_until ?? ""}
         onChange={(event) => set({ limits_until: event.target.value || null })}
         slotProps={{ inputLabel: { shrink: true } }}
@@ -254,7 +254,7 @@ function Wishes({
               {WISHES[w.kind]} {nameOf(other)}
             </Box>
             <Button size="small" variant="outlined" onClick={() => send(w, false)}>
-              Take out
+              Remove
             </Button>
           </Box>
         );

@@ -1,7 +1,7 @@
 import type { Route } from "./+types/own-move.ts";
 import { OwnMoveScreen } from "../words/own-move-screen.tsx";
 
-export const meta: Route.MetaFunction = () => [{ title: "A move of our own · Vicissor" }];
+export const meta: Route.MetaFunction = () => [{ title: "A move of your own · Vicissor" }];
 
 export function loader({ params, request }: Route.LoaderArgs) {
   const query = new URL(request.url).searchParams;

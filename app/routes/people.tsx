@@ -15,6 +15,7 @@ import { scopeContext } from "#server/context.ts";
 import { idIn } from "#server/forms.ts";
 import { gearFromForm, peopleFromForm, personFromForm, wishFromForm } from "#server/people-forms.ts";
 import { reading, refused, writing } from "#server/respond.ts";
+import { useSearchParams } from "react-router";
 import type { Route } from "./+types/people.ts";
 import { PeopleScreen } from "../people/people-screen.tsx";
 
@@ -77,5 +78,7 @@ export async function action({ request, context }: Route.ActionArgs) {
 }
 
 export default function People({ loaderData }: Route.ComponentProps) {
-  return <PeopleScreen {...loaderData} />;
+  // A search leads to somebody, here too.
+  const asked = useSearchParams()[0].get("person");
+  return <PeopleScreen key={asked} asked={asked} {...loaderData} />;
 }

@@ -48,7 +48,7 @@ export function TermScreen({
         lead={`${classes.length === 1 ? "1 class" : `${classes.length} classes`}, ${ahead} of them still to come.`}
       >
         <Button variant="outlined" component="a" href="/term.ics" download>
-          Save as a calendar
+          Export calendar
         </Button>
         <Button variant="outlined" component={Link} to="/answers">
           Answer book

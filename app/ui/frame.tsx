@@ -11,6 +11,8 @@ import IconButton from "@mui/material/IconButton";
 import { styled, useColorScheme } from "@mui/material/styles";
 import { useEffect, useRef, useState, type ReactNode } from "react";
 import { Link, NavLink, useLocation, useNavigate } from "react-router";
+import { SearchButton } from "../search/search-button.tsx";
+import { PendingLine, usePending } from "./pending.tsx";
 import { BrandMark } from "./marks.tsx";
 import { UNSEEN } from "./theme.ts";
 
@@ -101,9 +103,11 @@ const Skip = styled("a")(({ theme }) => ({
 
 /** The places on the left (below, on a phone), tonight's class at the top, the screen in the middle. */
 export function Frame({ school, tonight, children }: { school: string; tonight: Tonight | null; children: ReactNode }) {
+  const pending = usePending();
   return (
     <Box sx={{ display: "flex", minHeight: "100dvh" }}>
-      <Skip href="#main">To the content</Skip>
+      {pending && <PendingLine />}
+      <Skip href="#main">Skip to the content</Skip>
       <Rail aria-label="Places">
         <Box
           component={Link}
@@ -114,7 +118,7 @@ export function Frame({ school, tonight, children }: { school: string; tonight: 
           <BrandMark />
         </Box>
         {PLACES.map(({ to, label, Icon }) => (
-          <Place key={to} to={to} end={to === "/"}>
+          <Place key={to} to={to} end={to === "/"} prefetch="intent">
             <Icon />
             {label}
           </Place>
@@ -128,6 +132,7 @@ export function Frame({ school, tonight, children }: { school: string; tonight: 
             {school}
           </Box>
           <Box sx={{ flex: 1 }} />
+          <SearchButton />
           {tonight && (
             <Link to={`/class/${tonight.id}`}>
               {tonight.title}{" "}
@@ -141,6 +146,7 @@ export function Frame({ school, tonight, children }: { school: string; tonight: 
           component="main"
           id="main"
           tabIndex={-1}
+          aria-busy={pending}
           sx={{ flex: 1, minWidth: 0, display: "flex", flexDirection: "column", outline: 0 }}
         >
           <Arrival />
@@ -215,8 +221,8 @@ function SchemeButton() {
   const now = mode ?? "system";
   return (
     <IconButton
-      aria-label={`Light and dark: ${now}. Change to ${NEXT[now]}`}
-      title={`Light and dark: ${now}`}
+      aria-label={`Colours: ${now}. Change to ${NEXT[now]}`}
+      title={`Colours: ${now}`}
       onClick={() => setMode(NEXT[now])}
       sx={{ color: "text.secondary", width: 48, height: 48, flex: "none" }}
     >

@@ -2,20 +2,20 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useEffect } from "react";
-import { useRevalidator } from "react-router";
+import { isRouteErrorResponse, useRevalidator } from "react-router";
 
 const WORDS = {
   database: {
     title: "The school's records cannot be reached",
     text: "The database does not answer. Nothing is lost: what you typed stays on this page. This page tries again every few seconds.",
   },
-  missing: { title: "This is not here", text: "It may have been deleted, or the address has a slip in it." },
+  missing: { title: "This is not here", text: "It may have been deleted, or the link may be wrong." },
   fault: {
     title: "Something went wrong",
     text: "The fault was written to the server's log. Try again; if it comes back, say what you did just before.",
   },
   page: {
-    title: "This page met a fault of its own",
+    title: "Something broke on this page",
     text: "What was saved is safe. Reload the page; if it comes back, say what you did just before.",
   },
 } as const;
@@ -26,6 +26,12 @@ const SERVER_FAULT = "Unexpected Server Error";
 /** A fault of the page itself was not written to any log; that of the server was. `onServer`: it is met while the server draws. */
 export const faultOf = (error: unknown, onServer: boolean): "fault" | "page" =>
   onServer || (error instanceof Error && error.message === SERVER_FAULT) ? "fault" : "page";
+
+const BY_STATUS: Readonly<Record<number, "missing" | "database">> = { 404: "missing", 503: "database" };
+
+/** What kind of trouble a screen is in. */
+export const kindOf = (error: unknown): keyof typeof WORDS =>
+  isRouteErrorResponse(error) ? (BY_STATUS[error.status] ?? "fault") : faultOf(error, typeof document === "undefined");
 
 /** How often a page without its database tries again, ms. */
 const RETRY = 3000;

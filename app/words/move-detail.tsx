@@ -35,7 +35,7 @@ export function MoveDetail({ card, version, onDelete }: DetailProps) {
               Edit
             </Button>
             <Button variant="outlined" size="small" onClick={onDelete}>
-              Take out
+              Delete
             </Button>
           </>
         ) : (

@@ -269,7 +269,7 @@ function SavedSet({ set, inUse, onUse, onEdit, onTakeAway }: SavedSetProps) {
         variant="outlined"
         onClick={() => download(fileName(set.name, "json"), `${JSON.stringify(set, null, 2)}\n`, "application/json")}
       >
-        Take out as a file
+        Export
       </Button>
       {onTakeAway && (
         <Button variant="outlined" onClick={onTakeAway}>

@@ -86,7 +86,7 @@ function MoveForm({ cards, start, startName }: FormProps) {
   return (
     <Box component="form" onSubmit={(event) => void handleSubmit(save)(event)} noValidate>
       <ScreenHead
-        title={start.id ? `Edit ${start.names.english}` : "A move of our own"}
+        title={start.id ? `Edit ${start.names.english}` : "A move of your own"}
         lead={
           startName
             ? `It starts as a ${startName}. Give it a name, change what differs; what it would answer stands beside it.`

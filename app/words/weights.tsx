@@ -21,7 +21,7 @@ export function Weights({
         </Box>
         {Object.keys(load).length > 0 && (
           <Button size="small" variant="outlined" onClick={() => onChange({})}>
-            As it came
+            Back to the default
           </Button>
         )}
       </Box>

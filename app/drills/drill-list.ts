@@ -1,0 +1,104 @@
+/** The list of drills: what it shows, what is found in it, and what stands below what. */
+import { folded } from "#core/words/find.ts";
+
+export interface DrillListRow {
+  readonly id: string;
+  readonly title: string;
+  readonly kind: string;
+  readonly verdict: "sound" | "risky" | "broken";
+  readonly load_total: number;
+  readonly last_trained: string | null;
+  readonly starred: boolean;
+  /** The drill of which it is a variation; null where it stands for itself. */
+  readonly parent_id: string | null;
+  readonly parent_title: string | null;
+  readonly changed: string | null;
+  readonly summary: {
+    readonly level?: string | null;
+    readonly tools?: readonly string[];
+    readonly exchanges?: number;
+    readonly findings?: number;
+  };
+}
+
+export type SortKey = "title" | "verdict" | "load" | "trained";
+export interface Sorting {
+  readonly key: SortKey;
+  readonly down: boolean;
+}
+
+const RANK = { broken: 0, risky: 1, sound: 2 } as const;
+const BY: Record<SortKey, (a: DrillListRow, b: DrillListRow) => number> = {
+  title: (a, b) => a.title.localeCompare(b.title),
+  verdict: (a, b) => RANK[a.verdict] - RANK[b.verdict],
+  load: (a, b) => a.load_total - b.load_total,
+  trained: (a, b) => (a.last_trained ?? "").localeCompare(b.last_trained ?? ""),
+};
+
+/** Drills in order. */
+export const sorted = (drills: readonly DrillListRow[], { key, down }: Sorting): DrillListRow[] =>
+  [...drills].sort((a, b) => BY[key](a, b) * (down ? -1 : 1) || a.title.localeCompare(b.title));
+
+export interface Filters {
+  readonly q: string;
+  readonly kind: string;
+  readonly verdict: string;
+  readonly stars: string;
+}
+export const NO_FILTERS: Filters = { q: "", kind: "all", verdict: "all", stars: "all" };
+export const isFiltered = (filters: Filters): boolean =>
+  (Object.keys(NO_FILTERS) as (keyof Filters)[]).some((key) => filters[key].trim() !== NO_FILTERS[key]);
+
+/** Drills that fit all filters. `byMove`: those in whose rows the words stand for a move. */
+export function filtered(
+  drills: readonly DrillListRow[],
+  { q, kind, verdict, stars }: Filters,
+  byMove: ReadonlySet<string>,
+): DrillListRow[] {
+  const words = folded(q).split(" ").filter(Boolean);
+  return drills.filter((d) => {
+    const text = folded(
+      `${d.title} ${d.kind} ${d.summary.level ?? ""} ${d.summary.tools?.join(" ") ?? ""} ${d.changed ?? ""}`,
+    );
+    return (
+      (words.every((word) => text.includes(word)) || byMove.has(d.id)) &&
+      (kind === "all" || d.kind === kind) &&
+      (verdict === "all" || d.verdict === verdict) &&
+      (stars === "all" || d.starred)
+    );
+  });
+}
+
+/** A drill with what was made from it, as far down as it goes. */
+export interface DrillGroup {
+  readonly drill: DrillListRow;
+  readonly below: readonly DrillListRow[];
+}
+
+/** Drills with their variations and rungs below the one that they all come from. */
+export function grouped(drills: readonly DrillListRow[]): DrillGroup[] {
+  const byId = new Map(drills.map((drill) => [drill.id, drill]));
+  const rootOf = (drill: DrillListRow): DrillListRow => {
+    const seen = new Set<string>();
+    let at = drill;
+    for (;;) {
+      const parent = at.parent_id === null ? undefined : byId.get(at.parent_id);
+      // One that was made from itself by way of another stands for itself.
+      if (!parent) return at;
+      if (seen.has(parent.id)) return drill;
+      seen.add(at.id);
+      at = parent;
+    }
+  };
+  const groups = new Map<string, DrillListRow[]>();
+  for (const drill of drills) {
+    const root = rootOf(drill);
+    const group = groups.get(root.id) ?? [];
+    if (root !== drill) group.push(drill);
+    groups.set(root.id, group);
+  }
+  return drills.flatMap((drill) => {
+    const below = groups.get(drill.id);
+    return below ? [{ drill, below }] : [];
+  });
+}

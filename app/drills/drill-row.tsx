@@ -1,0 +1,136 @@
+/** One drill in the list, and what can be done with it from there. */
+import ContentCopyOutlined from "@mui/icons-material/ContentCopyOutlined";
+import DeleteOutlined from "@mui/icons-material/DeleteOutlined";
+import StarBorderOutlined from "@mui/icons-material/StarBorderOutlined";
+import StarOutlined from "@mui/icons-material/Star";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import IconButton from "@mui/material/IconButton";
+import type { ReactNode } from "react";
+import { Link, useFetcher } from "react-router";
+import type { action } from "../routes/drills.tsx";
+import { shortDate } from "../ui/frame.tsx";
+import { VerdictRing } from "../ui/marks.tsx";
+import { FOR_THUMBS } from "../ui/theme.ts";
+import type { DrillListRow } from "./drill-list.ts";
+
+/** The rows of the list and what is said above it share what was sent and what came of it. */
+export const LIST = "drills";
+
+const counted = (exchanges: number): string => (exchanges === 1 ? "1 exchange" : `${exchanges} exchanges`);
+
+/** What is said below the title: how it came to be, or its level and size; what there is to mend. */
+function aboutOf({ changed, summary, verdict }: DrillListRow): string {
+  const found = summary.findings ?? 0;
+  const mend = verdict === "broken" && found > 0 ? `${found === 1 ? "1 problem" : `${found} problems`} to mend` : null;
+  return [changed ?? summary.level, changed ? null : counted(summary.exchanges ?? 0), mend].filter(Boolean).join(", ");
+}
+
+/** `most`: the largest load in the list. `fold`: shows and hides what was made from it. */
+export function DrillRow({
+  drill: d,
+  most,
+  fold,
+  below = false,
+}: {
+  readonly drill: DrillListRow;
+  readonly most: number;
+  readonly fold?: { readonly count: number; readonly open: boolean; readonly onToggle: () => void };
+  readonly below?: boolean;
+}) {
+  return (
+    <tr>
+      <td>
+        <VerdictRing verdict={d.verdict} />
+      </td>
+      <Box component="td" sx={below ? { pl: "36px !important" } : {}}>
+        <Link to={`/drills/${d.id}`} prefetch="intent">
+          {d.title}
+        </Link>
+        <Box sx={{ color: "text.secondary", fontSize: "0.92rem" }}>{aboutOf(d)}</Box>
+        {fold && (
+          <Button
+            size="small"
+            color="inherit"
+            aria-expanded={fold.open}
+            onClick={fold.onToggle}
+            sx={{ ml: -0.75, color: "text.secondary" }}
+          >
+            {fold.open ? "Hide what was made from it" : `${fold.count} made from it`}
+          </Button>
+        )}
+      </Box>
+      <td className="wide">{d.kind}</td>
+      <td className="wide">{d.summary.tools?.join(", ") || "empty hands"}</td>
+      <td className="wide">
+        <LoadBar value={d.load_total} most={most} />
+      </td>
+      <td className="wide">{d.last_trained ? shortDate(d.last_trained) : "never"}</td>
+      <td>
+        <Box sx={{ display: "flex", justifyContent: "flex-end" }}>
+          <Act
+            drill={d}
+            intent={d.starred ? "unstar" : "star"}
+            label={d.starred ? `Take the star off ${d.title}` : `Star ${d.title}`}
+          >
+            {d.starred ? <StarOutlined fontSize="small" /> : <StarBorderOutlined fontSize="small" />}
+          </Act>
+          <Act drill={d} intent="copy" label={`Copy ${d.title}`} className="wide">
+            <ContentCopyOutlined fontSize="small" />
+          </Act>
+          <Act drill={d} intent="delete" label={`Delete ${d.title}`}>
+            <DeleteOutlined fontSize="small" />
+          </Act>
+        </Box>
+      </td>
+    </tr>
+  );
+}
+
+/** A button that does something with a drill; it works before the page's own code is there. */
+function Act({
+  drill: { id, title },
+  intent,
+  label,
+  className,
+  children,
+}: {
+  readonly drill: DrillListRow;
+  readonly intent: "star" | "unstar" | "copy" | "delete";
+  readonly label: string;
+  readonly className?: string;
+  readonly children: ReactNode;
+}) {
+  const fetcher = useFetcher<typeof action>({ key: LIST });
+  return (
+    <fetcher.Form method="post" {...(className ? { className } : {})}>
+      <input type="hidden" name="id" value={id} />
+      <input type="hidden" name="title" value={title} />
+      <IconButton
+        type="submit"
+        name="intent"
+        value={intent}
+        size="small"
+        aria-label={label}
+        title={label}
+        sx={{ color: "text.secondary", width: 40, height: 40, ...FOR_THUMBS }}
+      >
+        {children}
+      </IconButton>
+    </fetcher.Form>
+  );
+}
+
+/** Load as a length beside its number. */
+export function LoadBar({ value, most }: { value: number; most: number }) {
+  return (
+    <Box sx={{ display: "flex", alignItems: "center", gap: 1 }}>
+      <Box component="span" sx={{ width: 36, textAlign: "right" }}>
+        {value.toFixed(1)}
+      </Box>
+      <Box aria-hidden sx={{ width: 90, height: 6, borderBottom: 1, borderColor: "hairline", position: "relative" }}>
+        <Box sx={{ position: "absolute", inset: 0, width: `${(100 * value) / most}%`, bgcolor: "text.secondary" }} />
+      </Box>
+    </Box>
+  );
+}

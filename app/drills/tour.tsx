@@ -1,0 +1,103 @@
+/** Four steps for whoever is here for the first time; closed once, it stays closed on this device. */
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import { useState } from "react";
+import { Link } from "react-router";
+import { NOT_ON_PAPER } from "../ui/theme.ts";
+import type { DrillListRow } from "./drill-list.ts";
+
+/** Read by the server, so that what was closed is not drawn first and taken away. */
+export const TOUR_COOKIE = "vicissor-tour";
+const YEAR = 365 * 24 * 3600;
+
+interface Step {
+  readonly does: string;
+  readonly to: string;
+  readonly why: string;
+}
+
+/** The steps for what the school has; each is something one sees happen. */
+export function stepsFor(drills: readonly DrillListRow[]): readonly Step[] {
+  const broken = drills.find(({ verdict }) => verdict === "broken");
+  const sound = drills.find(({ verdict, kind }) => verdict === "sound" && kind === "feeder");
+  return [
+    broken
+      ? {
+          does: `Mend “${broken.title}”`,
+          to: `/drills/${broken.id}`,
+          why: "One row is wrong. Press the answer that is offered, and the drawing closes its ring.",
+        }
+      : {
+          does: "Write a drill",
+          to: "/?new",
+          why: "Who throws what, and what answers it: A jab -> B slip out, cross.",
+        },
+    sound
+      ? {
+          does: `Let “${sound.title}” grow`,
+          to: `/drills/${sound.id}/ladder`,
+          why: "From one exchange to the whole drill and past it, one thing new on each rung.",
+        }
+      : { does: "Learn the notation", to: "/help", why: "Ten steps, each a drill that you can open." },
+    { does: "Plan tonight", to: "/class", why: "Tick who is here: pairs, rounds and minutes come by themselves." },
+    {
+      does: "Try the answers",
+      to: "/answers",
+      why: "Which answer works against which attack, with how much to spare.",
+    },
+  ];
+}
+
+export function Tour({ drills }: { drills: readonly DrillListRow[] }) {
+  const [open, setOpen] = useState(true);
+  if (!open) return null;
+  const close = () => {
+    document.cookie = `${TOUR_COOKIE}=closed; path=/; max-age=${YEAR}; samesite=lax`;
+    setOpen(false);
+  };
+  return (
+    <Box
+      component="section"
+      aria-labelledby="tour"
+      sx={{
+        mx: { xs: 2, sm: 3 },
+        mb: 2,
+        p: 2,
+        bgcolor: "background.paper",
+        borderLeft: 4,
+        borderColor: "primary.main",
+        ...NOT_ON_PAPER,
+      }}
+    >
+      <Box sx={{ display: "flex", alignItems: "start", gap: 2 }}>
+        <Box component="h2" id="tour" sx={{ typography: "h2", m: 0, flex: 1 }}>
+          New here? Four steps
+        </Box>
+        <Button size="small" onClick={close}>
+          Close the tour
+        </Button>
+      </Box>
+      <Box
+        component="ol"
+        sx={{
+          m: 0,
+          mt: 1,
+          p: 0,
+          listStyle: "none",
+          display: "grid",
+          gap: 2,
+          gridTemplateColumns: { md: "repeat(4, 1fr)", sm: "repeat(2, 1fr)" },
+        }}
+      >
+        {stepsFor(drills).map(({ does, to, why }, i) => (
+          <li key={to}>
+            <Box component={Link} to={to} sx={{ color: "text.primary", fontWeight: 650 }}>
+              {i + 1}. {does}
+            </Box>
+            <Box sx={{ color: "text.secondary", fontSize: "0.95rem" }}>{why}</Box>
+          </li>
+        ))}
+      </Box>
+    </Box>
+  );
+}

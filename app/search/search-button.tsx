@@ -1,0 +1,41 @@
+/** To the search from every screen; Ctrl K or a slash opens it where nothing is being typed. */
+import SearchOutlined from "@mui/icons-material/SearchOutlined";
+import IconButton from "@mui/material/IconButton";
+import { lazy, Suspense, useEffect, useState } from "react";
+
+const SearchDialog = lazy(async () => ({ default: (await import("./search-dialog.tsx")).SearchDialog }));
+
+export function SearchButton() {
+  const [open, setOpen] = useState(false);
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const typing =
+        event.target instanceof HTMLElement && event.target.closest("input, textarea, [contenteditable=true]");
+      const chord = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === "k";
+      const slash = event.key === "/" && !typing && !event.ctrlKey && !event.metaKey && !event.altKey;
+      if (!chord && !slash) return;
+      event.preventDefault();
+      setOpen(true);
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, []);
+  return (
+    <>
+      <IconButton
+        aria-label="Search everything"
+        aria-keyshortcuts="Control+K /"
+        title="Search everything (Ctrl K)"
+        onClick={() => setOpen(true)}
+        sx={{ color: "text.secondary", width: 48, height: 48, flex: "none" }}
+      >
+        <SearchOutlined />
+      </IconButton>
+      {open && (
+        <Suspense>
+          <SearchDialog onClose={() => setOpen(false)} />
+        </Suspense>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,44 @@
+/** Moves by what somebody types of a name: any spelling, the beginnings of its words, or nearly. */
+import type { Move } from "./types.ts";
+import { nameKey, nearestNames, type Vocabulary } from "./vocabulary.ts";
+
+/** A move with the name by which it was found. */
+export interface NamedMove {
+  readonly move: Move;
+  readonly name: string;
+}
+
+/** Letters without their marks, small, with single blanks: `Pak-Sáo` as `pak sao`. */
+export const folded = (text: string): string => nameKey(text.normalize("NFD").replace(/\p{M}/gu, ""));
+
+/** True where each word of a text begins a word of another, in any order. */
+export function beginsIn(typed: string, text: string): boolean {
+  const words = folded(text).split(" ");
+  return folded(typed)
+    .split(" ")
+    .every((one) => words.some((word) => word.startsWith(one)));
+}
+
+/** The moves that what is typed may mean, best first: the name itself, names that begin so, then what is spelt nearly so. */
+export function findMoves(vocabulary: Vocabulary, typed: string, most: number): NamedMove[] {
+  const key = folded(typed);
+  if (key === "") return [];
+  const found = new Map<Move, { readonly name: string; readonly rank: number }>();
+  for (const [name, moves] of vocabulary.byName) {
+    const rank = name === key ? 0 : name.startsWith(key) ? 1 : beginsIn(key, name) ? 2 : null;
+    if (rank === null) continue;
+    for (const move of moves) if (rank < (found.get(move)?.rank ?? Infinity)) found.set(move, { name, rank });
+  }
+  const ranked = [...found]
+    .sort(([, a], [, b]) => a.rank - b.rank || a.name.length - b.name.length || a.name.localeCompare(b.name))
+    .map(([move, { name }]) => ({ move, name }));
+  const nearly = ranked.length > 0 ? [] : nearestNames(vocabulary, key, most);
+  return [...ranked, ...nearly.flatMap((name) => vocabulary.byName.get(name)!.map((move) => ({ move, name })))].slice(
+    0,
+    most,
+  );
+}
+
+/** All names of a move, as they are looked up in a text. */
+export const namesOf = (move: Move, { byName }: Vocabulary): string[] =>
+  [...byName].flatMap(([name, moves]) => (moves.includes(move) ? [name] : []));

@@ -1,0 +1,2 @@
+-- Drills that the school keeps at hand.
+alter table drills add column starred boolean not null default false;
