@@ -5,7 +5,7 @@ import CssBaseline from "@mui/material/CssBaseline";
 import InitColorSchemeScript from "@mui/material/InitColorSchemeScript";
 import { ThemeProvider } from "@mui/material/styles";
 import { useContext, type ReactNode } from "react";
-import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from "react-router";
+import { Links, Meta, Outlet, Scripts, ScrollRestoration } from "react-router";
 import { db, isDatabaseDown } from "#db/pool.ts";
 import { getTonight } from "#db/classes.ts";
 import { getSchool, getSettings } from "#db/school.ts";
@@ -13,7 +13,7 @@ import { nonceContext, scopeContext } from "#server/context.ts";
 import type { Route } from "./+types/root.ts";
 import { Frame } from "./ui/frame.tsx";
 import { ServerNonce } from "./ui/nonce.ts";
-import { kindOf, Trouble } from "./ui/trouble.tsx";
+import { RouteTrouble, Trouble } from "./ui/trouble.tsx";
 import { theme } from "./ui/theme.ts";
 import { useSchoolSettings } from "./workers/client.ts";
 
@@ -86,10 +86,7 @@ export function ErrorBoundary({ error, loaderData }: Route.ErrorBoundaryProps) {
   return (
     <Page nonce={loaderData?.nonce ?? made}>
       <Frame school={loaderData?.school ?? ""} tonight={null}>
-        <Trouble
-          kind={kindOf(error)}
-          {...(isRouteErrorResponse(error) && typeof error.data === "string" ? { detail: error.data } : {})}
-        />
+        <RouteTrouble error={error} />
       </Frame>
     </Page>
   );

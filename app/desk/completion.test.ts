@@ -1,4 +1,4 @@
-import { completionsAt, heldIn, roleAt } from "./completion.ts";
+import { completionsAt, feedOwed, heldIn, holdingOptions, roleAt } from "./completion.ts";
 import type { MoveName } from "../workers/questions/words.ts";
 
 const move = (name: string, ...roles: MoveName["roles"][number][]): MoveName => ({
@@ -60,4 +60,31 @@ test("what nobody holds the thing for stands last", () => {
       .map(({ label }) => label);
   expect(order("A: lead left\n\nA jab -> B sl")).toEqual(["slip", "slant block"]);
   expect(order("B: holds stick 71 cm\n\nA jab -> B sl")).toEqual(["slant block", "slip"]);
+});
+
+test.each([
+  ["A jab -> B ", "A jab"],
+  ["A jab -> B sl", "A jab"],
+  ["A jab, lead hook -> B catch, ", "A lead hook"],
+  ["one: A cross to body -> B ", "A cross to body"],
+  ['A jab "to the chin" -> B ', "A jab"],
+  ["A jab -> B catch, cross -> A ", "B catch"],
+  ["A jab -> B catch, ", null],
+  ["A ", null],
+  ["jab -> B ", null],
+] as const)("%j owes an answer to %s", (before, feed) => {
+  expect(feedOwed(before)).toBe(feed);
+});
+
+test("what holds stands in front, with what it leaves to spare and open", () => {
+  const [one, two] = holdingOptions([
+    { text: "catch", verdict: "valid", marginCm: 6.5, open: ["cross"] },
+    { text: "slip in", verdict: "risky", marginCm: 5.5, open: [] },
+  ]);
+  expect(one).toMatchObject({ label: "catch", detail: "holds, 7 cm to spare", info: "Leaves open: cross" });
+  expect(two).toMatchObject({ label: "slip in", detail: "risky here" });
+  expect(one!.boost!).toBeGreaterThan(two!.boost!);
+  expect(
+    holdingOptions(Array.from({ length: 30 }, () => ({ text: "x", verdict: "valid", marginCm: 1, open: [] }))).length,
+  ).toBe(8);
 });

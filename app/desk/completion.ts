@@ -132,11 +132,65 @@ export function completionsAt(
   return { length: last.length, options: [...modifiers, ...moves], validFor: /^[\w' -]*$/ };
 }
 
-/** The same for the editor. */
+/** An answer that holds against what was fed, as it is offered. */
+export interface Holding {
+  readonly text: string;
+  readonly verdict: "valid" | "risky";
+  readonly marginCm: number;
+  readonly open: readonly string[];
+}
+
+/** The feed that is owed an answer at the caret, as `A jab`; null where none is, or nobody is named who fed it. */
+export function feedOwed(before: string): string | null {
+  if (roleAt(before) !== "answer") return null;
+  const row = before.slice(before.lastIndexOf(";") + 1).replace(/"[^"]*"?/g, "");
+  const turns = row.split(/->|→|(?<![<-])>/);
+  const beats = turns.at(-2)!.split("|").at(-1)!.split(",");
+  const actor = /(?:^|:)\s*([abc])\s/i.exec(turns.at(-2)!)?.[1];
+  const done = turns.at(-1)!.split("|").at(-1)!.split(",").length - 1;
+  const feed = beats[done]?.replace(/^(?:.*:)?\s*[abc]\s/i, "").trim();
+  return actor && feed ? `${actor.toUpperCase()} ${feed}` : null;
+}
+
+/** What is offered first of what holds. */
+const MOST_HOLDING = 8;
+
+/** Answers that hold, in front of everything else, each with what it leaves to spare and open. */
+export const holdingOptions = (holding: readonly Holding[]): Completion[] =>
+  holding.slice(0, MOST_HOLDING).map(({ text, verdict, marginCm, open }, i) => ({
+    label: text,
+    type: "move",
+    detail: verdict === "risky" ? "risky here" : `holds, ${Math.round(marginCm)} cm to spare`,
+    ...(open.length > 0 ? { info: `Leaves open: ${open.join(", ")}` } : {}),
+    boost: 99 - i,
+  }));
+
+/** Whoever types does not wait longer than this for what holds, ms. */
+const PATIENCE = 500;
+const late = () => new Promise<readonly Holding[]>((resolve) => setTimeout(() => resolve([]), PATIENCE));
+
+/** What the editor asks while somebody types. */
+export interface Asks {
+  readonly names: () => readonly MoveName[];
+  /** Answers that hold against a feed, for the people and the distance of a text, best first. */
+  readonly holding: (text: string, feed: string) => Promise<readonly Holding[]>;
+}
+
+/** The same for the editor; where an answer is owed, those that hold against this very feed come first. */
 export const completer =
-  (names: () => readonly MoveName[]) =>
-  ({ state, pos, explicit }: CompletionContext): CompletionResult | null => {
+  ({ names, holding }: Asks) =>
+  async ({ state, pos, explicit }: CompletionContext): Promise<CompletionResult | null> => {
     const row = state.doc.lineAt(pos);
-    const found = completionsAt(row.text.slice(0, pos - row.from), names(), explicit, heldIn(state.doc.toString()));
-    return found && { from: pos - found.length, options: found.options, validFor: found.validFor };
+    const before = row.text.slice(0, pos - row.from);
+    const text = state.doc.toString();
+    const found = completionsAt(before, names(), explicit, heldIn(text));
+    if (!found) return null;
+    const feed = feedOwed(before);
+    const first = feed ? holdingOptions(await Promise.race([holding(text, feed).catch(() => []), late()])) : [];
+    const named = new Set(first.map(({ label }) => label));
+    return {
+      from: pos - found.length,
+      options: [...first, ...found.options.filter(({ label }) => !named.has(label))],
+      validFor: found.validFor,
+    };
   };

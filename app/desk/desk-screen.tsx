@@ -37,12 +37,14 @@ interface DeskDrill {
 interface DeskProps {
   readonly drill: DeskDrill;
   readonly text: string;
+  /** What the server has made of the text; null where that is left to the page. */
+  readonly first: ScoreView | null;
   readonly people: readonly Measured[];
 }
 
 /** One drill: its text, the same drawn, and what the checker says. */
-export function DeskScreen({ drill, text: saved, people }: DeskProps) {
-  const { text, view, repairs, trouble, restored, change, settle } = useChecked(drill.id, saved);
+export function DeskScreen({ drill, text: saved, first, people }: DeskProps) {
+  const { text, view, repairs, trouble, restored, change, settle } = useChecked(drill.id, saved, first);
   const [cursor, setCursor] = useState<number | null>(null);
   // Drawing yields to typing: the newest view is drawn when there is time.
   const drawn = useDeferredValue(view);
@@ -113,7 +115,7 @@ export function DeskScreen({ drill, text: saved, people }: DeskProps) {
       <Box sx={PARTS}>
         <Box component="section" aria-label="Score" sx={SCORE_PART}>
           <Suspense fallback={<PlainText text={text} />}>
-            <ClientOnly>
+            <ClientOnly meanwhile={<PlainText text={text} />}>
               <ScoreEditor
                 ref={editor}
                 text={text}
@@ -217,10 +219,10 @@ const PlainText = ({ text }: { text: string }) => (
 );
 
 /** Renders its child only in the browser: the editor measures the page. */
-function ClientOnly({ children }: { children: ReactNode }) {
+function ClientOnly({ meanwhile, children }: { meanwhile: ReactNode; children: ReactNode }) {
   const [here, setHere] = useState(false);
   useEffect(() => setHere(true), []);
-  return here ? children : null;
+  return here ? children : meanwhile;
 }
 
 function DrillLine({ view }: { view: ScoreView }) {

@@ -13,6 +13,7 @@ import type { MoveName } from "../workers/questions/words.ts";
 import { usePalette } from "../ui/palette.ts";
 import { pageNonce } from "../ui/nonce.ts";
 import { FONTS } from "../ui/theme.ts";
+import type { Asks } from "./completion.ts";
 import { scoreLanguage } from "./score-language.ts";
 
 export interface EditorHandle {
@@ -36,6 +37,9 @@ interface EditorProps {
 }
 
 const SEVERITY = { error: "error", risk: "warning", note: "info" } as const;
+
+/** A row that is being typed stands in no header: the feed is asked about beside it. */
+const holding: Asks["holding"] = (text, feed) => ask("answers", { text, feed }, { replaces: "completion" });
 
 export default function ScoreEditor({ text, findings, repairs, onChange, onCursor, ref }: EditorProps) {
   const host = useRef<HTMLDivElement>(null);
@@ -63,7 +67,7 @@ export default function ScoreEditor({ text, findings, repairs, onChange, onCurso
           highlightActiveLine(),
           closeBrackets(),
           keymap.of([...defaultKeymap, ...historyKeymap, ...lintKeymap, indentWithTab]),
-          scoreLanguage(() => names.current),
+          scoreLanguage({ names: () => names.current, holding }),
           EditorView.lineWrapping,
           EditorView.contentAttributes.of({ "aria-label": "Score of the drill", spellcheck: "false", tabindex: "0" }),
           EditorView.updateListener.of((update) => {

@@ -3,8 +3,7 @@ import { autocompletion } from "@codemirror/autocomplete";
 import { HighlightStyle, LanguageSupport, LRLanguage, syntaxHighlighting } from "@codemirror/language";
 import { styleTags, tags as t } from "@lezer/highlight";
 import { parser } from "#core/score/score-parser.ts";
-import type { MoveName } from "../workers/questions/words.ts";
-import { completer } from "./completion.ts";
+import { completer, type Asks } from "./completion.ts";
 
 const language = LRLanguage.define({
   name: "score",
@@ -44,9 +43,9 @@ const style = HighlightStyle.define([
   { tag: t.number, class: "score-label" },
 ]);
 
-/** Language, colours and completion; `names` may still be loading when the editor opens. */
-export const scoreLanguage = (names: () => readonly MoveName[]): LanguageSupport =>
+/** Language, colours and completion; names may still be loading when the editor opens. */
+export const scoreLanguage = (asks: Asks): LanguageSupport =>
   new LanguageSupport(language, [
     syntaxHighlighting(style),
-    autocompletion({ override: [completer(names)], icons: false, maxRenderedOptions: 40 }),
+    autocompletion({ override: [completer(asks)], icons: false, maxRenderedOptions: 40 }),
   ]);

@@ -7,9 +7,10 @@ import { keepDraft, readDraft } from "./drafts.ts";
 
 const NOTHING_TO_MEND: RepairsView = {};
 
-export function useChecked(id: string, saved: string) {
+/** `first`: what the saved text was found to be already; null where nobody has looked yet. */
+export function useChecked(id: string, saved: string, first: ScoreView | null) {
   const [text, setText] = useState(saved);
-  const [view, setView] = useState<ScoreView | null>(null);
+  const [view, setView] = useState<ScoreView | null>(first);
   const latest = useRef(saved);
   const [trouble, setTrouble] = useState<string | null>(null);
   /** What was typed last time was found again and stands in place of the saved text. */

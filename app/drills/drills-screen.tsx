@@ -154,9 +154,8 @@ export function DrillsScreen({
       >
         <TextField
           size="small"
-          label="Search drills"
+          label="Search drills and moves"
           value={values.q}
-          helperText="titles, and the moves in them"
           onChange={(e) => set("q", e.target.value)}
           sx={{ width: 240 }}
         />

@@ -2,10 +2,16 @@ import { redirect, type ShouldRevalidateFunctionArgs } from "react-router";
 import { getDrill } from "#db/drills.ts";
 import { listStudents } from "#db/people.ts";
 import { db } from "#db/pool.ts";
+import type { Scope } from "#db/scope.ts";
+import type { ScoreView } from "#core/formats/desk-view.ts";
+import { compute, TaskStopped } from "#server/checks/pool.ts";
+import { settingsOf } from "#server/school-of.ts";
 import { scopeContext } from "#server/context.ts";
 import { makeDrill } from "#server/new-drill.ts";
 import { notFound, reading, writing } from "#server/respond.ts";
 import type { Route } from "./+types/desk.ts";
+import { KeptDraft } from "../desk/kept-draft.tsx";
+import { RouteTrouble } from "../ui/trouble.tsx";
 import { DeskScreen } from "../desk/desk-screen.tsx";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
@@ -20,12 +26,28 @@ export function loader({ params, context }: Route.LoaderArgs) {
       throw notFound(
         "This drill is not here; it may have been deleted in another window. It can be brought back from the list of drills right after deleting.",
       );
+    const { text } = found.revision;
     return {
       drill: { id: found.drill.id, title: found.drill.title, version: found.drill.version },
-      text: found.revision.text,
+      text,
+      view: await firstView(scope, text),
       people,
     };
   });
+}
+
+/** Longer texts are checked where they are shown: their drawing is too much to send. */
+const MOST_SENT = 2000;
+
+/** What the first page shows of a drill before anything runs on it; null where that is left to the page. */
+async function firstView(scope: Scope, text: string): Promise<ScoreView | null> {
+  if (text.length > MOST_SENT) return null;
+  try {
+    return await compute("desk", { text }, await settingsOf(scope));
+  } catch (error) {
+    if (error instanceof TaskStopped) return null;
+    throw error;
+  }
 }
 
 /** Keeps a text as a drill of its own. */
@@ -45,6 +67,16 @@ export const shouldRevalidate = (change: ShouldRevalidateFunctionArgs): boolean 
     : change.defaultShouldRevalidate;
 
 export default function Desk({ loaderData }: Route.ComponentProps) {
-  const { drill, text, people } = loaderData;
-  return <DeskScreen key={drill.id} drill={drill} text={text} people={people} />;
+  const { drill, text, view, people } = loaderData;
+  return <DeskScreen key={drill.id} drill={drill} text={text} first={view} people={people} />;
+}
+
+/** The desk cannot be shown; what was typed there can. */
+export function ErrorBoundary({ error, params }: Route.ErrorBoundaryProps) {
+  return (
+    <>
+      <RouteTrouble error={error} />
+      {params.id && <KeptDraft id={params.id} />}
+    </>
+  );
 }

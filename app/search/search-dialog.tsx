@@ -91,14 +91,25 @@ export function SearchDialog({ onClose }: { onClose: () => void }) {
             autoFocus
             label="Drills, moves, people, classes"
             placeholder="pak sao, shoulder, Thursday"
-            sx={{ p: 2 }}
+            sx={{ p: 2, pt: 3 }}
           />
         )}
         renderOption={({ key, ...props }, { name, beside }) => (
           <Box component="li" key={key} {...props} sx={{ display: "flex", gap: 2, minHeight: 44 }}>
-            <span>{name}</span>
+            <Box component="span" sx={{ flex: "none", maxWidth: "60%" }}>
+              {name}
+            </Box>
             {beside && (
-              <Box component="span" sx={{ color: "text.secondary", overflow: "hidden", textOverflow: "ellipsis" }}>
+              <Box
+                component="span"
+                sx={{
+                  color: "text.secondary",
+                  minWidth: 0,
+                  overflow: "hidden",
+                  textOverflow: "ellipsis",
+                  whiteSpace: "nowrap",
+                }}
+              >
                 {beside}
               </Box>
             )}

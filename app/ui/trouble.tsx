@@ -65,3 +65,11 @@ export function Trouble({ kind, detail }: { kind: keyof typeof WORDS; detail?: s
     </Box>
   );
 }
+
+/** What stands in place of a screen that met an error, within the frame. */
+export const RouteTrouble = ({ error }: { error: unknown }) => (
+  <Trouble
+    kind={kindOf(error)}
+    {...(isRouteErrorResponse(error) && typeof error.data === "string" ? { detail: error.data } : {})}
+  />
+);

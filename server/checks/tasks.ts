@@ -4,6 +4,7 @@ import type { Checked } from "#core/drill/types.ts";
 import { finished } from "#core/base/work.ts";
 import { planClass, type ClassPlan, type PlanInput } from "#core/class/plan.ts";
 import { planRound, type OneRound, type RoundInput } from "#core/class/round.ts";
+import { scoreView, type ScoreView } from "#core/formats/desk-view.ts";
 import { checkFor } from "#core/policy/judge.ts";
 import type { School } from "#core/policy/school.ts";
 import { parse } from "#core/score/parse.ts";
@@ -25,6 +26,8 @@ export interface PairVerdict {
 
 export interface Tasks {
   readonly revision: { readonly ask: { readonly id: string; readonly text: string }; readonly answer: RevisionInput };
+  /** All that the desk shows of a text. */
+  readonly desk: { readonly ask: { readonly text: string }; readonly answer: ScoreView };
   readonly judge: { readonly ask: { readonly text: string }; readonly answer: Judged };
   readonly pairs: { readonly ask: readonly PairCheck[]; readonly answer: readonly PairVerdict[] };
   readonly round: { readonly ask: RoundInput; readonly answer: OneRound };
@@ -34,6 +37,7 @@ export type Task = keyof Tasks;
 
 export const TASKS: { readonly [T in Task]: (ask: Tasks[T]["ask"], school: School) => Tasks[T]["answer"] } = {
   revision: ({ id, text }, school) => revisionInput(id, text, school),
+  desk: ({ text }, school) => scoreView(checkFor(parse(text), school)),
   judge: ({ text }, school) => judged(text, school),
   pairs: (checks, school) => checks.map((check) => pairVerdict(check, school)),
   round: planRound,
