@@ -190,6 +190,8 @@ const SCORE_PART = {
   position: { md: "sticky" },
   top: 0,
   alignSelf: "start",
+  // What is offered while one types hangs over the drawing.
+  zIndex: 2,
   height: { xs: "46vh", md: "calc(100dvh - 1px)" },
 } as const;
 

@@ -4,7 +4,7 @@ import type { Params } from "./rules.ts";
 export const syntaxWords: Record<string, string> = {
   stray: "“{found}” cannot be read here. A row is `A jab -> B slip out`, a header row is `key: value`.",
   junk: "“{found}” isn’t part of the notation. Take it out; between feed and answer stands `->`.",
-  missing: "A move is missing here: write what they do between the two signs, or after the last one.",
+  missing: "A move is missing here: type what they do.",
   "second-row": "Only one thing stands on a row. Start a new row for “{found}”.",
   "section-name": "A section needs a name: `section Single answers`.",
   "loop-count": "A loop runs 1 to 999 times; “{found}” is read as the nearest of these.",
