@@ -21,6 +21,7 @@ import {
 import { DrillRow, LIST } from "./drill-row.tsx";
 import { Tour } from "./tour.tsx";
 import { shortDate } from "../ui/frame.tsx";
+import { VerdictRing } from "../ui/marks.tsx";
 import { ReadFile } from "./read-file.tsx";
 import { useFilters } from "../ui/use-filters.ts";
 import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";
@@ -196,6 +197,7 @@ export function DrillsScreen({
           </Box>
         )}
       </Box>
+      <Legend />
       <Deleted drills={deleted} />
     </>
   );
@@ -231,6 +233,38 @@ function Done() {
     </>
   );
 }
+
+/** What the rings and the load say, where they stand. */
+const Legend = () => (
+  <Box
+    component="ul"
+    aria-label="What the signs mean"
+    sx={{
+      m: 0,
+      px: { xs: 2, sm: 3 },
+      pb: 3,
+      listStyle: "none",
+      display: "flex",
+      flexWrap: "wrap",
+      columnGap: 3,
+      rowGap: 1,
+      color: "text.secondary",
+      fontSize: "0.95rem",
+    }}
+  >
+    {SIGNS.map(({ verdict, means }) => (
+      <Box component="li" key={verdict} sx={{ display: "flex", gap: 1, alignItems: "center" }}>
+        <VerdictRing verdict={verdict} /> {means}
+      </Box>
+    ))}
+    <li>Load: how hard it is to do. One slow exchange is about 3, a long drill with choices 10 and more.</li>
+  </Box>
+);
+const SIGNS = [
+  { verdict: "sound", means: "every answer holds" },
+  { verdict: "risky", means: "works, with a risk" },
+  { verdict: "broken", means: "something gets through" },
+] as const;
 
 /** Drills that were deleted, each with its way back. */
 function Deleted({ drills }: { drills: readonly DeletedDrill[] }) {

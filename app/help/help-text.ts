@@ -79,6 +79,7 @@ export const NUMBERS = [
 
 export const KEYS = [
   ["?", "this page"],
+  ["Ctrl + K or /", "search everything: drills, moves, people, classes"],
   ["Ctrl + S", "save the drill as a revision"],
   ["Ctrl + Z", "undo, in the text and in the drawing"],
   ["Ctrl + Space", "what can be written here"],

@@ -8,9 +8,21 @@ import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import FormControlLabel from "@mui/material/FormControlLabel";
 import Papa from "papaparse";
-import { useEffect, useState } from "react";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import { useEffect, useMemo, useState } from "react";
 import { useFetcher } from "react-router";
-import { COLUMNS, isColumn, MOST_ROWS, readPeople, type Cells, type ReadRow } from "#core/people/table.ts";
+import {
+  COLUMNS,
+  guessColumns,
+  MOST_ROWS,
+  READ_AS,
+  readAs,
+  readPeople,
+  type Cells,
+  type ColumnMap,
+  type ReadRow,
+} from "#core/people/table.ts";
 import type { action } from "../routes/people.tsx";
 import { readTextFile } from "../paper/read-text-file.ts";
 import { Notice } from "../ui/parts.tsx";
@@ -21,7 +33,17 @@ const SHOWN = 60;
 
 export function ImportPeople({ known, onClose }: { known: readonly string[]; onClose: () => void }) {
   const fetcher = useFetcher<typeof action>();
-  const [rows, setRows] = useState<readonly ReadRow[] | null>(null);
+  const [table, setTable] = useState<readonly Cells[] | null>(null);
+  const [columns, setColumns] = useState<ColumnMap>({});
+  const rows = useMemo(
+    () =>
+      table &&
+      readPeople(
+        table.map((cells) => readAs(cells, columns)),
+        known,
+      ),
+    [table, columns, known],
+  );
   const [trouble, setTrouble] = useState<string | null>(null);
   const [notes, setNotes] = useState<readonly string[]>([]);
   const [twice, setTwice] = useState(false);
@@ -33,22 +55,19 @@ export function ImportPeople({ known, onClose }: { known: readonly string[]; onC
     if (!file) return;
     const { text, encoding } = await readTextFile(file);
     const parsed = Papa.parse<Cells>(text, { header: true, skipEmptyLines: "greedy" });
-    const unused = (parsed.meta.fields ?? []).filter((field) => !isColumn(field));
-    setNotes([
-      ...(encoding === "UTF-8" ? [] : [`Read as ${encoding}: look whether letters such as ü and é are right.`]),
-      ...(unused.length > 0 ? [`Not used: ${unused.join(", ")}. Rename a column to bring it in.`] : []),
-    ]);
+    setNotes(encoding === "UTF-8" ? [] : [`Read as ${encoding}: look whether letters such as ü and é are right.`]);
+    setTable(null);
     if (parsed.data.length === 0)
       return setTrouble("No rows were found: the first row names the columns, the others are people.");
-    if (!parsed.meta.fields?.some((f) => /^\s*(full )?name\s*$/i.test(f)))
-      return setTrouble(`There is no column “name”; found: ${parsed.meta.fields?.join(", ") ?? "none"}.`);
     setTrouble(
       parsed.data.length > MOST_ROWS
         ? `Only the first ${MOST_ROWS} rows are read; split the file for the others.`
         : null,
     );
-    setRows(readPeople(parsed.data, known));
+    setColumns(guessColumns(parsed.meta.fields ?? []));
+    setTable(parsed.data);
   };
+  const named = Object.values(columns).includes("name");
   const faulty = rows?.filter((r) => r.faults.length > 0) ?? [];
   const doubles = rows?.filter((r) => r.person && r.duplicate) ?? [];
   const good = rows?.filter((r) => r.person && (twice || !r.duplicate)) ?? [];
@@ -79,7 +98,9 @@ export function ImportPeople({ known, onClose }: { known: readonly string[]; onC
         {notes.map((note) => (
           <Notice key={note}>{note}</Notice>
         ))}
-        {rows && (
+        {table && <Columns columns={columns} first={table[0] ?? {}} onChange={setColumns} />}
+        {table && !named && <Notice>Choose which column is the name.</Notice>}
+        {rows && named && (
           <>
             <Box role="status" sx={{ py: 1, fontWeight: 700 }}>
               {good.length} to add, {doubles.length} known by name, {faulty.length} with faults
@@ -96,11 +117,7 @@ export function ImportPeople({ known, onClose }: { known: readonly string[]; onC
                   <Box component="span" sx={{ color: "text.secondary" }}>
                     Row {r.row}:{" "}
                   </Box>
-                  {r.person
-                    ? `${r.person.name}${r.person.height_cm === null ? "" : `, ${r.person.height_cm} cm`}${
-                        r.person.mass_kg === null ? "" : `, ${r.person.mass_kg} kg`
-                      }${r.person.minor ? ", minor" : ""}`
-                    : r.faults.join("; ")}
+                  {r.person ? personLine(r.person) : r.faults.join("; ")}
                 </Row>
               ))}
             </Rows>
@@ -111,10 +128,77 @@ export function ImportPeople({ known, onClose }: { known: readonly string[]; onC
         <Button color="inherit" onClick={onClose}>
           Close
         </Button>
-        <Button variant="contained" disabled={good.length === 0 || fetcher.state !== "idle"} onClick={save}>
+        <Button variant="contained" disabled={!named || good.length === 0 || fetcher.state !== "idle"} onClick={save}>
           {fetcher.state === "idle" ? `Add ${good.length}` : "Adding…"}
         </Button>
       </DialogActions>
     </Dialog>
+  );
+}
+
+/** All that a row of the file says of somebody, as it will be kept. */
+export const personLine = (person: NonNullable<ReadRow["person"]>): string =>
+  [
+    person.name,
+    person.height_cm !== null && `${person.height_cm} cm`,
+    person.reach_cm !== null && `reach ${person.reach_cm} cm`,
+    person.mass_kg !== null && `${person.mass_kg} kg`,
+    `${person.lead} lead`,
+    `${person.hand} handed`,
+    person.minor && "minor",
+    ...Object.entries(person.levels).map(([family, level]) => `${family} ${level}`),
+    person.limits.length > 0 && `not: ${person.limits.join(", ")}`,
+    person.limits_until && `until ${person.limits_until}`,
+    person.agreed && `agreed: ${person.agreed}`,
+  ]
+    .filter(Boolean)
+    .join(", ");
+
+/** What each column of the file is read as; two columns of one name are put together, as first and last name are. */
+function Columns({
+  columns,
+  first,
+  onChange,
+}: {
+  readonly columns: ColumnMap;
+  /** The first row, for an example of each column. */
+  readonly first: Cells;
+  readonly onChange: (columns: ColumnMap) => void;
+}) {
+  return (
+    <Box
+      component="fieldset"
+      sx={{
+        border: 0,
+        p: 0,
+        m: 0,
+        mt: 2,
+        display: "grid",
+        gap: 1.5,
+        gridTemplateColumns: "repeat(auto-fill, minmax(190px, 1fr))",
+      }}
+    >
+      <Box component="legend" sx={{ p: 0, mb: 1.5, fontWeight: 700 }}>
+        What each column is
+      </Box>
+      {Object.entries(columns).map(([field, name]) => (
+        <TextField
+          key={field}
+          select
+          size="small"
+          label={field}
+          value={name ?? ""}
+          helperText={first[field]?.trim() || "empty"}
+          onChange={(event) => onChange({ ...columns, [field]: event.target.value || null })}
+        >
+          <MenuItem value="">not used</MenuItem>
+          {READ_AS.map((one) => (
+            <MenuItem key={one} value={one}>
+              {one}
+            </MenuItem>
+          ))}
+        </TextField>
+      ))}
+    </Box>
   );
 }

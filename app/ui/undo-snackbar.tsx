@@ -5,7 +5,7 @@ import { useEffect, useState } from "react";
 import { NOT_ON_PAPER } from "./theme.ts";
 
 /** What came of a deletion or of taking it back. */
-interface Undoable {
+export interface Undoable {
   readonly kind: "deleted" | "restored";
   readonly id: string;
   readonly title: string;

@@ -4,8 +4,10 @@ import LinearProgress from "@mui/material/LinearProgress";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { styled } from "@mui/material/styles";
-import { useMemo } from "react";
+import { useMemo, useState } from "react";
 import { Link } from "react-router";
+import type { SchoolData } from "#core/policy/settings.ts";
+import { UndoSnackbar, type Undoable } from "../ui/undo-snackbar.tsx";
 import { useFilters, withFilters } from "../ui/use-filters.ts";
 import { ScreenHead, Notice } from "../ui/parts.tsx";
 import { useSettings } from "../ui/use-settings.ts";
@@ -35,6 +37,25 @@ const ALL = "all";
 const NOTHING_ASKED = {};
 const FILTERS = { q: "", group: ALL };
 
+type OwnMoves = NonNullable<SchoolData["moves"]>;
+
+/** Takes a move of the school's own out, and brings it back as it was. */
+function useOwnMoves(moves: OwnMoves, patch: (change: Pick<SchoolData, "moves">) => void) {
+  const [taken, setTaken] = useState<OwnMoves[number] | null>(null);
+  const [last, setLast] = useState<Undoable | null>(null);
+  const remove = (id: string, title: string) => {
+    setTaken(moves.find((move) => move.id === id) ?? null);
+    setLast({ kind: "deleted", id, title });
+    patch({ moves: moves.filter((move) => move.id !== id) });
+  };
+  const bringBack = (deleted: Undoable) => {
+    if (!taken) return;
+    setLast({ ...deleted, kind: "restored" });
+    patch({ moves: [...moves.filter(({ id }) => id !== taken.id), taken] });
+  };
+  return { last, remove, bringBack };
+}
+
 export function WordsScreen() {
   const { settings, version, patch, result } = useSettings();
   const { answer: cards, trouble } = useAnswer("moves", NOTHING_ASKED, version);
@@ -44,6 +65,7 @@ export function WordsScreen() {
   const shown = useMemo(() => search(cards ?? [], query, group), [cards, query, group]);
   const asked = params.get("move");
   const selected = cards?.find((c) => c.id === asked) ?? null;
+  const own = useOwnMoves(settings.moves ?? [], patch);
   const to = (id: string) => {
     const next = withFilters(params, values, FILTERS);
     next.set("move", id);
@@ -60,6 +82,7 @@ export function WordsScreen() {
         </Button>
       </ScreenHead>
       <WordsNav />
+      <UndoSnackbar last={own.last} onUndo={own.bringBack} />
       {(trouble ?? (result && "message" in result)) && (
         <Notice tone="trouble">{trouble ?? (result && "message" in result ? result.message : "")}</Notice>
       )}
@@ -109,7 +132,7 @@ export function WordsScreen() {
                 key={selected.id}
                 card={selected}
                 version={version}
-                onDelete={() => patch({ moves: (settings.moves ?? []).filter((m) => m.id !== selected.id) })}
+                onDelete={() => own.remove(selected.id, selected.shown)}
               />
             ) : (
               <Box sx={{ p: { xs: 2, sm: 4 }, color: "text.secondary", maxWidth: 460 }}>

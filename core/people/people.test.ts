@@ -2,7 +2,7 @@
 import fc from "fast-check";
 import Papa from "papaparse";
 import { isFamily, levelIn, limitsOn, type Member } from "./person.ts";
-import { MOST_ROWS, peopleCells, readPeople, type Cells } from "./table.ts";
+import { MOST_ROWS, peopleCells, readPeople, type Cells, guessColumns, readAs } from "./table.ts";
 
 const one = (cells: Cells, known: string[] = []) => readPeople([{ name: "Ada Quill", ...cells }], known)[0]!;
 
@@ -90,4 +90,32 @@ test("a limit holds until its day; a level that was never given is the middle", 
   expect(levelIn({ levels: { flow: 5 } }, "flow")).toBe(5);
   expect(levelIn({ levels: { flow: 5 } }, "feeder")).toBe(3);
   expect([isFamily("flow"), isFamily("solo")]).toEqual([true, false]);
+});
+
+describe("columns of a file", () => {
+  const FIELDS = ["Vorname", "Nachname", "Größe", "Gewicht", "Gürtel", "Weight (lb)"];
+  test("are guessed by their names in several languages; what says nothing is left to choose", () => {
+    expect(guessColumns(FIELDS)).toEqual({
+      Vorname: "name",
+      Nachname: "name",
+      Größe: "height cm",
+      Gewicht: "mass kg",
+      Gürtel: null,
+      "Weight (lb)": "mass lb",
+    });
+  });
+  test("are read as what they were said to be; first and last name are one", () => {
+    const cells = { Vorname: "Ida", Nachname: "Weiß", Größe: "1,68 m", Gürtel: "3", Führhand: "rechts" };
+    const columns = { ...guessColumns(Object.keys(cells)), Gürtel: "level feeder" };
+    const [row] = readPeople([readAs(cells, columns)], []);
+    expect(row!.faults).toEqual([]);
+    expect(row!.person).toMatchObject({ name: "Ida Weiß", height_cm: 168, lead: "right", levels: { feeder: 3 } });
+    expect(readAs(cells, { Vorname: "name", Nachname: null })).toEqual({ name: "Ida" });
+  });
+  test("yes and no, left and right, as people write them", () => {
+    const read = (cells: Record<string, string>) => readPeople([{ name: "Ida", ...cells }], [])[0]!.person;
+    expect(read({ minor: "Ja" })!.minor).toBe(true);
+    expect(read({ minor: "non" })!.minor).toBe(false);
+    expect(read({ lead: "Rechts", hand: "gauche" })).toMatchObject({ lead: "right", hand: "left" });
+  });
 });

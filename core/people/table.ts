@@ -35,6 +35,26 @@ const ALIASES: Readonly<Record<string, string>> = {
   "lead side": "lead",
   handed: "hand",
   level: "level feeder",
+  // As German, Spanish and French clubs head them; anything else is chosen by hand.
+  vorname: "name",
+  nachname: "name",
+  nombre: "name",
+  apellido: "name",
+  nom: "name",
+  prénom: "name",
+  größe: "height cm",
+  groesse: "height cm",
+  altura: "height cm",
+  taille: "height cm",
+  reichweite: "reach cm",
+  gewicht: "mass kg",
+  peso: "mass kg",
+  poids: "mass kg",
+  führhand: "lead",
+  schlaghand: "hand",
+  minderjährig: "minor",
+  menor: "minor",
+  mineur: "minor",
 };
 
 export interface ReadRow {
@@ -102,9 +122,29 @@ const plainCell = (text: string): string => text.trim().replace(/^'(?=[=+\-@\t\r
 const OTHER_UNITS = new Set(["height in", "reach in", "mass lb"]);
 
 /** True for the name of a column that is read, in any of its names. */
-export function isColumn(key: string): boolean {
+function isColumn(key: string): boolean {
   const name = canonical(key);
   return (COLUMNS as readonly string[]).includes(name) || OTHER_UNITS.has(name);
+}
+
+/** What a column of a file is read as; null where it is left out. */
+export type ColumnMap = Readonly<Record<string, string | null>>;
+
+/** What the columns of a file may be read as. */
+export const READ_AS: readonly string[] = [...COLUMNS, ...OTHER_UNITS];
+
+/** What each column of a file is by its name; null for those whose names say nothing. */
+export const guessColumns = (fields: readonly string[]): ColumnMap =>
+  Object.fromEntries(fields.map((field) => [field, isColumn(field) ? canonical(field) : null]));
+
+/** Cells under the names that their columns are read as; several columns of one name are one text, first name first. */
+export function readAs(cells: Cells, columns: ColumnMap): Cells {
+  const made: Record<string, string> = {};
+  for (const [field, value] of Object.entries(cells)) {
+    const name = columns[field];
+    if (name) made[name] = [made[name], value?.trim()].filter(Boolean).join(" ");
+  }
+  return made;
 }
 
 function canonical(key: string): string {
@@ -159,16 +199,17 @@ const round = (value: number): number => Math.round(value * 10) / 10;
 function side(text: string, what: string, usual: "left" | "right", faults: string[]): "left" | "right" {
   const word = text.toLowerCase();
   if (word === "") return usual;
-  if (/^(l|left|orthodox)$/.test(word)) return word === "orthodox" && what === "hand" ? usual : "left";
-  if (/^(r|right|southpaw)$/.test(word)) return "right";
+  if (/^(l|left|orthodox|links|izquierda|gauche)$/.test(word))
+    return word === "orthodox" && what === "hand" ? usual : "left";
+  if (/^(r|right|southpaw|rechts|derecha|droite)$/.test(word)) return "right";
   faults.push(`${what}: “${text}” must be left or right`);
   return usual;
 }
 
 function yes(text: string, faults: string[]): boolean {
   const word = text.toLowerCase();
-  if (["", "no", "n", "0", "false", "adult"].includes(word)) return false;
-  if (["yes", "y", "1", "true", "minor"].includes(word)) return true;
+  if (["", "no", "n", "0", "false", "adult", "nein", "non"].includes(word)) return false;
+  if (["yes", "y", "1", "true", "minor", "ja", "j", "sí", "si", "oui"].includes(word)) return true;
   faults.push(`minor: “${text}” must be yes or no`);
   return false;
 }
