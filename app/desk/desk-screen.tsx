@@ -15,8 +15,8 @@ import { Link, useFetcher } from "react-router";
 import type { ScoreView } from "#core/formats/desk-view.ts";
 import type { Measured } from "#core/people/measures.ts";
 import { VerdictRing } from "../ui/marks.tsx";
-import { Notice, ScreenHead } from "../ui/parts.tsx";
-import { UNSEEN } from "../ui/theme.ts";
+import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";
+import { NOT_ON_PAPER, UNSEEN } from "../ui/theme.ts";
 import { ask } from "../workers/client.ts";
 import { ConflictView } from "./conflict.tsx";
 import { dropDraft } from "./drafts.ts";
@@ -46,6 +46,7 @@ interface DeskProps {
 export function DeskScreen({ drill, text: saved, first, people }: DeskProps) {
   const { text, view, repairs, trouble, restored, change, settle } = useChecked(drill.id, saved, first);
   const [cursor, setCursor] = useState<number | null>(null);
+  const [part, setPart] = useState<PartName>("text");
   // Drawing yields to typing: the newest view is drawn when there is time.
   const drawn = useDeferredValue(view);
   const drawnCursor = useDeferredValue(cursor);
@@ -64,7 +65,10 @@ export function DeskScreen({ drill, text: saved, first, people }: DeskProps) {
     (edits: readonly { from: number; to: number; insert: string }[]) => editor.current?.apply(edits),
     [],
   );
-  const pick = useCallback((from: number, to: number) => editor.current?.select(from, to), []);
+  const pick = useCallback((from: number, to: number) => {
+    setPart("text");
+    editor.current?.select(from, to);
+  }, []);
   const tidy = () => void ask("format", { text }).then((next) => editor.current?.replaceAll(next));
   const title = view?.title ?? drill.title;
 
@@ -112,8 +116,9 @@ export function DeskScreen({ drill, text: saved, first, people }: DeskProps) {
           save(version, theirs);
         }}
       />
+      <PartTabs part={part} problems={view ? view.findings.length : 0} onPart={setPart} />
       <Box sx={PARTS}>
-        <Box component="section" aria-label="Score" sx={SCORE_PART}>
+        <Box component="section" aria-label="Score" sx={{ ...SCORE_PART, ...onPhone(part === "text") }}>
           <Suspense fallback={<PlainText text={text} />}>
             <ClientOnly meanwhile={<PlainText text={text} />}>
               <ScoreEditor
@@ -127,10 +132,10 @@ export function DeskScreen({ drill, text: saved, first, people }: DeskProps) {
             </ClientOnly>
           </Suspense>
         </Box>
-        <Box component="section" aria-label="Drawing" sx={DRAWING_PART}>
+        <Box component="section" aria-label="Drawing" sx={{ ...DRAWING_PART, ...onPhone(part === "drawing") }}>
           <Middle view={drawn} text={drawnText} cursor={drawnCursor} people={people} editor={editor} />
         </Box>
-        <Box component="section" aria-label="Findings" sx={FINDINGS_PART}>
+        <Box component="section" aria-label="Findings" sx={{ ...FINDINGS_PART, ...onPhone(part === "problems") }}>
           <Box role="status" sx={UNSEEN}>
             {drawn && judged(drawn)}
           </Box>
@@ -147,6 +152,33 @@ export function DeskScreen({ drill, text: saved, first, people }: DeskProps) {
         </Box>
       </Box>
     </>
+  );
+}
+
+type PartName = "text" | "drawing" | "problems";
+
+/** On a phone one part of the desk is there at a time. */
+const onPhone = (isShown: boolean) => ({ display: { xs: isShown ? "block" : "none", md: "block" } });
+
+/** Chooses the part of the desk that a phone shows. */
+function PartTabs({
+  part,
+  problems,
+  onPart,
+}: {
+  readonly part: PartName;
+  readonly problems: number;
+  readonly onPart: (part: PartName) => void;
+}) {
+  const options = [
+    { value: "text", label: "Text" },
+    { value: "drawing", label: "Drawing" },
+    { value: "problems", label: problems === 0 ? "Problems" : `Problems (${problems})` },
+  ] as const;
+  return (
+    <Box sx={{ display: { xs: "block", md: "none" }, px: 2, borderTop: 1, borderColor: "hairline", ...NOT_ON_PAPER }}>
+      <WordChoice label="Part of the desk" options={options} value={part} onChange={onPart} />
+    </Box>
   );
 }
 
@@ -192,7 +224,7 @@ const SCORE_PART = {
   alignSelf: "start",
   // What is offered while one types hangs over the drawing.
   zIndex: 2,
-  height: { xs: "46vh", md: "calc(100dvh - 1px)" },
+  height: { xs: "62vh", md: "calc(100dvh - 1px)" },
 } as const;
 
 const DRAWING_PART = { minWidth: 0, px: 2, pb: 3, borderRight: { lg: 1 }, borderColor: { lg: "hairline" } } as const;

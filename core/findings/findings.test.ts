@@ -69,7 +69,9 @@ test("places count from the whole text, rows and columns from one", () => {
 
 /** A text, the rule it breaks, and words its message must hold: what happens, and what would mend it. */
 const SAID: readonly [string, RuleId, RegExp][] = [
-  ["A jabb -> B slip out", "unknown-move", /“jabb”\. Did you mean jab(?:, [^,]+)* or [^,]+\?/],
+  ["A jabb -> B slip out", "unknown-move", /“jabb”\. Did you mean jab or jam\?/],
+  ["A upp -> B slip out", "unknown-move", /“upp”\. Did you mean uppercut, [^.]* or [^,]+\?/],
+  ["A frobnicate -> B slip out", "unknown-move", /Look for it under Words, or add it there as a move of your own/],
   ["A choke -> B slip out", "not-modelled", /“choke” is known, and not judged here\. Write how it is taken/],
   ["A lead cross -> B slip out", "bad-move", /contradicts itself.*Take “lead” out/],
   ["A forehand high -> B step back", "bad-move", /needs stick in the hand.*holds stick 71 cm/],
@@ -115,7 +117,7 @@ const SAID: readonly [string, RuleId, RegExp][] = [
   ["A jab to eyes -> B catch", "unsafe-target", /No strikes to the eyes.*brow pad/],
   ["one: A jab -> B slip", "header", /kept as a note/],
   ["tempo: quick\n\nA jab -> B slip out", "header", /percentage.*50%/],
-  ["A jab - > B slip out", "syntax", /“-” means nothing.*Take it out/],
+  ["A jab - > B slip out", "syntax", /“-” isn’t part of the notation.*Take it out/],
   ["A jab -> B weave + slip out", "off-balance", /Too far over.*take a step/],
   ["A push kick to body -> B check hook", "tight", /Just enough.*Move a little more/],
   [

@@ -148,11 +148,27 @@ function bitsIn(value: number): number {
   return count;
 }
 
-/** The names nearest to a word that is none, best first. */
+/** The names that may be meant by a word that is none: those that go on from it, then those that are spelt nearly so. */
 export function nearestNames(vocabulary: Vocabulary, typed: string, count = 3): string[] {
   const key = nameKey(typed).slice(0, 40);
   if (key.length < 2) return [];
-  const most = Math.max(2, Math.floor(key.length / 2));
+  const found = [...goingOn(vocabulary, key), ...speltNearly(vocabulary, key)];
+  // A number is a blow of a set: nobody means it by a word.
+  return [...new Set(found)].filter((name) => !/^\d+$/.test(name)).slice(0, count);
+}
+
+/** Letters from which on the beginning of a word says what is meant. */
+const ENOUGH = 3;
+
+function goingOn({ byName }: Vocabulary, key: string): string[] {
+  if (key.length < ENOUGH) return [];
+  return [...byName.keys()]
+    .filter((name) => name.startsWith(key) || name.includes(` ${key}`))
+    .sort((a, b) => Number(b.startsWith(key)) - Number(a.startsWith(key)) || a.length - b.length || a.localeCompare(b));
+}
+
+function speltNearly(vocabulary: Vocabulary, key: string): string[] {
+  const most = key.length < 4 ? 1 : Math.max(2, Math.floor(key.length / 3));
   const own = letters(key);
   const names = keptFor(lettersOf, vocabulary, () =>
     [...vocabulary.byName.keys()].map((name) => [name, letters(name)] as const),
@@ -162,10 +178,8 @@ export function nearestNames(vocabulary: Vocabulary, typed: string, count = 3): 
     // Each letter that only one of the two has costs an edit of its own, or half of a replacement.
     if (Math.abs(name.length - key.length) > most || bitsIn(own & ~its) > most || bitsIn(its & ~own) > most) continue;
     const cost = distance(key, name);
-    if (cost <= most) scored.push({ name, cost });
+    // Two slips in a short word leave another word, but for one that begins alike.
+    if (cost <= most && (cost < 2 || name[0] === key[0])) scored.push({ name, cost });
   }
-  return scored
-    .sort((a, b) => a.cost - b.cost || a.name.localeCompare(b.name))
-    .slice(0, count)
-    .map((s) => s.name);
+  return scored.sort((a, b) => a.cost - b.cost || a.name.localeCompare(b.name)).map(({ name }) => name);
 }
