@@ -80,7 +80,7 @@ test("the demo evening is planned from attendance to the printed sheet in under 
     await page.getByRole("button", { name: "Block 3: earlier" }).click();
     await expect(blocks).toHaveCount(count);
     await page.getByRole("button", { name: "Mark as done" }).click();
-    await expect(page.getByText(/it was run/)).toBeVisible({ timeout: 15_000 });
+    await expect(page.getByText(/lead in front; done/)).toBeVisible({ timeout: 15_000 });
     await page.getByRole("combobox", { name: "Kester Amsel leaves after" }).click();
     await page.getByRole("option", { name: "after round 2", exact: true }).click();
     await page.getByRole("button", { name: "Next", exact: true }).click();

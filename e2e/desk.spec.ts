@@ -9,6 +9,7 @@ import {
   FOUR_COUNT,
   freshDrill,
   PADS_BY_NAME,
+  openDesk,
 } from "./helpers.ts";
 
 async function taken(page: Page, item: string): Promise<Download> {
@@ -22,7 +23,7 @@ async function taken(page: Page, item: string): Promise<Download> {
 const contentOf = async (download: Download): Promise<Buffer> => readFileSync(await download.path());
 
 test("the drawing is walked with arrow keys and picks its text; the text picks the crossing", async ({ page }) => {
-  await page.goto(DRILL(COVER_AND_RETURN));
+  await openDesk(page, DRILL(COVER_AND_RETURN));
   const crossings = page.locator("[data-crossing]");
   await expect(crossings).toHaveCount(4);
   await crossings.first().focus();
@@ -44,11 +45,11 @@ test("the drawing is walked with arrow keys and picks its text; the text picks t
 });
 
 test("ring, floor and target: stepped, played, for the bodies of an actual pair", async ({ page }) => {
-  await page.goto(DRILL(FOUR_COUNT));
+  await openDesk(page, DRILL(FOUR_COUNT));
   await page.getByRole("button", { name: "Ring" }).click();
   await expect(page.locator("[data-drawing=ring] [data-crossing]")).toHaveCount(4);
   await expectAccessible(page);
-  await page.goto(DRILL(COVER_AND_RETURN));
+  await openDesk(page, DRILL(COVER_AND_RETURN));
   await page.locator("[data-crossing]").nth(1).click();
   await page.getByRole("button", { name: "Floor" }).click();
   await expect(page.getByRole("img", { name: /The floor from above/ })).toBeVisible();
@@ -152,7 +153,7 @@ test("a line that breaks the drill is drawn as a branch and trained with one pre
 });
 
 test("files: score, data, drawing as SVG and PNG, card as PDF", async ({ page }) => {
-  await page.goto(DRILL(FOUR_COUNT));
+  await openDesk(page, DRILL(FOUR_COUNT));
   await expect(page.locator("[data-crossing]").first()).toBeVisible();
   const score = await taken(page, "Score as text (.vics)");
   expect(score.suggestedFilename()).toBe("four-count-weave.vics");
@@ -179,7 +180,7 @@ test("files: score, data, drawing as SVG and PNG, card as PDF", async ({ page })
 });
 
 test("the card of a drill: one A4 page in black and white, with the pads named, as PDF too", async ({ page }) => {
-  await page.goto(DRILL(PADS_BY_NAME));
+  await openDesk(page, DRILL(PADS_BY_NAME));
   await page.getByRole("button", { name: "Export" }).click();
   await page.getByRole("menuitem", { name: "Card: print or PDF" }).click();
   const sheet = page.getByRole("group", { name: "Page 1 of 1" });

@@ -56,6 +56,12 @@ export async function editorText(page: Page): Promise<string> {
     .replace(/\u200b/g, "");
 }
 
+/** The desk of a drill, ready to be worked at: what the server has drawn is there before anything runs on it. */
+export async function openDesk(page: Page, path: string): Promise<void> {
+  await page.goto(path);
+  await expect(page.getByRole("textbox", { name: "Score of the drill" })).toBeVisible();
+}
+
 /** The editor, ready and focused. */
 export async function focusEditor(page: Page) {
   const editor = page.getByRole("textbox", { name: "Score of the drill" });

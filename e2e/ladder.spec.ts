@@ -55,8 +55,8 @@ test("cycles are found over chosen moves and added", async ({ page }) => {
   await expect(cycles).toHaveCount(12, { timeout: 30_000 });
   await expect(page.getByText("All 150 tried; these 12 close, even sides first.")).toBeVisible();
   await expectAccessible(page);
-  await cycles.first().getByRole("button", { name: "Add" }).click();
-  await cycles.first().getByRole("link", { name: "Added: open it" }).click();
+  await cycles.first().getByRole("button", { name: "Save as a drill" }).click();
+  await cycles.first().getByRole("link", { name: "Saved: open it" }).click();
   await expect(page.getByRole("heading", { name: "4 counts" })).toBeVisible();
   await expect(page.getByText("sound", { exact: true })).toBeVisible();
 });

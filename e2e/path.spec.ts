@@ -25,7 +25,7 @@ test("the whole path: a drill mended, varied, people paired, the card printed", 
     await page.getByRole("link", { name: "Cover and return" }).focus();
     await page.keyboard.press("Enter");
     await expect(page).toHaveURL(new RegExp(DRILL(COVER_AND_RETURN)));
-    await expect(page.getByRole("heading", { name: "1 finding" })).toBeVisible();
+    await expect(page.getByRole("heading", { name: "1 problem" })).toBeVisible();
   });
 
   await test.step("see what is wrong and why", async () => {
@@ -48,7 +48,7 @@ test("the whole path: a drill mended, varied, people paired, the card printed", 
 
   await test.step("undo, repair with one button, save", async () => {
     await page.keyboard.press("Control+z");
-    await expect(page.getByRole("heading", { name: "1 finding" })).toBeVisible();
+    await expect(page.getByRole("heading", { name: "1 problem" })).toBeVisible();
     await page.getByRole("button", { name: "Answer with weave" }).focus();
     await page.keyboard.press("Enter");
     await expect(page.getByRole("heading", { name: "No problems" })).toBeVisible();
@@ -84,9 +84,13 @@ test("the whole path: a drill mended, varied, people paired, the card printed", 
     await scan();
     await rungs.first().getByRole("button", { name: "Save as a drill" }).focus();
     await page.keyboard.press("Enter");
-    await expect(page.getByRole("link", { name: "Added: open it" })).toHaveCount(1);
-    await page.getByText("Other side", { exact: true }).locator("..").getByRole("button", { name: "Add" }).click();
-    await expect(page.getByRole("link", { name: "Added: open it" })).toHaveCount(2);
+    await expect(page.getByRole("link", { name: "Saved: open it" })).toHaveCount(1);
+    await page
+      .getByText("Other side", { exact: true })
+      .locator("..")
+      .getByRole("button", { name: "Save as a drill" })
+      .click();
+    await expect(page.getByRole("link", { name: "Saved: open it" })).toHaveCount(2);
   });
 
   await test.step("tick who is here and pair them", async () => {

@@ -14,12 +14,13 @@ import {
   pasteOverAll,
   SINGLE_ANSWERS,
   typeAtEnd,
+  openDesk,
 } from "./helpers.ts";
 
 test("two people edit one drill: the second sees both texts and chooses", async ({ browser }) => {
   const [one, two] = await Promise.all([1, 2].map(async () => (await browser.newContext()).newPage()));
   for (const page of [one!, two!]) {
-    await page.goto(DRILL(SINGLE_ANSWERS));
+    await openDesk(page, DRILL(SINGLE_ANSWERS));
     await focusEditor(page);
   }
   await typeAtEnd(one!, "\nA jab -> B duck");
@@ -65,10 +66,10 @@ test("a lost connection: typing goes on, and it is saved when it is back", async
 });
 
 test("what was typed and not saved is found again", async ({ page }) => {
-  await page.goto(DRILL(FOUR_COUNT));
+  await openDesk(page, DRILL(FOUR_COUNT));
   await typeAtEnd(page, "\n# remember this");
   await page.goto("/");
-  await page.goto(DRILL(FOUR_COUNT));
+  await openDesk(page, DRILL(FOUR_COUNT));
   await expect(page.getByText("This is what you typed last time")).toBeVisible();
   await expect.poll(() => editorText(page)).toContain("# remember this");
   // It waits for a word: neither text is saved over the other meanwhile.
@@ -99,7 +100,7 @@ test("a drill deleted in another window keeps the text that was being typed", as
 
 test("the database stopped while the app runs: a clear page that recovers by itself", async ({ page }) => {
   test.skip(!process.env.PG_DATA, "runs on the private cluster of bin/test");
-  await page.goto(DRILL(COVER_AND_RETURN));
+  await openDesk(page, DRILL(COVER_AND_RETURN));
   await typeAtEnd(page, "\nA jab -> B duck");
   database("stop");
   try {
@@ -132,7 +133,7 @@ test("hostile text in the editor: the page goes on and says what it could not re
   ]) {
     await pasteOverAll(page, text);
     await expect(page.getByText("broken", { exact: true })).toBeVisible({ timeout: 15_000 });
-    await expect(page.getByRole("heading", { name: /\d+ findings?/ })).toBeVisible();
+    await expect(page.getByRole("heading", { name: /\d+ problems?/ })).toBeVisible();
   }
 });
 
@@ -263,14 +264,14 @@ async function scrollFrames(): Promise<{ median: number; slowest: number }> {
 }
 
 test("completion offers moves while typing", async ({ page }) => {
-  await page.goto(DRILL(FOUR_COUNT));
+  await openDesk(page, DRILL(FOUR_COUNT));
   await typeAtEnd(page, "\n");
   await page.keyboard.type("A jab -> B sli");
   await expect(page.locator(".cm-tooltip-autocomplete")).toContainText("slip");
 });
 
 test("a combination is answered as a whole", async ({ page }) => {
-  await page.goto(DRILL(SINGLE_ANSWERS));
+  await openDesk(page, DRILL(SINGLE_ANSWERS));
   await page
     .getByRole("button", { name: /A cross, answered by B slip out/ })
     .last()
@@ -283,7 +284,7 @@ test("a combination is answered as a whole", async ({ page }) => {
 });
 
 test("other answers and the search for a line that lands, at the desk", async ({ page }) => {
-  await page.goto(DRILL(PADS_BY_NAME));
+  await openDesk(page, DRILL(PADS_BY_NAME));
   await page.getByRole("button", { name: /A jab, answered by B slap parry/ }).click();
   await page.getByRole("button", { name: "Other answers" }).click();
   const answers = page.getByRole("list", { name: "Answers that work" }).getByRole("listitem");
