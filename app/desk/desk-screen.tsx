@@ -223,7 +223,7 @@ const SCORE_PART = {
   top: 0,
   alignSelf: "start",
   // What is offered while one types hangs over the drawing.
-  zIndex: 2,
+  zIndex: { md: 2 },
   height: { xs: "62vh", md: "calc(100dvh - 1px)" },
 } as const;
 
