@@ -141,3 +141,40 @@ test("flow: cycles over the moves that are named close, each of the length that 
   expect(run(["flow"])).toMatchObject({ status: 2, stderr: expect.stringMatching(/--moves/) });
   expect(run(["flow", "--counts", "7", ...moves]).stderr).toMatch(/A cycle has 2, 3/);
 });
+
+describe("plan", () => {
+  const people = () => {
+    const file = join(dir, "people.csv");
+    writeFileSync(
+      file,
+      "Name;Größe;Gewicht;minor\nAda;178;72;\nBo;171;68;\nCy;184;80;\nDe;165;60;\nEl;160;55;yes\nFi;158;52;ja\n",
+    );
+    return file;
+  };
+  test("one drill fills an evening with its ladder; each round has everybody, and the minutes add up", () => {
+    const drill = "demo/drills/single-answers.vics";
+    const { status, stdout } = run(["plan", "--people", people(), "--minutes", "75", "--json", drill]);
+    expect(status).toBe(0);
+    const { plan, rungs } = JSON.parse(stdout);
+    expect(rungs.length).toBeGreaterThan(3);
+    const minutes = plan.blocks.reduce((sum: number, block: { minutes: number }) => sum + block.minutes, 0);
+    expect(minutes + plan.left).toBe(75);
+    for (const { pairs, alone } of plan.rounds)
+      expect(
+        pairs.flatMap(({ a, b, c }: Record<string, string>) => [a, b, c].filter(Boolean)).length + alone.length,
+      ).toBe(6);
+  });
+  test("is read minute by minute; several drills are worked on from the easiest up", () => {
+    const drills = ["demo/drills/single-answers.vics", "demo/drills/pads-by-name.vics"];
+    const { stdout } = run(["plan", "--people", people(), ...drills]);
+    expect(stdout).toMatch(/^0:00 {3}10 min {2}Warm-up\n0:10/);
+    expect(stdout).toMatch(/round 1, (?:left|right) in front: \w+ \+ \w+; /);
+    expect(stdout).toMatch(/Drink, change gear, ask/);
+  });
+  test.each([
+    [["plan", "demo/drills/single-answers.vics"], /who is here\? --people/],
+    [["plan", "--people", "demo/drills/low-line.vics"], /no column “name”/],
+  ])("%j says what is missing", (args, words) => {
+    expect(run(args)).toMatchObject({ status: 2, stderr: expect.stringMatching(words) });
+  });
+});

@@ -1,6 +1,7 @@
 /** `bin/vicissor`: checks, formats, answers and varies scores from files or standard input; reads no database. */
 import { checkFor } from "#core/policy/judge.ts";
 import { CannotRun, readArguments, readText, USAGE, type Options } from "./options.ts";
+import { runPlan } from "./plan.ts";
 import { runBridge, runCalls, runFlow, runLadder, runVary } from "./searches.ts";
 import { resultJson } from "#core/formats/result.ts";
 import { format } from "#core/score/format.ts";
@@ -125,6 +126,7 @@ const COMMANDS: Readonly<Record<string, (files: readonly string[], options: Opti
   calls: runCalls,
   bridge: runBridge,
   flow: runFlow,
+  plan: runPlan,
   moves: runMoves,
 };
 

@@ -15,6 +15,7 @@ export const USAGE = `usage: vicissor check [--json] [--repairs] [--school FILE]
        vicissor bridge [--json] [--school FILE] FILE FILE
        vicissor flow --moves "MOVE, MOVE, ..." [--counts N] [--json] [--seed N] [--school FILE] [FILE]
        vicissor refute [--json] [--plies N] [--nodes N] [--school FILE] FILE...|-
+       vicissor plan --people FILE.csv [--minutes N] [--json] [--school FILE] DRILL.vics...
        vicissor moves
 
 check    prints FILE:LINE:COL severity rule message; exit 0 without errors, 1 with, 2 when it cannot run;
@@ -27,6 +28,7 @@ bridge   the shortest rows by which the second drill can follow the first withou
 flow     cycles over the moves, for the people in FILE's header: all is met or answered, and the state returns
 calls    a round of calls for the drill's labels or feeds, fair and without a pattern; the same seed, the same round
 refute   plays the feeder who wants to break the drill: the shortest line that lands; exit 1 when there is one
+plan     the evening of a class: the ladder of one drill, or several drills, for the people of a table
 moves    holds the moves that ship against their schema: file, move and field of each fault; exit 1 when there is one
 `;
 
@@ -49,6 +51,10 @@ export interface Options {
   readonly counts: number;
   /** Moves of a cycle, as they are written. */
   readonly moves: readonly string[];
+  /** A table of the people who are here. */
+  readonly people: string | null;
+  /** Length of a class. */
+  readonly minutes: number;
 }
 
 export function readText(file: string): string {
@@ -84,6 +90,8 @@ const VALUES = new Set([
   "--goal",
   "--counts",
   "--moves",
+  "--people",
+  "--minutes",
 ]);
 
 export function readArguments(args: readonly string[]): { words: string[]; options: Options } {
@@ -116,6 +124,8 @@ export function readArguments(args: readonly string[]): { words: string[]; optio
       choice: number("--choice", 1),
       rungs: number("--rungs", LADDER_DEFAULTS.rungs),
       goal: goalOf(given.get("--goal") ?? "half"),
+      people: given.get("--people") ?? null,
+      minutes: number("--minutes", 90),
       counts: number("--counts", FLOW_DEFAULTS.counts),
       moves: (given.get("--moves") ?? "")
         .split(",")

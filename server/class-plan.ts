@@ -2,6 +2,7 @@
 import { randomUUID } from "node:crypto";
 import { array, boolean, number, object, string } from "yup";
 import type { PlanInput, PlannedPair, PlannedRound, PlanPerson } from "#core/class/plan.ts";
+import { BLOCK_KINDS } from "#core/class/timetable.ts";
 import { MOST_ROUNDS } from "#core/pairs/evening.ts";
 import { isFamily, levelIn, limitsOn } from "#core/people/person.ts";
 import type { School } from "#core/policy/school.ts";
@@ -116,9 +117,7 @@ const planSchema = object({
   blocks: array(
     object({
       id: string().min(1).max(60).required(),
-      kind: string()
-        .oneOf(["warm-up", "work", "free", "close"] as const)
-        .required(),
+      kind: string().oneOf(BLOCK_KINDS).required(),
       title: string().max(200).defined(),
       minutes: number().integer().min(0).max(480).required(),
       rung: number().integer().min(0).max(60).nullable().defined(),

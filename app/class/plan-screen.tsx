@@ -4,9 +4,10 @@ import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
-import { Link, useSearchParams } from "react-router";
+import { Link, useFetcher, useSearchParams } from "react-router";
+import type { action } from "../routes/plan.tsx";
 import type { PlannedPair, PlannedRound } from "#core/class/plan.ts";
-import { CLOSE, FREE, packClass, WARM_UP, type Block } from "#core/class/timetable.ts";
+import { CLOSE, DRINK, FREE, inOrder, packClass, WARM_UP, type Block } from "#core/class/timetable.ts";
 import type { PlanPage } from "#server/views.ts";
 import { PAIR_WEIGHTS } from "#core/policy/pair-weights.ts";
 import { useSettings } from "../ui/use-settings.ts";
@@ -148,6 +149,14 @@ function WhatAndHowLong({ page, state }: { page: PlanPage; state: PlanState }) {
   const { ladders, drills, chosen } = page;
   const { clock } = state;
   const [, setSearch] = useSearchParams();
+  const grow = useFetcher<typeof action>({ key: "grow" });
+  const chosenLadder = ladders.find(({ id }) => id === chosen.ladder);
+  // A drill alone is no evening: it gets its ladder on the spot.
+  const choose = (value: string) => {
+    const drill = new URLSearchParams(value).get("drill");
+    if (drill) void grow.submit({ intent: "grow", drill }, { method: "post" });
+    else setSearch(new URLSearchParams(value));
+  };
   return (
     <>
       <TextField
@@ -155,7 +164,9 @@ function WhatAndHowLong({ page, state }: { page: PlanPage; state: PlanState }) {
         size="small"
         label="We work on"
         value={chosen.ladder ? `ladder=${chosen.ladder}` : `drill=${chosen.drill}`}
-        onChange={(event) => setSearch(new URLSearchParams(event.target.value))}
+        onChange={(event) => choose(event.target.value)}
+        disabled={grow.state !== "idle"}
+        helperText={grow.state === "idle" ? undefined : "Making its ladder…"}
         sx={{ minWidth: 260, maxWidth: 380 }}
       >
         {ladders.map((l) => (
@@ -169,6 +180,12 @@ function WhatAndHowLong({ page, state }: { page: PlanPage; state: PlanState }) {
           </MenuItem>
         ))}
       </TextField>
+      {chosenLadder && drills.some(({ id }) => id === chosenLadder.drill_id) && (
+        <Button size="small" onClick={() => setSearch({ drill: chosenLadder.drill_id })}>
+          Only the drill as it is
+        </Button>
+      )}
+      {grow.data && "message" in grow.data && <Notice tone="trouble">{grow.data.message}</Notice>}
       <TextField
         select
         size="small"
@@ -293,7 +310,7 @@ function packedRound(
   if (stay.length === 0) return null;
   const taken = stay.reduce((sum, b) => sum + b.minutes, 0);
   // What is there already is not packed a second time.
-  const twice = stay.flatMap((b) => ({ "warm-up": WARM_UP, close: CLOSE, free: FREE, work: 0 })[b.kind]);
+  const twice = stay.flatMap((b) => ({ "warm-up": WARM_UP, close: CLOSE, drink: DRINK, free: FREE, work: 0 })[b.kind]);
   const packed = packClass(
     minutes - taken + twice.reduce((sum, m) => sum + m, 0),
     rungs.map((r) => r.title),
@@ -303,6 +320,5 @@ function packedRound(
   const fresh = packed.blocks
     .filter((b) => b.kind === "work" || !stay.some((s) => s.kind === b.kind))
     .map((b) => (b.kind === "work" ? { ...b, id: crypto.randomUUID() } : b));
-  const rank = (b: Block) => ["warm-up", "work", "free", "close"].indexOf(b.kind);
-  return [...fresh, ...stay].sort((a, b) => rank(a) - rank(b) || (a.rung ?? 0) - (b.rung ?? 0));
+  return inOrder([...fresh, ...stay].sort((a, b) => (a.rung ?? 0) - (b.rung ?? 0)));
 }

@@ -1,8 +1,10 @@
+import { redirect } from "react-router";
 import { setPresence } from "#db/classes.ts";
 import { db } from "#db/pool.ts";
 import { keepPlan, planPage } from "#server/class-plan.ts";
 import { scopeContext } from "#server/context.ts";
-import { presenceFromForm } from "#server/forms.ts";
+import { idIn, presenceFromForm } from "#server/forms.ts";
+import { ladderFor } from "#server/grow-ladder.ts";
 import { notFound, reading, writing } from "#server/respond.ts";
 import type { Route } from "./+types/plan.ts";
 import { PlanScreen } from "../class/plan-screen.tsx";
@@ -27,6 +29,11 @@ export function loader({ params, context, request }: Route.LoaderArgs) {
 export async function action({ request, params, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
   return writing(request, async (fields) => {
+    if (fields.intent === "grow") {
+      const ladder = await ladderFor(scope, idIn(fields.drill));
+      if ("kind" in ladder) return ladder;
+      throw redirect(`/class/${params.id}/plan?ladder=${ladder.id}`);
+    }
     if (fields.plan !== undefined) return keepPlan(scope, params.id, fields.plan);
     await setPresence(db, scope, params.id, presenceFromForm(fields));
     return { kind: "ok" as const };

@@ -1,6 +1,7 @@
 /** Minutes in, blocks out: warm-up, work on the rungs of a ladder with changing partners, a close. */
 
-type BlockKind = "warm-up" | "work" | "free" | "close";
+export const BLOCK_KINDS = ["warm-up", "work", "drink", "free", "close"] as const;
+type BlockKind = (typeof BLOCK_KINDS)[number];
 
 export interface Block {
   readonly id: string;
@@ -30,7 +31,16 @@ export const CLOCK: Clock = { round: 180, change: 30, rest: 45 };
 export const WARM_UP = 10;
 export const FREE = 5;
 export const CLOSE = 5;
+/** To drink and change gear, about halfway, in a class that is long enough for it. */
+export const DRINK = 3;
+const DRINK_FROM = 60;
 const EXPLAIN = 2;
+/** Minutes that a block may have beyond its rounds: to show it, look and correct. */
+const MORE_EACH = 4;
+/** The longest free play. */
+const MOST_FREE = 15;
+/** Most rounds of one block: after that it wants another rung. */
+const MOST_ROUNDS_EACH = 6;
 /** Blocks of work from which on there is time for free play behind them. */
 const FREE_AFTER = 4;
 /** Partners change at most so often on one rung, and at least so often. */
@@ -66,34 +76,45 @@ export function packClass(minutes: number, titles: readonly string[], clock: Clo
       ok: false,
       message: `${minutes} minutes are too short: warm-up, close and one round take ${WARM_UP + CLOSE + least}. Give more minutes or shorter rounds.`,
     };
-  const rounds = ROUNDS.find((n) => Math.floor(room / workMinutes(n, clock)) >= Math.min(3, titles.length)) ?? 1;
-  const each = workMinutes(rounds, clock);
+  const drink = minutes >= DRINK_FROM ? DRINK : 0;
+  const first = ROUNDS.find((n) => Math.floor(room / workMinutes(n, clock)) >= Math.min(3, titles.length)) ?? 1;
   const most = (minutesThere: number) =>
-    Math.min(Math.floor(minutesThere / each), titles.length + (titles.length > 2 ? 1 : 0));
-  const free = most(room - FREE) >= FREE_AFTER ? FREE : 0;
-  const count = most(room - free);
+    Math.min(Math.floor(minutesThere / workMinutes(first, clock)), titles.length + (titles.length > 2 ? 1 : 0));
+  const free = most(room - drink - FREE) >= FREE_AFTER ? FREE : 0;
+  const there = room - drink - free;
+  const count = most(there);
+  // With few rungs each is worked for longer: more partners, not longer talk.
+  let rounds = first;
+  while (rounds < MOST_ROUNDS_EACH && count * workMinutes(rounds + 1, clock) <= there) rounds++;
+  const each = workMinutes(rounds, clock);
+  const over = there - count * each;
+  const spread = Math.min(over, count * MORE_EACH);
   const work = rungOrder(count, titles.length).map((rung, i): Block => ({
     id: `work-${i + 1}`,
     kind: "work",
     title: titles[rung]!,
-    minutes: each,
+    minutes: each + Math.floor(spread / count) + (i < spread % count ? 1 : 0),
     rung,
     rounds,
     locked: false,
   }));
-  // What is over goes to the blocks of work: time to show, look and correct.
-  const over = room - free - count * each;
-  const spread = work.map((b, i) => ({
-    ...b,
-    minutes: b.minutes + Math.floor(over / count) + (i < over % count ? 1 : 0),
-  }));
-  const blocks = [
+  const play = free + Math.min(over - spread, MOST_FREE - free);
+  const blocks = inOrder([
     block("warm-up", "Warm-up", WARM_UP),
-    ...spread,
-    ...(free > 0 ? [freePlay()] : []),
+    ...work,
+    ...(drink > 0 ? [block("drink", "Drink, change gear, ask", drink)] : []),
+    ...(play >= FREE ? [{ ...freePlay(), minutes: play }] : []),
     block("close", "Close: what was clean, what comes next", CLOSE),
-  ];
+  ]);
   return { ok: true, blocks, left: minutes - total(blocks) };
+}
+
+/** Blocks in the order of an evening, work as it stands and the drink halfway through it. */
+export function inOrder(blocks: readonly Block[]): Block[] {
+  const of = (kind: BlockKind) => blocks.filter((one) => one.kind === kind);
+  const work = of("work");
+  const half = Math.ceil(work.length / 2);
+  return [...of("warm-up"), ...work.slice(0, half), ...of("drink"), ...work.slice(half), ...of("free"), ...of("close")];
 }
 
 const block = (kind: BlockKind, title: string, minutes: number): Block => ({

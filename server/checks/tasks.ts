@@ -3,6 +3,7 @@ import type { Bodies } from "#core/drill/check.ts";
 import type { Checked } from "#core/drill/types.ts";
 import { finished } from "#core/base/work.ts";
 import { planClass, type ClassPlan, type PlanInput } from "#core/class/plan.ts";
+import { eveningLadder } from "#core/class/evening-ladder.ts";
 import { planRound, type OneRound, type RoundInput } from "#core/class/round.ts";
 import { scoreView, type ScoreView } from "#core/formats/desk-view.ts";
 import { checkFor } from "#core/policy/judge.ts";
@@ -30,6 +31,8 @@ export interface Tasks {
   readonly desk: { readonly ask: { readonly text: string }; readonly answer: ScoreView };
   readonly judge: { readonly ask: { readonly text: string }; readonly answer: Judged };
   readonly pairs: { readonly ask: readonly PairCheck[]; readonly answer: readonly PairVerdict[] };
+  /** The ladder of a drill for one evening. */
+  readonly ladder: { readonly ask: { readonly text: string }; readonly answer: ReturnType<typeof eveningLadder> };
   readonly round: { readonly ask: RoundInput; readonly answer: OneRound };
   readonly plan: { readonly ask: PlanInput; readonly answer: ClassPlan };
 }
@@ -40,6 +43,7 @@ export const TASKS: { readonly [T in Task]: (ask: Tasks[T]["ask"], school: Schoo
   desk: ({ text }, school) => scoreView(checkFor(parse(text), school)),
   judge: ({ text }, school) => judged(text, school),
   pairs: (checks, school) => checks.map((check) => pairVerdict(check, school)),
+  ladder: ({ text }, school) => eveningLadder(text, school),
   round: planRound,
   plan: (input, school) => finished(planClass(input, school)),
 };

@@ -1,0 +1,91 @@
+/** `vicissor plan`: the evening of a class from a table of people and one drill or several, as the screen plans it. */
+import Papa from "papaparse";
+import { finished } from "#core/base/work.ts";
+import { eveningLadder } from "#core/class/evening-ladder.ts";
+import type { PlanRung } from "#core/class/fit.ts";
+import { planClass, type ClassPlan, type PlanPerson } from "#core/class/plan.ts";
+import { CLOCK } from "#core/class/timetable.ts";
+import { levelIn, limitsOn } from "#core/people/person.ts";
+import { guessColumns, readAs, readPeople, type Cells } from "#core/people/table.ts";
+import { PAIR_WEIGHTS } from "#core/policy/pair-weights.ts";
+import { checkFor } from "#core/policy/judge.ts";
+import { parse } from "#core/score/parse.ts";
+import { CannotRun, readText, type Options } from "./options.ts";
+
+/** The people of a table, each with the row that they stand in as their id. */
+function peopleIn(file: string): PlanPerson[] {
+  const { data, meta } = Papa.parse<Cells>(readText(file), { header: true, skipEmptyLines: "greedy" });
+  const columns = guessColumns(meta.fields ?? []);
+  if (!Object.values(columns).includes("name")) throw new CannotRun(`${file} has no column “name”`);
+  const rows = readPeople(
+    data.map((cells) => readAs(cells, columns)),
+    [],
+  );
+  const faults = rows.flatMap(({ row, faults: said }) => said.map((fault) => `${file}:${row} ${fault}`));
+  if (faults.length > 0) throw new CannotRun(faults.join("\n  "));
+  return rows.map(({ person, row }): PlanPerson => {
+    const { name, height_cm, reach_cm, mass_kg, lead, hand, minor } = person!;
+    return {
+      id: `row-${row}`,
+      ...{ name, height_cm, reach_cm, mass_kg, lead, hand, minor },
+      level: levelIn(person!, "feeder"),
+      limits: limitsOn(person!, ""),
+      from: 0,
+      until: null,
+    };
+  });
+}
+
+/** What is worked on: the ladder of one drill, or several drills from the easiest up. */
+function rungsIn(files: readonly string[], { school }: Options): PlanRung[] {
+  const [file, ...more] = files;
+  if (!file) throw new CannotRun("which drills are worked on?");
+  if (more.length === 0) {
+    const ladder = eveningLadder(readText(file), school);
+    if (!ladder.ok) throw new CannotRun(`${file}: ${ladder.message}`);
+    return [...ladder.rungs];
+  }
+  return files
+    .map((one) => {
+      const text = readText(one);
+      const { header, load } = checkFor(parse(text), school);
+      return { text, title: header.title ?? one, load: load.total };
+    })
+    .sort((a, b) => a.load - b.load);
+}
+
+export function runPlan(files: readonly string[], options: Options): number {
+  if (options.people === null) throw new CannotRun("who is here? --people FILE.csv");
+  const people = peopleIn(options.people);
+  const rungs = rungsIn(files, options);
+  const input = { people, rungs, minutes: options.minutes, clock: CLOCK, weights: PAIR_WEIGHTS };
+  const none = { blocks: null, wishes: [], met: {}, gear: {}, done: [], locked: [] };
+  const plan = finished(planClass({ ...input, ...none }, options.school));
+  if (options.json) console.log(JSON.stringify({ rungs, people: people.map(({ id, name }) => ({ id, name })), plan }));
+  else console.log(plan.ok ? evening(plan, people) : plan.message);
+  return plan.ok ? 0 : 1;
+}
+
+/** Minutes as the clock of an evening that begins at nought. */
+const clock = (minutes: number): string =>
+  `${Math.floor(minutes / 60)}:${String(Math.round(minutes) % 60).padStart(2, "0")}`;
+
+/** The plan to read: minute by minute, each round with its pairs. */
+function evening(plan: ClassPlan & { readonly ok: true }, people: readonly PlanPerson[]): string {
+  const nameOf = new Map(people.map(({ id, name }) => [id, name]));
+  const rows: string[] = [];
+  let at = 0;
+  for (const block of plan.blocks) {
+    rows.push(`${clock(at)}  ${String(block.minutes).padStart(3)} min  ${block.title}`);
+    at += block.minutes;
+    for (const round of plan.rounds.filter((one) => one.block === block.id)) {
+      const pairs = round.pairs.map(({ a, b, c }) =>
+        [a, b, c].flatMap((id) => (id ? [nameOf.get(id)] : [])).join(" + "),
+      );
+      const alone = round.alone.map(({ id, why }) => `${nameOf.get(id)} alone: ${why}`);
+      rows.push(`      round ${round.turn + 1}, ${round.side} in front: ${[...pairs, ...alone].join("; ")}`);
+    }
+  }
+  if (plan.left > 0) rows.push(`${clock(at)}  ${plan.left} minutes are left.`);
+  return [...rows, ...plan.notes.map((note) => `! ${note}`)].join("\n");
+}
