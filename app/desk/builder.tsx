@@ -8,7 +8,7 @@ import { openRow } from "#core/score/rearrange.ts";
 import { ask } from "../workers/client.ts";
 import type { AnswerView, FeedView } from "../workers/questions/answers.ts";
 import { PartnerMark } from "../ui/marks.tsx";
-import { Rows } from "../ui/rows.tsx";
+import { optionGroup } from "../ui/option-group.tsx";
 import { AnswerList } from "./answer-list.tsx";
 
 interface BuilderProps {
@@ -64,14 +64,7 @@ export function Builder({ text, onAdd, onClose }: BuilderProps) {
           options={feed && !feeds.some(({ text: known }) => known === feed.text) ? [feed, ...feeds] : feeds}
           groupBy={(f) => f.group}
           // One list in groups, as readers expect it: the group is the item, its own list says nothing.
-          renderGroup={({ key, group, children }) => (
-            <Box component="li" key={key} role="group" aria-label={group}>
-              <Box aria-hidden sx={{ px: 2, pt: 1, color: "text.secondary", fontSize: "0.92rem" }}>
-                {group}
-              </Box>
-              <Rows role="presentation">{children}</Rows>
-            </Box>
-          )}
+          renderGroup={optionGroup}
           getOptionLabel={(f) => f.text}
           isOptionEqualToValue={(a, b) => a.text === b.text}
           value={feed}

@@ -3,7 +3,7 @@ import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import { styled } from "@mui/material/styles";
 import { Fragment, useEffect, useMemo, useRef, useState } from "react";
-import { Link, useFetcher, useRevalidator } from "react-router";
+import { Link, useFetcher, useNavigate, useRevalidator } from "react-router";
 import type { JudgingView } from "#server/views.ts";
 import type { action } from "../routes/drills.tsx";
 import type { loader as search } from "../routes/search.ts";
@@ -222,6 +222,12 @@ function Groups({ groups, most }: { readonly groups: readonly DrillGroup[]; read
 /** What came of the last deletion, and the way back. */
 function Done() {
   const fetcher = useFetcher<typeof action>({ key: LIST });
+  const navigate = useNavigate();
+  // The copy is what one goes on with; by hand, since a filter that is still being written would hold back a redirect.
+  const copy = fetcher.data?.kind === "copied" ? fetcher.data.id : null;
+  useEffect(() => {
+    if (copy) void navigate(`/drills/${copy}`);
+  }, [copy, navigate]);
   const done = fetcher.data?.kind === "deleted" || fetcher.data?.kind === "restored" ? fetcher.data : null;
   return (
     <>

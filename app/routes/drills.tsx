@@ -35,8 +35,7 @@ export async function action({ request, context }: Route.ActionArgs) {
     }
     if (fields.intent === "copy") {
       const copy = await copyDrill(scope, idIn(fields.id));
-      if (copy.kind === "refused") return copy;
-      throw redirect(`/drills/${copy.id}`);
+      return copy.kind === "refused" ? copy : { kind: "copied" as const, id: copy.id };
     }
     if (fields.intent === "delete" || fields.intent === "restore") {
       const id = idIn(fields.id);

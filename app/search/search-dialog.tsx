@@ -7,6 +7,7 @@ import { useEffect, useState } from "react";
 import { useFetcher, useNavigate } from "react-router";
 import type { FoundView } from "#server/views.ts";
 import type { loader } from "../routes/search.ts";
+import { optionGroup } from "../ui/option-group.tsx";
 import { shortDate } from "../ui/frame.tsx";
 
 /** Something that was found, and where it leads. */
@@ -73,6 +74,7 @@ export function SearchDialog({ onClose }: { onClose: () => void }) {
         open={asked}
         options={hits}
         groupBy={({ kind }) => kind}
+        renderGroup={optionGroup}
         getOptionLabel={(hit) => (typeof hit === "string" ? hit : hit.name)}
         getOptionKey={(hit) => (typeof hit === "string" ? hit : hit.to)}
         filterOptions={(all) => all}

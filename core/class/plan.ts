@@ -178,12 +178,14 @@ class FittedRounds {
     return shares(this.worked, ids, this.input.clock);
   }
 
-  /** Gear that is short, block by block, each once. */
-  shortIn(blocks: readonly Block[]): Set<string> {
-    return new Set(
-      blocks.flatMap((b) =>
-        shortages(this.needs.get(b.id) ?? [], this.input.gear).map((s) => `${b.title}: ${shortageText(s)}`),
-      ),
+  /** Gear that is short: the same lack once, with the block, or how many there are. */
+  shortIn(blocks: readonly Block[]): string[] {
+    const where = new Map<string, Set<string>>();
+    for (const { id, title } of blocks)
+      for (const lack of shortages(this.needs.get(id) ?? [], this.input.gear).map(shortageText))
+        where.set(lack, (where.get(lack) ?? new Set()).add(title));
+    return [...where].map(([lack, titles]) =>
+      titles.size === 1 ? `${[...titles].join()}: ${lack}` : `In ${titles.size} blocks: ${lack}`,
     );
   }
 }
