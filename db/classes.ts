@@ -134,6 +134,16 @@ export async function setPresence(
   );
 }
 
+/** Ticks everybody of the school as here for the whole evening, or nobody. */
+export async function setEverybody(db: Db, scope: Scope, classId: string, here: "all" | "none"): Promise<void> {
+  const sql =
+    here === "all"
+      ? `insert into attendance (school_id, class_id, student_id)
+         select $1, $2, id from students where school_id = $1 and erased_at is null and archived_at is null on conflict do nothing`
+      : `delete from attendance where school_id = $1 and class_id = $2`;
+  await db.query(sql, [scope.schoolId, classId]);
+}
+
 /** Ticks somebody as here for the whole evening, or as away; repeated requests are harmless. */
 export async function setPresent(
   db: Db,

@@ -1,5 +1,6 @@
 /** Who is here: everybody of the school with a tick; in a large school found by name. */
 import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
 import TextField from "@mui/material/TextField";
@@ -27,6 +28,7 @@ export function Attendance({ students, here }: { students: readonly PersonView[]
   const matching = students.filter((s) => s.name.toLowerCase().includes(search.trim().toLowerCase())).length;
   return (
     <>
+      <Everybody />
       {students.length > MANY && (
         <TextField
           size="small"
@@ -46,6 +48,24 @@ export function Attendance({ students, here }: { students: readonly PersonView[]
         <Box sx={{ py: 1, color: "text.secondary" }}>{matching - shown.length} more: search by name.</Box>
       )}
     </>
+  );
+}
+
+/** All ticks at once: an evening begins with most of the club, or with an empty hall. */
+function Everybody() {
+  const fetcher = useFetcher<typeof action>();
+  return (
+    <fetcher.Form method="post">
+      <input type="hidden" name="intent" value="everybody" />
+      {[
+        ["yes", "Everybody"],
+        ["no", "Nobody"],
+      ].map(([on, label]) => (
+        <Button key={on} type="submit" name="on" value={on} size="small" disabled={fetcher.state !== "idle"}>
+          {label}
+        </Button>
+      ))}
+    </fetcher.Form>
   );
 }
 

@@ -1,4 +1,4 @@
-import { dropPlan, getClass, getPlan, listPairs, listPresence, setPresent } from "#db/classes.ts";
+import { dropPlan, getClass, getPlan, listPairs, listPresence, setEverybody, setPresent } from "#db/classes.ts";
 import { listDrills } from "#db/drills.ts";
 import { listEverybody, listGear } from "#db/people.ts";
 import { db } from "#db/pool.ts";
@@ -57,6 +57,9 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     switch (fields.intent) {
       case "present":
         await setPresent(db, scope, params.id, { studentId: idIn(fields.student), here: fields.on === "yes" });
+        return { kind: "ok" as const };
+      case "everybody":
+        await setEverybody(db, scope, params.id, fields.on === "yes" ? "all" : "none");
         return { kind: "ok" as const };
       case "pair":
         return pairRound(scope, params.id, { drillId: idIn(fields.drill), version });
