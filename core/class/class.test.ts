@@ -5,6 +5,7 @@ import type { Person } from "../pairs/score.ts";
 import type { Pair } from "../pairs/pairs.ts";
 import { defaultSchool } from "../policy/school.ts";
 import { parse } from "../score/parse.ts";
+import { eveningLadder } from "./evening-ladder.ts";
 import { fitRung, levelOf, type PlanRung } from "./fit.ts";
 import { floorFor, gearFor, shortages, shortageText } from "./gear.ts";
 import type { ClassPlan, PlanInput, PlanPerson } from "./plan.ts";
@@ -20,6 +21,7 @@ import {
   total,
   workMinutes,
 } from "./timetable.ts";
+import { warmUpMoves, warmUpTitle } from "./warm-up.ts";
 import { goodPlan, planOf, someone } from "./testing.ts";
 
 const school = defaultSchool();
@@ -82,7 +84,7 @@ describe("the clock", () => {
     expect(freePlay("x")).toMatchObject({ id: "x", kind: "free", rung: null, rounds: 0, minutes: FREE });
   });
   test("the peak comes before the end, an easier rung last", () => {
-    expect(rungOrder(5, 8)).toEqual([0, 2, 5, 7, 3]);
+    expect(rungOrder(5, 8)).toEqual([0, 2, 5, 7, 2]);
     expect(rungOrder(2, 8)).toEqual([0, 7]);
     expect(rungOrder(1, 8)).toEqual([0]);
     expect(rungOrder(4, 1)).toEqual([0]);
@@ -221,8 +223,8 @@ describe("gear", () => {
     const six = Array.from({ length: 6 }, () => ({ stick: 2 }));
     expect(shortages(six, { stick: 12 })).toEqual([]);
     expect(shortages(six, { stick: 5 })).toEqual([{ kind: "stick", need: 12, there: 5, waves: 3 }]);
-    expect(shortageText(shortages(six, { stick: 5 })[0]!)).toMatch(/work in 3 waves; who waits does their own part/);
-    expect(shortageText(shortages(six, {})[0]!)).toMatch(/take another rung, or bring them/);
+    expect(shortageText(shortages(six, { stick: 5 })[0]!)).toMatch(/Work in 3 waves; who waits does their own part/);
+    expect(shortageText(shortages(six, {})[0]!)).toMatch(/Take another rung, or bring more/);
   });
 });
 
@@ -300,7 +302,9 @@ describe("a whole plan", () => {
       ...r,
       text: "A: holds stick 71 cm\nB: holds stick 71 cm\n\nA forehand high -> B block high",
     }));
-    expect(goodPlan(plan({ rungs: armed, gear: { stick: 6 } })).notes.join(" ")).toMatch(/12 sticks .* 6 are there/);
+    expect(goodPlan(plan({ rungs: armed, gear: { stick: 6 } })).notes.join(" ")).toMatch(
+      /sticks .*: 12 needed, 6 there/,
+    );
   });
   test("nobody, one alone, only minors", () => {
     const none = plan({ people: [] });
@@ -313,4 +317,27 @@ describe("a whole plan", () => {
   test("the same input gives the same plan", () => {
     expect(goodPlan(plan())).toEqual(made);
   });
+});
+
+describe("a warm-up from the theme", () => {
+  const rung = (text: string) => ({ text, title: "R", load: 1 });
+  test("names what the bodies do tonight, feet first, and no blow", () => {
+    const rungs = [
+      rung("A jab -> B slip out, cross"),
+      rung("A jab -> B slip out, cross\nA lead hook -> B weave\nA low kick -> B shin check\nA cross -> B step off"),
+    ];
+    expect(warmUpTitle(warmUpMoves(rungs, defaultSchool()))).toBe(
+      "Warm-up: pulse and joints, then alone and light step off, slip, weave, shin check",
+    );
+  });
+  test("is a plain one where hands do it all", () => {
+    expect(warmUpTitle(warmUpMoves([rung("A jab -> B catch, cross")], defaultSchool()))).toBe("Warm-up");
+  });
+});
+
+test("a drill alone gives the rungs of an evening, or says what is wrong with it", () => {
+  const made = eveningLadder("A jab -> B slip out, cross\nA lead hook -> B weave", defaultSchool());
+  expect(made.ok && made.rungs.length).toBeGreaterThan(3);
+  expect(made.ok && made.rungs.every(({ text }) => checkFor(parse(text)).verdict !== "broken")).toBe(true);
+  expect(eveningLadder("A lead hook -> B slip out", defaultSchool())).toMatchObject({ ok: false });
 });

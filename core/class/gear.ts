@@ -55,5 +55,5 @@ export function shortages(pairs: readonly GearCount[], there: GearCount): GearSh
 /** A shortage as it is said to the instructor. */
 export const shortageText = ({ kind, need, there, waves }: GearShortage): string =>
   waves === 0
-    ? `${need} ${gearLabel(kind)} are needed, ${there} are there: take another rung, or bring them.`
-    : `${need} ${gearLabel(kind)} are needed, ${there} are there: work in ${waves} waves; who waits does their own part alone.`;
+    ? `${gearLabel(kind)}: ${need} needed, ${there} there. Take another rung, or bring more.`
+    : `${gearLabel(kind)}: ${need} needed, ${there} there. Work in ${waves} waves; who waits does their own part alone.`;

@@ -2,7 +2,7 @@
 import fc from "fast-check";
 import type { PlanPerson } from "./plan.ts";
 import { goodPlan, planOf } from "./testing.ts";
-import { blockFaults, packClass, total, type Clock } from "./timetable.ts";
+import { blockFaults, packClass, total, workMinutes, type Clock } from "./timetable.ts";
 
 const clock = fc.record({
   round: fc.constantFrom(60, 90, 120, 180, 240, 300),
@@ -18,6 +18,9 @@ test("any class is packed within its minutes, peak before the end, or it says wh
       if (!packed.ok) return expect(packed.message).toMatch(/too short/);
       expect(total(packed.blocks)).toBeLessThanOrEqual(minutes);
       for (const b of packed.blocks) expect(b.minutes).toBeGreaterThan(0);
+      // What is said to be worked is worked: its rounds, and a few minutes to show it and to look.
+      for (const b of packed.blocks)
+        if (b.kind === "work") expect(b.minutes - workMinutes(b.rounds, c)).toBeLessThanOrEqual(4);
       const loads = titles.map((_, i) => i);
       expect(blockFaults(packed.blocks, minutes, loads)).toEqual([]);
     }),

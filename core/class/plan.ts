@@ -9,6 +9,7 @@ import type { School } from "../policy/school.ts";
 import { fitRung, type PlanRung } from "./fit.ts";
 import { floorFor, gearFor, shortages, shortageText, type GearCount } from "./gear.ts";
 import { inQueues, shares, unfair, type Share, type Worked } from "./shares.ts";
+import { warmUpMoves, warmUpTitle } from "./warm-up.ts";
 import { blockFaults, packClass, type Block, type Clock } from "./timetable.ts";
 
 export interface PlanPerson extends Measured {
@@ -87,6 +88,7 @@ export function* planClass(input: PlanInput, school: School): Generator<number, 
         input.minutes,
         rungs.map((r) => r.title),
         clock,
+        warmUpTitle(warmUpMoves(rungs, school)),
       );
   if (!packed.ok) return packed;
   const { blocks } = packed;

@@ -37,6 +37,9 @@ const DRINK_FROM = 60;
 const EXPLAIN = 2;
 /** Minutes that a block may have beyond its rounds: to show it, look and correct. */
 const MORE_EACH = 4;
+/** Steps of an evening that people keep apart, and the minutes that each wants at least. Common practice, no source. */
+const MOST_STEPS = 5;
+const STEP_MINUTES = 11;
 /** The longest free play. */
 const MOST_FREE = 15;
 /** Most rounds of one block: after that it wants another rung. */
@@ -64,9 +67,14 @@ type Packed =
 
 /**
  * Packs the minutes of a class. The rungs rise to a peak before the end; the last block is an
- * easier one again, since people are tired then. `titles`: one for each rung of the ladder.
+ * easier one again, since people are tired then. `titles`: one for each rung of the ladder; `warmUp`: what the warm-up is called.
  */
-export function packClass(minutes: number, titles: readonly string[], clock: Clock = CLOCK): Packed {
+export function packClass(
+  minutes: number,
+  titles: readonly string[],
+  clock: Clock = CLOCK,
+  warmUp = "Warm-up",
+): Packed {
   if (titles.length === 0)
     return { ok: false, message: "Choose a ladder or a drill first: there is nothing to work on." };
   const room = minutes - WARM_UP - CLOSE;
@@ -77,7 +85,9 @@ export function packClass(minutes: number, titles: readonly string[], clock: Clo
       message: `${minutes} minutes are too short: warm-up, close and one round take ${WARM_UP + CLOSE + least}. Give more minutes or shorter rounds.`,
     };
   const drink = minutes >= DRINK_FROM ? DRINK : 0;
-  const first = ROUNDS.find((n) => Math.floor(room / workMinutes(n, clock)) >= Math.min(3, titles.length)) ?? 1;
+  // Each rung adds one thing: fewer rounds on more of them come before more rounds on a few.
+  const steps = Math.min(titles.length, MOST_STEPS, Math.max(3, Math.floor(room / STEP_MINUTES)));
+  const first = ROUNDS.find((n) => Math.floor(room / workMinutes(n, clock)) >= steps) ?? 1;
   const most = (minutesThere: number) =>
     Math.min(Math.floor(minutesThere / workMinutes(first, clock)), titles.length + (titles.length > 2 ? 1 : 0));
   const free = most(room - drink - FREE) >= FREE_AFTER ? FREE : 0;
@@ -89,10 +99,10 @@ export function packClass(minutes: number, titles: readonly string[], clock: Clo
   const each = workMinutes(rounds, clock);
   const over = there - count * each;
   const spread = Math.min(over, count * MORE_EACH);
-  const work = rungOrder(count, titles.length).map((rung, i): Block => ({
+  const work = rungOrder(count, titles.length).map((rung, i, order): Block => ({
     id: `work-${i + 1}`,
     kind: "work",
-    title: titles[rung]!,
+    title: order.indexOf(rung) < i ? `Once more: ${titles[rung]!}` : titles[rung]!,
     minutes: each + Math.floor(spread / count) + (i < spread % count ? 1 : 0),
     rung,
     rounds,
@@ -100,7 +110,7 @@ export function packClass(minutes: number, titles: readonly string[], clock: Clo
   }));
   const play = free + Math.min(over - spread, MOST_FREE - free);
   const blocks = inOrder([
-    block("warm-up", "Warm-up", WARM_UP),
+    block("warm-up", warmUp, WARM_UP),
     ...work,
     ...(drink > 0 ? [block("drink", "Drink, change gear, ask", drink)] : []),
     ...(play >= FREE ? [{ ...freePlay(), minutes: play }] : []),
@@ -135,13 +145,13 @@ export const freePlay = (id = "free"): Block => ({
 
 export const total = (blocks: readonly Block[]): number => blocks.reduce((sum, b) => sum + b.minutes, 0);
 
-/** Rungs in the order of the evening: evenly up the ladder, then one from its middle. */
+/** Rungs in the order of the evening: evenly up the ladder, then one again from the middle of those. */
 export function rungOrder(count: number, rungs: number): number[] {
   if (count <= 1) return count === 1 ? [0] : [];
   const rising = count > 2 && rungs > 2 ? count - 1 : count;
   const steps = Math.min(rising, rungs);
   const up = Array.from({ length: steps }, (_, i) => (steps === 1 ? 0 : Math.round((i * (rungs - 1)) / (steps - 1))));
-  return rising < count ? [...up, Math.floor((rungs - 1) / 2)] : up;
+  return rising < count ? [...up, up[Math.floor((up.length - 1) / 2)]!] : up;
 }
 
 /** What is wrong with blocks as they stand, in words; empty where nothing is. */
