@@ -68,7 +68,7 @@ test("a star, a copy, and the tour that stays closed", async ({ page }) => {
   await page.getByRole("button", { name: "All", exact: true }).click();
   await page.getByRole("button", { name: "Copy Hands off" }).click();
   await expect(page.getByRole("heading", { name: "Hands off, copy" })).toBeVisible();
-  expect(await editorText(page)).toContain("title: Hands off, copy");
+  await expect.poll(() => editorText(page)).toContain("title: Hands off, copy");
 });
 
 test("while an answer is typed, what holds against this very feed stands first", async ({ page }) => {

@@ -87,6 +87,7 @@ test("an evening from any drill, from a new class to the sheet: 12 presses", asy
   await user.press(user.button("Everybody"));
   await expect(page.getByText("15 of 15 are here.")).toBeVisible();
   await user.press(user.link("Plan the evening"));
+  await expect(page.getByText("Saved.", { exact: false })).toBeVisible({ timeout: 15_000 });
   await user.press(page.getByRole("combobox", { name: "We work on" }));
   await user.press(page.getByRole("option", { name: "Pads by name", exact: true }));
   await expect(page.getByRole("combobox", { name: "We work on" })).toContainText("Pads by name, for an evening", {
@@ -106,6 +107,7 @@ test("a move, a person and a class are found with 1 press and their names", asyn
   const user = hands(page);
   await page.goto("/");
   await user.press(user.button("Search everything"));
+  await expect(page.getByRole("combobox", { name: "Drills, moves, people, classes" })).toBeFocused();
   await page.keyboard.type("mae geri");
   await expect(page.getByRole("option", { name: /^front kick/ })).toBeVisible();
   await page.keyboard.press("Escape");
@@ -145,6 +147,7 @@ test("a move of one's own that is deleted comes back with 1 press", async ({ pag
   await expect(page.getByText("“quay bend” is deleted.")).toBeVisible();
   await user.press(user.button("Bring it back"));
   await expect(page.getByText("“quay bend” is back.")).toBeVisible();
+  await page.waitForLoadState("networkidle");
   await page.goto("/words?move=own-quay-bend");
   await expect(move.getByRole("heading", { name: "quay bend" })).toBeVisible();
   await move.getByRole("button", { name: "Delete" }).click();

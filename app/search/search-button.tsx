@@ -3,7 +3,8 @@ import SearchOutlined from "@mui/icons-material/SearchOutlined";
 import IconButton from "@mui/material/IconButton";
 import { lazy, Suspense, useEffect, useState } from "react";
 
-const SearchDialog = lazy(async () => ({ default: (await import("./search-dialog.tsx")).SearchDialog }));
+const load = () => import("./search-dialog.tsx");
+const SearchDialog = lazy(async () => ({ default: (await load()).SearchDialog }));
 
 export function SearchButton() {
   const [open, setOpen] = useState(false);
@@ -26,6 +27,8 @@ export function SearchButton() {
         aria-label="Search everything"
         aria-keyshortcuts="Control+K /"
         title="Search everything (Ctrl K)"
+        onPointerEnter={() => void load()}
+        onFocus={() => void load()}
         onClick={() => setOpen(true)}
         sx={{ color: "text.secondary", width: 48, height: 48, flex: "none" }}
       >

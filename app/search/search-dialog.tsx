@@ -82,8 +82,10 @@ export function SearchDialog({ onClose }: { onClose: () => void }) {
         disablePortal
         inputValue={typed}
         onInputChange={(_, value, reason) => reason === "input" && setTyped(value)}
-        onChange={(_, hit) => {
-          if (!hit || typeof hit === "string") return;
+        onChange={(_, chosen) => {
+          // Enter before anything is chosen takes what stands first.
+          const hit = typeof chosen === "string" ? hits[0] : chosen;
+          if (!hit) return;
           onClose();
           void navigate(hit.to);
         }}

@@ -57,7 +57,7 @@ function useOwnMoves(moves: OwnMoves, patch: (change: Pick<SchoolData, "moves">)
 }
 
 export function WordsScreen() {
-  const { settings, version, patch, result } = useSettings();
+  const { settings, version, patch, result, busy } = useSettings();
   const { answer: cards, trouble } = useAnswer("moves", NOTHING_ASKED, version);
   const { values, set, params } = useFilters(FILTERS);
   const { q: query, group } = values;
@@ -82,7 +82,8 @@ export function WordsScreen() {
         </Button>
       </ScreenHead>
       <WordsNav />
-      <UndoSnackbar last={own.last} onUndo={own.bringBack} />
+      {/* It is back once it is saved. */}
+      <UndoSnackbar last={busy && own.last?.kind === "restored" ? null : own.last} onUndo={own.bringBack} />
       {(trouble ?? (result && "message" in result)) && (
         <Notice tone="trouble">{trouble ?? (result && "message" in result ? result.message : "")}</Notice>
       )}
