@@ -32,14 +32,15 @@ export async function makeVariation(scope: Scope, fields: Fields): Promise<Made 
 }
 
 /** A drill of its own with the same text, and a title that says so. */
-export async function copyDrill(scope: Scope, id: string): Promise<Made | Refusal> {
+export async function copyDrill(scope: Scope, id: string): Promise<(Made & { readonly title: string }) | Refusal> {
   const found = await getDrill(db, scope, id);
   if (!found) return refused("This drill is not here any more: it cannot be copied.");
   const { text } = found.revision;
   const score = parse(text);
   const title = `${found.drill.title}, copy`.slice(0, LONGEST_TITLE);
   const copy = textOf(withHeader(score, { title }));
-  return make(scope, { id: randomUUID(), revisionId: randomUUID(), text: copy }, null);
+  const made = await make(scope, { id: randomUUID(), revisionId: randomUUID(), text: copy }, null);
+  return made.kind === "added" ? { ...made, title } : made;
 }
 const LONGEST_TITLE = 120;
 

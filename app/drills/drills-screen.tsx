@@ -26,7 +26,7 @@ import { ReadFile } from "./read-file.tsx";
 import { useFilters } from "../ui/use-filters.ts";
 import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";
 import { Row, Rows } from "../ui/rows.tsx";
-import { UndoSnackbar } from "../ui/undo-snackbar.tsx";
+import { DoneSnackbar } from "../ui/done-snackbar.tsx";
 import { UNSEEN } from "../ui/theme.ts";
 
 interface DeletedDrill {
@@ -141,7 +141,7 @@ export function DrillsScreen({
         </Notice>
       )}
       {tour && <Tour drills={drills} />}
-      <Done />
+      <WhatWasDone />
       <Box
         sx={{
           display: "flex",
@@ -220,20 +220,19 @@ function Groups({ groups, most }: { readonly groups: readonly DrillGroup[]; read
 }
 
 /** What came of the last deletion, and the way back. */
-function Done() {
+function WhatWasDone() {
   const fetcher = useFetcher<typeof action>({ key: LIST });
   const navigate = useNavigate();
-  // The copy is what one goes on with; by hand, since a filter that is still being written would hold back a redirect.
-  const copy = fetcher.data?.kind === "copied" ? fetcher.data.id : null;
-  useEffect(() => {
-    if (copy) void navigate(`/drills/${copy}`);
-  }, [copy, navigate]);
-  const done = fetcher.data?.kind === "deleted" || fetcher.data?.kind === "restored" ? fetcher.data : null;
+  const done = fetcher.data && "title" in fetcher.data ? fetcher.data : null;
   return (
     <>
-      <UndoSnackbar
+      <DoneSnackbar
         last={done}
-        onUndo={({ id, title }) => void fetcher.submit({ intent: "restore", id, title }, { method: "post" })}
+        onAct={({ kind, id, title }) =>
+          kind === "copied"
+            ? void navigate(`/drills/${id}`)
+            : void fetcher.submit({ intent: "restore", id, title }, { method: "post" })
+        }
       />
       {fetcher.data && "message" in fetcher.data && <Notice tone="trouble">{fetcher.data.message}</Notice>}
     </>

@@ -35,7 +35,7 @@ export async function action({ request, context }: Route.ActionArgs) {
     }
     if (fields.intent === "copy") {
       const copy = await copyDrill(scope, idIn(fields.id));
-      return copy.kind === "refused" ? copy : { kind: "copied" as const, id: copy.id };
+      return copy.kind === "refused" ? copy : { kind: "copied" as const, id: copy.id, title: copy.title };
     }
     if (fields.intent === "delete" || fields.intent === "restore") {
       const id = idIn(fields.id);

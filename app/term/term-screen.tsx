@@ -7,7 +7,7 @@ import { Link, useFetcher } from "react-router";
 import type { TrainedText } from "#core/answers/trained.ts";
 import type { TermPage } from "#server/views.ts";
 import type { action } from "../routes/term.tsx";
-import { UndoSnackbar } from "../ui/undo-snackbar.tsx";
+import { DoneSnackbar } from "../ui/done-snackbar.tsx";
 import { shortDate } from "../ui/frame.tsx";
 import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";
 import { TrainedView } from "./trained-view.tsx";
@@ -97,7 +97,7 @@ export function TermScreen({
       )}
       {view === "trained" && <TrainedView texts={trained} />}
       {open && <ClassDialog lesson={open === "new" ? null : open} today={today} onClose={() => setOpen(null)} />}
-      <UndoSnackbar last={undone} onUndo={(last) => send("restore", last)} />
+      <DoneSnackbar last={undone} onAct={(last) => send("restore", last)} />
       {copy && <CopyDialog lesson={copy} onClose={() => setCopy(null)} />}
     </>
   );

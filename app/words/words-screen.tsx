@@ -7,7 +7,7 @@ import { styled } from "@mui/material/styles";
 import { useMemo, useState } from "react";
 import { Link } from "react-router";
 import type { SchoolData } from "#core/policy/settings.ts";
-import { UndoSnackbar, type Undoable } from "../ui/undo-snackbar.tsx";
+import { DoneSnackbar, type Done } from "../ui/done-snackbar.tsx";
 import { useFilters, withFilters } from "../ui/use-filters.ts";
 import { ScreenHead, Notice } from "../ui/parts.tsx";
 import { useSettings } from "../ui/use-settings.ts";
@@ -42,13 +42,13 @@ type OwnMoves = NonNullable<SchoolData["moves"]>;
 /** Takes a move of the school's own out, and brings it back as it was. */
 function useOwnMoves(moves: OwnMoves, patch: (change: Pick<SchoolData, "moves">) => void) {
   const [taken, setTaken] = useState<OwnMoves[number] | null>(null);
-  const [last, setLast] = useState<Undoable | null>(null);
+  const [last, setLast] = useState<Done | null>(null);
   const remove = (id: string, title: string) => {
     setTaken(moves.find((move) => move.id === id) ?? null);
     setLast({ kind: "deleted", id, title });
     patch({ moves: moves.filter((move) => move.id !== id) });
   };
-  const bringBack = (deleted: Undoable) => {
+  const bringBack = (deleted: Done) => {
     if (!taken) return;
     setLast({ ...deleted, kind: "restored" });
     patch({ moves: [...moves.filter(({ id }) => id !== taken.id), taken] });
@@ -82,8 +82,8 @@ export function WordsScreen() {
         </Button>
       </ScreenHead>
       <WordsNav />
-      {/* It is back once it is saved. */}
-      <UndoSnackbar last={busy && own.last?.kind === "restored" ? null : own.last} onUndo={own.bringBack} />
+      {/* Once it is saved: what is taken back meanwhile would meet an older version. */}
+      <DoneSnackbar last={busy ? null : own.last} onAct={own.bringBack} />
       {(trouble ?? (result && "message" in result)) && (
         <Notice tone="trouble">{trouble ?? (result && "message" in result ? result.message : "")}</Notice>
       )}

@@ -1,42 +1,49 @@
-/** What was deleted, with the way back in reach wherever one stands on the page. */
+/** What was done, with what one may want next in reach wherever one stands on the page. */
 import Button from "@mui/material/Button";
 import Snackbar from "@mui/material/Snackbar";
 import { useEffect, useState } from "react";
 import { NOT_ON_PAPER } from "./theme.ts";
 
-/** What came of a deletion or of taking it back. */
-export interface Undoable {
-  readonly kind: "deleted" | "restored";
+/** What came of a deletion, of taking it back, or of making a copy. */
+export interface Done {
+  readonly kind: "deleted" | "restored" | "copied";
   readonly id: string;
   readonly title: string;
 }
 
+const SAYS = {
+  deleted: { what: "is deleted.", next: "Bring it back" },
+  restored: { what: "is back.", next: null },
+  copied: { what: "is made.", next: "Open it" },
+} as const;
+
 /** Long enough to read it and to change one's mind, ms. */
 const SHOWN = 15_000;
 
-/** `last`: what was done last, null while nothing was; a new object for each time. */
-export function UndoSnackbar({ last, onUndo }: { last: Undoable | null; onUndo: (last: Undoable) => void }) {
+/** `last`: what was done last, null while nothing was; a new object for each time. `onAct`: they want what is offered with it. */
+export function DoneSnackbar({ last, onAct }: { last: Done | null; onAct: (last: Done) => void }) {
   const [open, setOpen] = useState(false);
   useEffect(() => setOpen(last !== null), [last]);
   if (!last) return null;
+  const { what, next } = SAYS[last.kind];
   return (
     <Snackbar
       open={open}
       onClose={(_, reason) => reason !== "clickaway" && setOpen(false)}
       anchorOrigin={{ vertical: "bottom", horizontal: "center" }}
       autoHideDuration={SHOWN}
-      message={last.kind === "deleted" ? `“${last.title}” is deleted.` : `“${last.title}” is back.`}
+      message={`“${last.title}” ${what}`}
       action={
-        last.kind === "deleted" && (
-          // The row that had the focus is gone: it goes on from here.
+        next && (
+          // The row that had the focus may be gone: it goes on from here.
           <Button
             variant="outlined"
             size="small"
             autoFocus
-            onClick={() => onUndo(last)}
+            onClick={() => onAct(last)}
             sx={{ color: "inherit", borderColor: "currentcolor" }}
           >
-            Bring it back
+            {next}
           </Button>
         )
       }
