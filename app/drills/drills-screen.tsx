@@ -223,7 +223,7 @@ function Groups({ groups, most }: { readonly groups: readonly DrillGroup[]; read
 function WhatWasDone() {
   const fetcher = useFetcher<typeof action>({ key: LIST });
   const navigate = useNavigate();
-  const done = fetcher.data && "title" in fetcher.data ? fetcher.data : null;
+  const done = fetcher.data?.kind === "starred" || !fetcher.data || "message" in fetcher.data ? null : fetcher.data;
   return (
     <>
       <DoneSnackbar
