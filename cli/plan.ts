@@ -86,6 +86,6 @@ function evening(plan: ClassPlan & { readonly ok: true }, people: readonly PlanP
       rows.push(`      round ${round.turn + 1}, ${round.side} in front: ${[...pairs, ...alone].join("; ")}`);
     }
   }
-  if (plan.left > 0) rows.push(`${clock(at)}  ${plan.left} minutes are left.`);
+  if (plan.left > 0) rows.push(`${clock(at)}  ${plan.left} min left`);
   return [...rows, ...plan.notes.map((note) => `! ${note}`)].join("\n");
 }

@@ -94,7 +94,9 @@ test("an evening from any drill, from a new class to the sheet: 12 presses", asy
     timeout: 30_000,
   });
   const blocks = page.getByRole("list", { name: "Blocks" }).getByRole("listitem");
-  await expect(page.locator('input[value^="Drink"]')).toHaveCount(1);
+  const titles = page.getByRole("textbox", { name: /What is done in block/ });
+  const written = () => titles.evaluateAll((all) => all.map((one) => (one as HTMLTextAreaElement).value).join("; "));
+  await expect.poll(written).toContain("Drink");
   expect(await blocks.count()).toBeGreaterThan(5);
   await expect(page.getByText("Saved.", { exact: false })).toBeVisible({ timeout: 15_000 });
   await user.press(user.link("Sheet to print"));

@@ -8,7 +8,7 @@ import { BOOK_SIDES, type Book, type BookReason } from "#core/answers/answer-boo
 import type { Trained } from "#core/answers/trained.ts";
 import type { Ruling } from "#core/policy/settings.ts";
 import { VerdictRing } from "../ui/marks.tsx";
-import { shortDate } from "../ui/frame.tsx";
+import { shortDate } from "../ui/dates.ts";
 import { ask } from "../workers/client.ts";
 import { sidesOf, trainedOn, type ShownSide } from "./book-view.ts";
 import { SIDE_WORDS } from "./holes.tsx";

@@ -1,6 +1,6 @@
 import Box from "@mui/material/Box";
 import type { PairView } from "#server/views.ts";
-import { shortDate } from "../ui/frame.tsx";
+import { shortDate } from "../ui/dates.ts";
 import { FONTS } from "../ui/theme.ts";
 import { A4Head, A4Page } from "../paper/a4.tsx";
 import { CAUTIONS, playRows } from "../paper/cautions.ts";

@@ -8,7 +8,7 @@ import { Link, useFetcher } from "react-router";
 import { gearLabel } from "#core/class/gear.ts";
 import type { action } from "../routes/class.tsx";
 import { Attendance } from "./attendance.tsx";
-import { shortDate } from "../ui/frame.tsx";
+import { shortDate } from "../ui/dates.ts";
 import { PartnerMark, VerdictRing } from "../ui/marks.tsx";
 import { Notice, ScreenHead } from "../ui/parts.tsx";
 import { Row, Rows } from "../ui/rows.tsx";

@@ -215,6 +215,7 @@ function BlockTitle({ i, block, rungs, onSet }: Pick<BlockProps, "i" | "block" |
     <TextField
       variant="standard"
       size="small"
+      multiline
       defaultValue={block.title}
       key={block.title}
       onBlur={(event) => {

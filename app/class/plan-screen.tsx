@@ -12,7 +12,7 @@ import type { PlanPage } from "#server/views.ts";
 import { PAIR_WEIGHTS } from "#core/policy/pair-weights.ts";
 import { useSettings } from "../ui/use-settings.ts";
 import { swapCostIn } from "./swap-cost.ts";
-import { shortDate } from "../ui/frame.tsx";
+import { shortDate } from "../ui/dates.ts";
 import { Notice, ScreenHead } from "../ui/parts.tsx";
 import { WorkProgress } from "../ui/work-progress.tsx";
 import { PairWeightSliders } from "./pair-weights.tsx";

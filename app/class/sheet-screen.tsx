@@ -3,7 +3,7 @@ import { useMemo } from "react";
 import type { PlanPage } from "#server/views.ts";
 import { CAUTIONS } from "../paper/cautions.ts";
 import { SvgPages } from "../paper/svg-pages.tsx";
-import { shortDate } from "../ui/frame.tsx";
+import { shortDate } from "../ui/dates.ts";
 import { Notice } from "../ui/parts.tsx";
 import { gearLine, sheetBlocks, sheetPage, sheetRungs, shortNames } from "./sheet-layout.ts";
 

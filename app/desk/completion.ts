@@ -133,7 +133,7 @@ export function completionsAt(
 }
 
 /** An answer that holds against what was fed, as it is offered. */
-export interface Holding {
+interface Holding {
   readonly text: string;
   readonly verdict: "valid" | "risky";
   readonly marginCm: number;

@@ -9,7 +9,7 @@ import IconButton from "@mui/material/IconButton";
 import type { ReactNode } from "react";
 import { Link, useFetcher } from "react-router";
 import type { action } from "../routes/drills.tsx";
-import { shortDate } from "../ui/frame.tsx";
+import { shortDate } from "../ui/dates.ts";
 import { VerdictRing } from "../ui/marks.tsx";
 import { FOR_THUMBS } from "../ui/theme.ts";
 import type { DrillListRow } from "./drill-list.ts";

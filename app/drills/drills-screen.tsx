@@ -20,14 +20,14 @@ import {
 } from "./drill-list.ts";
 import { DrillRow, LIST } from "./drill-row.tsx";
 import { Tour } from "./tour.tsx";
-import { shortDate } from "../ui/frame.tsx";
+import { shortDate } from "../ui/dates.ts";
 import { VerdictRing } from "../ui/marks.tsx";
 import { ReadFile } from "./read-file.tsx";
 import { useFilters } from "../ui/use-filters.ts";
 import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";
 import { Row, Rows } from "../ui/rows.tsx";
 import { DoneSnackbar } from "../ui/done-snackbar.tsx";
-import { UNSEEN } from "../ui/theme.ts";
+import { NOT_ON_PAPER, UNSEEN } from "../ui/theme.ts";
 
 interface DeletedDrill {
   readonly id: string;
@@ -72,6 +72,8 @@ const Table = styled("table")(({ theme }) => ({
     textUnderlineOffset: 4,
   },
   [theme.breakpoints.down("md")]: { "& .wide": { display: "none" } },
+  // On paper the list alone, without what can be pressed.
+  "@media print": { "& th:last-child, & td:last-child": { display: "none" } },
 }));
 const SortButton = styled("button")({
   font: "inherit",
@@ -151,6 +153,7 @@ export function DrillsScreen({
           alignItems: "center",
           px: { xs: 2, sm: 3 },
           pb: 1.5,
+          ...NOT_ON_PAPER,
         }}
       >
         <TextField

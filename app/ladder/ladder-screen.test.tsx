@@ -36,7 +36,7 @@ test("the ladder says what it is of, and has its four parts", () => {
     />,
   );
   expect(page).toMatch(/Ladder of Quay .*Ladder All variations Cycles Join/);
-  expect(page).toMatch(/Up to .*one and a half times as hard/);
+  expect(page).toMatch(/Up to .*1\.5 times as hard/);
 });
 
 describe("what is wished", () => {

@@ -6,7 +6,7 @@ import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { Link, useFetcher } from "react-router";
 import type { action } from "../routes/ladder.tsx";
-import { shortDate } from "../ui/frame.tsx";
+import { shortDate } from "../ui/dates.ts";
 import { NOT_ON_PAPER } from "../ui/theme.ts";
 import { Notice } from "../ui/parts.tsx";
 import type { ChangeView } from "../workers/questions/ladder.ts";

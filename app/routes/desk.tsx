@@ -2,10 +2,7 @@ import { redirect, type ShouldRevalidateFunctionArgs } from "react-router";
 import { getDrill } from "#db/drills.ts";
 import { listStudents } from "#db/people.ts";
 import { db } from "#db/pool.ts";
-import type { Scope } from "#db/scope.ts";
-import type { ScoreView } from "#core/formats/desk-view.ts";
-import { compute, TaskStopped } from "#server/checks/pool.ts";
-import { settingsOf } from "#server/school-of.ts";
+import { firstView } from "#server/first-view.ts";
 import { scopeContext } from "#server/context.ts";
 import { makeDrill } from "#server/new-drill.ts";
 import { notFound, reading, writing } from "#server/respond.ts";
@@ -34,20 +31,6 @@ export function loader({ params, context }: Route.LoaderArgs) {
       people,
     };
   });
-}
-
-/** Longer texts are checked where they are shown: their drawing is too much to send. */
-const MOST_SENT = 2000;
-
-/** What the first page shows of a drill before anything runs on it; null where that is left to the page. */
-async function firstView(scope: Scope, text: string): Promise<ScoreView | null> {
-  if (text.length > MOST_SENT) return null;
-  try {
-    return await compute("desk", { text }, await settingsOf(scope));
-  } catch (error) {
-    if (error instanceof TaskStopped) return null;
-    throw error;
-  }
 }
 
 /** Keeps a text as a drill of its own. */

@@ -8,7 +8,7 @@ import { useFetcher, useNavigate } from "react-router";
 import type { FoundView } from "#server/views.ts";
 import type { loader } from "../routes/search.ts";
 import { optionGroup } from "../ui/option-group.tsx";
-import { shortDate } from "../ui/frame.tsx";
+import { shortDate } from "../ui/dates.ts";
 
 /** Something that was found, and where it leads. */
 interface Hit {

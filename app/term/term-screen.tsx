@@ -8,7 +8,7 @@ import type { TrainedText } from "#core/answers/trained.ts";
 import type { TermPage } from "#server/views.ts";
 import type { action } from "../routes/term.tsx";
 import { DoneSnackbar } from "../ui/done-snackbar.tsx";
-import { shortDate } from "../ui/frame.tsx";
+import { shortDate } from "../ui/dates.ts";
 import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";
 import { TrainedView } from "./trained-view.tsx";
 import { ClassDialog, CopyDialog } from "./class-dialogs.tsx";

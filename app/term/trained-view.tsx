@@ -5,7 +5,7 @@ import { TRADE } from "#core/trade/trade.ts";
 import type { Coverage, CoveredFeed } from "#core/answers/coverage.ts";
 import type { TrainedText } from "#core/answers/trained.ts";
 import { ChartLater } from "../ui/chart-later.tsx";
-import { shortDate } from "../ui/frame.tsx";
+import { shortDate } from "../ui/dates.ts";
 import { FillRing } from "../ui/marks.tsx";
 import { Notice, WordChoice } from "../ui/parts.tsx";
 import { useSettings } from "../ui/use-settings.ts";

@@ -13,6 +13,7 @@ import { useEffect, useRef, useState, type ReactNode } from "react";
 import { Link, NavLink, useLocation, useNavigate } from "react-router";
 import { SearchButton } from "../search/search-button.tsx";
 import { PendingLine, usePending } from "./pending.tsx";
+import { shortDate } from "./dates.ts";
 import { BrandMark } from "./marks.tsx";
 import { UNSEEN } from "./theme.ts";
 
@@ -156,10 +157,6 @@ export function Frame({ school, tonight, children }: { school: string; tonight: 
     </Box>
   );
 }
-
-const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
-/** `2026-11-25` as `25 Nov`: the day as it stands, in no time zone. */
-export const shortDate = (iso: string): string => `${Number(iso.slice(8, 10))} ${MONTHS[Number(iso.slice(5, 7)) - 1]}`;
 
 /** Says which place one has come to, and takes the focus there, as a page that is loaded would. */
 function Arrival() {

@@ -1,5 +1,5 @@
 /** Marks, trouble and dates as the server writes them. */
-import { shortDate } from "./frame.tsx";
+import { shortDate } from "./dates.ts";
 import { PartnerMark, VerdictRing } from "./marks.tsx";
 import { faultOf, Trouble } from "./trouble.tsx";
 import { html, text } from "./testing.tsx";

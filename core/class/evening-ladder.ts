@@ -7,7 +7,7 @@ import type { School } from "../policy/school.ts";
 import { parse } from "../score/parse.ts";
 
 /** A rung as it goes into the plan and the library. */
-export interface EveningRung {
+interface EveningRung {
   readonly text: string;
   readonly title: string;
   readonly load: number;

@@ -47,7 +47,7 @@ export interface KeptRung {
 export const GOALS = {
   whole: { words: "the whole drill", goal: { load: 1, wants: [], tempo: null } },
   quarter: { words: "a quarter harder", goal: { load: 1.25, wants: [], tempo: null } },
-  half: { words: "one and a half times as hard", goal: { load: 1.5, wants: [], tempo: null } },
+  half: { words: "1.5 times as hard", goal: { load: 1.5, wants: [], tempo: null } },
   twice: { words: "twice as hard", goal: { load: 2, wants: [], tempo: null } },
   random: { words: "the feeder chooses", goal: { load: 1.6, wants: ["feeders-choice"], tempo: null } },
   moving: {

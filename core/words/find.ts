@@ -3,7 +3,7 @@ import type { Move } from "./types.ts";
 import { nameKey, nearestNames, type Vocabulary } from "./vocabulary.ts";
 
 /** A move with the name by which it was found. */
-export interface NamedMove {
+interface NamedMove {
   readonly move: Move;
   readonly name: string;
 }
@@ -19,13 +19,20 @@ export function beginsIn(typed: string, text: string): boolean {
     .every((one) => words.some((word) => word.startsWith(one)));
 }
 
+/** How near a name is to what is typed: itself, going on from it, with words that begin so; null where it is none of it. */
+function rankOf(name: string, key: string): number | null {
+  if (name === key) return 0;
+  if (name.startsWith(key)) return 1;
+  return beginsIn(key, name) ? 2 : null;
+}
+
 /** The moves that what is typed may mean, best first: the name itself, names that begin so, then what is spelt nearly so. */
 export function findMoves(vocabulary: Vocabulary, typed: string, most: number): NamedMove[] {
   const key = folded(typed);
   if (key === "") return [];
   const found = new Map<Move, { readonly name: string; readonly rank: number }>();
   for (const [name, moves] of vocabulary.byName) {
-    const rank = name === key ? 0 : name.startsWith(key) ? 1 : beginsIn(key, name) ? 2 : null;
+    const rank = rankOf(name, key);
     if (rank === null) continue;
     for (const move of moves) if (rank < (found.get(move)?.rank ?? Infinity)) found.set(move, { name, rank });
   }

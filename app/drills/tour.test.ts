@@ -1,0 +1,28 @@
+/** The four steps for whoever is new lead to what the school has. */
+import { stepsFor } from "./tour.tsx";
+import type { DrillListRow } from "./drill-list.ts";
+
+const drill = (id: string, verdict: DrillListRow["verdict"], kind = "feeder"): DrillListRow => ({
+  id,
+  title: id,
+  kind,
+  verdict,
+  load_total: 5,
+  last_trained: null,
+  starred: false,
+  parent_id: null,
+  parent_title: null,
+  changed: null,
+  summary: {},
+});
+const ways = (drills: readonly DrillListRow[]) => stepsFor(drills).map(({ to }) => to);
+
+test("a broken drill is mended, a sound one grows", () => {
+  const drills = [drill("flow", "sound", "flow"), drill("bad", "broken"), drill("good", "sound")];
+  expect(ways(drills)).toEqual(["/drills/bad", "/drills/good/ladder", "/class", "/answers"]);
+  expect(stepsFor(drills)[0]!.does).toBe("Mend “bad”");
+});
+
+test("an empty school begins with writing and with the notation", () => {
+  expect(ways([])).toEqual(["/?new", "/help", "/class", "/answers"]);
+});

@@ -1,0 +1,100 @@
+/** What one search finds of a school, and only of that one; stars; everybody ticked at once. */
+import { randomUUID } from "node:crypto";
+import { createClass, deleteClass, listPresence, setEverybody } from "./classes.ts";
+import { createDrill, deleteDrill, getDrill, setStar } from "./drills.ts";
+import { insertStudent, setArchived } from "./people.ts";
+import { closePool, db } from "./pool.ts";
+import { insertSchool } from "./school.ts";
+import type { Scope } from "./scope.ts";
+import { findClasses, findDrills, findPeople } from "./search.ts";
+import { defaultSchool } from "#core/policy/school.ts";
+import { revisionInput } from "#server/revision-input.ts";
+
+const newSchool = async (): Promise<Scope> => {
+  const scope: Scope = { schoolId: randomUUID(), accountId: randomUUID(), role: "instructor" };
+  await insertSchool(db, scope, "Test school", { name: "Tess Ter", email: `${scope.accountId}@test.example` });
+  return scope;
+};
+const drill = async (scope: Scope, text: string): Promise<string> => {
+  const id = randomUUID();
+  await createDrill(scope, { id, input: revisionInput(randomUUID(), text, defaultSchool()), lineage: null });
+  return id;
+};
+const someone = (name: string) => ({
+  id: randomUUID(),
+  name,
+  height_cm: null,
+  reach_cm: null,
+  mass_kg: null,
+  lead: "left" as const,
+  hand: "right" as const,
+  minor: false,
+  levels: {},
+  limits: [],
+  limits_until: null,
+  agreed: "",
+});
+
+let scope: Scope;
+beforeEach(async () => {
+  scope = await newSchool();
+});
+afterAll(closePool);
+
+const titles = async (typed: string, pattern: string | null, of = scope) =>
+  (await findDrills(db, of, { typed, pattern, most: 10 })).map(({ title }) => title);
+
+test("drills are found by title first, then by what is in them; deleted ones and those of others are not", async () => {
+  await drill(scope, "title: Weaving\n\nA lead hook -> B weave\n");
+  await drill(scope, "title: Other\n\nA lead hook -> B weave\n");
+  const gone = await drill(scope, "title: Gone weave\n\nA jab -> B catch\n");
+  await deleteDrill(db, scope, gone);
+  expect(await titles("weav", "\\m(?:weave)\\M")).toEqual(["Weaving", "Other"]);
+  expect(await titles("weav", null)).toEqual(["Weaving"]);
+  expect(await titles("hook", "\\m(?:hoo)\\M")).toEqual([]);
+  expect(await titles("weav", "\\m(?:weave)\\M", await newSchool())).toEqual([]);
+});
+
+test("signs of patterns are letters like others", async () => {
+  await drill(scope, "title: Half 50% speed\n\nA jab -> B catch\n");
+  await drill(scope, "title: Half 500 times\n\nA jab -> B catch\n");
+  expect(await titles("50%", null)).toEqual(["Half 50% speed"]);
+  expect(await titles("_", null)).toEqual([]);
+});
+
+test("people who were archived and classes that were deleted are not found", async () => {
+  const [ida, odo] = [someone("Ida Quay"), someone("Odo Quay")];
+  for (const one of [ida, odo]) await insertStudent(db, scope, one);
+  await setArchived(db, scope, { id: odo.id, archived: true });
+  expect(await findPeople(db, scope, "quay", 10)).toEqual([{ id: ida.id, name: "Ida Quay" }]);
+  const [kept, dropped] = [randomUUID(), randomUUID()];
+  for (const id of [kept, dropped])
+    await createClass(db, scope, { id, held_on: "2026-11-25", title: "Quay evening", minutes: 90, theme: "" });
+  await deleteClass(db, scope, dropped);
+  expect(await findClasses(db, scope, "quay", 10)).toEqual([{ id: kept, title: "Quay evening", date: "2026-11-25" }]);
+});
+
+test("a star is put on and taken off, in its own school", async () => {
+  const id = await drill(scope, "A jab -> B catch\n");
+  await setStar(db, await newSchool(), id, "on");
+  expect((await getDrill(db, scope, id))!.drill.starred).toBe(false);
+  await setStar(db, scope, id, "on");
+  expect((await getDrill(db, scope, id))!.drill.starred).toBe(true);
+  await setStar(db, scope, id, "off");
+  expect((await getDrill(db, scope, id))!.drill.starred).toBe(false);
+});
+
+test("everybody of the school is ticked at once, but for the archived; then nobody", async () => {
+  const all = [someone("Ida"), someone("Odo"), someone("Una")];
+  for (const one of all) await insertStudent(db, scope, one);
+  await setArchived(db, scope, { id: all[2]!.id, archived: true });
+  const lesson = randomUUID();
+  await createClass(db, scope, { id: lesson, held_on: "2026-11-25", title: "E", minutes: 90, theme: "" });
+  await setEverybody(db, scope, lesson, "all");
+  await setEverybody(db, scope, lesson, "all");
+  expect((await listPresence(db, scope, lesson)).map((one) => one.student_id).sort()).toEqual(
+    [all[0]!.id, all[1]!.id].sort(),
+  );
+  await setEverybody(db, scope, lesson, "none");
+  expect(await listPresence(db, scope, lesson)).toEqual([]);
+});
