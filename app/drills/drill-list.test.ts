@@ -1,20 +1,7 @@
 /** What is found in the list of drills, and what stands below what. */
 import { filtered, grouped, isFiltered, NO_FILTERS, sorted, type DrillListRow } from "./drill-list.ts";
+import { drillRow as drill } from "./testing.ts";
 
-const drill = (id: string, more: Partial<DrillListRow> = {}): DrillListRow => ({
-  id,
-  title: id,
-  kind: "feeder",
-  verdict: "sound",
-  load_total: 5,
-  last_trained: null,
-  starred: false,
-  parent_id: null,
-  parent_title: null,
-  changed: null,
-  summary: {},
-  ...more,
-});
 const ids = (drills: readonly DrillListRow[]) => drills.map(({ id }) => id);
 
 test("words are found without marks and capitals, and by the moves in a drill", () => {

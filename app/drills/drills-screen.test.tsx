@@ -1,22 +1,8 @@
 /** The list of drills as the server writes it. */
-import type { DrillListRow } from "./drill-list.ts";
 import { DrillsScreen } from "./drills-screen.tsx";
+import { drillRow as drill } from "./testing.ts";
 import { text } from "../ui/testing.tsx";
 
-const drill = (title: string, more: Partial<DrillListRow> = {}): DrillListRow => ({
-  id: title,
-  title,
-  kind: "feeder",
-  verdict: "sound",
-  load_total: 5,
-  last_trained: null,
-  starred: false,
-  parent_id: null,
-  parent_title: null,
-  changed: null,
-  summary: { level: "beginners", tools: [], exchanges: 3, findings: 0 },
-  ...more,
-});
 const DRILLS = [
   drill("Weave", { kind: "flow", verdict: "risky" }),
   drill("Angles", { last_trained: "2026-11-02", summary: { tools: ["stick"] } }),

@@ -1,20 +1,9 @@
 /** The four steps for whoever is new lead to what the school has. */
 import { stepsFor } from "./tour.tsx";
+import { drillRow } from "./testing.ts";
 import type { DrillListRow } from "./drill-list.ts";
 
-const drill = (id: string, verdict: DrillListRow["verdict"], kind = "feeder"): DrillListRow => ({
-  id,
-  title: id,
-  kind,
-  verdict,
-  load_total: 5,
-  last_trained: null,
-  starred: false,
-  parent_id: null,
-  parent_title: null,
-  changed: null,
-  summary: {},
-});
+const drill = (title: string, verdict: DrillListRow["verdict"], kind = "feeder") => drillRow(title, { verdict, kind });
 const ways = (drills: readonly DrillListRow[]) => stepsFor(drills).map(({ to }) => to);
 
 test("a broken drill is mended, a sound one grows", () => {
