@@ -89,6 +89,7 @@ const DEFLECT_WHY: Record<string, string> = {
   far: "The arm behind the weapon is too far away to be pushed.",
   contact: "Hands in contact meet hands, not kicks and weapons.",
   arm: "There is no arm here to work on.",
+  heel: "A kick that comes straight pushes away whoever steps in.",
   slow: "The counter lands after the attack does.",
   "far-hit": "The counter does not reach in time.",
   "round-hit": "Only a straight blow takes the line of an attack.",

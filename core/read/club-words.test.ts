@@ -102,6 +102,11 @@ test("the hand that holds the knife does what only a knife does", () => {
   expect(checked(header, "A L thrust -> B parry stick").exchanges[0]!.blow!.weapon!.kind).toBe("training knife");
 });
 
+test("what a jam does nothing about is said", () => {
+  const said = checked("", "A teep -> B step in + jam").findings.map(({ message }) => message);
+  expect(said.join()).toContain("comes straight pushes away whoever steps in");
+});
+
 test.each([
   ["A jab, jab -> B catch x2", "as often as it is done: `catch, catch`"],
   ["A jab, jab -> B slip twice", "as often as it is done: `slip, slip`"],
