@@ -66,7 +66,6 @@ export const CHANGES = {
   instead: (answer: string, feed: string) => `${answer} against ${the(spoken(feed))}`,
   contact: (level: string, gear: readonly string[]) => `Now with ${level} contact${putOn(gear)}`,
   leaves: () => "Another finish: hit, let go, leave",
-  stays: () => "Another finish: stay and finish it",
   third: (feed: string) => `Three in a triangle with ${the(spoken(feed))}: whoever answered attacks the next`,
   moving: () => "Both on the move. Feed to land",
   alone: (what: readonly string[]) => `Only this, again and again: ${what.map(spoken).join(", ")}`,

@@ -221,21 +221,15 @@ export const contact: Operator = (checked) => {
   ];
 };
 
-export const context: Operator = (checked) => {
-  if (checked.header.kind !== "feeder") return [];
-  const next = checked.header.context === "self-protection" ? "duel" : "self-protection";
-  return [
-    {
-      operator: "context",
-      parameters: { context: next },
-      rows: same(checked, {
-        ...titled(checked, next === "duel" ? "to stay" : "to get away"),
-        context: next,
-      }),
-      changed: next === "duel" ? CHANGES.stays() : CHANGES.leaves(),
-    },
-  ];
-};
+/** To hit and get away, where the drill stays; who gets away is not taught to stay. */
+export const context: Operator = (checked) => [
+  {
+    operator: "context",
+    parameters: { context: "self-protection" },
+    rows: same(checked, { ...titled(checked, "to get away"), context: "self-protection" }),
+    changed: CHANGES.leaves(),
+  },
+];
 
 /** One exchange in a triangle: each attacks the next in turn. */
 export const thirdPerson: Operator = (checked) => {
