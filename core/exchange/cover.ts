@@ -268,6 +268,9 @@ export function pass(m: Extract<Mechanism, { by: "pass" }>, c: CoverContext): La
   return layer(c, "pass", low ? -0.05 : 0.03 + margin, { detail: { why: low ? "place" : "" } });
 }
 
+/** How far both arms are ahead of the shoulders when they go in, a share of the arm. Common practice, no source. */
+const ARMS_AHEAD = 0.62;
+
 /** Inside the swing: the hands must reach the attacker's forearm. */
 export function jam(c: CoverContext): Layer {
   const { blow, move, attacker } = c;
@@ -275,7 +278,7 @@ export function jam(c: CoverContext): Layer {
   if (blow.limb !== "hand") return jamKick(c);
   const between = blow.origin.d - move.forward;
   const forearm = 0.8 * (attacker.body.arm * 0.59) + 0.07;
-  const reach = 0.62 * move.state.body.arm;
+  const reach = ARMS_AHEAD * move.state.body.arm;
   const margin = reach - Math.max(0, between - forearm);
   if (move.forward <= 0 && margin < 0)
     return layer(c, "jam", margin, { fails: "companion", detail: { needs: "a step in" } });
@@ -289,10 +292,9 @@ export function jam(c: CoverContext): Layer {
 function jamKick(c: CoverContext): Layer {
   const { blow, move, attacker } = c;
   if (blow.path !== "arc") return layer(c, "jam", -0.1, { fails: "open", detail: { why: "heel" } });
-  const between = blow.origin.d - move.forward;
-  const margin = 0.62 * move.state.body.arm - Math.max(0, between - attacker.body.height * SEGMENTS.thigh);
   if (move.forward <= 0) return layer(c, "jam", -0.05, { fails: "companion", detail: { needs: "a step in" } });
-  return layer(c, "jam", margin);
+  const away = Math.max(0, blow.origin.d - move.forward - attacker.body.height * SEGMENTS.thigh);
+  return layer(c, "jam", ARMS_AHEAD * move.state.body.arm - away);
 }
 
 /** Holding the leg of a kick that lands on the arm or is caught at the body. */
