@@ -1,5 +1,6 @@
 /** Figures of speed, with the machine's own baseline beside them so that ratios can be compared. */
 import { metres } from "#core/base/units.ts";
+import { rankAnswers } from "#core/answers/answers.ts";
 import { checkFor } from "#core/policy/judge.ts";
 import { checkExchange, type Setting } from "#core/exchange/exchange.ts";
 import { prepare } from "#core/drill/prepare.ts";
@@ -125,6 +126,14 @@ const some = FEEDS.flatMap((feed) => ANSWERS.map((answer) => `A ${feed} -> B ${a
 say(
   "100 pairs of feed and answer, each a text of its own",
   best(20, () => some.forEach((line) => void checkFor(parse(line)))),
+);
+
+// All answers to one feed, ranked, as the desk asks for them: each time for people of another height.
+let people = 0;
+const context = () => [`A: height ${160 + (people % 40)}`, `B: height ${161 + (people++ % 40)}`];
+say(
+  "all answers to a jab, new people",
+  best(20, () => void rankAnswers(context(), "A jab", defaultSchool())),
 );
 
 // Drills of twelve exchanges, none of them varied before: each round takes new ones.

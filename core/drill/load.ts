@@ -26,9 +26,12 @@ export function loadOf(score: Score, header: Header, shares: readonly LineShare[
     length: sum.exchanges + RETURN_SHARE * sum.returns + EXTRA_SHARE * sum.extraBeats + atOnce(score, header),
     coordination: sum.together + sidesOf(shares) + goesOn(score.items),
     footwork: sum.footwork,
-    // Both move freely: nobody knows when it comes.
-    cue: cueOf(header, sum.feints) + (headerValue(score, "cadence") === "free" ? 1 : 0),
-    pressure: pressureOf(header, sum.ceiling),
+    // Both move freely: nobody knows when it comes; a sudden push does not tell where it goes.
+    cue:
+      cueOf(header, sum.feints) +
+      (headerValue(score, "cadence") === "free" ? 1 : 0) +
+      (shares.some(({ suddenPush }) => suddenPush) ? SUDDEN : 0),
+    pressure: pressureOf(header, sum.ceiling) + (shares.some(({ hardPush }) => hardPush) ? HARD : 0),
     consequence: CONTACT_STEP[header.contact] + (header.people.B.wears.length === 0 ? 0.5 : 0),
     restriction: header.rules.A.size + header.rules.B.size + header.rules.C.size + narrowIn(header),
   };
@@ -40,6 +43,10 @@ export function loadOf(score: Score, header: Header, shares: readonly LineShare[
   }
   return { total: Math.round(total * 100) / 100, parts };
 }
+
+/** What pushes add that come all at once, and those with force behind them, however many they are. */
+const SUDDEN = 0.5;
+const HARD = 0.4;
 
 /** What all lines of a drill add, of that on which a load rests. */
 function summed(shares: readonly LineShare[]) {

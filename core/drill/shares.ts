@@ -18,12 +18,15 @@ export interface LineShare {
   readonly returns: number;
   /** Beats of its turns beyond the first of each. */
   readonly extraBeats: number;
-  /** Exchanges with more than one thing done at a time. */
+  /** Exchanges with more than one thing done at a time, or a move of several parts. */
   readonly together: number;
   /** Bits of the answerer's own choices: half of log2 of their number. */
   readonly bits: number;
   readonly footwork: number;
   readonly feints: number;
+  /** Pushed with force; pushed all at once. */
+  readonly hardPush: boolean;
+  readonly suddenPush: boolean;
   readonly fromLeft: boolean;
   readonly fromRight: boolean;
   /** The lowest tempo ceiling of its exchanges above 0, share of full speed; null where none has one. */
@@ -94,6 +97,8 @@ export function shareOf({ exchanges, findings }: LineResult, line: Line): LineSh
   let together = 0;
   let footwork = 0;
   let feints = 0;
+  let hardPush = false;
+  let suddenPush = false;
   let fromLeft = false;
   let fromRight = false;
   let ceiling: Share | null = null;
@@ -102,9 +107,13 @@ export function shareOf({ exchanges, findings }: LineResult, line: Line): LineSh
   for (const e of exchanges) {
     if (e.findings.length > 0) worst = worseOf(worst, worstOf(e.findings));
     returns += e.returns.length;
-    if (e.layers.length > 1 || e.answer.length > 1) together++;
+    if (e.layers.length > 1 || e.answer.length > 1 || e.answer.some(({ move }) => move.parts)) together++;
     for (const use of e.answer) if (use.move.group === "footwork") footwork++;
     if (e.feed?.feint) feints++;
+    if (e.feed?.move.energy) {
+      if (e.feed.commitment === "committed") hardPush = true;
+      if (e.feed.length < 1) suddenPush = true;
+    }
     if (e.blow?.incoming === "left") fromLeft = true;
     if (e.blow?.incoming === "right") fromRight = true;
     if (e.ceiling !== null && e.ceiling > 0) ceiling = lower(ceiling, e.ceiling);
@@ -120,6 +129,8 @@ export function shareOf({ exchanges, findings }: LineResult, line: Line): LineSh
     bits: alternativeBits(exchanges),
     footwork,
     feints,
+    hardPush,
+    suddenPush,
     fromLeft,
     fromRight,
     ceiling,

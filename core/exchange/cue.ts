@@ -213,12 +213,14 @@ export function dealsWith({ uses }: DoneBeat, cue: MoveUse): boolean {
 function answers({ move }: MoveUse, kind: Exclude<Cue | "hold", "pad">, cue: MoveUse): boolean {
   const mechanisms = move.answer ?? [];
   const feet = mechanisms.some((m) => m.by === "displace" && m.feet !== undefined);
+  // Turned on one foot they walk past, legs and all.
+  const turnsAway = mechanisms.some((m) => m.by === "displace" && m.side?.legs !== undefined);
   switch (kind) {
     case "call":
     case "opening":
       return true;
     case "approach":
-      return feet || move.contact !== undefined || mechanisms.some((m) => m.by === "interpose" || m.by === "jam");
+      return feet || turnsAway || move.contact !== undefined || mechanisms.some((m) => m.by === "interpose" || m.by === "jam");
     case "cycle":
       return move.cycle !== undefined && move.cycle === cue.move.cycle;
     case "shot":

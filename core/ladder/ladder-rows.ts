@@ -104,19 +104,21 @@ export function firstRungs(base: Checked, school: School): (Omit<Step, "operator
     rows,
   });
   const first = drillRows(base)[0]!;
-  // A combination begins with its first two or three.
-  const begun = first.cuts.filter(({ missing }) => missing === "blows").slice(0, 2);
-  const sound = [...first.cuts.entries()]
-    .filter(([, cut]) => begun.length === 0 || begun.includes(cut))
+  // A combination begins with its first two or three, a move of several parts with its first part.
+  const begins = ({ missing }: Cut, i: number) => missing === "blows" || (missing === "parts" && i === 0);
+  const all = [...first.cuts.entries()]
     .reverse()
-    .map(([i, cut]) =>
-      start(
+    .map(([i, cut]) => ({
+      isBeginning: begins(cut, i),
+      ...start(
         plainScore(base.score, [cut.line], { tempo }),
         ROW_CHANGES.first(cutFeed(cut, first), answersIn(cut.line), stillMissing(cut), slow ? "slow" : "own"),
         (i + 1) / first.cuts.length,
       ),
-    )
+    }))
     .filter((v) => v.verdict !== "broken");
+  const begun = all.filter(({ isBeginning }) => isBeginning).slice(-2);
+  const sound = begun.length > 0 ? begun : all;
   if (sound.length > 0) return sound;
   const whole = plainScore(base.score, linesIn(base), {});
   return [start(whole, ROW_CHANGES.asItIs(), rowsIn(base))];
@@ -130,6 +132,8 @@ function stillMissing({ missing, back, line }: Cut): StillMissing {
       return null;
     case "feeds":
       return "rest";
+    case "parts":
+      return "parts";
     case "layers":
       return "line";
     case "hit":
@@ -208,6 +212,10 @@ function goesOn(cut: Cut, before: Cut, row: DrillRow): string {
   const feed = cutFeed(cut, row);
   if (before.missing === "feeds")
     return ROW_CHANGES.behind(firstTurn(before.line), behind(cut, before), hitsBack(cut) ? "hit back" : null);
+  if (before.missing === "parts")
+    return cut.missing === "parts"
+      ? ROW_CHANGES.goOn(answersIn(cut.line)[0]!)
+      : ROW_CHANGES.wholeMove(answersIn(cut.line));
   switch (cut.missing) {
     case null:
       if (before.missing === "numbers") return ROW_CHANGES.numbers(name);

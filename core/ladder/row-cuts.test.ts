@@ -119,3 +119,17 @@ test("blows on pads and alone come one after the other; how one stands and comes
     ["A guard talking, jab, cross, lead hook, recover", null],
   ]);
 });
+
+// A check hook is taught as the turn, then the hook on the turn; a sprawl begins with the hips: common practice, no source.
+test("a move of several parts begins with its first part, where the drill begins with it", () => {
+  expect(said("A cross -> B check hook, cross\nA jab -> B check hook")).toEqual([
+    [
+      ["A cross -> B pivot", "parts"],
+      ["A cross -> B check hook", "returns"],
+      ["A cross -> B check hook, cross", null],
+    ],
+    [["A jab -> B check hook", null]],
+  ]);
+  expect(said("A walk forward -> B check hook")[0]).toHaveLength(2);
+  expect(said("A double leg -> B sprawl")[0]![0]).toEqual(["A double leg -> B hips back", "parts"]);
+});

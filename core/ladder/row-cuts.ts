@@ -9,12 +9,12 @@ import { linesOf } from "../score/structure.ts";
 import { firstTurn, saidFeed } from "../vary/feed-name.ts";
 import type { Alternative, Beat, Line, ScoreLine, Turn } from "../score/types.ts";
 import { beatText } from "../score/format.ts";
-import { mapParts, single, withBeats } from "../score/edit.ts";
+import { beatOf, mapParts, single, withBeats } from "../score/edit.ts";
 
 export interface Cut {
   readonly line: Line;
   /** What of the row is not there yet; null where it is whole. */
-  readonly missing: "numbers" | "alternatives" | "feeds" | "layers" | "hit" | "returns" | "blows" | null;
+  readonly missing: "numbers" | "alternatives" | "feeds" | "parts" | "layers" | "hit" | "returns" | "blows" | null;
   /** What is sent back in it. */
   readonly back: readonly string[];
 }
@@ -40,7 +40,10 @@ export function drillRows(drill: Checked): readonly DrillRow[] {
     // A part that an earlier row had already would only be that once more.
     const had = new Set<string>();
     rows = items.map((item, i) => {
-      const cuts = cutsOf(item, drill).filter((cut) => cut.missing === null || !had.has(lineText(cut.line)));
+      // A move is learned by its parts once: where the drill begins with it.
+      const cuts = cutsOf(item, drill)
+        .filter((cut) => cut.missing === null || !had.has(lineText(cut.line)))
+        .filter((cut) => cut.missing !== "parts" || i === 0);
       for (const cut of cuts) had.add(lineText(cut.line));
       return {
         line: item.line,
@@ -99,7 +102,7 @@ function cutsOf(item: ScoreLine, drill: Checked): readonly Cut[] {
   if (drill.header.kind === "solo" && line.turns.length === 1) return [...byBlow(line, 0), whole];
   if (cued && isPad(cued)) return [...byBlow(line, 1), whole];
   // Holds and what else a cue begins come in as they are: half of them is another thing.
-  if (cued) return [whole];
+  if (cued && (!cued.feed || cueOf(cued.feed) !== "approach")) return [whole];
   const parts = byNumber(line) ?? byAnswer(line) ?? byExchange(item, drill);
   const text = lineText(line);
   return [...parts.filter((cut) => lineText(cut.line) !== text), whole];
@@ -168,6 +171,10 @@ function byExchange(item: ScoreLine, drill: Checked): Cut[] {
   });
   const until = ({ answerSpan }: CheckedExchange) => answers.beats.filter((beat) => beat.from < answerSpan!.to);
   const met = until(last);
+  const [move, ...others] = exchanges.length === 1 && met.length === 1 ? last.answer : [];
+  const parts = (others.length === 0 ? (move?.move.parts ?? []) : []).map((text) =>
+    part("parts", feeds.beats, [beatOf(text)]),
+  );
   const begun = exchanges.slice(0, -1).map((e) =>
     part(
       "feeds",
@@ -186,7 +193,7 @@ function byExchange(item: ScoreLine, drill: Checked): Cut[] {
   const backs = Array.from({ length: Math.max(0, most - met.length) }, (_, i) => met.length + i + 1)
     .filter((count) => rest.length > 0 || answers.beats.slice(count).some((beat) => struck.has(beat.from)))
     .map((count) => part("returns", feeds.beats, answers.beats.slice(0, count)));
-  return [...begun, ...layers, part("returns", feeds.beats, met), ...backs];
+  return [...parts, ...begun, ...layers, part("returns", feeds.beats, met), ...backs];
 }
 
 const only = (turn: Turn, alternative: Alternative, beats: readonly Beat[]): Turn => ({

@@ -75,6 +75,8 @@ export const CHANGES = {
   onCount: () => "On the count, ten of them",
   allHigh: () => "All of it high",
   thrustIn: (count: number) => `After count ${count} each throws a thrust; parry it and go on`,
+  harderPush: (what: "push" | "pressure") => `The ${what} is stronger`,
+  suddenPush: (what: "push" | "pressure") => `The ${what} comes all at once`,
   together: () => "Feet together",
   movingOnPads: () => "Both on the move. The holder shows the pads on the way",
   nextBlow: (blows: readonly string[], blow: string) => `Behind ${the(spoken(blows[blows.length - 1]!))} ${the(blow)}`,
@@ -102,7 +104,7 @@ export const CHANGES = {
 } as const;
 
 /** What of a row is not there yet, behind the name of what is. */
-export type StillMissing = "return" | "answers" | "more answers" | "line" | "hit" | "rest" | "blows" | null;
+export type StillMissing = "return" | "answers" | "more answers" | "line" | "hit" | "rest" | "parts" | "blows" | null;
 
 const STILL: Readonly<Record<Exclude<StillMissing, null>, string>> = {
   return: " No return yet",
@@ -111,6 +113,7 @@ const STILL: Readonly<Record<Exclude<StillMissing, null>, string>> = {
   line: " No second line yet",
   hit: " No hit yet",
   rest: " Only the beginning of it",
+  parts: " Nothing else yet",
   blows: " No more yet",
 };
 
@@ -132,6 +135,8 @@ export const ROW_CHANGES = {
   layers: (feed: string, answers: readonly string[]) =>
     `Against ${the(spoken(feed))} now ${listed(answers.map((one) => spoken(one).replaceAll(" + ", " and ")))}`,
   whole: (name: string) => `All of it: ${name}`,
+  wholeMove: ([move, ...rest]: readonly string[]) =>
+    `Now the whole ${spoken(move!)}${rest.length > 0 ? `, then ${listed(rest)}` : ""}`,
   behind: (before: string, names: readonly string[], then: "hit back" | null) =>
     `Behind ${the(before)} ${listed(names.map((name) => the(spoken(name))))}${then ? `, and ${then}` : ""}`,
   numbers: (text: string) => `All numbers: ${text}`,

@@ -23,6 +23,8 @@ const TABLE = {
   "swing-back": ["The holder swings back", "chains"],
   "any-time": ["A swing at any time", "uncertainty"],
   "other-way": ["The other way round", "variety"],
+  "harder-push": ["A stronger push", "force"],
+  "sudden-push": ["A sudden push", "uncertainty"],
   narrow: ["Feet together", "variety"],
   pattern: ["Another pattern of the cycle", "variety"],
   chain: ["Join two lines", "chains"],

@@ -247,6 +247,8 @@ export interface MoveData {
   /** Standard strike, block or counter of the numbering set. */
   readonly numbered?: "strike" | "block" | "counter";
   readonly opens?: boolean;
+  /** What is learned before the whole of it, each an answer by itself: the turn before the hook on the turn. */
+  readonly parts?: readonly string[];
   readonly coaching: readonly string[];
   readonly faults: readonly string[];
   readonly cautions?: readonly string[];

@@ -1,12 +1,14 @@
 /** Operators on a running cycle of sticks: the hands change, somebody enters. */
+import tools from "./tools.json" with { type: "json" };
 import { CHANGES } from "../change-words.ts";
 import { TRADE } from "../../trade/trade.ts";
 import type { Checked } from "../../drill/types.ts";
+import type { Held } from "../../score/person.ts";
 import { lineText } from "../../score/format.ts";
 import type { Line, ScoreBlock } from "../../score/types.ts";
 import { blockRows, headerRows, written, type Rows } from "../../score/edit.ts";
 import { mirrorLine } from "./mirror.ts";
-import { slower, titled, type Candidate, type Operator } from "./shared.ts";
+import { personRow, slower, titled, type Candidate, type Operator } from "./shared.ts";
 
 interface Cycle {
   readonly block: ScoreBlock;
@@ -30,6 +32,48 @@ const looped = (checked: Checked, cycle: Cycle, rows: Rows, title: string): Rows
 /** Nobody holds two: a hand is free to take over or to take hold. */
 const freeHands = ({ header }: Checked): boolean =>
   header.actors.every((actor) => header.people[actor].holds?.count !== 2);
+
+/** A new tool starts slowly again, share of full speed. */
+const SLOW = 0.4;
+
+const now = ({ kind, count }: Held): string => (count === 2 ? "two sticks" : kind);
+/** A tool of that length (m) is no other one than what the words say, which give it in cm. */
+const isAsLong = (length: number, words: string): boolean =>
+  words.startsWith("stick ") && Math.abs(length * 100 - Number(/(\d+) cm/.exec(words)?.[1])) < 10;
+
+/** The same cycle with another tool in both their hands. */
+export const cycleTool: Operator = (checked) => {
+  const cycle = cycleOf(checked);
+  const { header, score } = checked;
+  const held = header.actors.map((actor) => header.people[actor].holds);
+  if (!cycle || cycle.block.head.type !== "loop") return [];
+  const { head, items } = cycle.block;
+  const fits = tools.inFlow.filter((tool) =>
+    held.every((one) => one !== null && !one.off && now(one) === tool.now && !isAsLong(one.length, tool.holds)),
+  );
+  return fits.map((tool) => {
+    const people = header.actors.map((actor) =>
+      personRow(checked, actor, (words) => words.map((word) => (/^holds /i.test(word) ? `holds ${tool.holds}` : word))),
+    );
+    const sides = tool.alternate ? "alternate" : head.sides;
+    return {
+      operator: "other-tool",
+      parameters: { tool: tool.tool },
+      rows: written(
+        headerRows(score, {
+          ...titled(checked, tool.words.toLowerCase()),
+          ...Object.assign({}, ...people),
+          tempo: `${Math.round(Math.min(SLOW, header.tempo) * 100)}%`,
+        }),
+        blockRows(
+          { ...head, sides },
+          items.flatMap((item) => (item.kind === "line" ? [lineText(item.line)] : [])),
+        ),
+      ),
+      changed: CHANGES.toolAlone(tool.words, ""),
+    };
+  });
+};
 
 /** After some beats both change hands; the cycle goes on mirrored and changes back, so that it closes. */
 export const handChange: Operator = (checked, school) => {

@@ -54,6 +54,27 @@ test("who yields stands with the feet together: harder, and only once", () => {
   expect(made("tempo-up", push)).toEqual([]);
 });
 
+// A push grows softly at first, then strongly, then comes unannounced: common practice, no source.
+describe("pushes", () => {
+  const push = "kind: sensitivity\nrange: trap\n\nA touch on right chest, push to right chest -> B turn right";
+  test("stronger: the move gets the mark, not what it goes to; once, and harder than before", () => {
+    const [strong] = made("harder-push", push);
+    expect(strong!.text).toContain("A touch on right chest, push! to right chest -> B turn right");
+    expect(strong!.load.total).toBeGreaterThan(load(push));
+    expect(made("harder-push", strong!.text)).toEqual([]);
+  });
+  test("all at once: half the beat, harder, and once", () => {
+    const [sudden] = made("sudden-push", push);
+    expect(sudden!.text).toMatch(/push to right chest @1\/2 -> B turn right/);
+    expect(sudden!.load.total).toBeGreaterThan(load(push));
+    expect(made("sudden-push", sudden!.text)).toEqual([]);
+  });
+  test("where nobody pushes there is nothing to make stronger", () => {
+    const hold = "kind: sensitivity\n\nA grab on lead wrist -> B strip";
+    expect([...made("harder-push", hold), ...made("sudden-push", hold)]).toEqual([]);
+  });
+});
+
 test("a cycle of sticks: all of it high, or a thrust that each parries; both still close", () => {
   const weave = `kind: flow\ntempo: 50%\nA: holds stick 71 cm\nB: holds stick 71 cm\n\nloop x8:
   A R forehand high <> B R forehand high

@@ -4,6 +4,7 @@ import * as answers from "./answers.ts";
 import * as lines from "./lines.ts";
 import * as cycles from "./cycles.ts";
 import * as feeds from "./feeds.ts";
+import * as felt from "./felt.ts";
 import * as frame from "./frame.ts";
 import * as mirrors from "./mirror.ts";
 import type { Operator } from "./shared.ts";
@@ -51,6 +52,8 @@ export const OPERATOR_TABLE: Readonly<Record<OperatorId, Operator>> = {
   "swing-back": pads.swingBack,
   "any-time": pads.anyTime,
   "other-way": mirrors.otherWay,
+  "harder-push": felt.harderPush,
+  "sudden-push": felt.suddenPush,
   narrow: frame.narrow,
   pattern: cycles.pattern,
 };

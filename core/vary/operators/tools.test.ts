@@ -74,3 +74,27 @@ test("blades stay off the body: no harder contact", () => {
   const blade = checkFor(parse("A: holds training knife 28 cm\n\nA slash forehand high -> B step back"), school);
   expect(vary(blade, school, ["contact"]).good).toEqual([]);
 });
+
+// Weave drills go from one stick to two, to short ones and to knives: common practice, no source.
+describe("a cycle of blows that meet", () => {
+  const weave = (holds: string) =>
+    `kind: flow\ntempo: 60%\nA: holds ${holds}\nB: holds ${holds}\n\nloop x8:\n  A R forehand high <> B R forehand high\n  A R backhand low <> B R backhand low\nend`;
+  const tools = (holds: string) =>
+    vary(checkFor(parse(weave(holds)), school), school, ["other-tool"]).good.map(({ text }) => text);
+  test("one stick becomes a short one, a knife, or two in turn, slowly again", () => {
+    const made = tools("stick 71 cm");
+    expect(made.map((text) => /holds (.*)/.exec(text)![1]).sort()).toEqual([
+      "stick 50 cm",
+      "training knife 28 cm",
+      "two sticks 71 cm",
+    ]);
+    expect(made.every((text) => text.includes("tempo: 40%"))).toBe(true);
+    expect(made.filter((text) => text.includes("loop x8 alternate:"))).toEqual([
+      expect.stringContaining("holds two sticks"),
+    ]);
+  });
+  test("a short stick is not changed for a short stick, a knife for nothing", () => {
+    expect(tools("stick 50 cm").some((text) => text.includes("holds stick 50 cm"))).toBe(false);
+    expect(tools("training knife 28 cm")).toEqual([]);
+  });
+});

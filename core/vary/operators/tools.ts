@@ -13,6 +13,7 @@ import { linesOf } from "../../score/structure.ts";
 import type { School } from "../../policy/school.ts";
 import { framedBlow, framedBlows, lands, soundAnswer, type FramedBlow } from "../../answers/answers.ts";
 import { contextOf, headerRows, written } from "../../score/edit.ts";
+import { cycleTool } from "./cycles.ts";
 import {
   personRow,
   plainLines,
@@ -36,7 +37,8 @@ const USUAL_BONUS = 0.75;
 
 export const otherTool: Operator = (drill, school) => {
   const { header } = drill;
-  if (header.kind !== "feeder" || header.actors.length > 2) return [];
+  if (header.actors.length > 2) return [];
+  if (header.kind === "flow") return cycleTool(drill, school);
   const checked = oneByOne(drill, school);
   const lines = plainLines(checked).filter((line) => line.feeds.length === 1 && line.feeder === "A");
   if (!lines.some((line) => line.exchange.blow?.limb === "hand")) return [];

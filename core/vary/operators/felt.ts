@@ -1,0 +1,51 @@
+/** How pushes grow: stronger, and all at once. */
+import { CHANGES } from "../change-words.ts";
+import { isArmPart } from "../../body/parts.ts";
+import { takenPart } from "../../exchange/limbs.ts";
+import type { MoveUse } from "../../read/types.ts";
+import type { Checked } from "../../drill/types.ts";
+import type { Part } from "../../score/types.ts";
+import { lineText } from "../../score/format.ts";
+import { mapParts, withLines } from "../../score/edit.ts";
+import { titled, type Operator } from "./shared.ts";
+
+/** The pushes and pulls of a drill that are fed, by where they are written. */
+function pushesIn({ exchanges }: Checked): ReadonlyMap<number, MoveUse> {
+  const fed = exchanges.flatMap(({ feed }) => (feed?.move.energy !== undefined ? [feed] : []));
+  return new Map(fed.map((use) => [use.from, use]));
+}
+
+/** The drill with every push written otherwise; null where nobody is pushed, or one of them is so already. */
+function everyPush(checked: Checked, isSo: (use: MoveUse) => boolean, change: (part: Part) => Part, title: string) {
+  const pushes = pushesIn(checked);
+  if (pushes.size === 0 || [...pushes.values()].some(isSo)) return null;
+  return withLines(
+    checked.score,
+    ({ line }) => lineText(mapParts(line, (part) => (pushes.has(part.from) ? change(part) : part))),
+    titled(checked, title),
+  );
+}
+
+/** What is felt on arms alone is called pressure. */
+const named = (checked: Checked): "push" | "pressure" =>
+  [...pushesIn(checked).values()].every((use) => isArmPart(takenPart(use))) ? "pressure" : "push";
+
+const word = (part: Part, text: string): Part["words"][number] => ({ from: part.to, to: part.to, text });
+
+/** Every push with force behind it: whoever goes with it late, or not all the way, loses their balance. */
+export const harderPush: Operator = (checked) => {
+  const hard = ({ words, ...span }: Part): Part => {
+    const place = words.findIndex(({ text }) => text === "to" || text === "on");
+    const last = (place < 0 ? words.length : place) - 1;
+    return { ...span, words: words.map((one, i) => (i === last ? { ...one, text: `${one.text}!` } : one)) };
+  };
+  const rows = everyPush(checked, ({ commitment }) => commitment !== null, hard, `stronger ${named(checked)}`);
+  return rows ? [{ operator: "harder-push", parameters: {}, rows, changed: CHANGES.harderPush(named(checked)) }] : [];
+};
+
+/** A push in half the time: no slow beginning that tells where it goes. */
+export const suddenPush: Operator = (checked) => {
+  const sudden = (part: Part): Part => ({ ...part, words: [...part.words, word(part, "@1/2")] });
+  const rows = everyPush(checked, ({ length }) => length < 1, sudden, `sudden ${named(checked)}`);
+  return rows ? [{ operator: "sudden-push", parameters: {}, rows, changed: CHANGES.suddenPush(named(checked)) }] : [];
+};
