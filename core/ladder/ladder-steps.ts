@@ -128,7 +128,7 @@ function towardsOwnTempo(now: Checked, rows: number, base: Checked, school: Scho
   const step: Step = {
     operator: "tempo-up",
     parameters: { tempo: `${percent(tempo)}%` },
-    changed: CHANGES.tempo(`${percent(tempo)} %`, there ? "own" : "up"),
+    changed: CHANGES.tempo(`${percent(tempo)}%`, there ? "own" : "up"),
     ...assessRows(withHeader(now.score, { tempo: `${percent(tempo)}%` }), school),
     rows,
     ownTempo: there ? "there" : "nearer",
@@ -139,7 +139,7 @@ function towardsOwnTempo(now: Checked, rows: number, base: Checked, school: Scho
 /** A tempo that the drill had already is one to come back to. */
 const named = (v: Variation, { header }: Checked): Variation =>
   v.operator === "tempo-up" && Math.abs(v.tempo - header.tempo) < SAME_TEMPO
-    ? { ...v, changed: CHANGES.tempo(`${percent(v.tempo)} %`, "back") }
+    ? { ...v, changed: CHANGES.tempo(`${percent(v.tempo)}%`, "back") }
     : v;
 const SAME_TEMPO = 1e-9;
 

@@ -4,10 +4,11 @@
  */
 import { spokenRange } from "../score/ranges.ts";
 
-/** A move as it is said: ranges in words, without the letter of a hand. */
+/** A move as it is said: ranges in words, without the letter of a hand, its length in beats or its force. */
 export const spoken = (text: string): string =>
   spokenRange(text)
     .replace(/^[RL] /, "")
+    .replace(/ @[\d/.]+|!(?= |$)/g, "")
     .replace(/~(?=\w)/g, "shown ");
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
@@ -67,7 +68,7 @@ export const CHANGES = {
   contact: (level: string, gear: readonly string[]) => `Now with ${level} contact${putOn(gear)}`,
   leaves: () => "Another finish: hit, let go, leave",
   third: (feed: string) => `Three in a triangle with ${the(spoken(feed))}: whoever answered attacks the next`,
-  moving: () => "Both on the move. Feed to land",
+  moving: (lands: boolean) => `Both on the move. ${lands ? "Feed to land" : "Feed at them, and stop short"}`,
   alone: (what: readonly string[]) => `Only this, again and again: ${what.map(spoken).join(", ")}`,
   again: (times: number, feed: string, answer: string) =>
     `${TIMES[times] ?? `${times} times`} running: ${spoken(feed)}, ${spoken(answer)}`,

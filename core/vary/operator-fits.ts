@@ -15,6 +15,7 @@ interface Fit {
 /** What a drill is beside its kind. */
 const TRAITS = {
   pads: ({ actors, people }) => actors.some((actor) => people[actor].wears.some((gear) => PADS.has(gear))),
+  "opposite leads": ({ people }) => people.A.lead !== people.B.lead,
   threes: ({ actors }) => actors.length > 2,
   tradition: ({ tradition }) => tradition !== null && tradition !== "english",
   armed: (header) => isArmed(header),

@@ -80,7 +80,8 @@ export const handChange: Operator = (checked, school) => {
   const cycle = cycleOf(checked);
   if (!cycle || !freeHands(checked)) return [];
   const { lines } = cycle;
-  return [lines.length, ...beatsInside(lines.length)].map((beat): Candidate => {
+  const half = lines.length % 2 === 0 && lines.length > 2 ? [lines.length / 2] : [];
+  return [lines.length, ...half].map((beat): Candidate => {
     const first = lines.slice(0, beat).map(lineText);
     const mirrored = lines.slice(0, beat).map((line) => lineText(mirrorLine(checked, school, line)));
     const whole = beat === lines.length;

@@ -269,7 +269,11 @@ export const semiLive: Operator = (checked) => {
       operator: "semi-live",
       parameters: {},
       rows: same(checked, { ...titled(checked, "both move"), cadence: "free", ...slower(checked) }),
-      changed: felt ? CHANGES.movingFelt() : holdsPads(checked) ? CHANGES.movingOnPads() : CHANGES.moving(),
+      changed: felt
+        ? CHANGES.movingFelt()
+        : holdsPads(checked)
+          ? CHANGES.movingOnPads()
+          : CHANGES.moving(checked.header.contact !== "none"),
     },
   ];
 };

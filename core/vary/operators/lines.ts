@@ -6,6 +6,7 @@ import { beatText } from "../../score/format.ts";
 import { beatOf, contextOf, plainScore, single, withBeats } from "../../score/edit.ts";
 import { linesOf } from "../../score/structure.ts";
 import { lineText } from "../../score/format.ts";
+import type { MoveUse } from "../../read/types.ts";
 import type { Checked } from "../../drill/types.ts";
 import type { School } from "../../policy/school.ts";
 import type { Line, ScoreLine } from "../../score/types.ts";
@@ -184,14 +185,23 @@ export const otherHeight: Operator = (checked, school) =>
     }));
   });
 
+const isStep = ({ move }: MoveUse): boolean => move.group === "footwork";
+/** The steps that go with the answer of a line in its beat. */
+const stepsOf = ({ exchange }: PlainLine): string[] =>
+  exchange.answer.length > 1 ? exchange.answer.filter(isStep).map(({ text }) => text) : [];
+
 /** The best answer to another feed with what the line hits in the same beat, or right after where that does not go. */
 function answersAt(line: PlainLine, feed: string, checked: Checked, school: School): string[] | null {
   const context = contextOf(checked.score);
   const best = bestAnswer(context, `${line.feeder} ${feed}`, school);
   if (!best) return null;
-  const hits = hitsOf(line);
-  if (hits.length === 0) return [best.text];
   const framed = framedBlow(context, feed, school);
-  const together = withHits(best.text, line);
-  return framed && soundAnswer(context, framed, together, school) === together ? [together] : [best.text, ...hits];
+  const holds = (text: string) => framed !== null && soundAnswer(context, framed, text, school) === text;
+  // The feet do what they did, where that still holds.
+  const stepped = [best.text, ...stepsOf(line)].join(" + ");
+  const answer = !best.exchange.answer.some(isStep) && holds(stepped) ? stepped : best.text;
+  const hits = hitsOf(line);
+  if (hits.length === 0) return [answer];
+  const together = withHits(answer, line);
+  return holds(together) ? [together] : [answer, ...hits];
 }

@@ -69,6 +69,16 @@ describe("pushes", () => {
     expect(sudden!.load.total).toBeGreaterThan(load(push));
     expect(made("sudden-push", sudden!.text)).toEqual([]);
   });
+  test("only what is fed gets it: no hold before it, no answer, and no letting go", () => {
+    const rows =
+      "kind: sensitivity\nrange: trap\n\nA grab on lead wrist, pull -> B follow\nA collapse -> B shooting hand";
+    expect(plays("harder-push", rows)).toEqual([
+      "A grab on lead wrist, pull! -> B follow\nA collapse -> B shooting hand",
+    ]);
+  });
+  test("nobody pushes a child hard", () => {
+    expect(made("harder-push", push.replace("\n\n", "\nB: minor, height 130\n\n"))).toEqual([]);
+  });
   test("where nobody pushes there is nothing to make stronger", () => {
     const hold = "kind: sensitivity\n\nA grab on lead wrist -> B strip";
     expect([...made("harder-push", hold), ...made("sudden-push", hold)]).toEqual([]);

@@ -131,3 +131,9 @@ describe("what grows by another path", () => {
     expect(changes("swap-roles", three)).toEqual(["Rotate after each one"]);
   });
 });
+
+test("at another height the feet do what they did", () => {
+  expect(
+    plays("other-height", "tradition: japanese\n\nA oi zuki to body -> B step back + soto uke, gyaku zuki"),
+  ).toEqual(["A oi zuki high -> B age uke + step back, gyaku zuki"]);
+});

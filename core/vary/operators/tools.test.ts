@@ -98,3 +98,9 @@ describe("a cycle of blows that meet", () => {
     expect(tools("training knife 28 cm")).toEqual([]);
   });
 });
+
+test("what the title or the focus names stays in it: no tool with which it cannot be done", () => {
+  const about = (row: string) => `${row}\nA: wears gloves\nB: wears gloves\n\nA jab -> B slip out, lead hook`;
+  expect(changed(about("title: On the bell")).has("stick")).toBe(true);
+  expect(changed(about("focus: the slip, early")).has("stick")).toBe(false);
+});

@@ -9,7 +9,7 @@ import type { Blow } from "../../exchange/types.ts";
 import type { Checked } from "../../drill/types.ts";
 import { lineText } from "../../score/format.ts";
 import { expandRange } from "../../score/ranges.ts";
-import { linesOf } from "../../score/structure.ts";
+import { headerValue, linesOf } from "../../score/structure.ts";
 import type { School } from "../../policy/school.ts";
 import { framedBlow, framedBlows, lands, soundAnswer, type FramedBlow } from "../../answers/answers.ts";
 import { contextOf, headerRows, written } from "../../score/edit.ts";
@@ -61,7 +61,7 @@ export const otherTool: Operator = (drill, school) => {
     // The first feed sets the distance: a later line may not hold from there, and is left out.
     const bad = wrongLines(assess(readRows(written(rows, all)), school), school);
     const carried = all.filter((_, i) => !bad.has(i));
-    if (carried.length === 0) return [];
+    if (carried.length === 0 || themeOf(checked).some((move) => !carried.some((row) => row.includes(move)))) return [];
     const left = lines.filter((_, i) => made[i] === null || bad.has(all.indexOf(made[i]!))).map(rowOf);
     const same = carried.every((row) => lines.some((line) => lineText(line.item.line) === row));
     return [
@@ -77,6 +77,14 @@ export const otherTool: Operator = (drill, school) => {
 
 const isBare = ({ feeder, answerer }: (typeof data.tools)[number]): boolean =>
   !feeder.holds && !answerer.holds && feeder.wears.length + answerer.wears.length === 0;
+
+/** The moves of a drill that its title or its focus names: what it is about. */
+function themeOf({ score, exchanges }: Checked): string[] {
+  const about = [headerValue(score, "title"), headerValue(score, "focus")].join(" ").toLowerCase();
+  const moves = exchanges.flatMap(({ answer, returns }) => [...answer, ...returns.map(({ use }) => use)]);
+  const named = moves.map(({ move }) => move.name.toLowerCase()).filter((name) => about.includes(name));
+  return [...new Set(named)];
+}
 
 /** The drill with a row for each line that a range of numbers stands for. */
 function oneByOne(checked: Checked, school: School): Checked {
