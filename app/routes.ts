@@ -22,6 +22,7 @@ export default [
     route("people", "routes/people.tsx"),
     route("people.csv", "routes/people-file.ts"),
     route("answers", "routes/answers.tsx"),
+    route("deleted", "routes/deleted.tsx"),
     route("help", "routes/help.tsx"),
     route("words/settings", "routes/settings.tsx"),
     route("words", "routes/words.tsx"),

@@ -12,12 +12,12 @@ import {
 } from "./classes.ts";
 import {
   createDrill,
-  deleteDrill,
+  deleteDrills,
   getDrill,
   listDrills,
   listExchangeIds,
   listRevisions,
-  restoreDrill,
+  restoreDrills,
   saveDrill,
 } from "./drills.ts";
 import { eraseStudent, insertStudent, listGear, listStudents, setGear } from "./people.ts";
@@ -100,12 +100,12 @@ describe("drills", () => {
   });
   test("a deleted drill is gone for others and can be brought back", async () => {
     const id = await drill();
-    expect(await deleteDrill(db, scope, id)).toBe(true);
+    expect(await deleteDrills(db, scope, [id])).toBe(1);
     expect(await getDrill(db, scope, id)).toBeNull();
     expect(await saveDrill(scope, id, { baseVersion: 1, input: input("A jab -> B catch"), auto: false })).toEqual({
       kind: "gone",
     });
-    await restoreDrill(db, scope, id);
+    await restoreDrills(db, scope, [id]);
     expect(await getDrill(db, scope, id)).not.toBeNull();
   });
   test("a variation knows what it came from", async () => {
@@ -134,7 +134,7 @@ describe("schools", () => {
     const other = await newSchool();
     expect(await listDrills(db, other)).toEqual([]);
     expect(await getDrill(db, other, id)).toBeNull();
-    expect(await deleteDrill(db, other, id)).toBe(false);
+    expect(await deleteDrills(db, other, [id])).toBe(0);
     expect(await saveDrill(other, id, { baseVersion: 1, input: input("A jab -> B catch"), auto: false })).toEqual({
       kind: "gone",
     });

@@ -14,6 +14,7 @@ export interface DrillRow {
   readonly updated_at: Date;
   readonly last_trained: string | null;
   readonly starred: boolean;
+  readonly tags: readonly string[];
   /** The drill of which it is a variation; null where it stands for itself. */
   readonly parent_id: string | null;
   readonly parent_title: string | null;
@@ -58,7 +59,7 @@ export interface RevisionInput {
 }
 
 const LIST = `
-  select d.id, d.title, d.version, r.kind, r.verdict, r.load_total, d.updated_at, d.starred, r.summary,
+  select d.id, d.title, d.version, r.kind, r.verdict, r.load_total, d.updated_at, d.starred, d.tags, r.summary,
     (select max(c.held_on) from blocks b join classes c on c.school_id = b.school_id and c.id = b.class_id
       where b.school_id = d.school_id and b.drill_id = d.id and c.held_on <= current_date and c.deleted_at is null) as last_trained,
     pd.id as parent_id, pd.title as parent_title, l.changed
@@ -72,13 +73,6 @@ const LIST = `
 export const listDrills = (db: Db, scope: Scope): Promise<DrillRow[]> =>
   db.query<DrillRow>(`${LIST} order by d.title, d.id`, [scope.schoolId]);
 
-/** Drills that were deleted and can be brought back, the last one first. */
-export const listDeletedDrills = (db: Db, scope: Scope): Promise<{ id: string; title: string; deleted_at: Date }[]> =>
-  db.query(
-    `select id, title, deleted_at from drills where school_id = $1 and deleted_at is not null order by deleted_at desc limit 50`,
-    [scope.schoolId],
-  );
-
 export async function getDrill(
   db: Db,
   scope: Scope,
@@ -90,9 +84,27 @@ export async function getDrill(
   return revision && { drill, revision };
 }
 
-/** Puts a star on a drill, or takes it off: it stands among those at hand. */
-export const setStar = (db: Db, scope: Scope, id: string, star: "on" | "off"): Promise<unknown> =>
-  db.query(`update drills set starred = $3 where school_id = $1 and id = $2`, [scope.schoolId, id, star === "on"]);
+/** Puts a star on drills, or takes it off: they stand among those at hand. */
+export const setStars = (db: Db, scope: Scope, ids: readonly string[], star: "on" | "off"): Promise<unknown> =>
+  db.query(`update drills set starred = $3 where school_id = $1 and id = any($2::uuid[])`, [
+    scope.schoolId,
+    ids,
+    star === "on",
+  ]);
+
+/** Puts a tag on drills, each once, or takes it off. */
+export const setTag = (
+  db: Db,
+  scope: Scope,
+  ids: readonly string[],
+  { tag, put }: { readonly tag: string; readonly put: "on" | "off" },
+): Promise<unknown> =>
+  db.query(
+    `update drills set tags = case when $4 then (select array_agg(distinct one order by one) from unnest(tags || $3::text) one)
+       else array_remove(tags, $3) end
+     where school_id = $1 and id = any($2::uuid[]) and deleted_at is null`,
+    [scope.schoolId, ids, tag, put === "on"],
+  );
 
 const REVISION = `select r.id, r.drill_id, r.number, r.text, r.created_at, a.name as author, r.author_id, r.auto, r.verdict, r.model_version
   from revisions r left join accounts a on a.id = r.author_id where r.school_id = $1 and r.drill_id = $2`;
@@ -301,15 +313,14 @@ export async function updateVerdict(
   );
 }
 
-/** Takes a drill out of the lists; its revisions stay for the log. */
-export async function deleteDrill(db: Db, scope: Scope, id: string): Promise<boolean> {
+/** Takes drills out of the lists; their revisions stay for the log. How many were there. */
+export async function deleteDrills(db: Db, scope: Scope, ids: readonly string[]): Promise<number> {
   const rows = await db.query(
-    `update drills set deleted_at = now() where school_id = $1 and id = $2 and deleted_at is null returning id`,
-    [scope.schoolId, id],
+    `update drills set deleted_at = now() where school_id = $1 and id = any($2::uuid[]) and deleted_at is null returning id`,
+    [scope.schoolId, ids],
   );
-  return rows.length > 0;
+  return rows.length;
 }
 
-export async function restoreDrill(db: Db, scope: Scope, id: string): Promise<void> {
-  await db.query(`update drills set deleted_at = null where school_id = $1 and id = $2`, [scope.schoolId, id]);
-}
+export const restoreDrills = (db: Db, scope: Scope, ids: readonly string[]): Promise<unknown> =>
+  db.query(`update drills set deleted_at = null where school_id = $1 and id = any($2::uuid[])`, [scope.schoolId, ids]);

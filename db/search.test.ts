@@ -1,7 +1,8 @@
 /** What one search finds of a school, and only of that one; stars; everybody ticked at once. */
 import { randomUUID } from "node:crypto";
 import { createClass, deleteClass, listPresence, setEverybody } from "./classes.ts";
-import { createDrill, deleteDrill, getDrill, setStar } from "./drills.ts";
+import { countDeleted, listDeleted } from "./deleted.ts";
+import { createDrill, deleteDrills, getDrill, restoreDrills, setStars, setTag } from "./drills.ts";
 import { insertStudent, setArchived } from "./people.ts";
 import { closePool, db } from "./pool.ts";
 import { insertSchool } from "./school.ts";
@@ -48,7 +49,7 @@ test("drills are found by title first, then by what is in them; deleted ones and
   await drill(scope, "title: Weaving\n\nA lead hook -> B weave\n");
   await drill(scope, "title: Other\n\nA lead hook -> B weave\n");
   const gone = await drill(scope, "title: Gone weave\n\nA jab -> B catch\n");
-  await deleteDrill(db, scope, gone);
+  await deleteDrills(db, scope, [gone]);
   expect(await titles("weav", "\\m(?:weave)\\M")).toEqual(["Weaving", "Other"]);
   expect(await titles("weav", null)).toEqual(["Weaving"]);
   expect(await titles("hook", "\\m(?:hoo)\\M")).toEqual([]);
@@ -76,12 +77,44 @@ test("people who were archived and classes that were deleted are not found", asy
 
 test("a star is put on and taken off, in its own school", async () => {
   const id = await drill(scope, "A jab -> B catch\n");
-  await setStar(db, await newSchool(), id, "on");
+  await setStars(db, await newSchool(), [id], "on");
   expect((await getDrill(db, scope, id))!.drill.starred).toBe(false);
-  await setStar(db, scope, id, "on");
+  await setStars(db, scope, [id], "on");
   expect((await getDrill(db, scope, id))!.drill.starred).toBe(true);
-  await setStar(db, scope, id, "off");
+  await setStars(db, scope, [id], "off");
   expect((await getDrill(db, scope, id))!.drill.starred).toBe(false);
+});
+
+test("a tag goes onto several drills once each, and off again; never onto those of another school", async () => {
+  const [one, two] = [await drill(scope, "A jab -> B catch\n"), await drill(scope, "A jab -> B slip\n")];
+  const tags = async (id: string) => (await getDrill(db, scope, id))!.drill.tags;
+  await setTag(db, scope, [one], { tag: "warm-up", put: "on" });
+  await setTag(db, scope, [one, two], { tag: "exam", put: "on" });
+  await setTag(db, scope, [one], { tag: "exam", put: "on" });
+  await setTag(db, await newSchool(), [one], { tag: "stolen", put: "on" });
+  expect([await tags(one), await tags(two)]).toEqual([["exam", "warm-up"], ["exam"]]);
+  await setTag(db, scope, [one, two], { tag: "exam", put: "off" });
+  expect([await tags(one), await tags(two)]).toEqual([["warm-up"], []]);
+});
+
+test("drills and classes that were deleted are listed together, the last first, each school its own", async () => {
+  const [one, two] = [
+    await drill(scope, "title: Gone one\n\nA jab -> B catch\n"),
+    await drill(scope, "title: Gone two\n\nA jab -> B slip\n"),
+  ];
+  const lesson = randomUUID();
+  await createClass(db, scope, { id: lesson, held_on: "2026-11-25", title: "Gone evening", minutes: 90, theme: "" });
+  expect(await deleteDrills(db, scope, [one, two])).toBe(2);
+  await deleteClass(db, scope, lesson);
+  expect((await listDeleted(db, scope)).map(({ kind, title }) => [kind, title]).slice(0, 3)).toEqual([
+    ["class", "Gone evening, 25 Nov 2026"],
+    ["drill", "Gone one"],
+    ["drill", "Gone two"],
+  ]);
+  expect(await countDeleted(db, await newSchool())).toBe(0);
+  const before = await countDeleted(db, scope);
+  await restoreDrills(db, scope, [one, two]);
+  expect(await countDeleted(db, scope)).toBe(before - 2);
 });
 
 test("everybody of the school is ticked at once, but for the archived; then nobody", async () => {

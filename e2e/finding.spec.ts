@@ -77,6 +77,39 @@ test("a star, a copy, and the tour that stays closed", async ({ page }) => {
   await expect.poll(() => editorText(page)).toContain("title: Hands off, copy");
 });
 
+test("several drills at once: a tag, a star, and all of them deleted and brought back; a ladder goes with its drill", async ({
+  page,
+}) => {
+  const faults = faultsOf(page);
+  for (const n of ["one", "two"]) await freshDrill(page, `title: Bulk ${n}\n\nA jab -> B catch\n`);
+  await page.goto("/?q=bulk");
+  await page.getByRole("checkbox", { name: "Choose all that are listed" }).check();
+  const bar = page.getByRole("region", { name: "Chosen drills" });
+  await expect(bar.getByText("2 drills chosen")).toBeVisible();
+  await bar.getByRole("combobox", { name: "Tag" }).fill("Term exam");
+  await bar.getByRole("button", { name: "Add tag" }).click();
+  await expect(page.getByText("term exam", { exact: true }).first()).toBeVisible();
+  await bar.getByRole("button", { name: "Star", exact: true }).click();
+  await expect(bar.getByRole("button", { name: "Take the star off" })).toBeVisible();
+  await expectAccessible(page);
+  await page.goto("/");
+  await page.getByRole("button", { name: "term exam" }).click();
+  await expect(page.getByRole("link", { name: /^Bulk/ })).toHaveCount(2);
+  await expect(page.getByRole("link", { name: "Four-count weave" })).toHaveCount(0);
+  await page.getByRole("checkbox", { name: "Choose all that are listed" }).check();
+  await bar.getByRole("button", { name: "Delete" }).click();
+  await expect(page.getByText("2 drills are deleted.")).toBeVisible();
+  await expect(page.getByRole("link", { name: /^Bulk/ })).toHaveCount(0);
+  await page.getByRole("button", { name: "Bring them back" }).click();
+  await expect(page.getByRole("link", { name: /^Bulk/ })).toHaveCount(2);
+  await page.goto("/");
+  await page.getByRole("checkbox", { name: "Choose Single answers at the quay and 6 made from it" }).check();
+  await expect(bar.getByText("7 drills chosen")).toBeVisible();
+  await bar.getByRole("button", { name: "Choose none" }).click();
+  await expect(bar).toHaveCount(0);
+  expect(faults).toEqual([]);
+});
+
 test("while an answer is typed, what holds against this very feed stands first", async ({ page }) => {
   await freshDrill(page, "title: Typing\n\nA rear uppercut -> B \n");
   await focusEditor(page);

@@ -26,8 +26,11 @@ test("a deleted drill comes back by the button that has the focus, and from the 
   await page.getByRole("button", { name: "Delete To and fro" }).click();
   await expect(page.getByRole("link", { name: "To and fro" })).toHaveCount(0);
   await page.goto("/");
-  await page.getByText(/deleted drill/).click();
+  await page.getByRole("link", { name: /deleted$/ }).click();
   await page.getByRole("button", { name: "Bring back To and fro" }).click();
+  await expect(page.getByRole("button", { name: "Bring back To and fro" })).toHaveCount(0);
+  await expectAccessible(page);
+  await page.goto("/?q=to+and+fro");
   await expect(page.getByRole("link", { name: "To and fro" })).toBeVisible();
 });
 

@@ -115,6 +115,28 @@ export function idIn(text: string | undefined): string {
   return text;
 }
 
+/** At most so many things are changed at once. */
+const MOST_AT_ONCE = 500;
+
+/** Several ids of a field, with commas. */
+export function idsIn(text: string | undefined): string[] {
+  const ids = (text ?? "").split(",").map(idIn);
+  if (ids.length > MOST_AT_ONCE) throw new BadInput(`At most ${MOST_AT_ONCE} are changed at once. Choose fewer.`);
+  return ids;
+}
+
+const MAX_TAG = 30;
+const tagSchema = string()
+  .trim()
+  .lowercase()
+  .min(1, "Write the tag first.")
+  .max(MAX_TAG, `A tag has at most ${MAX_TAG} letters.`)
+  .matches(/^[^,]*$/, "A tag has no comma. Put on one after the other.")
+  .required("Write the tag first.");
+
+/** A tag as it is kept: small letters, single blanks. */
+export const tagIn = (text: string | undefined): string => tagSchema.validateSync(text?.replace(/\s+/g, " "));
+
 const presenceSchema = object({
   student: uuid,
   from: number().integer().min(0).max(60).default(0),

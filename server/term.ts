@@ -2,6 +2,7 @@
 import { createEvents, type EventAttributes } from "ics";
 import { classSchema } from "#core/class/lesson.ts";
 import { listAttendance, listClasses, meetings, type ClassRow } from "#db/classes.ts";
+import { countDeleted } from "#db/deleted.ts";
 import { listEverybody } from "#db/people.ts";
 import { db } from "#db/pool.ts";
 import type { TermPage, TermPerson } from "./views.ts";
@@ -18,11 +19,12 @@ function overlap(a: ClassRow, b: ClassRow): boolean {
 }
 
 export async function termPage(scope: Scope): Promise<TermPage> {
-  const [classes, everybody, met, attendance] = await Promise.all([
+  const [classes, everybody, met, attendance, deleted] = await Promise.all([
     listClasses(db, scope),
     listEverybody(db, scope),
     meetings(db, scope, NOBODY),
     listAttendance(db, scope),
+    countDeleted(db, scope),
   ]);
   const here = new Map<string, Set<string>>();
   for (const { class_id, student_id } of attendance)
@@ -53,6 +55,7 @@ export async function termPage(scope: Scope): Promise<TermPage> {
     }),
     people,
     today: new Date().toISOString().slice(0, 10),
+    deleted,
   };
 }
 

@@ -99,6 +99,8 @@ export interface TermPage {
   readonly classes: readonly (LessonView & { readonly here: number; readonly clash: readonly string[] })[];
   readonly people: readonly TermPerson[];
   readonly today: string;
+  /** How many things were deleted and can be brought back. */
+  readonly deleted: number;
 }
 
 /** How a change of the settings ended. */

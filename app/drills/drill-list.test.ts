@@ -1,5 +1,5 @@
 /** What is found in the list of drills, and what stands below what. */
-import { filtered, grouped, isFiltered, NO_FILTERS, sorted, type DrillListRow } from "./drill-list.ts";
+import { filtered, grouped, isFiltered, NO_FILTERS, sorted, tagsOf, type DrillListRow } from "./drill-list.ts";
 import { drillRow as drill } from "./testing.ts";
 
 const ids = (drills: readonly DrillListRow[]) => drills.map(({ id }) => id);
@@ -20,6 +20,13 @@ test("stars, kinds and verdicts narrow it down together", () => {
   expect(isFiltered(NO_FILTERS)).toBe(false);
   expect(isFiltered({ ...NO_FILTERS, q: "  " })).toBe(false);
   expect(isFiltered({ ...NO_FILTERS, stars: "starred" })).toBe(true);
+});
+
+test("tags are searched and filtered by, those on most drills first", () => {
+  const all = [drill("a", { tags: ["term exam", "warm-up"] }), drill("b", { tags: ["warm-up"] }), drill("c")];
+  expect(tagsOf(all)).toEqual(["warm-up", "term exam"]);
+  expect(ids(filtered(all, { ...NO_FILTERS, tag: "warm-up" }, new Set()))).toEqual(["a", "b"]);
+  expect(ids(filtered(all, { ...NO_FILTERS, q: "exam" }, new Set()))).toEqual(["a"]);
 });
 
 test("worst first, last trained last, and names where nothing else decides", () => {

@@ -1,5 +1,5 @@
 /** The list of drills: what it shows, what is found in it, and what stands below what. */
-import { folded } from "#core/words/find.ts";
+import { folded } from "#core/words/name-key.ts";
 
 export interface DrillListRow {
   readonly id: string;
@@ -9,6 +9,7 @@ export interface DrillListRow {
   readonly load_total: number;
   readonly last_trained: string | null;
   readonly starred: boolean;
+  readonly tags: readonly string[];
   /** The drill of which it is a variation; null where it stands for itself. */
   readonly parent_id: string | null;
   readonly parent_title: string | null;
@@ -44,27 +45,29 @@ export interface Filters {
   readonly kind: string;
   readonly verdict: string;
   readonly stars: string;
+  readonly tag: string;
 }
-export const NO_FILTERS: Filters = { q: "", kind: "all", verdict: "all", stars: "all" };
+export const NO_FILTERS: Filters = { q: "", kind: "all", verdict: "all", stars: "all", tag: "all" };
 export const isFiltered = (filters: Filters): boolean =>
   (Object.keys(NO_FILTERS) as (keyof Filters)[]).some((key) => filters[key].trim() !== NO_FILTERS[key]);
 
 /** Drills that fit all filters. `byMove`: those in whose rows the words stand for a move. */
 export function filtered(
   drills: readonly DrillListRow[],
-  { q, kind, verdict, stars }: Filters,
+  { q, kind, verdict, stars, tag }: Filters,
   byMove: ReadonlySet<string>,
 ): DrillListRow[] {
   const words = folded(q).split(" ").filter(Boolean);
   return drills.filter((d) => {
     const text = folded(
-      `${d.title} ${d.kind} ${d.summary.level ?? ""} ${d.summary.tools?.join(" ") ?? ""} ${d.changed ?? ""}`,
+      `${d.title} ${d.kind} ${d.summary.level ?? ""} ${d.summary.tools?.join(" ") ?? ""} ${d.changed ?? ""} ${d.tags.join(" ")}`,
     );
     return (
       (words.every((word) => text.includes(word)) || byMove.has(d.id)) &&
       (kind === "all" || d.kind === kind) &&
       (verdict === "all" || d.verdict === verdict) &&
-      (stars === "all" || d.starred)
+      (stars === "all" || d.starred) &&
+      (tag === "all" || d.tags.includes(tag))
     );
   });
 }
@@ -101,4 +104,11 @@ export function grouped(drills: readonly DrillListRow[]): DrillGroup[] {
     const below = groups.get(drill.id);
     return below ? [{ drill, below }] : [];
   });
+}
+
+/** The tags of the drills, those on most of them first. */
+export function tagsOf(drills: readonly DrillListRow[]): string[] {
+  const times = new Map<string, number>();
+  for (const tag of drills.flatMap(({ tags }) => tags)) times.set(tag, (times.get(tag) ?? 0) + 1);
+  return [...times].sort((a, b) => b[1] - a[1] || a[0].localeCompare(b[0])).map(([tag]) => tag);
 }

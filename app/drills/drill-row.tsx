@@ -5,7 +5,9 @@ import StarBorderOutlined from "@mui/icons-material/StarBorderOutlined";
 import StarOutlined from "@mui/icons-material/Star";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import Checkbox from "@mui/material/Checkbox";
 import IconButton from "@mui/material/IconButton";
+import { styled } from "@mui/material/styles";
 import type { ReactNode } from "react";
 import { Link, useFetcher } from "react-router";
 import type { action } from "../routes/drills.tsx";
@@ -32,14 +34,28 @@ export function DrillRow({
   most,
   fold,
   below = false,
+  chosen,
+  onChoose,
 }: {
   readonly drill: DrillListRow;
   readonly most: number;
   readonly fold?: { readonly count: number; readonly open: boolean; readonly onToggle: () => void };
   readonly below?: boolean;
+  readonly chosen: boolean;
+  readonly onChoose: (chosen: boolean) => void;
 }) {
+  const hidden = fold && !fold.open ? ` and ${fold.count} made from it` : "";
   return (
-    <tr>
+    <Box component="tr" {...(chosen ? { "data-chosen": "" } : {})}>
+      <td className="choose">
+        <Checkbox
+          size="small"
+          checked={chosen}
+          onChange={(_, now) => onChoose(now)}
+          slotProps={{ input: { "aria-label": `Choose ${d.title}${hidden}` } }}
+          sx={{ p: 0.75, ...FOR_THUMBS }}
+        />
+      </td>
       <td>
         <VerdictRing verdict={d.verdict} />
       </td>
@@ -47,6 +63,9 @@ export function DrillRow({
         <Link to={`/drills/${d.id}`} prefetch="intent">
           {d.title}
         </Link>
+        {d.tags.map((tag) => (
+          <Tag key={tag}>{tag}</Tag>
+        ))}
         <Box sx={{ color: "text.secondary", fontSize: "0.92rem" }}>{aboutOf(d)}</Box>
         {fold && (
           <Button
@@ -83,9 +102,20 @@ export function DrillRow({
           </Act>
         </Box>
       </td>
-    </tr>
+    </Box>
   );
 }
+
+/** A tag beside a title. */
+const Tag = styled("span")(({ theme }) => ({
+  marginLeft: 8,
+  padding: "1px 8px",
+  border: `1px solid ${theme.vars?.palette.hairline}`,
+  borderRadius: 3,
+  color: theme.vars?.palette.text.secondary,
+  fontSize: "0.85rem",
+  whiteSpace: "nowrap",
+}));
 
 /** A button that does something with a drill; it works before the page's own code is there. */
 function Act({
@@ -104,7 +134,7 @@ function Act({
   const fetcher = useFetcher<typeof action>({ key: LIST });
   return (
     <fetcher.Form method="post" {...(className ? { className } : {})}>
-      <input type="hidden" name="id" value={id} />
+      <input type="hidden" name="ids" value={id} />
       <input type="hidden" name="title" value={title} />
       <IconButton
         type="submit"

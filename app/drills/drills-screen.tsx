@@ -1,8 +1,6 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import TextField from "@mui/material/TextField";
-import { styled } from "@mui/material/styles";
-import { Fragment, useEffect, useMemo, useRef, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { Link, useFetcher, useNavigate, useRevalidator } from "react-router";
 import type { JudgingView } from "#server/views.ts";
 import type { action } from "../routes/drills.tsx";
@@ -13,27 +11,22 @@ import {
   isFiltered,
   NO_FILTERS,
   sorted,
-  type DrillGroup,
+  tagsOf,
   type DrillListRow,
-  type SortKey,
   type Sorting,
 } from "./drill-list.ts";
-import { DrillRow, LIST } from "./drill-row.tsx";
+import { ChosenBar } from "./chosen-bar.tsx";
+import { LIST } from "./drill-row.tsx";
+import { DrillTable } from "./drill-table.tsx";
 import { Tour } from "./tour.tsx";
-import { shortDate } from "../ui/dates.ts";
+import { DeletedLink } from "../ui/deleted-link.tsx";
 import { VerdictRing } from "../ui/marks.tsx";
 import { ReadFile } from "./read-file.tsx";
 import { useFilters } from "../ui/use-filters.ts";
 import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";
-import { Row, Rows } from "../ui/rows.tsx";
+import { SearchField } from "../ui/search-field.tsx";
 import { DoneSnackbar } from "../ui/done-snackbar.tsx";
-import { NOT_ON_PAPER, UNSEEN } from "../ui/theme.ts";
-
-interface DeletedDrill {
-  readonly id: string;
-  readonly title: string;
-  readonly deleted_at: string;
-}
+import { NOT_ON_PAPER } from "../ui/theme.ts";
 
 const KINDS = [
   { value: "all", label: "All kinds" },
@@ -47,53 +40,23 @@ const VERDICTS = [
   { value: "risky", label: "Risky" },
   { value: "broken", label: "Broken" },
 ] as const;
+/** So many tags are offered; the search finds all. */
+const MOST_TAGS = 12;
 const STARS = [
   { value: "all", label: "All" },
   { value: "starred", label: "Starred" },
 ] as const;
 
-const Table = styled("table")(({ theme }) => ({
-  width: "100%",
-  borderCollapse: "collapse",
-  "& th": {
-    textAlign: "left",
-    fontWeight: 600,
-    color: theme.vars?.palette.text.secondary,
-    padding: "4px 12px",
-    fontSize: "0.92rem",
-  },
-  "& td": { padding: "6px 12px", borderTop: `1px solid ${theme.vars?.palette.hairline}`, verticalAlign: "middle" },
-  "& tbody tr:hover": { background: theme.vars?.palette.background.paper },
-  "& a": {
-    color: "inherit",
-    fontWeight: 650,
-    fontSize: "1.05rem",
-    textDecorationColor: theme.vars?.palette.hairline,
-    textUnderlineOffset: 4,
-  },
-  [theme.breakpoints.down("md")]: { "& .wide": { display: "none" } },
-  // On paper the list alone, without what can be pressed.
-  "@media print": { "& th:last-child, & td:last-child": { display: "none" } },
-}));
-const SortButton = styled("button")({
-  font: "inherit",
-  color: "inherit",
-  fontWeight: 600,
-  background: "none",
-  border: 0,
-  padding: "8px 0",
-  cursor: "pointer",
-});
-
 /** The school's drills: find one, or start one from a feed. */
 export function DrillsScreen({
   drills,
-  deleted = [],
+  deleted = 0,
   judging = null,
   tour = false,
 }: {
   drills: readonly DrillListRow[];
-  deleted?: readonly DeletedDrill[];
+  /** How many things were deleted and can be brought back. */
+  deleted?: number;
   /** Stored verdicts that are being worked out again; null where none are. */
   judging?: JudgingView | null;
   /** Somebody is here for the first time. */
@@ -112,17 +75,10 @@ export function DrillsScreen({
     return isFiltered(values) ? all.map((drill) => ({ drill, below: [] })) : grouped(all);
   }, [drills, values, byMove, sort]);
   const most = Math.max(1, ...drills.map((d) => d.load_total));
-  const head = (key: SortKey, label: string, className?: string) => (
-    <th
-      scope="col"
-      className={className}
-      aria-sort={sort.key === key ? (sort.down ? "descending" : "ascending") : "none"}
-    >
-      <SortButton type="button" onClick={() => setSort({ key, down: sort.key === key && !sort.down })}>
-        {label} <span aria-hidden>{sort.key === key ? (sort.down ? "↓" : "↑") : ""}</span>
-      </SortButton>
-    </th>
-  );
+  const tags = useMemo(() => tagsOf(drills).slice(0, MOST_TAGS), [drills]);
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  // What was deleted meanwhile, here or elsewhere, is not chosen any more.
+  const chosenDrills = useMemo(() => drills.filter(({ id }) => chosen.has(id)), [drills, chosen]);
   return (
     <>
       <ScreenHead
@@ -150,83 +106,47 @@ export function DrillsScreen({
           flexWrap: "wrap",
           gap: 3,
           rowGap: 0.5,
-          alignItems: "center",
+          alignItems: "end",
           px: { xs: 2, sm: 3 },
           pb: 1.5,
           ...NOT_ON_PAPER,
         }}
       >
-        <TextField
-          size="small"
-          label="Search drills and moves"
-          value={values.q}
-          onChange={(e) => set("q", e.target.value)}
-          sx={{ width: 240 }}
-        />
+        <SearchField label="Search drills and moves" value={values.q} onChange={(q) => set("q", q)} />
         <WordChoice label="Kind" options={KINDS} value={kind} onChange={(v) => set("kind", v)} />
         <WordChoice label="Verdict" options={VERDICTS} value={verdict} onChange={(v) => set("verdict", v)} />
         <WordChoice label="Stars" options={STARS} value={stars} onChange={(v) => set("stars", v)} />
-      </Box>
-      <Box sx={{ px: { xs: 0.5, sm: 1.5 }, pb: 4 }}>
-        <Table>
-          <thead>
-            <tr>
-              {head("verdict", "Verdict")}
-              {head("title", "Drill")}
-              <th scope="col" className="wide">
-                Kind
-              </th>
-              <th scope="col" className="wide">
-                Tools
-              </th>
-              {head("load", "Load", "wide")}
-              {head("trained", "Last trained", "wide")}
-              <th scope="col">
-                <Box component="span" sx={UNSEEN}>
-                  Star, copy, delete
-                </Box>
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            <Groups groups={groups} most={most} />
-          </tbody>
-        </Table>
-        {groups.length === 0 && (
-          <Box sx={{ p: 4, color: "text.secondary" }}>
-            {drills.length === 0
-              ? "No drills yet. Write a feed above, for example “A jab”, and go on at the desk."
-              : "No drill fits. Take a filter away, or search for another word."}
-          </Box>
+        {tags.length > 0 && (
+          <WordChoice
+            label="Tags"
+            options={[{ value: "all", label: "Any tag" }, ...tags.map((tag) => ({ value: tag, label: tag }))]}
+            value={values.tag}
+            onChange={(v) => set("tag", v)}
+          />
         )}
       </Box>
+      {chosenDrills.length > 0 && (
+        <ChosenBar drills={chosenDrills} tags={tagsOf(drills)} onClear={() => setChosen(new Set())} />
+      )}
+      <DrillTable groups={groups} most={most} sort={sort} onSort={setSort} chosen={chosen} onChoose={setChosen} />
+      {groups.length === 0 && (
+        <Box sx={{ p: 4, color: "text.secondary" }}>
+          {drills.length === 0
+            ? "No drills yet. Write a feed above, for example “A jab”, and go on at the desk."
+            : "No drill fits. Take a filter away, or search for another word."}
+        </Box>
+      )}
       <Legend />
-      <Deleted drills={deleted} />
+      <DeletedLink count={deleted} />
     </>
   );
-}
-
-/** Drills, each with what was made from it folded below. `most`: the largest load in the list. */
-function Groups({ groups, most }: { readonly groups: readonly DrillGroup[]; readonly most: number }) {
-  const [open, setOpen] = useState<ReadonlySet<string>>(new Set());
-  const toggle = (id: string) =>
-    setOpen((now) => new Set(now.has(id) ? [...now].filter((one) => one !== id) : [...now, id]));
-  return groups.map(({ drill, below }) => {
-    const fold = { count: below.length, open: open.has(drill.id), onToggle: () => toggle(drill.id) };
-    return (
-      <Fragment key={drill.id}>
-        <DrillRow drill={drill} most={most} {...(below.length > 0 ? { fold } : {})} />
-        {fold.open && below.map((one) => <DrillRow key={one.id} drill={one} most={most} below />)}
-      </Fragment>
-    );
-  });
 }
 
 /** What came of the last deletion, and the way back. */
 function WhatWasDone() {
   const fetcher = useFetcher<typeof action>({ key: LIST });
   const navigate = useNavigate();
-  const done = fetcher.data?.kind === "starred" || !fetcher.data || "message" in fetcher.data ? null : fetcher.data;
+  const done = fetcher.data?.kind === "changed" || !fetcher.data || "message" in fetcher.data ? null : fetcher.data;
   return (
     <>
       <DoneSnackbar
@@ -234,7 +154,7 @@ function WhatWasDone() {
         onAct={({ kind, id, title }) =>
           kind === "copied"
             ? void navigate(`/drills/${id}`)
-            : void fetcher.submit({ intent: "restore", id, title }, { method: "post" })
+            : void fetcher.submit({ intent: "restore", ids: id, title }, { method: "post" })
         }
       />
       {fetcher.data && "message" in fetcher.data && <Notice tone="trouble">{fetcher.data.message}</Notice>}
@@ -273,35 +193,6 @@ const SIGNS = [
   { verdict: "risky", means: "works, with a risk" },
   { verdict: "broken", means: "something gets through" },
 ] as const;
-
-/** Drills that were deleted, each with its way back. */
-function Deleted({ drills }: { drills: readonly DeletedDrill[] }) {
-  const fetcher = useFetcher<typeof action>({ key: LIST });
-  if (drills.length === 0) return null;
-  return (
-    <Box component="details" sx={{ px: { xs: 2, sm: 3 }, pb: 4 }}>
-      <Box component="summary" sx={{ cursor: "pointer", py: 1, color: "text.secondary" }}>
-        {drills.length === 1 ? "One deleted drill" : `${drills.length} deleted drills`}
-      </Box>
-      <Rows aria-label="Deleted drills" sx={{ maxWidth: 620 }}>
-        {drills.map(({ id, title, deleted_at }) => (
-          <Row key={id} sx={{ display: "flex", alignItems: "center", gap: 2, py: 0.5 }}>
-            <Box sx={{ flex: 1 }}>{title}</Box>
-            <Box sx={{ color: "text.secondary" }}>{shortDate(deleted_at)}</Box>
-            <Button
-              size="small"
-              variant="outlined"
-              aria-label={`Bring back ${title}`}
-              onClick={() => void fetcher.submit({ intent: "restore", id, title }, { method: "post" })}
-            >
-              Bring it back
-            </Button>
-          </Row>
-        ))}
-      </Rows>
-    </Box>
-  );
-}
 
 /** Rest of typing before drills are looked through for a move, ms. */
 const QUIET = 250;
@@ -343,16 +234,9 @@ function StartDrill({ open }: { open: boolean }) {
         e.preventDefault();
         start();
       }}
-      sx={{ display: "flex", gap: 1 }}
+      sx={{ display: "flex", gap: 1, alignItems: "end" }}
     >
-      <TextField
-        size="small"
-        label="First attack"
-        placeholder="A jab"
-        value={feed}
-        onChange={(e) => setFeed(e.target.value)}
-        inputRef={input}
-      />
+      <SearchField label="First attack" placeholder="A jab" value={feed} onChange={setFeed} inputRef={input} />
       <Button type="submit" variant="contained" disabled={fetcher.state !== "idle"}>
         New drill
       </Button>

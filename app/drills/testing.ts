@@ -9,6 +9,7 @@ export const drillRow = (title: string, more: Partial<DrillListRow> = {}): Drill
   load_total: 5,
   last_trained: null,
   starred: false,
+  tags: [],
   parent_id: null,
   parent_title: null,
   changed: null,

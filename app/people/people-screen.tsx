@@ -1,18 +1,20 @@
 /** The people of the school: measures, levels, limits, wishes; gear; import and export. */
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import TextField from "@mui/material/TextField";
 import { styled } from "@mui/material/styles";
 import { useMemo, useState } from "react";
 import { useFetcher } from "react-router";
 import type { Wish } from "#core/pairs/score.ts";
-import { FAMILIES } from "#core/people/person.ts";
+import { FAMILIES } from "#core/people/families.ts";
 import type { PersonView } from "#server/views.ts";
 import type { action } from "../routes/people.tsx";
 import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";
-import { GearList } from "./gear-list.tsx";
-import { ImportPeople } from "./import-people.tsx";
-import { PersonDialog } from "./person-dialog.tsx";
+import { later } from "../ui/later.tsx";
+import { SearchField } from "../ui/search-field.tsx";
+
+const GearList = later(async () => (await import("./gear-list.tsx")).GearList);
+const ImportPeople = later(async () => (await import("./import-people.tsx")).ImportPeople);
+const PersonDialog = later(async () => (await import("./person-dialog.tsx")).PersonDialog);
 
 const PARTS = [
   { value: "people", label: "People" },
@@ -104,15 +106,7 @@ export function PeopleScreen({ asked = null, people, archived, wishes, gear }: P
         }}
       >
         <WordChoice label="What is shown" options={PARTS} value={part} onChange={setPart} />
-        {part !== "gear" && (
-          <TextField
-            size="small"
-            label="Search"
-            value={search}
-            onChange={(event) => setSearch(event.target.value)}
-            sx={{ my: 1, width: 220 }}
-          />
-        )}
+        {part !== "gear" && <SearchField label="Search people" value={search} onChange={setSearch} width={220} />}
       </Box>
       {part === "gear" ? (
         <GearList gear={gear} />

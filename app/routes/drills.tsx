@@ -1,8 +1,9 @@
 import { redirect } from "react-router";
-import { deleteDrill, listDeletedDrills, listDrills, restoreDrill, setStar } from "#db/drills.ts";
+import { countDeleted } from "#db/deleted.ts";
+import { deleteDrills, listDrills, restoreDrills, setStars, setTag } from "#db/drills.ts";
 import { db } from "#db/pool.ts";
 import { scopeContext } from "#server/context.ts";
-import { idIn } from "#server/forms.ts";
+import { idIn, idsIn, tagIn } from "#server/forms.ts";
 import { judgingOf } from "#server/judging.ts";
 import { copyDrill, makeDrill } from "#server/new-drill.ts";
 import { reading, writing } from "#server/respond.ts";
@@ -16,9 +17,9 @@ export const meta: Route.MetaFunction = () => [{ title: "Drills · Vicissor" }];
 export function loader({ request, context }: Route.LoaderArgs) {
   return reading(async () => {
     const scope = context.get(scopeContext);
-    const [drills, deleted] = await Promise.all([listDrills(db, scope), listDeletedDrills(db, scope)]);
+    const [drills, deleted] = await Promise.all([listDrills(db, scope), countDeleted(db, scope)]);
     return {
-      deleted: deleted.map((drill) => ({ ...drill, deleted_at: drill.deleted_at.toISOString() })),
+      deleted,
       drills: drills.map((drill) => ({ ...drill, updated_at: drill.updated_at.toISOString() })),
       judging: judgingOf(scope),
       tour: !request.headers.get("cookie")?.includes(`${TOUR_COOKIE}=closed`),
@@ -29,22 +30,30 @@ export function loader({ request, context }: Route.LoaderArgs) {
 export async function action({ request, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
   return writing(request, async (fields) => {
-    if (fields.intent === "star" || fields.intent === "unstar") {
-      await setStar(db, scope, idIn(fields.id), fields.intent === "star" ? "on" : "off");
-      return { kind: "starred" as const };
-    }
-    if (fields.intent === "copy") {
-      const copy = await copyDrill(scope, idIn(fields.id));
-      return copy.kind === "refused" ? copy : { kind: "copied" as const, id: copy.id, title: copy.title };
-    }
-    if (fields.intent === "delete" || fields.intent === "restore") {
-      const id = idIn(fields.id);
-      await (fields.intent === "delete" ? deleteDrill : restoreDrill)(db, scope, id);
-      return {
-        kind: fields.intent === "delete" ? ("deleted" as const) : ("restored" as const),
-        id,
-        title: fields.title ?? "",
-      };
+    switch (fields.intent) {
+      case "star":
+      case "unstar":
+        await setStars(db, scope, idsIn(fields.ids), fields.intent === "star" ? "on" : "off");
+        return { kind: "changed" as const };
+      case "tag":
+      case "untag": {
+        const put = fields.intent === "tag" ? ("on" as const) : ("off" as const);
+        await setTag(db, scope, idsIn(fields.ids), { tag: tagIn(fields.tag), put });
+        return { kind: "changed" as const };
+      }
+      case "copy": {
+        const copy = await copyDrill(scope, idIn(fields.ids));
+        return copy.kind === "refused" ? copy : { kind: "copied" as const, id: copy.id, title: copy.title };
+      }
+      case "delete":
+      case "restore":
+        await (fields.intent === "delete" ? deleteDrills : restoreDrills)(db, scope, idsIn(fields.ids));
+        return {
+          kind: fields.intent === "delete" ? ("deleted" as const) : ("restored" as const),
+          id: fields.ids!,
+          title: fields.title ?? "",
+          several: fields.ids!.includes(","),
+        };
     }
     const made = await makeDrill(scope, fields);
     if (made.kind === "refused") return made;

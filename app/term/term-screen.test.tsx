@@ -15,6 +15,7 @@ test("the term lists its classes, newest first, and names who is in two at once"
       people={[]}
       today="2026-11-25"
       trained={[]}
+      deleted={0}
     />,
   );
   expect(term).toMatch(/Edda Vire is ticked in two classes at the same time on 25 Nov/);

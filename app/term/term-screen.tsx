@@ -10,8 +10,12 @@ import type { action } from "../routes/term.tsx";
 import { DoneSnackbar } from "../ui/done-snackbar.tsx";
 import { shortDate } from "../ui/dates.ts";
 import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";
-import { TrainedView } from "./trained-view.tsx";
-import { ClassDialog, CopyDialog } from "./class-dialogs.tsx";
+import { DeletedLink } from "../ui/deleted-link.tsx";
+import { later } from "../ui/later.tsx";
+
+const TrainedView = later(async () => (await import("./trained-view.tsx")).TrainedView);
+const ClassDialog = later(async () => (await import("./class-dialogs.tsx")).ClassDialog);
+const CopyDialog = later(async () => (await import("./class-dialogs.tsx")).CopyDialog);
 import { Row, Rows } from "../ui/rows.tsx";
 
 const VIEWS = [
@@ -26,6 +30,7 @@ export function TermScreen({
   classes,
   people,
   today,
+  deleted,
   trained,
 }: TermPage & { readonly trained: readonly TrainedText[] }) {
   const [view, setView] = useState<(typeof VIEWS)[number]["value"]>("list");
@@ -75,6 +80,7 @@ export function TermScreen({
           onDelete={(c) => send("delete", c)}
         />
       )}
+      {view === "list" && <DeletedLink count={deleted} />}
       {view === "weeks" && <Weeks classes={byDay} today={today} />}
       {view === "people" && (
         <Rows aria-label="Who met whom" sx={{ px: { xs: 2, sm: 3 }, pb: 4 }}>

@@ -9,12 +9,14 @@ export interface Done {
   readonly kind: "deleted" | "restored" | "copied";
   readonly id: string;
   readonly title: string;
+  /** Several of a kind: `3 drills`; then `title` is said without quotation marks. */
+  readonly several?: boolean;
 }
 
 const SAYS = {
-  deleted: { what: "is deleted.", next: "Bring it back" },
-  restored: { what: "is back.", next: null },
-  copied: { what: "is made.", next: "Open it" },
+  deleted: { one: "is deleted.", several: "are deleted.", next: "Bring it back", all: "Bring them back" },
+  restored: { one: "is back.", several: "are back.", next: null, all: null },
+  copied: { one: "is made.", several: "are made.", next: "Open it", all: null },
 } as const;
 
 /** Long enough to read it and to change one's mind, ms. */
@@ -25,14 +27,15 @@ export function DoneSnackbar({ last, onAct }: { last: Done | null; onAct: (last:
   const [open, setOpen] = useState(false);
   useEffect(() => setOpen(last !== null), [last]);
   if (!last) return null;
-  const { what, next } = SAYS[last.kind];
+  const says = SAYS[last.kind];
+  const next = last.several ? says.all : says.next;
   return (
     <Snackbar
       open={open}
       onClose={(_, reason) => reason !== "clickaway" && setOpen(false)}
       anchorOrigin={{ vertical: "bottom", horizontal: "center" }}
       autoHideDuration={SHOWN}
-      message={`“${last.title}” ${what}`}
+      message={last.several ? `${last.title} ${says.several}` : `“${last.title}” ${says.one}`}
       action={
         next && (
           // The row that had the focus may be gone: it goes on from here.

@@ -6,9 +6,12 @@ import TextField from "@mui/material/TextField";
 import { styled } from "@mui/material/styles";
 import { useMemo, useState } from "react";
 import { Link } from "react-router";
+import { MOST_DELETED } from "#core/policy/deleted-moves.ts";
 import type { SchoolData } from "#core/policy/settings.ts";
 import { DoneSnackbar, type Done } from "../ui/done-snackbar.tsx";
 import { useFilters, withFilters } from "../ui/use-filters.ts";
+import { Row, Rows } from "../ui/rows.tsx";
+import { NOT_ON_PAPER } from "../ui/theme.ts";
 import { ScreenHead, Notice } from "../ui/parts.tsx";
 import { useSettings } from "../ui/use-settings.ts";
 import { useAnswer } from "../workers/use-answer.ts";
@@ -39,19 +42,27 @@ const FILTERS = { q: "", group: ALL };
 
 type OwnMoves = NonNullable<SchoolData["moves"]>;
 
-/** Takes a move of the school's own out, and brings it back as it was. */
-function useOwnMoves(moves: OwnMoves, patch: (change: Pick<SchoolData, "moves">) => void) {
-  const [taken, setTaken] = useState<OwnMoves[number] | null>(null);
+type Patch = (change: Pick<SchoolData, "moves" | "deletedMoves">) => void;
+
+/** Takes a move of the school's own out, and brings it back as it was, now or later. */
+function useOwnMoves(moves: OwnMoves, gone: OwnMoves, patch: Patch) {
   const [last, setLast] = useState<Done | null>(null);
   const remove = (id: string, title: string) => {
-    setTaken(moves.find((move) => move.id === id) ?? null);
+    const one = moves.filter((move) => move.id === id);
     setLast({ kind: "deleted", id, title });
-    patch({ moves: moves.filter((move) => move.id !== id) });
+    patch({
+      moves: moves.filter((move) => move.id !== id),
+      deletedMoves: [...one, ...gone.filter((move) => move.id !== id)].slice(0, MOST_DELETED),
+    });
   };
-  const bringBack = (deleted: Done) => {
-    if (!taken) return;
-    setLast({ ...deleted, kind: "restored" });
-    patch({ moves: [...moves.filter(({ id }) => id !== taken.id), taken] });
+  const bringBack = ({ id, title }: Pick<Done, "id" | "title">) => {
+    const back = gone.filter((move) => move.id === id);
+    if (back.length === 0) return;
+    setLast({ kind: "restored", id, title });
+    patch({
+      moves: [...moves.filter((move) => move.id !== id), ...back],
+      deletedMoves: gone.filter((move) => move.id !== id),
+    });
   };
   return { last, remove, bringBack };
 }
@@ -65,7 +76,8 @@ export function WordsScreen() {
   const shown = useMemo(() => search(cards ?? [], query, group), [cards, query, group]);
   const asked = params.get("move");
   const selected = cards?.find((c) => c.id === asked) ?? null;
-  const own = useOwnMoves(settings.moves ?? [], patch);
+  const gone = settings.deletedMoves ?? [];
+  const own = useOwnMoves(settings.moves ?? [], gone, patch);
   const to = (id: string) => {
     const next = withFilters(params, values, FILTERS);
     next.set("move", id);
@@ -122,6 +134,7 @@ export function WordsScreen() {
               </TextField>
             </Box>
             <MoveList shown={shown} asked={asked} query={query} to={to} />
+            <DeletedMoves moves={gone} busy={busy} onBringBack={own.bringBack} />
           </Box>
           <Box
             component="section"
@@ -145,6 +158,45 @@ export function WordsScreen() {
         </Box>
       )}
     </>
+  );
+}
+
+/** Moves of the school's own that were taken out, each with its way back. */
+function DeletedMoves({
+  moves,
+  busy,
+  onBringBack,
+}: {
+  readonly moves: OwnMoves;
+  readonly busy: boolean;
+  readonly onBringBack: (move: Pick<Done, "id" | "title">) => void;
+}) {
+  if (moves.length === 0) return null;
+  return (
+    <Box component="details" sx={{ px: { xs: 2, sm: 3 }, py: 1, ...NOT_ON_PAPER }}>
+      <Box component="summary" sx={{ cursor: "pointer", py: 1, color: "text.secondary" }}>
+        {moves.length === 1 ? "1 deleted move" : `${moves.length} deleted moves`}
+      </Box>
+      <Rows aria-label="Deleted moves">
+        {moves.map(({ id, names }) => {
+          const title = names.english?.[0] ?? Object.values(names).flat()[0] ?? id;
+          return (
+            <Row key={id} sx={{ display: "flex", alignItems: "center", gap: 1, py: 0.5 }}>
+              <Box sx={{ flex: 1 }}>{title}</Box>
+              <Button
+                size="small"
+                variant="outlined"
+                disabled={busy}
+                aria-label={`Bring back ${title}`}
+                onClick={() => onBringBack({ id, title })}
+              >
+                Bring it back
+              </Button>
+            </Row>
+          );
+        })}
+      </Rows>
+    </Box>
   );
 }
 

@@ -220,7 +220,12 @@ function answers({ move }: MoveUse, kind: Exclude<Cue | "hold", "pad">, cue: Mov
     case "opening":
       return true;
     case "approach":
-      return feet || turnsAway || move.contact !== undefined || mechanisms.some((m) => m.by === "interpose" || m.by === "jam");
+      return (
+        feet ||
+        turnsAway ||
+        move.contact !== undefined ||
+        mechanisms.some((m) => m.by === "interpose" || m.by === "jam")
+      );
     case "cycle":
       return move.cycle !== undefined && move.cycle === cue.move.cycle;
     case "shot":

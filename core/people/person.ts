@@ -1,10 +1,9 @@
 /** A member of the school as its list of people holds them. */
 import { array, boolean, number, object, string, type InferType } from "yup";
 import { KINDS } from "../score/header.ts";
+import { FAMILIES } from "./families.ts";
 import type { Measured } from "./measures.ts";
 
-/** Families of drill in which a level is kept. */
-export const FAMILIES = ["feeder", "flow", "sensitivity"] as const;
 type Family = (typeof FAMILIES)[number];
 export const isFamily = (kind: string): kind is Family =>
   (FAMILIES as readonly string[]).includes(kind) && (KINDS as readonly string[]).includes(kind);

@@ -1,6 +1,7 @@
 /** People as rows of a table: read with their units, written with ours. */
 import { ValidationError } from "yup";
-import { BOUNDS, FAMILIES, memberSchema, type Member, type MemberForm } from "./person.ts";
+import { FAMILIES } from "./families.ts";
+import { BOUNDS, memberSchema, type Member, type MemberForm } from "./person.ts";
 
 export type Cells = Readonly<Record<string, string>>;
 

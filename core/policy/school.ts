@@ -1,4 +1,5 @@
 /** What a school brings to a check: its words, what it finds grave, and what it rules by itself. */
+import { nameKey } from "../words/name-key.ts";
 import { LOAD_WEIGHTS, type LoadWeights, type Usage } from "../customs/customs.ts";
 import { PAIR_WEIGHTS, type PairWeights } from "./pair-weights.ts";
 import { isRule, type RuleId, type Severity } from "../findings/rules.ts";
@@ -7,6 +8,7 @@ import type { NumberingSet } from "../words/numbering.ts";
 import { readMoves } from "../words/schema.ts";
 import {
   bookFaults,
+  deletedMovesFaults,
   standardsFaults,
   SCHOOL_CUSTOMS,
   customsFaults,
@@ -18,7 +20,7 @@ import {
   type RuleSetting,
   type Ruling,
 } from "./settings.ts";
-import { makeVocabulary, nameKey, shippedVocabulary } from "../words/vocabulary.ts";
+import { makeVocabulary, shippedVocabulary } from "../words/vocabulary.ts";
 
 export interface School extends Usage {
   readonly severity: Readonly<Partial<Record<RuleId, RuleSetting>>>;
@@ -85,6 +87,7 @@ export function readSchool(data: unknown): SchoolResult {
   if (data.customs !== undefined) errors.push(...customsFaults(data.customs));
   if (data.book !== undefined) errors.push(...bookFaults(data.book));
   if (data.standards !== undefined) errors.push(...standardsFaults(data.standards));
+  if (data.deletedMoves !== undefined) errors.push(...deletedMovesFaults(data.deletedMoves));
   if (data.pairing !== undefined) errors.push(...pairingFaults(data.pairing));
   if (data.load !== undefined) errors.push(...loadFaults(data.load));
   if (data.numbering !== undefined) errors.push(...numberingFaults(data.numbering));

@@ -6,6 +6,7 @@ import type { RuleId, Severity } from "../findings/rules.ts";
 import type { Verdict } from "../exchange/types.ts";
 import type { NumberingSet } from "../words/numbering.ts";
 import { standardKey, STANDARDS, type OwnStandards } from "../trade/standards.ts";
+import { MOST_DELETED } from "./deleted-moves.ts";
 import { STAGES, type Stage } from "./stages.ts";
 import { PAIR_PARTS, weightText, type PairWeights } from "./pair-weights.ts";
 import { partNamed } from "../words/part-names.ts";
@@ -57,6 +58,8 @@ export interface SchoolData {
   readonly book?: BookChoice;
   /** What is taught first against a class of feeds, where the school has an order of its own. */
   readonly standards?: OwnStandards;
+  /** Moves of its own that were taken out, the last one first; they mean nothing, and can be brought back. */
+  readonly deletedMoves?: readonly MoveData[];
 }
 export const SCHOOL_KEYS = [
   "moves",
@@ -68,6 +71,7 @@ export const SCHOOL_KEYS = [
   "pairing",
   "book",
   "standards",
+  "deletedMoves",
 ] as const;
 
 const texts = array(string().trim().min(1).max(80).required()).max(500);
@@ -135,6 +139,9 @@ export const customsFaults = (value: unknown): string[] => faultsOf(customs, "cu
 export const loadFaults = (value: unknown): string[] => faultsOf(load, "load", value);
 export const pairingFaults = (value: unknown): string[] => faultsOf(pairing, "pairing", value);
 export const bookFaults = (value: unknown): string[] => faultsOf(book, "book", value);
+// They are looked at as moves when they are brought back.
+const deletedMoves = array(object({ id: string().required() }).required()).max(MOST_DELETED);
+export const deletedMovesFaults = (value: unknown): string[] => faultsOf(deletedMoves, "deletedMoves", value);
 const STANDARD_KEYS = new Set(STANDARDS.map(standardKey));
 /** At most so many answers are taught against one class of feeds. */
 export const MOST_STANDARDS = 12;

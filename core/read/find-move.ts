@@ -1,9 +1,10 @@
 /** Finds the move that words name, with the phrases and modifiers that belong to it. */
+import { nameKey } from "../words/name-key.ts";
 import type { MoveUse, PartRef, SideWord, Way } from "./types.ts";
 import { ACTORS, type Actor } from "../score/types.ts";
 import { partNamed } from "../words/part-names.ts";
 import type { Height, Move } from "../words/types.ts";
-import { chooseHomonym, nameKey, type LookupContext, type Vocabulary } from "../words/vocabulary.ts";
+import { chooseHomonym, type LookupContext, type Vocabulary } from "../words/vocabulary.ts";
 
 export const SIDES: Record<string, SideWord> = {
   lead: "lead",

@@ -2,13 +2,14 @@
  * Lines with their words resolved: everybody named, every beat a move with its modifiers. Each line is read
  * when it is first asked for, once for all scores whose headers say the same about words.
  */
+import { nameKey } from "../words/name-key.ts";
 import { Bounded, keptFor } from "../base/bounded.ts";
 import { otherSide, PADS } from "../score/person.ts";
 import type { Header } from "../score/header.ts";
 import { expandRange, expandReceivers } from "../score/ranges.ts";
 import type { Actor, Alternative, Beat, Line, Part, Span, Turn } from "../score/types.ts";
 import type { NumberedRole } from "../words/numbering.ts";
-import { nameKey, type Vocabulary } from "../words/vocabulary.ts";
+import { type Vocabulary } from "../words/vocabulary.ts";
 import { heldPad } from "./plain-use.ts";
 import type { Cue } from "../words/types.ts";
 import { sayingOf } from "./sayings.ts";

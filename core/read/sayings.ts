@@ -1,6 +1,7 @@
 /** What instructors call several moves at once: the beats that a saying stands for, as notation. */
+import { nameKey } from "../words/name-key.ts";
 import { sayings } from "../words/shipped.ts";
-import { nameKey, type Vocabulary } from "../words/vocabulary.ts";
+import { type Vocabulary } from "../words/vocabulary.ts";
 import { isModifierWord } from "./find-move.ts";
 
 const MEANS: ReadonlyMap<string, readonly string[]> = new Map(

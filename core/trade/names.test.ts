@@ -2,10 +2,11 @@
  * No move by name in code: what code needs to know of a move is a field of its data, and lists of moves are
  * data of the trade. Sentences for people may name moves; they are never compared and never read back.
  */
+import { nameKey } from "../words/name-key.ts";
 import ts from "typescript";
 import { nodesOf, placeOf, sourcesIn, type Source } from "../base/source-testing.ts";
 import { isModifierWord } from "../read/find-move.ts";
-import { nameKey, shippedVocabulary } from "../words/vocabulary.ts";
+import { shippedVocabulary } from "../words/vocabulary.ts";
 
 const vocabulary = shippedVocabulary();
 const IDS = new Set<string>(vocabulary.moves.keys());

@@ -1,6 +1,7 @@
 /** Moves named in a text, and the same text in the words of a school of movement. */
+import { nameKey } from "../words/name-key.ts";
 import { TRADITIONS, type Move } from "../words/types.ts";
-import { nameKey, type Vocabulary } from "../words/vocabulary.ts";
+import { type Vocabulary } from "../words/vocabulary.ts";
 
 /** A text of the trade in the words of a tradition, where it has its own for the move; else as it is. */
 export function inOwnWords(text: string, tradition: string | null, vocabulary: Vocabulary): string {

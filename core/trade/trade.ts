@@ -2,9 +2,10 @@
  * What the trade usually does: data in the words of the notation, with one schema. Nothing here decides a
  * verdict. A school's own moves take part by what they are like.
  */
+import { nameKey } from "../words/name-key.ts";
 import data from "./trade.json" with { type: "json" };
 import { array, boolean, number, object, string } from "yup";
-import { nameKey, type Vocabulary } from "../words/vocabulary.ts";
+import { type Vocabulary } from "../words/vocabulary.ts";
 import { keptFor } from "../base/bounded.ts";
 
 /** A way to leave when it is done. */

@@ -68,7 +68,8 @@ export const CHANGES = {
   contact: (level: string, gear: readonly string[]) => `Now with ${level} contact${putOn(gear)}`,
   leaves: () => "Another finish: hit, let go, leave",
   third: (feed: string) => `Three in a triangle with ${the(spoken(feed))}: whoever answered attacks the next`,
-  moving: (lands: boolean) => `Both on the move. ${lands ? "Feed to land" : "Feed at them, and stop short"}`,
+  moving: () => "Both on the move. Feed to land",
+  movingShort: () => "Both on the move. Feed at them, and stop short",
   alone: (what: readonly string[]) => `Only this, again and again: ${what.map(spoken).join(", ")}`,
   again: (times: number, feed: string, answer: string) =>
     `${TIMES[times] ?? `${times} times`} running: ${spoken(feed)}, ${spoken(answer)}`,

@@ -1,4 +1,5 @@
-import { beginsIn, findMoves, folded, namesOf } from "./find.ts";
+import { beginsIn, folded } from "./name-key.ts";
+import { findMoves, namesOf } from "./find.ts";
 import { shippedVocabulary } from "./vocabulary.ts";
 
 const vocabulary = shippedVocabulary();

@@ -1,22 +1,12 @@
 /** Moves by what somebody types of a name: any spelling, the beginnings of its words, or nearly. */
+import { beginsIn, folded } from "./name-key.ts";
 import type { Move } from "./types.ts";
-import { nameKey, nearestNames, type Vocabulary } from "./vocabulary.ts";
+import { nearestNames, type Vocabulary } from "./vocabulary.ts";
 
 /** A move with the name by which it was found. */
 interface NamedMove {
   readonly move: Move;
   readonly name: string;
-}
-
-/** Letters without their marks, small, with single blanks: `Pak-Sáo` as `pak sao`. */
-export const folded = (text: string): string => nameKey(text.normalize("NFD").replace(/\p{M}/gu, ""));
-
-/** True where each word of a text begins a word of another, in any order. */
-export function beginsIn(typed: string, text: string): boolean {
-  const words = folded(text).split(" ");
-  return folded(typed)
-    .split(" ")
-    .every((one) => words.some((word) => word.startsWith(one)));
 }
 
 /** How near a name is to what is typed: itself, going on from it, with words that begin so; null where it is none of it. */

@@ -1,5 +1,6 @@
 /** Moves in the words of a tradition: what is shown can be typed, and means the same. */
-import { nameKey, displayName, type Vocabulary } from "./vocabulary.ts";
+import { nameKey } from "./name-key.ts";
+import { displayName, type Vocabulary } from "./vocabulary.ts";
 import type { Move, Tradition } from "./types.ts";
 
 /** The name shown for a move; English where the tradition has none or its name means several moves. */

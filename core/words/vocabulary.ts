@@ -1,4 +1,5 @@
 /** The moves a score may use: what ships and what a school added, found by any of their names. */
+import { nameKey } from "./name-key.ts";
 import { distance } from "fastest-levenshtein";
 import { keptFor } from "../base/bounded.ts";
 import type { Side, WeaponKind } from "../score/person.ts";
@@ -15,13 +16,6 @@ export interface Vocabulary {
   readonly longest: number;
   readonly numbering: ReadonlyMap<string, NumberingSet>;
 }
-
-/** A name as it is looked up: lower case, hyphens as blanks, single blanks. */
-export const nameKey = (name: string): string =>
-  name
-    .toLowerCase()
-    .replace(/[-\s]+/g, " ")
-    .trim();
 
 /** Words that people write in more than one way. */
 const SPELT: readonly (readonly [RegExp, string])[] = [

@@ -261,19 +261,21 @@ export const thirdPerson: Operator = (checked) => {
 const holdsPads = ({ exchanges }: Checked): boolean =>
   exchanges.some(({ feed }) => feed !== null && cueOf(feed) === "pad");
 
+/** How both move, by what is trained: in touch, with pads, to land, or short of it. */
+function movingWords(checked: Checked): string {
+  if (checked.header.kind === "sensitivity") return CHANGES.movingFelt();
+  if (holdsPads(checked)) return CHANGES.movingOnPads();
+  return checked.header.contact === "none" ? CHANGES.movingShort() : CHANGES.moving();
+}
+
 export const semiLive: Operator = (checked) => {
   if (headerValue(checked.score, "cadence") === "free") return [];
-  const felt = checked.header.kind === "sensitivity";
   return [
     {
       operator: "semi-live",
       parameters: {},
       rows: same(checked, { ...titled(checked, "both move"), cadence: "free", ...slower(checked) }),
-      changed: felt
-        ? CHANGES.movingFelt()
-        : holdsPads(checked)
-          ? CHANGES.movingOnPads()
-          : CHANGES.moving(checked.header.contact !== "none"),
+      changed: movingWords(checked),
     },
   ];
 };

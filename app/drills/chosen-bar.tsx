@@ -1,0 +1,98 @@
+/** What can be done with several drills at once. */
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import { useId, useState, type ReactNode } from "react";
+import { useFetcher } from "react-router";
+import type { action } from "../routes/drills.tsx";
+import { SearchField } from "../ui/search-field.tsx";
+import { NOT_ON_PAPER } from "../ui/theme.ts";
+import type { DrillListRow } from "./drill-list.ts";
+import { LIST } from "./drill-row.tsx";
+
+const counted = (count: number): string => (count === 1 ? "1 drill" : `${count} drills`);
+
+/** `tags`: those the school has, to choose from. */
+export function ChosenBar({
+  drills,
+  tags,
+  onClear,
+}: {
+  readonly drills: readonly DrillListRow[];
+  readonly tags: readonly string[];
+  readonly onClear: () => void;
+}) {
+  const fetcher = useFetcher<typeof action>({ key: LIST });
+  const [tag, setTag] = useState("");
+  const list = useId();
+  const ids = drills.map(({ id }) => id).join(",");
+  const [first] = drills;
+  const title = drills.length === 1 ? first!.title : counted(drills.length);
+  const send = (fields: Readonly<Record<string, string>>) =>
+    void fetcher.submit({ ids, title, ...fields }, { method: "post" });
+  const starred = drills.every((drill) => drill.starred);
+  const worn = tag.trim() !== "" && drills.every((drill) => drill.tags.includes(tag.trim().toLowerCase()));
+  const act = (label: ReactNode, fields: Readonly<Record<string, string>>) => (
+    <Button size="small" variant="outlined" disabled={fetcher.state !== "idle"} onClick={() => send(fields)}>
+      {label}
+    </Button>
+  );
+  return (
+    <Box
+      component="section"
+      aria-label="Chosen drills"
+      sx={{
+        position: "sticky",
+        top: 0,
+        zIndex: 1,
+        display: "flex",
+        flexWrap: "wrap",
+        gap: 1,
+        alignItems: "center",
+        mx: { xs: 0, sm: 3 },
+        mb: 1,
+        px: 2,
+        py: 1,
+        bgcolor: "background.paper",
+        borderLeft: 4,
+        borderColor: "primary.main",
+        ...NOT_ON_PAPER,
+      }}
+    >
+      <Box role="status" sx={{ fontWeight: 700, mr: 1 }}>
+        {counted(drills.length)} chosen
+      </Box>
+      {act(starred ? "Take the star off" : "Star", { intent: starred ? "unstar" : "star" })}
+      <Box
+        component="form"
+        onSubmit={(event) => {
+          event.preventDefault();
+          send({ intent: worn ? "untag" : "tag", tag });
+          setTag("");
+        }}
+        sx={{ display: "flex", gap: 1, alignItems: "center" }}
+      >
+        <SearchField
+          label="Tag"
+          hideLabel
+          placeholder="warm-up"
+          value={tag}
+          onChange={setTag}
+          width={150}
+          list={list}
+        />
+        <datalist id={list}>
+          {tags.map((one) => (
+            <option key={one} value={one} />
+          ))}
+        </datalist>
+        <Button size="small" variant="outlined" type="submit" disabled={fetcher.state !== "idle" || tag.trim() === ""}>
+          {worn ? "Take the tag off" : "Add tag"}
+        </Button>
+      </Box>
+      {act("Delete", { intent: "delete" })}
+      <Button size="small" color="inherit" onClick={onClear}>
+        Choose none
+      </Button>
+    </Box>
+  );
+}

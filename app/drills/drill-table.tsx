@@ -1,0 +1,157 @@
+/** The drills as a table: sorted by its heads, with what was made from each folded below it, and a tick to choose by. */
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Checkbox from "@mui/material/Checkbox";
+import { styled } from "@mui/material/styles";
+import { Fragment, useState } from "react";
+import { FOR_THUMBS, NOT_ON_PAPER, UNSEEN } from "../ui/theme.ts";
+import { DrillRow } from "./drill-row.tsx";
+import type { DrillGroup, SortKey, Sorting } from "./drill-list.ts";
+
+const Table = styled("table")(({ theme }) => ({
+  width: "100%",
+  borderCollapse: "collapse",
+  "& th": {
+    textAlign: "left",
+    fontWeight: 600,
+    color: theme.vars?.palette.text.secondary,
+    padding: "4px 12px",
+    fontSize: "0.92rem",
+  },
+  "& td": { padding: "6px 12px", borderTop: `1px solid ${theme.vars?.palette.hairline}`, verticalAlign: "middle" },
+  "& tbody tr:hover, & tr[data-chosen]": { background: theme.vars?.palette.background.paper },
+  "& .choose": { padding: 0, width: 34 },
+  "& a": {
+    color: "inherit",
+    fontWeight: 650,
+    fontSize: "1.05rem",
+    textDecorationColor: theme.vars?.palette.hairline,
+    textUnderlineOffset: 4,
+  },
+  [theme.breakpoints.down("md")]: { "& .wide": { display: "none" } },
+  // On paper the list alone, without what can be pressed.
+  "@media print": { "& .choose, & th:last-child, & td:last-child": { display: "none" } },
+}));
+const SortButton = styled("button")({
+  font: "inherit",
+  color: "inherit",
+  fontWeight: 600,
+  background: "none",
+  border: 0,
+  padding: "8px 0",
+  cursor: "pointer",
+});
+
+/** So many are drawn at once; more on demand. */
+const PAGE = 100;
+
+interface TableProps {
+  readonly groups: readonly DrillGroup[];
+  /** The largest load in the list. */
+  readonly most: number;
+  readonly sort: Sorting;
+  readonly onSort: (sort: Sorting) => void;
+  /** Ids of the drills that are chosen. */
+  readonly chosen: ReadonlySet<string>;
+  readonly onChoose: (chosen: ReadonlySet<string>) => void;
+}
+
+export function DrillTable({ groups, most, sort, onSort, chosen, onChoose }: TableProps) {
+  const [open, setOpen] = useState<ReadonlySet<string>>(new Set());
+  const [pages, setPages] = useState(1);
+  const shown = groups.slice(0, PAGE * pages);
+  const all = groups.flatMap(idsOf);
+  const choose = (ids: readonly string[], now: boolean) =>
+    onChoose(new Set(now ? [...chosen, ...ids] : [...chosen].filter((id) => !ids.includes(id))));
+  const head = (key: SortKey, label: string, className?: string) => (
+    <th
+      scope="col"
+      className={className}
+      aria-sort={sort.key === key ? (sort.down ? "descending" : "ascending") : "none"}
+    >
+      <SortButton type="button" onClick={() => onSort({ key, down: sort.key === key && !sort.down })}>
+        {label} <span aria-hidden>{sort.key === key ? (sort.down ? "↓" : "↑") : ""}</span>
+      </SortButton>
+    </th>
+  );
+  return (
+    <Box sx={{ px: { xs: 0.5, sm: 1.5 }, pb: 4 }}>
+      <Table>
+        <thead>
+          <tr>
+            <th scope="col" className="choose">
+              <Checkbox
+                size="small"
+                disabled={all.length === 0}
+                checked={all.length > 0 && all.every((id) => chosen.has(id))}
+                indeterminate={all.some((id) => chosen.has(id)) && !all.every((id) => chosen.has(id))}
+                onChange={(_, now) => choose(all, now)}
+                slotProps={{ input: { "aria-label": "Choose all that are listed" } }}
+                sx={{ p: 0.75, ...FOR_THUMBS }}
+              />
+            </th>
+            {head("verdict", "Verdict")}
+            {head("title", "Drill")}
+            <th scope="col" className="wide">
+              Kind
+            </th>
+            <th scope="col" className="wide">
+              Tools
+            </th>
+            {head("load", "Load", "wide")}
+            {head("trained", "Last trained", "wide")}
+            <th scope="col">
+              <Box component="span" sx={UNSEEN}>
+                Star, copy, delete
+              </Box>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {shown.map((group) => {
+            const { drill, below } = group;
+            const isOpen = open.has(drill.id);
+            const onToggle = () =>
+              setOpen(new Set(isOpen ? [...open].filter((one) => one !== drill.id) : [...open, drill.id]));
+            // What is folded below a drill is chosen with it.
+            const ids = isOpen ? [drill.id] : idsOf(group);
+            return (
+              <Fragment key={drill.id}>
+                <DrillRow
+                  drill={drill}
+                  most={most}
+                  chosen={chosen.has(drill.id)}
+                  onChoose={(now) => choose(ids, now)}
+                  {...(below.length > 0 ? { fold: { count: below.length, open: isOpen, onToggle } } : {})}
+                />
+                {isOpen &&
+                  below.map((one) => (
+                    <DrillRow
+                      key={one.id}
+                      drill={one}
+                      most={most}
+                      below
+                      chosen={chosen.has(one.id)}
+                      onChoose={(now) => choose([one.id], now)}
+                    />
+                  ))}
+              </Fragment>
+            );
+          })}
+        </tbody>
+      </Table>
+      {groups.length > shown.length && (
+        <Box sx={{ display: "flex", gap: 2, alignItems: "center", px: 1.5, py: 2, ...NOT_ON_PAPER }}>
+          <Box role="status" sx={{ color: "text.secondary" }}>
+            {shown.length} of {groups.length} are shown.
+          </Box>
+          <Button variant="outlined" onClick={() => setPages(pages + 1)}>
+            Show {Math.min(PAGE, groups.length - shown.length)} more
+          </Button>
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+const idsOf = ({ drill, below }: DrillGroup): string[] => [drill.id, ...below.map(({ id }) => id)];
