@@ -1,6 +1,8 @@
 import "@fontsource-variable/atkinson-hyperlegible-mono/wght.css";
 import "@fontsource-variable/atkinson-hyperlegible-next/wght.css";
 import "@fontsource-variable/bricolage-grotesque/wght.css";
+import textFont from "@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2?url";
+import headingFont from "@fontsource-variable/bricolage-grotesque/files/bricolage-grotesque-latin-wght-normal.woff2?url";
 import CssBaseline from "@mui/material/CssBaseline";
 import InitColorSchemeScript from "@mui/material/InitColorSchemeScript";
 import { ThemeProvider } from "@mui/material/styles";
@@ -17,7 +19,18 @@ import { RouteTrouble, Trouble } from "./ui/trouble.tsx";
 import { theme } from "./ui/theme.ts";
 import { useSchoolSettings } from "./workers/client.ts";
 
-export const links: Route.LinksFunction = () => [{ rel: "icon", href: "/favicon.svg", type: "image/svg+xml" }];
+// The fonts of the first view come with the page: one that comes later moves what is already read.
+const FONTS = [textFont, headingFont].map((href) => ({
+  rel: "preload" as const,
+  as: "font" as const,
+  type: "font/woff2",
+  crossOrigin: "anonymous" as const,
+  href,
+}));
+export const links: Route.LinksFunction = () => [
+  { rel: "icon", href: "/favicon.svg", type: "image/svg+xml" },
+  ...FONTS,
+];
 export { keepPageOnFailure as shouldRevalidate } from "./ui/keep-page.ts";
 export const meta: Route.MetaFunction = () => [{ title: "Vicissor" }];
 
