@@ -90,6 +90,18 @@ export const UNSEEN = {
 /** What is touched is as large as a thumb needs it, px (WCAG 2.2, 2.5.5). */
 export const FOR_THUMBS = { "@media (pointer: coarse)": { minHeight: 44, minWidth: 44 } } as const;
 
+/** Controls that say nothing on paper; heads of tables that sort are read there. */
+const ONLY_PRESSED = [
+  "button:not(th button)",
+  "a.MuiButton-root",
+  "label.MuiButton-root",
+  "input[type=file]",
+  "input[type=range]",
+  ".MuiCheckbox-root",
+  ".MuiSlider-root",
+  ".MuiIconButton-root",
+].join(", ");
+
 export const theme = createTheme({
   cssVariables: { colorSchemeSelector: "data-scheme" },
   colorSchemes: { light: palette("light"), dark: palette("dark") },
@@ -136,6 +148,14 @@ export const theme = createTheme({
         "a:focus-visible, button:focus-visible, [tabindex]:focus-visible": {
           outline: `3px solid ${t.vars?.palette.primary.main}`,
           outlineOffset: 2,
+        },
+        // On paper nothing can be pressed: what is said stays, what one does with it goes.
+        "@media print": {
+          [ONLY_PRESSED]: { display: "none !important" },
+          "fieldset.MuiOutlinedInput-notchedOutline": { border: 0 },
+          "tr, li": { breakInside: "avoid" },
+          "h1, h2, h3": { breakAfter: "avoid" },
+          "*": { overflow: "visible !important" },
         },
         // Who asked their device for less movement gets none.
         "@media (prefers-reduced-motion: reduce)": {
