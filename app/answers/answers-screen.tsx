@@ -98,7 +98,10 @@ export function AnswersScreen({ trainedTexts, today }: AnswersProps) {
             minHeight: 0,
           }}
         >
-          <Box sx={{ minWidth: 0, height: { xs: "66vh", md: "calc(100vh - 218px)" }, position: "relative" }}>
+          <Box
+            className="scrolls"
+            sx={{ minWidth: 0, height: { xs: "66vh", md: "calc(100vh - 218px)" }, position: "relative" }}
+          >
             {map.rows.length === 0 || map.columns.length === 0 ? (
               <Box sx={{ p: 4, color: "text.secondary" }}>
                 No feed of this tool and range is in the book. Take a filter away, or choose more moves.

@@ -2,6 +2,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useEffect, useState } from "react";
+import { SAID_ON_PAPER } from "../ui/theme.ts";
 import type { PlannedPair, PlannedRound } from "#core/class/plan.ts";
 import type { RungChoice } from "#server/views.ts";
 import { membersOf } from "./members.ts";
@@ -66,6 +67,7 @@ export function PlanPairs({ round, at, rungs, nameOf, onLock, onSwap, costOf }: 
                       if (other && other !== id) onSwap(other, id);
                     }}
                     aria-pressed={picked === id}
+                    className={SAID_ON_PAPER}
                     aria-label={`${nameOf(id)}: change places`}
                     onClick={() => pick(id)}
                     sx={{

@@ -5,6 +5,7 @@ import TextField from "@mui/material/TextField";
 import { styled } from "@mui/material/styles";
 import { useState } from "react";
 import { useFetcher } from "react-router";
+import { SAID_ON_PAPER } from "../ui/theme.ts";
 import type { PlainShare, PlanPerson } from "#core/class/plan.ts";
 
 const Table = styled("table")(({ theme }) => ({
@@ -63,6 +64,7 @@ export function PlanShares({ shares, people, rounds, queue }: SharesProps) {
                 <td>
                   <Box
                     component="button"
+                    className={SAID_ON_PAPER}
                     type="button"
                     aria-expanded={looked === s.person}
                     onClick={() => setLooked(looked === s.person ? null : s.person)}

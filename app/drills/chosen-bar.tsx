@@ -74,7 +74,7 @@ export function ChosenBar({
         <SearchField
           label="Tag"
           hideLabel
-          placeholder="warm-up"
+          placeholder="a tag: warm-up"
           value={tag}
           onChange={setTag}
           width={150}

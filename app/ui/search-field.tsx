@@ -2,7 +2,7 @@
 import Box from "@mui/material/Box";
 import OutlinedInput from "@mui/material/OutlinedInput";
 import { useId, type Ref } from "react";
-import { UNSEEN } from "./theme.ts";
+import { NOT_ON_PAPER, UNSEEN } from "./theme.ts";
 
 export function SearchField({
   label,
@@ -27,7 +27,7 @@ export function SearchField({
 }) {
   const id = useId();
   return (
-    <Box sx={{ display: "flex", flexDirection: "column" }}>
+    <Box sx={{ display: "flex", flexDirection: "column", ...NOT_ON_PAPER }}>
       <Box component="label" htmlFor={id} sx={hideLabel ? UNSEEN : { color: "text.secondary", fontSize: "0.9rem" }}>
         {label}
       </Box>

@@ -90,17 +90,21 @@ export const UNSEEN = {
 /** What is touched is as large as a thumb needs it, px (WCAG 2.2, 2.5.5). */
 export const FOR_THUMBS = { "@media (pointer: coarse)": { minHeight: 44, minWidth: 44 } } as const;
 
+/** A button whose words are read on paper as well, such as a name. */
+export const SAID_ON_PAPER = "said-on-paper";
 /** Controls that say nothing on paper; heads of tables that sort are read there. */
 const ONLY_PRESSED = [
-  "button:not(th button)",
+  `button:not(th button, .${SAID_ON_PAPER})`,
   "a.MuiButton-root",
   "label.MuiButton-root",
   "input[type=file]",
   "input[type=range]",
-  ".MuiCheckbox-root",
   ".MuiSlider-root",
   ".MuiIconButton-root",
 ].join(", ");
+
+/** What scrolls on a screen is whole on paper. */
+const SCROLLERS = "main [role=region], main [role=grid], main nav, main aside, main .scrolls";
 
 export const theme = createTheme({
   cssVariables: { colorSchemeSelector: "data-scheme" },
@@ -155,7 +159,7 @@ export const theme = createTheme({
           "fieldset.MuiOutlinedInput-notchedOutline": { border: 0 },
           "tr, li": { breakInside: "avoid" },
           "h1, h2, h3": { breakAfter: "avoid" },
-          "*": { overflow: "visible !important" },
+          [SCROLLERS]: { overflow: "visible !important", maxHeight: "none !important", height: "auto !important" },
         },
         // Who asked their device for less movement gets none.
         "@media (prefers-reduced-motion: reduce)": {

@@ -2,6 +2,7 @@
 import Box from "@mui/material/Box";
 import { styled } from "@mui/material/styles";
 import { NavLink } from "react-router";
+import { NOT_ON_PAPER } from "../ui/theme.ts";
 
 const Part = styled(NavLink)(({ theme }) => ({
   color: theme.vars?.palette.text.secondary,
@@ -28,6 +29,7 @@ export const WordsNav = () => (
       whiteSpace: "nowrap",
       borderBottom: 1,
       borderColor: "hairline",
+      ...NOT_ON_PAPER,
     }}
   >
     <Part to="/words" end>

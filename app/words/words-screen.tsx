@@ -109,7 +109,7 @@ export function WordsScreen() {
               borderColor: { md: "hairline" },
             }}
           >
-            <Box sx={{ display: "flex", gap: 1, px: { xs: 2, sm: 3 }, py: 1.5 }}>
+            <Box sx={{ display: "flex", gap: 1, px: { xs: 2, sm: 3 }, py: 1.5, ...NOT_ON_PAPER }}>
               <TextField
                 size="small"
                 label="Search"
