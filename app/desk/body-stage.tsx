@@ -79,7 +79,7 @@ export function BodyStage({ kind, text, row, at, tempo, people, onPick }: StageP
           <VerdictRing verdict={scene.verdict} word />
           {scene.marginCm !== null && (
             <Box component="span" sx={{ ml: 1 }}>
-              {scene.marginCm >= 0 ? `by ${scene.marginCm} cm` : `misses by ${-scene.marginCm} cm`}
+              {scene.marginCm >= 0 ? `${scene.marginCm} cm clear` : `${-scene.marginCm} cm short`}
             </Box>
           )}
           <Box component="span" sx={{ display: "block", color: "text.secondary" }}>

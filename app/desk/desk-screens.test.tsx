@@ -19,8 +19,8 @@ describe("desk", () => {
   const noop = () => undefined;
   test("each crossing of the drawing says what it is", () => {
     const markup = html(<ScoreDrawing view={view} cursor={null} />);
-    expect(markup).toMatch(/aria-label="A jab, answered by B slip in: risky, clear by 5.5 cm"/);
-    expect(markup).toMatch(/aria-label="A lead hook, answered by B slip out: invalid, misses by 9 cm"/);
+    expect(markup).toMatch(/aria-label="A jab, answered by B slip in: risky, 5.5 cm clear"/);
+    expect(markup).toMatch(/aria-label="A lead hook, answered by B slip out: invalid, 9 cm short"/);
     expect(markup).toMatch(/B returns cross/);
   });
   test("an unanswered feed is said so", () => {

@@ -182,7 +182,7 @@ function Here({ exchange: e }: { exchange: ExchangeView }) {
         <VerdictRing verdict={e.verdict} word />
         {e.marginCm !== null && (
           <Box component="span" sx={{ fontWeight: 400 }}>
-            {e.marginCm >= 0 ? `by ${e.marginCm} cm` : `misses by ${-e.marginCm} cm`}
+            {e.marginCm >= 0 ? `${e.marginCm} cm clear` : `${-e.marginCm} cm short`}
           </Box>
         )}
       </Box>

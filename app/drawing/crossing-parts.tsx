@@ -12,7 +12,7 @@ export const shorten = (text: string): string => (text.length > MAX_LABEL ? `${t
 export function describe(e: ExchangeView): string {
   if (e.answer === "") return `${e.feeder} ${e.feed}: nobody answers`;
   const margin =
-    e.marginCm === null ? "" : `, ${e.marginCm >= 0 ? "clear by" : "misses by"} ${Math.abs(e.marginCm)} cm`;
+    e.marginCm === null ? "" : `, ${Math.abs(e.marginCm)} cm ${e.marginCm >= 0 ? "clear" : "short"}`;
   const how = e.meets ? "meets" : "answered by";
   return `${e.feeder} ${e.feed}, ${how} ${e.responder} ${e.answer}: ${e.verdict}${margin}`;
 }

@@ -25,7 +25,7 @@ export const syntaxWords: Record<string, string> = {
   "two-moves": "Two moves stand together. Put a comma between them: `{apart}`, or `+` where both are done at once.",
   times: "Write a move as often as it is done: `{apart}`.",
   modifier:
-    "“{word}” says nothing about {move}. Known: lead, rear, left, right, high, mid, low, in, out, `to PART`, `on PART`.",
+    "“{word}” is not understood after {move}. Write `->` before the answer; or use lead, rear, left, right, high, mid, low, in, out, `to PART`, `on PART`.",
   actor: "Three people work here: say who does this, A, B or C.",
   "same-actor": "{actor} can’t answer their own move. It is the other one’s turn: after `->` comes their letter.",
   branches:
