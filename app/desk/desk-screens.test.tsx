@@ -50,7 +50,7 @@ describe("desk", () => {
   });
   test("at the cursor stand the numbers that the verdict rests on", () => {
     const page = text(<Findings view={view} repairs={{}} text={TEXT} cursor={4} onPick={noop} onRepair={noop} />);
-    expect(page).toMatch(/risky by 5\.5 cm/);
+    expect(page).toMatch(/risky 5\.5 cm clear/);
     expect(page).toMatch(/feed 450 ms, answer 180 ms, noticing 190 ms/);
     expect(page).toMatch(/Ends inside/);
     expect(page).toMatch(/Other answers/);

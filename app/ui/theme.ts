@@ -131,6 +131,8 @@ export const theme = createTheme({
           minHeight: 40,
           ...FOR_THUMBS,
           "&.Mui-focusVisible": { outline: "3px solid currentColor", outlineOffset: 2 },
+          // Where the system takes the grounds away a filled button needs an edge.
+          "@media (forced-colors: active)": { border: "1px solid ButtonText" },
         },
         outlined: ({ theme: t }) => ({
           borderColor: t.vars?.palette.text.secondary,
@@ -139,7 +141,9 @@ export const theme = createTheme({
       },
     },
     MuiIconButton: { styleOverrides: { root: FOR_THUMBS } },
-    MuiSelect: { styleOverrides: { select: FOR_THUMBS } },
+    MuiSelect: {
+      styleOverrides: { select: { "@media (pointer: coarse)": { "&&": { paddingBlock: 12, minHeight: "auto" } } } },
+    },
     MuiOutlinedInput: {
       styleOverrides: { notchedOutline: ({ theme: t }) => ({ borderColor: t.vars?.palette.text.secondary }) },
     },
