@@ -76,7 +76,7 @@ export function PlanBlocks({ blocks, rungs, clock, at, onLook, onChange }: Block
             const begins = start;
             start += block.minutes;
             return (
-              <SortableRow key={block.id} row={rowIndex(i)} style={{}} fits>
+              <SortableRow key={block.id} row={rowIndex(i)} style={{}} fits what="block">
                 <PlanBlock
                   i={i}
                   block={block}
@@ -201,7 +201,7 @@ function PlanBlock(props: BlockProps) {
         >
           {block.locked ? <LockOutlined fontSize="small" /> : <LockOpenOutlined fontSize="small" />}
         </IconButton>
-        <IconButton size="small" aria-label={`Block ${i + 1}: take out`} onClick={onTakeOut}>
+        <IconButton size="small" aria-label={`Block ${i + 1}: remove`} onClick={onTakeOut}>
           <CloseOutlined fontSize="small" />
         </IconButton>
       </Box>

@@ -47,7 +47,17 @@ export function SortableRows({ moves, children }: { moves: RowMoves; children: R
 }
 
 /** The frame of one row inside `SortableRows`; `fits`: no wider than the list, else as wide as what is in it. */
-export function SortableRow({ row, style, children, fits = false }: RowFrameProps & { readonly fits?: boolean }) {
+export function SortableRow({
+  row,
+  style,
+  children,
+  fits = false,
+  what = "row",
+}: RowFrameProps & {
+  readonly fits?: boolean;
+  /** What is moved, as it is said. */
+  readonly what?: "row" | "block";
+}) {
   const { onMove, onNudge } = useContext(Moves);
   const item = useRef<HTMLLIElement>(null);
   const handle = useRef<HTMLButtonElement>(null);
@@ -89,7 +99,7 @@ export function SortableRow({ row, style, children, fits = false }: RowFrameProp
           data-handle
           data-no-pan
           onKeyDown={onKeyDown}
-          aria-label={`Move row ${row + 1} with the arrow keys`}
+          aria-label={`Move ${what} ${row + 1} with the arrow keys`}
           title="Drag to another place, or move with the arrow keys"
         >
           <DragIndicator />

@@ -11,8 +11,7 @@ export const shorten = (text: string): string => (text.length > MAX_LABEL ? `${t
 /** A crossing in words, for readers and on hover. */
 export function describe(e: ExchangeView): string {
   if (e.answer === "") return `${e.feeder} ${e.feed}: nobody answers`;
-  const margin =
-    e.marginCm === null ? "" : `, ${Math.abs(e.marginCm)} cm ${e.marginCm >= 0 ? "clear" : "short"}`;
+  const margin = e.marginCm === null ? "" : `, ${Math.abs(e.marginCm)} cm ${e.marginCm >= 0 ? "clear" : "short"}`;
   const how = e.meets ? "meets" : "answered by";
   return `${e.feeder} ${e.feed}, ${how} ${e.responder} ${e.answer}: ${e.verdict}${margin}`;
 }
