@@ -2,6 +2,7 @@
  * What each screen costs on a cold cache: JavaScript (KB as sent), first and largest paint, end of the last long task,
  * layout shift. Prints a table for docs/speed.md. Usage: node scripts/page-speed.mjs http://127.0.0.1:3000
  */
+/* global document, performance, addEventListener, PerformanceObserver, MutationObserver, DataTransfer, ClipboardEvent */
 import { chromium } from "playwright-core";
 
 const base = process.argv[2] ?? "http://127.0.0.1:3000";
