@@ -1,4 +1,5 @@
 /** What a class can work on: the rungs of a ladder, or a drill with its variations, easiest first. */
+import { rolesIn } from "#core/class/roles.ts";
 import { getDrill, listDrills, type DrillRow, type Revision } from "#db/drills.ts";
 import { listRungs } from "#db/ladders.ts";
 import { db } from "#db/pool.ts";
@@ -19,6 +20,7 @@ const ladderRungs = async (scope: Scope, id: string): Promise<RungChoice[]> =>
     text: r.text,
     title: r.changed,
     load: r.load_total,
+    ...rolesIn(r.text),
     revisionId: r.revision_id,
     drillId: r.drill_id,
   }));
@@ -41,6 +43,7 @@ export async function versionsOf(
       text: revision.text,
       title: drill.title,
       load: drill.load_total,
+      ...rolesIn(revision.text),
       revisionId: revision.id,
       drillId: drill.id,
     }))

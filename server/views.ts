@@ -1,6 +1,7 @@
 /** What screens show: shapes of their own, filled by the server from what the database holds. */
 import type { PlanRung } from "#core/class/fit.ts";
 import type { ClassPlan, PlanInput, PlanPerson } from "#core/class/plan.ts";
+import type { RungRoles } from "#core/class/roles.ts";
 import type { Member } from "#core/people/person.ts";
 
 type ScoreVerdict = "sound" | "risky" | "broken";
@@ -33,7 +34,7 @@ export interface LadderView {
 }
 
 /** A rung with what the log needs to know of it. */
-export interface RungChoice extends PlanRung {
+export interface RungChoice extends PlanRung, RungRoles {
   readonly revisionId: string;
   readonly drillId: string;
 }

@@ -1,3 +1,4 @@
+import { rolesIn } from "#core/class/roles.ts";
 import { checkFor } from "#core/policy/judge.ts";
 import { breaks } from "#core/calls/calls.ts";
 import type { PlanPerson } from "#core/class/plan.ts";
@@ -33,7 +34,7 @@ const planned = (done: number) =>
   );
 const plan = planned(0);
 const pair = plan.rounds[0]!.pairs[0]!;
-const rung = RUNGS[pair.rung]!;
+const rung = { ...RUNGS[pair.rung]!, ...rolesIn(RUNGS[pair.rung]!.text) };
 const nameOf = (id: string) => PEOPLE.find((p) => p.id === id)?.name ?? "?";
 
 test("cards are made for what is still ahead; for all of it when nothing is", () => {
@@ -46,7 +47,8 @@ test("cards are made for what is still ahead; for all of it when nothing is", ()
 describe("the card of a pair", () => {
   const bodies = bodiesOf(pair, PEOPLE);
   const view = scoreView(checkFor(parse(rung.text), school, bodies));
-  const card = pairCard({ plan, round: 0, pair, rung, clock: CLOCK, view, nameOf });
+  const CARD = { plan, round: 0, pair, rung, clock: CLOCK, view, nameOf };
+  const card = pairCard(CARD);
   test("is drawn for the two bodies themselves", () => {
     const usual = scoreView(checkFor(parse(rung.text), school));
     expect(bodies.A?.height).not.toBe(bodies.B?.height);
@@ -56,12 +58,16 @@ describe("the card of a pair", () => {
   });
   test("names everybody with a letter, the third too, and no name is broken", () => {
     for (const letter of ["A", "B", "C"]) expect(card.title).toMatch(new RegExp(`${letter}\u00a0\\w+\u00a0Amsel`));
-    expect(card.facts.join(" ")).toMatch(/C takes over/);
+    const gloves = pairCard({ ...CARD, rung: { ...rung, pads: false } });
+    expect(gloves.facts.join(" ")).toMatch(/C takes over/);
   });
   test("says which round, which rung, when roles change, and what is worn", () => {
     expect(card.place).toBe(`Round 1 of ${plan.rounds.length}: ${plan.blocks.find((b) => b.rung !== null)!.title}`);
     expect(card.facts[0]).toBe(`Your rung: ${pair.rung + 1}. ${rung.title}`);
-    expect(card.facts[1]).toMatch(/roles change every 30 s/);
+    // Mitts stay on for a whole round.
+    expect(card.facts[1]).toMatch(/A holds for the whole round; then each moves on by one place/);
+    const quick = { ...plan, rounds: plan.rounds.map((round) => ({ ...round, change: 30 })) };
+    expect(pairCard({ ...CARD, plan: quick }).facts[1]).toMatch(/roles change every 30 s/);
     if (pair.rung === 0) expect(card.facts).toContain("A wears mitts, mouthguard.");
   });
   test("what the instructor should know stands on it", () => {

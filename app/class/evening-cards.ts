@@ -48,7 +48,8 @@ interface PairCardInput {
   /** Place of the round in the plan. */
   readonly round: number;
   readonly pair: PlannedPair;
-  readonly rung: { readonly title: string; readonly text: string } | undefined;
+  readonly rung:
+    { readonly title: string; readonly text: string; readonly people: 2 | 3; readonly pads: boolean } | undefined;
   readonly clock: Clock;
   readonly view: ScoreView;
   readonly nameOf: (id: string) => string;
@@ -64,14 +65,23 @@ export function pairCard({ plan, round, pair, rung, clock, view, nameOf }: PairC
     place: placeOf(plan, at, round),
     facts: [
       `Your rung: ${pair.rung + 1}. ${rung?.title ?? ""}`,
-      `${at.side === "left" ? "Left" : "Right"} lead in front, ${view.distance.toFixed(2)} m apart, ${Math.round(view.tempo * 100)} % of full speed. A feeds first; roles change every ${clock.change} s.`,
+      `${at.side === "left" ? "Left" : "Right"} lead in front, ${view.distance.toFixed(2)} m apart, ${Math.round(view.tempo * 100)} % of full speed. ${rolesLine(at, pair, clock)}`,
       ...gearOf(rung?.text ?? ""),
-      ...(pair.c ? ["C takes over from who has fed at each change."] : []),
+      ...(pair.c && rung?.people === 2 && !rung.pads ? ["C takes over from who has fed at each change."] : []),
       ...pair.notes.map((note) => `! ${note}`),
     ],
     staves: scoreStaves(view),
     words: [],
   };
+}
+
+/** Who begins, and when roles change: with pads not before the next round. */
+function rolesLine({ change }: PlannedRound, { c }: PlannedPair, clock: Clock): string {
+  const every = change ?? clock.change;
+  if (every < clock.round) return `A feeds first; roles change every ${every} s.`;
+  return c
+    ? "A holds for the whole round; then each moves on by one place."
+    : "A holds for the whole round; in the next one you change roles.";
 }
 
 const minutes = (s: number): string => `${Math.floor(s / 60)}:${String(Math.floor(s % 60)).padStart(2, "0")}`;

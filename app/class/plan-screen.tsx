@@ -7,7 +7,17 @@ import { useState } from "react";
 import { Link, useFetcher, useSearchParams } from "react-router";
 import type { action } from "../routes/plan.tsx";
 import type { PlannedPair, PlannedRound } from "#core/class/plan.ts";
-import { CLOSE, DRINK, FREE, inOrder, packClass, WARM_UP, type Block } from "#core/class/timetable.ts";
+import {
+  CLOSE,
+  DRINK,
+  FREE,
+  holdsWholeRound,
+  inOrder,
+  packClass,
+  WARM_UP,
+  type Block,
+  type Clock,
+} from "#core/class/timetable.ts";
 import type { PlanPage } from "#server/views.ts";
 import { PAIR_WEIGHTS } from "#core/policy/pair-weights.ts";
 import { useSettings } from "../ui/use-settings.ts";
@@ -304,7 +314,7 @@ function packedRound(
   blocks: readonly Block[],
   minutes: number,
   rungs: PlanPage["rungs"],
-  clock: Parameters<typeof packClass>[2],
+  clock: Clock,
 ): readonly Block[] | null {
   const stay = blocks.filter((b) => b.locked);
   if (stay.length === 0) return null;
@@ -315,6 +325,7 @@ function packedRound(
     minutes - taken + twice.reduce((sum, m) => sum + m, 0),
     rungs.map((r) => r.title),
     clock,
+    { even: rungs.some((rung) => holdsWholeRound(rung, clock)) },
   );
   if (!packed.ok) return stay;
   const fresh = packed.blocks

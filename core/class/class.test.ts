@@ -237,7 +237,7 @@ describe("what each gets", () => {
     expect(inQueues(12)).toBe(120);
   });
   test("two who change roles get the same, of feeds and of answers", () => {
-    const worked = [[{ a: "x", b: "y", c: null, checked: one, side: "left" as const }]];
+    const worked = [[{ a: "x", b: "y", c: null, checked: one, side: "left" as const, change: CLOCK.change }]];
     const [x, y] = shares(worked, ["x", "y"], { round: 180, change: 30, rest: 0 });
     expect(x!.working).toBe(180);
     expect(x!.feeding).toBe(90);
@@ -246,13 +246,13 @@ describe("what each gets", () => {
     expect(y!.answers.get("slip out")).toBe(60);
   });
   test("in a trio each rests a third of the time and meets two partners", () => {
-    const worked = [[{ a: "x", b: "y", c: "z", checked: one, side: "left" as const }]];
+    const worked = [[{ a: "x", b: "y", c: "z", checked: one, side: "left" as const, change: CLOCK.change }]];
     const all = shares(worked, ["x", "y", "z"], CLOCK);
     for (const s of all) expect(s.working).toBeCloseTo(120, 6);
     expect(all[0]!.partners).toBe(2);
   });
   test("one side only, and no work at all, are named", () => {
-    const worked = [[{ a: "x", b: "y", c: null, checked: one, side: "left" as const }]];
+    const worked = [[{ a: "x", b: "y", c: null, checked: one, side: "left" as const, change: CLOCK.change }]];
     const said = unfair(shares(worked, ["x", "y", "z"], CLOCK), (id) => id).join(" ");
     expect(said).toMatch(/x works one side only/);
     expect(said).toMatch(/z does not work at all/);

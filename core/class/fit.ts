@@ -6,6 +6,7 @@ import type { Checked } from "../drill/types.ts";
 import type { Pair } from "../pairs/pairs.ts";
 import type { School } from "../policy/school.ts";
 import type { Person } from "../pairs/score.ts";
+import { rolesIn } from "./roles.ts";
 import { parse } from "../score/parse.ts";
 import type { Score } from "../score/types.ts";
 
@@ -47,6 +48,8 @@ export function fitRung(rungs: readonly PlanRung[], base: number, pair: Pair, bo
   const start = Math.max(0, Math.min(rungs.length - 1, wanted));
   let first: Fit | null = null;
   for (let rung = start; rung >= 0; rung--) {
+    // Two do not work on what is written for three, where there is anything else.
+    if (!pair.c && rolesIn(rungs[rung]!.text).people === 3) continue;
     const fit = onRung(rungs[rung]!, pair, bodyOf, school);
     if (fit.against.length === 0) {
       const lower = first ? [`An easier rung: ${first.notes[0]}`] : [];
@@ -54,7 +57,9 @@ export function fitRung(rungs: readonly PlanRung[], base: number, pair: Pair, bo
     }
     first ??= { rung, checked: fit.checked, notes: [...fit.against, ...fit.notes] };
   }
-  return first!;
+  if (first) return first;
+  const { checked, notes } = onRung(rungs[start]!, pair, bodyOf, school);
+  return { rung: start, checked, notes: ["This is for three. The two of you do the rows of A and B.", ...notes] };
 }
 
 /** Rungs as they were read: the same few are asked for by every pair. */

@@ -8,9 +8,10 @@ import type { PairWeights } from "../policy/pair-weights.ts";
 import type { School } from "../policy/school.ts";
 import { fitRung, type PlanRung } from "./fit.ts";
 import { floorFor, gearFor, shortages, shortageText, type GearCount } from "./gear.ts";
+import { rolesIn } from "./roles.ts";
 import { inQueues, shares, unfair, type Share, type Worked } from "./shares.ts";
 import { warmUpMoves, warmUpTitle } from "./warm-up.ts";
-import { blockFaults, packClass, type Block, type Clock } from "./timetable.ts";
+import { blockFaults, changeOn, holdsWholeRound, packClass, type Block, type Clock } from "./timetable.ts";
 
 export interface PlanPerson extends Measured {
   readonly level: number;
@@ -51,6 +52,8 @@ export interface PlannedRound {
   /** Round within its block, from 0. */
   readonly turn: number;
   readonly side: "left" | "right";
+  /** Roles change after so many seconds; as long as the round: only after it. Kept plans of earlier versions have none. */
+  readonly change?: number;
   readonly done: boolean;
   readonly pairs: readonly PlannedPair[];
   readonly alone: readonly { readonly id: string; readonly why: string }[];
@@ -88,7 +91,10 @@ export function* planClass(input: PlanInput, school: School): Generator<number, 
         input.minutes,
         rungs.map((r) => r.title),
         clock,
-        warmUpTitle(warmUpMoves(rungs, school)),
+        {
+          warmUp: warmUpTitle(warmUpMoves(rungs, school)),
+          even: rungs.some(({ text }) => holdsWholeRound(rolesIn(text), clock)),
+        },
       );
   if (!packed.ok) return packed;
   const { blocks } = packed;
@@ -103,6 +109,7 @@ export function* planClass(input: PlanInput, school: School): Generator<number, 
       met: new Map(Object.entries(input.met)),
       done: input.done,
       locked: input.locked,
+      ...togetherness(turns, input),
     }),
     0.5,
   );
@@ -126,6 +133,7 @@ export function* planClass(input: PlanInput, school: School): Generator<number, 
       ),
       ...evening.notes,
       ...fitted.shortIn(blocks),
+      ...oddHolding(blocks, rungs, clock),
       ...unfair(all, fitted.name),
       ...supervision(people),
     ],
@@ -134,11 +142,30 @@ export function* planClass(input: PlanInput, school: School): Generator<number, 
   };
 }
 
+/** A round as it stands among those of its block. */
+interface Turn {
+  readonly block: Block;
+  readonly turn: number;
+}
+
+/** In which rounds three work together, and in which partners stay to change roles. */
+function togetherness(turns: readonly Turn[], { rungs, clock }: PlanInput) {
+  const threes = new Set<number>();
+  const again = new Set<number>();
+  for (const [r, { block, turn }] of turns.entries()) {
+    const roles = rolesIn(rungs[block.rung!]?.text ?? "");
+    if (roles.people === 3) threes.add(r);
+    if (turn % 2 === 1 && holdsWholeRound(roles, clock)) again.add(r);
+  }
+  return { threes, again };
+}
+
 /** The rounds of an evening with a rung fitted to each pair, and what they need and share out. */
 class FittedRounds {
   readonly rounds: PlannedRound[] = [];
   /** Floor needed at once, square metres. */
   floor = 0;
+  private meetings = 0;
   private readonly worked: Worked[][] = [];
   private readonly needs = new Map<string, GearCount[]>();
   private readonly byId: ReadonlyMap<string, PlanPerson>;
@@ -154,15 +181,20 @@ class FittedRounds {
 
   private readonly bodyOf = (id: string) => measuresOf(this.byId.get(id)!);
 
-  add(round: Round, { block, turn }: { readonly block: Block; readonly turn: number }): void {
+  add(round: Round, { block, turn }: Turn): void {
     const r = this.rounds.length;
-    const side = r % 2 === 0 ? "left" : "right";
+    const { clock } = this.input;
+    const roles = rolesIn(this.input.rungs[block.rung!]?.text ?? "");
+    // Who holds for a whole round hits from the same side in the next one.
+    if (turn % 2 === 0 || !holdsWholeRound(roles, clock)) this.meetings++;
+    const side = this.meetings % 2 === 1 ? "left" : "right";
+    const change = changeOn(roles, clock);
     const fits = round.pairs.map((pair) => ({
       pair,
       ...fitRung(this.input.rungs, block.rung!, pair, this.bodyOf, this.school),
     }));
     this.worked.push(
-      fits.map(({ pair, checked }) => ({ a: pair.a.id, b: pair.b.id, c: pair.c?.id ?? null, checked, side })),
+      fits.map(({ pair, checked }) => ({ a: pair.a.id, b: pair.b.id, c: pair.c?.id ?? null, checked, side, change })),
     );
     if (turn === 0)
       this.needs.set(
@@ -171,7 +203,9 @@ class FittedRounds {
       );
     const floor = fits.reduce((sum, { checked }) => sum + floorFor(checked), 0);
     this.floor = Math.max(this.floor, floor);
-    this.rounds.push(plannedRound(round, fits, { block: block.id, turn, side, done: r < this.input.done.length }));
+    this.rounds.push(
+      plannedRound(round, fits, { block: block.id, turn, side, change, done: r < this.input.done.length }),
+    );
   }
 
   /** What each works in all these rounds. */
@@ -203,7 +237,7 @@ type Fitted = { readonly pair: Pair } & ReturnType<typeof fitRung>;
 const plannedRound = (
   round: Round,
   fits: readonly Fitted[],
-  at: Pick<PlannedRound, "block" | "turn" | "side" | "done">,
+  at: Pick<PlannedRound, "block" | "turn" | "side" | "change" | "done">,
 ): PlannedRound => ({
   ...at,
   pairs: fits.map(({ pair, rung, checked, notes }) => ({
@@ -226,6 +260,15 @@ export function peopleFault(people: readonly unknown[]): string | null {
   if (people.length === 1) return "One person alone cannot pair. Tick somebody else, or work with the person yourself.";
   return null;
 }
+
+/** Blocks with pads in which somebody would hold once more than the other. */
+const oddHolding = (blocks: readonly Block[], rungs: readonly PlanRung[], clock: Clock): string[] =>
+  blocks
+    .filter(
+      ({ rung, rounds }) =>
+        rung !== null && rounds % 2 === 1 && holdsWholeRound(rolesIn(rungs[rung]?.text ?? ""), clock),
+    )
+    .map(({ title }) => `${title}: with pads each holds for a whole round. Give it an even number of rounds.`);
 
 /** Minors need somebody grown up in the hall, beside the instructor where there are many. */
 const MINORS_EACH = 12;

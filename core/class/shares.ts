@@ -10,6 +10,8 @@ export interface Worked {
   readonly checked: Checked;
   /** Side that leads in this round; it changes from round to round. */
   readonly side: "left" | "right";
+  /** Roles change after so many seconds. */
+  readonly change: number;
 }
 
 export interface Share {
@@ -51,7 +53,7 @@ export function shares(rounds: readonly (readonly Worked[])[], people: readonly 
     for (const pair of round) {
       const members = [pair.a, pair.b, ...(pair.c ? [pair.c] : [])];
       const pass = passSeconds(pair.checked);
-      for (const { feeder, seconds } of stretches(clock)) {
+      for (const { feeder, seconds } of stretches({ ...clock, change: pair.change })) {
         const times = seconds / pass / (pair.c ? 1.5 : 1);
         members.forEach((id, i) => {
           const d = drafts.get(id);

@@ -61,33 +61,49 @@ export function stretches({ round, change }: Clock): { readonly feeder: "A" | "B
   return found;
 }
 
+/** From so many seconds of a round on, pads change hands once, at half of it. Common practice, no source. */
+const LONG_ROUND = 240;
+
+/** Roles change after so many seconds: with pads once in a long round, else only between two rounds. */
+export function changeOn({ pads }: { readonly pads: boolean }, { round, change }: Clock): number {
+  if (!pads) return change;
+  return round >= LONG_ROUND ? round / 2 : round;
+}
+
+/** Each holds for a whole round: partners stay for two rounds, and change roles between them. */
+export const holdsWholeRound = (roles: { readonly pads: boolean }, clock: Clock): boolean =>
+  changeOn(roles, clock) >= clock.round;
+
 type Packed =
   | { readonly ok: true; readonly blocks: readonly Block[]; readonly left: number }
   | { readonly ok: false; readonly message: string };
 
 /**
  * Packs the minutes of a class. The rungs rise to a peak before the end; the last block is an
- * easier one again, since people are tired then. `titles`: one for each rung of the ladder; `warmUp`: what the warm-up is called.
+ * easier one again, since people are tired then. `titles`: one for each rung of the ladder; `warmUp`: what the warm-up is called;
+ * `even`: rounds come in twos, since each holds pads for a whole one.
  */
 export function packClass(
   minutes: number,
   titles: readonly string[],
   clock: Clock = CLOCK,
-  warmUp = "Warm-up",
+  { warmUp = "Warm-up", even = false }: { readonly warmUp?: string; readonly even?: boolean } = {},
 ): Packed {
   if (titles.length === 0)
     return { ok: false, message: "Choose a ladder or a drill first: there is nothing to work on." };
   const room = minutes - WARM_UP - CLOSE;
-  const least = workMinutes(1, clock);
+  const step = even ? 2 : 1;
+  const choices = ROUNDS.filter((n) => n % step === 0);
+  const least = workMinutes(step, clock);
   if (room < least)
     return {
       ok: false,
-      message: `${minutes} minutes are too short: warm-up, close and one round take ${WARM_UP + CLOSE + least}. Give more minutes or shorter rounds.`,
+      message: `${minutes} minutes are too short: warm-up, close and ${even ? "two rounds" : "one round"} take ${WARM_UP + CLOSE + least}. Give more minutes or shorter rounds.`,
     };
   const drink = minutes >= DRINK_FROM ? DRINK : 0;
   // Each rung adds one thing: fewer rounds on more of them come before more rounds on a few.
   const steps = Math.min(titles.length, MOST_STEPS, Math.max(3, Math.floor(room / STEP_MINUTES)));
-  const first = ROUNDS.find((n) => Math.floor(room / workMinutes(n, clock)) >= steps) ?? 1;
+  const first = choices.find((n) => Math.floor(room / workMinutes(n, clock)) >= steps) ?? step;
   const most = (minutesThere: number) =>
     Math.min(Math.floor(minutesThere / workMinutes(first, clock)), titles.length + (titles.length > 2 ? 1 : 0));
   const free = most(room - drink - FREE) >= FREE_AFTER ? FREE : 0;
@@ -95,7 +111,7 @@ export function packClass(
   const count = most(there);
   // With few rungs each is worked for longer: more partners, not longer talk.
   let rounds = first;
-  while (rounds < MOST_ROUNDS_EACH && count * workMinutes(rounds + 1, clock) <= there) rounds++;
+  while (rounds < MOST_ROUNDS_EACH && count * workMinutes(rounds + step, clock) <= there) rounds += step;
   const each = workMinutes(rounds, clock);
   const over = there - count * each;
   const spread = Math.min(over, count * MORE_EACH);

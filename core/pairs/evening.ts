@@ -1,6 +1,7 @@
 /** All rounds of an evening: partners change, arrivals and leavers are taken in, what was done stays. */
 import { bergerRound } from "./berger.ts";
 import { pairUp, type Pair, type Round } from "./pairs.ts";
+import { inThrees } from "./threes.ts";
 import { pairKey, scorePair, wishMap, type PairFacts, type Person, type Wish } from "./score.ts";
 import type { PairWeights } from "../policy/pair-weights.ts";
 
@@ -33,6 +34,10 @@ export interface EveningOptions {
   /** Rounds that were run already, as they were. */
   readonly done: readonly (readonly PairIds[])[];
   readonly locked: readonly LockedPair[];
+  /** Rounds in which three work together, from 0. */
+  readonly threes?: ReadonlySet<number>;
+  /** Rounds in which partners stay from the round before and change roles. */
+  readonly again?: ReadonlySet<number>;
 }
 export const MOST_ROUNDS = 24;
 
@@ -60,23 +65,42 @@ export function* planEvening(attendees: readonly Attendee[], options: EveningOpt
     yield r / count;
     const here = attendees.filter((a) => a.from <= r && (a.until === null || r < a.until)).map((a) => a.person);
     const done = options.done[r];
-    const round = done
-      ? asDone(done, byId, facts)
-      : berger
-        ? inOrder(here, r, facts)
-        : pairUp(
-            here,
-            facts,
-            options.locked.filter((l) => l.round === r),
-            thirds,
-          );
+    const same = !done && options.again?.has(r) ? rolesChanged(rounds[r - 1], here, options.locked, r) : null;
+    const locked = options.locked.filter((l) => l.round === r);
+    const pair = () =>
+      options.threes?.has(r)
+        ? inThrees(pairUp(here, facts, locked, thirds), facts)
+        : pairUp(here, facts, locked, thirds);
+    const round = done ? asDone(done, byId, facts) : (same ?? (berger ? inOrder(here, r, facts) : pair()));
     rounds.push(round);
+    // Who stays has not met anybody new.
+    if (same) continue;
     for (const pair of round.pairs) {
       for (const [x, y] of twoByTwo<Person>(pair)) add(tonight, pairKey(x.id, y.id));
       if (pair.c) add(thirds, pair.c.id);
     }
   }
   return { rounds, notes: notesOf(rounds, options, byId) };
+}
+
+/** The pairs of the round before with their roles changed; null where somebody came, left or was put elsewhere. */
+function rolesChanged(
+  before: Round | undefined,
+  here: readonly Person[],
+  locked: readonly LockedPair[],
+  round: number,
+): Round | null {
+  if (!before || locked.some((one) => one.round === round)) return null;
+  const ids = new Set(here.map(({ id }) => id));
+  const were = before.pairs
+    .flatMap(({ a, b, c }) => (c ? [a, b, c] : [a, b]))
+    .concat(before.alone.map((x) => x.person));
+  if (were.length !== ids.size || were.some(({ id }) => !ids.has(id))) return null;
+  const pairs = before.pairs.map((pair): Pair => {
+    const { a, b, c } = pair;
+    return { ...pair, a: b, b: c ?? a, c: c && a, locked: false, why: ["same partner, roles changed"] };
+  });
+  return { ...before, pairs };
 }
 
 /** Who meets whom in a pair or trio. */
@@ -107,7 +131,13 @@ function onlyMeetings(attendees: readonly Attendee[], o: EveningOptions, count: 
   const { weights } = o;
   const plain = weights.height + weights.mass + weights.level + weights.lead + weights.minorWithAdult === 0;
   const all = attendees.every((a) => a.from === 0 && (a.until === null || a.until >= count));
-  const free = o.wishes.length === 0 && o.locked.length === 0 && o.done.length === 0 && o.met.size === 0;
+  const free =
+    !o.threes?.size &&
+    !o.again?.size &&
+    o.wishes.length === 0 &&
+    o.locked.length === 0 &&
+    o.done.length === 0 &&
+    o.met.size === 0;
   return plain && all && free && attendees.length % 2 === 0 && attendees.length > 1;
 }
 
