@@ -3,6 +3,7 @@ import Papa from "papaparse";
 import { finished } from "#core/base/work.ts";
 import { eveningLadder } from "#core/class/evening-ladder.ts";
 import type { PlanRung } from "#core/class/fit.ts";
+import { GEAR_KINDS } from "#core/class/gear.ts";
 import { planClass, type ClassPlan, type PlanPerson } from "#core/class/plan.ts";
 import { CLOCK } from "#core/class/timetable.ts";
 import { levelIn, limitsOn } from "#core/people/person.ts";
@@ -59,7 +60,9 @@ export function runPlan(files: readonly string[], options: Options): number {
   const people = peopleIn(options.people);
   const rungs = rungsIn(files, options);
   const input = { people, rungs, minutes: options.minutes, clock: CLOCK, weights: PAIR_WEIGHTS };
-  const none = { blocks: null, wishes: [], met: {}, gear: {}, done: [], locked: [] };
+  // Nothing is said of gear here: there is enough of it.
+  const gear = Object.fromEntries(GEAR_KINDS.map(({ id }) => [id, people.length * 2]));
+  const none = { blocks: null, wishes: [], met: {}, gear, done: [], locked: [] };
   const plan = finished(planClass({ ...input, ...none }, options.school));
   if (options.json) console.log(JSON.stringify({ rungs, people: people.map(({ id, name }) => ({ id, name })), plan }));
   else console.log(plan.ok ? evening(plan, people) : plan.message);

@@ -7,7 +7,7 @@ import { defaultSchool } from "../policy/school.ts";
 import { parse } from "../score/parse.ts";
 import { eveningLadder } from "./evening-ladder.ts";
 import { fitRung, levelOf, type PlanRung } from "./fit.ts";
-import { floorFor, gearFor, shortages, shortageText } from "./gear.ts";
+import { floorFor, gearFor, gearTurns, shortages, shortageText } from "./gear.ts";
 import type { ClassPlan, PlanInput, PlanPerson } from "./plan.ts";
 import { IN_PAIRS, IN_QUEUE, inQueues, passSeconds, shares, unfair } from "./shares.ts";
 import {
@@ -219,11 +219,24 @@ describe("gear", () => {
   test("who holds a weapon needs more floor", () => {
     expect(floorFor(sticks)).toBeGreaterThan(floorFor(checkFor(parse("A jab -> B parry"))));
   });
+  test("what is short goes round: everybody has it for the same time, in another order each round", () => {
+    const pairs = Array.from({ length: 4 }, () => ({ mitts: 1 }));
+    const said = (first: number) => gearTurns(pairs, { mitts: 2 }, { seconds: 180, first }).map(([note]) => note!);
+    expect(said(0)[0]).toBe(
+      "You have the mitts from 0:00 to 1:30; else the same in the air; the partner names the blows.",
+    );
+    expect(said(0).filter((note) => note.includes("from 1:30 to 3:00"))).toHaveLength(2);
+    expect(said(2)[0]).toContain("from 1:30 to 3:00");
+    expect(gearTurns(pairs, { mitts: 4 }, { seconds: 180, first: 0 })).toEqual([[], [], [], []]);
+    expect(gearTurns(pairs, {}, { seconds: 180, first: 0 })).toEqual([[], [], [], []]);
+  });
   test("less than is needed: waves of whole pairs, or bring more", () => {
     const six = Array.from({ length: 6 }, () => ({ stick: 2 }));
     expect(shortages(six, { stick: 12 })).toEqual([]);
     expect(shortages(six, { stick: 5 })).toEqual([{ kind: "stick", need: 12, there: 5, waves: 3 }]);
-    expect(shortageText(shortages(six, { stick: 5 })[0]!)).toMatch(/Work in 3 waves; who waits does their own part/);
+    expect(shortageText(shortages(six, { stick: 5 })[0]!)).toMatch(
+      /They go round in 3 turns; when is said with each pair/,
+    );
     expect(shortageText(shortages(six, {})[0]!)).toMatch(/Take another rung, or bring more/);
   });
 });

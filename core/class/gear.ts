@@ -2,7 +2,15 @@
 import data from "./gear.json" with { type: "json" };
 import type { Checked } from "../drill/types.ts";
 
-export const GEAR_KINDS: readonly { readonly id: string; readonly label: string }[] = data.kinds;
+interface GearKind {
+  readonly id: string;
+  readonly label: string;
+  /** How a pair calls theirs. */
+  readonly one?: string;
+  /** How the same is done while others have it. */
+  readonly without?: string;
+}
+export const GEAR_KINDS: readonly GearKind[] = data.kinds;
 export const gearLabel = (id: string): string => GEAR_KINDS.find((g) => g.id === id)?.label ?? id;
 export type GearCount = Readonly<Record<string, number>>;
 
@@ -56,4 +64,34 @@ export function shortages(pairs: readonly GearCount[], there: GearCount): GearSh
 export const shortageText = ({ kind, need, there, waves }: GearShortage): string =>
   waves === 0
     ? `${gearLabel(kind)}: ${need} needed, ${there} there. Take another rung, or bring more.`
-    : `${gearLabel(kind)}: ${need} needed, ${there} there. Work in ${waves} waves; who waits does their own part alone.`;
+    : `${gearLabel(kind)}: ${need} needed, ${there} there. They go round in ${waves} turns; when is said with each pair.`;
+
+const clockText = (seconds: number): string =>
+  `${Math.floor(seconds / 60)}:${String(Math.round(seconds) % 60).padStart(2, "0")}`;
+
+/**
+ * What each pair is told where there is less gear than all need at once: when they have it, and how they do the same
+ * until then. `seconds`: of the round; `first`: the place of the pair that has it first, so that it goes round from
+ * one round to the next. Nothing for what is not there at all: that is said to the instructor.
+ */
+export function gearTurns(
+  pairs: readonly GearCount[],
+  there: GearCount,
+  { seconds, first }: { readonly seconds: number; readonly first: number },
+): string[][] {
+  const notes: string[][] = pairs.map(() => []);
+  for (const { kind, waves } of shortages(pairs, there)) {
+    const { one, without } = GEAR_KINDS.find(({ id }) => id === kind) ?? {};
+    const needing = [...pairs.keys()].filter((i) => (pairs[i]![kind] ?? 0) > 0);
+    if (waves === 0 || !one || !without) continue;
+    const each = seconds / waves;
+    const perTurn = Math.ceil(needing.length / waves);
+    for (const [place, i] of needing.entries()) {
+      const turn = Math.floor(((place + first) % needing.length) / perTurn);
+      notes[i]!.push(
+        `You have ${one} from ${clockText(turn * each)} to ${clockText((turn + 1) * each)}; else the same ${without}.`,
+      );
+    }
+  }
+  return notes;
+}

@@ -87,3 +87,22 @@ test("nobody is alone where the numbers of minors and adults allow partners for 
     { numRuns: 30 },
   );
 });
+
+test("no more gear is in use at once than is there, and every pair is told when it has it", () => {
+  const mitts = [{ text: "A: wears mitts\nB: wears gloves\n\nA hold pads -> B jab, cross", title: "Pads", load: 3 }];
+  fc.assert(
+    fc.property(people, fc.integer({ min: 1, max: 4 }), (all, there) => {
+      const made = goodPlan(planOf({ minutes: 60, people: all, rungs: mitts, gear: { mitts: there } }));
+      for (const { pairs } of made.rounds) {
+        const from = new Map<string, number>();
+        for (const { notes } of pairs) {
+          const turn = notes.map((note) => /have the mitts from (\S+)/.exec(note)?.[1]).find(Boolean);
+          if (turn) from.set(turn, (from.get(turn) ?? 0) + 1);
+          else expect(pairs.length).toBeLessThanOrEqual(there);
+        }
+        for (const count of from.values()) expect(count).toBeLessThanOrEqual(there);
+      }
+    }),
+    { numRuns: 30 },
+  );
+});

@@ -7,7 +7,7 @@ import type { Wish } from "../pairs/score.ts";
 import type { PairWeights } from "../policy/pair-weights.ts";
 import type { School } from "../policy/school.ts";
 import { fitRung, type PlanRung } from "./fit.ts";
-import { floorFor, gearFor, shortages, shortageText, type GearCount } from "./gear.ts";
+import { floorFor, gearFor, gearTurns, shortages, shortageText, type GearCount } from "./gear.ts";
 import { rolesIn } from "./roles.ts";
 import { inQueues, shares, unfair, type Share, type Worked } from "./shares.ts";
 import { warmUpMoves, warmUpTitle } from "./warm-up.ts";
@@ -196,15 +196,14 @@ class FittedRounds {
     this.worked.push(
       fits.map(({ pair, checked }) => ({ a: pair.a.id, b: pair.b.id, c: pair.c?.id ?? null, checked, side, change })),
     );
-    if (turn === 0)
-      this.needs.set(
-        block.id,
-        fits.map(({ checked }) => gearFor(checked)),
-      );
+    const needs = fits.map(({ checked }) => gearFor(checked));
+    if (turn === 0) this.needs.set(block.id, needs);
+    const turns = gearTurns(needs, this.input.gear, { seconds: clock.round, first: r });
+    const said = fits.map((fit, i) => ({ ...fit, notes: [...fit.notes, ...turns[i]!] }));
     const floor = fits.reduce((sum, { checked }) => sum + floorFor(checked), 0);
     this.floor = Math.max(this.floor, floor);
     this.rounds.push(
-      plannedRound(round, fits, { block: block.id, turn, side, change, done: r < this.input.done.length }),
+      plannedRound(round, said, { block: block.id, turn, side, change, done: r < this.input.done.length }),
     );
   }
 
