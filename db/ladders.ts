@@ -12,6 +12,8 @@ interface LadderRow {
 interface LadderRungRow {
   readonly position: number;
   readonly changed: string;
+  /** What made it of the rung before; null on the first. */
+  readonly operator: string | null;
   readonly revision_id: string;
   readonly drill_id: string;
   readonly title: string;
@@ -78,10 +80,11 @@ export const listLadders = (db: Db, scope: Scope): Promise<LadderRow[]> =>
 /** The rungs of a ladder from the easiest up; empty where it is not there. */
 export const listRungs = (db: Db, scope: Scope, ladderId: string): Promise<LadderRungRow[]> =>
   db.query<LadderRungRow>(
-    `select lr.position, lr.changed, lr.revision_id, r.drill_id, d.title, r.text, r.load_total, r.verdict
+    `select lr.position, lr.changed, li.operator, lr.revision_id, r.drill_id, d.title, r.text, r.load_total, r.verdict
      from ladder_rungs lr
      join revisions r on r.school_id = lr.school_id and r.id = lr.revision_id
      join drills d on d.school_id = r.school_id and d.id = r.drill_id
+     left join lineage li on li.school_id = r.school_id and li.drill_id = r.drill_id
      where lr.school_id = $1 and lr.ladder_id = $2 order by lr.position`,
     [scope.schoolId, ladderId],
   );

@@ -59,6 +59,11 @@ export async function planPage(
   const ladder = ladders.find((l) => l.id === ladderId) ?? null;
   const drillId = ladder?.drill_id ?? asked.drill ?? kept?.drill ?? plain[0]?.id ?? "";
   const rungs = await rungsOf(scope, { ladder: ladder?.id ?? null, drill: drillId });
+  const words = await compute(
+    "words",
+    rungs.map(({ text, operator }) => ({ text, operator })),
+    await settingsOf(scope),
+  );
   const family = drills.find((d) => d.id === drillId)?.kind ?? "feeder";
   const here = new Map(presence.map((p) => [p.student_id, p]));
   // Who was unticked after some rounds were run stays in those.
@@ -75,6 +80,7 @@ export async function planPage(
     drills: plain.map(({ id, title }) => ({ id, title })),
     chosen: { ladder: ladder?.id ?? null, drill: drillId },
     rungs,
+    words,
     kept,
     wishes,
     met: Object.fromEntries(met),

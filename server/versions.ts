@@ -21,6 +21,7 @@ const ladderRungs = async (scope: Scope, id: string): Promise<RungChoice[]> =>
     title: r.changed,
     load: r.load_total,
     ...rolesIn(r.text),
+    operator: r.operator,
     revisionId: r.revision_id,
     drillId: r.drill_id,
   }));
@@ -44,6 +45,7 @@ export async function versionsOf(
       title: drill.title,
       load: drill.load_total,
       ...rolesIn(revision.text),
+      operator: null,
       revisionId: revision.id,
       drillId: drill.id,
     }))

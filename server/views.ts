@@ -1,6 +1,7 @@
 /** What screens show: shapes of their own, filled by the server from what the database holds. */
 import type { PlanRung } from "#core/class/fit.ts";
 import type { ClassPlan, PlanInput, PlanPerson } from "#core/class/plan.ts";
+import type { RungWords } from "#core/class/rung-words.ts";
 import type { RungRoles } from "#core/class/roles.ts";
 import type { Member } from "#core/people/person.ts";
 
@@ -37,6 +38,8 @@ export interface LadderView {
 export interface RungChoice extends PlanRung, RungRoles {
   readonly revisionId: string;
   readonly drillId: string;
+  /** What made it of the rung before; null where it stands for itself. */
+  readonly operator: string | null;
 }
 
 /** What is kept of a plan. */
@@ -57,6 +60,8 @@ export interface PlanPage {
   /** What is trained: a ladder, or a drill with its variations. */
   readonly chosen: { readonly ladder: string | null; readonly drill: string };
   readonly rungs: readonly RungChoice[];
+  /** What is said with each rung. */
+  readonly words: readonly RungWords[];
   readonly kept: PlanView | null;
   readonly wishes: PlanInput["wishes"];
   readonly met: Readonly<Record<string, number>>;

@@ -81,7 +81,7 @@ export function CardsScreen({ page }: { page: PlanPage }) {
 }
 
 async function cardsOf(page: PlanPage, kind: Kind, rounds: readonly number[]): Promise<SmallCard[]> {
-  const { lesson, kept, rungs, people, names } = page;
+  const { lesson, kept, rungs, words, people, names } = page;
   if (!kept) return [];
   const { plan, clock } = kept;
   const nameOf = (id: string) => names[id] ?? "Former member";
@@ -97,7 +97,7 @@ async function cardsOf(page: PlanPage, kind: Kind, rounds: readonly number[]): P
       pairs.map(async (pair) => {
         const rung = rungs[pair.rung];
         const view = await ask("check", { text: rung?.text ?? "", bodies: bodiesOf(pair, people) });
-        return pairCard({ plan, round, pair, rung, clock, view, nameOf });
+        return pairCard({ plan, round, pair, rung, words: words[pair.rung], clock, view, nameOf });
       }),
     );
   });

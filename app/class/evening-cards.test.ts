@@ -1,3 +1,4 @@
+import { rungWords } from "#core/class/rung-words.ts";
 import { rolesIn } from "#core/class/roles.ts";
 import { checkFor } from "#core/policy/judge.ts";
 import { breaks } from "#core/calls/calls.ts";
@@ -45,9 +46,10 @@ test("cards are made for what is still ahead; for all of it when nothing is", ()
 });
 
 describe("the card of a pair", () => {
+  const words = rungWords([{ text: rung.text, operator: null }], school)[0]!;
   const bodies = bodiesOf(pair, PEOPLE);
   const view = scoreView(checkFor(parse(rung.text), school, bodies));
-  const CARD = { plan, round: 0, pair, rung, clock: CLOCK, view, nameOf };
+  const CARD = { plan, round: 0, pair, rung, words, clock: CLOCK, view, nameOf };
   const card = pairCard(CARD);
   test("is drawn for the two bodies themselves", () => {
     const usual = scoreView(checkFor(parse(rung.text), school));
@@ -70,9 +72,13 @@ describe("the card of a pair", () => {
     expect(pairCard({ ...CARD, plan: quick }).facts[1]).toMatch(/roles change every 30 s/);
     if (pair.rung === 0) expect(card.facts).toContain("A wears mitts, mouthguard.");
   });
+  test("says in words what is done, what to think of, and when to go on", () => {
+    expect(card.facts[card.facts.length - 1]).toMatch(/Go on when .*\.$/);
+    expect(card.facts.join(" ")).toContain(words.play[0]!.text);
+  });
   test("what the instructor should know stands on it", () => {
     const noted = { ...pair, notes: ["Without contact: the weight gap is too large."] };
-    const { facts } = pairCard({ plan, round: 0, pair: noted, rung, clock: CLOCK, view, nameOf });
+    const { facts } = pairCard({ ...CARD, pair: noted });
     expect(facts).toContain("! Without contact: the weight gap is too large.");
   });
   test("somebody who has left is no body at all", () => {

@@ -6,6 +6,7 @@ import type { Clock } from "#core/class/timetable.ts";
 import type { ScoreView } from "#core/formats/desk-view.ts";
 import { measuresOf } from "#core/people/measures.ts";
 import type { PlanPage } from "#server/views.ts";
+import type { RungWords } from "#core/class/rung-words.ts";
 import { scoreStaves } from "../drawing/score-layout.ts";
 import type { SmallCard } from "../paper/small-cards.ts";
 import { membersOf } from "./members.ts";
@@ -50,12 +51,13 @@ interface PairCardInput {
   readonly pair: PlannedPair;
   readonly rung:
     { readonly title: string; readonly text: string; readonly people: 2 | 3; readonly pads: boolean } | undefined;
+  readonly words: RungWords | undefined;
   readonly clock: Clock;
   readonly view: ScoreView;
   readonly nameOf: (id: string) => string;
 }
 
-export function pairCard({ plan, round, pair, rung, clock, view, nameOf }: PairCardInput): SmallCard {
+export function pairCard({ plan, round, pair, rung, words, clock, view, nameOf }: PairCardInput): SmallCard {
   const at = plan.rounds[round]!;
   return {
     // Blanks that do not break keep a name together.
@@ -69,11 +71,21 @@ export function pairCard({ plan, round, pair, rung, clock, view, nameOf }: PairC
       ...gearOf(rung?.text ?? ""),
       ...(pair.c && rung?.people === 2 && !rung.pads ? ["C takes over from who has fed at each change."] : []),
       ...pair.notes.map((note) => `! ${note}`),
+      ...(words ? saidOf(words) : []),
     ],
     staves: scoreStaves(view),
     words: [],
   };
 }
+
+/** A drill of so few rows is said in words above its drawing. */
+const FEW_ROWS = 3;
+
+/** What is done, the cues, what to watch and when to go on. */
+const saidOf = ({ play, cues, fault, goOn }: RungWords): string[] => [
+  ...(play.length <= FEW_ROWS ? [play.map(({ text }) => text).join(" ")] : []),
+  [...cues, ...(fault ? [`Watch: ${fault}`] : []), goOn].join(" "),
+];
 
 /** Who begins, and when roles change: with pads not before the next round. */
 function rolesLine({ change }: PlannedRound, { c }: PlannedPair, clock: Clock): string {

@@ -1,8 +1,9 @@
 /** The class sheet: its lines, and where they stand on one page of A4. */
 import { gearLabel } from "#core/class/gear.ts";
 import type { ClassPlan, PlannedRound } from "#core/class/plan.ts";
-import { playRows } from "../paper/cautions.ts";
-import { LEADING, PAGE, wrap, type CardPage, type CardText, type Face } from "../paper/drill-card-layout.ts";
+import type { RungWords } from "#core/class/rung-words.ts";
+import type { CardPage } from "../paper/drill-card-layout.ts";
+import { LEFT, onePage, TextPage, WIDTH } from "../paper/text-page.ts";
 
 type Plan = ClassPlan & { readonly ok: true };
 
@@ -45,21 +46,22 @@ export function sheetBlocks(plan: Plan, nameOf: (id: string) => string): SheetBl
   });
 }
 
-/** The rungs that anybody works on, with their rows of play. */
-export const sheetRungs = (plan: Plan, rungs: readonly { readonly text: string; readonly title: string }[]) =>
+/** A rung as it is written out. */
+interface WrittenRung {
+  readonly number: number;
+  readonly title: string;
+  readonly words: RungWords;
+}
+
+/** The rungs that anybody works on, with what is said with them. */
+export const sheetRungs = (
+  plan: Plan,
+  rungs: readonly { readonly title: string }[],
+  words: readonly RungWords[],
+): WrittenRung[] =>
   [...new Set(plan.rounds.flatMap((r) => r.pairs.map((p) => p.rung)))]
     .sort((a, b) => a - b)
-    .flatMap((n) =>
-      rungs[n]
-        ? [
-            {
-              number: n + 1,
-              title: rungs[n].title,
-              rows: playRows(rungs[n].text).filter((row) => !/^[ABC]:/.test(row)),
-            },
-          ]
-        : [],
-    );
+    .flatMap((n) => (rungs[n] && words[n] ? [{ number: n + 1, title: rungs[n].title, words: words[n] }] : []));
 
 /** Gear that is owned, as one line. */
 export const gearLine = (gear: Readonly<Record<string, number>>): string =>
@@ -73,48 +75,23 @@ interface SheetInput {
   /** School, day, minutes. */
   readonly under: string;
   readonly blocks: readonly SheetBlock[];
-  readonly rungs: ReturnType<typeof sheetRungs>;
+  readonly rungs: readonly WrittenRung[];
   readonly notes: readonly string[];
   /** Gear and floor. */
   readonly needs: string;
   readonly cautions: readonly string[];
 }
 
-/** Letters, mm, from those read two metres away to the smallest that can be read at all. */
-export const SHEET_SIZES: readonly number[] = Array.from({ length: 36 }, (_, i) => (54 - i) / 10);
-const LEFT: number = PAGE.margin;
-const WIDTH: number = PAGE.width - 2 * PAGE.margin;
-const BOTTOM = PAGE.height - PAGE.margin;
+/** Rows in a block stand in from its head by so much, mm. */
+export const INDENT = 3;
 /** Space between the two columns of texts, mm. */
 const BETWEEN = 6;
 
 /** The sheet as one page, in the largest letters at which all of it fits. */
-export function sheetPage(input: SheetInput): CardPage {
-  const laid = SHEET_SIZES.map((size) => laidOut(input, size));
-  return (laid.find(({ bottom }) => bottom <= BOTTOM) ?? laid[laid.length - 1]!).page;
-}
+export const sheetPage = (input: SheetInput): CardPage => onePage((size) => laidOut(input, size));
 
-/** A page under way: texts are put one below the other. */
-class Sheet {
-  readonly texts: CardText[] = [];
-  readonly rules: number[] = [];
-  y: number = PAGE.margin;
-
-  say(text: string, size: number, face: Face, x = LEFT, width = WIDTH): void {
-    for (const line of wrap(text, width, size, face)) {
-      this.y += size * LEADING;
-      this.texts.push({ x, y: this.y - size * 0.35, size, face, text: line });
-    }
-  }
-
-  rule(): void {
-    this.y += 1;
-    this.rules.push(this.y);
-  }
-}
-
-function laidOut({ title, under, blocks, rungs, notes, needs, cautions }: SheetInput, size: number) {
-  const sheet = new Sheet();
+function laidOut({ title, under, blocks, rungs, notes, needs, cautions }: SheetInput, size: number): TextPage {
+  const sheet = new TextPage();
   sheet.say(title, size * 1.8, "heading");
   sheet.say(under, size, "text");
   sheet.rule();
@@ -142,11 +119,11 @@ function laidOut({ title, under, blocks, rungs, notes, needs, cautions }: SheetI
   sheet.say(needs, size, "text");
   sheet.rule();
   cautions.forEach((text, i) => sheet.say(text, Math.min(size, 3.3), i === 0 ? "bold" : "text"));
-  return { page: { texts: sheet.texts, staves: [], rules: sheet.rules }, bottom: sheet.y };
+  return sheet;
 }
 
 /** The rows of each rung in two columns, each set under the shorter one. */
-function inColumns(sheet: Sheet, rungs: SheetInput["rungs"], size: number): void {
+function inColumns(sheet: TextPage, rungs: SheetInput["rungs"], size: number): void {
   const width = (WIDTH - BETWEEN) / 2;
   const ends: [number, number] = [sheet.y, sheet.y];
   for (const rung of rungs) {
@@ -154,7 +131,10 @@ function inColumns(sheet: Sheet, rungs: SheetInput["rungs"], size: number): void
     const x = LEFT + column * (width + BETWEEN);
     sheet.y = ends[column];
     sheet.say(`${rung.number}. ${rung.title}`, size, "bold", x, width);
-    for (const row of rung.rows) sheet.say(row, size * 0.85, "mono", x, width);
+    for (const { text, depth } of rung.words.play)
+      sheet.say(text, size, "text", x + depth * INDENT, width - depth * INDENT);
+    const { cues, fault } = rung.words;
+    sheet.say([...cues, ...(fault ? [`Watch: ${fault}`] : [])].join(" "), size * 0.9, "text", x, width);
     ends[column] = sheet.y + size * 0.3;
   }
   sheet.y = Math.max(...ends);

@@ -1,10 +1,11 @@
-/** The class sheet: one page of A4 with the timetable, who with whom, the texts, gear and cautions. */
+/** The class sheet: one page with the timetable and who with whom, and one to hand the evening over. */
 import { useMemo } from "react";
 import type { PlanPage } from "#server/views.ts";
 import { CAUTIONS } from "../paper/cautions.ts";
 import { SvgPages } from "../paper/svg-pages.tsx";
 import { shortDate } from "../ui/dates.ts";
 import { Notice } from "../ui/parts.tsx";
+import { handOverPage } from "./hand-over-layout.ts";
 import { gearLine, sheetBlocks, sheetPage, sheetRungs, shortNames } from "./sheet-layout.ts";
 
 /** Most notes on paper; the screen has them all. */
@@ -12,7 +13,10 @@ const NOTES = 5;
 
 export function SheetScreen({ page, school }: { page: PlanPage; school: string }) {
   const { lesson, kept } = page;
-  const pages = useMemo(() => (page.kept ? [sheetOf(page, page.kept.plan, school)] : []), [page, school]);
+  const pages = useMemo(
+    () => (page.kept ? [sheetOf(page, page.kept, school), handOverOf(page, page.kept, school)] : []),
+    [page, school],
+  );
   return (
     <>
       <SvgPages
@@ -26,19 +30,38 @@ export function SheetScreen({ page, school }: { page: PlanPage; school: string }
   );
 }
 
-function sheetOf(
-  { lesson, rungs, names, gear, people }: PlanPage,
-  plan: NonNullable<PlanPage["kept"]>["plan"],
-  school: string,
-) {
+type Kept = NonNullable<PlanPage["kept"]>;
+
+const headOf = ({ lesson, people }: PlanPage, { clock }: Kept, school: string) => ({
+  title: lesson.title,
+  under: `${school}, ${shortDate(lesson.held_on)}, ${lesson.minutes} minutes, ${people.length} here. Rounds of ${clock.round / 60} min, ${clock.rest} s between.`,
+});
+const needsOf = ({ gear }: PlanPage, { plan }: Kept): string =>
+  `Gear at hand: ${gearLine(gear)}. Floor needed: ${plan.floor} m².`;
+
+function sheetOf(page: PlanPage, kept: Kept, school: string) {
+  const { rungs, names, people, words } = page;
+  const { plan } = kept;
   const short = shortNames(people.map((p) => p.name));
   return sheetPage({
-    title: lesson.title,
-    under: `${school}, ${shortDate(lesson.held_on)}, ${lesson.minutes} minutes`,
+    ...headOf(page, kept, school),
     blocks: sheetBlocks(plan, (id) => short(names[id] ?? "Former member")),
-    rungs: sheetRungs(plan, rungs),
+    rungs: sheetRungs(plan, rungs, words),
     notes: plan.notes.slice(0, NOTES),
-    needs: `Gear at hand: ${gearLine(gear)}. Floor needed: ${plan.floor} m².`,
+    needs: needsOf(page, kept),
+    cautions: CAUTIONS,
+  });
+}
+
+function handOverOf(page: PlanPage, kept: Kept, school: string) {
+  const { people, words } = page;
+  return handOverPage({
+    ...headOf(page, kept, school),
+    clock: kept.clock,
+    blocks: kept.plan.blocks,
+    words,
+    mind: people.flatMap(({ name, limits }) => (limits.length > 0 ? [`${name}: ${limits.join(", ")}.`] : [])),
+    needs: needsOf(page, kept),
     cautions: CAUTIONS,
   });
 }

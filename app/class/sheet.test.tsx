@@ -1,6 +1,7 @@
 /** The sheet of an evening: layout as numbers, and as the server writes it. */
 import { PAGE, type CardPage } from "../paper/drill-card-layout.ts";
-import { SHEET_SIZES, sheetBlocks, sheetPage, sheetRungs, shortNames } from "./sheet-layout.ts";
+import { sheetBlocks, sheetPage, sheetRungs, shortNames } from "./sheet-layout.ts";
+import { TEXT_SIZES } from "../paper/text-page.ts";
 import { SheetScreen } from "./sheet-screen.tsx";
 import { NAMES, page } from "./testing.ts";
 import { text } from "../ui/testing.tsx";
@@ -18,10 +19,11 @@ describe("the sheet", () => {
       ["p1 – p3", "p2 – p4"],
     ]);
   });
-  test("only rungs that are worked on are written out, without their header rows", () => {
-    expect(sheetRungs(page.kept!.plan, page.rungs).map((r) => r.rows)).toEqual([
-      ["A jab -> B catch"],
-      ["A jab -> B catch, cross"],
+  test("only rungs that are worked on are written out, in words", () => {
+    const written = sheetRungs(page.kept!.plan, page.rungs, page.words);
+    expect(written.map(({ number, words }) => [number, words.play.map((row) => row.text)])).toEqual([
+      [1, ["A: jab. B: catch."]],
+      [2, ["A: jab. B: catch, then cross."]],
     ]);
   });
   const sheet = (blocks: ReturnType<typeof sheetBlocks>, rows = 2) =>
@@ -32,7 +34,10 @@ describe("the sheet", () => {
       rungs: [1, 2, 3].map((number) => ({
         number,
         title: "The jab",
-        rows: Array<string>(rows).fill("A jab -> B catch"),
+        words: {
+          ...page.words[0]!,
+          play: Array.from({ length: rows }, () => ({ text: "A: jab. B: catch.", depth: 0 })),
+        },
       })),
       notes: ["12 sticks are needed, 6 are there."],
       needs: "Gear at hand: 6 sticks.",
@@ -53,7 +58,7 @@ describe("the sheet", () => {
     const [, block] = sheetBlocks(page.kept!.plan, (id) => id);
     const sizes = [1, 8, 20, 26].map((count) => largest(sheet(Array.from({ length: count }, () => block!))));
     expect([...sizes].sort((one, two) => two - one)).toEqual(sizes);
-    expect(sizes[0]).toBe(SHEET_SIZES[0]);
+    expect(sizes[0]).toBe(TEXT_SIZES[0]);
     expect(sizes[3]).toBeLessThan(sizes[0]!);
     expect(largest(sheet([block!], 40))).toBeLessThan(largest(sheet([block!], 2)));
   });
@@ -61,10 +66,20 @@ describe("the sheet", () => {
     const sheet = text(<SheetScreen page={page} school="Ropewalk" />);
     expect(sheet).toMatch(/0' Warm-up, 10 min/);
     expect(sheet).toMatch(/Edda\s+V\.\s+–\s+Odo/);
+    expect(sheet).toMatch(/A: jab. B: catch. .*Palm to the cheek. Elbow stays in. Watch: Reaches for it/);
     expect(sheet).toMatch(/12 sticks are needed/);
     expect(sheet).toMatch(/Gear at hand: 6 sticks/);
     expect(sheet).not.toMatch(/0 focus mitts/);
     expect(sheet).toMatch(/“Stop” ends everything/);
+  });
+  test("a second page hands the evening over: in words, with cues, and what to do in half the time", () => {
+    const sheet = text(<SheetScreen page={page} school="Ropewalk" />);
+    const page2 = sheet.slice(sheet.indexOf("To hand over"));
+    expect(page2).toMatch(
+      /Say: Palm to the cheek. Elbow stays in. Watch: Reaches for it. Who feeds: Stop a fist short. Go on when/,
+    );
+    expect(page2).toMatch(/If you have only half the time: Warm-up, 5 min; /);
+    expect(page2).toMatch(/“Stop” ends everything/);
   });
   test("without a plan it says what to do", () => {
     expect(text(<SheetScreen page={{ ...page, kept: null }} school="x" />)).toMatch(/no plan yet/);

@@ -68,6 +68,7 @@ export const page: PlanPage = {
       pads: false,
       revisionId: "r1",
       drillId: "d1",
+      operator: null,
     },
     {
       text: "A jab -> B catch, cross\n",
@@ -77,6 +78,23 @@ export const page: PlanPage = {
       pads: false,
       revisionId: "r2",
       drillId: "d2",
+      operator: "rows",
+    },
+  ],
+  words: [
+    {
+      play: [{ text: "A: jab. B: catch.", depth: 0 }],
+      cues: ["Palm to the cheek.", "Elbow stays in."],
+      fault: "Reaches for it.",
+      feeder: "Stop a fist short.",
+      goOn: "Go on when it is caught five times running.",
+    },
+    {
+      play: [{ text: "A: jab. B: catch, then cross.", depth: 0 }],
+      cues: ["Send it back from where the hand is."],
+      fault: null,
+      feeder: "Stay there.",
+      goOn: "Go on when the blow comes with no stop between.",
     },
   ],
   kept: {

@@ -20,6 +20,7 @@ import {
   stretches,
   total,
   workMinutes,
+  inHalf,
 } from "./timetable.ts";
 import { warmUpMoves, warmUpTitle } from "./warm-up.ts";
 import { goodPlan, planOf, someone } from "./testing.ts";
@@ -353,4 +354,13 @@ test("a drill alone gives the rungs of an evening, or says what is wrong with it
   expect(made.ok && made.rungs.length).toBeGreaterThan(3);
   expect(made.ok && made.rungs.every(({ text }) => checkFor(parse(text)).verdict !== "broken")).toBe(true);
   expect(eveningLadder("A lead hook -> B slip out", defaultSchool())).toMatchObject({ ok: false });
+});
+
+test("half the time keeps a warm-up, the first step and one from the middle, and a close", () => {
+  const packed = packClass(90, ["One", "Two", "Three", "Four", "Five"]);
+  if (!packed.ok) throw new Error(packed.message);
+  const half = inHalf(packed.blocks);
+  expect(total(half)).toBeLessThanOrEqual(45);
+  expect(half.map(({ title }) => title)).toEqual(["Warm-up", "One", "Four", "Close: what was clean, what comes next"]);
+  expect(half[0]!.minutes).toBe(5);
 });

@@ -183,3 +183,28 @@ export function blockFaults(blocks: readonly Block[], minutes: number, loads: re
     faults.push("The hardest rung comes last, when people are tired: move it forward or end with an easier one.");
   return faults;
 }
+
+/** Least minutes of warm-up and close when time is short. */
+const SHORT_WARM_UP = 5;
+const SHORT_CLOSE = 3;
+
+/**
+ * The evening in half its minutes: a shorter warm-up and close, and as many blocks of work as fit, evenly from the
+ * first one up, nothing twice. Blocks keep their own minutes.
+ */
+export function inHalf(blocks: readonly Block[]): Block[] {
+  const half = Math.floor(total(blocks) / 2);
+  const warm = blocks
+    .filter(({ kind }) => kind === "warm-up")
+    .map((b) => ({ ...b, minutes: Math.min(b.minutes, SHORT_WARM_UP) }));
+  const close = blocks
+    .filter(({ kind }) => kind === "close")
+    .map((b) => ({ ...b, minutes: Math.min(b.minutes, SHORT_CLOSE) }));
+  const work = blocks.filter(({ rung }, i) => rung !== null && blocks.findIndex((one) => one.rung === rung) === i);
+  const most = Math.max(0, ...work.map(({ minutes }) => minutes));
+  const room = half - total(warm) - total(close);
+  const count = Math.max(1, Math.min(work.length, Math.floor(room / Math.max(1, most))));
+  // The furthest step is for a whole evening.
+  const places = new Set(Array.from({ length: count }, (_, i) => Math.round((i * (work.length - 1)) / count)));
+  return [...warm, ...work.filter((_, i) => places.has(i)), ...close];
+}

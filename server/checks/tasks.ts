@@ -4,6 +4,7 @@ import type { Checked } from "#core/drill/types.ts";
 import { finished } from "#core/base/work.ts";
 import { planClass, type ClassPlan, type PlanInput } from "#core/class/plan.ts";
 import { eveningLadder } from "#core/class/evening-ladder.ts";
+import { rungWords, type RungWords, type StoredRung } from "#core/class/rung-words.ts";
 import { planRound, type OneRound, type RoundInput } from "#core/class/round.ts";
 import { scoreView, type ScoreView } from "#core/formats/desk-view.ts";
 import { checkFor } from "#core/policy/judge.ts";
@@ -33,6 +34,8 @@ export interface Tasks {
   readonly pairs: { readonly ask: readonly PairCheck[]; readonly answer: readonly PairVerdict[] };
   /** The ladder of a drill for one evening. */
   readonly ladder: { readonly ask: { readonly text: string }; readonly answer: ReturnType<typeof eveningLadder> };
+  /** What is said with the rungs of a ladder. */
+  readonly words: { readonly ask: readonly StoredRung[]; readonly answer: readonly RungWords[] };
   readonly round: { readonly ask: RoundInput; readonly answer: OneRound };
   readonly plan: { readonly ask: PlanInput; readonly answer: ClassPlan };
 }
@@ -44,6 +47,7 @@ export const TASKS: { readonly [T in Task]: (ask: Tasks[T]["ask"], school: Schoo
   judge: ({ text }, school) => judged(text, school),
   pairs: (checks, school) => checks.map((check) => pairVerdict(check, school)),
   ladder: ({ text }, school) => eveningLadder(text, school),
+  words: (rungs, school) => rungWords(rungs, school),
   round: planRound,
   plan: (input, school) => finished(planClass(input, school)),
 };

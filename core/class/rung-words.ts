@@ -1,0 +1,32 @@
+/** What stands on paper and on the wall with a rung: who does what in words, cues, a fault, when to go on. */
+import { parse } from "../score/parse.ts";
+import { checkFor } from "../policy/judge.ts";
+import type { School } from "../policy/school.ts";
+import type { Checked } from "../drill/types.ts";
+import { coachingOf, type Coaching } from "../ladder/coaching.ts";
+import { OPERATORS, type OperatorId } from "../vary/operator-names.ts";
+import { inWords, type SaidRow } from "./in-words.ts";
+
+/** A rung as it is kept; `operator`: what made it of the one before, as it was stored. */
+export interface StoredRung {
+  readonly text: string;
+  readonly operator: string | null;
+}
+
+export interface RungWords extends Pick<Coaching, "cues" | "fault" | "feeder" | "goOn"> {
+  readonly play: readonly SaidRow[];
+}
+
+const known = (operator: string | null): OperatorId | "rows" | null =>
+  operator === "rows" || OPERATORS.some((id) => id === operator) ? (operator as OperatorId | "rows") : null;
+
+/** The words of each rung; what is new is taken against the one before. */
+export function rungWords(rungs: readonly StoredRung[], school: School): RungWords[] {
+  let before: Checked | null = null;
+  return rungs.map(({ text, operator }) => {
+    const checked: Checked = checkFor(parse(text), school);
+    const { cues, fault, feeder, goOn } = coachingOf(checked, before, known(operator));
+    before = checked;
+    return { play: inWords(checked.score, checked.header), cues, fault, feeder, goOn };
+  });
+}
