@@ -7,13 +7,13 @@ import CssBaseline from "@mui/material/CssBaseline";
 import InitColorSchemeScript from "@mui/material/InitColorSchemeScript";
 import { ThemeProvider } from "@mui/material/styles";
 import { useContext, type ReactNode } from "react";
-import { Links, Meta, Outlet, Scripts, ScrollRestoration } from "react-router";
+import { Links, Meta, Outlet, Scripts, ScrollRestoration, useMatches } from "react-router";
 import { db, isDatabaseDown } from "#db/pool.ts";
 import { getTonight } from "#db/classes.ts";
 import { getSchool, getSettings } from "#db/school.ts";
 import { nonceContext, scopeContext } from "#server/context.ts";
 import type { Route } from "./+types/root.ts";
-import { Frame } from "./ui/frame.tsx";
+import { Frame, WITHOUT_FRAME } from "./ui/frame.tsx";
 import { ServerNonce } from "./ui/nonce.ts";
 import { RouteTrouble, Trouble } from "./ui/trouble.tsx";
 import { theme } from "./ui/theme.ts";
@@ -84,11 +84,16 @@ export default function Root({ loaderData }: Route.ComponentProps) {
   const { nonce, down, school, tonight, settings } = loaderData;
   // Before any screen asks the worker: effects of screens run before those of the page around them.
   useSchoolSettings(settings);
+  const bare = useMatches().some(({ handle }) => handle === WITHOUT_FRAME);
   return (
     <Page nonce={nonce}>
-      <Frame school={school} tonight={tonight}>
-        {down ? <Trouble kind="database" /> : <Outlet />}
-      </Frame>
+      {bare && !down ? (
+        <Outlet />
+      ) : (
+        <Frame school={school} tonight={tonight}>
+          {down ? <Trouble kind="database" /> : <Outlet />}
+        </Frame>
+      )}
     </Page>
   );
 }

@@ -16,7 +16,6 @@ export default [
     route("class/:id/plan", "routes/plan.tsx"),
     route("class/:id/cards", "routes/cards.tsx"),
     route("class/:id/sheet", "routes/sheet.tsx"),
-    route("class/:id/wall", "routes/wall.tsx"),
     route("term", "routes/term.tsx"),
     route("term.ics", "routes/term-calendar.ts"),
     route("people", "routes/people.tsx"),
@@ -32,5 +31,7 @@ export default [
     route("words/taught", "routes/taught.tsx"),
     route("words/school", "routes/school.tsx"),
   ]),
+  // Seen from across the hall: without the places.
+  route("class/:id/wall", "routes/wall.tsx"),
   route("search", "routes/search.ts"),
 ] satisfies RouteConfig;

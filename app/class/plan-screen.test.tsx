@@ -15,6 +15,13 @@ test("the wall shows the round that comes next, with each pair’s own rung", ()
     /their own rung: Add a return/,
   );
 });
+test("the wall says what is done, who feeds and what comes next", () => {
+  const first = text(<WallScreen page={{ ...page, kept: { ...page.kept!, done: 0 } }} />);
+  expect(first).toMatch(/A: jab. B: catch. .*Palm to the cheek/);
+  expect(first).toMatch(/A feeds first; roles change every 30 seconds\./);
+  expect(first).toMatch(/Next: change partners\./);
+  expect(text(<WallScreen page={page} />)).toMatch(/The last round\./);
+});
 test("the wall without a plan says what to do", () => {
   expect(text(<WallScreen page={{ ...page, kept: null }} />)).toMatch(/no plan yet/);
 });

@@ -1,98 +1,222 @@
-/** The pairs of a round for the wall: read from across the hall; arrow keys go from round to round. */
+/** A round for the wall: who with whom and what is done, read from across the hall; keys go from round to round. */
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import { useLayoutEffect, useState } from "react";
+import { useEffect, useLayoutEffect, useMemo, useState } from "react";
 import { Link } from "react-router";
+import type { PlannedRound } from "#core/class/plan.ts";
+import type { RungWords } from "#core/class/rung-words.ts";
+import type { Clock } from "#core/class/timetable.ts";
 import type { PlanPage } from "#server/views.ts";
 import { membersOf } from "./members.ts";
+import { ScoreDrawing } from "../drawing/score-drawing.tsx";
 import { PartnerMark } from "../ui/marks.tsx";
 import { Notice } from "../ui/parts.tsx";
 import { Row, Rows } from "../ui/rows.tsx";
+import { NOT_ON_PAPER } from "../ui/theme.ts";
+import { useAnswer } from "../workers/use-answer.ts";
 
 export function WallScreen({ page }: { page: PlanPage }) {
-  const { lesson, kept, rungs, names } = page;
+  const { lesson, kept, rungs, words } = page;
   const rounds = kept?.plan.rounds ?? [];
   const [at, setAt] = useState(Math.min(kept?.done ?? 0, Math.max(0, rounds.length - 1)));
+  useKeys(rounds.length, setAt);
+  useAwake();
+  const round = rounds[at];
+  const blocks = kept?.plan.blocks ?? [];
+  const block = blocks.find((b) => b.id === round?.block);
+  const rung = rungs[block?.rung ?? -1];
+  const said = words[block?.rung ?? -1];
+  const next = rounds[at + 1];
+  const nextBlock = next && next.block !== round?.block ? blocks.find((b) => b.id === next.block) : null;
+  return (
+    <Box
+      component="main"
+      id="main"
+      sx={{ minHeight: "100dvh", px: "2.5vw", py: "1.5vh", display: "flex", flexDirection: "column" }}
+    >
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, alignItems: "center" }}>
+        <Box component="h1" sx={{ typography: "h1", m: 0, flex: 1, fontSize: "clamp(1.6rem, 5.5vh, 4.5rem)" }}>
+          {round ? `Round ${at + 1} of ${rounds.length}` : lesson.title}
+        </Box>
+        <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, ...NOT_ON_PAPER }}>
+          <Button variant="outlined" disabled={at === 0} onClick={() => setAt(at - 1)}>
+            Previous
+          </Button>
+          <Button variant="contained" disabled={at >= rounds.length - 1} onClick={() => setAt(at + 1)}>
+            Next round
+          </Button>
+          <FullScreen />
+          <Button variant="text" color="inherit" component={Link} to={`/class/${lesson.id}/plan`}>
+            Back to the plan
+          </Button>
+        </Box>
+      </Box>
+      {!round && <Notice>This class has no plan yet: make it on the class’s page first.</Notice>}
+      {round && kept && (
+        <>
+          <Box sx={{ fontSize: "clamp(1.2rem, 4vh, 3.2rem)", fontWeight: 650, lineHeight: 1.2 }}>{block?.title}</Box>
+          <Box sx={{ fontSize: "clamp(1.05rem, 2.8vh, 2.2rem)", color: "text.secondary", mb: "1vh" }}>
+            {round.side === "left" ? "Left" : "Right"} lead in front. {whoFeeds(round, kept.clock)}
+          </Box>
+          <Box
+            sx={{
+              flex: 1,
+              display: "grid",
+              gridTemplateColumns: { xs: "minmax(0,1fr)", lg: "minmax(0,3fr) minmax(0,2fr)" },
+              columnGap: "3vw",
+              alignItems: "start",
+            }}
+          >
+            <Pairs page={page} round={round} rung={block?.rung ?? null} />
+            {said && rung && <WhatIsDone text={rung.text} words={said} />}
+          </Box>
+          <Box sx={{ fontSize: "clamp(1.05rem, 2.8vh, 2.2rem)", color: "text.secondary", pt: "1vh" }}>
+            {next ? `Next: ${nextBlock ? nextBlock.title : nextText(next)}` : "The last round."}
+          </Box>
+        </>
+      )}
+    </Box>
+  );
+}
+
+const whoFeeds = ({ change }: PlannedRound, clock: Clock): string => {
+  const every = change ?? clock.change;
+  return every < clock.round ? `A feeds first; roles change every ${every} seconds.` : "A holds for the whole round.";
+};
+
+const nextText = ({ pairs }: PlannedRound): string =>
+  pairs.some(({ why }) => why.includes("same partner, roles changed"))
+    ? "same partner, change roles."
+    : "change partners.";
+
+/** So many stand below each other before a column more is begun. */
+const PER_COLUMN = 7;
+
+/** Names as large as their number allows. */
+function Pairs({
+  page,
+  round,
+  rung,
+}: {
+  readonly page: PlanPage;
+  readonly round: PlannedRound;
+  readonly rung: number | null;
+}) {
+  const { names, rungs } = page;
+  const nameOf = (id: string) => names[id] ?? "Former member";
+  const count = round.pairs.length + round.alone.length;
+  const columns = Math.ceil(count / PER_COLUMN);
+  const lines = Math.ceil(count / columns);
+  return (
+    <Rows
+      ordered
+      aria-label="Pairs"
+      sx={{
+        display: "grid",
+        gridTemplateColumns: { xs: "1fr", md: `repeat(${columns}, minmax(0,1fr))` },
+        columnGap: "2vw",
+        fontSize: `clamp(1.2rem, ${Math.min(6, 50 / lines / 1.5).toFixed(1)}vh, 4rem)`,
+        lineHeight: 1.2,
+      }}
+    >
+      {round.pairs.map((p) => (
+        <Row
+          key={`${p.a}${p.b}`}
+          sx={{ py: "0.6vh", display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: "1vw" }}
+        >
+          {membersOf(p).map(({ actor, id }) => (
+            <Box key={actor} sx={{ display: "flex", alignItems: "center", gap: 1 }}>
+              <PartnerMark actor={actor} size={34} />
+              <span>{nameOf(id)}</span>
+            </Box>
+          ))}
+          {p.rung !== rung && (
+            <Box sx={{ fontSize: "0.6em", color: "text.secondary", width: "100%" }}>
+              their own rung: {rungs[p.rung]?.title}
+            </Box>
+          )}
+        </Row>
+      ))}
+      {round.alone.map(({ id }) => (
+        <Row key={id} sx={{ py: "0.6vh" }}>
+          {nameOf(id)} with the instructor
+        </Row>
+      ))}
+    </Rows>
+  );
+}
+
+/** The drill of the block, large: in words, drawn, and what to think of. */
+function WhatIsDone({ text, words }: { readonly text: string; readonly words: RungWords }) {
+  const question = useMemo(() => ({ text }), [text]);
+  const { answer: view } = useAnswer("check", question);
+  return (
+    <Box component="section" aria-label="What is done" sx={{ fontSize: "clamp(1.1rem, 3vh, 2.4rem)", lineHeight: 1.3 }}>
+      {words.play.map(({ text: row, depth }, i) => (
+        <Box key={i} sx={{ pl: depth * 3, fontWeight: 600 }}>
+          {row}
+        </Box>
+      ))}
+      <Box component="ul" sx={{ my: "1vh", pl: "1.2em" }}>
+        {words.cues.map((cue) => (
+          <li key={cue}>{cue}</li>
+        ))}
+      </Box>
+      {view && (
+        <Box sx={{ maxHeight: "34vh", overflow: "hidden" }}>
+          <ScoreDrawing view={view} cursor={null} zoom={1.3} />
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+/** Arrow keys and the space bar go from round to round. */
+function useKeys(rounds: number, setAt: (change: (now: number) => number) => void): void {
   // With the first picture: a key that is pressed at once must not be lost.
   useLayoutEffect(() => {
     const key = (event: KeyboardEvent) => {
       const by = event.key === "ArrowRight" || event.key === " " ? 1 : event.key === "ArrowLeft" ? -1 : 0;
       if (by === 0) return;
       event.preventDefault();
-      setAt((now) => Math.max(0, Math.min(rounds.length - 1, now + by)));
+      setAt((now) => Math.max(0, Math.min(rounds - 1, now + by)));
     };
     window.addEventListener("keydown", key);
     return () => window.removeEventListener("keydown", key);
-  }, [rounds.length]);
-  const round = rounds[at];
-  const block = kept?.plan.blocks.find((b) => b.id === round?.block);
-  const nameOf = (id: string) => names[id] ?? "Former member";
-  const many = (round?.pairs.length ?? 0) > 8;
+  }, [rounds, setAt]);
+}
+
+/** The whole screen for the wall, where the device has that. */
+function FullScreen() {
+  const [can, setCan] = useState(false);
+  useEffect(() => setCan(document.fullscreenEnabled), []);
+  if (!can) return null;
   return (
-    <Box sx={{ px: { xs: 2, sm: 4 }, py: 2 }}>
-      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, alignItems: "center" }}>
-        <Box component="h1" sx={{ typography: "h1", m: 0, flex: 1, fontSize: "clamp(1.6rem, 3.4vw, 3.2rem)" }}>
-          {round ? `Round ${at + 1} of ${rounds.length}` : lesson.title}
-        </Box>
-        <Button variant="outlined" disabled={at === 0} onClick={() => setAt(at - 1)}>
-          Before
-        </Button>
-        <Button variant="contained" disabled={at >= rounds.length - 1} onClick={() => setAt(at + 1)}>
-          Next round
-        </Button>
-        <Button variant="text" color="inherit" component={Link} to={`/class/${lesson.id}/plan`}>
-          Back to the plan
-        </Button>
-      </Box>
-      {!round && <Notice>This class has no plan yet: make it on the class’s page first.</Notice>}
-      {round && (
-        <>
-          <Box sx={{ fontSize: "clamp(1.1rem, 2vw, 1.9rem)", color: "text.secondary", mb: 1 }}>
-            {block?.title}; {round.side} lead in front
-          </Box>
-          <Rows
-            ordered
-            aria-label="Pairs"
-            sx={{
-              display: "grid",
-              gridTemplateColumns: { xs: "1fr", md: "1fr 1fr", xl: many ? "1fr 1fr 1fr" : "1fr 1fr" },
-              columnGap: 5,
-            }}
-          >
-            {round.pairs.map((p) => (
-              <Row
-                key={`${p.a}${p.b}`}
-                sx={{
-                  py: 1,
-                  display: "flex",
-                  flexWrap: "wrap",
-                  alignItems: "center",
-                  columnGap: 2,
-                  fontSize: many ? "clamp(1.2rem, 2vw, 2rem)" : "clamp(1.3rem, 2.8vw, 3.4rem)",
-                  lineHeight: 1.25,
-                }}
-              >
-                {membersOf(p).map(({ actor, id }) => (
-                  <Box key={actor} sx={{ display: "flex", alignItems: "center", gap: 1 }}>
-                    <PartnerMark actor={actor} size={34} />
-                    <span>{nameOf(id)}</span>
-                  </Box>
-                ))}
-                {p.rung !== block?.rung && (
-                  <Box sx={{ fontSize: "0.6em", color: "text.secondary", width: "100%" }}>
-                    their own rung: {rungs[p.rung]?.title}
-                  </Box>
-                )}
-              </Row>
-            ))}
-            {round.alone.map(({ id }) => (
-              <Row key={id} sx={{ py: 1, fontSize: "1.6rem" }}>
-                {nameOf(id)} with the instructor
-              </Row>
-            ))}
-          </Rows>
-        </>
-      )}
-    </Box>
+    <Button
+      variant="outlined"
+      onClick={() =>
+        void (document.fullscreenElement ? document.exitFullscreen() : document.documentElement.requestFullscreen())
+      }
+    >
+      Full screen
+    </Button>
   );
+}
+
+/** Keeps the screen on while the wall is seen, where the device lets it. */
+function useAwake(): void {
+  useEffect(() => {
+    let lock: WakeLockSentinel | null = null;
+    const hold = async () => {
+      if (document.visibilityState !== "visible" || !("wakeLock" in navigator)) return;
+      // Refused on a low battery: the wall is seen all the same.
+      lock = await navigator.wakeLock.request("screen").catch(() => null);
+    };
+    void hold();
+    document.addEventListener("visibilitychange", hold);
+    return () => {
+      document.removeEventListener("visibilitychange", hold);
+      void lock?.release();
+    };
+  }, []);
 }

@@ -3,6 +3,10 @@ import { scopeContext } from "#server/context.ts";
 import { notFound, reading } from "#server/respond.ts";
 import type { Route } from "./+types/wall.ts";
 import { WallScreen } from "../class/wall-screen.tsx";
+import { WITHOUT_FRAME } from "../ui/frame.tsx";
+import { RouteTrouble } from "../ui/trouble.tsx";
+
+export const handle = WITHOUT_FRAME;
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `Wall: ${loaderData?.lesson.title ?? "class"} · Vicissor` },
@@ -18,4 +22,8 @@ export function loader({ params, context }: Route.LoaderArgs) {
 
 export default function Wall({ loaderData }: Route.ComponentProps) {
   return <WallScreen page={loaderData} />;
+}
+
+export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
+  return <RouteTrouble error={error} />;
 }

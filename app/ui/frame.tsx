@@ -26,6 +26,9 @@ const PLACES = [
   { to: "/words", label: "Words", Icon: MenuBookOutlined },
 ] as const;
 
+/** The `handle` of a route that has the whole window to itself. */
+export const WITHOUT_FRAME = "without frame";
+
 export interface Tonight {
   readonly id: string;
   readonly title: string;
