@@ -11,6 +11,7 @@ import { allowedHosts, knownHost, ownWrites } from "./doors.ts";
 import { judgeOlder } from "./judging.ts";
 import { nonceContext, scopeContext } from "./context.ts";
 import { scopeOf } from "./scope.ts";
+import { linksOnly, openLink } from "./share/door.ts";
 
 /** Ends what the application holds open. */
 export const close = async (): Promise<void> => {
@@ -58,6 +59,9 @@ app.use(
 
 // Loopback tests and a class on one router share an address: generous, and only against floods.
 app.use(rateLimit({ windowMs: 60_000, limit: 3000, standardHeaders: "draft-8", legacyHeaders: false }));
+
+app.use(linksOnly);
+app.get("/s/:token", openLink);
 
 app.get("/health", async (_request, response) => {
   const alive = await databaseAnswers();

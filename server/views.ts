@@ -1,6 +1,7 @@
 /** What screens show: shapes of their own, filled by the server from what the database holds. */
 import type { PlanRung } from "#core/class/fit.ts";
 import type { ClassPlan, PlanInput, PlanPerson } from "#core/class/plan.ts";
+import type { QrCode } from "./share/token.ts";
 import type { RungWords } from "#core/class/rung-words.ts";
 import type { RungRoles } from "#core/class/roles.ts";
 import type { Member } from "#core/people/person.ts";
@@ -50,6 +51,16 @@ export interface PlanView {
   readonly locked: PlanInput["locked"];
   readonly done: number;
   readonly plan: ClassPlan & { readonly ok: true };
+}
+
+/** A link that shows a class on a phone. */
+export interface PhoneLink {
+  readonly address: string;
+  /** When it ends, as an ISO 8601 moment. */
+  readonly until: string;
+  readonly qr: QrCode;
+  /** The network reaches it; else this machine alone does. */
+  readonly isLan: boolean;
 }
 
 export interface PlanPage {

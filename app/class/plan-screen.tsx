@@ -67,18 +67,7 @@ export function PlanScreen({ page }: { page: PlanPage }) {
           state.busy ? "Saving…" : state.saved ? "Saved." : ""
         }`}
       >
-        <Button variant="outlined" component={Link} to={`/class/${lesson.id}`}>
-          Who is here
-        </Button>
-        <Button variant="outlined" component={Link} to={`/class/${lesson.id}/wall`}>
-          On the wall
-        </Button>
-        <Button variant="outlined" component={Link} to={`/class/${lesson.id}/cards`}>
-          Cards to print
-        </Button>
-        <Button variant="contained" component={Link} to={`/class/${lesson.id}/sheet`}>
-          Sheet to print
-        </Button>
+        <Ways lesson={lesson.id} />
       </ScreenHead>
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, px: { xs: 2, sm: 3 }, pb: 1.5, alignItems: "center" }}>
         <WhatAndHowLong page={page} state={state} />
@@ -308,6 +297,27 @@ function RoundHead({ rounds, at, done, onLook, onRun }: RoundHeadProps) {
     </Box>
   );
 }
+
+/** Where a plan is used. */
+const Ways = ({ lesson }: { readonly lesson: string }) => (
+  <>
+    <Button variant="outlined" component={Link} to={`/class/${lesson}`}>
+      Who is here
+    </Button>
+    <Button variant="outlined" component={Link} to={`/class/${lesson}/wall`}>
+      On the wall
+    </Button>
+    <Button variant="outlined" component={Link} to={`/class/${lesson}/phones`}>
+      On phones
+    </Button>
+    <Button variant="outlined" component={Link} to={`/class/${lesson}/cards`}>
+      Cards to print
+    </Button>
+    <Button variant="contained" component={Link} to={`/class/${lesson}/sheet`}>
+      Sheet to print
+    </Button>
+  </>
+);
 
 /** Packs the evening again round the blocks that are locked; null where none is. */
 function packedRound(

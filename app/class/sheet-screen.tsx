@@ -1,6 +1,7 @@
 /** The class sheet: one page with the timetable and who with whom, and one to hand the evening over. */
 import { useMemo } from "react";
-import type { PlanPage } from "#server/views.ts";
+import type { PhoneLink, PlanPage } from "#server/views.ts";
+import { PAGE, type CardPage } from "../paper/drill-card-layout.ts";
 import { CAUTIONS } from "../paper/cautions.ts";
 import { SvgPages } from "../paper/svg-pages.tsx";
 import { shortDate } from "../ui/dates.ts";
@@ -8,14 +9,20 @@ import { Notice } from "../ui/parts.tsx";
 import { handOverPage } from "./hand-over-layout.ts";
 import { gearLine, sheetBlocks, sheetPage, sheetRungs, shortNames } from "./sheet-layout.ts";
 
+interface SheetProps {
+  readonly page: PlanPage;
+  readonly school: string;
+  readonly link?: PhoneLink | null;
+}
+
 /** Most notes on paper; the screen has them all. */
 const NOTES = 5;
 
-export function SheetScreen({ page, school }: { page: PlanPage; school: string }) {
+export function SheetScreen({ page, school, link = null }: SheetProps) {
   const { lesson, kept } = page;
   const pages = useMemo(
-    () => (page.kept ? [sheetOf(page, page.kept, school), handOverOf(page, page.kept, school)] : []),
-    [page, school],
+    () => (page.kept ? [withCode(sheetOf(page, page.kept, school), link), handOverOf(page, page.kept, school)] : []),
+    [page, school, link],
   );
   return (
     <>
@@ -29,6 +36,15 @@ export function SheetScreen({ page, school }: { page: PlanPage; school: string }
     </>
   );
 }
+
+/** Width of a code that a phone reads at arm's length, mm. */
+const CODE = 17;
+
+/** The code of the link in the upper right corner, beside the title. */
+const withCode = (page: CardPage, link: PhoneLink | null): CardPage =>
+  link
+    ? { ...page, codes: [{ x: PAGE.width - PAGE.margin - CODE, y: PAGE.margin - 8, width: CODE, qr: link.qr }] }
+    : page;
 
 type Kept = NonNullable<PlanPage["kept"]>;
 

@@ -6,16 +6,17 @@ import { Link } from "react-router";
 import type { PlannedRound } from "#core/class/plan.ts";
 import type { RungWords } from "#core/class/rung-words.ts";
 import type { Clock } from "#core/class/timetable.ts";
-import type { PlanPage } from "#server/views.ts";
+import type { PhoneLink, PlanPage } from "#server/views.ts";
 import { membersOf } from "./members.ts";
 import { ScoreDrawing } from "../drawing/score-drawing.tsx";
+import { QrSvg } from "../paper/qr.tsx";
 import { PartnerMark } from "../ui/marks.tsx";
 import { Notice } from "../ui/parts.tsx";
 import { Row, Rows } from "../ui/rows.tsx";
 import { NOT_ON_PAPER } from "../ui/theme.ts";
 import { useAnswer } from "../workers/use-answer.ts";
 
-export function WallScreen({ page }: { page: PlanPage }) {
+export function WallScreen({ page, link = null }: { page: PlanPage; link?: PhoneLink | null }) {
   const { lesson, kept, rungs, words } = page;
   const rounds = kept?.plan.rounds ?? [];
   const [at, setAt] = useState(Math.min(kept?.done ?? 0, Math.max(0, rounds.length - 1)));
@@ -70,6 +71,12 @@ export function WallScreen({ page }: { page: PlanPage }) {
             <Pairs page={page} round={round} rung={block?.rung ?? null} />
             {said && rung && <WhatIsDone text={rung.text} words={said} />}
           </Box>
+          {link && (
+            <Box sx={{ position: "absolute", right: "2.5vw", bottom: "1.5vh", textAlign: "center" }}>
+              <QrSvg qr={link.qr} label="Code: your rounds on your phone" width="18vh" />
+              Your rounds on your phone
+            </Box>
+          )}
           <Box sx={{ fontSize: "clamp(1.05rem, 2.8vh, 2.2rem)", color: "text.secondary", pt: "1vh" }}>
             {next ? `Next: ${nextBlock ? nextBlock.title : nextText(next)}` : "The last round."}
           </Box>
@@ -164,7 +171,7 @@ function WhatIsDone({ text, words }: { readonly text: string; readonly words: Ru
       </Box>
       {view && (
         <Box sx={{ maxHeight: "34vh", overflow: "hidden" }}>
-          <ScoreDrawing view={view} cursor={null} zoom={1.3} />
+          <ScoreDrawing view={view} cursor={null} zoom={1.7} />
         </Box>
       )}
     </Box>

@@ -1,4 +1,5 @@
 /** A drill on A4 pages as numbers: what stands where, in mm. Drawn by `drill-card.tsx` on screen, paper and PDF. */
+import type { QrCode } from "#server/share/token.ts";
 import type { Stave } from "../drawing/score-layout.ts";
 
 export const PAGE = { width: 210, height: 297, margin: 12 } as const;
@@ -27,6 +28,8 @@ export interface CardPage {
   readonly staves: readonly CardStave[];
   /** Heights of lines across the page. */
   readonly rules: readonly number[];
+  /** QR codes by their upper left corner and width, mm. */
+  readonly codes?: readonly { readonly x: number; readonly y: number; readonly width: number; readonly qr: QrCode }[];
 }
 interface CardInput {
   readonly title: string;

@@ -101,6 +101,11 @@ export function CardPageSvg({ page, label }: { page: CardPage; label: string }) 
           strokeWidth={0.5}
         />
       ))}
+      {page.codes?.map(({ x, y, width, qr }) => (
+        <g key={qr.path} transform={`translate(${x} ${y}) scale(${width / qr.size})`}>
+          <path d={qr.path} fill="#000" />
+        </g>
+      ))}
       {page.texts.map((t, i) => (
         <text
           key={i}

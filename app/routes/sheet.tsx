@@ -2,6 +2,7 @@ import { getSchool } from "#db/school.ts";
 import { db } from "#db/pool.ts";
 import { planPage } from "#server/class-plan.ts";
 import { scopeContext } from "#server/context.ts";
+import { phoneLink } from "#server/share/links.ts";
 import { notFound, reading } from "#server/respond.ts";
 import type { Route } from "./+types/sheet.ts";
 import { SheetScreen } from "../class/sheet-screen.tsx";
@@ -10,12 +11,13 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `Sheet: ${loaderData?.page.lesson.title ?? "class"} · Vicissor` },
 ];
 
-export function loader({ params, context }: Route.LoaderArgs) {
+export function loader({ params, context, request }: Route.LoaderArgs) {
   return reading(async () => {
     const scope = context.get(scopeContext);
     const page = await planPage(scope, params.id, { ladder: null, drill: null });
     if (!page) throw notFound("This class is not here.");
-    return { page, school: (await getSchool(db, scope))?.name ?? "" };
+    const [school, link] = await Promise.all([getSchool(db, scope), phoneLink(scope, params.id, request)]);
+    return { page, link, school: school?.name ?? "" };
   });
 }
 

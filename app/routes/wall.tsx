@@ -1,5 +1,6 @@
 import { planPage } from "#server/class-plan.ts";
 import { scopeContext } from "#server/context.ts";
+import { phoneLink } from "#server/share/links.ts";
 import { notFound, reading } from "#server/respond.ts";
 import type { Route } from "./+types/wall.ts";
 import { WallScreen } from "../class/wall-screen.tsx";
@@ -9,19 +10,20 @@ import { RouteTrouble } from "../ui/trouble.tsx";
 export const handle = WITHOUT_FRAME;
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
-  { title: `Wall: ${loaderData?.lesson.title ?? "class"} · Vicissor` },
+  { title: `Wall: ${loaderData?.page.lesson.title ?? "class"} · Vicissor` },
 ];
 
-export function loader({ params, context }: Route.LoaderArgs) {
+export function loader({ params, context, request }: Route.LoaderArgs) {
   return reading(async () => {
-    const page = await planPage(context.get(scopeContext), params.id, { ladder: null, drill: null });
+    const scope = context.get(scopeContext);
+    const page = await planPage(scope, params.id, { ladder: null, drill: null });
     if (!page) throw notFound("This class is not here.");
-    return page;
+    return { page, link: await phoneLink(scope, params.id, request) };
   });
 }
 
 export default function Wall({ loaderData }: Route.ComponentProps) {
-  return <WallScreen page={loaderData} />;
+  return <WallScreen {...loaderData} />;
 }
 
 export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {

@@ -1,0 +1,62 @@
+/** The link by which people see their rounds on their own phones. */
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import { Link, useFetcher } from "react-router";
+import type { PhoneLink } from "#server/views.ts";
+import type { action } from "../routes/phones.tsx";
+import { QrSvg } from "../paper/qr.tsx";
+import { Notice, ScreenHead } from "../ui/parts.tsx";
+
+export function PhonesScreen({
+  lesson,
+  link,
+}: {
+  readonly lesson: { readonly id: string; readonly title: string };
+  readonly link: PhoneLink | null;
+}) {
+  const fetcher = useFetcher<typeof action>();
+  const act = (intent: "new" | "end", label: string, variant: "contained" | "outlined") => (
+    <fetcher.Form method="post">
+      <Button type="submit" name="intent" value={intent} variant={variant} disabled={fetcher.state !== "idle"}>
+        {label}
+      </Button>
+    </fetcher.Form>
+  );
+  return (
+    <>
+      <ScreenHead
+        title={`Phones: ${lesson.title}`}
+        lead="Whoever has the link sees the rounds of this class by first names, read only, without signing in. It ends by itself after a day."
+      >
+        <Button variant="outlined" component={Link} to={`/class/${lesson.id}/plan`}>
+          Back to the plan
+        </Button>
+        {link && act("end", "End the link", "outlined")}
+        {act("new", link ? "New link, end this one" : "Make a link", "contained")}
+      </ScreenHead>
+      {fetcher.data && "message" in fetcher.data && <Notice tone="trouble">{fetcher.data.message}</Notice>}
+      {!link && (
+        <Box sx={{ px: { xs: 2, sm: 3 }, color: "text.secondary" }}>
+          There is no link now. Once there is one, its code stands here, on the sheet and on the wall.
+        </Box>
+      )}
+      {link && (
+        <Box sx={{ px: { xs: 2, sm: 3 }, pb: 4 }}>
+          <QrSvg qr={link.qr} label="Code of the link" width={260} />
+          <Box component="p" sx={{ overflowWrap: "anywhere" }}>
+            <a href={link.address}>{link.address}</a>
+          </Box>
+          <Box component="p" sx={{ color: "text.secondary" }}>
+            It ends on {new Date(link.until).toLocaleString("en-GB", { dateStyle: "long", timeStyle: "short" })}.
+          </Box>
+        </Box>
+      )}
+      {link && !link.isLan && (
+        <Notice>
+          Only this machine opens it so far. Start with <code>bin/start --lan NAME</code>, and phones on the same
+          network open it as well.
+        </Notice>
+      )}
+    </>
+  );
+}
