@@ -67,7 +67,7 @@ function machine(user: "0" | "1000"): Machine {
   mkdirSync(path);
   mkdirSync(join(dir, "bin"));
   for (const name of [...SYSTEM, ...MORE]) if (where(name)) symlinkSync(where(name), join(path, name));
-  for (const file of ["lib.sh", "database.sh", "watch.sh"])
+  for (const file of ["lib.sh", "database.sh", "watch.sh", "lan.sh"])
     writeFileSync(join(dir, "bin", file), readFileSync(join("bin", file)));
   const program = (name: string, script: string) => {
     const file = name.startsWith("/") ? name : join(path, name);
@@ -80,7 +80,7 @@ function machine(user: "0" | "1000"): Machine {
     const script = join(dir, "bin", "script");
     writeFileSync(
       script,
-      `set -Eeuo pipefail\n. "${dir}/bin/lib.sh"\n. "${dir}/bin/database.sh"\n. "${dir}/bin/watch.sh"\ntell_of_failures\n${lines}\n`,
+      `set -Eeuo pipefail\n. "${dir}/bin/lib.sh"\n. "${dir}/bin/database.sh"\n. "${dir}/bin/watch.sh"\n. "${dir}/bin/lan.sh"\ntell_of_failures\n${lines}\n`,
     );
     const { status, stdout, stderr } = spawnSync("/bin/bash", [script], {
       encoding: "utf8",
@@ -302,4 +302,46 @@ describe("the server is kept running", () => {
     expect(said.match(/port in use/g)).toHaveLength(5);
     expect(said).toContain("The server stopped 5 times right after its start (exit 3)");
   });
+});
+
+describe("an address on the network", () => {
+  const port = "LAN_PORT=$(free_port)";
+  const openssl = (m: Machine) => symlinkSync(where("openssl"), join(m.dir, "path", "openssl"));
+  test("the certificate is for the name, and the authority of this machine signed it; both are made once", () => {
+    const m = machine("1000");
+    openssl(m);
+    const open = `${port}; open_network hall.local; echo "$LAN_ORIGIN $ALLOWED_HOSTS"; cksum < .data/lan/hall.local.crt`;
+    const first = m.run(open);
+    expect(first.code).toBe(0);
+    expect(first.said).toMatch(/https:\/\/hall\.local:\d+ hall\.local:\d+/);
+    const lan = join(m.dir, ".data/lan");
+    const verified = spawnSync("openssl", [
+      "verify",
+      "-CAfile",
+      join(lan, "authority.crt"),
+      join(lan, "hall.local.crt"),
+    ]);
+    expect(verified.status).toBe(0);
+    const shown = spawnSync("openssl", [
+      "x509",
+      "-in",
+      join(lan, "hall.local.crt"),
+      "-noout",
+      "-ext",
+      "subjectAltName",
+    ]);
+    expect(String(shown.stdout)).toContain("DNS:hall.local");
+    const sum = (said: string) => /^\d+ \d+$/m.exec(said)![0];
+    expect(sum(m.run(open).said)).toBe(sum(first.said));
+  });
+  test.each(["192.168.1.4", "Hall", "hall local", "-x", "a..b", "a;b"])(
+    "“%s” is no name for it, and it says what is",
+    (name) => {
+      const m = machine("1000");
+      openssl(m);
+      const { code, said } = m.run(`open_network "${name}"`);
+      expect(code).toBe(2);
+      expect(said).toMatch(/--lan wants the name by which others find this machine/);
+    },
+  );
 });

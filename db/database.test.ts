@@ -21,17 +21,12 @@ import {
   saveDrill,
 } from "./drills.ts";
 import { eraseStudent, insertStudent, listGear, listStudents, setGear } from "./people.ts";
-import { insertSchool } from "./school.ts";
 import { closePool, db, isDatabaseDown, transaction } from "./pool.ts";
+import { newSchool } from "./testing.ts";
 import type { Scope } from "./scope.ts";
 import { defaultSchool } from "#core/policy/school.ts";
 import { revisionInput } from "#server/revision-input.ts";
 
-const newSchool = async (): Promise<Scope> => {
-  const scope: Scope = { schoolId: randomUUID(), accountId: randomUUID(), role: "instructor" };
-  await insertSchool(db, scope, "Test school", { name: "Tess Ter", email: `${scope.accountId}@test.example` });
-  return scope;
-};
 const input = (text: string) => revisionInput(randomUUID(), text, defaultSchool());
 const TEXT = "title: Quay\n\nA jab -> B slip out\nA cross -> B catch\n";
 

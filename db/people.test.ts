@@ -26,15 +26,10 @@ import { createDrill, listDrills } from "./drills.ts";
 import { listLadders, listRungs } from "./ladders.ts";
 import * as people from "./people.ts";
 import { closePool, db } from "./pool.ts";
+import { newSchool } from "./testing.ts";
 import type { Scope } from "./scope.ts";
-import { insertSchool } from "./school.ts";
 
 const TODAY = new Date().toISOString().slice(0, 10);
-const newSchool = async (): Promise<Scope> => {
-  const made: Scope = { schoolId: randomUUID(), accountId: randomUUID(), role: "instructor" };
-  await insertSchool(db, made, "Test school", { name: "Tess Ter", email: `${made.accountId}@test.example` });
-  return made;
-};
 const member = (name: string, more: Partial<Member> = {}): Member => ({
   id: randomUUID(),
   name,

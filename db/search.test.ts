@@ -5,17 +5,12 @@ import { countDeleted, listDeleted } from "./deleted.ts";
 import { createDrill, deleteDrills, getDrill, restoreDrills, setStars, setTag } from "./drills.ts";
 import { insertStudent, setArchived } from "./people.ts";
 import { closePool, db } from "./pool.ts";
-import { insertSchool } from "./school.ts";
+import { newSchool } from "./testing.ts";
 import type { Scope } from "./scope.ts";
 import { findClasses, findDrills, findPeople } from "./search.ts";
 import { defaultSchool } from "#core/policy/school.ts";
 import { revisionInput } from "#server/revision-input.ts";
 
-const newSchool = async (): Promise<Scope> => {
-  const scope: Scope = { schoolId: randomUUID(), accountId: randomUUID(), role: "instructor" };
-  await insertSchool(db, scope, "Test school", { name: "Tess Ter", email: `${scope.accountId}@test.example` });
-  return scope;
-};
 const drill = async (scope: Scope, text: string): Promise<string> => {
   const id = randomUUID();
   await createDrill(scope, { id, input: revisionInput(randomUUID(), text, defaultSchool()), lineage: null });

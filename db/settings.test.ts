@@ -10,15 +10,11 @@ import { createClass, insertBlock, listTrainedTexts } from "./classes.ts";
 import { createDrill, getDrill, listDrills, listRevisions, saveDrill } from "./drills.ts";
 import { insertStudent } from "./people.ts";
 import { closePool, db } from "./pool.ts";
+import { newSchool } from "./testing.ts";
 import type { Scope } from "./scope.ts";
 import { getSettings, insertSchool, saveSettings } from "./school.ts";
 
 const input = (text: string) => revisionInput(randomUUID(), text, defaultSchool());
-const newSchool = async (): Promise<Scope> => {
-  const made: Scope = { schoolId: randomUUID(), accountId: randomUUID(), role: "instructor" };
-  await insertSchool(db, made, "Test school", { name: "Tess Ter", email: `${made.accountId}@test.example` });
-  return made;
-};
 let scope: Scope;
 beforeEach(async () => {
   scope = await newSchool();

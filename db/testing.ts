@@ -1,0 +1,12 @@
+/** Schools of their own for tests against a database: nothing that is there is touched. */
+import { randomUUID } from "node:crypto";
+import { db } from "./pool.ts";
+import { insertSchool } from "./school.ts";
+import type { Scope } from "./scope.ts";
+
+/** An empty school with one instructor. */
+export async function newSchool(): Promise<Scope> {
+  const scope: Scope = { schoolId: randomUUID(), accountId: randomUUID(), role: "instructor" };
+  await insertSchool(db, scope, "Test school", { name: "Tess Ter", email: `${scope.accountId}@test.example` });
+  return scope;
+}

@@ -1,0 +1,35 @@
+/** A class on people's own phones: a link that shows the rounds, and is taken back. */
+import { expect, test } from "@playwright/test";
+import { expectAccessible, faultsOf } from "./helpers.ts";
+
+test("a link shows the rounds by first names without signing in, until it is ended", async ({ page, browser }) => {
+  const faults = faultsOf(page);
+  await page.goto("/class");
+  const lesson = new URL(page.url()).pathname;
+  await page.goto(`${lesson}/plan`);
+  await expect(page.getByText("Saved.", { exact: false })).toBeVisible({ timeout: 30_000 });
+  await page.getByRole("link", { name: "On phones" }).click();
+  await page.getByRole("button", { name: "Make a link" }).click();
+  await expect(page.getByRole("img", { name: "Code of the link" })).toBeVisible();
+  await expectAccessible(page);
+  const address = await page.getByRole("link", { name: /\/s\// }).getAttribute("href");
+  const phone = await browser.newContext({ viewport: { width: 390, height: 844 }, javaScriptEnabled: false });
+  const seen = await phone.newPage();
+  await seen.goto(address!);
+  await expect(seen.getByRole("heading", { name: "Round 1", exact: false }).first()).toBeVisible();
+  await expect(seen.getByText("Amsel")).toHaveCount(0);
+  await seen.getByRole("link", { name: "Kester" }).click();
+  await expect(seen.getByText(/^[AB]: .*\. [AB]: /).first()).toBeVisible();
+  expect(await seen.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true);
+  await page.goto(`${lesson}/sheet`);
+  await expect(page.getByRole("group", { name: "Page 1 of 2" })).toBeVisible();
+  await page.goto(`${lesson}/wall`);
+  await expect(page.getByRole("img", { name: "Code: your rounds on your phone" })).toBeVisible();
+  await page.goto(`${lesson}/phones`);
+  await page.getByRole("button", { name: "End the link" }).click();
+  await expect(page.getByText("There is no link now.", { exact: false })).toBeVisible();
+  await seen.reload();
+  await expect(seen.getByRole("heading", { name: "This link is over" })).toBeVisible();
+  await phone.close();
+  expect(faults).toEqual([]);
+});

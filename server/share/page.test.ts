@@ -1,0 +1,42 @@
+/** What a link shows to whoever has it. */
+import { page as plan } from "#app/class/testing.ts";
+import { overPage, phonePage } from "./page.ts";
+
+const words = (html: string) =>
+  html
+    .replace(/<style.*?<\/style>/s, "")
+    .replace(/<[^>]+>/g, " ")
+    .replace(/\s+/g, " ");
+
+test("rounds by first names, a letter more where two are called so; no surname, no measure, no limit", () => {
+  const said = words(phonePage(plan, "", "n"));
+  expect(said).toMatch(/Round 1/);
+  expect(said).toMatch(/A Edda V\. .* B Odo/);
+  expect(said).not.toMatch(/Vire|Tarn|shoulder|cm\b|kg\b/);
+});
+test("one person's rounds say what is done and what to think of", () => {
+  const said = words(phonePage(plan, "p1", "n"));
+  expect(said).toMatch(/A: jab\. B: catch\..*Palm to the cheek/);
+  expect(said).not.toMatch(/A Liv.*B Edda A\./);
+});
+test("nothing that somebody typed becomes markup", () => {
+  const hostile = '<img src=x onerror="alert(1)">';
+  const html = phonePage(
+    {
+      ...plan,
+      lesson: { ...plan.lesson, title: hostile },
+      names: Object.fromEntries(Object.keys(plan.names).map((id) => [id, `${hostile} Amsel`])),
+      people: plan.people.map((person) => ({ ...person, name: `${hostile} Amsel` })),
+      rungs: plan.rungs.map((rung) => ({ ...rung, title: hostile })),
+      words: plan.words.map((one) => ({ ...one, cues: [hostile], play: [{ text: hostile, depth: 0 }] })),
+    },
+    `"><script>`,
+    "n",
+  );
+  expect(html).not.toMatch(/<img|<script/);
+  expect(html).toContain("&lt;img");
+});
+test("without a plan, and where the link is over, it says so", () => {
+  expect(phonePage({ ...plan, kept: null }, "", "n")).toContain("There is no plan for this class yet.");
+  expect(overPage("n")).toContain("Ask your instructor for a new one.");
+});
