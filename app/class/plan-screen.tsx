@@ -319,6 +319,13 @@ const Ways = ({ lesson }: { readonly lesson: string }) => (
   </>
 );
 
+/** What the blocks before and after the work are called now. */
+function named(blocks: readonly Block[]) {
+  const titleOf = (kind: Block["kind"]) => blocks.find((one) => one.kind === kind)?.title;
+  const [warmUp, close] = [titleOf("warm-up"), titleOf("close")];
+  return { ...(warmUp ? { warmUp } : {}), ...(close ? { close } : {}) };
+}
+
 /** Packs the evening again round the blocks that are locked; null where none is. */
 function packedRound(
   blocks: readonly Block[],
@@ -335,7 +342,7 @@ function packedRound(
     minutes - taken + twice.reduce((sum, m) => sum + m, 0),
     rungs.map((r) => r.title),
     clock,
-    { even: rungs.some((rung) => holdsWholeRound(rung, clock)) },
+    { ...named(blocks), even: rungs.some((rung) => holdsWholeRound(rung, clock)) },
   );
   if (!packed.ok) return stay;
   const fresh = packed.blocks

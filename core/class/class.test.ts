@@ -22,7 +22,6 @@ import {
   workMinutes,
   inHalf,
 } from "./timetable.ts";
-import { warmUpMoves, warmUpTitle } from "./warm-up.ts";
 import { goodPlan, planOf, someone } from "./testing.ts";
 
 const school = defaultSchool();
@@ -333,22 +332,6 @@ describe("a whole plan", () => {
   });
 });
 
-describe("a warm-up from the theme", () => {
-  const rung = (text: string) => ({ text, title: "R", load: 1 });
-  test("names what the bodies do tonight, feet first, and no blow", () => {
-    const rungs = [
-      rung("A jab -> B slip out, cross"),
-      rung("A jab -> B slip out, cross\nA lead hook -> B weave\nA low kick -> B shin check\nA cross -> B step off"),
-    ];
-    expect(warmUpTitle(warmUpMoves(rungs, defaultSchool()))).toBe(
-      "Warm-up: pulse and joints, then alone and light step off, slip, weave, shin check",
-    );
-  });
-  test("is a plain one where hands do it all", () => {
-    expect(warmUpTitle(warmUpMoves([rung("A jab -> B catch, cross")], defaultSchool()))).toBe("Warm-up");
-  });
-});
-
 test("a drill alone gives the rungs of an evening, or says what is wrong with it", () => {
   const made = eveningLadder("A jab -> B slip out, cross\nA lead hook -> B weave", defaultSchool());
   expect(made.ok && made.rungs.length).toBeGreaterThan(3);
@@ -361,6 +344,11 @@ test("half the time keeps a warm-up, the first step and one from the middle, and
   if (!packed.ok) throw new Error(packed.message);
   const half = inHalf(packed.blocks);
   expect(total(half)).toBeLessThanOrEqual(45);
-  expect(half.map(({ title }) => title)).toEqual(["Warm-up", "One", "Four", "Close: what was clean, what comes next"]);
+  expect(half.map(({ title }) => title)).toEqual([
+    "Warm-up",
+    "One",
+    "Three; four",
+    "Close: what was clean, what comes next",
+  ]);
   expect(half[0]!.minutes).toBe(5);
 });

@@ -10,7 +10,7 @@ import { fitRung, type PlanRung } from "./fit.ts";
 import { floorFor, gearFor, gearTurns, shortages, shortageText, type GearCount } from "./gear.ts";
 import { rolesIn } from "./roles.ts";
 import { inQueues, shares, unfair, type Share, type Worked } from "./shares.ts";
-import { warmUpMoves, warmUpTitle } from "./warm-up.ts";
+import { closeTitle, themeOf, warmUpTitle } from "./theme.ts";
 import { blockFaults, changeOn, holdsWholeRound, packClass, type Block, type Clock } from "./timetable.ts";
 
 export interface PlanPerson extends Measured {
@@ -85,17 +85,7 @@ export function* planClass(input: PlanInput, school: School): Generator<number, 
   const { people, rungs, clock } = input;
   const fault = peopleFault(people);
   if (fault) return { ok: false, message: fault };
-  const packed = input.blocks
-    ? ({ ok: true, blocks: input.blocks } as const)
-    : packClass(
-        input.minutes,
-        rungs.map((r) => r.title),
-        clock,
-        {
-          warmUp: warmUpTitle(warmUpMoves(rungs, school)),
-          even: rungs.some(({ text }) => holdsWholeRound(rolesIn(text), clock)),
-        },
-      );
+  const packed = input.blocks ? ({ ok: true, blocks: input.blocks } as const) : packedFrom(input, school);
   if (!packed.ok) return packed;
   const { blocks } = packed;
   const turns = blocks.flatMap((block) =>
@@ -140,6 +130,21 @@ export function* planClass(input: PlanInput, school: School): Generator<number, 
     floor: fitted.floor,
     queue: inQueues((turns.length * clock.round) / 60),
   };
+}
+
+/** The blocks of an evening that nobody has laid out yet. */
+function packedFrom({ minutes, rungs, clock }: PlanInput, school: School) {
+  const theme = themeOf(rungs, school);
+  return packClass(
+    minutes,
+    rungs.map((r) => r.title),
+    clock,
+    {
+      warmUp: warmUpTitle(theme),
+      close: closeTitle(theme),
+      even: rungs.some(({ text }) => holdsWholeRound(rolesIn(text), clock)),
+    },
+  );
 }
 
 /** A round as it stands among those of its block. */

@@ -78,16 +78,22 @@ type Packed =
   | { readonly ok: true; readonly blocks: readonly Block[]; readonly left: number }
   | { readonly ok: false; readonly message: string };
 
+interface Names {
+  readonly warmUp?: string;
+  readonly close?: string;
+}
+const CLOSE_TITLE = "Close: what was clean, what comes next";
+
 /**
  * Packs the minutes of a class. The rungs rise to a peak before the end; the last block is an
- * easier one again, since people are tired then. `titles`: one for each rung of the ladder; `warmUp`: what the warm-up is called;
+ * easier one again, since people are tired then. `titles`: one for each rung of the ladder; `warmUp`, `close`: what those blocks are called;
  * `even`: rounds come in twos, since each holds pads for a whole one.
  */
 export function packClass(
   minutes: number,
   titles: readonly string[],
   clock: Clock = CLOCK,
-  { warmUp = "Warm-up", even = false }: { readonly warmUp?: string; readonly even?: boolean } = {},
+  { warmUp = "Warm-up", close = CLOSE_TITLE, even = false }: Names & { readonly even?: boolean } = {},
 ): Packed {
   if (titles.length === 0)
     return { ok: false, message: "Choose a ladder or a drill first: there is nothing to work on." };
@@ -118,7 +124,7 @@ export function packClass(
   const work = rungOrder(count, titles.length).map((rung, i, order): Block => ({
     id: `work-${i + 1}`,
     kind: "work",
-    title: order.indexOf(rung) < i ? `Once more: ${titles[rung]!}` : titles[rung]!,
+    title: order.indexOf(rung) < i ? `Once more: ${titles[rung]!}` : stepTitle(titles, order[i - 1] ?? -1, rung),
     minutes: each + Math.floor(spread / count) + (i < spread % count ? 1 : 0),
     rung,
     rounds,
@@ -130,10 +136,25 @@ export function packClass(
     ...work,
     ...(drink > 0 ? [block("drink", "Drink, change gear, ask", drink)] : []),
     ...(play >= FREE ? [{ ...freePlay(), minutes: play }] : []),
-    block("close", "Close: what was clean, what comes next", CLOSE),
+    block("close", close, CLOSE),
   ]);
   return { ok: true, blocks, left: minutes - total(blocks) };
 }
+
+/** What a block is called that comes after another rung: all that is new since then, where that can be said in one breath. */
+function stepTitle(titles: readonly string[], before: number, rung: number): string {
+  // What was left out on the way is there by now, and of tempo the last word counts.
+  const skipped = titles
+    .slice(before + 1, rung)
+    .filter((title) => !/^(?:A bit faster|Slower|Now at|Back to)/.test(title))
+    .map((title) => title.replace(/\. (?:No |One |Not |Only |Nothing |Slow).*$/, ""));
+  const [first, ...more] = [...skipped, titles[rung]!];
+  const all = [first!, ...more.map((title) => title.replace(/^[A-Z](?=[a-z])/, (letter) => letter.toLowerCase()))].join(
+    "; ",
+  );
+  return before < 0 || all.length > MOST_LETTERS ? titles[rung]! : all;
+}
+const MOST_LETTERS = 90;
 
 /** Blocks in the order of an evening, work as it stands and the drink halfway through it. */
 export function inOrder(blocks: readonly Block[]): Block[] {
