@@ -103,61 +103,6 @@ export const deleteClass = (db: Db, scope: Scope, id: string): Promise<unknown> 
 export const restoreClass = (db: Db, scope: Scope, id: string): Promise<unknown> =>
   db.query(`update classes set deleted_at = null where school_id = $1 and id = $2`, [scope.schoolId, id]);
 
-export const listAttendance = (db: Db, scope: Scope): Promise<{ class_id: string; student_id: string }[]> =>
-  db.query(`select class_id, student_id from attendance where school_id = $1`, [scope.schoolId]);
-
-/** Somebody who is here, from a round (0: the first) to another (null: the last). */
-export interface Presence {
-  readonly student_id: string;
-  readonly from_round: number;
-  readonly until_round: number | null;
-}
-
-export const listPresence = (db: Db, scope: Scope, classId: string): Promise<Presence[]> =>
-  db.query<Presence>(
-    `select student_id, from_round, until_round from attendance where school_id = $1 and class_id = $2`,
-    [scope.schoolId, classId],
-  );
-
-/** Sets the rounds for which somebody is here; nothing happens for somebody who was erased. */
-export async function setPresence(
-  db: Db,
-  scope: Scope,
-  classId: string,
-  { student_id, from_round, until_round }: Presence,
-): Promise<void> {
-  await db.query(
-    `insert into attendance (school_id, class_id, student_id, from_round, until_round)
-     select $1, $2, id, $4, $5 from students where school_id = $1 and id = $3 and erased_at is null
-     on conflict (school_id, class_id, student_id) do update set from_round = excluded.from_round, until_round = excluded.until_round`,
-    [scope.schoolId, classId, student_id, from_round, until_round],
-  );
-}
-
-/** Ticks everybody of the school as here for the whole evening, or nobody. */
-export async function setEverybody(db: Db, scope: Scope, classId: string, here: "all" | "none"): Promise<void> {
-  const sql =
-    here === "all"
-      ? `insert into attendance (school_id, class_id, student_id)
-         select $1, $2, id from students where school_id = $1 and erased_at is null and archived_at is null on conflict do nothing`
-      : `delete from attendance where school_id = $1 and class_id = $2`;
-  await db.query(sql, [scope.schoolId, classId]);
-}
-
-/** Ticks somebody as here for the whole evening, or as away; repeated requests are harmless. */
-export async function setPresent(
-  db: Db,
-  scope: Scope,
-  classId: string,
-  { studentId, here }: { readonly studentId: string; readonly here: boolean },
-): Promise<void> {
-  const sql = here
-    ? `insert into attendance (school_id, class_id, student_id)
-       select $1, $2, id from students where school_id = $1 and id = $3 and erased_at is null on conflict do nothing`
-    : `delete from attendance where school_id = $1 and class_id = $2 and student_id = $3`;
-  await db.query(sql, [scope.schoolId, classId, studentId]);
-}
-
 export interface PairRow {
   readonly id: string;
   readonly position: number;

@@ -1,15 +1,7 @@
 /** Queries against a real server: the one that bin/test starts, or DATABASE_URL. */
 import { randomUUID } from "node:crypto";
-import {
-  createClass,
-  dropPlan,
-  getTonight,
-  listPairs,
-  listPresence,
-  meetings,
-  savePairs,
-  setPresent,
-} from "./classes.ts";
+import { createClass, dropPlan, getTonight, listPairs, meetings, savePairs } from "./classes.ts";
+import { listPresence, setPresence, setPresent, setTonightNot } from "./attendance.ts";
 import {
   createDrill,
   deleteDrills,
@@ -206,7 +198,13 @@ describe("classes", () => {
     await createClass(db, scope, { id: classId, held_on: "2026-03-01", title: "x", minutes: 60 });
     await setPresent(db, scope, classId, { studentId: a!, here: true });
     await setPresent(db, scope, classId, { studentId: a!, here: true });
-    expect(await listPresence(db, scope, classId)).toEqual([{ student_id: a, from_round: 0, until_round: null }]);
+    expect(await listPresence(db, scope, classId)).toEqual([
+      { student_id: a, from_round: 0, until_round: null, tonight_not: [] },
+    ]);
+    await setPresent(db, scope, classId, { studentId: a!, here: false });
+    await setTonightNot(db, scope, classId, { studentId: a!, not: ["head"] });
+    await setPresence(db, scope, classId, { student_id: a!, from_round: 1, until_round: null });
+    expect((await listPresence(db, scope, classId))[0]!.tonight_not).toEqual(["head"]);
     await setPresent(db, scope, classId, { studentId: a!, here: false });
     expect(await listPresence(db, scope, classId)).toEqual([]);
     await eraseStudent(scope, a!);

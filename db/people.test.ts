@@ -15,13 +15,11 @@ import {
   dropPlan,
   getClass,
   listPairs,
-  listPresence,
   listTrainedTexts,
   meetings,
-  setPresence,
-  setPresent,
   updateClass,
 } from "./classes.ts";
+import { listPresence, setPresence, setPresent } from "./attendance.ts";
 import { createDrill, listDrills } from "./drills.ts";
 import { listLadders, listRungs } from "./ladders.ts";
 import * as people from "./people.ts";

@@ -87,6 +87,10 @@ export const eraseStudent = (scope: Scope, id: string): Promise<void> =>
        where school_id = $1 and id = $2`,
       [scope.schoolId, id],
     );
+    await tx.query(`update attendance set tonight_not = '{}' where school_id = $1 and student_id = $2`, [
+      scope.schoolId,
+      id,
+    ]);
     // Why a pair was a good one says who was tall or heavy.
     await tx.query(
       `update pairs set why = '' where school_id = $1 and (student_a = $2 or student_b = $2 or student_c = $2)`,

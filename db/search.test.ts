@@ -1,6 +1,7 @@
 /** What one search finds of a school, and only of that one; stars; everybody ticked at once. */
 import { randomUUID } from "node:crypto";
-import { createClass, deleteClass, listPresence, setEverybody } from "./classes.ts";
+import { createClass, deleteClass } from "./classes.ts";
+import { listPresence, setEverybody } from "./attendance.ts";
 import { countDeleted, listDeleted } from "./deleted.ts";
 import { createDrill, deleteDrills, getDrill, restoreDrills, setStars, setTag } from "./drills.ts";
 import { insertStudent, setArchived } from "./people.ts";

@@ -1,7 +1,8 @@
 /** Loads the demo club once, or with `--empty` a school with nothing in it; a school that is there already is left as it is. */
 import { checkFor } from "#core/policy/judge.ts";
 import { readFileSync } from "node:fs";
-import { createClass, insertBlock, setPresent } from "#db/classes.ts";
+import { createClass, insertBlock } from "#db/classes.ts";
+import { setPresent } from "#db/attendance.ts";
 import { insertDrill } from "#db/drills.ts";
 import { insertStudent, setGear, setWish } from "#db/people.ts";
 import { getSchool, insertSchool } from "#db/school.ts";

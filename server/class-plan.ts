@@ -5,11 +5,11 @@ import type { PlanInput, PlannedPair, PlannedRound, PlanPerson } from "#core/cla
 import { BLOCK_KINDS } from "#core/class/timetable.ts";
 import { MOST_ROUNDS } from "#core/pairs/evening.ts";
 import { isFamily, levelIn, limitsOn } from "#core/people/person.ts";
+import { tonightLimits } from "#core/people/tonight.ts";
 import type { School } from "#core/policy/school.ts";
 import {
   getClass,
   getPlan,
-  listPresence,
   meetings,
   savePlan,
   type ClassRow,
@@ -18,6 +18,7 @@ import {
   type NewPair,
   type RoundsChanged,
 } from "#db/classes.ts";
+import { listPresence } from "#db/attendance.ts";
 import { listDrills } from "#db/drills.ts";
 import { listLadders } from "#db/ladders.ts";
 import { listEverybody, listGear, listWishes, type Student } from "#db/people.ts";
@@ -68,13 +69,16 @@ export async function planPage(
   const here = new Map(presence.map((p) => [p.student_id, p]));
   // Who was unticked after some rounds were run stays in those.
   for (const student_id of kept ? whoRan(kept) : [])
-    if (!here.has(student_id)) here.set(student_id, { student_id, from_round: 0, until_round: kept!.done });
+    if (!here.has(student_id))
+      here.set(student_id, { student_id, from_round: 0, until_round: kept!.done, tonight_not: [] });
   return {
     lesson,
     over: isOver(lesson),
     people: students.flatMap((s) => {
       const p = here.get(s.id);
-      return p ? [planPerson(s, { family, day: lesson.held_on, from: p.from_round, until: p.until_round })] : [];
+      return p
+        ? [planPerson(s, { family, day: lesson.held_on, from: p.from_round, until: p.until_round, not: p.tonight_not })]
+        : [];
     }),
     ladders,
     drills: plain.map(({ id, title }) => ({ id, title })),
@@ -92,7 +96,18 @@ export async function planPage(
 /** Somebody who is here, as a plan takes them. */
 export const planPerson = (
   s: Student,
-  { family, day, from, until }: Pick<PlanPerson, "from" | "until"> & { readonly family: string; readonly day: string },
+  {
+    family,
+    day,
+    from,
+    until,
+    not,
+  }: Pick<PlanPerson, "from" | "until"> & {
+    readonly family: string;
+    readonly day: string;
+    /** What they leave out tonight. */
+    readonly not: readonly string[];
+  },
 ): PlanPerson => ({
   id: s.id,
   name: s.name,
@@ -103,7 +118,7 @@ export const planPerson = (
   hand: s.hand,
   minor: s.minor,
   level: levelIn(s, isFamily(family) ? family : "feeder"),
-  limits: limitsOn(s, day),
+  limits: [...new Set([...limitsOn(s, day), ...tonightLimits(not)])],
   from,
   until,
 });

@@ -1,5 +1,6 @@
 /** What forms and the save of a text send, checked before anything is done with it. */
 import { MAX_TEXT } from "#core/score/limits.ts";
+import { TONIGHT_IDS } from "#core/people/tonight.ts";
 import { array, boolean, number, object, string } from "yup";
 
 const uuid = string()
@@ -153,3 +154,9 @@ export function presenceFromForm(fields: Fields): {
   if (read.until !== null && read.until <= read.from) throw new BadInput("Nobody leaves before they came.");
   return { student_id: read.student, from_round: read.from, until_round: read.until };
 }
+
+const tonightSchema = array(string().oneOf(TONIGHT_IDS).required()).max(TONIGHT_IDS.length).required();
+
+/** What somebody leaves out tonight, with commas; nothing where nothing is. */
+export const tonightFrom = (text: string | undefined): readonly string[] =>
+  tonightSchema.validateSync(text ? text.split(",") : []);

@@ -1,6 +1,7 @@
 /** One round by itself, without a plan of the evening. */
 import { randomUUID } from "node:crypto";
-import { listPresence, meetings, savePairs, type NewPair } from "#db/classes.ts";
+import { meetings, savePairs, type NewPair } from "#db/classes.ts";
+import { listPresence } from "#db/attendance.ts";
 import { getDrill, listDrills } from "#db/drills.ts";
 import { listStudents, listWishes } from "#db/people.ts";
 import { db } from "#db/pool.ts";
@@ -42,15 +43,16 @@ export async function pairRound(
     listDrills(db, scope),
     listWishes(db, scope),
   ]);
-  const here = new Set(presence.map((p) => p.student_id));
+  const here = new Map(presence.map((p) => [p.student_id, p.tonight_not]));
   const day = new Date().toISOString().slice(0, 10);
   const versions = await versionsOf(scope, base, drills);
   const round = await compute(
     "round",
     {
-      people: students
-        .filter((s) => here.has(s.id))
-        .map((s) => planPerson(s, { family: base.drill.kind, day, from: 0, until: null })),
+      people: students.flatMap((s) => {
+        const not = here.get(s.id);
+        return not ? [planPerson(s, { family: base.drill.kind, day, from: 0, until: null, not })] : [];
+      }),
       versions: versions.map(({ text, title, load }) => ({ text, title, load })),
       base: versions.findIndex((v) => v.drillId === drillId),
       met: Object.fromEntries(met),

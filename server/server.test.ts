@@ -1,3 +1,4 @@
+import { tonightLimits } from "#core/people/tonight.ts";
 import { jest } from "@jest/globals";
 import { MAX_TEXT } from "#core/score/limits.ts";
 import {
@@ -8,6 +9,7 @@ import {
   jsonIn,
   pairsSchema,
   presenceFromForm,
+  tonightFrom,
   saveSchema,
   unkeepable,
 } from "./forms.ts";
@@ -177,6 +179,12 @@ describe("faults in words, with a status that says whose they are", () => {
     expect(unkeepable("A \ud800 jab")).toMatch(/Row 1, place 3, holds half of a character/);
     expect(unkeepable("A 🥊 jab\tß\u200f")).toBeNull();
     expect(work).not.toHaveBeenCalled();
+  });
+  test("what somebody leaves out tonight is one of the things that can be tapped", () => {
+    expect(tonightFrom("head,knee")).toEqual(["head", "knee"]);
+    expect(tonightFrom("")).toEqual([]);
+    expect(() => tonightFrom("head,everything")).toThrow();
+    expect(tonightLimits(["knee", "head", "unknown"])).toEqual(["no head contact", "spare the knee"]);
   });
   test("JSON and ids that are none", () => {
     expect(() => jsonIn("{", "The plan")).toThrow("The plan did not arrive whole. Load the page again and repeat it.");

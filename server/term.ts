@@ -1,7 +1,8 @@
 /** The term: its classes, who met whom, and the calendar file. */
 import { createEvents, type EventAttributes } from "ics";
 import { classSchema } from "#core/class/lesson.ts";
-import { listAttendance, listClasses, meetings, type ClassRow } from "#db/classes.ts";
+import { listClasses, meetings, type ClassRow } from "#db/classes.ts";
+import { listAttendance } from "#db/attendance.ts";
 import { countDeleted } from "#db/deleted.ts";
 import { listEverybody } from "#db/people.ts";
 import { db } from "#db/pool.ts";

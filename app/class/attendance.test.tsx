@@ -1,7 +1,7 @@
 /** Who is here, as the server writes it. */
 import { Attendance, listed } from "./attendance.tsx";
 import { student } from "./testing.ts";
-import { text } from "../ui/testing.tsx";
+import { html, text } from "../ui/testing.tsx";
 
 describe("who is here", () => {
   const school = Array.from({ length: 90 }, (_, i) => student(`Member ${String(i).padStart(2, "0")}`, { id: `s${i}` }));
@@ -22,5 +22,12 @@ describe("who is here", () => {
     expect(listed(school, new Set(), " MEMBER 7").map((s) => s.id)).toEqual(school.slice(70, 80).map((s) => s.id));
     expect(listed(school, new Set(["s1"]), "nobody")).toEqual([]);
     expect(text(<Attendance students={[]} here={new Set()} />)).toMatch(/no people yet/);
+  });
+  test("what somebody leaves out tonight stands with their name; who is not here is not asked", () => {
+    const few = school.slice(0, 2);
+    const said = html(<Attendance students={few} here={new Set(["s0"])} not={{ s0: ["head", "knee"] }} />);
+    expect(said).toContain("tonight not: head, knee");
+    expect(said).toContain("What Member 00 leaves out tonight");
+    expect(said).not.toContain("What Member 01 leaves out tonight");
   });
 });

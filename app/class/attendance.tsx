@@ -3,9 +3,12 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
+import Menu from "@mui/material/Menu";
+import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useEffect, useState } from "react";
 import { useFetcher } from "react-router";
+import { TONIGHT_IDS } from "#core/people/tonight.ts";
 import type { PersonView } from "#server/views.ts";
 import type { action } from "../routes/class.tsx";
 
@@ -21,7 +24,14 @@ export function listed(students: readonly PersonView[], here: ReadonlySet<string
   return found.filter((s) => here.has(s.id) || ++others <= LISTED);
 }
 
-export function Attendance({ students, here }: { students: readonly PersonView[]; here: ReadonlySet<string> }) {
+interface AttendanceProps {
+  readonly students: readonly PersonView[];
+  readonly here: ReadonlySet<string>;
+  /** What somebody leaves out tonight, by their id. */
+  readonly not?: Readonly<Record<string, readonly string[]>>;
+}
+
+export function Attendance({ students, here, not = {} }: AttendanceProps) {
   const [search, setSearch] = useState("");
   if (students.length === 0) return <Box sx={{ color: "text.secondary" }}>The school has no people yet.</Box>;
   const shown = listed(students, here, search);
@@ -41,7 +51,7 @@ export function Attendance({ students, here }: { students: readonly PersonView[]
         />
       )}
       {shown.map((s) => (
-        <Tick key={s.id} student={s} here={here.has(s.id)} />
+        <Tick key={s.id} student={s} here={here.has(s.id)} not={not[s.id] ?? []} />
       ))}
       {matching === 0 && <Box sx={{ py: 1, color: "text.secondary" }}>Nobody of this name.</Box>}
       {matching > shown.length && (
@@ -69,7 +79,7 @@ function Everybody() {
   );
 }
 
-function Tick({ student, here }: { student: PersonView; here: boolean }) {
+function Tick({ student, here, not }: { student: PersonView; here: boolean; not: readonly string[] }) {
   const fetcher = useFetcher<typeof action>();
   const [shown, setShown] = useState(here);
   useEffect(() => setShown(here), [here]);
@@ -81,13 +91,14 @@ function Tick({ student, here }: { student: PersonView; here: boolean }) {
     student.minor ? "minor" : null,
     student.height_cm === null ? "height not known" : `${student.height_cm} cm`,
     ...student.limits,
+    not.length > 0 ? `tonight not: ${not.join(", ")}` : null,
   ]
     .filter(Boolean)
     .join(", ");
   return (
-    <Box>
+    <Box sx={{ display: "flex", alignItems: "center" }}>
       <FormControlLabel
-        sx={{ minHeight: 44, alignItems: "center" }}
+        sx={{ minHeight: 44, alignItems: "center", flex: 1 }}
         control={<Checkbox checked={shown} onChange={(e) => set(e.target.checked)} />}
         label={
           <Box>
@@ -101,6 +112,44 @@ function Tick({ student, here }: { student: PersonView; here: boolean }) {
           </Box>
         }
       />
+      {shown && <TonightNot student={student} not={not} />}
     </Box>
+  );
+}
+
+/** What somebody leaves out tonight: a tap each, and no reason asked. */
+function TonightNot({ student, not }: { student: PersonView; not: readonly string[] }) {
+  const fetcher = useFetcher<typeof action>();
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const [tapped, setTapped] = useState(not);
+  useEffect(() => setTapped(not), [not]);
+  const tap = (id: string) => {
+    const next = tapped.includes(id) ? tapped.filter((one) => one !== id) : [...tapped, id];
+    setTapped(next);
+    void fetcher.submit({ intent: "tonight", student: student.id, not: next.join(",") }, { method: "post" });
+  };
+  return (
+    <>
+      <Button
+        size="small"
+        color="inherit"
+        aria-haspopup="menu"
+        aria-label={`What ${student.name} leaves out tonight`}
+        onClick={(event) => setAnchor(event.currentTarget)}
+        sx={{ color: "text.secondary" }}
+      >
+        Tonight not…
+      </Button>
+      <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
+        {TONIGHT_IDS.map((id) => (
+          <MenuItem key={id} dense role="menuitemcheckbox" aria-checked={tapped.includes(id)} onClick={() => tap(id)}>
+            <Box component="span" aria-hidden sx={{ width: "1.4em" }}>
+              {tapped.includes(id) ? "✓" : ""}
+            </Box>
+            {id}
+          </MenuItem>
+        ))}
+      </Menu>
+    </>
   );
 }

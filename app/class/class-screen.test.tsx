@@ -23,7 +23,18 @@ describe("class and card", () => {
   };
   test("a class without pairs says what to do", () => {
     expect(
-      text(<ClassScreen lesson={lesson} students={[]} present={[]} pairs={[]} drills={[]} gear={[]} planned={null} />),
+      text(
+        <ClassScreen
+          lesson={lesson}
+          students={[]}
+          present={[]}
+          not={{}}
+          pairs={[]}
+          drills={[]}
+          gear={[]}
+          planned={null}
+        />,
+      ),
     ).toMatch(/The school has no people yet.*Tick who is here/);
   });
   test("pairs are shown with the reason, the limits and the distance", () => {
@@ -32,6 +43,7 @@ describe("class and card", () => {
         lesson={lesson}
         students={[]}
         present={[]}
+        not={{}}
         pairs={[pair]}
         drills={[]}
         gear={[{ kind: "mitts", count: 3 }]}
@@ -42,7 +54,16 @@ describe("class and card", () => {
   });
   test("a planned evening shows its plan in place of a single round", () => {
     const page = text(
-      <ClassScreen lesson={lesson} students={[]} present={[]} pairs={[pair]} drills={[]} gear={[]} planned={12} />,
+      <ClassScreen
+        lesson={lesson}
+        students={[]}
+        present={[]}
+        not={{}}
+        pairs={[pair]}
+        drills={[]}
+        gear={[]}
+        planned={12}
+      />,
     );
     expect(page).toMatch(/The evening is planned: 12 rounds.*Drop the plan/);
     expect(page).not.toMatch(/Pair them|Edda/);

@@ -32,6 +32,8 @@ interface ClassProps {
   };
   readonly students: readonly PersonView[];
   readonly present: readonly string[];
+  /** What somebody leaves out tonight, by their id. */
+  readonly not: Readonly<Record<string, readonly string[]>>;
   readonly pairs: readonly PairView[];
   readonly drills: readonly DrillChoice[];
   readonly gear: readonly { readonly kind: string; readonly count: number }[];
@@ -40,7 +42,7 @@ interface ClassProps {
 }
 
 /** Tonight: who is here, what we work on, who with whom, and the card. */
-export function ClassScreen({ lesson, students, present, pairs, drills, gear, planned }: ClassProps) {
+export function ClassScreen({ lesson, students, present, not, pairs, drills, gear, planned }: ClassProps) {
   const fetcher = useFetcher<typeof action>();
   const first =
     drills.find((d) => d.id === pairs[0]?.drillId && !d.parent) ??
@@ -83,7 +85,7 @@ export function ClassScreen({ lesson, students, present, pairs, drills, gear, pl
           <Box component="h2" sx={{ typography: "h2", m: 0, mb: 0.5 }}>
             Who is here
           </Box>
-          <Attendance students={students} here={here} />
+          <Attendance students={students} here={here} not={not} />
           <Box component="h2" sx={{ typography: "h2", m: 0, mt: 3, mb: 0.5 }}>
             Gear at hand
           </Box>

@@ -1,10 +1,11 @@
-import { dropPlan, getClass, getPlan, listPairs, listPresence, setEverybody, setPresent } from "#db/classes.ts";
+import { dropPlan, getClass, getPlan, listPairs } from "#db/classes.ts";
+import { listPresence, setEverybody, setPresent, setTonightNot } from "#db/attendance.ts";
 import { listDrills } from "#db/drills.ts";
 import { listEverybody, listGear } from "#db/people.ts";
 import { db } from "#db/pool.ts";
 import { WORDS } from "#server/class-plan.ts";
 import { scopeContext } from "#server/context.ts";
-import { idIn } from "#server/forms.ts";
+import { idIn, tonightFrom } from "#server/forms.ts";
 import { changeRound, pairRound } from "#server/one-round.ts";
 import { pairViews } from "#server/pair-views.ts";
 import { notFound, reading, refused, writing } from "#server/respond.ts";
@@ -36,6 +37,7 @@ export function loader({ params, context }: Route.LoaderArgs) {
       planned: plan?.plan.rounds.length ?? null,
       students: everybody.filter((s) => !s.archived || here.includes(s.id)),
       present: here,
+      not: Object.fromEntries(present.map((p) => [p.student_id, p.tonight_not])),
       gear,
       pairs: await pairViews(pairs, everybody, await settingsOf(scope)),
       drills: drills.map(({ id, title, verdict, kind, load_total, parent_id }) => ({
@@ -57,6 +59,12 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     switch (fields.intent) {
       case "present":
         await setPresent(db, scope, params.id, { studentId: idIn(fields.student), here: fields.on === "yes" });
+        return { kind: "ok" as const };
+      case "tonight":
+        await setTonightNot(db, scope, params.id, {
+          studentId: idIn(fields.student),
+          not: tonightFrom(fields.not),
+        });
         return { kind: "ok" as const };
       case "everybody":
         await setEverybody(db, scope, params.id, fields.on === "yes" ? "all" : "none");

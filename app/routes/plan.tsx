@@ -1,5 +1,5 @@
 import { redirect } from "react-router";
-import { setPresence } from "#db/classes.ts";
+import { setPresence } from "#db/attendance.ts";
 import { db } from "#db/pool.ts";
 import { keepPlan, planPage } from "#server/class-plan.ts";
 import { scopeContext } from "#server/context.ts";

@@ -332,6 +332,19 @@ describe("a whole plan", () => {
   });
 });
 
+test("two who have only each other all evening are named once, with the ways out; a class of two is not", () => {
+  const crowd = [
+    ...Array.from({ length: 6 }, (_, i) => someone(`a${i}`)),
+    someone("m1", { minor: true }),
+    someone("m2", { minor: true }),
+  ];
+  const rungs = [{ text: "A jab -> B slip out", title: "R", load: 3 }];
+  const said = goodPlan(planOf({ people: crowd, rungs })).notes.filter((note) => note.includes("all evening"));
+  expect(said).toEqual([expect.stringMatching(/^m1 and m2 work together all evening\. Put them with another pair/)]);
+  const two = goodPlan(planOf({ people: crowd.slice(0, 2), rungs }));
+  expect(two.notes.join()).not.toMatch(/all evening/);
+});
+
 test("a drill alone gives the rungs of an evening, or says what is wrong with it", () => {
   const made = eveningLadder("A jab -> B slip out, cross\nA lead hook -> B weave", defaultSchool());
   expect(made.ok && made.rungs.length).toBeGreaterThan(3);

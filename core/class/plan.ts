@@ -9,7 +9,7 @@ import type { School } from "../policy/school.ts";
 import { fitRung, type PlanRung } from "./fit.ts";
 import { floorFor, gearFor, gearTurns, shortages, shortageText, type GearCount } from "./gear.ts";
 import { rolesIn } from "./roles.ts";
-import { inQueues, shares, unfair, type Share, type Worked } from "./shares.ts";
+import { inQueues, onePartner, shares, unfair, type Share, type Worked } from "./shares.ts";
 import { closeTitle, themeOf, warmUpTitle } from "./theme.ts";
 import { blockFaults, changeOn, holdsWholeRound, packClass, type Block, type Clock } from "./timetable.ts";
 
@@ -125,6 +125,7 @@ export function* planClass(input: PlanInput, school: School): Generator<number, 
       ...fitted.shortIn(blocks),
       ...oddHolding(blocks, rungs, clock),
       ...unfair(all, fitted.name),
+      ...onePartner(fitted.rounds, people),
       ...supervision(people),
     ],
     floor: fitted.floor,

@@ -131,3 +131,30 @@ export function unfair(all: readonly Share[], nameOf: (id: string) => string): s
     return found;
   });
 }
+
+/** From so many rounds on the same partner in all of them is worth a word. */
+const LONG = 4;
+
+/** Two who have nobody but each other the whole evening, with the ways out; a class of two has no other. */
+export function onePartner(
+  rounds: readonly {
+    readonly pairs: readonly { readonly a: string; readonly b: string; readonly c: string | null }[];
+  }[],
+  people: readonly { readonly id: string; readonly name: string }[],
+): string[] {
+  if (rounds.length < LONG || people.length < 3) return [];
+  const met = new Map<string, Set<string>>();
+  for (const { pairs } of rounds)
+    for (const { a, b, c } of pairs) {
+      const all = c ? [a, b, c] : [a, b];
+      for (const one of all) met.set(one, new Set([...(met.get(one) ?? []), ...all.filter((id) => id !== one)]));
+    }
+  const nameOf = new Map(people.map(({ id, name }) => [id, name]));
+  return people.flatMap(({ id, name }) => {
+    const [other, ...more] = met.get(id) ?? [];
+    if (!other || more.length > 0 || other < id) return [];
+    return [
+      `${name} and ${nameOf.get(other) ?? "their partner"} work together all evening. Put them with another pair as three, step in for a round, or ask for an agreement.`,
+    ];
+  });
+}

@@ -1,0 +1,21 @@
+/** What somebody can leave out tonight with one tap, and the limit that it is. Common practice, no source. */
+export const TONIGHT = {
+  head: "no head contact",
+  contact: "no contact",
+  falls: "no falls",
+  kicks: "no kicks",
+  "close touch": "no close touch",
+  neck: "spare the neck",
+  shoulder: "spare the shoulder",
+  wrist: "spare the wrist",
+  back: "spare the back",
+  knee: "spare the knee",
+  turns: "no turns on one foot",
+  kneeling: "no kneeling",
+} as const;
+export type TonightId = keyof typeof TONIGHT;
+export const TONIGHT_IDS = Object.keys(TONIGHT) as readonly TonightId[];
+
+/** The limits of what was tapped; anything else that is stored says nothing. */
+export const tonightLimits = (tapped: readonly string[]): string[] =>
+  TONIGHT_IDS.filter((id) => tapped.includes(id)).map((id) => TONIGHT[id]);

@@ -1,0 +1,77 @@
+/** Who is here in a class, for which rounds, and what they leave out tonight. */
+import type { Db } from "./pool.ts";
+import type { Scope } from "./scope.ts";
+
+export const listAttendance = (db: Db, scope: Scope): Promise<{ class_id: string; student_id: string }[]> =>
+  db.query(`select class_id, student_id from attendance where school_id = $1`, [scope.schoolId]);
+
+/** Somebody who is here, from a round (0: the first) to another (null: the last). */
+export interface Presence {
+  readonly student_id: string;
+  readonly from_round: number;
+  readonly until_round: number | null;
+}
+export interface PresentTonight extends Presence {
+  /** What they leave out tonight: ids of `TONIGHT`. */
+  readonly tonight_not: readonly string[];
+}
+
+export const listPresence = (db: Db, scope: Scope, classId: string): Promise<PresentTonight[]> =>
+  db.query<PresentTonight>(
+    `select student_id, from_round, until_round, tonight_not from attendance where school_id = $1 and class_id = $2`,
+    [scope.schoolId, classId],
+  );
+
+/** Sets the rounds for which somebody is here; nothing happens for somebody who was erased. */
+export async function setPresence(
+  db: Db,
+  scope: Scope,
+  classId: string,
+  { student_id, from_round, until_round }: Presence,
+): Promise<void> {
+  await db.query(
+    `insert into attendance (school_id, class_id, student_id, from_round, until_round)
+     select $1, $2, id, $4, $5 from students where school_id = $1 and id = $3 and erased_at is null
+     on conflict (school_id, class_id, student_id) do update set from_round = excluded.from_round, until_round = excluded.until_round`,
+    [scope.schoolId, classId, student_id, from_round, until_round],
+  );
+}
+
+/** Ticks everybody of the school as here for the whole evening, or nobody. */
+export async function setEverybody(db: Db, scope: Scope, classId: string, here: "all" | "none"): Promise<void> {
+  const sql =
+    here === "all"
+      ? `insert into attendance (school_id, class_id, student_id)
+         select $1, $2, id from students where school_id = $1 and erased_at is null and archived_at is null on conflict do nothing`
+      : `delete from attendance where school_id = $1 and class_id = $2`;
+  await db.query(sql, [scope.schoolId, classId]);
+}
+
+/** Ticks somebody as here for the whole evening, or as away; repeated requests are harmless. */
+/** What somebody leaves out tonight; who says so is here. */
+export async function setTonightNot(
+  db: Db,
+  scope: Scope,
+  classId: string,
+  { studentId, not }: { readonly studentId: string; readonly not: readonly string[] },
+): Promise<void> {
+  await db.query(
+    `insert into attendance (school_id, class_id, student_id, tonight_not)
+     select $1, $2, id, $4 from students where school_id = $1 and id = $3 and erased_at is null
+     on conflict (school_id, class_id, student_id) do update set tonight_not = excluded.tonight_not`,
+    [scope.schoolId, classId, studentId, not],
+  );
+}
+
+export async function setPresent(
+  db: Db,
+  scope: Scope,
+  classId: string,
+  { studentId, here }: { readonly studentId: string; readonly here: boolean },
+): Promise<void> {
+  const sql = here
+    ? `insert into attendance (school_id, class_id, student_id)
+       select $1, $2, id from students where school_id = $1 and id = $3 and erased_at is null on conflict do nothing`
+    : `delete from attendance where school_id = $1 and class_id = $2 and student_id = $3`;
+  await db.query(sql, [scope.schoolId, classId, studentId]);
+}
