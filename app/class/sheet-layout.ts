@@ -28,10 +28,11 @@ export function shortNames(names: readonly string[]): (name: string) => string {
 
 /** Who with whom as it stands on paper; a rung that differs from the block's is named. */
 function pairTexts(round: PlannedRound, rung: number | null, nameOf: (id: string) => string): string[] {
-  return round.pairs.map((p) => {
+  const pairs = round.pairs.map((p) => {
     const names = [p.a, p.b, ...(p.c ? [p.c] : [])].map((id) => nameOf(id)).join(" – ");
     return p.rung === rung ? names : `${names} (${p.rung + 1})`;
   });
+  return [...pairs, ...round.alone.map(({ id }) => `${nameOf(id)} with you`)];
 }
 
 export function sheetBlocks(plan: Plan, nameOf: (id: string) => string): SheetBlock[] {

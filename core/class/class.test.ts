@@ -322,8 +322,13 @@ describe("a whole plan", () => {
   test("nobody, one alone, only minors", () => {
     const none = plan({ people: [] });
     expect(none.ok ? "" : none.message).toMatch(/Nobody is ticked/);
-    const one = plan({ people: [member(1)] });
-    expect(one.ok ? "" : one.message).toMatch(/One person alone/);
+    // A private lesson: the instructor is the partner, and what is worked is counted.
+    const one = goodPlan(plan({ people: [member(1)] }));
+    expect(one.rounds.every(({ pairs, alone }) => pairs.length === 0 && alone.length === 1)).toBe(true);
+    expect(one.rounds[0]!.alone[0]!.why).toBe("a private lesson: you are the partner");
+    expect(one.shares).toHaveLength(1);
+    expect(one.shares[0]!.working).toBeGreaterThan(0);
+    expect(one.shares[0]!.feeding).toBe(one.shares[0]!.answering);
     const kids = goodPlan(plan({ people: group(6).map((p) => ({ ...p, minor: true })) }));
     expect(kids.notes.join()).toMatch(/Only minors are here/);
   });
@@ -343,6 +348,26 @@ test("two who have only each other all evening are named once, with the ways out
   expect(said).toEqual([expect.stringMatching(/^m1 and m2 work together all evening\. Put them with another pair/)]);
   const two = goodPlan(planOf({ people: crowd.slice(0, 2), rungs }));
   expect(two.notes.join()).not.toMatch(/all evening/);
+});
+
+test("what is called is heard by all: everybody is on the rung of the block, whatever their level", () => {
+  const calls = "choose call:\n  one: A jab -> B parry\n  two: A cross -> B slip out\nend";
+  const rungs = ["A jab -> B parry", calls, "A jab -> B slip out, cross"].map((text, load) => ({
+    text,
+    title: `R${load}`,
+    load,
+  }));
+  const crowd = Array.from({ length: 8 }, (_, i) => someone(`p${i}`, { level: i < 2 ? 1 : i < 4 ? 5 : 3 }));
+  const made = goodPlan(planOf({ people: crowd, rungs }));
+  const block = made.blocks.find(({ rung }) => rung === 1)!;
+  const on = made.rounds
+    .filter((round) => round.block === block.id)
+    .flatMap(({ pairs }) => pairs.map(({ rung }) => rung));
+  expect(new Set(on)).toEqual(new Set([1]));
+  const others = made.rounds
+    .filter((round) => round.block !== block.id)
+    .flatMap(({ pairs }) => pairs.map(({ rung }) => rung));
+  expect(new Set(others).size).toBeGreaterThan(1);
 });
 
 test("a drill alone gives the rungs of an evening, or says what is wrong with it", () => {

@@ -19,6 +19,9 @@ export interface PlanRung {
 /** Limits that the plan knows by name; any other is shown on the card as it is written. */
 export const LIMITS = ["no head contact", "no contact", "no falls", "no kicks"] as const;
 
+/** Somebody calls what comes, for the whole room. */
+const isCalled = (text: string): boolean => /^\s*choose\s+call\s*:/im.test(text);
+
 interface Fit {
   /** Place of the rung on the ladder, from 0. */
   readonly rung: number;
@@ -44,7 +47,9 @@ type BodyOf = (id: string) => NonNullable<Bodies["A"]>;
  */
 export function fitRung(rungs: readonly PlanRung[], base: number, pair: Pair, bodyOf: BodyOf, school: School): Fit {
   const level = levelOf(pair);
-  const wanted = base + (level <= EASIER ? -1 : level >= HARDER ? 1 : 0);
+  // What is called is heard by all: nobody works on a rung with other calls.
+  const called = isCalled(rungs[base]?.text ?? "");
+  const wanted = called ? base : base + (level <= EASIER ? -1 : level >= HARDER ? 1 : 0);
   const start = Math.max(0, Math.min(rungs.length - 1, wanted));
   let first: Fit | null = null;
   for (let rung = start; rung >= 0; rung--) {
@@ -52,7 +57,8 @@ export function fitRung(rungs: readonly PlanRung[], base: number, pair: Pair, bo
     if (!pair.c && rolesIn(rungs[rung]!.text).people === 3) continue;
     const fit = onRung(rungs[rung]!, pair, bodyOf, school);
     if (fit.against.length === 0) {
-      const lower = first ? [`An easier rung: ${first.notes[0]}`] : [];
+      const calls = called ? ["The calls are not for them: their feeder picks."] : [];
+      const lower = first ? [`An easier rung: ${first.notes[0]}`, ...calls] : [];
       return { rung, checked: fit.checked, notes: [...lower, ...fit.notes] };
     }
     first ??= { rung, checked: fit.checked, notes: [...fit.against, ...fit.notes] };

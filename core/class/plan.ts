@@ -2,7 +2,7 @@
 import type { Checked } from "../drill/types.ts";
 import { measuresOf, pairPerson, type Measured } from "../people/measures.ts";
 import { planEvening, type Attendee, type LockedPair, type PairIds } from "../pairs/evening.ts";
-import type { Pair, Round } from "../pairs/pairs.ts";
+import { NOBODY_ELSE, type Pair, type Round } from "../pairs/pairs.ts";
 import type { Wish } from "../pairs/score.ts";
 import type { PairWeights } from "../policy/pair-weights.ts";
 import type { School } from "../policy/school.ts";
@@ -83,8 +83,7 @@ export type ClassPlan =
 /** Plans a class; yields the share done. Same input, same plan. */
 export function* planClass(input: PlanInput, school: School): Generator<number, ClassPlan> {
   const { people, rungs, clock } = input;
-  const fault = peopleFault(people);
-  if (fault) return { ok: false, message: fault };
+  if (people.length === 0) return { ok: false, message: NOBODY };
   const packed = input.blocks ? ({ ok: true, blocks: input.blocks } as const) : packedFrom(input, school);
   if (!packed.ok) return packed;
   const { blocks } = packed;
@@ -166,6 +165,9 @@ function togetherness(turns: readonly Turn[], { rungs, clock }: PlanInput) {
   return { threes, again };
 }
 
+/** Stands for the instructor where they work along: nobody of the list. */
+const INSTRUCTOR = "";
+
 /** The rounds of an evening with a rung fitted to each pair, and what they need and share out. */
 class FittedRounds {
   readonly rounds: PlannedRound[] = [];
@@ -206,11 +208,22 @@ class FittedRounds {
     if (turn === 0) this.needs.set(block.id, needs);
     const turns = gearTurns(needs, this.input.gear, { seconds: clock.round, first: r });
     const said = fits.map((fit, i) => ({ ...fit, notes: [...fit.notes, ...turns[i]!] }));
+    this.worked[r]!.push(...this.withInstructor(round, block.rung!, { side, change }));
     const floor = fits.reduce((sum, { checked }) => sum + floorFor(checked), 0);
     this.floor = Math.max(this.floor, floor);
     this.rounds.push(
       plannedRound(round, said, { block: block.id, turn, side, change, done: r < this.input.done.length }),
     );
+  }
+
+  /** A private lesson: the instructor is the partner of the one who is here. */
+  private withInstructor(round: Round, rung: number, at: Pick<Worked, "side" | "change">): Worked[] {
+    if (this.input.people.length > 1) return [];
+    return round.alone.map(({ person }) => {
+      const pair = { a: person, b: person, c: null, score: 0, noContact: false, locked: false, why: [] };
+      const { checked } = fitRung(this.input.rungs, rung, pair, this.bodyOf, this.school);
+      return { a: INSTRUCTOR, b: person.id, c: null, checked, ...at };
+    });
   }
 
   /** What each works in all these rounds. */
@@ -256,12 +269,17 @@ const plannedRound = (
     why: pair.why,
     notes,
   })),
-  alone: round.alone.map(({ person, why }) => ({ id: person.id, why })),
+  alone: round.alone.map(({ person, why }) => ({
+    id: person.id,
+    why: why === NOBODY_ELSE ? "a private lesson: you are the partner" : why,
+  })),
 });
+
+const NOBODY = "Nobody is ticked as here yet. Tick at least two people.";
 
 /** Too few to pair, in words; null where it can be tried. */
 export function peopleFault(people: readonly unknown[]): string | null {
-  if (people.length === 0) return "Nobody is ticked as here yet. Tick at least two people.";
+  if (people.length === 0) return NOBODY;
   if (people.length === 1) return "One person alone cannot pair. Tick somebody else, or work with the person yourself.";
   return null;
 }

@@ -21,6 +21,9 @@ export interface Round {
   readonly total: number;
 }
 
+/** Why the only one who is here has no partner. */
+export const NOBODY_ELSE = "nobody else is here";
+
 /** Who has been third tonight, by id: it goes round. */
 type Thirds = ReadonlyMap<string, number>;
 
@@ -133,7 +136,7 @@ function seatRest(pairs: readonly Pair[], left: readonly Person[], facts: PairFa
         person,
         why:
           seated.length === 0
-            ? "nobody else is here"
+            ? NOBODY_ELSE
             : "nobody who is free may work with this person: the instructor works along",
       });
   }
