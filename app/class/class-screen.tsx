@@ -71,7 +71,7 @@ export function ClassScreen({ lesson, students, present, not, pairs, drills, gea
       <Box
         sx={{
           display: "grid",
-          gridTemplateColumns: { xs: "minmax(0,1fr)", md: "300px minmax(0,1fr)" },
+          gridTemplateColumns: { xs: "minmax(0,1fr)", md: "400px minmax(0,1fr)" },
           borderTop: 1,
           borderColor: "hairline",
           flex: 1,

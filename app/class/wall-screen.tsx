@@ -1,6 +1,7 @@
 /** A round for the wall: who with whom and what is done, read from across the hall; keys go from round to round. */
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import useMediaQuery from "@mui/material/useMediaQuery";
 import { useEffect, useLayoutEffect, useMemo, useState } from "react";
 import { Link } from "react-router";
 import type { PlannedRound } from "#core/class/plan.ts";
@@ -157,6 +158,7 @@ function Pairs({
 function WhatIsDone({ text, words }: { readonly text: string; readonly words: RungWords }) {
   const question = useMemo(() => ({ text }), [text]);
   const { answer: view } = useAnswer("check", question);
+  const wide = useMediaQuery("(min-width: 1700px)");
   return (
     <Box component="section" aria-label="What is done" sx={{ fontSize: "clamp(1.1rem, 3vh, 2.4rem)", lineHeight: 1.3 }}>
       {words.play.map(({ text: row, depth }, i) => (
@@ -171,7 +173,7 @@ function WhatIsDone({ text, words }: { readonly text: string; readonly words: Ru
       </Box>
       {view && (
         <Box sx={{ maxHeight: "34vh", overflow: "hidden" }}>
-          <ScoreDrawing view={view} cursor={null} zoom={1.7} />
+          <ScoreDrawing view={view} cursor={null} zoom={wide ? 1.7 : 1.1} />
         </Box>
       )}
     </Box>

@@ -39,12 +39,16 @@ function firstNames(names: readonly string[]): (name: string) => string {
   };
 }
 
+/** A day as one says it. */
+const dayOf = (day: string): string =>
+  new Date(`${day}T12:00:00Z`).toLocaleDateString("en-GB", { dateStyle: "full", timeZone: "UTC" });
+
 /** `who`: the id of the person whose rounds are asked for; anything else shows everybody's. */
 export function phonePage({ lesson, kept, rungs, words, names, people }: PlanPage, who: string, nonce: string): string {
   const short = firstNames(people.map(({ name }) => name));
   const nameOf = (id: string) => escaped(short(names[id] ?? "Somebody"));
   const me = people.find(({ id }) => id === who);
-  const head = `<h1>${escaped(lesson.title)}</h1><p class="quiet">${escaped(lesson.held_on)}${me ? `, ${nameOf(me.id)}` : ""}</p>`;
+  const head = `<h1>${escaped(lesson.title)}</h1><p class="quiet">${escaped(dayOf(lesson.held_on))}${me ? `, ${nameOf(me.id)}` : ""}</p>`;
   if (!kept) return page(lesson.title, `${head}<p>There is no plan for this class yet.</p>`, nonce);
   const choose = people
     .map(({ id }) => `<a href="?who=${escaped(id)}"${id === me?.id ? ' aria-current="true"' : ""}>${nameOf(id)}</a>`)
