@@ -47,7 +47,6 @@ export async function setEverybody(db: Db, scope: Scope, classId: string, here: 
   await db.query(sql, [scope.schoolId, classId]);
 }
 
-/** Ticks somebody as here for the whole evening, or as away; repeated requests are harmless. */
 /** What somebody leaves out tonight; who says so is here. */
 export async function setTonightNot(
   db: Db,
@@ -63,6 +62,7 @@ export async function setTonightNot(
   );
 }
 
+/** Ticks somebody as here for the whole evening, or as away; repeated requests are harmless. */
 export async function setPresent(
   db: Db,
   scope: Scope,

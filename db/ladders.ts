@@ -8,6 +8,8 @@ interface LadderRow {
   readonly drill_id: string;
   readonly title: string;
   readonly rungs: number;
+  /** It was made of the drill as it is now. */
+  readonly current: boolean;
 }
 interface LadderRungRow {
   readonly position: number;
@@ -71,8 +73,13 @@ export async function insertLadder(
 
 export const listLadders = (db: Db, scope: Scope): Promise<LadderRow[]> =>
   db.query<LadderRow>(
-    `select l.id, l.drill_id, l.title, count(r.position)::int as rungs
-     from ladders l join ladder_rungs r on r.school_id = l.school_id and r.ladder_id = l.id
+    `select l.id, l.drill_id, l.title, count(r.position)::int as rungs, coalesce(bool_or(base.number = d.version), false) as current
+     from ladders l
+     join ladder_rungs r on r.school_id = l.school_id and r.ladder_id = l.id
+     join drills d on d.school_id = l.school_id and d.id = l.drill_id
+     join revisions rung on rung.school_id = r.school_id and rung.id = r.revision_id
+     left join lineage li on li.school_id = rung.school_id and li.drill_id = rung.drill_id
+     left join revisions base on base.school_id = li.school_id and base.id = li.parent_revision_id
      where l.school_id = $1 group by l.id, l.drill_id, l.title, l.created_at order by l.created_at desc, l.id limit 200`,
     [scope.schoolId],
   );

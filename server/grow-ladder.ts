@@ -9,9 +9,9 @@ import { compute } from "./checks/pool.ts";
 import { refused, type Refusal } from "./respond.ts";
 import { settingsOf } from "./school-of.ts";
 
-/** The ladder of a drill: the newest that there is, else a new one. */
+/** The ladder of a drill as it is now: the newest that there is, else a new one. */
 export async function ladderFor(scope: Scope, drillId: string): Promise<{ readonly id: string } | Refusal> {
-  const known = (await listLadders(db, scope)).find((one) => one.drill_id === drillId);
+  const known = (await listLadders(db, scope)).find((one) => one.drill_id === drillId && one.current);
   if (known) return { id: known.id };
   const found = await getDrill(db, scope, drillId);
   if (!found) return refused("This drill is not here any more. Choose another.");
