@@ -154,6 +154,8 @@ export interface NewBlock {
 export interface KeptPlan {
   readonly ladder: string | null;
   readonly drill: string;
+  /** The ladder of a second theme; plans of earlier versions have none. */
+  readonly second?: string | null;
   readonly clock: PlanInput["clock"];
   readonly locked: PlanInput["locked"];
   /** Rounds that were run. */

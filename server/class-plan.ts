@@ -37,12 +37,26 @@ const whoRan = ({ plan, done }: KeptPlan): string[] =>
 
 const isOver = ({ held_on }: ClassRow): boolean => held_on < new Date().toISOString().slice(0, 10);
 
+interface Asked {
+  readonly ladder: string | null;
+  readonly drill: string | null;
+  readonly second?: string | null;
+}
+
+/** The ladder of a second theme beside the first: as asked for, else as kept; null where there is none. */
+function secondOf<L extends { readonly id: string }>(
+  ladders: readonly L[],
+  first: L,
+  asked: Asked,
+  kept: KeptPlan | null,
+): L | null {
+  const isAsked = asked.ladder !== null || asked.drill !== null;
+  const id = isAsked ? asked.second : kept?.second;
+  return ladders.find((one) => one.id === id && one.id !== first.id) ?? null;
+}
+
 /** Everything that a plan rests on; null where the class is not there. */
-export async function planPage(
-  scope: Scope,
-  classId: string,
-  asked: { readonly ladder: string | null; readonly drill: string | null },
-): Promise<PlanPage | null> {
+export async function planPage(scope: Scope, classId: string, asked: Asked): Promise<PlanPage | null> {
   const lesson = await getClass(db, scope, classId);
   if (!lesson) return null;
   const [students, presence, ladders, drills, kept, wishes, met, gear] = await Promise.all([
@@ -59,10 +73,17 @@ export async function planPage(
   const ladderId = asked.drill ? null : (asked.ladder ?? kept?.ladder ?? lesson.ladder_id);
   const ladder = ladders.find((l) => l.id === ladderId) ?? null;
   const drillId = ladder?.drill_id ?? asked.drill ?? kept?.drill ?? plain[0]?.id ?? "";
-  const rungs = await rungsOf(scope, { ladder: ladder?.id ?? null, drill: drillId });
+  const second = ladder && secondOf(ladders, ladder, asked, kept);
+  const rungs = [
+    ...(await rungsOf(scope, { ladder: ladder?.id ?? null, drill: drillId })),
+    ...(second ? await rungsOf(scope, { ladder: second.id, drill: second.drill_id }) : []).map((rung) => ({
+      ...rung,
+      theme: 1 as const,
+    })),
+  ];
   const words = await compute(
     "words",
-    rungs.map(({ text, operator }) => ({ text, operator })),
+    rungs.map(({ text, operator, theme }) => ({ text, operator, ...(theme ? { theme } : {}) })),
     await settingsOf(scope),
   );
   const family = drills.find((d) => d.id === drillId)?.kind ?? "feeder";
@@ -82,7 +103,7 @@ export async function planPage(
     }),
     ladders,
     drills: plain.map(({ id, title }) => ({ id, title })),
-    chosen: { ladder: ladder?.id ?? null, drill: drillId },
+    chosen: { ladder: ladder?.id ?? null, drill: drillId, second: second?.id ?? null },
     rungs,
     words,
     kept,
@@ -130,6 +151,7 @@ const planSchema = object({
   version: number().integer().min(1).required(),
   ladder: string().uuid().nullable().defined(),
   drill: id,
+  second: string().uuid().nullable().default(null),
   clock: object({
     round: number().integer().min(30).max(900).required(),
     change: number().integer().min(10).max(900).required(),
@@ -166,7 +188,11 @@ interface PlanSaved {
 /** Keeps a plan, and its rounds as pairs for the log. It is worked out here: only what was decided comes from the page. */
 export async function keepPlan(scope: Scope, classId: string, json: string): Promise<PlanSaved | Refusal> {
   const { version, blocks, ran, ...rest } = await planSchema.validate(jsonIn(json, "The plan"));
-  const page = await planPage(scope, classId, { ladder: rest.ladder, drill: rest.ladder ? null : rest.drill });
+  const page = await planPage(scope, classId, {
+    ladder: rest.ladder,
+    drill: rest.ladder ? null : rest.drill,
+    second: rest.second,
+  });
   if (!page || page.over) return refused(WORDS.over);
   const rungs = page.rungs;
   const known = new Set(page.people.map((p) => p.id));
@@ -197,7 +223,7 @@ const planInput = (
   school: School,
 ): PlanInput => ({
   minutes: page.lesson.minutes,
-  rungs: page.rungs.map(({ text, title, load }) => ({ text, title, load })),
+  rungs: page.rungs.map(({ text, title, load, theme }) => ({ text, title, load, ...(theme ? { theme } : {}) })),
   people: page.people,
   weights: school.pairing,
   wishes: page.wishes,

@@ -47,6 +47,8 @@ export interface RungChoice extends PlanRung, RungRoles {
 export interface PlanView {
   readonly ladder: string | null;
   readonly drill: string;
+  /** The ladder of a second theme; plans of earlier versions have none. */
+  readonly second?: string | null;
   readonly clock: PlanInput["clock"];
   readonly locked: PlanInput["locked"];
   readonly done: number;
@@ -69,7 +71,7 @@ export interface PlanPage {
   readonly ladders: readonly LadderView[];
   readonly drills: readonly { readonly id: string; readonly title: string }[];
   /** What is trained: a ladder, or a drill with its variations. */
-  readonly chosen: { readonly ladder: string | null; readonly drill: string };
+  readonly chosen: { readonly ladder: string | null; readonly drill: string; readonly second: string | null };
   readonly rungs: readonly RungChoice[];
   /** What is said with each rung. */
   readonly words: readonly RungWords[];

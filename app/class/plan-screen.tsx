@@ -14,6 +14,7 @@ import {
   holdsWholeRound,
   inOrder,
   packClass,
+  partsOf,
   WARM_UP,
   type Block,
   type Clock,
@@ -31,6 +32,8 @@ import { PlanPairs } from "./plan-pairs.tsx";
 import { PlanShares } from "./plan-shares.tsx";
 import { usePlan } from "./use-plan.ts";
 
+/** No second theme. */
+const NOTHING = "nothing";
 const ROUND_LENGTHS = [60, 90, 120, 180, 240, 300];
 
 export function PlanScreen({ page }: { page: PlanPage }) {
@@ -179,6 +182,30 @@ function WhatAndHowLong({ page, state }: { page: PlanPage; state: PlanState }) {
           </MenuItem>
         ))}
       </TextField>
+      {chosenLadder && ladders.length > 1 && (
+        <TextField
+          select
+          size="small"
+          label="and then"
+          value={chosen.second ?? NOTHING}
+          onChange={(event) =>
+            setSearch({
+              ladder: chosenLadder.id,
+              ...(event.target.value === NOTHING ? {} : { second: event.target.value }),
+            })
+          }
+          sx={{ minWidth: 190, maxWidth: 300 }}
+        >
+          <MenuItem value={NOTHING}>nothing else</MenuItem>
+          {ladders
+            .filter(({ id }) => id !== chosenLadder.id)
+            .map((l) => (
+              <MenuItem key={l.id} value={l.id}>
+                {l.title}
+              </MenuItem>
+            ))}
+        </TextField>
+      )}
       {chosenLadder && drills.some(({ id }) => id === chosenLadder.drill_id) && (
         <Button size="small" onClick={() => setSearch({ drill: chosenLadder.drill_id })}>
           Only the drill as it is
@@ -342,7 +369,7 @@ function packedRound(
     minutes - taken + twice.reduce((sum, m) => sum + m, 0),
     rungs.map((r) => r.title),
     clock,
-    { ...named(blocks), even: rungs.some((rung) => holdsWholeRound(rung, clock)) },
+    { ...named(blocks), even: rungs.some((rung) => holdsWholeRound(rung, clock)), parts: partsOf(rungs) },
   );
   if (!packed.ok) return stay;
   const fresh = packed.blocks

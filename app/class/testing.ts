@@ -58,7 +58,7 @@ export const page: PlanPage = {
   people: (Object.keys(NAMES) as (keyof typeof NAMES)[]).map(person),
   ladders: [{ id: "l", drill_id: "d", title: "Six rungs", rungs: 6 }],
   drills: [{ id: "d", title: "Quay" }],
-  chosen: { ladder: "l", drill: "d" },
+  chosen: { ladder: "l", drill: "d", second: null },
   rungs: [
     {
       text: "A: lead left\n\nA jab -> B catch\n",

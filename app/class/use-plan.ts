@@ -14,13 +14,15 @@ const QUIET = 700;
 type Decided = Pick<PlanInput, "clock" | "locked" | "blocks"> & {
   readonly ladder: string | null;
   readonly drill: string;
+  readonly second: string | null;
   readonly ran: PlanInput["done"];
 };
 
 /** What an instructor decides of a plan, in one order of keys. */
-const decided = ({ ladder, drill, clock, locked, blocks, ran }: Decided): Decided => ({
+const decided = ({ ladder, drill, second, clock, locked, blocks, ran }: Decided): Decided => ({
   ladder,
   drill,
+  second,
   clock,
   locked,
   blocks,
@@ -33,7 +35,11 @@ const ranOf = ({ rounds }: PlanView["plan"], done: number): PlanInput["done"] =>
 
 export function usePlan(page: PlanPage) {
   const { lesson, people, rungs, kept, wishes, met, gear, chosen } = page;
-  const same = kept !== null && kept.ladder === chosen.ladder && kept.drill === chosen.drill;
+  const same =
+    kept !== null &&
+    kept.ladder === chosen.ladder &&
+    kept.drill === chosen.drill &&
+    (kept.second ?? null) === chosen.second;
   const [blocks, setBlocks] = useState<readonly Block[] | null>(same ? kept.plan.blocks : null);
   const [clock, setClock] = useState<Clock>(same ? kept.clock : CLOCK);
   const [locked, setLocked] = useState<PlanInput["locked"]>(same ? kept.locked : []);
@@ -45,7 +51,7 @@ export function usePlan(page: PlanPage) {
     {
       minutes: lesson.minutes,
       clock,
-      rungs: rungs.map(({ text, title, load }) => ({ text, title, load })),
+      rungs: rungs.map(({ text, title, load, theme }) => ({ text, title, load, ...(theme ? { theme } : {}) })),
       people,
       blocks,
       wishes,
@@ -65,7 +71,11 @@ export function usePlan(page: PlanPage) {
     [plan, chosen, done, clock, locked],
   );
   const last = useRef(
-    same ? JSON.stringify(decided({ ...kept, blocks: kept.plan.blocks, ran: ranOf(kept.plan, kept.done) })) : null,
+    same
+      ? JSON.stringify(
+          decided({ ...kept, second: kept.second ?? null, blocks: kept.plan.blocks, ran: ranOf(kept.plan, kept.done) }),
+        )
+      : null,
   );
   const version = useRef(lesson.version);
   useEffect(() => {

@@ -20,6 +20,7 @@ export function loader({ params, context, request }: Route.LoaderArgs) {
     const page = await planPage(context.get(scopeContext), params.id, {
       ladder: asked.get("ladder"),
       drill: asked.get("drill"),
+      second: asked.get("second"),
     });
     if (!page) throw notFound("This class is not here.");
     return page;
@@ -41,5 +42,5 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 }
 
 export default function Plan({ loaderData }: Route.ComponentProps) {
-  return <PlanScreen key={`${loaderData.chosen.ladder}${loaderData.chosen.drill}`} page={loaderData} />;
+  return <PlanScreen key={Object.values(loaderData.chosen).join()} page={loaderData} />;
 }

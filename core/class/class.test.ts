@@ -350,26 +350,6 @@ test("two who have only each other all evening are named once, with the ways out
   expect(two.notes.join()).not.toMatch(/all evening/);
 });
 
-test("what is called is heard by all: everybody is on the rung of the block, whatever their level", () => {
-  const calls = "choose call:\n  one: A jab -> B parry\n  two: A cross -> B slip out\nend";
-  const rungs = ["A jab -> B parry", calls, "A jab -> B slip out, cross"].map((text, load) => ({
-    text,
-    title: `R${load}`,
-    load,
-  }));
-  const crowd = Array.from({ length: 8 }, (_, i) => someone(`p${i}`, { level: i < 2 ? 1 : i < 4 ? 5 : 3 }));
-  const made = goodPlan(planOf({ people: crowd, rungs }));
-  const block = made.blocks.find(({ rung }) => rung === 1)!;
-  const on = made.rounds
-    .filter((round) => round.block === block.id)
-    .flatMap(({ pairs }) => pairs.map(({ rung }) => rung));
-  expect(new Set(on)).toEqual(new Set([1]));
-  const others = made.rounds
-    .filter((round) => round.block !== block.id)
-    .flatMap(({ pairs }) => pairs.map(({ rung }) => rung));
-  expect(new Set(others).size).toBeGreaterThan(1);
-});
-
 test("a drill alone gives the rungs of an evening, or says what is wrong with it", () => {
   const made = eveningLadder("A jab -> B slip out, cross\nA lead hook -> B weave", defaultSchool());
   expect(made.ok && made.rungs.length).toBeGreaterThan(3);

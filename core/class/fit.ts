@@ -14,6 +14,8 @@ export interface PlanRung {
   readonly text: string;
   readonly title: string;
   readonly load: number;
+  /** Which of two themes of an evening it belongs to. */
+  readonly theme?: 0 | 1;
 }
 
 /** Limits that the plan knows by name; any other is shown on the card as it is written. */
@@ -50,9 +52,11 @@ export function fitRung(rungs: readonly PlanRung[], base: number, pair: Pair, bo
   // What is called is heard by all: nobody works on a rung with other calls.
   const called = isCalled(rungs[base]?.text ?? "");
   const wanted = called ? base : base + (level <= EASIER ? -1 : level >= HARDER ? 1 : 0);
-  const start = Math.max(0, Math.min(rungs.length - 1, wanted));
+  const same = [...rungs.keys()].filter((i) => (rungs[i]!.theme ?? 0) === (rungs[base]?.theme ?? 0));
+  const [least, most] = [same[0] ?? 0, same[same.length - 1] ?? 0];
+  const start = Math.max(least, Math.min(most, wanted));
   let first: Fit | null = null;
-  for (let rung = start; rung >= 0; rung--) {
+  for (let rung = start; rung >= least; rung--) {
     // Two do not work on what is written for three, where there is anything else.
     if (!pair.c && rolesIn(rungs[rung]!.text).people === 3) continue;
     const fit = onRung(rungs[rung]!, pair, bodyOf, school);

@@ -11,7 +11,7 @@ import { floorFor, gearFor, gearTurns, shortages, shortageText, type GearCount }
 import { rolesIn } from "./roles.ts";
 import { inQueues, onePartner, shares, unfair, type Share, type Worked } from "./shares.ts";
 import { closeTitle, themeOf, warmUpTitle } from "./theme.ts";
-import { blockFaults, changeOn, holdsWholeRound, packClass, type Block, type Clock } from "./timetable.ts";
+import { blockFaults, changeOn, holdsWholeRound, packClass, partsOf, type Block, type Clock } from "./timetable.ts";
 
 export interface PlanPerson extends Measured {
   readonly level: number;
@@ -122,6 +122,7 @@ export function* planClass(input: PlanInput, school: School): Generator<number, 
       ),
       ...evening.notes,
       ...fitted.shortIn(blocks),
+      ...leftOutTheme(blocks, rungs),
       ...oddHolding(blocks, rungs, clock),
       ...unfair(all, fitted.name),
       ...onePartner(fitted.rounds, people),
@@ -143,8 +144,17 @@ function packedFrom({ minutes, rungs, clock }: PlanInput, school: School) {
       warmUp: warmUpTitle(theme),
       close: closeTitle(theme),
       even: rungs.some(({ text }) => holdsWholeRound(rolesIn(text), clock)),
+      parts: partsOf(rungs),
     },
   );
+}
+
+/** A theme for which there are no minutes. */
+function leftOutTheme(blocks: readonly Block[], rungs: readonly PlanRung[]): string[] {
+  const worked = new Set(blocks.flatMap(({ rung }) => (rung === null ? [] : [rungs[rung]?.theme ?? 0])));
+  return partsOf(rungs).length > worked.size && worked.size > 0
+    ? ["There are minutes for one of the two themes only. Give more, or leave one out."]
+    : [];
 }
 
 /** A round as it stands among those of its block. */

@@ -11,6 +11,7 @@ import { inWords, type SaidRow } from "./in-words.ts";
 export interface StoredRung {
   readonly text: string;
   readonly operator: string | null;
+  readonly theme?: 0 | 1;
 }
 
 export interface RungWords extends Pick<Coaching, "cues" | "fault" | "feeder" | "goOn"> {
@@ -23,7 +24,9 @@ const known = (operator: string | null): OperatorId | "rows" | null =>
 /** The words of each rung; what is new is taken against the one before. */
 export function rungWords(rungs: readonly StoredRung[], school: School): RungWords[] {
   let before: Checked | null = null;
-  return rungs.map(({ text, operator }) => {
+  return rungs.map(({ text, operator, theme }, i) => {
+    // Another theme begins anew.
+    if (theme !== rungs[i - 1]?.theme) before = null;
     const checked: Checked = checkFor(parse(text), school);
     const { cues, fault, feeder, goOn } = coachingOf(checked, before, known(operator));
     before = checked;

@@ -78,6 +78,10 @@ type Packed =
   | { readonly ok: true; readonly blocks: readonly Block[]; readonly left: number }
   | { readonly ok: false; readonly message: string };
 
+interface Shape {
+  readonly even?: boolean;
+  readonly parts?: readonly number[];
+}
 interface Names {
   readonly warmUp?: string;
   readonly close?: string;
@@ -87,13 +91,13 @@ const CLOSE_TITLE = "Close: what was clean, what comes next";
 /**
  * Packs the minutes of a class. The rungs rise to a peak before the end; the last block is an
  * easier one again, since people are tired then. `titles`: one for each rung of the ladder; `warmUp`, `close`: what those blocks are called;
- * `even`: rounds come in twos, since each holds pads for a whole one.
+ * `even`: rounds come in twos, since each holds pads for a whole one; `parts`: how many rungs each theme has, one after another.
  */
 export function packClass(
   minutes: number,
   titles: readonly string[],
   clock: Clock = CLOCK,
-  { warmUp = "Warm-up", close = CLOSE_TITLE, even = false }: Names & { readonly even?: boolean } = {},
+  { warmUp = "Warm-up", close = CLOSE_TITLE, even = false, parts = [titles.length] }: Names & Shape = {},
 ): Packed {
   if (titles.length === 0)
     return { ok: false, message: "Choose a ladder or a drill first: there is nothing to work on." };
@@ -121,10 +125,10 @@ export function packClass(
   const each = workMinutes(rounds, clock);
   const over = there - count * each;
   const spread = Math.min(over, count * MORE_EACH);
-  const work = rungOrder(count, titles.length).map((rung, i, order): Block => ({
+  const work = partsOrder(count, parts).map(({ rung, from }, i, steps): Block => ({
     id: `work-${i + 1}`,
     kind: "work",
-    title: order.indexOf(rung) < i ? `Once more: ${titles[rung]!}` : stepTitle(titles, order[i - 1] ?? -1, rung),
+    title: isAgain(steps, i) ? `Once more: ${titles[rung]!}` : stepTitle(titles, beforeIn(steps, i, from), rung),
     minutes: each + Math.floor(spread / count) + (i < spread % count ? 1 : 0),
     rung,
     rounds,
@@ -140,6 +144,35 @@ export function packClass(
   ]);
   return { ok: true, blocks, left: minutes - total(blocks) };
 }
+
+/** How many rungs each theme has. */
+export function partsOf(rungs: readonly { readonly theme?: 0 | 1 }[]): readonly number[] {
+  const second = rungs.filter(({ theme }) => theme === 1).length;
+  return second === 0 ? [rungs.length] : [rungs.length - second, second];
+}
+
+/** A step of the evening: its rung, and the first rung of its theme. */
+interface StepOf {
+  readonly rung: number;
+  readonly from: number;
+}
+
+/** Rungs in the order of the evening: each theme has its part of the blocks, the first one more where they do not divide. */
+export function partsOrder(count: number, parts: readonly number[]): StepOf[] {
+  let from = 0;
+  return parts.flatMap((rungs, i) => {
+    const share = Math.floor(count / parts.length) + (i < count % parts.length ? 1 : 0);
+    const start = from;
+    from += rungs;
+    return rungOrder(share, rungs).map((rung) => ({ rung: rung + start, from: start }));
+  });
+}
+
+const isAgain = (steps: readonly StepOf[], i: number): boolean =>
+  steps.slice(0, i).some(({ rung }) => rung === steps[i]!.rung);
+/** The rung of the step before, where that is of the same theme; else none. */
+const beforeIn = (steps: readonly StepOf[], i: number, from: number): number =>
+  steps[i - 1]?.from === from ? steps[i - 1]!.rung : -1;
 
 /** What a block is called that comes after another rung: all that is new since then, where that can be said in one breath. */
 function stepTitle(titles: readonly string[], before: number, rung: number): string {
