@@ -11,7 +11,7 @@ export interface Presence {
   readonly from_round: number;
   readonly until_round: number | null;
 }
-export interface PresentTonight extends Presence {
+interface PresentTonight extends Presence {
   /** What they leave out tonight: ids of `TONIGHT`. */
   readonly tonight_not: readonly string[];
 }

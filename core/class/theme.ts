@@ -7,7 +7,7 @@ import { needsWeapon } from "../words/vocabulary.ts";
 import type { Move } from "../words/types.ts";
 import type { PlanRung } from "./fit.ts";
 
-export interface Theme {
+interface Theme {
   /** What is done alone without a partner's blow, feet first. */
   readonly moves: readonly string[];
   /** What works most, as one says it. */

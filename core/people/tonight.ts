@@ -1,5 +1,5 @@
 /** What somebody can leave out tonight with one tap, and the limit that it is. Common practice, no source. */
-export const TONIGHT = {
+const TONIGHT = {
   head: "no head contact",
   contact: "no contact",
   falls: "no falls",
@@ -13,7 +13,7 @@ export const TONIGHT = {
   turns: "no turns on one foot",
   kneeling: "no kneeling",
 } as const;
-export type TonightId = keyof typeof TONIGHT;
+type TonightId = keyof typeof TONIGHT;
 export const TONIGHT_IDS = Object.keys(TONIGHT) as readonly TonightId[];
 
 /** The limits of what was tapped; anything else that is stored says nothing. */
