@@ -63,7 +63,8 @@ export function usePlan(page: PlanPage) {
     weights,
   );
   const plan = work.result?.ok ? work.result : null;
-  const fetcher = useFetcher<typeof action>();
+  // By one key: who chooses another theme while a plan is being kept waits for it, and knows its version.
+  const fetcher = useFetcher<typeof action>({ key: `plan ${lesson.id}` });
   // Only what was decided is sent; the server works out the rest of the plan as this page does.
   const text = useMemo(
     () =>

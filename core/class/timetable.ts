@@ -158,7 +158,7 @@ interface StepOf {
 }
 
 /** Rungs in the order of the evening: each theme has its part of the blocks, the first one more where they do not divide. */
-export function partsOrder(count: number, parts: readonly number[]): StepOf[] {
+function partsOrder(count: number, parts: readonly number[]): StepOf[] {
   let from = 0;
   return parts.flatMap((rungs, i) => {
     const share = Math.floor(count / parts.length) + (i < count % parts.length ? 1 : 0);
