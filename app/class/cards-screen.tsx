@@ -60,7 +60,7 @@ export function CardsScreen({ page }: { page: PlanPage }) {
               {plan.rounds.map((r, i) => (
                 <MenuItem key={i} value={i}>
                   {i + 1}
-                  {r.done ? " (was run)" : ""}
+                  {r.done ? " (done)" : ""}
                 </MenuItem>
               ))}
               <MenuItem value={ALL}>all that are ahead</MenuItem>

@@ -41,8 +41,8 @@ interface ListProps {
 /** What one answer leaves open beside what all do. */
 function leaves(open: readonly string[], common: readonly string[]): string {
   const own = open.filter((move) => !common.includes(move));
-  if (own.length > 0) return `leaves ${own.slice(0, 2).join(", ")}`;
-  return common.length > 0 ? "leaves no more" : "leaves nothing open";
+  if (own.length > 0) return `open to ${own.slice(0, 2).join(", ")}`;
+  return common.length > 0 ? "open to no more" : "open to nothing";
 }
 
 /** The list; digits 1 to 9 put in the answer of that number while the list has the focus. */

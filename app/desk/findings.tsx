@@ -239,7 +239,7 @@ function Here({ exchange: e }: { exchange: ExchangeView }) {
         )}
         {e.robust < 1 && (
           <>
-            <dt>Holds in</dt>
+            <dt>Reliable in</dt>
             <dd>{Math.round(e.robust * 100)} % of small differences</dd>
           </>
         )}

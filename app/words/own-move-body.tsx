@@ -73,7 +73,7 @@ function Like({
           {...params}
           size="small"
           label={what === "attack" ? "Hits like…" : "Works like…"}
-          helperText="Takes its numbers; cleared, it takes them away."
+          helperText="Copies its figures; clearing it removes them."
         />
       )}
     />

@@ -189,7 +189,7 @@ const LABELS: Readonly<Record<string, string>> = {
   line: "Line of defence",
   box: "Where, share of height",
   segments: "Where it stands, share of height",
-  move: "Stands after, ms",
+  move: "Takes, ms",
   requires: "Only with",
   kind: "Contact",
   on: "On",

@@ -193,7 +193,7 @@ const TABLE = {
   "inside-line": {
     severity: "risk",
     decides: "exchange",
-    question: "An answer ends on the side of the other hand",
+    question: "An answer ends in line with the other hand",
     says: (p) =>
       fill("This ends inside, in front of the other hand: the {next} is open. Go outside, or hit with it.", p),
   },

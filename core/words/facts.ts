@@ -110,7 +110,7 @@ export function moveFacts(move: MoveData): Fact[] {
   for (const [i, m] of (move.answer ?? []).entries()) add(i === 0 ? "Works by" : "and", mechanismWords(m));
   if (move.contact)
     add("Contact", `${move.contact.kind} on the ${move.contact.incoming ? "limb that came" : move.contact.on}`);
-  if (move.move) add("Stands after", `${move.move} ms`);
+  if (move.move) add("Takes", `${move.move} ms`);
   if (move.requires) add("Only with", { forward: "a step in", lowered: "a level change" }[move.requires]);
   if (move.faces) add("Turns", "to whoever is behind");
   if (move.attack?.backwards) add("Reaches", "backwards too");
