@@ -1,4 +1,5 @@
 /** What one search finds of a school, and only of that one; stars; everybody ticked at once. */
+import { NOBODY } from "#core/people/testing.ts";
 import { randomUUID } from "node:crypto";
 import { createClass, deleteClass } from "./classes.ts";
 import { listPresence, setEverybody } from "./attendance.ts";
@@ -17,20 +18,7 @@ const drill = async (scope: Scope, text: string): Promise<string> => {
   await createDrill(scope, { id, input: revisionInput(randomUUID(), text, defaultSchool()), lineage: null });
   return id;
 };
-const someone = (name: string) => ({
-  id: randomUUID(),
-  name,
-  height_cm: null,
-  reach_cm: null,
-  mass_kg: null,
-  lead: "left" as const,
-  hand: "right" as const,
-  minor: false,
-  levels: {},
-  limits: [],
-  limits_until: null,
-  agreed: "",
-});
+const someone = (name: string) => ({ ...NOBODY, id: randomUUID(), name });
 
 let scope: Scope;
 beforeEach(async () => {

@@ -1,4 +1,5 @@
 /** Forms of ladders and classes: what is accepted, what is refused in words. */
+import { NOBODY } from "#core/people/testing.ts";
 import { randomUUID } from "node:crypto";
 import Papa from "papaparse";
 import { readPeople } from "#core/people/table.ts";
@@ -81,15 +82,3 @@ test("a cell that begins like a formula is written as text, and read back as it 
   const cells = Papa.parse<Record<string, string>>(table, { header: true, skipEmptyLines: true }).data;
   expect(readPeople(cells, []).map((r) => r.person?.name)).toEqual(names);
 });
-const NOBODY = {
-  height_cm: null,
-  reach_cm: null,
-  mass_kg: null,
-  lead: "left" as const,
-  hand: "right" as const,
-  minor: false,
-  levels: {},
-  limits: [],
-  limits_until: null,
-  agreed: "",
-};

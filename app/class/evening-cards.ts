@@ -2,7 +2,7 @@
 import { CALL_DEFAULTS, callRound, callsWithin, type CallItem, type CallLabel } from "#core/calls/calls.ts";
 import type { Bodies } from "#core/drill/check.ts";
 import type { ClassPlan, PlannedPair, PlannedRound } from "#core/class/plan.ts";
-import type { Clock } from "#core/class/timetable.ts";
+import { clockText, type Clock } from "#core/class/timetable.ts";
 import type { ScoreView } from "#core/formats/desk-view.ts";
 import { measuresOf } from "#core/people/measures.ts";
 import type { PlanPage } from "#server/views.ts";
@@ -96,9 +96,8 @@ function rolesLine({ change }: PlannedRound, { c }: PlannedPair, clock: Clock): 
     : "A holds for the whole round; in the next one you change roles.";
 }
 
-const minutes = (s: number): string => `${Math.floor(s / 60)}:${String(Math.floor(s % 60)).padStart(2, "0")}`;
 const words = ({ at, kind, label }: CallItem): string =>
-  `${minutes(at)}\u00a0\u00a0${kind === "switch" ? `— ${label.toLowerCase()}` : kind === "feint" ? `(feint ${label})` : label}`;
+  `${clockText(at)}\u00a0\u00a0${kind === "switch" ? `— ${label.toLowerCase()}` : kind === "feint" ? `(feint ${label})` : label}`;
 
 /** Rungs whose rows are chosen by somebody while they are worked on. */
 export const isCalled = (text: string): boolean => /^\s*choose\s/im.test(text);

@@ -1,5 +1,6 @@
 /** The class sheet: one page with the timetable and who with whom, and one to hand the evening over. */
 import { useMemo } from "react";
+import { shortNames } from "#core/people/short-names.ts";
 import type { PhoneLink, PlanPage } from "#server/views.ts";
 import { PAGE, type CardPage } from "../paper/drill-card-layout.ts";
 import { CAUTIONS } from "../paper/cautions.ts";
@@ -7,7 +8,7 @@ import { SvgPages } from "../paper/svg-pages.tsx";
 import { shortDate } from "../ui/dates.ts";
 import { Notice } from "../ui/parts.tsx";
 import { handOverPage } from "./hand-over-layout.ts";
-import { gearLine, sheetBlocks, sheetPage, sheetRungs, shortNames } from "./sheet-layout.ts";
+import { gearLine, sheetBlocks, sheetPage, sheetRungs } from "./sheet-layout.ts";
 
 interface SheetProps {
   readonly page: PlanPage;

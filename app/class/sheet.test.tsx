@@ -1,6 +1,7 @@
 /** The sheet of an evening: layout as numbers, and as the server writes it. */
+import { shortNames } from "#core/people/short-names.ts";
 import { PAGE, type CardPage } from "../paper/drill-card-layout.ts";
-import { sheetBlocks, sheetPage, sheetRungs, shortNames } from "./sheet-layout.ts";
+import { sheetBlocks, sheetPage, sheetRungs } from "./sheet-layout.ts";
 import { TEXT_SIZES } from "../paper/text-page.ts";
 import { SheetScreen } from "./sheet-screen.tsx";
 import { NAMES, page } from "./testing.ts";

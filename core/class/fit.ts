@@ -22,7 +22,7 @@ export interface PlanRung {
 export const LIMITS = ["no head contact", "no contact", "no falls", "no kicks"] as const;
 
 /** Somebody calls what comes, for the whole room. */
-const isCalled = (text: string): boolean => /^\s*choose\s+call\s*:/im.test(text);
+const isForAll = (text: string): boolean => /^\s*choose\s+call\s*:/im.test(text);
 
 interface Fit {
   /** Place of the rung on the ladder, from 0. */
@@ -50,7 +50,7 @@ type BodyOf = (id: string) => NonNullable<Bodies["A"]>;
 export function fitRung(rungs: readonly PlanRung[], base: number, pair: Pair, bodyOf: BodyOf, school: School): Fit {
   const level = levelOf(pair);
   // What is called is heard by all: nobody works on a rung with other calls.
-  const called = isCalled(rungs[base]?.text ?? "");
+  const called = isForAll(rungs[base]?.text ?? "");
   const wanted = called ? base : base + (level <= EASIER ? -1 : level >= HARDER ? 1 : 0);
   const same = [...rungs.keys()].filter((i) => (rungs[i]!.theme ?? 0) === (rungs[base]?.theme ?? 0));
   const [least, most] = [same[0] ?? 0, same[same.length - 1] ?? 0];

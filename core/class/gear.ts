@@ -1,5 +1,6 @@
 /** What a drill needs of the school's gear, and what to do where there is less. */
 import data from "./gear.json" with { type: "json" };
+import { clockText } from "./timetable.ts";
 import type { Checked } from "../drill/types.ts";
 
 interface GearKind {
@@ -65,9 +66,6 @@ export const shortageText = ({ kind, need, there, waves }: GearShortage): string
   waves === 0
     ? `${gearLabel(kind)}: ${need} needed, ${there} there. Take another rung, or bring more.`
     : `${gearLabel(kind)}: ${need} needed, ${there} there. They go round in ${waves} turns; when is said with each pair.`;
-
-const clockText = (seconds: number): string =>
-  `${Math.floor(seconds / 60)}:${String(Math.round(seconds) % 60).padStart(2, "0")}`;
 
 /**
  * What each pair is told where there is less gear than all need at once: when they have it, and how they do the same

@@ -25,7 +25,7 @@ const known = (operator: string | null): OperatorId | "rows" | null =>
 export function rungWords(rungs: readonly StoredRung[], school: School): RungWords[] {
   let before: Checked | null = null;
   return rungs.map(({ text, operator, theme }, i) => {
-    // Another theme begins anew.
+    // Another theme has nothing before it.
     if (theme !== rungs[i - 1]?.theme) before = null;
     const checked: Checked = checkFor(parse(text), school);
     const { cues, fault, feeder, goOn } = coachingOf(checked, before, known(operator));

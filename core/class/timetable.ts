@@ -49,6 +49,10 @@ const FREE_AFTER = 4;
 /** Partners change at most so often on one rung, and at least so often. */
 const ROUNDS = [3, 4, 2, 1];
 
+/** Seconds of a round as a clock shows them: `1:30`. */
+export const clockText = (seconds: number): string =>
+  `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, "0")}`;
+
 /** Minutes of a block of work: to show it, and its rounds with rests between. */
 export const workMinutes = (rounds: number, clock: Clock): number =>
   Math.ceil(EXPLAIN + (rounds * clock.round + (rounds - 1) * clock.rest) / 60);

@@ -2,6 +2,7 @@
  * What a link shows on a phone: who works with whom on what, round by round, by first names alone. Plain HTML without
  * script: it is small, and opens nothing else of the application.
  */
+import { shortNames } from "#core/people/short-names.ts";
 import type { PlanPage } from "../views.ts";
 
 const ESCAPES: Readonly<Record<string, string>> = {
@@ -29,23 +30,13 @@ function page(title: string, body: string, nonce: string): string {
   return `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><meta name="robots" content="noindex"><title>${escaped(title)}</title><style nonce="${nonce}">${STYLE}</style></head><body><main>${body}</main></body></html>`;
 }
 
-/** First names, with a letter more where two are called so. */
-function firstNames(names: readonly string[]): (name: string) => string {
-  const first = (name: string) => name.split(/\s+/)[0] ?? name;
-  return (name) => {
-    const alike = names.filter((other) => first(other) === first(name)).length > 1;
-    const rest = name.split(/\s+/).slice(1).join(" ");
-    return alike && rest ? `${first(name)} ${rest[0]!}.` : first(name);
-  };
-}
-
 /** A day as one says it. */
 const dayOf = (day: string): string =>
   new Date(`${day}T12:00:00Z`).toLocaleDateString("en-GB", { dateStyle: "full", timeZone: "UTC" });
 
 /** `who`: the id of the person whose rounds are asked for; anything else shows everybody's. */
 export function phonePage({ lesson, kept, rungs, words, names, people }: PlanPage, who: string, nonce: string): string {
-  const short = firstNames(people.map(({ name }) => name));
+  const short = shortNames(people.map(({ name }) => name));
   const nameOf = (id: string) => escaped(short(names[id] ?? "Somebody"));
   const me = people.find(({ id }) => id === who);
   const head = `<h1>${escaped(lesson.title)}</h1><p class="quiet">${escaped(dayOf(lesson.held_on))}${me ? `, ${nameOf(me.id)}` : ""}</p>`;

@@ -1,0 +1,13 @@
+/** Somebody of whom nothing is known, for tests. */
+export const NOBODY = {
+  height_cm: null,
+  reach_cm: null,
+  mass_kg: null,
+  lead: "left" as const,
+  hand: "right" as const,
+  minor: false,
+  levels: {},
+  limits: [],
+  limits_until: null,
+  agreed: "",
+};
