@@ -4,8 +4,7 @@ import { finished } from "#core/base/work.ts";
 import { eveningLadder } from "#core/class/evening-ladder.ts";
 import type { PlanRung } from "#core/class/fit.ts";
 import { GEAR_KINDS } from "#core/class/gear.ts";
-import { planClass, type ClassPlan, type PlanPerson } from "#core/class/plan.ts";
-import { CLOCK } from "#core/class/timetable.ts";
+import { clockFor, planClass, type ClassPlan, type PlanPerson } from "#core/class/plan.ts";
 import { levelIn, limitsOn } from "#core/people/person.ts";
 import { guessColumns, readAs, readPeople, type Cells } from "#core/people/table.ts";
 import { PAIR_WEIGHTS } from "#core/policy/pair-weights.ts";
@@ -25,10 +24,10 @@ function peopleIn(file: string): PlanPerson[] {
   const faults = rows.flatMap(({ row, faults: said }) => said.map((fault) => `${file}:${row} ${fault}`));
   if (faults.length > 0) throw new CannotRun(faults.join("\n  "));
   return rows.map(({ person, row }): PlanPerson => {
-    const { name, height_cm, reach_cm, mass_kg, lead, hand, minor } = person!;
+    const { name, height_cm, reach_cm, mass_kg, lead, hand, minor, ages } = person!;
     return {
       id: `row-${row}`,
-      ...{ name, height_cm, reach_cm, mass_kg, lead, hand, minor },
+      ...{ name, height_cm, reach_cm, mass_kg, lead, hand, minor, ages: ages ?? null },
       level: levelIn(person!, "feeder"),
       limits: limitsOn(person!, ""),
       from: 0,
@@ -59,7 +58,7 @@ export function runPlan(files: readonly string[], options: Options): number {
   if (options.people === null) throw new CannotRun("who is here? --people FILE.csv");
   const people = peopleIn(options.people);
   const rungs = rungsIn(files, options);
-  const input = { people, rungs, minutes: options.minutes, clock: CLOCK, weights: PAIR_WEIGHTS };
+  const input = { people, rungs, minutes: options.minutes, clock: clockFor(people), weights: PAIR_WEIGHTS };
   // Nothing is said of gear here: there is enough of it.
   const gear = Object.fromEntries(GEAR_KINDS.map(({ id }) => [id, people.length * 2]));
   const none = { blocks: null, wishes: [], met: {}, gear, done: [], locked: [] };

@@ -11,7 +11,7 @@ export interface Presence {
   readonly from_round: number;
   readonly until_round: number | null;
 }
-interface PresentTonight extends Presence {
+export interface PresentTonight extends Presence {
   /** What they leave out tonight: ids of `TONIGHT`. */
   readonly tonight_not: readonly string[];
 }
@@ -45,6 +45,18 @@ export async function setEverybody(db: Db, scope: Scope, classId: string, here: 
          select $1, $2, id from students where school_id = $1 and erased_at is null and archived_at is null on conflict do nothing`
       : `delete from attendance where school_id = $1 and class_id = $2`;
   await db.query(sql, [scope.schoolId, classId]);
+}
+
+/** Ticks people as they were before, with their rounds and what they leave out. */
+export async function bringBack(db: Db, scope: Scope, classId: string, were: readonly PresentTonight[]): Promise<void> {
+  await db.query(
+    `insert into attendance (school_id, class_id, student_id, from_round, until_round, tonight_not)
+     select $1, $2, s.id, w.from_round, w.until_round, w.tonight_not
+     from jsonb_to_recordset($3) as w(student_id uuid, from_round integer, until_round integer, tonight_not text[])
+     join students s on s.school_id = $1 and s.id = w.student_id and s.erased_at is null
+     on conflict do nothing`,
+    [scope.schoolId, classId, JSON.stringify(were)],
+  );
 }
 
 /** What somebody leaves out tonight; who says so is here. */

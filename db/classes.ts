@@ -157,6 +157,10 @@ export interface KeptPlan {
   /** The ladder of a second theme; plans of earlier versions have none. */
   readonly second?: string | null;
   readonly clock: PlanInput["clock"];
+  /** Partners change in two lines; null: as is usual for so many people. Plans of earlier versions have none. */
+  readonly lines?: boolean | null;
+  /** The rung to begin with, from 0. */
+  readonly begin?: number;
   readonly locked: PlanInput["locked"];
   /** Rounds that were run. */
   readonly done: number;
@@ -169,6 +173,21 @@ export async function getPlan(db: Db, scope: Scope, classId: string): Promise<Ke
     classId,
   ]);
   return row?.plan ?? null;
+}
+
+/** The last evening before a class that worked on the same ladder, as it was planned and run. */
+export async function planBefore(
+  db: Db,
+  scope: Scope,
+  { day, ladder }: { readonly day: string; readonly ladder: string },
+): Promise<{ readonly held_on: string; readonly plan: KeptPlan } | null> {
+  const [row] = await db.query<{ held_on: string; plan: KeptPlan }>(
+    `select held_on, plan from classes
+     where school_id = $1 and held_on < $2 and deleted_at is null and plan->>'ladder' = $3
+     order by held_on desc, starts_at desc limit 1`,
+    [scope.schoolId, day, ladder],
+  );
+  return row ?? null;
 }
 
 /**

@@ -37,6 +37,7 @@ const member = (name: string, more: Partial<Member> = {}): Member => ({
   lead: "left",
   hand: "right",
   minor: false,
+  ages: null,
   levels: {},
   limits: [],
   limits_until: null,

@@ -9,7 +9,7 @@ export interface Student extends Member {
   readonly archived: boolean;
 }
 
-const STUDENT = `select id, name, height_cm, reach_cm, mass_kg, lead, hand, minor, limits, levels, agreed,
+const STUDENT = `select id, name, height_cm, reach_cm, mass_kg, lead, hand, minor, ages, limits, levels, agreed,
   limits_until, version, archived_at is not null as archived from students where school_id = $1 and erased_at is null`;
 
 export const listStudents = (db: Db, scope: Scope): Promise<Student[]> =>
@@ -27,8 +27,8 @@ type New = Omit<Member, "id"> & { readonly id: string };
 
 export async function insertStudent(db: Db, scope: Scope, s: New): Promise<void> {
   await db.query(
-    `insert into students (school_id, id, name, height_cm, reach_cm, mass_kg, lead, hand, minor, limits, levels, agreed, limits_until)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13) on conflict do nothing`,
+    `insert into students (school_id, id, name, height_cm, reach_cm, mass_kg, lead, hand, minor, limits, levels, agreed, limits_until, ages)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14) on conflict do nothing`,
     [scope.schoolId, s.id, ...values(s)],
   );
 }
@@ -45,6 +45,7 @@ const values = (s: New) => [
   JSON.stringify(s.levels),
   s.agreed,
   s.limits_until,
+  s.ages,
 ];
 
 /** All or none: an import that stops half way leaves the list as it was. */
@@ -57,8 +58,8 @@ export const insertStudents = (scope: Scope, people: readonly New[]): Promise<vo
 export async function updateStudent(db: Db, scope: Scope, s: New, version: number): Promise<boolean> {
   const rows = await db.query(
     `update students set name = $3, height_cm = $4, reach_cm = $5, mass_kg = $6, lead = $7, hand = $8, minor = $9,
-       limits = $10, levels = $11, agreed = $12, limits_until = $13, version = version + 1
-     where school_id = $1 and id = $2 and version = $14 and erased_at is null returning id`,
+       limits = $10, levels = $11, agreed = $12, limits_until = $13, ages = $14, version = version + 1
+     where school_id = $1 and id = $2 and version = $15 and erased_at is null returning id`,
     [scope.schoolId, s.id, ...values(s), version],
   );
   return rows.length > 0;
@@ -82,7 +83,7 @@ export const eraseStudent = (scope: Scope, id: string): Promise<void> =>
     await tx.query(`delete from wishes where school_id = $1 and (one = $2 or two = $2)`, [scope.schoolId, id]);
     await tx.query(
       `update students set name = 'Former member', height_cm = null, reach_cm = null, mass_kg = null, lead = 'left',
-         hand = 'right', minor = false, limits = '{}', levels = '{}', agreed = '', limits_until = null,
+         hand = 'right', minor = false, ages = null, limits = '{}', levels = '{}', agreed = '', limits_until = null,
          archived_at = now(), erased_at = now(), version = version + 1
        where school_id = $1 and id = $2`,
       [scope.schoolId, id],

@@ -119,6 +119,7 @@ describe("automatic revisions", () => {
         lead: "left",
         hand: "right",
         minor: false,
+        ages: null,
         limits: [],
         levels: {},
         agreed: "",

@@ -20,6 +20,7 @@ const person = (n: number, name: string, height_cm: number, mass_kg: number, mor
   lead: "left",
   hand: "right",
   minor: false,
+  ages: null,
   limits: [],
   levels: {},
   limits_until: null,
@@ -31,7 +32,7 @@ export const students: readonly Member[] = [
   person(1, "Anselm Brede", 193, 96, { reach_cm: 197, levels: { feeder: 5, flow: 4 } }),
   person(2, "Beata Lund", 164, 61, { levels: { feeder: 4, flow: 5 } }),
   person(3, "Corvin Aske", 181, 83),
-  person(4, "Dagny Osk", 158, 54, { minor: true, agreed: "With Beata Lund, parents agreed" }),
+  person(4, "Dagny Osk", 158, 54, { minor: true, ages: "13-17", agreed: "With Beata Lund, parents agreed" }),
   person(5, "Edda Vire", 171, 66),
   person(6, "Falk Tornau", 177, 78, {
     limits: ["right shoulder: no overhead work", "no falls"],
@@ -39,12 +40,12 @@ export const students: readonly Member[] = [
   }),
   person(7, "Gesa Winther", 168, 63, { lead: "right", hand: "left" }),
   person(8, "Hamo Reik", 185, 88, { levels: { feeder: 2, flow: 1 } }),
-  person(9, "Ilka Morrow", 148, 43, { minor: true }),
+  person(9, "Ilka Morrow", 148, 43, { minor: true, ages: "10-12" }),
   person(10, "Jorun Stahl", 174, 72),
   person(11, "Kester Amsel", 169, 70),
   person(12, "Liv Tarn", 161, 57, { levels: { feeder: 2 } }),
   person(13, "Matti Orre", 179, 81, { reach_cm: 186 }),
-  person(14, "Nele Farn", 153, 47, { minor: true, levels: { feeder: 1 } }),
+  person(14, "Nele Farn", 153, 47, { minor: true, ages: "10-12", levels: { feeder: 1 } }),
   person(15, "Odo Lachs", 188, 104),
 ];
 

@@ -173,6 +173,7 @@ const evening = (people: number, done: PlanInput["done"]): PlanInput => ({
     lead: i % 5 === 0 ? "right" : "left",
     hand: "right",
     minor: false,
+    ages: null,
     level: 1 + (i % 5),
     limits: [],
     from: 0,

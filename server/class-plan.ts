@@ -2,15 +2,19 @@
 import { randomUUID } from "node:crypto";
 import { array, boolean, number, object, string } from "yup";
 import type { PlanInput, PlannedPair, PlannedRound, PlanPerson } from "#core/class/plan.ts";
-import { BLOCK_KINDS } from "#core/class/timetable.ts";
+import { BLOCK_KINDS, MOST_STATIONS } from "#core/class/timetable.ts";
 import { MOST_ROUNDS } from "#core/pairs/evening.ts";
+import { GUEST_LEVEL } from "#core/pairs/score.ts";
 import { isFamily, levelIn, limitsOn } from "#core/people/person.ts";
-import { tonightLimits } from "#core/people/tonight.ts";
+import { tonightLimits, TRIAL } from "#core/people/tonight.ts";
+import { sectionsOf } from "#core/score/edit.ts";
+import { parse } from "#core/score/parse.ts";
 import type { School } from "#core/policy/school.ts";
 import {
   getClass,
   getPlan,
   meetings,
+  planBefore,
   savePlan,
   type ClassRow,
   type KeptPlan,
@@ -19,7 +23,7 @@ import {
   type RoundsChanged,
 } from "#db/classes.ts";
 import { listPresence } from "#db/attendance.ts";
-import { listDrills } from "#db/drills.ts";
+import { getDrill, listDrills } from "#db/drills.ts";
 import { listLadders } from "#db/ladders.ts";
 import { listEverybody, listGear, listWishes, type Student } from "#db/people.ts";
 import { db } from "#db/pool.ts";
@@ -27,6 +31,7 @@ import type { Scope } from "#db/scope.ts";
 import { compute } from "./checks/pool.ts";
 import { schoolFrom } from "./checks/school-cache.ts";
 import { jsonIn } from "./forms.ts";
+import { eveningTitle } from "./grow-ladder.ts";
 import { refused, type Refusal } from "./respond.ts";
 import { settingsOf } from "./school-of.ts";
 import { rungsOf } from "./versions.ts";
@@ -34,6 +39,13 @@ import type { PlanPage, RungChoice } from "./views.ts";
 
 const whoRan = ({ plan, done }: KeptPlan): string[] =>
   plan.rounds.slice(0, done).flatMap((r) => r.pairs.flatMap(({ a, b, c }) => (c ? [a, b, c] : [a, b])));
+
+/** The furthest rung of an evening: of what was run, where that was written down. */
+function reached({ plan, done }: KeptPlan): number {
+  const rungOf = new Map(plan.blocks.map(({ id, rung }) => [id, rung ?? 0]));
+  const rounds = done > 0 ? plan.rounds.slice(0, done) : plan.rounds;
+  return Math.max(0, ...rounds.map(({ block }) => rungOf.get(block) ?? 0));
+}
 
 const isOver = ({ held_on }: ClassRow): boolean => held_on < new Date().toISOString().slice(0, 10);
 
@@ -86,6 +98,9 @@ export async function planPage(scope: Scope, classId: string, asked: Asked): Pro
     rungs.map(({ text, operator, theme }) => ({ text, operator, ...(theme ? { theme } : {}) })),
     await settingsOf(scope),
   );
+  const before = ladder && !second ? await planBefore(db, scope, { day: lesson.held_on, ladder: ladder.id }) : null;
+  const base = drillId ? await getDrill(db, scope, drillId) : null;
+  const parts = base ? sectionsOf(parse(base.revision.text)) : [];
   const family = drills.find((d) => d.id === drillId)?.kind ?? "feeder";
   const here = new Map(presence.map((p) => [p.student_id, p]));
   // Who was unticked after some rounds were run stays in those.
@@ -103,7 +118,14 @@ export async function planPage(scope: Scope, classId: string, asked: Asked): Pro
     }),
     ladders,
     drills: plain.map(({ id, title }) => ({ id, title })),
-    chosen: { ladder: ladder?.id ?? null, drill: drillId, second: second?.id ?? null },
+    chosen: {
+      ladder: ladder?.id ?? null,
+      drill: drillId,
+      second: second?.id ?? null,
+      part: parts.find((part) => ladder?.title === eveningTitle(base!.drill.title, part)) ?? null,
+    },
+    parts,
+    carried: before && { day: before.held_on, rung: Math.min(reached(before.plan), rungs.length - 1) },
     rungs,
     words,
     kept,
@@ -138,9 +160,11 @@ export const planPerson = (
   lead: s.lead,
   hand: s.hand,
   minor: s.minor,
-  level: levelIn(s, isFamily(family) ? family : "feeder"),
+  ages: s.ages,
+  level: not.includes(TRIAL) ? GUEST_LEVEL : levelIn(s, isFamily(family) ? family : "feeder"),
   limits: [...new Set([...limitsOn(s, day), ...tonightLimits(not)])],
-  from,
+  // A guest watches one round first.
+  from: not.includes(TRIAL) ? from + 1 : from,
   until,
 });
 
@@ -152,10 +176,13 @@ const planSchema = object({
   ladder: string().uuid().nullable().defined(),
   drill: id,
   second: string().uuid().nullable().default(null),
+  lines: boolean().nullable().default(null),
+  begin: number().integer().min(0).max(60).default(0),
   clock: object({
     round: number().integer().min(30).max(900).required(),
     change: number().integer().min(10).max(900).required(),
     rest: number().integer().min(0).max(600).required(),
+    explain: number().integer().min(0).max(600),
   }).required(),
   blocks: array(
     object({
@@ -165,6 +192,7 @@ const planSchema = object({
       minutes: number().integer().min(0).max(480).required(),
       rung: number().integer().min(0).max(60).nullable().defined(),
       rounds: number().integer().min(0).max(MOST_ROUNDS).required(),
+      stations: array(number().integer().min(0).max(60).required()).max(MOST_STATIONS),
       locked: boolean().required(),
     }).required(),
   )
@@ -199,7 +227,8 @@ export async function keepPlan(scope: Scope, classId: string, json: string): Pro
   const named = [...ran.flat(), ...rest.locked].flatMap(({ a, b, c }) => (c ? [a, b, c] : [a, b]));
   if (named.some((person) => !known.has(person)))
     return refused("Somebody in this plan is not here any more. Load the page again; the rest is kept.");
-  if (blocks?.some((block) => block.rung !== null && block.rung >= rungs.length)) return refused(WORDS.stale);
+  if (blocks?.some(({ rung, stations = [] }) => [rung ?? 0, ...stations].some((one) => one >= rungs.length)))
+    return refused(WORDS.stale);
   const settings = await settingsOf(scope);
   const plan = await compute("plan", planInput(page, { ...rest, blocks, done: ran }, schoolFrom(settings)), settings);
   if (!plan.ok) return refused(plan.message);
@@ -219,7 +248,7 @@ export const WORDS: Readonly<Record<Exclude<RoundsChanged["kind"], "saved">, str
 
 const planInput = (
   page: PlanPage,
-  decided: Pick<PlanInput, "clock" | "blocks" | "locked" | "done">,
+  decided: Pick<PlanInput, "clock" | "blocks" | "locked" | "done" | "lines" | "begin">,
   school: School,
 ): PlanInput => ({
   minutes: page.lesson.minutes,

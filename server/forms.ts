@@ -1,6 +1,7 @@
 /** What forms and the save of a text send, checked before anything is done with it. */
 import { MAX_TEXT } from "#core/score/limits.ts";
 import { TONIGHT_IDS } from "#core/people/tonight.ts";
+import type { PresentTonight } from "#db/attendance.ts";
 import { array, boolean, number, object, string } from "yup";
 
 const uuid = string()
@@ -154,6 +155,25 @@ export function presenceFromForm(fields: Fields): {
   if (read.until !== null && read.until <= read.from) throw new BadInput("Nobody leaves before they came.");
   return { student_id: read.student, from_round: read.from, until_round: read.until };
 }
+
+const presentSchema = array(
+  object({
+    student_id: uuid,
+    from_round: number().integer().min(0).max(60).required(),
+    until_round: number().integer().min(1).max(60).nullable().defined(),
+    tonight_not: array(string().oneOf(TONIGHT_IDS).required()).required(),
+  }).required(),
+)
+  .max(5000)
+  .required();
+
+/** People as they were ticked. */
+export const presentFromForm = (text: string | undefined): PresentTonight[] =>
+  presentSchema.validateSync(jsonIn(text, "The list of people"));
+
+/** The part of a drill by the name of its section; null: all of it. */
+export const partFromForm = ({ part }: Fields): string | null =>
+  string().max(120, "the name of a part has at most 120 letters").validateSync(part) || null;
 
 const tonightSchema = array(string().oneOf(TONIGHT_IDS).required()).max(TONIGHT_IDS.length).required();
 

@@ -5,18 +5,37 @@ import { createLadder, listLadders, type NewRung } from "#db/ladders.ts";
 import { db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
 import { LADDER_DEFAULTS } from "#core/ladder/ladder-options.ts";
+import { sectionAlone, sectionsOf } from "#core/score/edit.ts";
+import { parse } from "#core/score/parse.ts";
 import { compute } from "./checks/pool.ts";
 import { refused, type Refusal } from "./respond.ts";
 import { settingsOf } from "./school-of.ts";
 
-/** The ladder of a drill as it is now: the newest that there is, else a new one. */
-export async function ladderFor(scope: Scope, drillId: string): Promise<{ readonly id: string } | Refusal> {
-  const known = (await listLadders(db, scope)).find((one) => one.drill_id === drillId && one.current);
-  if (known) return { id: known.id };
+/** What the ladder of a drill, or of a part of it, is called. */
+export const eveningTitle = (title: string, part: string | null): string =>
+  `${part === null ? title : `${title}: ${part}`}, for an evening`;
+
+/** The ladder of a drill or of a part of it as it is now: the newest that there is, else a new one. */
+export async function ladderFor(
+  scope: Scope,
+  drillId: string,
+  part: string | null = null,
+): Promise<{ readonly id: string } | Refusal> {
   const found = await getDrill(db, scope, drillId);
   if (!found) return refused("This drill is not here any more. Choose another.");
+  const score = parse(found.revision.text);
+  const parts = sectionsOf(score).map((name) => eveningTitle(found.drill.title, name));
+  const title = eveningTitle(found.drill.title, part);
+  const known = (await listLadders(db, scope)).find(
+    (one) =>
+      one.drill_id === drillId && one.current && (part === null ? !parts.includes(one.title) : one.title === title),
+  );
+  if (known) return { id: known.id };
+  const rows = part === null ? null : sectionAlone(score, part, {});
+  if (part !== null && !rows)
+    return refused(`This drill has no part “${part}” any more. Choose another, or all of it.`);
   const settings = await settingsOf(scope);
-  const made = await compute("ladder", { text: found.revision.text }, settings);
+  const made = await compute("ladder", { text: rows ? rows.join("\n") : found.revision.text }, settings);
   if (!made.ok) return refused(`${made.message} Mend the drill at the desk, or choose another.`);
   const rungs = await Promise.all(
     made.rungs.map(async ({ text, title, operator }): Promise<NewRung> => ({
@@ -32,6 +51,6 @@ export async function ladderFor(scope: Scope, drillId: string): Promise<{ readon
     })),
   );
   const id = randomUUID();
-  const done = await createLadder(scope, { id, drillId, title: `${found.drill.title}, for an evening` }, rungs);
+  const done = await createLadder(scope, { id, drillId, title }, rungs);
   return done === "made" ? { id } : refused("This ladder is being made in another window. Load the page again.");
 }

@@ -61,6 +61,7 @@ test("a person is read as it is kept, and written as a row with its units in the
     lead: "left",
     hand: "right",
     minor: false,
+    ages: null,
     levels: { flow: 2 },
     limits: ["no falls"],
     limits_until: null,

@@ -31,6 +31,7 @@ const student = (id: string, more: Partial<Student> = {}): Student => ({
   lead: "left",
   hand: "right",
   minor: false,
+  ages: null,
   limits: [],
   levels: {},
   limits_until: null,

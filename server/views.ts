@@ -50,6 +50,10 @@ export interface PlanView {
   /** The ladder of a second theme; plans of earlier versions have none. */
   readonly second?: string | null;
   readonly clock: PlanInput["clock"];
+  /** Partners change in two lines; left out or null: as is usual for so many. */
+  readonly lines?: boolean | null;
+  /** The rung to begin with, from 0. */
+  readonly begin?: number;
   readonly locked: PlanInput["locked"];
   readonly done: number;
   readonly plan: ClassPlan & { readonly ok: true };
@@ -71,7 +75,17 @@ export interface PlanPage {
   readonly ladders: readonly LadderView[];
   readonly drills: readonly { readonly id: string; readonly title: string }[];
   /** What is trained: a ladder, or a drill with its variations. */
-  readonly chosen: { readonly ladder: string | null; readonly drill: string; readonly second: string | null };
+  readonly chosen: {
+    readonly ladder: string | null;
+    readonly drill: string;
+    readonly second: string | null;
+    /** Part of the drill that the ladder is made of; null: all of it. */
+    readonly part: string | null;
+  };
+  /** The evening before on the same ladder: its day, and the rung that it got to, from 0. */
+  readonly carried: { readonly day: string; readonly rung: number } | null;
+  /** Parts of the drill, by the names of its sections. */
+  readonly parts: readonly string[];
   readonly rungs: readonly RungChoice[];
   /** What is said with each rung. */
   readonly words: readonly RungWords[];

@@ -64,6 +64,8 @@ export function Attendance({ students, here, not = {} }: AttendanceProps) {
 /** All ticks at once: an evening begins with most of the club, or with an empty hall. */
 function Everybody() {
   const fetcher = useFetcher<typeof action>();
+  const back = useFetcher<typeof action>();
+  const were = fetcher.data && "were" in fetcher.data ? (fetcher.data.were ?? []) : [];
   return (
     <fetcher.Form method="post">
       <input type="hidden" name="intent" value="everybody" />
@@ -75,6 +77,16 @@ function Everybody() {
           {label}
         </Button>
       ))}
+      {were.length > 0 && back.data === undefined && (
+        <Button
+          size="small"
+          variant="outlined"
+          disabled={back.state !== "idle"}
+          onClick={() => void back.submit({ intent: "back", were: JSON.stringify(were) }, { method: "post" })}
+        >
+          Take it back: {were.length} were here
+        </Button>
+      )}
     </fetcher.Form>
   );
 }

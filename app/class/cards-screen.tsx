@@ -97,7 +97,12 @@ async function cardsOf(page: PlanPage, kind: Kind, rounds: readonly number[]): P
       pairs.map(async (pair) => {
         const rung = rungs[pair.rung];
         const view = await ask("check", { text: rung?.text ?? "", bodies: bodiesOf(pair, people) });
-        return pairCard({ plan, round, pair, rung, words: words[pair.rung], clock, view, nameOf });
+        const theirs = pair.back === undefined ? undefined : rungs[pair.back];
+        const back = theirs && {
+          title: theirs.title,
+          view: await ask("check", { text: theirs.text, bodies: bodiesOf({ ...pair, a: pair.b, b: pair.a }, people) }),
+        };
+        return pairCard({ plan, round, pair, rung, words: words[pair.rung], clock, view, back: back ?? null, nameOf });
       }),
     );
   });

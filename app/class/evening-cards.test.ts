@@ -55,7 +55,7 @@ describe("the card of a pair", () => {
     const usual = scoreView(checkFor(parse(rung.text), school));
     expect(bodies.A?.height).not.toBe(bodies.B?.height);
     expect(view.distance).not.toBeCloseTo(usual.distance, 2);
-    expect(card.facts.join(" ")).toContain(`${view.distance.toFixed(2)} m apart`);
+    expect(card.facts.join(" ")).toContain(`(${view.distance.toFixed(2)} m)`);
     expect(card.staves).toHaveLength(1);
   });
   test("names everybody with a letter, the third too, and no name is broken", () => {
@@ -67,7 +67,7 @@ describe("the card of a pair", () => {
     expect(card.place).toBe(`Round 1 of ${plan.rounds.length}: ${plan.blocks.find((b) => b.rung !== null)!.title}`);
     expect(card.facts[0]).toBe(`Your rung: ${pair.rung + 1}. ${rung.title}`);
     // Mitts stay on for a whole round.
-    expect(card.facts[1]).toMatch(/A holds for the whole round; then each moves on by one place/);
+    expect(card.facts[1]).toMatch(/Each holds for a third of the round: change at 1:00 and 2:00\. The two others hit in turn/);
     const quick = { ...plan, rounds: plan.rounds.map((round) => ({ ...round, change: 30 })) };
     expect(pairCard({ ...CARD, plan: quick }).facts[1]).toMatch(/roles change every 30 s/);
     if (pair.rung === 0) expect(card.facts).toContain("A wears mitts, mouthguard.");

@@ -54,10 +54,22 @@ interface PairCardInput {
   readonly words: RungWords | undefined;
   readonly clock: Clock;
   readonly view: ScoreView;
+  /** What A answers while B feeds, where that is another rung. */
+  readonly back?: { readonly title: string; readonly view: ScoreView } | null;
   readonly nameOf: (id: string) => string;
 }
 
-export function pairCard({ plan, round, pair, rung, words, clock, view, nameOf }: PairCardInput): SmallCard {
+export function pairCard({
+  plan,
+  round,
+  pair,
+  rung,
+  words,
+  clock,
+  view,
+  back = null,
+  nameOf,
+}: PairCardInput): SmallCard {
   const at = plan.rounds[round]!;
   return {
     // Blanks that do not break keep a name together.
@@ -66,17 +78,28 @@ export function pairCard({ plan, round, pair, rung, words, clock, view, nameOf }
       .join("\u00a0\u00a0 "),
     place: placeOf(plan, at, round),
     facts: [
-      `Your rung: ${pair.rung + 1}. ${rung?.title ?? ""}`,
-      `${at.side === "left" ? "Left" : "Right"} lead in front, ${view.distance.toFixed(2)} m apart, ${Math.round(view.tempo * 100)} % of full speed. ${rolesLine(at, pair, clock)}`,
+      ...(back
+        ? [
+            `B answers on rung ${pair.rung + 1}: ${rung?.title ?? ""}`,
+            `A answers on rung ${pair.back! + 1}: ${back.title}`,
+          ]
+        : [`Your rung: ${pair.rung + 1}. ${rung?.title ?? ""}`]),
+      `${at.side === "left" ? "Left" : "Right"} lead in front. ${distanceLine(pair, view)}, ${Math.round(view.tempo * 100)} % of full speed. ${rolesLine(at, pair, clock)}`,
       ...gearOf(rung?.text ?? ""),
       ...(pair.c && rung?.people === 2 && !rung.pads ? ["C takes over from who has fed at each change."] : []),
       ...pair.notes.map((note) => `! ${note}`),
       ...(words ? saidOf(words) : []),
     ],
-    staves: scoreStaves(view),
+    staves: [...scoreStaves(view), ...(back ? scoreStaves(back.view) : [])],
     words: [],
   };
 }
+
+/** As the two measure it, and in metres for who has a tape. */
+const distanceLine = ({ apart }: PlannedPair, { distance }: ScoreView): string =>
+  apart
+    ? `${apart.charAt(0).toUpperCase()}${apart.slice(1)} (${distance.toFixed(2)} m)`
+    : `${distance.toFixed(2)} m apart`;
 
 /** A drill of so few rows is said in words above its drawing. */
 const FEW_ROWS = 3;
@@ -92,7 +115,7 @@ function rolesLine({ change }: PlannedRound, { c }: PlannedPair, clock: Clock): 
   const every = change ?? clock.change;
   if (every < clock.round) return `A feeds first; roles change every ${every} s.`;
   return c
-    ? "A holds for the whole round; then each moves on by one place."
+    ? `Each holds for a third of the round: change at ${clockText(clock.round / 3)} and ${clockText((2 * clock.round) / 3)}. The two others hit in turn.`
     : "A holds for the whole round; in the next one you change roles.";
 }
 

@@ -12,10 +12,11 @@ import Button from "@mui/material/Button";
 import IconButton from "@mui/material/IconButton";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
-import { freePlay, workMinutes, type Block, type Clock } from "#core/class/timetable.ts";
+import { workMinutes, type Block, type Clock } from "#core/class/timetable.ts";
 import type { RungChoice } from "#server/views.ts";
 import { SortableRow, SortableRows } from "../desk/sortable-rows.tsx";
 import { useMemo, useRef } from "react";
+import { AddBlocks } from "./add-blocks.tsx";
 import { Rows } from "../ui/rows.tsx";
 
 interface BlocksProps {
@@ -34,6 +35,12 @@ const moved = (blocks: readonly Block[], from: number, to: number): Block[] => {
   return next;
 };
 
+/** Before the close, which stays the last. */
+function beforeClose(blocks: readonly Block[], block: Block): Block[] {
+  const end = blocks[blocks.length - 1]?.kind === "close" ? 1 : 0;
+  return [...blocks.slice(0, blocks.length - end), block, ...blocks.slice(blocks.length - end)];
+}
+
 export function PlanBlocks({ blocks, rungs, clock, at, onLook, onChange }: BlocksProps) {
   const now = useRef(blocks);
   now.current = blocks;
@@ -50,23 +57,6 @@ export function PlanBlocks({ blocks, rungs, clock, at, onLook, onChange }: Block
     [],
   );
   const set = (i: number, part: Partial<Block>) => onChange(blocks.map((b, j) => (j === i ? { ...b, ...part } : b)));
-  // Before the close, which stays the last.
-  const add = (block: Block) => {
-    const end = blocks[blocks.length - 1]?.kind === "close" ? 1 : 0;
-    onChange([...blocks.slice(0, blocks.length - end), block, ...blocks.slice(blocks.length - end)]);
-  };
-  const addWork = () => {
-    const rung = Math.min(1, rungs.length - 1);
-    add({
-      id: crypto.randomUUID(),
-      kind: "work",
-      title: rungs[rung]?.title ?? "Work",
-      minutes: workMinutes(1, clock),
-      rung,
-      rounds: 1,
-      locked: false,
-    });
-  };
   let start = 0;
   return (
     <>
@@ -95,14 +85,7 @@ export function PlanBlocks({ blocks, rungs, clock, at, onLook, onChange }: Block
           })}
         </Rows>
       </SortableRows>
-      <Box sx={{ py: 1, display: "flex", gap: 1 }}>
-        <Button size="small" variant="outlined" onClick={addWork}>
-          Add work
-        </Button>
-        <Button size="small" variant="outlined" onClick={() => add(freePlay(crypto.randomUUID()))}>
-          Add free play
-        </Button>
-      </Box>
+      <AddBlocks rungs={rungs} clock={clock} onAdd={(block) => onChange(beforeClose(blocks, block))} />
     </>
   );
 }
@@ -211,7 +194,7 @@ function PlanBlock(props: BlockProps) {
 
 /** What is done in a block: words, or a rung. */
 function BlockTitle({ i, block, rungs, onSet }: Pick<BlockProps, "i" | "block" | "rungs" | "onSet">) {
-  return block.rung === null ? (
+  return block.rung === null || block.stations ? (
     <TextField
       variant="standard"
       size="small"

@@ -4,6 +4,7 @@ import Button from "@mui/material/Button";
 import { useEffect, useState } from "react";
 import { SAID_ON_PAPER } from "../ui/theme.ts";
 import type { PlannedPair, PlannedRound } from "#core/class/plan.ts";
+import { rungsOf } from "#core/class/pair-rungs.ts";
 import type { RungChoice } from "#server/views.ts";
 import { membersOf } from "./members.ts";
 import { PartnerMark, VerdictRing } from "../ui/marks.tsx";
@@ -88,11 +89,17 @@ export function PlanPairs({ round, at, rungs, nameOf, onLock, onSwap, costOf }: 
               <Box sx={{ display: "flex", gap: 1, alignItems: "center" }}>
                 <VerdictRing verdict={p.verdict} size={18} />
                 <span>
-                  {p.rung + 1}. {rungs[p.rung]?.title}
+                  {rungsOf(p).map(({ who, at }) => (
+                    <Box key={who} component="span" sx={{ display: "block" }}>
+                      {who === "" ? "" : `${who} answers: `}
+                      {at + 1}. {rungs[at]?.title}
+                    </Box>
+                  ))}
                 </span>
               </Box>
               <Box sx={{ color: "text.secondary", fontSize: "0.93rem" }}>
-                {p.distance.toFixed(2)} m apart; {p.why.join("; ")}
+                <span title={`${p.distance.toFixed(2)} m`}>{p.apart ?? `${p.distance.toFixed(2)} m apart`}</span>;{" "}
+                {p.why.join("; ")}
               </Box>
               {p.notes.map((note) => (
                 <Box key={note} sx={{ fontSize: "0.95rem" }}>

@@ -30,10 +30,10 @@ test("the plan says whose it is before it is worked out", () => {
   expect(text(<PlanScreen page={page} />)).toMatch(/Plan: Tonight .*60 minutes, 4 here/);
 });
 test("pairs say why and what to look at; a round that was run cannot be changed", () => {
-  const show = (done: boolean) =>
+  const show = (done: boolean, round: (typeof rounds)[number] = rounds[0]!) =>
     text(
       <PlanPairs
-        round={{ ...rounds[0]!, done }}
+        round={{ ...round, done }}
         at={0}
         rungs={page.rungs}
         nameOf={(id) => NAMES[id as keyof typeof NAMES]}
@@ -42,8 +42,12 @@ test("pairs say why and what to look at; a round that was run cannot be changed"
         costOf={() => null}
       />,
     );
-  expect(show(false)).toMatch(/Edda Vire .*Odo Lachs .*1\.12 m apart; not met before/);
+  expect(show(false)).toMatch(/Edda Vire .*Odo Lachs .*1\.12 m apart ; not met before/);
   expect(show(false)).toMatch(/2 \. Add a return .*Without contact\./);
+  const own = { ...rounds[0]!.pairs[0]!, back: 1, apart: "fist to shoulder" };
+  expect(show(false, { ...rounds[0]!, pairs: [own] })).toMatch(
+    /A answers: 2 \. Add a return B answers: 1 \. .* fist to shoulder ;/,
+  );
 });
 test("what a swap costs comes from heights, weights and who met", () => {
   const tall = page.people.map((p) => (p.id === "p1" || p.id === "p2" ? { ...p, height_cm: 190 } : p));

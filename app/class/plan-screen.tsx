@@ -1,24 +1,9 @@
 /** The plan of an evening: blocks, rounds, pairs, and what each person gets out of it. */
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import { useState } from "react";
-import { Link, useFetcher, useSearchParams } from "react-router";
-import type { action } from "../routes/plan.tsx";
+import { Link } from "react-router";
 import type { PlannedPair, PlannedRound } from "#core/class/plan.ts";
-import {
-  CLOSE,
-  DRINK,
-  FREE,
-  holdsWholeRound,
-  inOrder,
-  packClass,
-  partsOf,
-  WARM_UP,
-  type Block,
-  type Clock,
-} from "#core/class/timetable.ts";
 import type { PlanPage } from "#server/views.ts";
 import { PAIR_WEIGHTS } from "#core/policy/pair-weights.ts";
 import { useSettings } from "../ui/use-settings.ts";
@@ -27,14 +12,12 @@ import { shortDate } from "../ui/dates.ts";
 import { Notice, ScreenHead } from "../ui/parts.tsx";
 import { WorkProgress } from "../ui/work-progress.tsx";
 import { PairWeightSliders } from "./pair-weights.tsx";
+import { packedRound } from "./packed-round.ts";
+import { PlanChoices } from "./plan-choices.tsx";
 import { PlanBlocks } from "./plan-blocks.tsx";
 import { PlanPairs } from "./plan-pairs.tsx";
 import { PlanShares } from "./plan-shares.tsx";
 import { usePlan } from "./use-plan.ts";
-
-/** No second theme. */
-const NOTHING = "nothing";
-const ROUND_LENGTHS = [60, 90, 120, 180, 240, 300];
 
 export function PlanScreen({ page }: { page: PlanPage }) {
   const { lesson, people, rungs, names } = page;
@@ -61,7 +44,15 @@ export function PlanScreen({ page }: { page: PlanPage }) {
     state.setLocked([...kept, ...touched.map((p) => ({ round: at, a: put(p.a), b: put(p.b), c: p.c && put(p.c) }))]);
   };
   const packAgain = () =>
-    state.setBlocks(packedRound(state.blocks ?? plan?.blocks ?? [], lesson.minutes, rungs, clock));
+    state.setBlocks(
+      packedRound(state.blocks ?? plan?.blocks ?? [], {
+        minutes: lesson.minutes,
+        rungs,
+        clock,
+        people,
+        begin: state.begin,
+      }),
+    );
   return (
     <>
       <ScreenHead
@@ -73,7 +64,7 @@ export function PlanScreen({ page }: { page: PlanPage }) {
         <Ways lesson={lesson.id} />
       </ScreenHead>
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, px: { xs: 2, sm: 3 }, pb: 1.5, alignItems: "center" }}>
-        <WhatAndHowLong page={page} state={state} />
+        <PlanChoices page={page} state={state} />
         <Button variant="outlined" onClick={packAgain}>
           Refill the time
         </Button>
@@ -145,107 +136,6 @@ export function PlanScreen({ page }: { page: PlanPage }) {
 }
 
 type PlanState = ReturnType<typeof usePlan>;
-
-/** The ladder or drill of the evening, how long a round is, and when roles change. */
-function WhatAndHowLong({ page, state }: { page: PlanPage; state: PlanState }) {
-  const { ladders, drills, chosen } = page;
-  const { clock } = state;
-  const [, setSearch] = useSearchParams();
-  const grow = useFetcher<typeof action>({ key: "grow" });
-  const chosenLadder = ladders.find(({ id }) => id === chosen.ladder);
-  // A drill alone is no evening: it gets its ladder on the spot.
-  const choose = (value: string) => {
-    const drill = new URLSearchParams(value).get("drill");
-    if (drill) void grow.submit({ intent: "grow", drill }, { method: "post" });
-    else setSearch(new URLSearchParams(value));
-  };
-  return (
-    <>
-      <TextField
-        select
-        size="small"
-        label="We work on"
-        value={chosen.ladder ? `ladder=${chosen.ladder}` : `drill=${chosen.drill}`}
-        onChange={(event) => choose(event.target.value)}
-        disabled={grow.state !== "idle"}
-        helperText={grow.state === "idle" ? undefined : "Making its ladder…"}
-        sx={{ minWidth: 260, maxWidth: 380 }}
-      >
-        {ladders.map((l) => (
-          <MenuItem key={l.id} value={`ladder=${l.id}`}>
-            Ladder: {l.title}
-          </MenuItem>
-        ))}
-        {drills.map((d) => (
-          <MenuItem key={d.id} value={`drill=${d.id}`}>
-            {d.title}
-          </MenuItem>
-        ))}
-      </TextField>
-      {chosenLadder && ladders.length > 1 && (
-        <TextField
-          select
-          size="small"
-          label="and then"
-          value={chosen.second ?? NOTHING}
-          onChange={(event) =>
-            setSearch({
-              ladder: chosenLadder.id,
-              ...(event.target.value === NOTHING ? {} : { second: event.target.value }),
-            })
-          }
-          sx={{ minWidth: 190, maxWidth: 300 }}
-        >
-          <MenuItem value={NOTHING}>nothing else</MenuItem>
-          {ladders
-            .filter(({ id }) => id !== chosenLadder.id)
-            .map((l) => (
-              <MenuItem key={l.id} value={l.id}>
-                {l.title}
-              </MenuItem>
-            ))}
-        </TextField>
-      )}
-      {chosenLadder && drills.some(({ id }) => id === chosenLadder.drill_id) && (
-        <Button size="small" onClick={() => setSearch({ drill: chosenLadder.drill_id })}>
-          Only the drill as it is
-        </Button>
-      )}
-      {grow.data && "message" in grow.data && <Notice tone="trouble">{grow.data.message}</Notice>}
-      <TextField
-        select
-        size="small"
-        label="Round length"
-        value={clock.round}
-        onChange={(event) => {
-          state.setClock({ ...clock, round: Number(event.target.value) });
-          state.setBlocks(null);
-        }}
-        sx={{ width: 120 }}
-      >
-        {ROUND_LENGTHS.map((s) => (
-          <MenuItem key={s} value={s}>
-            {s / 60} min
-          </MenuItem>
-        ))}
-      </TextField>
-      <TextField
-        select
-        size="small"
-        label="Swap roles"
-        value={clock.change}
-        onChange={(event) => state.setClock({ ...clock, change: Number(event.target.value) })}
-        sx={{ width: 130 }}
-      >
-        {[15, 20, 30, 45, 60, 90].map((s) => (
-          <MenuItem key={s} value={s}>
-            every {s} s
-          </MenuItem>
-        ))}
-      </TextField>
-    </>
-  );
-}
 
 interface EveningProps {
   readonly plan: NonNullable<PlanState["plan"]>;
@@ -345,35 +235,3 @@ const Ways = ({ lesson }: { readonly lesson: string }) => (
     </Button>
   </>
 );
-
-/** What the blocks before and after the work are called now. */
-function named(blocks: readonly Block[]) {
-  const titleOf = (kind: Block["kind"]) => blocks.find((one) => one.kind === kind)?.title;
-  const [warmUp, close] = [titleOf("warm-up"), titleOf("close")];
-  return { ...(warmUp ? { warmUp } : {}), ...(close ? { close } : {}) };
-}
-
-/** Packs the evening again round the blocks that are locked; null where none is. */
-function packedRound(
-  blocks: readonly Block[],
-  minutes: number,
-  rungs: PlanPage["rungs"],
-  clock: Clock,
-): readonly Block[] | null {
-  const stay = blocks.filter((b) => b.locked);
-  if (stay.length === 0) return null;
-  const taken = stay.reduce((sum, b) => sum + b.minutes, 0);
-  // What is there already is not packed a second time.
-  const twice = stay.flatMap((b) => ({ "warm-up": WARM_UP, close: CLOSE, drink: DRINK, free: FREE, work: 0 })[b.kind]);
-  const packed = packClass(
-    minutes - taken + twice.reduce((sum, m) => sum + m, 0),
-    rungs.map((r) => r.title),
-    clock,
-    { ...named(blocks), even: rungs.some((rung) => holdsWholeRound(rung, clock)), parts: partsOf(rungs) },
-  );
-  if (!packed.ok) return stay;
-  const fresh = packed.blocks
-    .filter((b) => b.kind === "work" || !stay.some((s) => s.kind === b.kind))
-    .map((b) => (b.kind === "work" ? { ...b, id: crypto.randomUUID() } : b));
-  return inOrder([...fresh, ...stay].sort((a, b) => (a.rung ?? 0) - (b.rung ?? 0)));
-}

@@ -1,6 +1,10 @@
 /** The class sheet: its lines, and where they stand on one page of A4. */
+import { stepFor } from "#core/class/fit.ts";
+import { ROLES_CHANGED } from "#core/pairs/evening.ts";
+import { OUT_OF_LINE } from "#core/pairs/lines.ts";
 import { gearLabel } from "#core/class/gear.ts";
 import type { ClassPlan, PlannedRound } from "#core/class/plan.ts";
+import { rungsOf } from "#core/class/pair-rungs.ts";
 import type { RungWords } from "#core/class/rung-words.ts";
 import type { CardPage } from "../paper/drill-card-layout.ts";
 import { LEFT, onePage, TextPage, WIDTH } from "../paper/text-page.ts";
@@ -16,13 +20,41 @@ interface SheetBlock {
 }
 
 /** Who with whom as it stands on paper; a rung that differs from the block's is named. */
-function pairTexts(round: PlannedRound, rung: number | null, nameOf: (id: string) => string): string[] {
-  const pairs = round.pairs.map((p) => {
+function pairTexts(
+  { pairs: all, alone }: Pick<PlannedRound, "pairs" | "alone">,
+  rung: number | null,
+  nameOf: (id: string) => string,
+): string[] {
+  const pairs = all.map((p) => {
     const names = [p.a, p.b, ...(p.c ? [p.c] : [])].map((id) => nameOf(id)).join(" – ");
-    return p.rung === rung ? names : `${names} (${p.rung + 1})`;
+    const rungs = rungsOf(p);
+    return rungs.every(({ at }) => at === rung) ? names : `${names} (${rungs.map(({ at }) => at + 1).join("/")})`;
   });
-  return [...pairs, ...round.alone.map(({ id }) => `${nameOf(id)} with you`)];
+  return [...pairs, ...alone.map(({ id }) => `${nameOf(id)} with you`)];
 }
+
+/** Where two lines move on only what is out of line is said of a round; else everybody. */
+function roundTexts(plan: Plan, at: number, rung: number | null, nameOf: (id: string) => string): string[] {
+  const round = plan.rounds[at]!;
+  if (!plan.lines?.length) return pairTexts(round, rung, nameOf);
+  const byName = round.pairs.some(({ locked, c }) => locked || (c !== null && round.pairs.length < 3));
+  if (byName) return pairTexts(round, rung, nameOf);
+  const odd = round.pairs.filter(({ c, why }) => c !== null || why.includes(OUT_OF_LINE));
+  const stay = round.pairs.some(({ why }) => why.includes(ROLES_CHANGED));
+  const how = stay ? "same partner, roles changed" : at === 0 ? "as they stand" : "on by one place";
+  return [how, ...pairTexts({ pairs: odd, alone: round.alone }, rung, nameOf)];
+}
+
+/** How the lines stand at the start, with who answers an easier (−) or a harder (+) rung than the class. */
+export const lineTexts = (
+  { lines = [] }: Plan,
+  nameOf: (id: string) => string,
+  levelOf: (id: string) => number,
+): string[] => {
+  const named = (ids: readonly string[]) =>
+    ids.map((id) => `${nameOf(id)}${["\u2212", "", "+"][stepFor(levelOf(id)) + 1]!}`).join(", ");
+  return lines.flatMap(({ stays, moves }) => [`Stays: ${named(stays)}`, `Moves on: ${named(moves)}`]);
+};
 
 export function sheetBlocks(plan: Plan, nameOf: (id: string) => string): SheetBlock[] {
   let from = 0;
@@ -30,9 +62,15 @@ export function sheetBlocks(plan: Plan, nameOf: (id: string) => string): SheetBl
     const start = from;
     from += block.minutes;
     const rounds = plan.rounds.flatMap((round, i) =>
-      round.block === block.id ? [{ number: i + 1, pairs: pairTexts(round, block.rung, nameOf) }] : [],
+      round.block === block.id ? [{ number: i + 1, pairs: roundTexts(plan, i, block.rung, nameOf) }] : [],
     );
-    return { from: start, minutes: block.minutes, title: block.title, rung: block.rung, rounds };
+    return {
+      from: start,
+      minutes: block.minutes,
+      title: block.title,
+      rung: block.stations ? null : block.rung,
+      rounds,
+    };
   });
 }
 
@@ -49,7 +87,7 @@ export const sheetRungs = (
   rungs: readonly { readonly title: string }[],
   words: readonly RungWords[],
 ): WrittenRung[] =>
-  [...new Set(plan.rounds.flatMap((r) => r.pairs.map((p) => p.rung)))]
+  [...new Set(plan.rounds.flatMap((r) => r.pairs.flatMap((p) => rungsOf(p).map(({ at }) => at))))]
     .sort((a, b) => a - b)
     .flatMap((n) => (rungs[n] && words[n] ? [{ number: n + 1, title: rungs[n].title, words: words[n] }] : []));
 
@@ -64,6 +102,8 @@ interface SheetInput {
   readonly title: string;
   /** School, day, minutes. */
   readonly under: string;
+  /** How two lines stand at the start; empty where pairs are called by name. */
+  readonly lines: readonly string[];
   readonly blocks: readonly SheetBlock[];
   readonly rungs: readonly WrittenRung[];
   readonly notes: readonly string[];
@@ -80,10 +120,13 @@ const BETWEEN = 6;
 /** The sheet as one page, in the largest letters at which all of it fits. */
 export const sheetPage = (input: SheetInput): CardPage => onePage((size) => laidOut(input, size));
 
-function laidOut({ title, under, blocks, rungs, notes, needs, cautions }: SheetInput, size: number): TextPage {
+function laidOut({ title, under, lines, blocks, rungs, notes, needs, cautions }: SheetInput, size: number): TextPage {
   const sheet = new TextPage();
   sheet.say(title, size * 1.8, "heading");
   sheet.say(under, size, "text");
+  for (const line of lines) sheet.say(line, size, "text");
+  if (lines.length > 0)
+    sheet.say("Who has + answers a harder rung than the class, who has \u2212 an easier one.", size * 0.9, "text");
   sheet.rule();
   const time = size * 2.6;
   for (const block of blocks) {

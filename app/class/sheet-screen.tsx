@@ -1,14 +1,18 @@
 /** The class sheet: one page with the timetable and who with whom, and one to hand the evening over. */
-import { useMemo } from "react";
+import { useEffect, useMemo, useState } from "react";
 import { shortNames } from "#core/people/short-names.ts";
 import type { PhoneLink, PlanPage } from "#server/views.ts";
+import { scoreStaves } from "../drawing/score-layout.ts";
+import { smallCards, type SmallCard } from "../paper/small-cards.ts";
+import { ask } from "../workers/client.ts";
 import { PAGE, type CardPage } from "../paper/drill-card-layout.ts";
 import { CAUTIONS } from "../paper/cautions.ts";
 import { SvgPages } from "../paper/svg-pages.tsx";
 import { shortDate } from "../ui/dates.ts";
 import { Notice } from "../ui/parts.tsx";
+import { takeHomePage } from "./take-home-layout.ts";
 import { handOverPage } from "./hand-over-layout.ts";
-import { gearLine, sheetBlocks, sheetPage, sheetRungs } from "./sheet-layout.ts";
+import { gearLine, lineTexts, sheetBlocks, sheetPage, sheetRungs } from "./sheet-layout.ts";
 
 interface SheetProps {
   readonly page: PlanPage;
@@ -21,9 +25,10 @@ const NOTES = 5;
 
 export function SheetScreen({ page, school, link = null }: SheetProps) {
   const { lesson, kept } = page;
+  const drawn = useDrawnRungs(page);
   const pages = useMemo(
-    () => (page.kept ? [withCode(sheetOf(page, page.kept, school), link), handOverOf(page, page.kept, school)] : []),
-    [page, school, link],
+    () => (page.kept ? pagesOf(page, page.kept, { school, link, drawn }) : []),
+    [page, school, link, drawn],
   );
   return (
     <>
@@ -36,6 +41,48 @@ export function SheetScreen({ page, school, link = null }: SheetProps) {
       {!kept && <Notice>This class has no plan yet: make it on the class’s page first.</Notice>}
     </>
   );
+}
+
+interface Beside {
+  readonly school: string;
+  readonly link: PhoneLink | null;
+  readonly drawn: readonly CardPage[];
+}
+
+/** The sheet, the page to hand over, the drills drawn, and what is for home. */
+const pagesOf = (page: PlanPage, kept: Kept, { school, link, drawn }: Beside): CardPage[] => [
+  withCode(sheetOf(page, kept, school), link),
+  handOverOf(page, kept, school),
+  ...drawn,
+  ...takeHomeOf(page, kept, school),
+];
+
+/** The rungs that are worked on, each drawn with its words. */
+function useDrawnRungs(page: PlanPage): readonly CardPage[] {
+  const [drawn, setDrawn] = useState<readonly CardPage[]>([]);
+  useEffect(() => {
+    let alive = true;
+    const worked = page.kept ? sheetRungs(page.kept.plan, page.rungs, page.words) : [];
+    const made = worked.map(async ({ number, title, words }): Promise<SmallCard> => {
+      const view = await ask("check", { text: page.rungs[number - 1]!.text });
+      return {
+        title: `${number}. ${title}`,
+        place: page.lesson.title,
+        facts: [...words.play.map(({ text }) => text), [...words.cues, words.goOn].join(" ")],
+        staves: scoreStaves(view),
+        words: [],
+      };
+    });
+    // Without the drawings the sheet is a sheet all the same.
+    Promise.all(made).then(
+      (cards) => alive && setDrawn(smallCards(cards)),
+      () => undefined,
+    );
+    return () => {
+      alive = false;
+    };
+  }, [page]);
+  return drawn;
 }
 
 /** Width of a code that a phone reads at arm's length, mm. */
@@ -62,12 +109,25 @@ function sheetOf(page: PlanPage, kept: Kept, school: string) {
   const short = shortNames(people.map((p) => p.name));
   return sheetPage({
     ...headOf(page, kept, school),
+    lines: lineTexts(
+      plan,
+      (id) => short(names[id] ?? "Former member"),
+      (id) => people.find((p) => p.id === id)?.level ?? 3,
+    ),
     blocks: sheetBlocks(plan, (id) => short(names[id] ?? "Former member")),
     rungs: sheetRungs(plan, rungs, words),
     notes: plan.notes.slice(0, NOTES),
     needs: needsOf(page, kept),
     cautions: CAUTIONS,
   });
+}
+
+/** The rungs that are worked on, for home. */
+function takeHomeOf(page: PlanPage, kept: Kept, school: string): CardPage[] {
+  const worked = new Set(kept.plan.blocks.flatMap(({ rung, stations }) => stations ?? (rung === null ? [] : [rung])));
+  const words = page.words.filter((_, i) => worked.has(i));
+  const made = takeHomePage({ title: page.lesson.title, under: `${school}, ${shortDate(page.lesson.held_on)}`, words });
+  return made ? [made] : [];
 }
 
 function handOverOf(page: PlanPage, kept: Kept, school: string) {

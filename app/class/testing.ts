@@ -35,6 +35,7 @@ export const person = (id: keyof typeof NAMES) => ({
   lead: "left" as const,
   hand: "right" as const,
   minor: false,
+  ages: null,
   level: 3,
   limits: [],
   from: 0,
@@ -58,7 +59,9 @@ export const page: PlanPage = {
   people: (Object.keys(NAMES) as (keyof typeof NAMES)[]).map(person),
   ladders: [{ id: "l", drill_id: "d", title: "Six rungs", rungs: 6 }],
   drills: [{ id: "d", title: "Quay" }],
-  chosen: { ladder: "l", drill: "d", second: null },
+  chosen: { ladder: "l", drill: "d", second: null, part: null },
+  parts: [],
+  carried: null,
   rungs: [
     {
       text: "A: lead left\n\nA jab -> B catch\n",
@@ -66,6 +69,7 @@ export const page: PlanPage = {
       load: 3,
       people: 2,
       pads: false,
+      fed: true,
       revisionId: "r1",
       drillId: "d1",
       operator: null,
@@ -76,6 +80,7 @@ export const page: PlanPage = {
       load: 5,
       people: 2,
       pads: false,
+      fed: true,
       revisionId: "r2",
       drillId: "d2",
       operator: "rows",
@@ -83,6 +88,7 @@ export const page: PlanPage = {
   ],
   words: [
     {
+      alone: ["Catch, then cross."],
       play: [{ text: "A: jab. B: catch.", depth: 0 }],
       cues: ["Palm to the cheek.", "Elbow stays in."],
       fault: "Reaches for it.",
@@ -90,6 +96,7 @@ export const page: PlanPage = {
       goOn: "Go on when it is caught five times running.",
     },
     {
+      alone: ["Catch, then cross."],
       play: [{ text: "A: jab. B: catch, then cross.", depth: 0 }],
       cues: ["Send it back from where the hand is."],
       fault: null,
@@ -133,6 +140,7 @@ export const student = (name: string, more: Partial<PersonView> = {}): PersonVie
   lead: "left",
   hand: "right",
   minor: false,
+  ages: null,
   levels: { flow: 4 },
   limits: ["no falls"],
   limits_until: null,

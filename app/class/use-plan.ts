@@ -1,8 +1,8 @@
 /** The plan of a class on its page: what is wished, what came out, kept by itself. */
 import { useEffect, useMemo, useRef, useState } from "react";
 import { useFetcher } from "react-router";
-import type { PlanInput } from "#core/class/plan.ts";
-import { CLOCK, type Block, type Clock } from "#core/class/timetable.ts";
+import { clockFor, type PlanInput } from "#core/class/plan.ts";
+import type { Block, Clock } from "#core/class/timetable.ts";
 import type { PlanPage, PlanView } from "#server/views.ts";
 import type { action } from "../routes/plan.tsx";
 import { useSettings } from "../ui/use-settings.ts";
@@ -12,6 +12,8 @@ import { useLongWork } from "../workers/use-long-work.ts";
 const QUIET = 700;
 
 type Decided = Pick<PlanInput, "clock" | "locked" | "blocks"> & {
+  readonly lines: boolean | null;
+  readonly begin: number;
   readonly ladder: string | null;
   readonly drill: string;
   readonly second: string | null;
@@ -19,11 +21,13 @@ type Decided = Pick<PlanInput, "clock" | "locked" | "blocks"> & {
 };
 
 /** What an instructor decides of a plan, in one order of keys. */
-const decided = ({ ladder, drill, second, clock, locked, blocks, ran }: Decided): Decided => ({
+const decided = ({ ladder, drill, second, clock, lines, begin, locked, blocks, ran }: Decided): Decided => ({
   ladder,
   drill,
   second,
   clock,
+  lines,
+  begin,
   locked,
   blocks,
   ran,
@@ -41,7 +45,9 @@ export function usePlan(page: PlanPage) {
     kept.drill === chosen.drill &&
     (kept.second ?? null) === chosen.second;
   const [blocks, setBlocks] = useState<readonly Block[] | null>(same ? kept.plan.blocks : null);
-  const [clock, setClock] = useState<Clock>(same ? kept.clock : CLOCK);
+  const [clock, setClock] = useState<Clock>(same ? kept.clock : clockFor(people));
+  const [lines, setLines] = useState<boolean | null>((same ? kept.lines : null) ?? null);
+  const [begin, setBegin] = useState((same ? kept.begin : page.carried?.rung) ?? 0);
   const [locked, setLocked] = useState<PlanInput["locked"]>(same ? kept.locked : []);
   const [done, setDone] = useState(same ? kept.done : 0);
   const ran = useRef(same ? kept.plan.rounds.slice(0, kept.done).map((r) => r.pairs) : []);
@@ -59,6 +65,8 @@ export function usePlan(page: PlanPage) {
       gear,
       done: ran.current.slice(0, done).map((pairs) => pairs.map(({ a, b, c }) => ({ a, b, c }))),
       locked,
+      lines,
+      begin,
     },
     weights,
   );
@@ -68,13 +76,24 @@ export function usePlan(page: PlanPage) {
   // Only what was decided is sent; the server works out the rest of the plan as this page does.
   const text = useMemo(
     () =>
-      plan ? JSON.stringify(decided({ ...chosen, clock, locked, blocks: plan.blocks, ran: ranOf(plan, done) })) : null,
-    [plan, chosen, done, clock, locked],
+      plan
+        ? JSON.stringify(
+            decided({ ...chosen, clock, lines, begin, locked, blocks: plan.blocks, ran: ranOf(plan, done) }),
+          )
+        : null,
+    [plan, chosen, done, clock, lines, begin, locked],
   );
   const last = useRef(
     same
       ? JSON.stringify(
-          decided({ ...kept, second: kept.second ?? null, blocks: kept.plan.blocks, ran: ranOf(kept.plan, kept.done) }),
+          decided({
+            ...kept,
+            second: kept.second ?? null,
+            lines: kept.lines ?? null,
+            begin: kept.begin ?? 0,
+            blocks: kept.plan.blocks,
+            ran: ranOf(kept.plan, kept.done),
+          }),
         )
       : null,
   );
@@ -106,5 +125,23 @@ export function usePlan(page: PlanPage) {
   };
   const trouble = answer && "message" in answer ? answer.message : null;
   const saved = !busy && text !== null && text === last.current && !trouble;
-  return { work, plan, blocks, setBlocks, clock, setClock, locked, setLocked, done, run, trouble, saved, busy };
+  return {
+    work,
+    plan,
+    blocks,
+    setBlocks,
+    clock,
+    setClock,
+    lines,
+    setLines,
+    begin,
+    setBegin,
+    locked,
+    setLocked,
+    done,
+    run,
+    trouble,
+    saved,
+    busy,
+  };
 }

@@ -4,7 +4,9 @@ import Button from "@mui/material/Button";
 import useMediaQuery from "@mui/material/useMediaQuery";
 import { useEffect, useLayoutEffect, useMemo, useState } from "react";
 import { Link } from "react-router";
+import { ROLES_CHANGED } from "#core/pairs/evening.ts";
 import type { PlannedRound } from "#core/class/plan.ts";
+import { rungsOf } from "#core/class/pair-rungs.ts";
 import type { RungWords } from "#core/class/rung-words.ts";
 import type { Clock } from "#core/class/timetable.ts";
 import type { PhoneLink, PlanPage } from "#server/views.ts";
@@ -69,8 +71,8 @@ export function WallScreen({ page, link = null }: { page: PlanPage; link?: Phone
               alignItems: "start",
             }}
           >
-            <Pairs page={page} round={round} rung={block?.rung ?? null} />
-            {said && rung && <WhatIsDone text={rung.text} words={said} />}
+            <Pairs page={page} round={round} rung={block?.stations ? null : (block?.rung ?? null)} />
+            {said && rung && !block?.stations && <WhatIsDone text={rung.text} words={said} />}
           </Box>
           {link && (
             <Box sx={{ position: "absolute", right: "2.5vw", bottom: "1.5vh", textAlign: "center" }}>
@@ -93,9 +95,7 @@ const whoFeeds = ({ change }: PlannedRound, clock: Clock): string => {
 };
 
 const nextText = ({ pairs }: PlannedRound): string =>
-  pairs.some(({ why }) => why.includes("same partner, roles changed"))
-    ? "same partner, change roles."
-    : "change partners.";
+  pairs.some(({ why }) => why.includes(ROLES_CHANGED)) ? "same partner, change roles." : "change partners.";
 
 /** So many stand below each other before a column more is begun. */
 const PER_COLUMN = 7;
@@ -138,11 +138,14 @@ function Pairs({
               <span>{nameOf(id)}</span>
             </Box>
           ))}
-          {p.rung !== rung && (
-            <Box sx={{ fontSize: "0.6em", color: "text.secondary", width: "100%" }}>
-              their own rung: {rungs[p.rung]?.title}
-            </Box>
-          )}
+          {rungsOf(p)
+            .filter(({ at }) => at !== rung)
+            .map(({ who, at }) => (
+              <Box key={who} sx={{ fontSize: "0.6em", color: "text.secondary", width: "100%" }}>
+                {who === "" ? "their own rung: " : `${who} answers: `}
+                {rungs[at]?.title}
+              </Box>
+            ))}
         </Row>
       ))}
       {round.alone.map(({ id }) => (

@@ -145,7 +145,7 @@ export const personLine = (person: NonNullable<ReadRow["person"]>): string =>
     person.mass_kg !== null && `${person.mass_kg} kg`,
     `${person.lead} lead`,
     `${person.hand} handed`,
-    person.minor && "minor",
+    person.minor && (person.ages ? `${person.ages} years` : "minor"),
     ...Object.entries(person.levels).map(([family, level]) => `${family} ${level}`),
     person.limits.length > 0 && `not: ${person.limits.join(", ")}`,
     person.limits_until && `until ${person.limits_until}`,

@@ -177,7 +177,7 @@ function PersonRow({ person: s, onChange }: { person: PersonView; onChange: (() 
     <tr>
       <td>
         <strong>{s.name}</strong>
-        {s.minor ? " · minor" : ""}
+        {s.minor ? ` · minor${s.ages ? `, ${s.ages}` : ""}` : ""}
       </td>
       <td>{s.height_cm === null ? "–" : `${s.height_cm} cm`}</td>
       <td>{s.reach_cm === null ? "–" : `${s.reach_cm} cm`}</td>

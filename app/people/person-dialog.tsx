@@ -1,24 +1,24 @@
 /** One person: what is known of them, what is wished of them and others. */
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import Checkbox from "@mui/material/Checkbox";
 import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import Autocomplete from "@mui/material/Autocomplete";
-import FormControlLabel from "@mui/material/FormControlLabel";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
-import { useEffect, useState, type ReactNode } from "react";
+import { useEffect, useState } from "react";
 import { useFetcher } from "react-router";
 import { ValidationError } from "yup";
-import { LIMITS } from "#core/class/fit.ts";
+import { LIMITS } from "#core/class/limits.ts";
+import { AGES } from "#core/pairs/ages.ts";
 import { FAMILIES } from "#core/people/families.ts";
 import { LEVELS, memberSchema, type MemberForm } from "#core/people/person.ts";
 import type { Wish } from "#core/pairs/score.ts";
 import type { PersonView } from "#server/views.ts";
 import type { action } from "../routes/people.tsx";
+import { Choice } from "../ui/choice.tsx";
 import { Notice } from "../ui/parts.tsx";
 import { MeasureField, measureText, readMeasure } from "./measure-field.tsx";
 
@@ -33,6 +33,7 @@ const NEW: MemberForm = {
   lead: "left",
   hand: "right",
   minor: false,
+  ages: null,
   levels: {},
   limits: [],
   limits_until: null,
@@ -93,10 +94,15 @@ export function PersonDialog({ person, people, wishes, onClose }: DialogProps) {
     />
   );
   const side = (key: "lead" | "hand", label: string) => (
-    <Choice label={label} value={draft[key]} onChange={(value) => set({ [key]: value as "left" | "right" })}>
-      <MenuItem value="left">left</MenuItem>
-      <MenuItem value="right">right</MenuItem>
-    </Choice>
+    <Choice
+      label={label}
+      value={draft[key]}
+      options={[
+        ["left", "left"],
+        ["right", "right"],
+      ]}
+      onChange={(value) => set({ [key]: value })}
+    />
   );
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="person-title">
@@ -118,9 +124,15 @@ export function PersonDialog({ person, people, wishes, onClose }: DialogProps) {
           {measure("mass_kg", "Mass, kg")}
           {side("lead", "Leads with")}
           {side("hand", "Handed")}
-          <FormControlLabel
-            label="Minor"
-            control={<Checkbox checked={draft.minor} onChange={(event) => set({ minor: event.target.checked })} />}
+          <Choice
+            label="Age"
+            value={draft.ages ?? (draft.minor ? "minor" : "adult")}
+            options={[
+              ["adult", "grown up"],
+              ["minor", "minor, age not said"],
+              ...AGES.map((ages) => [ages, ages] as const),
+            ]}
+            onChange={(value) => set({ minor: value !== "adult", ages: AGES.find((ages) => ages === value) ?? null })}
           />
           <LevelsAndLimits draft={draft} set={set} />
           <TextField
@@ -166,16 +178,12 @@ function LevelsAndLimits({ draft, set }: { draft: MemberForm; set: (part: Partia
           key={family}
           label={`in ${family}`}
           value={draft.levels[family] ?? ""}
-          onChange={(value) => set({ levels: { ...draft.levels, [family]: value === "" ? undefined : Number(value) } })}
-        >
-          <MenuItem value="">not said</MenuItem>
-          {LEVELS.map((n) => (
-            <MenuItem key={n} value={n}>
-              {n}
-              {n === 1 ? ", new" : n === 5 ? ", teaches" : ""}
-            </MenuItem>
-          ))}
-        </Choice>
+          options={[
+            ["", "not said"],
+            ...LEVELS.map((n) => [n, `${n}${n === 1 ? ", new" : n === 5 ? ", teaches" : ""}`] as const),
+          ]}
+          onChange={(value) => set({ levels: { ...draft.levels, [family]: value === "" ? undefined : value } })}
+        />
       ))}
       <Autocomplete
         multiple
@@ -207,24 +215,6 @@ const formOf = ({ id: _id, version: _v, archived: _a, ...form }: PersonView): Me
   levels: { ...form.levels },
   limits: [...form.limits],
 });
-
-function Choice({
-  label,
-  value,
-  onChange,
-  children,
-}: {
-  label: string;
-  value: string | number;
-  onChange: (value: string) => void;
-  children: ReactNode;
-}) {
-  return (
-    <TextField select size="small" label={label} value={value} onChange={(event) => onChange(event.target.value)}>
-      {children}
-    </TextField>
-  );
-}
 
 /** Who should work together, be kept apart, or is a minor who may work with that adult. */
 function Wishes({

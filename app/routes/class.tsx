@@ -1,11 +1,11 @@
 import { dropPlan, getClass, getPlan, listPairs } from "#db/classes.ts";
-import { listPresence, setEverybody, setPresent, setTonightNot } from "#db/attendance.ts";
+import { bringBack, listPresence, setEverybody, setPresent, setTonightNot } from "#db/attendance.ts";
 import { listDrills } from "#db/drills.ts";
 import { listEverybody, listGear } from "#db/people.ts";
 import { db } from "#db/pool.ts";
 import { WORDS } from "#server/class-plan.ts";
 import { scopeContext } from "#server/context.ts";
-import { idIn, tonightFrom } from "#server/forms.ts";
+import { idIn, presentFromForm, tonightFrom } from "#server/forms.ts";
 import { changeRound, pairRound } from "#server/one-round.ts";
 import { pairViews } from "#server/pair-views.ts";
 import { notFound, reading, refused, writing } from "#server/respond.ts";
@@ -66,8 +66,15 @@ export async function action({ request, params, context }: Route.ActionArgs) {
           not: tonightFrom(fields.not),
         });
         return { kind: "ok" as const };
-      case "everybody":
-        await setEverybody(db, scope, params.id, fields.on === "yes" ? "all" : "none");
+      case "everybody": {
+        const all = fields.on === "yes";
+        // Who takes everybody out by a slip gets them back as they were.
+        const were = all ? [] : await listPresence(db, scope, params.id);
+        await setEverybody(db, scope, params.id, all ? "all" : "none");
+        return { kind: "ticked" as const, were };
+      }
+      case "back":
+        await bringBack(db, scope, params.id, presentFromForm(fields.were));
         return { kind: "ok" as const };
       case "pair":
         return pairRound(scope, params.id, { drillId: idIn(fields.drill), version });

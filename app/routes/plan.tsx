@@ -3,7 +3,7 @@ import { setPresence } from "#db/attendance.ts";
 import { db } from "#db/pool.ts";
 import { keepPlan, planPage } from "#server/class-plan.ts";
 import { scopeContext } from "#server/context.ts";
-import { idIn, presenceFromForm } from "#server/forms.ts";
+import { idIn, partFromForm, presenceFromForm } from "#server/forms.ts";
 import { ladderFor } from "#server/grow-ladder.ts";
 import { notFound, reading, writing } from "#server/respond.ts";
 import type { Route } from "./+types/plan.ts";
@@ -31,7 +31,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
   return writing(request, async (fields) => {
     if (fields.intent === "grow") {
-      const ladder = await ladderFor(scope, idIn(fields.drill));
+      const ladder = await ladderFor(scope, idIn(fields.drill), partFromForm(fields));
       if ("kind" in ladder) return ladder;
       throw redirect(`/class/${params.id}/plan?ladder=${ladder.id}`);
     }

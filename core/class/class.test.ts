@@ -141,12 +141,29 @@ const pair = (a: Partial<Person>, b: Partial<Person>, more: Partial<Pair> = {}):
 const fit = (p: Pair, base = 2, of = rungs) => fitRung(of, base, p, () => ({}), school);
 
 describe("the rung of a pair", () => {
-  test("the weaker of the two decides: easier, the same, harder", () => {
+  const both = (p: Pair, base?: number, of?: PlanRung[]) => {
+    const { rung, back } = fit(p, base, of);
+    return [rung, back?.rung ?? rung];
+  };
+  test("who answers has the rung of their own level: easier, the same, harder", () => {
+    expect(both(pair({ level: 5 }, { level: 2 }))).toEqual([1, 3]);
+    expect(both(pair({ level: 3 }, { level: 5 }))).toEqual([3, 2]);
+    expect(both(pair({ level: 4 }, { level: 5 }))).toEqual([3, 3]);
+    expect(both(pair({ level: 1 }, { level: 1 }), 0)).toEqual([0, 0]);
+  });
+  test("the pace and the contact of the easier rung hold for both", () => {
+    const hard: PlanRung[] = [rungs[0]!, { ...rungs[2]!, text: `contact: medium\n${rungs[2]!.text}` }];
+    const { notes } = fit(pair({ level: 2 }, { level: 3 }), 1, hard);
+    expect(notes).toContain("Both at 40 % of full speed, Ben too.");
+    expect(notes).toContain("Contact for both: light.");
+  });
+  test("three, two who do the same, and roles that change with every feed go by the weakest", () => {
+    const flow = rungs.map((r) => ({ ...r, text: `kind: flow\n${r.text}` }));
     expect(levelOf(pair({ level: 5 }, { level: 2 }))).toBe(2);
-    expect(fit(pair({ level: 5 }, { level: 2 })).rung).toBe(1);
-    expect(fit(pair({ level: 3 }, { level: 5 })).rung).toBe(2);
-    expect(fit(pair({ level: 4 }, { level: 5 })).rung).toBe(3);
-    expect(fit(pair({ level: 1 }, { level: 1 }), 0).rung).toBe(0);
+    expect(both(pair({ level: 5 }, { level: 2 }), 2, flow)).toEqual([1, 1]);
+    expect(both({ ...pair({ level: 5 }, { level: 4 }), c: { ...person("Cid"), level: 1 } })).toEqual([1, 1]);
+    const swapped = rungs.map((r) => ({ ...r, text: "loop 4 swap:\n  A jab -> B slip out" }));
+    expect(both(pair({ level: 5 }, { level: 2 }), 2, swapped)).toEqual([1, 1]);
   });
   test("a limit takes a lower rung, and says so", () => {
     const shots: PlanRung[] = [rungs[0]!, { text: "mats: yes\n\nA double leg -> B sprawl", title: "Shot", load: 9 }];
@@ -173,14 +190,15 @@ describe("the rung of a pair", () => {
       { text: "A jab -> B slip out", title: "Distance as it comes", load: 3 },
       { text: "range: 120 cm\n\nA jab -> B slip out", title: "From 1.2 m", load: 4 },
     ];
-    test("the rung holds in both roles, or an easier one is taken with the reason", () => {
+    test("the rung holds in both roles, or who answers takes an easier one, with the reason", () => {
       const found = fitRung(apart, 1, pair({}, {}), bodyOf, school);
-      expect(found.rung).toBe(0);
+      expect([found.rung, found.back?.rung]).toEqual([1, 0]);
       expect(found.notes[0]).toMatch(/^An easier rung: When Ben feeds Ann: .*can’t land/);
     });
-    test("another distance in the other role is said", () => {
-      const found = fitRung(apart, 0, pair({}, {}), bodyOf, school);
-      expect(found.notes.join()).toMatch(/When Ben feeds they stand \d\.\d\d m apart/);
+    test("another distance in the other role is said, in words that each measures with their own arm", () => {
+      const cross: PlanRung[] = [{ text: "A cross -> B slip out", title: "Cross", load: 3 }];
+      const found = fitRung(cross, 0, pair({}, {}), bodyOf, school);
+      expect(found.notes.join()).toMatch(/^When Ann answers: fist to shoulder/);
       const alike = fitRung(apart, 0, pair({}, {}), () => ({ height: metres(1.75) }), school);
       expect(alike.notes).toEqual([]);
     });

@@ -5,8 +5,11 @@ import { type Bodies } from "../drill/check.ts";
 import type { Checked } from "../drill/types.ts";
 import type { Pair } from "../pairs/pairs.ts";
 import type { School } from "../policy/school.ts";
-import type { Person } from "../pairs/score.ts";
+import { GUEST_LEVEL, type Person } from "../pairs/score.ts";
+import { apartInWords } from "./apart.ts";
+import { limitsAgainst } from "./limits.ts";
 import { rolesIn } from "./roles.ts";
+import { CONTACTS } from "../score/header.ts";
 import { parse } from "../score/parse.ts";
 import type { Score } from "../score/types.ts";
 
@@ -18,12 +21,10 @@ export interface PlanRung {
   readonly theme?: 0 | 1;
 }
 
-/** Limits that the plan knows by name; any other is shown on the card as it is written. */
-export const LIMITS = ["no head contact", "no contact", "no falls", "no kicks"] as const;
-
 /** Somebody calls what comes, for the whole room. */
 const isForAll = (text: string): boolean => /^\s*choose\s+call\s*:/im.test(text);
 
+/** A rung for some of the roles that people of a pair come to have. */
 interface Fit {
   /** Place of the rung on the ladder, from 0. */
   readonly rung: number;
@@ -32,34 +33,96 @@ interface Fit {
   readonly notes: readonly string[];
 }
 
-/** Levels at which a pair takes an easier or a harder rung than the class; the weaker of the two decides. */
+/** The rungs of a pair: who answers has their own. */
+interface PairFit extends Fit {
+  /** What the first answers while the second feeds; null where it is the same. */
+  readonly back: Pick<Fit, "rung" | "checked"> | null;
+}
+
+/** Levels at which somebody takes an easier or a harder rung than the class. */
 const EASIER = 2;
 const HARDER = 4;
 
 /** Level of a pair: that of its weaker one. */
 export const levelOf = ({ a, b, c }: Pair): number => Math.min(a.level, b.level, c?.level ?? Infinity);
 
+/** The distance at the start in words. */
+export const apartOf = ({ distance, header: { people, kind } }: Checked): string =>
+  kind === "sensitivity" ? IN_CONTACT : apartInWords(distance, people.A, people.B);
+
+const IN_CONTACT = "in contact from the start";
+
 /** Measures of a person by id; nothing where none were taken. */
 type BodyOf = (id: string) => NonNullable<Bodies["A"]>;
 
 /**
- * The rung for a pair where the class works on `base`: one easier or harder by level, then down until
- * it holds for the bodies and limits of all of them, whoever feeds. Where none does, the one for the
- * class, with what is wrong.
+ * The rungs for a pair where the class works on `base`. Who answers has the rung of their own level, safety and tempo
+ * are those of the weaker; three, and two who do the same, work on the rung of the weakest. Then down until it holds
+ * for the bodies and limits of all of them; where none does, the one for the class, with what is wrong.
  */
-export function fitRung(rungs: readonly PlanRung[], base: number, pair: Pair, bodyOf: BodyOf, school: School): Fit {
-  const level = levelOf(pair);
+export function fitRung(rungs: readonly PlanRung[], base: number, pair: Pair, bodyOf: BodyOf, school: School): PairFit {
+  const all = seatings(pair);
+  const fits = (seats: readonly Seats[], level: number) =>
+    fitSeats(rungs, base, { pair, seats, level, bodyOf, school });
+  if (pair.c || !rolesIn(rungs[base]?.text ?? "").fed) return { ...fits(all, levelOf(pair)), back: null };
+  const [first, second] = [fits([all[0]!], pair.b.level), fits([all[1]!], pair.a.level)];
+  return first.rung === second.rung
+    ? { ...first, notes: oneRung(pair, first, second), back: null }
+    : { ...first, notes: twoRungs(pair, first, second), back: second };
+}
+
+/** What is said where both answer the same. */
+function oneRung({ a }: Pair, first: Fit, second: Fit): string[] {
+  const apart = apartOf(second.checked);
+  return [
+    ...new Set([
+      ...first.notes,
+      ...second.notes,
+      ...(apart === apartOf(first.checked) ? [] : [`When ${a.name} answers: ${apart}.`]),
+    ]),
+  ];
+}
+
+/** What is said where each answers something of their own: the pace and the contact of the easier one hold for both. */
+function twoRungs({ a, b }: Pair, first: Fit, second: Fit): string[] {
+  const [easy, hard] = first.rung < second.rung ? [first, second] : [second, first];
+  const [slow, fast] = [easy.checked.header, hard.checked.header];
+  const who = hard === first ? b.name : a.name;
+  return [
+    ...new Set([...first.notes, ...second.notes]),
+    ...(fast.tempo > slow.tempo ? [`Both at ${Math.round(slow.tempo * 100)} % of full speed, ${who} too.`] : []),
+    ...(CONTACTS.indexOf(fast.contact) > CONTACTS.indexOf(slow.contact)
+      ? [`Contact for both: ${slow.contact === "none" ? "none, stop short" : slow.contact}.`]
+      : []),
+  ];
+}
+
+/** Steps up or down the ladder for somebody of a level. */
+export const stepFor = (level: number): -1 | 0 | 1 => (level <= EASIER ? -1 : level >= HARDER ? 1 : 0);
+
+/** Where somebody of a level works while the class is at `base`; a guest at the very first. */
+const placeFor = (level: number, base: number): number => (level === GUEST_LEVEL ? 0 : base + stepFor(level));
+
+interface SeatsOfPair {
+  readonly pair: Pair;
+  readonly seats: readonly Seats[];
+  readonly level: number;
+  readonly bodyOf: BodyOf;
+  readonly school: School;
+}
+
+function fitSeats(rungs: readonly PlanRung[], base: number, of: SeatsOfPair): Fit {
   // What is called is heard by all: nobody works on a rung with other calls.
   const called = isForAll(rungs[base]?.text ?? "");
-  const wanted = called ? base : base + (level <= EASIER ? -1 : level >= HARDER ? 1 : 0);
+  const wanted = called ? base : placeFor(of.level, base);
   const same = [...rungs.keys()].filter((i) => (rungs[i]!.theme ?? 0) === (rungs[base]?.theme ?? 0));
   const [least, most] = [same[0] ?? 0, same[same.length - 1] ?? 0];
   const start = Math.max(least, Math.min(most, wanted));
   let first: Fit | null = null;
   for (let rung = start; rung >= least; rung--) {
     // Two do not work on what is written for three, where there is anything else.
-    if (!pair.c && rolesIn(rungs[rung]!.text).people === 3) continue;
-    const fit = onRung(rungs[rung]!, pair, bodyOf, school);
+    if (!of.pair.c && rolesIn(rungs[rung]!.text).people === 3) continue;
+    const fit = onRung(rungs[rung]!, of);
     if (fit.against.length === 0) {
       const calls = called ? ["The calls are not for them: their feeder picks."] : [];
       const lower = first ? [`An easier rung: ${first.notes[0]}`, ...calls] : [];
@@ -68,7 +131,7 @@ export function fitRung(rungs: readonly PlanRung[], base: number, pair: Pair, bo
     first ??= { rung, checked: fit.checked, notes: [...fit.against, ...fit.notes] };
   }
   if (first) return first;
-  const { checked, notes } = onRung(rungs[start]!, pair, bodyOf, school);
+  const { checked, notes } = onRung(rungs[start]!, of);
   return { rung: start, checked, notes: ["This is for three. The two of you do the rows of A and B.", ...notes] };
 }
 
@@ -80,8 +143,11 @@ function scoreOf(rung: PlanRung): Score {
   return known;
 }
 
+/** Who feeds, who answers, and the third. */
+type Seats = readonly [Person, Person, Person | null];
+
 /** Every order in which the people of a pair or trio come to feed and to answer; the one they begin with first. */
-function seatings({ a, b, c }: Pair): (readonly [Person, Person, Person | null])[] {
+function seatings({ a, b, c }: Pair): Seats[] {
   if (!c)
     return [
       [a, b, null],
@@ -93,62 +159,63 @@ function seatings({ a, b, c }: Pair): (readonly [Person, Person, Person | null])
   );
 }
 
-/** Distances that differ by less need not be said, m. */
-const SAME_DISTANCE = 0.05;
-
-function onRung(rung: PlanRung, pair: Pair, bodyOf: BodyOf, school: School) {
+function onRung(rung: PlanRung, { pair, seats, bodyOf, school }: SeatsOfPair) {
   const score = scoreOf(rung);
-  const bodies = ([one, two, three]: readonly [Person, Person, Person | null]): Bodies => ({
+  const bodies = ([one, two, three]: Seats): Bodies => ({
     A: bodyOf(one.id),
     B: bodyOf(two.id),
     ...(three ? { C: bodyOf(three.id) } : {}),
   });
-  const [begin, ...later] = seatings(pair);
+  const [begin, ...later] = seats;
   const checked = checkFor(score, school, bodies(begin!));
   const against = refusals(checked, pair);
-  const notes = asides(checked, pair);
-  for (const seats of later) {
-    const name = seats[0].name;
-    const other = assess(score, school, bodies(seats));
+  const notes = asides(checked, pair, begin!);
+  const apart = apartOf(checked);
+  for (const others of later) {
+    const name = others[0].name;
+    const other = assess(score, school, bodies(others));
     const worst =
       other.verdict === "broken" &&
       checked.verdict !== "broken" &&
-      checkFor(score, school, bodies(seats)).findings.find(isError);
-    if (worst) against.push(`When ${name} feeds ${seats[1].name}: ${worst.message}`);
-    else if (!pair.c && Math.abs(other.distance - checked.distance) >= SAME_DISTANCE)
-      notes.push(`When ${name} feeds they stand ${other.distance.toFixed(2)} m apart.`);
+      checkFor(score, school, bodies(others)).findings.find(isError);
+    if (worst) against.push(`When ${name} feeds ${others[1].name}: ${worst.message}`);
+    const { kind, people } = checked.header;
+    const of = bodies(others);
+    const swapped = { A: { ...people.A, ...of.A }, B: { ...people.B, ...of.B } };
+    const theirs = kind === "sensitivity" ? IN_CONTACT : apartInWords(other.distance, swapped.A, swapped.B);
+    if (!worst && !pair.c && theirs !== apart) notes.push(`When ${name} begins: ${theirs}.`);
   }
-  return { checked, against, notes };
+  // Who begins is said where it is not the first of the pair.
+  const whose = begin![0] === pair.a ? "" : `When ${begin![0].name} feeds ${begin![1].name}: `;
+  return { checked, against: against.map((text, i) => (i === 0 && isBroken(checked) ? whose + text : text)), notes };
 }
 
 const isError = (f: { readonly severity: string }): boolean => f.severity === "error";
+const isBroken = ({ verdict }: Checked): boolean => verdict === "broken";
 
 /** Why a drill does not work for a pair: the geometry of their bodies, or a limit of one of them. */
-function refusals({ verdict, findings, exchanges, header }: Checked, pair: Pair): string[] {
-  const found: string[] = [];
-  const worst = findings.find(isError);
-  if (verdict === "broken" && worst) found.push(worst.message);
-  const contact = header.contact !== "none";
-  for (const person of [pair.a, pair.b, ...(pair.c ? [pair.c] : [])]) {
-    const limit = (word: (typeof LIMITS)[number]) => person.limits.some((l) => l.toLowerCase().includes(word));
-    const say = (what: string) => found.push(`${person.name}: ${what}`);
-    if (limit("no falls") && exchanges.some((e) => e.blow?.path === "shoot"))
-      say("no falls, and this goes to the ground");
-    if (limit("no kicks") && exchanges.some((e) => e.blow?.limb === "leg")) say("no kicks");
-    if (limit("no contact") && contact) say("no contact");
-    if (limit("no head contact") && contact && exchanges.some((e) => e.blow?.zone === "head"))
-      say("no contact to the head");
-  }
-  return found;
+function refusals(checked: Checked, pair: Pair): string[] {
+  const worst = isBroken(checked) ? checked.findings.find(isError) : undefined;
+  return [
+    ...(worst ? [worst.message] : []),
+    ...membersOf(pair).flatMap(({ name, limits }) => limitsAgainst(limits, checked).map((said) => `${name}: ${said}`)),
+  ];
 }
 
+const membersOf = ({ a, b, c }: Pair): readonly Person[] => (c ? [a, b, c] : [a, b]);
+
 /** What is no reason for another rung but is said on the card. */
-function asides({ header }: Checked, pair: Pair): string[] {
+function asides({ header, findings }: Checked, pair: Pair, seats: Seats): string[] {
   const notes: string[] = [];
   if (pair.noContact && header.contact !== "none") notes.push("Without contact: the weight gap is too large.");
   if ([pair.a, pair.b].some((p) => p.minor) && (header.contact === "medium" || header.contact === "full"))
     notes.push("A minor: touch only.");
-  for (const p of [pair.a, pair.b, ...(pair.c ? [pair.c] : [])])
+  for (const { rule, message } of findings)
+    if (rule === "close-touch")
+      notes.push(
+        message.replace(/^For ([ABC])/, (_, actor: string) => `For ${seats["ABC".indexOf(actor)]?.name ?? actor}`),
+      );
+  for (const p of membersOf(pair))
     if (p.height === null) notes.push(`The height of ${p.name} is not known: checked for 175 cm.`);
   return notes;
 }

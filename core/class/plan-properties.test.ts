@@ -44,6 +44,7 @@ const people = fc.array(someone, { minLength: 2, maxLength: 14 }).map((all) =>
     id: `p${String(i).padStart(2, "0")}`,
     name: `P${i}`,
     reach_cm: null,
+    ages: null,
     lead: i % 3 === 0 ? "right" : "left",
     hand: "right",
     limits: [],

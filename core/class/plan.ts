@@ -1,17 +1,31 @@
 /** The plan of a class: blocks, rounds, pairs with their rungs, and what each person gets out of it. */
 import type { Checked } from "../drill/types.ts";
 import { measuresOf, pairPerson, type Measured } from "../people/measures.ts";
+import { youngest } from "../pairs/ages.ts";
 import { planEvening, type Attendee, type LockedPair, type PairIds } from "../pairs/evening.ts";
+import { LINES_FROM } from "../pairs/lines.ts";
 import { NOBODY_ELSE, type Pair, type Round } from "../pairs/pairs.ts";
-import type { Wish } from "../pairs/score.ts";
+import { GUEST_LEVEL, type Wish } from "../pairs/score.ts";
 import type { PairWeights } from "../policy/pair-weights.ts";
 import type { School } from "../policy/school.ts";
-import { fitRung, type PlanRung } from "./fit.ts";
+import { apartOf, fitRung, type PlanRung } from "./fit.ts";
 import { floorFor, gearFor, gearTurns, shortages, shortageText, type GearCount } from "./gear.ts";
+import { wantsNoCloseTouch } from "./limits.ts";
+import { CHILDREN_GAMES } from "./games.ts";
 import { rolesIn } from "./roles.ts";
 import { inQueues, onePartner, shares, unfair, type Share, type Worked } from "./shares.ts";
 import { closeTitle, themeOf, warmUpTitle } from "./theme.ts";
-import { blockFaults, changeOn, holdsWholeRound, packClass, partsOf, type Block, type Clock } from "./timetable.ts";
+import {
+  blockFaults,
+  CLOCK,
+  changeOn,
+  holdsWholeRound,
+  packClass,
+  partsOf,
+  stationFor,
+  type Block,
+  type Clock,
+} from "./timetable.ts";
 
 export interface PlanPerson extends Measured {
   readonly level: number;
@@ -36,14 +50,23 @@ export interface PlanInput {
   /** Rounds that were run already. */
   readonly done: readonly (readonly PairIds[])[];
   readonly locked: readonly LockedPair[];
+  /** The rung to begin with, from 0: where another evening got to. */
+  readonly begin?: number;
+  /** Partners change in two lines; left out: as is usual for so many people. */
+  readonly lines?: boolean | null;
 }
 
 export interface PlannedPair extends PairIds {
   readonly locked: boolean;
+  /** What B answers while A feeds. */
   readonly rung: number;
+  /** What A answers while B feeds, where that is another rung and roles change within the round. */
+  readonly back?: number;
   readonly verdict: Checked["verdict"];
   /** Distance of the two at the start, m. */
   readonly distance: number;
+  /** The same as people measure it; kept plans of earlier versions have none. */
+  readonly apart?: string;
   readonly why: readonly string[];
   readonly notes: readonly string[];
 }
@@ -70,6 +93,8 @@ export type ClassPlan =
       /** Minutes that are not used; negative: too long. */
       readonly left: number;
       readonly rounds: readonly PlannedRound[];
+      /** How the lines stand at the start, by id; empty or left out where pairs are called by name. */
+      readonly lines?: readonly { readonly stays: readonly string[]; readonly moves: readonly string[] }[];
       readonly shares: readonly PlainShare[];
       /** What is short, not met or unfair, in words. */
       readonly notes: readonly string[];
@@ -98,6 +123,7 @@ export function* planClass(input: PlanInput, school: School): Generator<number, 
       met: new Map(Object.entries(input.met)),
       done: input.done,
       locked: input.locked,
+      lines: input.lines ?? people.length >= LINES_FROM,
       ...togetherness(turns, input),
     }),
     0.5,
@@ -113,6 +139,10 @@ export function* planClass(input: PlanInput, school: School): Generator<number, 
     blocks,
     left: input.minutes - blocks.reduce((sum, b) => sum + b.minutes, 0),
     rounds: fitted.rounds,
+    lines: evening.lines.map(({ stays, moves }) => ({
+      stays: stays.map(({ id }) => id),
+      moves: moves.map(({ id }) => id),
+    })),
     shares: all.map((s) => ({ ...s, feeds: [...s.feeds], answers: [...s.answers] })),
     notes: [
       ...blockFaults(
@@ -127,6 +157,7 @@ export function* planClass(input: PlanInput, school: School): Generator<number, 
       ...unfair(all, fitted.name),
       ...onePartner(fitted.rounds, people),
       ...supervision(people),
+      ...people.filter(({ level }) => level === GUEST_LEVEL).map(guestNote),
     ],
     floor: fitted.floor,
     queue: inQueues((turns.length * clock.round) / 60),
@@ -134,19 +165,32 @@ export function* planClass(input: PlanInput, school: School): Generator<number, 
 }
 
 /** The blocks of an evening that nobody has laid out yet. */
-function packedFrom({ minutes, rungs, clock }: PlanInput, school: School) {
-  const theme = themeOf(rungs, school);
+function packedFrom(input: PlanInput, school: School) {
+  const theme = themeOf(input.rungs, school);
+  const { minutes, rungs, clock } = input;
+  const close = closeTitle(theme);
   return packClass(
     minutes,
     rungs.map((r) => r.title),
     clock,
-    {
-      warmUp: warmUpTitle(theme),
-      close: closeTitle(theme),
-      even: rungs.some(({ text }) => holdsWholeRound(rolesIn(text), clock)),
-      parts: partsOf(rungs),
-    },
+    { warmUp: warmUpTitle(theme), ...shapeOf(input), close: isForChildren(input) ? `${close}; handed over` : close },
   );
+}
+
+const isForChildren = ({ people }: Pick<PlanInput, "people">): boolean => youngest(people)?.child === true;
+
+/** How the blocks of a class have to be: by what is held, by themes, by age. */
+export const shapeOf = (input: Pick<PlanInput, "rungs" | "clock" | "people" | "begin">) => ({
+  begin: input.begin ?? 0,
+  even: input.rungs.some(({ text }) => holdsWholeRound(rolesIn(text), input.clock)),
+  parts: partsOf(input.rungs),
+  ...(isForChildren(input) ? { games: CHILDREN_GAMES, drink: "Drink, toilet" } : {}),
+});
+
+/** The clock for who is here: shorter rounds for the young. */
+export function clockFor(people: PlanInput["people"]): Clock {
+  const ages = youngest(people);
+  return ages ? { round: ages.round, change: ages.change, rest: ages.rest, explain: ages.explain } : CLOCK;
 }
 
 /** A theme for which there are no minutes. */
@@ -169,8 +213,8 @@ function togetherness(turns: readonly Turn[], { rungs, clock }: PlanInput) {
   const again = new Set<number>();
   for (const [r, { block, turn }] of turns.entries()) {
     const roles = rolesIn(rungs[block.rung!]?.text ?? "");
-    if (roles.people === 3) threes.add(r);
-    if (turn % 2 === 1 && holdsWholeRound(roles, clock)) again.add(r);
+    if (roles.people === 3 && !block.stations) threes.add(r);
+    if (block.stations ? turn > 0 : turn % 2 === 1 && holdsWholeRound(roles, clock)) again.add(r);
   }
   return { threes, again };
 }
@@ -197,22 +241,30 @@ class FittedRounds {
 
   readonly name = (id: string): string => this.byId.get(id)?.name ?? id;
 
-  private readonly bodyOf = (id: string) => measuresOf(this.byId.get(id)!);
+  private readonly bodyOf = (id: string) => {
+    const person = this.byId.get(id)!;
+    return { ...measuresOf(person), noCloseTouch: wantsNoCloseTouch(person.limits) };
+  };
 
   add(round: Round, { block, turn }: Turn): void {
     const r = this.rounds.length;
     const { clock } = this.input;
     const roles = rolesIn(this.input.rungs[block.rung!]?.text ?? "");
     // Who holds for a whole round hits from the same side in the next one.
-    if (turn % 2 === 0 || !holdsWholeRound(roles, clock)) this.meetings++;
+    if (turn % 2 === 0 || block.stations || !holdsWholeRound(roles, clock)) this.meetings++;
     const side = this.meetings % 2 === 1 ? "left" : "right";
-    const change = changeOn(roles, clock);
-    const fits = round.pairs.map((pair) => ({
-      pair,
-      ...fitRung(this.input.rungs, block.rung!, pair, this.bodyOf, this.school),
-    }));
+    // At a station with pads both have their turn before they go on.
+    const change = block.stations ? Math.min(clock.change, clock.round / 2) : changeOn(roles, clock);
+    const fits = round.pairs.map((pair, i) => {
+      const fit = fitRung(this.input.rungs, stationFor(block, turn, i), pair, this.bodyOf, this.school);
+      // Who holds for the whole round answers in the next one.
+      return { pair, ...fit, back: change < clock.round ? fit.back : null };
+    });
     this.worked.push(
-      fits.map(({ pair, checked }) => ({ a: pair.a.id, b: pair.b.id, c: pair.c?.id ?? null, checked, side, change })),
+      fits.map(({ pair, checked, back }) => ({
+        ...{ a: pair.a.id, b: pair.b.id, c: pair.c?.id ?? null, checked, side, change },
+        ...(back ? { back: back.checked } : {}),
+      })),
     );
     const needs = fits.map(({ checked }) => gearFor(checked));
     if (turn === 0) this.needs.set(block.id, needs);
@@ -268,14 +320,16 @@ const plannedRound = (
   at: Pick<PlannedRound, "block" | "turn" | "side" | "change" | "done">,
 ): PlannedRound => ({
   ...at,
-  pairs: fits.map(({ pair, rung, checked, notes }) => ({
+  pairs: fits.map(({ pair, rung, back, checked, notes }) => ({
     a: pair.a.id,
     b: pair.b.id,
     c: pair.c?.id ?? null,
     locked: pair.locked,
     rung,
+    ...(back ? { back: back.rung } : {}),
     verdict: checked.verdict,
     distance: Math.round(checked.distance * 100) / 100,
+    apart: apartOf(checked),
     why: pair.why,
     notes,
   })),
@@ -298,10 +352,13 @@ export function peopleFault(people: readonly unknown[]): string | null {
 const oddHolding = (blocks: readonly Block[], rungs: readonly PlanRung[], clock: Clock): string[] =>
   blocks
     .filter(
-      ({ rung, rounds }) =>
-        rung !== null && rounds % 2 === 1 && holdsWholeRound(rolesIn(rungs[rung]?.text ?? ""), clock),
+      ({ rung, rounds, stations }) =>
+        rung !== null && !stations && rounds % 2 === 1 && holdsWholeRound(rolesIn(rungs[rung]?.text ?? ""), clock),
     )
     .map(({ title }) => `${title}: with pads each holds for a whole round. Give it an even number of rounds.`);
+
+const guestNote = ({ name }: PlanPerson): string =>
+  `${name} is here for the first time: a round to watch, then the first rung with somebody steady, without contact.`;
 
 /** Minors need somebody grown up in the hall, beside the instructor where there are many. */
 const MINORS_EACH = 12;

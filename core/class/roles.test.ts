@@ -10,9 +10,11 @@ const people = (count: number) => Array.from({ length: count }, (_, i) => someon
 const rung = (text: string) => ({ text, title: "T", load: 4 });
 
 test("what a rung asks for is read from its text", () => {
-  expect(rolesIn(PADS)).toEqual({ people: 2, pads: true });
-  expect(rolesIn(THREES)).toEqual({ people: 3, pads: false });
-  expect(rolesIn("A jab -> B catch")).toEqual({ people: 2, pads: false });
+  expect(rolesIn(PADS)).toEqual({ people: 2, pads: true, fed: true });
+  expect(rolesIn(THREES)).toEqual({ people: 3, pads: false, fed: true });
+  expect(rolesIn("A jab -> B catch")).toEqual({ people: 2, pads: false, fed: true });
+  expect(rolesIn("kind: flow\n\nA jab -> B catch").fed).toBe(false);
+  expect(rolesIn("loop 4 swap:\n  A jab -> B catch").fed).toBe(false);
 });
 test("pads change hands between rounds, once in a long one; gloves as the clock says", () => {
   expect(changeOn({ pads: true }, CLOCK)).toBe(CLOCK.round);

@@ -4,6 +4,7 @@ import { checkFor } from "../policy/judge.ts";
 import type { School } from "../policy/school.ts";
 import type { Checked } from "../drill/types.ts";
 import { coachingOf, type Coaching } from "../ladder/coaching.ts";
+import { vary } from "../vary/vary.ts";
 import { OPERATORS, type OperatorId } from "../vary/operator-names.ts";
 import { inWords, type SaidRow } from "./in-words.ts";
 
@@ -16,6 +17,8 @@ export interface StoredRung {
 
 export interface RungWords extends Pick<Coaching, "cues" | "fault" | "feeder" | "goOn"> {
   readonly play: readonly SaidRow[];
+  /** What of it is done alone at home, in words; empty where it takes two. */
+  readonly alone: readonly string[];
 }
 
 const known = (operator: string | null): OperatorId | "rows" | null =>
@@ -30,6 +33,17 @@ export function rungWords(rungs: readonly StoredRung[], school: School): RungWor
     const checked: Checked = checkFor(parse(text), school);
     const { cues, fault, feeder, goOn } = coachingOf(checked, before, known(operator));
     before = checked;
-    return { play: inWords(checked.score, checked.header), cues, fault, feeder, goOn };
+    const play = inWords(checked.score, checked.header);
+    return { play, alone: aloneOf(checked, school), cues, fault, feeder, goOn };
   });
+}
+
+/** What one person does of a drill without the other. */
+function aloneOf(checked: Checked, school: School): string[] {
+  const parts =
+    checked.header.kind === "solo"
+      ? [checked]
+      : vary(checked, school, ["solo"]).good.map(({ text }) => checkFor(parse(text), school));
+  const rows = parts.flatMap(({ score, header }) => inWords(score, header).map(({ text }) => text));
+  return [...new Set(rows)];
 }

@@ -8,6 +8,8 @@ export interface Worked {
   readonly b: string;
   readonly c: string | null;
   readonly checked: Checked;
+  /** What is done while the second feeds, where that is something else. */
+  readonly back?: Checked;
   /** Side that leads in this round; it changes from round to round. */
   readonly side: "left" | "right";
   /** Roles change after so many seconds. */
@@ -52,20 +54,22 @@ export function shares(rounds: readonly (readonly Worked[])[], people: readonly 
   for (const round of rounds)
     for (const pair of round) {
       const members = [pair.a, pair.b, ...(pair.c ? [pair.c] : [])];
-      const pass = passSeconds(pair.checked);
       for (const { feeder, seconds } of stretches({ ...clock, change: pair.change })) {
+        const checked = feeder === "B" && pair.back ? pair.back : pair.checked;
+        const pass = passSeconds(checked);
         const times = seconds / pass / (pair.c ? 1.5 : 1);
         members.forEach((id, i) => {
           const d = drafts.get(id);
           if (!d) return;
           for (const other of members) if (other !== id) d.met.add(other);
           d.working += seconds * (pair.c ? 2 / 3 : 1);
-          // In a trio the roles go round: each is the third for a third of the time.
-          const feeds = pair.c ? 0.5 : (i === 0) === (feeder === "A") ? 1 : 0;
+          // In a trio the roles go round, pads from one third of the round to the next.
+          const ofThree = pair.change >= clock.round ? 1 / 3 : 0.5;
+          const feeds = pair.c ? ofThree : (i === 0) === (feeder === "A") ? 1 : 0;
           d.feeding += seconds * feeds;
           d.answering += seconds * (1 - feeds);
           d[pair.side] += seconds;
-          for (const e of pair.checked.exchanges) {
+          for (const e of checked.exchanges) {
             if (feeds > 0) count(d.feeds, e.feedText, times * feeds);
             const said = e.answerText;
             if (feeds < 1 && said) count(d.answers, said, times * (1 - feeds));

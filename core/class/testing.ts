@@ -15,6 +15,7 @@ export const someone = (id: string, more: Partial<PlanPerson> = {}): PlanPerson 
   lead: "left",
   hand: "right",
   minor: false,
+  ages: null,
   level: 3,
   limits: [],
   from: 0,

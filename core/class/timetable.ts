@@ -1,6 +1,7 @@
 /** Minutes in, blocks out: warm-up, work on the rungs of a ladder with changing partners, a close. */
+import { MOST_ROUNDS } from "../pairs/evening.ts";
 
-export const BLOCK_KINDS = ["warm-up", "work", "drink", "free", "close"] as const;
+export const BLOCK_KINDS = ["warm-up", "work", "game", "drink", "free", "close"] as const;
 type BlockKind = (typeof BLOCK_KINDS)[number];
 
 export interface Block {
@@ -12,6 +13,8 @@ export interface Block {
   readonly rung: number | null;
   /** Rounds with a change of partners after each. */
   readonly rounds: number;
+  /** A circuit: the rungs of its stations. Pairs stay together and go on by a station after each round. */
+  readonly stations?: readonly number[];
   /** Stays as it is when the evening is packed again. */
   readonly locked: boolean;
 }
@@ -23,6 +26,8 @@ export interface Clock {
   readonly change: number;
   /** Between two rounds: partners change, drink, listen. s */
   readonly rest: number;
+  /** To show what is new before the rounds of a block, s; two minutes where it is left out. */
+  readonly explain?: number;
 }
 /** A round of three minutes with a change every half: common practice, no source. */
 export const CLOCK: Clock = { round: 180, change: 30, rest: 45 };
@@ -34,7 +39,9 @@ export const CLOSE = 5;
 /** To drink and change gear, about halfway, in a class that is long enough for it. */
 export const DRINK = 3;
 const DRINK_FROM = 60;
-const EXPLAIN = 2;
+const EXPLAIN = 120;
+/** A game between two blocks of work with children, minutes. */
+export const GAME = 3;
 /** Minutes that a block may have beyond its rounds: to show it, look and correct. */
 const MORE_EACH = 4;
 /** Steps of an evening that people keep apart, and the minutes that each wants at least. Common practice, no source. */
@@ -55,7 +62,7 @@ export const clockText = (seconds: number): string =>
 
 /** Minutes of a block of work: to show it, and its rounds with rests between. */
 export const workMinutes = (rounds: number, clock: Clock): number =>
-  Math.ceil(EXPLAIN + (rounds * clock.round + (rounds - 1) * clock.rest) / 60);
+  Math.ceil(((clock.explain ?? EXPLAIN) + rounds * clock.round + (rounds - 1) * clock.rest) / 60);
 
 /** Stretches of one round: who feeds, for how long. */
 export function stretches({ round, change }: Clock): { readonly feeder: "A" | "B"; readonly seconds: number }[] {
@@ -83,26 +90,39 @@ type Packed =
   | { readonly ok: false; readonly message: string };
 
 interface Shape {
+  /** Rounds come in twos, since each holds pads for a whole one. */
   readonly even?: boolean;
+  /** How many rungs each theme has, one after another. */
   readonly parts?: readonly number[];
+  /** The rung to begin with, where those before it are known from another evening. */
+  readonly begin?: number;
+  /** Titles of games that come between blocks of work, in turn. */
+  readonly games?: readonly string[];
 }
 interface Names {
   readonly warmUp?: string;
   readonly close?: string;
+  readonly drink?: string;
 }
+const DRINK_TITLE = "Drink, change gear, ask";
 const CLOSE_TITLE = "Close: what was clean, what comes next";
 
 /**
  * Packs the minutes of a class. The rungs rise to a peak before the end; the last block is an
- * easier one again, since people are tired then. `titles`: one for each rung of the ladder; `warmUp`, `close`: what those blocks are called;
- * `even`: rounds come in twos, since each holds pads for a whole one; `parts`: how many rungs each theme has, one after another.
+ * easier one again, since people are tired then. `titles`: one for each rung of the ladder; `warmUp`, `close`, `drink`:
+ * what those blocks are called.
  */
 export function packClass(
   minutes: number,
   titles: readonly string[],
   clock: Clock = CLOCK,
-  { warmUp = "Warm-up", close = CLOSE_TITLE, even = false, parts = [titles.length] }: Names & Shape = {},
+  options: Names & Shape = {},
 ): Packed {
+  const { warmUp = "Warm-up", close = CLOSE_TITLE, drink: drinkTitle = DRINK_TITLE } = options;
+  const { even = false, parts: all = [titles.length], games = [] } = options;
+  // Another theme begins where it begins.
+  const begin = all.length === 1 ? Math.max(0, Math.min(options.begin ?? 0, titles.length - 1)) : 0;
+  const parts = all.map((rungs) => rungs - begin);
   if (titles.length === 0)
     return { ok: false, message: "Choose a ladder or a drill first: there is nothing to work on." };
   const room = minutes - WARM_UP - CLOSE;
@@ -115,21 +135,31 @@ export function packClass(
       message: `${minutes} minutes are too short: warm-up, close and ${even ? "two rounds" : "one round"} take ${WARM_UP + CLOSE + least}. Give more minutes or shorter rounds.`,
     };
   const drink = minutes >= DRINK_FROM ? DRINK : 0;
+  const between = games.length > 0 ? GAME : 0;
+  const taken = (rounds: number) => workMinutes(rounds, clock) + between;
   // Each rung adds one thing: fewer rounds on more of them come before more rounds on a few.
-  const steps = Math.min(titles.length, MOST_STEPS, Math.max(3, Math.floor(room / STEP_MINUTES)));
-  const first = choices.find((n) => Math.floor(room / workMinutes(n, clock)) >= steps) ?? step;
+  const steps = Math.min(titles.length - begin, MOST_STEPS, Math.max(3, Math.floor(room / STEP_MINUTES)));
+  const first = choices.find((n) => Math.floor(room / taken(n)) >= steps) ?? step;
   const most = (minutesThere: number) =>
-    Math.min(Math.floor(minutesThere / workMinutes(first, clock)), titles.length + (titles.length > 2 ? 1 : 0));
+    Math.min(
+      Math.floor((minutesThere + between) / taken(first)),
+      titles.length - begin + (titles.length - begin > 2 ? 1 : 0),
+    );
   const free = most(room - drink - FREE) >= FREE_AFTER ? FREE : 0;
   const there = room - drink - free;
   const count = most(there);
   // With few rungs each is worked for longer: more partners, not longer talk.
   let rounds = first;
-  while (rounds < MOST_ROUNDS_EACH && count * workMinutes(rounds + step, clock) <= there) rounds += step;
+  while (
+    rounds < MOST_ROUNDS_EACH &&
+    count * taken(rounds + step) - between <= there &&
+    count * (rounds + step) <= MOST_ROUNDS
+  )
+    rounds += step;
   const each = workMinutes(rounds, clock);
-  const over = there - count * each;
+  const over = there - count * (each + between) + between;
   const spread = Math.min(over, count * MORE_EACH);
-  const work = partsOrder(count, parts).map(({ rung, from }, i, steps): Block => ({
+  const work = partsOrder(count, parts, begin).map(({ rung, from }, i, steps): Block => ({
     id: `work-${i + 1}`,
     kind: "work",
     title: isAgain(steps, i) ? `Once more: ${titles[rung]!}` : stepTitle(titles, beforeIn(steps, i, from), rung),
@@ -142,7 +172,8 @@ export function packClass(
   const blocks = inOrder([
     block("warm-up", warmUp, WARM_UP),
     ...work,
-    ...(drink > 0 ? [block("drink", "Drink, change gear, ask", drink)] : []),
+    ...(between > 0 ? work.slice(1).map((_, i) => game(games[i % games.length]!, `game-${i + 1}`)) : []),
+    ...(drink > 0 ? [block("drink", drinkTitle, drink)] : []),
     ...(play >= FREE ? [{ ...freePlay(), minutes: play }] : []),
     block("close", close, CLOSE),
   ]);
@@ -162,8 +193,8 @@ interface StepOf {
 }
 
 /** Rungs in the order of the evening: each theme has its part of the blocks, the first one more where they do not divide. */
-function partsOrder(count: number, parts: readonly number[]): StepOf[] {
-  let from = 0;
+function partsOrder(count: number, parts: readonly number[], begin: number): StepOf[] {
+  let from = begin;
   return parts.flatMap((rungs, i) => {
     const share = Math.floor(count / parts.length) + (i < count % parts.length ? 1 : 0);
     const start = from;
@@ -193,12 +224,22 @@ function stepTitle(titles: readonly string[], before: number, rung: number): str
 }
 const MOST_LETTERS = 90;
 
-/** Blocks in the order of an evening, work as it stands and the drink halfway through it. */
+/** Blocks in the order of an evening: work as it stands, a game behind each while there are some, the drink halfway. */
 export function inOrder(blocks: readonly Block[]): Block[] {
   const of = (kind: BlockKind) => blocks.filter((one) => one.kind === kind);
-  const work = of("work");
+  const [work, games] = [of("work"), of("game")];
   const half = Math.ceil(work.length / 2);
-  return [...of("warm-up"), ...work.slice(0, half), ...of("drink"), ...work.slice(half), ...of("free"), ...of("close")];
+  const played = work.flatMap((one, i) => [one, ...games.slice(i, i + 1)]);
+  const pause = played.indexOf(work[half - 1]!) + 1;
+  return [
+    ...of("warm-up"),
+    ...played.slice(0, pause),
+    ...of("drink"),
+    ...played.slice(pause),
+    ...games.slice(work.length),
+    ...of("free"),
+    ...of("close"),
+  ];
 }
 
 const block = (kind: BlockKind, title: string, minutes: number): Block => ({
@@ -210,6 +251,30 @@ const block = (kind: BlockKind, title: string, minutes: number): Block => ({
   rounds: 0,
   locked: false,
 });
+
+/** Stations of a circuit: with more, nobody remembers them. Common practice, no source. */
+export const MOST_STATIONS = 5;
+
+/** Several rungs at once: each pair begins at another station, so that gear is shared out. */
+export function circuit(rungs: readonly number[], clock: Clock, id: string): Block {
+  const stations = rungs.slice(0, MOST_STATIONS);
+  return {
+    ...block("work", `Circuit of ${stations.length} stations`, workMinutes(stations.length, clock)),
+    id,
+    rung: stations[0] ?? null,
+    rounds: stations.length,
+    stations,
+  };
+}
+
+/** The rung at which a pair is in a round of a block. */
+export function stationFor({ rung, stations }: Block, turn: number, pair: number): number {
+  const at = stations?.[(pair + turn) % stations.length];
+  return at ?? rung!;
+}
+
+/** A game with a score. */
+export const game = (title: string, id: string): Block => ({ ...block("game", title, GAME), id });
 
 /** Partners stay as they are and play within the theme; nothing is fed as agreed. */
 export const freePlay = (id = "free"): Block => ({

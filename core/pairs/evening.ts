@@ -1,6 +1,7 @@
 /** All rounds of an evening: partners change, arrivals and leavers are taken in, what was done stays. */
 import { bergerRound } from "./berger.ts";
 import { pairUp, type Pair, type Round } from "./pairs.ts";
+import { lineRound, linesFor, linesWith, type Line } from "./lines.ts";
 import { inThrees } from "./threes.ts";
 import { pairKey, scorePair, wishMap, type PairFacts, type Person, type Wish } from "./score.ts";
 import type { PairWeights } from "../policy/pair-weights.ts";
@@ -38,11 +39,15 @@ export interface EveningOptions {
   readonly threes?: ReadonlySet<number>;
   /** Rounds in which partners stay from the round before and change roles. */
   readonly again?: ReadonlySet<number>;
+  /** Partners change in two lines: one stays, the other moves on by a place. */
+  readonly lines?: boolean;
 }
-export const MOST_ROUNDS = 24;
+export const MOST_ROUNDS = 48;
 
 export interface Evening {
   readonly rounds: readonly Round[];
+  /** How the lines stand at the start; empty where pairs are called by name. */
+  readonly lines: readonly Line[];
   /** Wishes that were not met, and what else should be known, in words. */
   readonly notes: readonly string[];
 }
@@ -61,27 +66,41 @@ export function* planEvening(attendees: readonly Attendee[], options: EveningOpt
   const count = Math.min(MOST_ROUNDS, options.rounds);
   const berger = onlyMeetings(attendees, options, count);
   const rounds: Round[] = [];
+  const start = options.lines ? linesFor(hereIn(attendees, 0), count, facts) : [];
+  let lines = start;
+  let shift = 0;
   for (let r = 0; r < count; r++) {
     yield r / count;
-    const here = attendees.filter((a) => a.from <= r && (a.until === null || r < a.until)).map((a) => a.person);
+    const here = hereIn(attendees, r);
+    if (options.lines) lines = linesWith(lines, here, facts);
     const done = options.done[r];
     const same = !done && options.again?.has(r) ? rolesChanged(rounds[r - 1], here, options.locked, r) : null;
     const locked = options.locked.filter((l) => l.round === r);
-    const pair = () =>
-      options.threes?.has(r)
-        ? inThrees(pairUp(here, facts, locked, thirds), facts)
-        : pairUp(here, facts, locked, thirds);
+    const pair = () => {
+      const inThree = options.threes?.has(r);
+      // Who is put together by hand is called by name for that round, and so are three.
+      if (options.lines && !inThree && locked.length === 0) return lineRound(lines, shift, facts);
+      const pairs = pairUp(here, facts, locked, thirds);
+      return inThree ? inThrees(pairs, facts) : pairs;
+    };
     const round = done ? asDone(done, byId, facts) : (same ?? (berger ? inOrder(here, r, facts) : pair()));
     rounds.push(round);
     // Who stays has not met anybody new.
     if (same) continue;
+    shift++;
     for (const pair of round.pairs) {
       for (const [x, y] of twoByTwo<Person>(pair)) add(tonight, pairKey(x.id, y.id));
       if (pair.c) add(thirds, pair.c.id);
     }
   }
-  return { rounds, notes: notesOf(rounds, options, byId) };
+  return { rounds, lines: start, notes: notesOf(rounds, options, byId) };
 }
+
+const hereIn = (attendees: readonly Attendee[], round: number): Person[] =>
+  attendees.filter((a) => a.from <= round && (a.until === null || round < a.until)).map((a) => a.person);
+
+/** What is said of a pair that stays for another round. */
+export const ROLES_CHANGED = "same partner, roles changed";
 
 /** The pairs of the round before with their roles changed; null where somebody came, left or was put elsewhere. */
 function rolesChanged(
@@ -98,7 +117,7 @@ function rolesChanged(
   if (were.length !== ids.size || were.some(({ id }) => !ids.has(id))) return null;
   const pairs = before.pairs.map((pair): Pair => {
     const { a, b, c } = pair;
-    return { ...pair, a: b, b: c ?? a, c: c && a, locked: false, why: ["same partner, roles changed"] };
+    return { ...pair, a: b, b: c ?? a, c: c && a, locked: false, why: [ROLES_CHANGED] };
   });
   return { ...before, pairs };
 }
@@ -132,6 +151,7 @@ function onlyMeetings(attendees: readonly Attendee[], o: EveningOptions, count: 
   const plain = weights.height + weights.mass + weights.level + weights.lead + weights.minorWithAdult === 0;
   const all = attendees.every((a) => a.from === 0 && (a.until === null || a.until >= count));
   const free =
+    !o.lines &&
     !o.threes?.size &&
     !o.again?.size &&
     o.wishes.length === 0 &&

@@ -61,7 +61,8 @@ export function pairUp(
   return seatRest(pairs, matched.left, facts);
 }
 
-const pairOf = (a: Person, b: Person, facts: PairFacts): Pair => {
+/** Two people as a pair, with what speaks for and against it. */
+export const pairOf = (a: Person, b: Person, facts: PairFacts): Pair => {
   const { score, noContact, why } = scorePair(a, b, facts);
   return { a, b, c: null, score, noContact, locked: false, why };
 };
@@ -114,7 +115,7 @@ function matching(
 }
 
 /** Those who are left join the pair where a third costs least; where none may take them they stay alone. */
-function seatRest(pairs: readonly Pair[], left: readonly Person[], facts: PairFacts): Round {
+export function seatRest(pairs: readonly Pair[], left: readonly Person[], facts: PairFacts): Round {
   const seated = [...pairs];
   const alone: Round["alone"][number][] = [];
   for (const person of left) {

@@ -1,4 +1,5 @@
 /** What makes two people a good pair, in points and in words. */
+import { agesApart, type Ages } from "./ages.ts";
 import { MASS_RATIO, PAIR_WEIGHTS, weightText, type PairWeights } from "../policy/pair-weights.ts";
 
 export interface Person {
@@ -9,11 +10,16 @@ export interface Person {
   /** kg. */
   readonly mass: number | null;
   readonly minor: boolean;
+  /** Of a minor, where it is known. */
+  readonly ages?: Ages | null;
   readonly lead: "left" | "right";
-  /** 1 (new) to 5. */
+  /** 1 (new) to 5; 0: here for the first time. */
   readonly level: number;
   readonly limits: readonly string[];
 }
+
+/** The level of a trial guest, below that of anybody who has begun. */
+export const GUEST_LEVEL = 0;
 
 /** Only meetings count: everybody with everybody. */
 export const MEETINGS_ONLY: PairWeights = { ...PAIR_WEIGHTS, height: 0, mass: 0, level: 0, lead: 0, minorWithAdult: 0 };
@@ -52,6 +58,11 @@ export const wishMap = (wishes: readonly Wish[]): Map<string, Wish["kind"]> =>
 export const BEST = 1000;
 /** A wish to be together outweighs everything but a meeting tonight. */
 const TOGETHER = 500;
+
+/** Points that each level less of the partner of a guest takes off, and two guests with each other. */
+const STEADY = 60;
+const MOST_LEVEL = 5;
+const NO_GUEST_ALONE = 600;
 
 interface PairScore {
   /** At least 1: somebody is always better than nobody. */
@@ -93,9 +104,16 @@ export function scorePair(a: Person, b: Person, { weights, met, tonight, wishes 
       why.push("large weight gap: no contact");
     }
   }
+  const guests = [a, b].filter(({ level }) => level === GUEST_LEVEL).length;
   const levels = Math.abs(a.level - b.level);
-  off += weights.level * levels;
-  if (weights.level > 0 && levels > 1) why.push(`${levels} levels apart`);
+  if (guests > 0) {
+    // A guest is best with whoever is steadiest, and not with another guest.
+    off += guests === 2 ? NO_GUEST_ALONE : STEADY * (MOST_LEVEL - levels);
+    why.push(guests === 2 ? "both here for the first time: look in on them" : "a trial guest with somebody steady");
+  } else {
+    off += weights.level * levels;
+    if (weights.level > 0 && levels > 1) why.push(`${levels} levels apart`);
+  }
   if (weights.lead > 0) {
     if (a.lead === b.lead) off += weights.lead;
     else why.push("one left lead, one right lead");
@@ -108,9 +126,11 @@ export function scorePair(a: Person, b: Person, { weights, met, tonight, wishes 
       why.push("a minor with an adult: not agreed");
     }
   } else if (a.minor) why.push("both minors");
+  const tooFar = agesApart(a.ages ?? null, b.ages ?? null);
+  if (tooFar) why.push(`${a.ages} and ${b.ages} years old: too far apart`);
   if (wish === "together") {
     off -= TOGETHER;
     why.push("wished to work together");
   }
-  return { score: Math.max(1, Math.round(BEST - off)), apart: never || wish === "apart", noContact, why };
+  return { score: Math.max(1, Math.round(BEST - off)), apart: never || tooFar || wish === "apart", noContact, why };
 }

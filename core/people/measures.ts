@@ -1,6 +1,7 @@
 /** What the checker needs to know of a person, from what the school has measured. */
 import { metres } from "../base/units.ts";
 import type { Bodies } from "../drill/check.ts";
+import type { Ages } from "../pairs/ages.ts";
 import type { Person as PairPerson } from "../pairs/score.ts";
 
 export interface Measured {
@@ -12,6 +13,8 @@ export interface Measured {
   readonly lead: "left" | "right";
   readonly hand: "left" | "right";
   readonly minor: boolean;
+  /** Of a minor, where it is known. */
+  readonly ages: Ages | null;
 }
 
 /** A person as the pairing sees them: lengths in m. */
@@ -21,6 +24,7 @@ export const pairPerson = (p: Measured, level: number, limits: readonly string[]
   height: p.height_cm === null ? null : p.height_cm / 100,
   mass: p.mass_kg,
   minor: p.minor,
+  ages: p.ages,
   lead: p.lead,
   level,
   limits,

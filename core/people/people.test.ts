@@ -67,12 +67,16 @@ test("what is written is read back the same, through a file of commas", () => {
     mass_kg: fc.option(fc.integer({ min: 15, max: 220 })),
     lead: fc.constantFrom("left", "right"),
     hand: fc.constantFrom("left", "right"),
-    minor: fc.boolean(),
+    age: fc.constantFrom(
+      { minor: false, ages: null },
+      { minor: true, ages: null },
+      { minor: true, ages: "7-9" as const },
+    ),
     limits: fc.uniqueArray(fc.constantFrom("no falls", "right shoulder", "no head contact"), { maxLength: 3 }),
   });
   fc.assert(
-    fc.property(member, (m) => {
-      const person = { id: "x", levels: { flow: 2 }, limits_until: "2026-12-24", agreed: "", ...m } as Member;
+    fc.property(member, ({ age, ...m }) => {
+      const person = { id: "x", levels: { flow: 2 }, limits_until: "2026-12-24", agreed: "", ...age, ...m } as Member;
       const csv = Papa.unparse(peopleCells([person]));
       const { data } = Papa.parse<Cells>(csv, { header: true });
       const { id, ...rest } = person;

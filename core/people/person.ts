@@ -1,6 +1,7 @@
 /** A member of the school as its list of people holds them. */
 import { array, boolean, number, object, string, type InferType } from "yup";
 import { KINDS } from "../score/header.ts";
+import { AGES } from "../pairs/ages.ts";
 import { FAMILIES } from "./families.ts";
 import type { Measured } from "./measures.ts";
 
@@ -51,6 +52,10 @@ export const memberSchema = object({
     .oneOf(["left", "right"] as const, "hand is left or right")
     .required(),
   minor: boolean().required(),
+  ages: string()
+    .nullable()
+    .oneOf([...AGES, null], `ages are ${AGES.join(", ")}, or nothing`)
+    .defined(),
   levels: object({ feeder: level, flow: level, sensitivity: level }).required(),
   limits: array(string().trim().min(1).max(80, "a limit has at most 80 letters").required())
     .max(8, "at most 8 limits")

@@ -1,5 +1,6 @@
 /** People as rows of a table: read with their units, written with ours. */
 import { ValidationError } from "yup";
+import { AGES, type Ages } from "../pairs/ages.ts";
 import { FAMILIES } from "./families.ts";
 import { BOUNDS, memberSchema, type Member, type MemberForm } from "./person.ts";
 
@@ -14,6 +15,7 @@ export const COLUMNS = [
   "lead",
   "hand",
   "minor",
+  "ages",
   ...FAMILIES.map((f) => `level ${f}`),
   "limits",
   "limits until",
@@ -53,6 +55,8 @@ const ALIASES: Readonly<Record<string, string>> = {
   poids: "mass kg",
   führhand: "lead",
   schlaghand: "hand",
+  age: "ages",
+  "age band": "ages",
   minderjährig: "minor",
   menor: "minor",
   mineur: "minor",
@@ -87,6 +91,7 @@ export function readPeople(rows: readonly Cells[], known: readonly string[]): Re
     const faults: string[] = [];
     const by = new Map(Object.entries(cells).map(([key, value]) => [canonical(key), plainCell(value ?? "")]));
     const text = (key: string) => by.get(key) ?? "";
+    const ages = bandOf(text("ages"), faults);
     const draft = {
       name: text("name"),
       height_cm: length("height", by, faults),
@@ -94,7 +99,9 @@ export function readPeople(rows: readonly Cells[], known: readonly string[]): Re
       mass_kg: mass(by, faults),
       lead: side(text("lead"), "lead", "left", faults),
       hand: side(text("hand"), "hand", "right", faults),
-      minor: yes(text("minor"), faults),
+      // Whose age is said is a minor, whatever the other column leaves out.
+      minor: yes(text("minor"), faults) || ages !== null,
+      ages,
       levels: levels(by, faults),
       limits: text("limits")
         .split(/\s*;\s*/)
@@ -215,6 +222,22 @@ function yes(text: string, faults: string[]): boolean {
   return false;
 }
 
+/** `7-9`, `7–9`, or an age in years; who is grown up has none. */
+function bandOf(text: string, faults: string[]): Ages | null {
+  const plain = text.replace(/\s/g, "").replace(/[–—]/g, "-");
+  if (plain === "") return null;
+  const known = AGES.find((band) => band === plain);
+  if (known) return known;
+  const years = /^\d+$/.test(plain) ? Number(plain) : null;
+  const found = AGES.find((band) => {
+    const [from, to] = band.split("-").map(Number);
+    return years !== null && years >= from! && years <= to!;
+  });
+  if (!found && (years === null || years < 18))
+    faults.push(`ages: “${text}” must be one of ${AGES.join(", ")}, or years`);
+  return found ?? null;
+}
+
 function levels(by: ReadonlyMap<string, string>, faults: string[]): Member["levels"] {
   const found: Partial<Record<(typeof FAMILIES)[number], number>> = {};
   for (const family of FAMILIES) {
@@ -236,6 +259,7 @@ export const peopleCells = (people: readonly Member[]): Record<string, string>[]
     lead: p.lead,
     hand: p.hand,
     minor: p.minor ? "yes" : "no",
+    ages: p.ages ?? "",
     ...Object.fromEntries(FAMILIES.map((f) => [`level ${f}`, p.levels[f] === undefined ? "" : String(p.levels[f])])),
     limits: p.limits.join("; "),
     "limits until": p.limits_until ?? "",

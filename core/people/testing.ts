@@ -6,6 +6,7 @@ export const NOBODY = {
   lead: "left" as const,
   hand: "right" as const,
   minor: false,
+  ages: null,
   levels: {},
   limits: [],
   limits_until: null,

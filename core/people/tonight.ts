@@ -1,5 +1,9 @@
+/** Here for the first time: they watch a round, then work with a steady partner on the first rung, without contact. */
+export const TRIAL = "trial guest";
+
 /** What somebody can leave out tonight with one tap, and the limit that it is. Common practice, no source. */
 const TONIGHT = {
+  [TRIAL]: "no contact",
   head: "no head contact",
   contact: "no contact",
   falls: "no falls",

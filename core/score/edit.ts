@@ -168,6 +168,23 @@ export const firstItems = (score: Score, count: number, header: HeaderChanges): 
     rowsFor(score.items.slice(0, count)).map(({ row }) => row),
   );
 
+/** The names of the sections of a score, in their order. */
+export const sectionsOf = ({ items }: Score): string[] =>
+  items.flatMap((item) => (item.kind === "section" ? [item.name] : []));
+
+/** One section of a score by its name, under the same header; null where it has none of that name. */
+export function sectionAlone(score: Score, name: string, header: HeaderChanges): Rows | null {
+  const from = score.items.findIndex((item) => item.kind === "section" && item.name === name);
+  if (from < 0) return null;
+  const rest = score.items.slice(from + 1);
+  const end = rest.findIndex(({ kind }) => kind === "section");
+  const items = end < 0 ? rest : rest.slice(0, end);
+  return written(
+    headerRows(score, header),
+    rowsFor(items).map(({ row }) => row),
+  );
+}
+
 /** A score of the same header and rows of play, with lines replaced, by others or by texts (null takes a line out). */
 export function withLines(
   score: Score,

@@ -34,7 +34,7 @@ test("a text is judged as its school grades it", async () => {
 test("what takes too long is stopped in words, and others go on meanwhile and afterwards", async () => {
   // A plan for far too many people at once: minutes of work.
   const people = Array.from({ length: 900 }, (_, i) => ({
-    ...{ id: `p${i}`, name: `P${i}`, height_cm: 170, reach_cm: null, mass_kg: 70, lead: "left" as const },
+    ...{ id: `p${i}`, name: `P${i}`, height_cm: 170, reach_cm: null, ages: null, mass_kg: 70, lead: "left" as const },
     ...{ hand: "right" as const, minor: false, level: 3, limits: [], from: 0, until: null },
   }));
   const versions = [{ text: "A jab -> B slip out", title: "x", load: 1 }];

@@ -3,6 +3,7 @@
  * script: it is small, and opens nothing else of the application.
  */
 import { shortNames } from "#core/people/short-names.ts";
+import { rungsOf } from "#core/class/pair-rungs.ts";
 import type { PlanPage } from "../views.ts";
 
 const ESCAPES: Readonly<Record<string, string>> = {
@@ -23,6 +24,7 @@ ul { padding-left: 1.2rem; margin: .25rem 0; }
 nav a { display: inline-block; padding: .7rem .6rem; min-height: 1.4rem; }
 nav a[aria-current] { font-weight: 700; }
 .what { margin: .25rem 0; font-weight: 600; }
+.pair { margin: .6rem 0; }
 .quiet { opacity: .75; }
 `;
 
@@ -48,11 +50,14 @@ export function phonePage({ lesson, kept, rungs, words, names, people }: PlanPag
     const mine = round.pairs.filter(({ a, b, c }) => !me || [a, b, c].includes(me.id));
     const pairs = mine.map((pair) => {
       const letters = [pair.a, pair.b, pair.c].flatMap((id, place) => (id ? [`${"ABC"[place]!} ${nameOf(id)}`] : []));
-      const said = words[pair.rung];
-      const what = said
-        ? `<div class="what">${said.play.map(({ text }) => escaped(text)).join("<br>")}</div><ul>${said.cues.map((cue) => `<li>${escaped(cue)}</li>`).join("")}</ul>`
-        : "";
-      return `<p><strong>${letters.join(" &middot; ")}</strong>: ${escaped(rungs[pair.rung]?.title ?? "")}</p>${me ? what : ""}`;
+      const what = rungsOf(pair).map(({ who: answers, at }) => {
+        const said = words[at];
+        const head = `${answers === "" ? "" : `${answers} answers: `}${escaped(rungs[at]?.title ?? "")}`;
+        return said && me
+          ? `${head}<div class="what">${said.play.map(({ text }) => escaped(text)).join("<br>")}</div><ul>${said.cues.map((cue) => `<li>${escaped(cue)}</li>`).join("")}</ul>`
+          : head;
+      });
+      return `<div class="pair"><strong>${letters.join(" &middot; ")}</strong>: ${what.join("<br>")}</div>`;
     });
     return pairs.length === 0
       ? ""

@@ -1,0 +1,40 @@
+/** A small list to choose one of. */
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import type { SxProps } from "@mui/material/styles";
+
+interface ChoiceProps<T extends string | number> {
+  readonly label: string;
+  readonly value: T;
+  readonly options: readonly (readonly [value: T, label: string])[];
+  readonly onChange: (value: T) => void;
+  readonly disabled?: boolean;
+  readonly help?: string | undefined;
+  readonly sx?: SxProps;
+}
+
+export function Choice<T extends string | number>(props: ChoiceProps<T>) {
+  const { label, value, options, onChange, disabled = false, help, sx } = props;
+  return (
+    <TextField
+      select
+      size="small"
+      label={label}
+      value={value}
+      disabled={disabled}
+      helperText={help}
+      onChange={(event) => {
+        // What a list of numbers hands over is one of them, as text.
+        const chosen = options.find(([one]) => String(one) === event.target.value);
+        if (chosen) onChange(chosen[0]);
+      }}
+      {...(sx ? { sx } : {})}
+    >
+      {options.map(([one, text]) => (
+        <MenuItem key={one} value={one}>
+          {text}
+        </MenuItem>
+      ))}
+    </TextField>
+  );
+}

@@ -1,0 +1,14 @@
+/** On which rungs the two of a pair answer. */
+import type { PlannedPair } from "./plan.ts";
+
+/** The rungs of a pair, with who answers on which in the order of their names; one for both is nobody's own. */
+export const rungsOf = ({
+  rung,
+  back,
+}: Pick<PlannedPair, "rung" | "back">): readonly { readonly who: "A" | "B" | ""; readonly at: number }[] =>
+  back === undefined || back === rung
+    ? [{ who: "", at: rung }]
+    : [
+        { who: "A", at: back },
+        { who: "B", at: rung },
+      ];
