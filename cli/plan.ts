@@ -3,6 +3,7 @@ import Papa from "papaparse";
 import { finished } from "#core/base/work.ts";
 import { eveningLadder } from "#core/class/evening-ladder.ts";
 import type { PlanRung } from "#core/class/fit.ts";
+import { rungsOf } from "#core/class/pair-rungs.ts";
 import { GEAR_KINDS } from "#core/class/gear.ts";
 import { clockFor, planClass, type ClassPlan, type PlanPerson } from "#core/class/plan.ts";
 import { levelIn, limitsOn } from "#core/people/person.ts";
@@ -81,12 +82,18 @@ function evening(plan: ClassPlan & { readonly ok: true }, people: readonly PlanP
     rows.push(`${clock(at)}  ${String(block.minutes).padStart(3)} min  ${block.title}`);
     at += block.minutes;
     for (const round of plan.rounds.filter((one) => one.block === block.id)) {
-      const pairs = round.pairs.map(({ a, b, c }) =>
-        [a, b, c].flatMap((id) => (id ? [nameOf.get(id)] : [])).join(" + "),
-      );
+      const pairs = round.pairs.map((pair) => {
+        const names = [pair.a, pair.b, pair.c].flatMap((id) => (id ? [nameOf.get(id)] : [])).join(" + ");
+        const own = rungsOf(pair).map(({ at: rung }) => rung + 1);
+        return own.every((rung) => rung - 1 === block.rung) ? names : `${names} (${own.join("/")})`;
+      });
       const alone = round.alone.map(({ id, why }) => `${nameOf.get(id)} alone: ${why}`);
       rows.push(`      round ${round.turn + 1}, ${round.side} in front: ${[...pairs, ...alone].join("; ")}`);
     }
+  }
+  for (const { stays, moves } of plan.lines ?? []) {
+    const line = (ids: readonly string[]) => ids.map((id) => nameOf.get(id)).join(", ");
+    rows.push(`In two lines. Stays: ${line(stays)}. Moves on: ${line(moves)}.`);
   }
   if (plan.left > 0) rows.push(`${clock(at)}  ${plan.left} min left`);
   return [...rows, ...plan.notes.map((note) => `! ${note}`)].join("\n");

@@ -22,7 +22,7 @@ import {
   type NewPair,
   type RoundsChanged,
 } from "#db/classes.ts";
-import { listPresence } from "#db/attendance.ts";
+import { listPresence, type PresentTonight } from "#db/attendance.ts";
 import { getDrill, listDrills } from "#db/drills.ts";
 import { listLadders } from "#db/ladders.ts";
 import { listEverybody, listGear, listWishes, type Student } from "#db/people.ts";
@@ -39,6 +39,9 @@ import type { PlanPage, RungChoice } from "./views.ts";
 
 const whoRan = ({ plan, done }: KeptPlan): string[] =>
   plan.rounds.slice(0, done).flatMap((r) => r.pairs.flatMap(({ a, b, c }) => (c ? [a, b, c] : [a, b])));
+
+/** An evening has so many rungs before it at least. Common practice, no source. */
+const FEW_RUNGS = 3;
 
 /** The furthest rung of an evening: of what was run, where that was written down. */
 function reached({ plan, done }: KeptPlan): number {
@@ -102,20 +105,10 @@ export async function planPage(scope: Scope, classId: string, asked: Asked): Pro
   const base = drillId ? await getDrill(db, scope, drillId) : null;
   const parts = base ? sectionsOf(parse(base.revision.text)) : [];
   const family = drills.find((d) => d.id === drillId)?.kind ?? "feeder";
-  const here = new Map(presence.map((p) => [p.student_id, p]));
-  // Who was unticked after some rounds were run stays in those.
-  for (const student_id of kept ? whoRan(kept) : [])
-    if (!here.has(student_id))
-      here.set(student_id, { student_id, from_round: 0, until_round: kept!.done, tonight_not: [] });
   return {
     lesson,
     over: isOver(lesson),
-    people: students.flatMap((s) => {
-      const p = here.get(s.id);
-      return p
-        ? [planPerson(s, { family, day: lesson.held_on, from: p.from_round, until: p.until_round, not: p.tonight_not })]
-        : [];
-    }),
+    people: peopleHere(students, presence, { kept, family, day: lesson.held_on }),
     ladders,
     drills: plain.map(({ id, title }) => ({ id, title })),
     chosen: {
@@ -125,7 +118,10 @@ export async function planPage(scope: Scope, classId: string, asked: Asked): Pro
       part: parts.find((part) => ladder?.title === eveningTitle(base!.drill.title, part)) ?? null,
     },
     parts,
-    carried: before && { day: before.held_on, rung: Math.min(reached(before.plan), rungs.length - 1) },
+    carried: before && {
+      day: before.held_on,
+      rung: Math.min(reached(before.plan), Math.max(0, rungs.length - FEW_RUNGS)),
+    },
     rungs,
     words,
     kept,
@@ -134,6 +130,23 @@ export async function planPage(scope: Scope, classId: string, asked: Asked): Pro
     gear: Object.fromEntries(gear.map((g) => [g.kind, g.count])),
     names: Object.fromEntries(students.map((s) => [s.id, s.name])),
   };
+}
+
+/** Everybody who is here, for the rounds for which they are. */
+function peopleHere(
+  students: readonly Student[],
+  presence: readonly PresentTonight[],
+  { kept, family, day }: { readonly kept: KeptPlan | null; readonly family: string; readonly day: string },
+): PlanPerson[] {
+  const here = new Map(presence.map((p) => [p.student_id, p]));
+  // Who was unticked after some rounds were run stays in those.
+  for (const student_id of kept ? whoRan(kept) : [])
+    if (!here.has(student_id))
+      here.set(student_id, { student_id, from_round: 0, until_round: kept!.done, tonight_not: [] });
+  return students.flatMap((s) => {
+    const p = here.get(s.id);
+    return p ? [planPerson(s, { family, day, from: p.from_round, until: p.until_round, not: p.tonight_not })] : [];
+  });
 }
 
 /** Somebody who is here, as a plan takes them. */

@@ -72,7 +72,7 @@ describe("a trial guest", () => {
 
 describe("games", () => {
   test("each says how it goes, how it is won and how long", () => {
-    for (const one of GAMES) expect(gameTitle(one)).toMatch(/^Game: .*, \d+ s a go\. [A-Z].* wins\.$/);
+    for (const one of GAMES) expect(gameTitle(one)).toMatch(/^Game: .*, \d+ s a go\. [A-Z].* Won by .*\.$/);
     expect(CHILDREN_GAMES.length).toBeGreaterThan(3);
   });
   test("stand behind the work, and one too many before the close", () => {

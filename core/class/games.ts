@@ -15,7 +15,7 @@ export const GAMES: readonly Game[] = data.games;
 
 /** A game as the title of a block. */
 export const gameTitle = ({ name, how, won, seconds }: Game): string =>
-  `Game: ${name}, ${seconds} s a go. ${how.charAt(0).toUpperCase()}${how.slice(1)}. ${won.charAt(0).toUpperCase()}${won.slice(1)} wins.`;
+  `Game: ${name}, ${seconds} s a go. ${how.charAt(0).toUpperCase()}${how.slice(1)}. Won by ${won}.`;
 
 /** Games for children, one after the other. */
 export const CHILDREN_GAMES: readonly string[] = GAMES.filter(({ children }) => children).map(gameTitle);

@@ -173,7 +173,7 @@ function packedFrom(input: PlanInput, school: School) {
     minutes,
     rungs.map((r) => r.title),
     clock,
-    { warmUp: warmUpTitle(theme), ...shapeOf(input), close: isForChildren(input) ? `${close}; handed over` : close },
+    { warmUp: warmUpTitle(theme), ...shapeOf(input), close: isForChildren(input) ? `${close}; nobody leaves but with who fetches them` : close },
   );
 }
 

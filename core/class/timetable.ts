@@ -107,6 +107,39 @@ interface Names {
 const DRINK_TITLE = "Drink, change gear, ask";
 const CLOSE_TITLE = "Close: what was clean, what comes next";
 
+interface Spacing {
+  readonly rungs: number;
+  /** Rounds come in ones or in twos. */
+  readonly step: number;
+  /** Minutes of a game between two blocks of work. */
+  readonly between: number;
+  readonly clock: Clock;
+}
+
+/** How many blocks of work fit into the minutes, of how many rounds, and what is left over. */
+function spaced(room: number, { rungs, step, between, clock }: Spacing) {
+  const taken = (rounds: number) => workMinutes(rounds, clock) + between;
+  // Each rung adds one thing: fewer rounds on more of them come before more rounds on a few.
+  const steps = Math.min(rungs, MOST_STEPS, Math.max(3, Math.floor(room / STEP_MINUTES)));
+  const choices = ROUNDS.filter((n) => n % step === 0);
+  const first = choices.find((n) => Math.floor(room / taken(n)) >= steps) ?? step;
+  const most = (minutesThere: number) =>
+    Math.min(Math.floor((minutesThere + between) / taken(first)), rungs + (rungs > 2 ? 1 : 0));
+  const free = most(room - FREE) >= FREE_AFTER ? FREE : 0;
+  const there = room - free;
+  const count = most(there);
+  // With few rungs each is worked for longer: more partners, not longer talk.
+  let rounds = first;
+  while (
+    rounds < MOST_ROUNDS_EACH &&
+    count * taken(rounds + step) - between <= there &&
+    count * (rounds + step) <= MOST_ROUNDS
+  )
+    rounds += step;
+  const each = workMinutes(rounds, clock);
+  return { free, count, rounds, each, over: there - count * (each + between) + between };
+}
+
 /**
  * Packs the minutes of a class. The rungs rise to a peak before the end; the last block is an
  * easier one again, since people are tired then. `titles`: one for each rung of the ladder; `warmUp`, `close`, `drink`:
@@ -127,37 +160,20 @@ export function packClass(
     return { ok: false, message: "Choose a ladder or a drill first: there is nothing to work on." };
   const room = minutes - WARM_UP - CLOSE;
   const step = even ? 2 : 1;
-  const choices = ROUNDS.filter((n) => n % step === 0);
   const least = workMinutes(step, clock);
   if (room < least)
     return {
       ok: false,
       message: `${minutes} minutes are too short: warm-up, close and ${even ? "two rounds" : "one round"} take ${WARM_UP + CLOSE + least}. Give more minutes or shorter rounds.`,
     };
-  const drink = minutes >= DRINK_FROM ? DRINK : 0;
   const between = games.length > 0 ? GAME : 0;
-  const taken = (rounds: number) => workMinutes(rounds, clock) + between;
-  // Each rung adds one thing: fewer rounds on more of them come before more rounds on a few.
-  const steps = Math.min(titles.length - begin, MOST_STEPS, Math.max(3, Math.floor(room / STEP_MINUTES)));
-  const first = choices.find((n) => Math.floor(room / taken(n)) >= steps) ?? step;
-  const most = (minutesThere: number) =>
-    Math.min(
-      Math.floor((minutesThere + between) / taken(first)),
-      titles.length - begin + (titles.length - begin > 2 ? 1 : 0),
-    );
-  const free = most(room - drink - FREE) >= FREE_AFTER ? FREE : 0;
-  const there = room - drink - free;
-  const count = most(there);
-  // With few rungs each is worked for longer: more partners, not longer talk.
-  let rounds = first;
-  while (
-    rounds < MOST_ROUNDS_EACH &&
-    count * taken(rounds + step) - between <= there &&
-    count * (rounds + step) <= MOST_ROUNDS
-  )
-    rounds += step;
-  const each = workMinutes(rounds, clock);
-  const over = there - count * (each + between) + between;
+  const drink = minutes >= DRINK_FROM ? DRINK : 0;
+  const { free, count, rounds, each, over } = spaced(room - drink, {
+    rungs: titles.length - begin,
+    step,
+    between,
+    clock,
+  });
   const spread = Math.min(over, count * MORE_EACH);
   const work = partsOrder(count, parts, begin).map(({ rung, from }, i, steps): Block => ({
     id: `work-${i + 1}`,
@@ -230,7 +246,8 @@ export function inOrder(blocks: readonly Block[]): Block[] {
   const [work, games] = [of("work"), of("game")];
   const half = Math.ceil(work.length / 2);
   const played = work.flatMap((one, i) => [one, ...games.slice(i, i + 1)]);
-  const pause = played.indexOf(work[half - 1]!) + 1;
+  const last = games[half - 1] ?? work[half - 1];
+  const pause = last ? played.indexOf(last) + 1 : 0;
   return [
     ...of("warm-up"),
     ...played.slice(0, pause),
