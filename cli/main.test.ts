@@ -167,7 +167,7 @@ describe("plan", () => {
   test("is read minute by minute; several drills are worked on from the easiest up", () => {
     const drills = ["demo/drills/single-answers.vics", "demo/drills/pads-by-name.vics"];
     const { stdout } = run(["plan", "--people", people(), ...drills]);
-    expect(stdout).toMatch(/^0:00 {3}10 min {2}Warm-up: pulse and joints[^\n]*\n0:10/);
+    expect(stdout).toMatch(/^Before you begin: .*\n0:00 {3}10 min {2}Warm-up: pulse and joints[^\n]*\n0:10/);
     expect(stdout).toMatch(/round 1, (?:left|right) in front: \w+ \+ \w+; /);
     expect(stdout).toMatch(/Drink, change gear, ask/);
   });

@@ -76,7 +76,7 @@ const clock = (minutes: number): string =>
 /** The plan to read: minute by minute, each round with its pairs. */
 function evening(plan: ClassPlan & { readonly ok: true }, people: readonly PlanPerson[]): string {
   const nameOf = new Map(people.map(({ id, name }) => [id, name]));
-  const rows: string[] = [];
+  const rows: string[] = plan.check ? [plan.check] : [];
   let at = 0;
   for (const block of plan.blocks) {
     rows.push(`${clock(at)}  ${String(block.minutes).padStart(3)} min  ${block.title}`);

@@ -67,7 +67,9 @@ describe("the card of a pair", () => {
     expect(card.place).toBe(`Round 1 of ${plan.rounds.length}: ${plan.blocks.find((b) => b.rung !== null)!.title}`);
     expect(card.facts[0]).toBe(`Your rung: ${pair.rung + 1}. ${rung.title}`);
     // Mitts stay on for a whole round.
-    expect(card.facts[1]).toMatch(/Each holds for a third of the round: change at 1:00 and 2:00\. The two others hit in turn/);
+    expect(card.facts[1]).toMatch(
+      /Each holds for a third of the round: change at 1:00 and 2:00\. The two others hit in turn/,
+    );
     const quick = { ...plan, rounds: plan.rounds.map((round) => ({ ...round, change: 30 })) };
     expect(pairCard({ ...CARD, plan: quick }).facts[1]).toMatch(/roles change every 30 s/);
     if (pair.rung === 0) expect(card.facts).toContain("A wears mitts, mouthguard.");

@@ -9,6 +9,8 @@ interface HandOver {
   readonly title: string;
   /** School, day, minutes, how many are here. */
   readonly under: string;
+  /** What is looked at before anybody begins. */
+  readonly check: string;
   readonly clock: Clock;
   readonly blocks: readonly Block[];
   readonly words: readonly RungWords[];
@@ -22,7 +24,10 @@ export const handOverPage = (input: HandOver): CardPage => onePage((size) => lai
 
 const minutesText = (seconds: number): string => (seconds % 60 === 0 ? `${seconds / 60} min` : `${seconds} s`);
 
-function laidOut({ title, under, clock, blocks, words, mind, needs, cautions }: HandOver, size: number): TextPage {
+function laidOut(
+  { title, under, check, clock, blocks, words, mind, needs, cautions }: HandOver,
+  size: number,
+): TextPage {
   const page = new TextPage();
   page.say(`To hand over: ${title}`, size * 1.6, "heading");
   page.say(under, size, "text");
@@ -31,6 +36,7 @@ function laidOut({ title, under, clock, blocks, words, mind, needs, cautions }: 
     size,
     "text",
   );
+  if (check) page.say(check, size, "text");
   page.rule();
   let at = 0;
   const seen = new Set<number>();

@@ -10,7 +10,7 @@ import { Notice } from "../ui/parts.tsx";
 import type { usePlan } from "./use-plan.ts";
 
 /** No second theme, no part of the drill by itself. */
-const NOTHING = "";
+const NOTHING = "nothing";
 const ROUND_LENGTHS = [30, 45, 60, 90, 120, 180, 240, 300];
 const SWAPS = [15, 20, 30, 45, 60, 90];
 
@@ -34,11 +34,11 @@ function WhatIsTrained({ page }: Pick<ChoicesProps, "page">) {
   const chosenLadder = ladders.find(({ id }) => id === chosen.ladder);
   const ofDrill = chosenLadder && drills.find(({ id }) => id === chosenLadder.drill_id);
   // A drill alone is no evening: it and its parts get their ladder on the spot.
-  const growFrom = (drill: string, part: string) =>
-    void grow.submit({ intent: "grow", drill, part }, { method: "post" });
+  const growFrom = (drill: string, part: string | null) =>
+    void grow.submit({ intent: "grow", drill, part: part ?? "" }, { method: "post" });
   const choose = (value: string) => {
     const drill = new URLSearchParams(value).get("drill");
-    if (drill) growFrom(drill, NOTHING);
+    if (drill) growFrom(drill, null);
     else setSearch(new URLSearchParams(value));
   };
   return (
@@ -60,7 +60,7 @@ function WhatIsTrained({ page }: Pick<ChoicesProps, "page">) {
           label="of it"
           value={chosen.part ?? NOTHING}
           options={[[NOTHING, "all of it"], ...parts.map((part) => [part, part] as const)]}
-          onChange={(part) => growFrom(ofDrill.id, part)}
+          onChange={(part) => growFrom(ofDrill.id, part === NOTHING ? null : part)}
           disabled={grow.state !== "idle"}
           sx={{ minWidth: 130, maxWidth: 220 }}
         />

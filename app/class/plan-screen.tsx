@@ -12,6 +12,7 @@ import { shortDate } from "../ui/dates.ts";
 import { Notice, ScreenHead } from "../ui/parts.tsx";
 import { WorkProgress } from "../ui/work-progress.tsx";
 import { PairWeightSliders } from "./pair-weights.tsx";
+import { LINE_MARKS, lineTexts } from "./sheet-layout.ts";
 import { packedRound } from "./packed-round.ts";
 import { PlanChoices } from "./plan-choices.tsx";
 import { PlanBlocks } from "./plan-blocks.tsx";
@@ -103,6 +104,8 @@ export function PlanScreen({ page }: { page: PlanPage }) {
               plan={plan}
               rungs={rungs}
               state={state}
+              nameOf={nameOf}
+              levelOf={(id) => people.find((one) => one.id === id)?.level ?? 3}
               at={shown?.block ?? null}
               onLook={(block) =>
                 setRound(
@@ -141,13 +144,15 @@ interface EveningProps {
   readonly plan: NonNullable<PlanState["plan"]>;
   readonly rungs: PlanPage["rungs"];
   readonly state: PlanState;
+  readonly nameOf: (id: string) => string;
+  readonly levelOf: (id: string) => number;
   /** The block of the round that is shown. */
   readonly at: string | null;
   readonly onLook: (block: string) => void;
 }
 
 /** The blocks of the evening, what time is left, and what to look at. */
-function Evening({ plan, rungs, state, at, onLook }: EveningProps) {
+function Evening({ plan, rungs, state, at, onLook, nameOf, levelOf }: EveningProps) {
   return (
     <>
       <Box sx={{ display: "flex", alignItems: "baseline", gap: 1, mb: 0.5 }}>
@@ -158,6 +163,7 @@ function Evening({ plan, rungs, state, at, onLook }: EveningProps) {
           {plan.left < 0 ? `${-plan.left} min too long` : plan.left === 0 ? "full" : `${plan.left} min left`}
         </Box>
       </Box>
+      {plan.check && <Box sx={{ color: "text.secondary", pb: 0.5 }}>{plan.check}</Box>}
       <PlanBlocks
         blocks={plan.blocks}
         rungs={rungs}
@@ -166,6 +172,19 @@ function Evening({ plan, rungs, state, at, onLook }: EveningProps) {
         onLook={onLook}
         onChange={state.setBlocks}
       />
+      {(plan.lines ?? []).length > 0 && (
+        <Box component="section" aria-label="The lines" sx={{ pt: 1 }}>
+          <Box component="h2" sx={{ typography: "h2", m: 0 }}>
+            The lines at the start
+          </Box>
+          {lineTexts(plan, nameOf, levelOf).map((line) => (
+            <Box key={line} sx={{ py: 0.25 }}>
+              {line}
+            </Box>
+          ))}
+          <Box sx={{ color: "text.secondary" }}>{LINE_MARKS}</Box>
+        </Box>
+      )}
       {plan.notes.length > 0 && (
         <Box component="section" aria-label="What to look at" sx={{ pt: 1 }}>
           <Box component="h2" sx={{ typography: "h2", m: 0 }}>

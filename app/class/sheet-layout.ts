@@ -45,6 +45,9 @@ function roundTexts(plan: Plan, at: number, rung: number | null, nameOf: (id: st
   return [how, ...pairTexts({ pairs: odd, alone: round.alone }, rung, nameOf)];
 }
 
+/** What stands behind names in lines. */
+export const LINE_MARKS = "Who has + answers a harder rung than the class, who has \u2212 an easier one.";
+
 /** How the lines stand at the start, with who answers an easier (−) or a harder (+) rung than the class. */
 export const lineTexts = (
   { lines = [] }: Plan,
@@ -102,6 +105,8 @@ interface SheetInput {
   readonly title: string;
   /** School, day, minutes. */
   readonly under: string;
+  /** What is looked at before anybody begins. */
+  readonly check: string;
   /** How two lines stand at the start; empty where pairs are called by name. */
   readonly lines: readonly string[];
   readonly blocks: readonly SheetBlock[];
@@ -120,13 +125,16 @@ const BETWEEN = 6;
 /** The sheet as one page, in the largest letters at which all of it fits. */
 export const sheetPage = (input: SheetInput): CardPage => onePage((size) => laidOut(input, size));
 
-function laidOut({ title, under, lines, blocks, rungs, notes, needs, cautions }: SheetInput, size: number): TextPage {
+function laidOut(
+  { title, under, check, lines, blocks, rungs, notes, needs, cautions }: SheetInput,
+  size: number,
+): TextPage {
   const sheet = new TextPage();
   sheet.say(title, size * 1.8, "heading");
   sheet.say(under, size, "text");
+  if (check) sheet.say(check, size, "text");
   for (const line of lines) sheet.say(line, size, "text");
-  if (lines.length > 0)
-    sheet.say("Who has + answers a harder rung than the class, who has \u2212 an easier one.", size * 0.9, "text");
+  if (lines.length > 0) sheet.say(LINE_MARKS, size * 0.9, "text");
   sheet.rule();
   const time = size * 2.6;
   for (const block of blocks) {

@@ -71,6 +71,7 @@ function useDrawnRungs(page: PlanPage): readonly CardPage[] {
         facts: [...words.play.map(({ text }) => text), [...words.cues, words.goOn].join(" ")],
         staves: scoreStaves(view),
         words: [],
+        isPart: true,
       };
     });
     // Without the drawings the sheet is a sheet all the same.
@@ -96,7 +97,8 @@ const withCode = (page: CardPage, link: PhoneLink | null): CardPage =>
 
 type Kept = NonNullable<PlanPage["kept"]>;
 
-const headOf = ({ lesson, people }: PlanPage, { clock }: Kept, school: string) => ({
+const headOf = ({ lesson, people }: PlanPage, { clock, plan }: Kept, school: string) => ({
+  check: plan.check ?? "",
   title: lesson.title,
   under: `${school}, ${shortDate(lesson.held_on)}, ${lesson.minutes} minutes, ${people.length} here. Rounds of ${clock.round / 60} min, ${clock.rest} s between.`,
 });

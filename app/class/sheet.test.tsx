@@ -31,6 +31,7 @@ describe("the sheet", () => {
     sheetPage({
       title: "Tonight",
       under: "Ropewalk, 25 Nov, 60 minutes",
+      check: "Nails short.",
       lines: [],
       blocks,
       rungs: [1, 2, 3].map((number) => ({

@@ -21,6 +21,8 @@ export interface SmallCard {
   readonly staves: readonly Stave[];
   /** Short words in columns, read downwards: calls at their times. */
   readonly words: readonly string[];
+  /** It stays with a sheet that says the cautions. */
+  readonly isPart?: true;
 }
 
 const EACH = 2;
@@ -61,7 +63,7 @@ function drawCard(card: SmallCard, top: number): { texts: CardText[]; staves: Ca
   say(card.place, 4.2, "bold");
   for (const fact of card.facts) say(fact, 4, "text");
   y += 2;
-  const cautions = CAUTIONS.flatMap((text) => wrap(text, WIDTH, CAUTION, "text"));
+  const cautions = (card.isPart ? [] : CAUTIONS).flatMap((text) => wrap(text, WIDTH, CAUTION, "text"));
   const bottom = top + HEIGHT - MARGIN - cautions.length * CAUTION * LEADING;
   cautions.forEach((text, i) =>
     texts.push({

@@ -10,6 +10,7 @@ import type { PairWeights } from "../policy/pair-weights.ts";
 import type { School } from "../policy/school.ts";
 import { apartOf, fitRung, type PlanRung } from "./fit.ts";
 import { floorFor, gearFor, gearTurns, shortages, shortageText, type GearCount } from "./gear.ts";
+import { lineUpCheck } from "./line-up.ts";
 import { wantsNoCloseTouch } from "./limits.ts";
 import { CHILDREN_GAMES } from "./games.ts";
 import { rolesIn } from "./roles.ts";
@@ -90,6 +91,8 @@ export type ClassPlan =
   | {
       readonly ok: true;
       readonly blocks: readonly Block[];
+      /** What is looked at before anybody begins; kept plans of earlier versions have none. */
+      readonly check?: string;
       /** Minutes that are not used; negative: too long. */
       readonly left: number;
       readonly rounds: readonly PlannedRound[];
@@ -137,6 +140,7 @@ export function* planClass(input: PlanInput, school: School): Generator<number, 
   return {
     ok: true,
     blocks,
+    check: lineUpCheck(rungs, school),
     left: input.minutes - blocks.reduce((sum, b) => sum + b.minutes, 0),
     rounds: fitted.rounds,
     lines: evening.lines.map(({ stays, moves }) => ({
@@ -173,7 +177,11 @@ function packedFrom(input: PlanInput, school: School) {
     minutes,
     rungs.map((r) => r.title),
     clock,
-    { warmUp: warmUpTitle(theme), ...shapeOf(input), close: isForChildren(input) ? `${close}; nobody leaves but with who fetches them` : close },
+    {
+      warmUp: warmUpTitle(theme),
+      ...shapeOf(input),
+      close: isForChildren(input) ? `${close}; nobody leaves but with who fetches them` : close,
+    },
   );
 }
 

@@ -75,7 +75,7 @@ interface PairScore {
   readonly why: readonly string[];
 }
 
-const times = (n: number): string => (n === 1 ? "once" : `${n} times`);
+const times = (n: number): string => (n === 1 ? "once" : n === 2 ? "twice" : `${n} times`);
 
 /** Score of two people together, with the reasons. */
 export function scorePair(a: Person, b: Person, { weights, met, tonight, wishes }: PairFacts): PairScore {
