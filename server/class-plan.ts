@@ -84,7 +84,9 @@ export async function planPage(scope: Scope, classId: string, asked: Asked): Pro
     meetings(db, scope, classId),
     listGear(db, scope),
   ]);
-  const plain = drills.filter((d) => d.parent_id === null && d.verdict !== "broken");
+  // The ladder of a drill with errors is made of its sound rows; where it has none that is said then.
+  const roots = drills.filter((d) => d.parent_id === null);
+  const plain = roots.filter((d) => d.verdict !== "broken");
   const ladderId = asked.drill ? null : (asked.ladder ?? kept?.ladder ?? lesson.ladder_id);
   const ladder = ladders.find((l) => l.id === ladderId) ?? null;
   const drillId = ladder?.drill_id ?? asked.drill ?? kept?.drill ?? plain[0]?.id ?? "";
@@ -110,7 +112,7 @@ export async function planPage(scope: Scope, classId: string, asked: Asked): Pro
     over: isOver(lesson),
     people: peopleHere(students, presence, { kept, family, day: lesson.held_on }),
     ladders,
-    drills: plain.map(({ id, title }) => ({ id, title })),
+    drills: roots.map(({ id, title }) => ({ id, title })),
     chosen: {
       ladder: ladder?.id ?? null,
       drill: drillId,
