@@ -56,7 +56,11 @@ export const lineTexts = (
 ): string[] => {
   const named = (ids: readonly string[]) =>
     ids.map((id) => `${nameOf(id)}${["\u2212", "", "+"][stepFor(levelOf(id)) + 1]!}`).join(", ");
-  return lines.flatMap(({ stays, moves }) => [`Stays: ${named(stays)}`, `Moves on: ${named(moves)}`]);
+  return lines.flatMap(({ stays, moves }) =>
+    stays.length + moves.length <= 3
+      ? [`Together: ${named([...stays, ...moves])}`]
+      : [`Stays: ${named(stays)}`, `Moves on: ${named(moves)}`],
+  );
 };
 
 export function sheetBlocks(plan: Plan, nameOf: (id: string) => string): SheetBlock[] {

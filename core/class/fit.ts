@@ -7,7 +7,8 @@ import type { Pair } from "../pairs/pairs.ts";
 import type { School } from "../policy/school.ts";
 import { GUEST_LEVEL, type Person } from "../pairs/score.ts";
 import { apartInWords } from "./apart.ts";
-import { limitsAgainst } from "./limits.ts";
+import { limitsAgainst, wantsNoCloseTouch } from "./limits.ts";
+import { listed } from "../vary/change-words.ts";
 import { rolesIn } from "./roles.ts";
 import { CONTACTS } from "../score/header.ts";
 import { parse } from "../score/parse.ts";
@@ -169,7 +170,7 @@ function onRung(rung: PlanRung, { pair, seats, bodyOf, school }: SeatsOfPair) {
   const [begin, ...later] = seats;
   const checked = checkFor(score, school, bodies(begin!));
   const against = refusals(checked, pair);
-  const notes = asides(checked, pair, begin!);
+  const notes = asides(checked, pair);
   const apart = apartOf(checked);
   for (const others of later) {
     const name = others[0].name;
@@ -205,16 +206,16 @@ function refusals(checked: Checked, pair: Pair): string[] {
 const membersOf = ({ a, b, c }: Pair): readonly Person[] => (c ? [a, b, c] : [a, b]);
 
 /** What is no reason for another rung but is said on the card. */
-function asides({ header, findings }: Checked, pair: Pair, seats: Seats): string[] {
+function asides({ header, findings }: Checked, pair: Pair): string[] {
   const notes: string[] = [];
   if (pair.noContact && header.contact !== "none") notes.push("Without contact: the weight gap is too large.");
   if ([pair.a, pair.b].some((p) => p.minor) && (header.contact === "medium" || header.contact === "full"))
     notes.push("A minor: touch only.");
+  // Roles change: it holds for whoever of them asks for it.
+  const asked = membersOf(pair).filter(({ minor, limits }) => minor || wantsNoCloseTouch(limits));
   for (const { rule, message } of findings)
     if (rule === "close-touch")
-      notes.push(
-        message.replace(/^For ([ABC])/, (_, actor: string) => `For ${seats["ABC".indexOf(actor)]?.name ?? actor}`),
-      );
+      notes.push(message.replace(/^For [ABC]/, `For ${listed(asked.map(({ name }) => name))}`));
   for (const p of membersOf(pair))
     if (p.height === null) notes.push(`The height of ${p.name} is not known: checked for 175 cm.`);
   return notes;

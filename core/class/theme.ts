@@ -24,7 +24,8 @@ function partsOf(move: Move): readonly string[] {
   if (needsWeapon(move)) return ["wrists", "forearms"];
   if (move.goesDown || move.lowers) return ["hips", "neck"];
   if (move.cycle) return ["shoulders", "forearms"];
-  if (move.contact) return ["forearms"];
+  if (move.contact || move.energy) return ["forearms"];
+  if (move.answer?.some(({ by }) => by === "energy")) return ["shoulders"];
   if (move.attack) return move.limb.includes("leg") ? ["hips", "backs of the legs"] : ["shoulders"];
   if (move.group === "footwork") return ["calves"];
   if (move.group === "leg defence") return ["hips"];

@@ -233,9 +233,10 @@ function stepTitle(titles: readonly string[], before: number, rung: number): str
     .filter((title) => !/^(?:A bit faster|Slower|Now at|Back to)/.test(title))
     .map((title) => title.replace(/\. (?:No |One |Not |Only |Nothing |Slow).*$/, ""));
   const [first, ...more] = [...skipped, titles[rung]!];
-  const all = [first!, ...more.map((title) => title.replace(/^[A-Z](?=[a-z])/, (letter) => letter.toLowerCase()))].join(
-    "; ",
-  );
+  const all = [
+    first!,
+    ...more.map((title) => title.replace(/^(?:[A-Z](?=[a-z])|A(?= bit ))/, (letter) => letter.toLowerCase())),
+  ].join("; ");
   return before < 0 || all.length > MOST_LETTERS ? titles[rung]! : all;
 }
 const MOST_LETTERS = 90;

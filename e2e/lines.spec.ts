@@ -1,0 +1,47 @@
+/** A large class in lines, a circuit and a game, a part of a drill; everybody unticked by a slip. */
+import { expect, test, type Page } from "@playwright/test";
+import { expectAccessible, faultsOf } from "./helpers.ts";
+
+async function newClass(page: Page, name: string, day: string): Promise<string> {
+  await page.goto("/term");
+  await page.getByRole("button", { name: "Add a class" }).click();
+  const dialog = page.getByRole("dialog");
+  await dialog.getByRole("textbox", { name: "Name" }).fill(name);
+  await dialog.getByLabel("Day").fill(day);
+  await dialog.getByRole("button", { name: "Save" }).click();
+  await page.getByRole("link", { name }).click();
+  await page.getByRole("button", { name: "Everybody" }).click();
+  await expect(page.getByText(/15 of \d+ are here/)).toBeVisible();
+  return new URL(page.url()).pathname;
+}
+
+test("fifteen people stand in lines; a circuit and a game are added and stay", async ({ page }) => {
+  const faults = faultsOf(page);
+  const path = await newClass(page, "Lines", "2027-03-17");
+  await page.getByRole("button", { name: "Nobody" }).click();
+  await page.getByRole("button", { name: "Take it back: 15 were here" }).click();
+  await expect(page.getByText(/15 of \d+ are here/)).toBeVisible();
+  await page.goto(`${path}/plan`);
+  await page.getByRole("combobox", { name: "We work on" }).click();
+  await page.getByRole("option", { name: "One slow blow, then you", exact: true }).click();
+  await expect(page).toHaveURL(/ladder=/, { timeout: 30_000 });
+  const lines = page.getByRole("region", { name: "The lines" });
+  await expect(lines).toContainText("Moves on:", { timeout: 30_000 });
+  await page.getByRole("combobox", { name: "Partners change" }).click();
+  await page.getByRole("option", { name: "by name" }).click();
+  await expect(lines).toHaveCount(0, { timeout: 30_000 });
+  await page.getByRole("button", { name: "Add a circuit" }).click();
+  await page.getByRole("button", { name: "Add a game…" }).click();
+  await page.getByRole("menuitem", { name: "Knee tag" }).click();
+  const blocks = page.getByRole("list", { name: "Blocks" });
+  await expect(blocks.getByRole("textbox", { name: /What is done/ }).filter({ hasText: "Knee tag" })).toHaveCount(1);
+  await expect(page.getByText("Saved.", { exact: false })).toBeVisible({ timeout: 30_000 });
+  await expectAccessible(page);
+  await page.goto(`${path}/plan`);
+  await expect(blocks.getByRole("textbox").filter({ hasText: /Circuit of \d stations/ })).toHaveCount(1);
+  await expect(page.getByRole("combobox", { name: "Partners change" })).toHaveText("by name");
+  await page.goto(`${path}/sheet`);
+  await expect(page.getByText(/^Before you begin: nails short/)).toBeVisible();
+  await expect(page.getByText(/^To take home/)).toBeVisible({ timeout: 30_000 });
+  expect(faults).toEqual([]);
+});
