@@ -31,7 +31,7 @@ test("a link shows the rounds by first names without signing in, until it is end
   await expect(seen.getByText(/^[AB]: .*\. [AB]: /).first()).toBeVisible();
   expect(await seen.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true);
   await page.goto(`${lesson}/sheet`);
-  await expect(page.getByRole("group", { name: "Page 1 of 2" })).toBeVisible();
+  await expect(page.getByRole("group", { name: "Page 1 of" })).toBeVisible();
   await page.goto(`${lesson}/wall`);
   await expect(page.getByRole("img", { name: "Code: your rounds on your phone" })).toBeVisible();
   await page.goto(`${lesson}/phones`);
