@@ -303,7 +303,7 @@ function CrossingDrawing({
         fill="none"
         stroke={palette.partner[e.feeder]}
         strokeWidth={2}
-        strokeDasharray={e.answer === "" ? "5 5" : undefined}
+        strokeDasharray={e.answer === "" && !crossing.alone ? "5 5" : undefined}
       />
       <circle cx={toX} cy={toY} r={12} fill={palette.background.default} />
       <RingShape verdict={e.verdict} x={toX} y={toY} r={9} colour={verdictColour(e.verdict)} />
@@ -311,7 +311,7 @@ function CrossingDrawing({
         {shorten(e.feed)}
       </text>
       <text x={toX} y={answerY} fontSize={14.5} textAnchor="middle" fill={palette.partner[e.responder]}>
-        {shorten(e.answer || "no answer")}
+        {crossing.alone ? "" : shorten(e.answer || "no answer")}
       </text>
     </CrossingButton>
   );

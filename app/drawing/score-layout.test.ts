@@ -116,3 +116,10 @@ test("arrow keys walk through the crossings and stop at the ends", () => {
   expect(next(key(0, 0), "End")).toBe(key(1, 0));
   expect(next(key(1, 0), "x")).toBeNull();
 });
+test("who works alone has one strand, and nothing is said to be unanswered", () => {
+  const [stave] = staves("kind: solo\n\nA jab, cross");
+  expect(stave!.strands.map(({ actor }) => actor)).toEqual(["A"]);
+  expect(stave!.starts).toHaveLength(1);
+  expect(stave!.crossings[0]).toMatchObject({ alone: true });
+  expect(stave!.crossings[0]!.toY).toBe(stave!.crossings[0]!.fromY);
+});

@@ -34,6 +34,8 @@ export interface Crossing {
   readonly toY: number;
   /** True where the feed goes upwards. */
   readonly rises: boolean;
+  /** Somebody does it by themselves: nobody answers. */
+  readonly alone: boolean;
 }
 export interface ReturnLine {
   readonly key: string;
@@ -83,13 +85,14 @@ export interface Stave {
 const gap = (metres: number): number => Math.min(MAX_GAP, Math.max(MIN_GAP, metres * SCALE));
 
 /** What of a view the staves are made from. */
-export type DrawnView = Pick<ScoreView, "exchanges" | "blocks" | "wrong" | "notes">;
+export type DrawnView = Pick<ScoreView, "exchanges" | "blocks" | "wrong" | "notes" | "kind">;
 
 /** One stave for each line of the score; exchanges of one line follow each other in time. */
 export function scoreStaves(view: DrawnView): Stave[] {
   const staves: Stave[] = [];
   let section: string | null = null;
-  const groups = [...byRow(view.exchanges), ...byRow(view.wrong)].sort((a, b) => a[0]!.row - b[0]!.row);
+  const drawn = (all: readonly ExchangeView[]) => (view.kind === "solo" ? all.map(alone) : all);
+  const groups = [...byRow(drawn(view.exchanges)), ...byRow(drawn(view.wrong))].sort((a, b) => a[0]!.row - b[0]!.row);
   for (const group of groups) {
     const first = group[0]!;
     const rails = railsAt(view.blocks, first.row);
@@ -98,6 +101,13 @@ export function scoreStaves(view: DrawnView): Stave[] {
     section = first.section;
   }
   return staves;
+}
+
+/** Who works alone has no strand beside theirs. */
+function alone(exchange: ExchangeView): ExchangeView {
+  const own = (strands: readonly StrandView[]) => strands.filter(({ actor }) => actor === exchange.feeder);
+  const { before, after } = exchange.strands;
+  return { ...exchange, strands: { ...exchange.strands, before: own(before), after: own(after) } };
 }
 
 function byRow(exchanges: readonly ExchangeView[]): ExchangeView[][] {
@@ -246,7 +256,9 @@ function drawLane(lane: Lane, laneIndex: number, place: LanePlace, drawn: Drawn)
       fromX: x + STEP * LEAVES,
       fromY: before[from]!,
       toX: x + STEP * MEETS,
-      toY: e.meets ? (after[from]! + after[to]!) / 2 : after[to]!,
+      // Alone it stays on the own strand.
+      toY: e.meets ? (after[from]! + after[to]!) / 2 : (after[to] ?? after[from]!),
+      alone: to < 0,
     });
     drawn.marks.push(...marksOf(e, known, after, { x: x + STEP * MEETS, lane: `${laneIndex}` }));
     known = e.strands.after;
