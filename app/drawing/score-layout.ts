@@ -258,7 +258,7 @@ function drawLane(lane: Lane, laneIndex: number, place: LanePlace, drawn: Drawn)
       toX: x + STEP * MEETS,
       // Alone it stays on the own strand.
       toY: e.meets ? (after[from]! + after[to]!) / 2 : (after[to] ?? after[from]!),
-      alone: to < 0,
+      alone: actors.length === 1,
     });
     drawn.marks.push(...marksOf(e, known, after, { x: x + STEP * MEETS, lane: `${laneIndex}` }));
     known = e.strands.after;
