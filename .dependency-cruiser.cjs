@@ -23,6 +23,7 @@ const ROOMS = [
   "pairs",
   "people",
   "class",
+  "floor",
   "formats",
 ];
 
