@@ -34,5 +34,8 @@ export default [
   ]),
   // Seen from across the hall: without the places.
   route("class/:id/wall", "routes/wall.tsx"),
+  route("class/:id/floor", "routes/floor.tsx"),
+  route("class/:id/floor/live", "routes/floor-live.ts"),
+  route("class/:id/floor/items", "routes/floor-items.ts"),
   route("search", "routes/search.ts"),
 ] satisfies RouteConfig;

@@ -8,6 +8,7 @@ import { RouterContextProvider } from "react-router";
 import { closePool, databaseAnswers } from "#db/pool.ts";
 import { closeThreads } from "./checks/pool.ts";
 import { allowedHosts, knownHost, ownWrites } from "./doors.ts";
+import { closeLive } from "./floor/live.ts";
 import { judgeOlder } from "./judging.ts";
 import { nonceContext, scopeContext } from "./context.ts";
 import { scopeOf } from "./scope.ts";
@@ -15,7 +16,7 @@ import { linksOnly, openLink } from "./share/door.ts";
 
 /** Ends what the application holds open. */
 export const close = async (): Promise<void> => {
-  await Promise.all([closePool(), closeThreads()]);
+  await Promise.all([closeLive(), closePool(), closeThreads()]);
 };
 
 export const app = express();

@@ -24,6 +24,7 @@ import {
 } from "#db/classes.ts";
 import { listPresence, type PresentTonight } from "#db/attendance.ts";
 import { getDrill, listDrills } from "#db/drills.ts";
+import { notCleared } from "#db/incidents.ts";
 import { listLadders } from "#db/ladders.ts";
 import { listEverybody, listGear, listWishes, type Student } from "#db/people.ts";
 import { db } from "#db/pool.ts";
@@ -70,11 +71,31 @@ function secondOf<L extends { readonly id: string }>(
   return ladders.find((one) => one.id === id && one.id !== first.id) ?? null;
 }
 
+/** The rungs of one theme or two, with what is said with each. */
+async function workOf(
+  scope: Scope,
+  first: Parameters<typeof rungsOf>[1],
+  second: { readonly id: string; readonly drill_id: string } | null,
+) {
+  const more = second ? await rungsOf(scope, { ladder: second.id, drill: second.drill_id }) : [];
+  const rungs: RungChoice[] = [
+    ...(await rungsOf(scope, first)),
+    ...more.map((rung) => ({ ...rung, theme: 1 as const })),
+  ];
+  const words = await compute(
+    "words",
+    rungs.map(({ text, operator, theme }) => ({ text, operator, ...(theme ? { theme } : {}) })),
+    await settingsOf(scope),
+  );
+  return { rungs, words };
+}
+
 /** Everything that a plan rests on; null where the class is not there. */
 export async function planPage(scope: Scope, classId: string, asked: Asked): Promise<PlanPage | null> {
   const lesson = await getClass(db, scope, classId);
   if (!lesson) return null;
-  const [students, presence, ladders, drills, kept, wishes, met, gear] = await Promise.all([
+  const [hurt, students, presence, ladders, drills, kept, wishes, met, gear] = await Promise.all([
+    notCleared(db, scope),
     listEverybody(db, scope),
     listPresence(db, scope, classId),
     listLadders(db, scope),
@@ -91,18 +112,7 @@ export async function planPage(scope: Scope, classId: string, asked: Asked): Pro
   const ladder = ladders.find((l) => l.id === ladderId) ?? null;
   const drillId = ladder?.drill_id ?? asked.drill ?? kept?.drill ?? plain[0]?.id ?? "";
   const second = ladder && secondOf(ladders, ladder, asked, kept);
-  const rungs = [
-    ...(await rungsOf(scope, { ladder: ladder?.id ?? null, drill: drillId })),
-    ...(second ? await rungsOf(scope, { ladder: second.id, drill: second.drill_id }) : []).map((rung) => ({
-      ...rung,
-      theme: 1 as const,
-    })),
-  ];
-  const words = await compute(
-    "words",
-    rungs.map(({ text, operator, theme }) => ({ text, operator, ...(theme ? { theme } : {}) })),
-    await settingsOf(scope),
-  );
+  const { rungs, words } = await workOf(scope, { ladder: ladder?.id ?? null, drill: drillId }, second);
   const before = ladder && !second ? await planBefore(db, scope, { day: lesson.held_on, ladder: ladder.id }) : null;
   const base = drillId ? await getDrill(db, scope, drillId) : null;
   const parts = base ? sectionsOf(parse(base.revision.text)) : [];
@@ -110,7 +120,9 @@ export async function planPage(scope: Scope, classId: string, asked: Asked): Pro
   return {
     lesson,
     over: isOver(lesson),
-    people: peopleHere(students, presence, { kept, family, day: lesson.held_on }),
+    people: peopleHere(students, presence, { kept, family, day: lesson.held_on }).map((one) =>
+      hurt.has(one.id) ? { ...one, limits: [...one.limits, NOT_CLEARED] } : one,
+    ),
     ladders,
     drills: roots.map(({ id, title }) => ({ id, title })),
     chosen: {
@@ -133,6 +145,9 @@ export async function planPage(scope: Scope, classId: string, asked: Asked): Pro
     names: Object.fromEntries(students.map((s) => [s.id, s.name])),
   };
 }
+
+/** After a blow to the head, until an adult in charge has said so. */
+const NOT_CLEARED = "no contact: a blow to the head, not cleared yet";
 
 /** Everybody who is here, for the rounds for which they are. */
 function peopleHere(

@@ -240,6 +240,9 @@ const Ways = ({ lesson }: { readonly lesson: string }) => (
     <Button variant="outlined" component={Link} to={`/class/${lesson}`}>
       Who is here
     </Button>
+    <Button variant="outlined" component={Link} to={`/class/${lesson}/floor`}>
+      Run it
+    </Button>
     <Button variant="outlined" component={Link} to={`/class/${lesson}/wall`}>
       On the wall
     </Button>

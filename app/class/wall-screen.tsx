@@ -17,6 +17,7 @@ import { PartnerMark } from "../ui/marks.tsx";
 import { Notice } from "../ui/parts.tsx";
 import { Row, Rows } from "../ui/rows.tsx";
 import { NOT_ON_PAPER } from "../ui/theme.ts";
+import { useAwake } from "../ui/use-awake.ts";
 import { useAnswer } from "../workers/use-answer.ts";
 
 export function WallScreen({ page, link = null }: { page: PlanPage; link?: PhoneLink | null }) {
@@ -213,22 +214,4 @@ function FullScreen() {
       Full screen
     </Button>
   );
-}
-
-/** Keeps the screen on while the wall is seen, where the device lets it. */
-function useAwake(): void {
-  useEffect(() => {
-    let lock: WakeLockSentinel | null = null;
-    const hold = async () => {
-      if (document.visibilityState !== "visible" || !("wakeLock" in navigator)) return;
-      // Refused on a low battery: the wall is seen all the same.
-      lock = await navigator.wakeLock.request("screen").catch(() => null);
-    };
-    void hold();
-    document.addEventListener("visibilitychange", hold);
-    return () => {
-      document.removeEventListener("visibilitychange", hold);
-      void lock?.release();
-    };
-  }, []);
 }

@@ -1,0 +1,114 @@
+/** Somebody is hurt, or comes late: a tap for who, and one for what. */
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Dialog from "@mui/material/Dialog";
+import DialogActions from "@mui/material/DialogActions";
+import DialogContent from "@mui/material/DialogContent";
+import DialogTitle from "@mui/material/DialogTitle";
+import { useEffect, useState } from "react";
+import { useFetcher } from "react-router";
+import type { NewIncident } from "#db/incidents.ts";
+import type { action } from "../routes/floor.tsx";
+import { Notice } from "../ui/parts.tsx";
+
+interface Somebody {
+  readonly id: string;
+  readonly name: string;
+}
+const BIG = { minHeight: 56, justifyContent: "flex-start" } as const;
+
+/** What is done first, whatever it was. Common practice, no source; local rules and whoever gives first aid come before it. */
+const FIRST: Readonly<Record<NewIncident["place"], string>> = {
+  head: "Out of contact tonight, and until an adult in charge clears it. Sit them down, do not leave them alone. Sick, confused, a headache that grows: get a doctor.",
+  blood: "Stop, cover the wound, clean floor and gear, change gloves. On only when it is covered and dry.",
+  other: "Their clock stops. Look at it with them; on only if they want to and you would let them.",
+};
+const WORDS: Readonly<Record<NewIncident["place"], string>> = { head: "Head", blood: "Blood", other: "Something else" };
+
+interface HurtProps {
+  readonly people: readonly Somebody[];
+  readonly round: number | null;
+  readonly onHurt: (incident: Omit<NewIncident, "id" | "at">) => void;
+  readonly onClose: () => void;
+}
+
+export function HurtDialog({ people, round, onHurt, onClose }: HurtProps) {
+  const [who, setWho] = useState<Somebody | null>(null);
+  const [place, setPlace] = useState<NewIncident["place"] | null>(null);
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="hurt-title">
+      <DialogTitle id="hurt-title">{who ? `${who.name}: what is it?` : "Who is hurt?"}</DialogTitle>
+      <DialogContent>
+        {place && <Notice tone="trouble">{FIRST[place]}</Notice>}
+        {place && (
+          <Box sx={{ pt: 1 }}>
+            It is noted, and the rounds to come are planned without them. Write down what happened in the log, when
+            there is time.
+          </Box>
+        )}
+        {!place && (
+          <Box sx={{ display: "grid", gap: 1, gridTemplateColumns: { xs: "1fr", sm: "1fr 1fr" } }}>
+            {who === null
+              ? people.map((one) => (
+                  <Button key={one.id} variant="outlined" sx={BIG} onClick={() => setWho(one)}>
+                    {one.name}
+                  </Button>
+                ))
+              : (["head", "blood", "other"] as const).map((one) => (
+                  <Button
+                    key={one}
+                    variant="outlined"
+                    color={one === "head" ? "error" : "primary"}
+                    sx={BIG}
+                    onClick={() => {
+                      setPlace(one);
+                      onHurt({ student_id: who.id, place: one, round });
+                    }}
+                  >
+                    {WORDS[one]}
+                  </Button>
+                ))}
+          </Box>
+        )}
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>{place ? "Done" : "Nobody"}</Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
+
+export function LateDialog({ away, onClose }: { readonly away: readonly Somebody[]; readonly onClose: () => void }) {
+  const fetcher = useFetcher<typeof action>();
+  useEffect(() => {
+    if (fetcher.data?.kind === "ok") onClose();
+  }, [fetcher.data, onClose]);
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="late-title">
+      <DialogTitle id="late-title">Who has come?</DialogTitle>
+      <DialogContent>
+        {fetcher.data && "message" in fetcher.data && <Notice tone="trouble">{fetcher.data.message}</Notice>}
+        <Box sx={{ pb: 1, color: "text.secondary" }}>
+          They warm up alone for five minutes, and are in from the next round on.
+        </Box>
+        <Box sx={{ display: "grid", gap: 1, gridTemplateColumns: { xs: "1fr", sm: "1fr 1fr" } }}>
+          {away.map(({ id, name }) => (
+            <Button
+              key={id}
+              variant="outlined"
+              sx={BIG}
+              disabled={fetcher.state !== "idle"}
+              onClick={() => void fetcher.submit({ intent: "late", student: id }, { method: "post" })}
+            >
+              {name}
+            </Button>
+          ))}
+          {away.length === 0 && <Box>Everybody of the school is here.</Box>}
+        </Box>
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Nobody</Button>
+      </DialogActions>
+    </Dialog>
+  );
+}

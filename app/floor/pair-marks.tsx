@@ -1,0 +1,194 @@
+/** What was seen of the pairs of a round: one tap chooses a pair, one says what. Not seen is not clean. */
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Chip from "@mui/material/Chip";
+import { useState } from "react";
+import { rungsOf } from "#core/class/pair-rungs.ts";
+import type { PlannedPair } from "#core/class/plan.ts";
+import { FAULT, MARKS, markWord, TAKEN_OUT, unseenFirst, type Mark, type MarkRole } from "#core/floor/marks.ts";
+import type { Segment } from "#core/floor/timeline.ts";
+import type { PlanPage } from "#server/views.ts";
+import { membersOf } from "../class/members.ts";
+import { PartnerMark } from "../ui/marks.tsx";
+import { Row, Rows } from "../ui/rows.tsx";
+import type { Floor } from "./use-floor.ts";
+
+interface MarksProps {
+  readonly page: PlanPage;
+  readonly kept: NonNullable<PlanPage["kept"]>;
+  readonly segment: Segment;
+  readonly floor: Floor;
+}
+
+export function PairMarks({ page, kept, segment, floor }: MarksProps) {
+  const [open, setOpen] = useState<string | null>(null);
+  // In a rest one still writes down what was seen in the round before it.
+  const round = segment.kind === "rest" ? segment.round! - 1 : segment.round!;
+  const pairs = kept.plan.rounds[round]?.pairs ?? [];
+  const mine = floor.marks.filter((one) => one.round === round);
+  const shown = open === null ? unseenFirst(pairs, floor.marks) : pairs;
+  const unseen = pairs.filter((pair) => !mine.some(({ person }) => membersOf(pair).some(({ id }) => id === person)));
+  const see = (
+    pair: PlannedPair,
+    people: readonly { readonly id: string; readonly role: MarkRole }[],
+    mark: string,
+    text = "",
+  ) =>
+    floor.mark(
+      people.map(({ id, role }) => ({
+        ...{ round, person: id, role, mark, text, corrects: null },
+        revision: page.rungs[rungFor(pair, id)]?.revisionId ?? null,
+      })),
+    );
+  if (segment.kind === "talk" || pairs.length === 0) return null;
+  return (
+    <Box component="section" aria-label="What you saw">
+      <Box sx={{ display: "flex", alignItems: "center", gap: 1, flexWrap: "wrap" }}>
+        <Box component="h2" sx={{ typography: "h2", m: 0, flex: 1 }}>
+          What you saw in round {round + 1}
+        </Box>
+        {unseen.length > 0 && (
+          <Button
+            variant="outlined"
+            onClick={() => {
+              for (const pair of unseen)
+                see(
+                  pair,
+                  membersOf(pair).map(({ id }) => ({ id, role: "answers" })),
+                  "clean",
+                );
+            }}
+          >
+            All fine: the {unseen.length} not marked
+          </Button>
+        )}
+      </Box>
+      <Rows
+        aria-label={`Pairs of round ${round + 1}`}
+        sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", md: "1fr 1fr" }, columnGap: 3 }}
+      >
+        {shown.map((pair) => {
+          const key = `${pair.a}${pair.b}`;
+          return (
+            <Row key={key} sx={{ py: 0.5, gridColumn: open === key ? "1 / -1" : undefined }}>
+              <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", gap: 1 }}>
+                <Button
+                  variant={open === key ? "contained" : "outlined"}
+                  aria-expanded={open === key}
+                  onClick={() => setOpen(open === key ? null : key)}
+                  sx={{ minHeight: 52, justifyContent: "flex-start", flex: "0 1 auto", textAlign: "left" }}
+                >
+                  {membersOf(pair).map(({ actor, id }) => (
+                    <Box
+                      key={actor}
+                      component="span"
+                      sx={{ display: "inline-flex", alignItems: "center", gap: 0.75, mr: 1.5 }}
+                    >
+                      <PartnerMark actor={actor} size={20} />
+                      {nameOf(page, id)}
+                      {floor.hurt.has(id) ? " (hurt)" : ""}
+                    </Box>
+                  ))}
+                </Button>
+                <Seen
+                  page={page}
+                  pair={pair}
+                  marks={mine}
+                  onOut={(one) => floor.mark([{ ...one, mark: TAKEN_OUT, text: "", corrects: one.id, revision: null }])}
+                />
+              </Box>
+              {open === key && (
+                <PairOpen
+                  page={page}
+                  pair={pair}
+                  onSee={(people, mark, text) => {
+                    see(pair, people, mark, text);
+                    setOpen(null);
+                  }}
+                />
+              )}
+            </Row>
+          );
+        })}
+      </Rows>
+    </Box>
+  );
+}
+
+const nameOf = ({ names }: PlanPage, id: string): string => names[id] ?? "Former member";
+
+/** The rung on which somebody of a pair answers. */
+function rungFor(pair: PlannedPair, id: string): number {
+  const own = rungsOf(pair);
+  const place = id === pair.a ? "A" : "B";
+  return (own.find(({ who }) => who === place) ?? own[0]!).at;
+}
+
+function Seen({
+  page,
+  pair,
+  marks,
+  onOut,
+}: {
+  readonly page: PlanPage;
+  readonly pair: PlannedPair;
+  readonly marks: readonly Mark[];
+  readonly onOut: (mark: Mark) => void;
+}) {
+  const ids = membersOf(pair).map(({ id }) => id);
+  return (
+    <>
+      {marks
+        .filter(({ person }) => ids.includes(person))
+        .map((one) => (
+          <Chip
+            key={one.id}
+            label={`${nameOf(page, one.person).split(" ")[0]!}: ${markWord(one)}`}
+            onDelete={() => onOut(one)}
+            aria-label={`${nameOf(page, one.person)}, ${one.role}: ${markWord(one)}`}
+          />
+        ))}
+    </>
+  );
+}
+
+type See = (people: readonly { readonly id: string; readonly role: MarkRole }[], mark: string, text?: string) => void;
+
+/** Big marks for each of a pair as answerer and as feeder, and the fault of what they train. */
+function PairOpen({ page, pair, onSee }: { readonly page: PlanPage; readonly pair: PlannedPair; readonly onSee: See }) {
+  return (
+    <Box sx={{ display: "grid", gap: 1, py: 1 }}>
+      {membersOf(pair).map(({ actor, id }) => {
+        const fault = page.words[rungFor(pair, id)]?.fault;
+        return (
+          <Box key={actor} role="group" aria-label={nameOf(page, id)}>
+            <Box sx={{ display: "flex", alignItems: "center", gap: 1, fontWeight: 650 }}>
+              <PartnerMark actor={actor} size={22} />
+              {nameOf(page, id)}
+            </Box>
+            {(["answers", "feeds"] as const).map((role) => (
+              <Box key={role} sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "center", pt: 0.75 }}>
+                <Box sx={{ width: 72, color: "text.secondary" }}>{role}</Box>
+                {MARKS[role].map(({ id: mark, word, good }) => (
+                  <Button
+                    key={mark}
+                    variant={good ? "contained" : "outlined"}
+                    sx={{ minHeight: 52 }}
+                    onClick={() => onSee([{ id, role }], mark)}
+                  >
+                    {word}
+                  </Button>
+                ))}
+                {role === "answers" && fault && (
+                  <Button variant="outlined" sx={{ minHeight: 52 }} onClick={() => onSee([{ id, role }], FAULT, fault)}>
+                    {fault}
+                  </Button>
+                )}
+              </Box>
+            ))}
+          </Box>
+        );
+      })}
+    </Box>
+  );
+}

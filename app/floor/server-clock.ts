@@ -1,0 +1,31 @@
+/** The server's clock on this device: what is between the two, by the quickest of a few questions. */
+
+export interface Asked {
+  /** Sent and answered, ms of this device; the server's clock in the answer. */
+  readonly sent: number;
+  readonly got: number;
+  readonly server: number;
+}
+
+/** What is to be added to this device's clock, ms: half way there is taken for the moment of the answer. */
+export function offsetOf(asked: readonly Asked[]): number {
+  const [quickest] = [...asked].sort((a, b) => a.got - a.sent - (b.got - b.sent));
+  return quickest ? quickest.server - (quickest.sent + quickest.got) / 2 : 0;
+}
+
+const QUESTIONS = 5;
+
+/** Asks the server what time it is; null where it does not answer. */
+export async function askOffset(address: string): Promise<number | null> {
+  const asked: Asked[] = [];
+  for (let i = 0; i < QUESTIONS; i++) {
+    const sent = Date.now();
+    try {
+      const { now } = (await (await fetch(address, { cache: "no-store" })).json()) as { readonly now: number };
+      asked.push({ sent, got: Date.now(), server: now });
+    } catch {
+      if (asked.length === 0) return null;
+    }
+  }
+  return offsetOf(asked);
+}

@@ -1,0 +1,183 @@
+/** A running class on this device: what every device has tapped, what is on its way, and the clock that they share. */
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { useRevalidator } from "react-router";
+import { standing, type Mark } from "#core/floor/marks.ts";
+import { runningAt, type Running, type Tap, type Tapped } from "#core/floor/running.ts";
+import type { Segment } from "#core/floor/timeline.ts";
+import type { FloorNews, NewMark } from "#db/floor.ts";
+import type { NewIncident } from "#db/incidents.ts";
+import { isEmpty, NOTHING, readOutbox, send, together, without, writeOutbox, type Waiting } from "./outbox.ts";
+import { askOffset } from "./server-clock.ts";
+
+/** Until what did not arrive is sent again, and until the clocks are compared again, ms. */
+const AGAIN = 2000;
+const COMPARE = 60_000;
+/** How often the picture of the clock is drawn, ms. */
+const DRAW = 100;
+
+interface Known {
+  readonly taps: readonly FloorNews["taps"][number][];
+  readonly marks: readonly Mark[];
+}
+
+const byId = <T extends { readonly id: string }>(all: readonly T[]): T[] => [
+  ...new Map(all.map((one) => [one.id, one])).values(),
+];
+
+export interface Floor {
+  readonly running: Running;
+  readonly marks: readonly Mark[];
+  readonly hurt: ReadonlySet<string>;
+  /** The server's clock, ms. */
+  readonly now: () => number;
+  readonly tap: (tap: Tap) => void;
+  readonly mark: (marks: readonly Omit<NewMark, "id" | "at">[]) => void;
+  readonly hurtNow: (incident: Omit<NewIncident, "id" | "at">) => void;
+  /** How many things have not arrived yet. */
+  readonly waiting: number;
+  readonly isLive: boolean;
+  readonly refused: string | null;
+}
+
+export function useFloor(
+  classId: string,
+  segments: readonly Segment[],
+  begin: FloorNews & { readonly now: number },
+): Floor {
+  const [known, setKnown] = useState<Known>({ taps: begin.taps, marks: begin.marks });
+  const { waiting, add, refused } = useOutbox(classId);
+  const { now, setOffset } = useServerClock(classId, begin.now);
+  const isLive = useLive(classId, begin, (news) => {
+    setOffset(news.now);
+    setKnown((old) => ({ taps: byId([...old.taps, ...news.taps]), marks: byId([...old.marks, ...news.marks]) }));
+  });
+  const [, draw] = useState(0);
+  useEffect(() => {
+    const timer = setInterval(() => draw((n) => n + 1), DRAW);
+    return () => clearInterval(timer);
+  }, []);
+  const taps = useMemo(() => byId([...known.taps, ...waiting.taps]), [known.taps, waiting.taps]);
+  const marks = useMemo(() => standing(byId([...known.marks, ...waiting.marks])), [known.marks, waiting.marks]);
+  const clock = useMemo(
+    () => taps.flatMap(({ tap, ...one }): Tapped[] => (tap.kind === "hurt" ? [] : [{ ...one, tap }])),
+    [taps],
+  );
+  const hurt = useMemo(() => new Set(taps.flatMap(({ tap }) => (tap.kind === "hurt" ? [tap.person] : []))), [taps]);
+  const stamp = () => ({ id: crypto.randomUUID(), at: Math.round(now()) });
+  return {
+    running: runningAt(segments, clock, now()),
+    marks,
+    hurt,
+    now,
+    tap: (tap) => add({ ...NOTHING, taps: [{ ...stamp(), tap }] }),
+    mark: (seen) => add({ ...NOTHING, marks: seen.map((one) => ({ ...one, ...stamp() })) }),
+    hurtNow: (incident) =>
+      add({
+        ...NOTHING,
+        taps: [{ ...stamp(), tap: { kind: "hurt", person: incident.student_id } }],
+        incidents: [{ ...incident, ...stamp() }],
+      }),
+    waiting: waiting.taps.length + waiting.marks.length + waiting.incidents.length,
+    isLive,
+    refused,
+  };
+}
+
+/** What waits here, sent as soon as it can be. */
+function useOutbox(classId: string) {
+  const [waiting, setWaiting] = useState<Waiting>(NOTHING);
+  const [refused, setRefused] = useState<string | null>(null);
+  const now = useRef<Waiting>(NOTHING);
+  const busy = useRef(false);
+  const keep = useCallback(
+    (next: Waiting) => {
+      now.current = next;
+      writeOutbox(localStorage, classId, next);
+      setWaiting(next);
+    },
+    [classId],
+  );
+  const flush = useCallback(async () => {
+    if (busy.current || isEmpty(now.current)) return;
+    busy.current = true;
+    const sent = now.current;
+    const answer = await send(classId, sent);
+    busy.current = false;
+    if (!answer) return;
+    setRefused(answer.kind === "refused" ? answer.message : null);
+    keep(without(now.current, sent));
+    if (!isEmpty(now.current)) void flush();
+  }, [classId, keep]);
+  useEffect(() => {
+    // What was tapped before the page was loaded again comes first.
+    keep(together(readOutbox(localStorage, classId), now.current));
+    void flush();
+    const timer = setInterval(() => void flush(), AGAIN);
+    const online = () => void flush();
+    window.addEventListener("online", online);
+    return () => {
+      clearInterval(timer);
+      window.removeEventListener("online", online);
+    };
+  }, [classId, keep, flush]);
+  const add = (more: Waiting) => {
+    keep(together(now.current, more));
+    void flush();
+  };
+  return { waiting, add, refused };
+}
+
+/** The server's clock: from its answers, compared again every minute and after sleep. */
+function useServerClock(classId: string, serverNow: number) {
+  const offset = useRef(0);
+  const compared = useRef(false);
+  const rough = useRef(serverNow - Date.now());
+  useEffect(() => {
+    const compare = () =>
+      void askOffset(`/class/${classId}/floor/items`).then((found) => {
+        if (found === null) return;
+        offset.current = found;
+        compared.current = true;
+      });
+    compare();
+    const timer = setInterval(compare, COMPARE);
+    const seen = () => document.visibilityState === "visible" && compare();
+    document.addEventListener("visibilitychange", seen);
+    return () => {
+      clearInterval(timer);
+      document.removeEventListener("visibilitychange", seen);
+    };
+  }, [classId]);
+  return {
+    now: () => Date.now() + (compared.current ? offset.current : rough.current),
+    setOffset: (now: number) => {
+      if (!compared.current) rough.current = now - Date.now();
+    },
+  };
+}
+
+type LiveNews = FloorNews & { readonly now: number };
+
+/** Hears what happens on other devices; the page is loaded again where the plan is another one. True while it hears. */
+function useLive(classId: string, begin: LiveNews, onNews: (news: LiveNews) => void): boolean {
+  const [isLive, setLive] = useState(false);
+  const heard = useRef(onNews);
+  heard.current = onNews;
+  const version = useRef(begin.version);
+  const { revalidate } = useRevalidator();
+  useEffect(() => {
+    const source = new EventSource(`/class/${classId}/floor/live?since=${begin.seq}`);
+    source.onopen = () => setLive(true);
+    source.onerror = () => setLive(false);
+    source.onmessage = ({ data }: MessageEvent<string>) => {
+      const news = JSON.parse(data) as LiveNews;
+      heard.current(news);
+      if (news.version !== version.current) {
+        version.current = news.version;
+        void revalidate();
+      }
+    };
+    return () => source.close();
+  }, [classId]); // eslint-disable-line react-hooks/exhaustive-deps
+  return isLive;
+}

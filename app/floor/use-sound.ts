@@ -1,0 +1,65 @@
+/** What is heard while a class runs: each sound once, at its moment, however often the page draws. */
+import { useEffect, useRef, useState } from "react";
+import { soundsOf, type Sound } from "#core/floor/sounds.ts";
+import type { Running } from "#core/floor/running.ts";
+import type { Segment } from "#core/floor/timeline.ts";
+import { playStop, say, schedule } from "./player.ts";
+
+/** Sounds of the next moments are put on the graph ahead, ms; what is later than this is not made up for. */
+const AHEAD = 250;
+const TOO_LATE = 400;
+
+type Wanted = Parameters<typeof soundsOf>[2];
+
+export function useSound(segments: readonly Segment[], running: Running, wanted: Wanted) {
+  const [on, setOn] = useState(false);
+  const [volume, setVolume] = useState(0.8);
+  const graph = useRef<{ readonly context: AudioContext; readonly out: GainNode } | null>(null);
+  const played = useRef(new Set<string>());
+  const segment = segments[running.at];
+  const { elapsed, length, goes, stopped } = running;
+  useEffect(() => {
+    if (graph.current) graph.current.out.gain.value = volume;
+  }, [volume]);
+  useEffect(() => {
+    const { current } = graph;
+    if (!on || !current || !segment || !goes) return;
+    for (const [i, sound] of soundsOf(segment, length, wanted).entries()) {
+      const until = sound.at - elapsed;
+      const key = `${segment.id} ${i} ${sound.kind}`;
+      // A stretch that begins once more is heard once more.
+      if (until > AHEAD) played.current.delete(key);
+      if (until > AHEAD || until < -TOO_LATE || played.current.has(key)) continue;
+      played.current.add(key);
+      sounded(current, sound, until / 1000, volume);
+    }
+  });
+  useEffect(() => {
+    const { current } = graph;
+    if (on && stopped && current) playStop(current.context, current.out);
+  }, [on, stopped]);
+  /** Browsers let nothing be heard before somebody has tapped. */
+  const turn = (next: boolean) => {
+    if (next && !graph.current) {
+      const context = new AudioContext();
+      const out = context.createGain();
+      out.gain.value = volume;
+      out.connect(context.destination);
+      graph.current = { context, out };
+    }
+    void graph.current?.context.resume();
+    setOn(next);
+  };
+  return { on, turn, volume, setVolume };
+}
+
+function sounded(
+  { context, out }: { readonly context: AudioContext; readonly out: GainNode },
+  sound: Sound,
+  inSeconds: number,
+  volume: number,
+): void {
+  schedule(context, out, sound, context.currentTime + Math.max(0, inSeconds));
+  if (sound.kind === "call") say(sound.word, volume);
+  if (sound.kind === "switch") say("switch", volume);
+}

@@ -1,0 +1,24 @@
+/** Where devices send what was tapped and seen in a running class. */
+import { scopeContext } from "#server/context.ts";
+import { takeItems } from "#server/floor/items.ts";
+import { idIn } from "#server/forms.ts";
+import { explain } from "#server/respond.ts";
+import type { Route } from "./+types/floor-items.ts";
+
+/** The server's clock, for devices that set theirs by it. */
+export const loader = () => Response.json({ now: Date.now() }, { headers: { "Cache-Control": "no-store" } });
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  try {
+    const form = await request.formData();
+    const items = form.get("items");
+    return Response.json(
+      await takeItems(context.get(scopeContext), idIn(params.id), typeof items === "string" ? items : undefined),
+    );
+  } catch (error) {
+    if (error instanceof Response) return error;
+    const said = explain(error);
+    if (!said) throw error;
+    return Response.json({ message: said.message }, { status: said.status });
+  }
+}

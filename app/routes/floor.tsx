@@ -1,0 +1,53 @@
+import { planPage } from "#server/class-plan.ts";
+import { scopeContext } from "#server/context.ts";
+import { withLateComer } from "#server/floor/again.ts";
+import { writeRun } from "#server/floor/items.ts";
+import { idIn } from "#server/forms.ts";
+import { notFound, reading, refused, writing } from "#server/respond.ts";
+import { floorSince } from "#db/floor.ts";
+import { listStudents } from "#db/people.ts";
+import { db } from "#db/pool.ts";
+import type { Route } from "./+types/floor.tsx";
+import { FloorScreen } from "../floor/floor-screen.tsx";
+import { WITHOUT_FRAME } from "../ui/frame.tsx";
+import { RouteTrouble } from "../ui/trouble.tsx";
+
+export const handle = WITHOUT_FRAME;
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: `Floor: ${loaderData?.page.lesson.title ?? "class"} · Vicissor` },
+];
+
+export function loader({ params, context }: Route.LoaderArgs) {
+  return reading(async () => {
+    const scope = context.get(scopeContext);
+    const id = idIn(params.id);
+    // Rounds that ended while nobody looked are written down first.
+    await writeRun(scope, id, Date.now());
+    const [page, news, everybody] = await Promise.all([
+      planPage(scope, id, { ladder: null, drill: null }),
+      floorSince(db, scope, id, 0),
+      listStudents(db, scope),
+    ]);
+    if (!page || !news) throw notFound("This class is not here.");
+    const here = new Set(page.people.filter(({ until }) => until === null).map((one) => one.id));
+    const away = everybody.filter((one) => !here.has(one.id)).map(({ id: who, name }) => ({ id: who, name }));
+    return { page, news: { ...news, now: Date.now() }, away };
+  });
+}
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  return writing(request, async (fields) => {
+    if (fields.intent !== "late") return refused("This page is older than the application. Load it again.");
+    const trouble = await withLateComer(context.get(scopeContext), idIn(params.id), idIn(fields.student));
+    return trouble ?? { kind: "ok" as const };
+  });
+}
+
+export default function Floor({ loaderData }: Route.ComponentProps) {
+  return <FloorScreen {...loaderData} />;
+}
+
+export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
+  return <RouteTrouble error={error} />;
+}
