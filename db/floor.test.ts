@@ -1,0 +1,161 @@
+/** The running class in the database: each tap once, in one order for everybody, and what is run written down. */
+import { randomUUID } from "node:crypto";
+import { NOBODY } from "#core/people/testing.ts";
+import { defaultSchool } from "#core/policy/school.ts";
+import { TAKEN_OUT } from "#core/floor/marks.ts";
+import { timeline } from "#core/floor/timeline.ts";
+import { keepPlan, planPage } from "#server/class-plan.ts";
+import { withLateComer } from "#server/floor/again.ts";
+import { takeItems } from "#server/floor/items.ts";
+import { closeLive, liveStream } from "#server/floor/live.ts";
+import { ladderFor } from "#server/grow-ladder.ts";
+import { revisionInput } from "#server/revision-input.ts";
+import { setPresence } from "./attendance.ts";
+import { createClass, getPlan, listPairs } from "./classes.ts";
+import { createDrill } from "./drills.ts";
+import { addFloor, floorSince, type FloorItems } from "./floor.ts";
+import { clearIncident, listIncidents, noteIncident } from "./incidents.ts";
+import { insertStudents } from "./people.ts";
+import { closePool, db } from "./pool.ts";
+import { newSchool } from "./testing.ts";
+import type { Scope } from "./scope.ts";
+
+const NONE: FloorItems = { taps: [], marks: [], incidents: [] };
+const TEXT = "title: Jab\ntempo: 40%\n\nA jab -> B slip out, cross\nA cross -> B parry, cross\n";
+let scope: Scope;
+let people: string[];
+let lesson: string;
+
+/** A planned evening of five, today. */
+beforeEach(async () => {
+  scope = await newSchool();
+  people = Array.from({ length: 6 }, () => randomUUID());
+  await insertStudents(
+    scope,
+    people.map((id, i) => ({ ...NOBODY, id, name: `P${i}` })),
+  );
+  const drill = randomUUID();
+  await createDrill(scope, { id: drill, input: revisionInput(randomUUID(), TEXT, defaultSchool()), lineage: null });
+  lesson = randomUUID();
+  const today = new Date().toISOString().slice(0, 10);
+  await createClass(db, scope, { id: lesson, held_on: today, title: "Evening", minutes: 60 });
+  for (const id of people.slice(0, 5))
+    await setPresence(db, scope, lesson, { student_id: id, from_round: 0, until_round: null });
+  const ladder = await ladderFor(scope, drill);
+  if (!("id" in ladder)) throw new Error(ladder.message);
+  const { lesson: row, chosen } = (await planPage(scope, lesson, { ladder: ladder.id, drill: null }))!;
+  const decided = { ...chosen, version: row.version, clock: { round: 60, change: 30, rest: 15 }, blocks: null };
+  await keepPlan(scope, lesson, JSON.stringify({ ...decided, locked: [], ran: [] }));
+});
+afterAll(async () => {
+  await closeLive();
+  await closePool();
+});
+
+const tap = (kind: "start" | "pause" | "stop", at = Date.now()) => ({ id: randomUUID(), at, tap: { kind } });
+const send = (items: Partial<FloorItems>) => takeItems(scope, lesson, JSON.stringify({ ...NONE, ...items }));
+const mark = (more: object = {}) => ({
+  ...{ id: randomUUID(), at: Date.now(), round: 0, person: people[0]!, role: "answers" as const, mark: "clean" },
+  ...{ text: "", corrects: null, revision: null },
+  ...more,
+});
+
+test("what is sent twice, or by two devices at once, is there once and in one order", async () => {
+  const all = Array.from({ length: 40 }, () => tap("pause"));
+  await Promise.all([...all, ...all].map((one) => addFloor(scope, lesson, { ...NONE, taps: [one] })));
+  const news = (await floorSince(db, scope, lesson, 0))!;
+  expect(news.taps.map(({ id }) => id).sort()).toEqual(all.map(({ id }) => id).sort());
+  const half = (await floorSince(db, scope, lesson, news.seq - 1))!;
+  expect(half.taps.length + half.marks.length).toBeLessThanOrEqual(1);
+  expect((await floorSince(db, scope, lesson, news.seq))!.taps).toEqual([]);
+  expect(await floorSince(db, await newSchool(), lesson, 0)).toBeNull();
+});
+test("a device whose clock runs ahead taps now; what is no tap is refused in words", async () => {
+  const ahead = tap("start", Date.now() + 3_600_000);
+  await send({ taps: [ahead] });
+  const [kept] = (await floorSince(db, scope, lesson, 0))!.taps;
+  expect(kept!.at).toBeLessThanOrEqual(Date.now());
+  const wrong = { ...ahead, id: randomUUID(), tap: { kind: "dance" } };
+  await expect(takeItems(scope, lesson, JSON.stringify({ taps: [wrong] }))).rejects.toThrow(/Load it again/);
+});
+test("rounds that are over are written down in the plan and in the log, and never fewer", async () => {
+  const plan = (await getPlan(db, scope, lesson))!;
+  const segments = timeline(plan.plan, plan.clock);
+  const second = segments.findIndex(({ round, kind }) => round === 1 && kind === "round");
+  const seconds = segments.slice(0, second + 1).reduce((sum, one) => sum + one.seconds, 0);
+  await send({ taps: [tap("start", Date.now() - (seconds + 1) * 1000)] });
+  expect((await getPlan(db, scope, lesson))!.done).toBe(2);
+  await send({ taps: [tap("pause")] });
+  expect((await getPlan(db, scope, lesson))!.done).toBe(2);
+  const ran = await db.query<{ ran: boolean; round: number }>(
+    `select p.ran, p.round from pairs p join blocks b on b.school_id = p.school_id and b.id = p.block_id
+     where p.school_id = $1 and b.class_id = $2 and p.ran`,
+    [scope.schoolId, lesson],
+  );
+  expect(ran).toHaveLength(plan.plan.rounds.slice(0, 2).flatMap(({ pairs }) => pairs).length);
+});
+test("marks are kept, put right by another and taken out again", async () => {
+  const first = mark();
+  const late = mark({ mark: "late", corrects: first.id });
+  await send({ marks: [first] });
+  await send({ marks: [late, mark({ person: people[1]!, role: "feeds", mark: "hard" })] });
+  await send({ marks: [mark({ mark: TAKEN_OUT, corrects: late.id })] });
+  const { marks } = (await floorSince(db, scope, lesson, 0))!;
+  expect(marks.map((one) => one.mark)).toEqual(["clean", "late", "hard", TAKEN_OUT]);
+  expect(marks[1]!.corrects).toBe(first.id);
+});
+test("who is hurt is in no round to come, what was run stays, and a blow to the head is no contact until cleared", async () => {
+  const id = randomUUID();
+  const incident = { id, at: Date.now(), student_id: people[0]!, place: "head" as const, round: 0 };
+  await send({ incidents: [incident], taps: [tap("start")] });
+  await send({ incidents: [incident] });
+  const found = await listIncidents(db, scope, lesson);
+  expect(found).toHaveLength(1);
+  const plan = (await getPlan(db, scope, lesson))!;
+  const inRound = (round: number) => plan.plan.rounds[round]!.pairs.flatMap(({ a, b, c }) => [a, b, c]);
+  expect(inRound(0)).toContain(people[0]);
+  for (let round = 1; round < plan.plan.rounds.length; round++) expect(inRound(round)).not.toContain(people[0]);
+  const limits = async () =>
+    (await planPage(scope, lesson, { ladder: null, drill: null }))!.people.find((one) => one.id === people[0])!.limits;
+  expect(await limits()).toContain("no contact: a blow to the head, not cleared yet");
+  const told = { id, what: "Heads together", done: "Sat down, cold", told: "Coach", parents: true, version: 1 };
+  expect(await noteIncident(db, scope, told)).toBe(true);
+  expect(await noteIncident(db, scope, { ...told, what: "Other" })).toBe(false);
+  await clearIncident(db, scope, id, "Dr. Example");
+  expect(await limits()).toEqual([]);
+});
+test("a late comer is in from the next round on", async () => {
+  expect(await withLateComer(scope, lesson, people[5]!)).toBeNull();
+  const { plan } = (await getPlan(db, scope, lesson))!;
+  const inRound = (round: number) => plan.rounds[round]!.pairs.flatMap(({ a, b, c }) => [a, b, c]);
+  expect(inRound(0)).not.toContain(people[5]);
+  expect(inRound(1)).toContain(people[5]);
+  expect((await listPairs(db, scope, lesson)).length).toBeGreaterThan(0);
+});
+test("every device hears of a tap within half a second, and of those it missed", async () => {
+  const leave = new AbortController();
+  const heard = async (since: number, until: (text: string) => boolean) => {
+    const reader = liveStream(scope, lesson, since, leave.signal).getReader();
+    const text = new TextDecoder();
+    let all = "";
+    while (!until(all)) {
+      const { value, done } = await reader.read();
+      if (done) break;
+      all += text.decode(value);
+    }
+    return all;
+  };
+  const one = tap("start");
+  const late = tap("stop");
+  // Two watch from the beginning, and are told of what comes later.
+  const watching = [1, 2].map(() => heard(0, (text) => text.includes(late.id)));
+  await send({ taps: [one] });
+  await new Promise((done) => setTimeout(done, 300));
+  const at = Date.now();
+  await send({ taps: [late] });
+  for (const text of await Promise.all(watching)) expect(text).toContain(one.id);
+  expect(Date.now() - at).toBeLessThan(500);
+  const missed = await heard(0, (text) => text.includes(late.id));
+  expect(missed).toMatch(/^retry: 1000\n\nid: \d+\ndata: \{/);
+  leave.abort();
+});
