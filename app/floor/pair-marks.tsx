@@ -143,9 +143,9 @@ function Seen({
         .map((one) => (
           <Chip
             key={one.id}
-            label={`${nameOf(page, one.person).split(" ")[0]!}: ${markWord(one)}`}
-            onDelete={() => onOut(one)}
-            aria-label={`${nameOf(page, one.person)}, ${one.role}: ${markWord(one)}`}
+            label={`${nameOf(page, one.person).split(" ")[0]!}: ${markWord(one)} ×`}
+            onClick={() => onOut(one)}
+            aria-label={`Take back: ${nameOf(page, one.person)} ${one.role}: ${markWord(one)}`}
           />
         ))}
     </>

@@ -1,0 +1,118 @@
+/** The running class on two devices: one clock, every tap once, without a network, somebody hurt, a late comer. */
+import { expect, test, type Page } from "@playwright/test";
+import { expectAccessible, faultsOf } from "./helpers.ts";
+
+/** A class with a plan, and nobody of it away but one; its address. */
+async function planned(page: Page): Promise<string> {
+  await page.goto("/term");
+  await page.getByRole("button", { name: "Add a class" }).click();
+  const dialog = page.getByRole("dialog");
+  await dialog.getByRole("textbox", { name: "Name" }).fill("On the floor");
+  await dialog.getByLabel("Day").fill("2027-03-24");
+  await dialog.getByRole("button", { name: "Save" }).click();
+  await page.getByRole("link", { name: "On the floor" }).click();
+  await page.getByRole("button", { name: "Everybody" }).click();
+  await expect(page.getByText(/15 of \d+ are here/)).toBeVisible();
+  await page.getByRole("checkbox", { name: /Odo Lachs/ }).click();
+  await expect(page.getByText(/14 of \d+ are here/)).toBeVisible();
+  const path = new URL(page.url()).pathname;
+  await page.goto(`${path}/plan`);
+  await page.getByRole("combobox", { name: "We work on" }).click();
+  await page.getByRole("option", { name: "One slow blow, then you", exact: true }).click();
+  await expect(page).toHaveURL(/ladder=/, { timeout: 30_000 });
+  await expect(page.getByRole("list", { name: "Blocks" })).toContainText("Warm-up", { timeout: 30_000 });
+  await expect(page.getByText("Saved.", { exact: false })).toBeVisible({ timeout: 30_000 });
+  return path;
+}
+const left = async (page: Page): Promise<number> => {
+  const [minutes, seconds] = (await page.getByRole("timer").innerText()).split(":").map(Number);
+  return minutes! * 60 + seconds!;
+};
+const button = (page: Page, name: string | RegExp) => page.getByRole("button", { name });
+
+test("an evening on two devices, from the start to somebody hurt", async ({ page, context, browser }) => {
+  test.setTimeout(150_000);
+  const faults = faultsOf(page);
+  const path = await planned(page);
+  await page.getByRole("link", { name: "Run it" }).click();
+  const other = await (await browser.newContext()).newPage();
+  await other.goto(`${path}/floor`);
+  await expect(page.getByText("All devices show the same")).toBeVisible();
+  await expect(other.getByText("All devices show the same")).toBeVisible();
+
+  await test.step("the clock is one on both, and goes on when the page is loaded again", async () => {
+    await button(page, "Start").click();
+    await expect(button(other, "Pause")).toBeVisible({ timeout: 1000 });
+    await page.waitForTimeout(1500);
+    expect(Math.abs((await left(page)) - (await left(other)))).toBeLessThanOrEqual(1);
+    await other.reload();
+    await expect(button(other, "Pause")).toBeVisible();
+    expect(Math.abs((await left(page)) - (await left(other)))).toBeLessThanOrEqual(1);
+    await expectAccessible(page);
+  });
+  await test.step("all stop is on every screen until somebody says go on", async () => {
+    await button(other, "ALL STOP").click();
+    await expect(page.getByRole("alertdialog", { name: "All stop" })).toBeVisible({ timeout: 1000 });
+    await expectAccessible(page);
+    await page.getByRole("alertdialog").getByRole("button", { name: "Go on" }).click();
+    await expect(other.getByRole("alertdialog")).toHaveCount(0, { timeout: 1000 });
+  });
+  await test.step("two taps say what was seen of a pair, a third takes it back", async () => {
+    await button(page, "Next").click();
+    await button(page, "Next").click();
+    await expect(page.getByText(/Work · Round 1 of/)).toBeVisible();
+    const first = page.getByRole("list", { name: "Pairs of round 1" }).getByRole("listitem").first();
+    await first.getByRole("button").first().click();
+    await page.getByRole("button", { name: "late", exact: true }).first().click();
+    await expect(other.getByText(/: late ×$/)).toBeVisible({ timeout: 2000 });
+    await button(page, /^Take back: /)
+      .first()
+      .click();
+    await expect(other.getByText(/: late ×$/)).toHaveCount(0, { timeout: 2000 });
+    await button(page, /^All fine: the 7 not marked/).click();
+    await expect(other.getByText(/: clean ×$/)).toHaveCount(14, { timeout: 5000 });
+    await expectAccessible(page);
+  });
+  await test.step("what is tapped without a network is kept, over a closed page, and arrives once", async () => {
+    await context.setOffline(true);
+    await expect(page.getByText(/No connection: the clock goes on/)).toBeVisible({ timeout: 20_000 });
+    const before = await left(page);
+    await button(page, "A minute more").click();
+    expect((await left(page)) - before).toBeGreaterThan(55);
+    await page.waitForTimeout(500);
+    expect(
+      await page.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith("vicissor floor"))),
+    ).toHaveLength(1);
+    await context.setOffline(false);
+    await expect(page.getByText("All devices show the same")).toBeVisible({ timeout: 20_000 });
+    await expect
+      .poll(async () => Math.abs((await left(page)) - (await left(other))), { timeout: 10_000 })
+      .toBeLessThanOrEqual(1);
+    expect(
+      await page.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith("vicissor floor"))),
+    ).toEqual([]);
+  });
+  await test.step("somebody is hurt: what to do is said, and the rounds to come are without them", async () => {
+    await button(page, "Somebody hurt").click();
+    await button(page, "Edda Vire").click();
+    await button(page, "Head").click();
+    await expect(page.getByText(/Out of contact tonight, and until an adult in charge clears it/)).toBeVisible();
+    await button(page, "Done").click();
+    await expect(page.getByText("Edda Vire (hurt)")).toBeVisible();
+    await button(page, "Next").click();
+    await button(page, "Next").click();
+    const second = page.getByRole("list", { name: "Pairs of round 2" });
+    await expect(second).not.toContainText("Edda Vire", { timeout: 10_000 });
+    await expect(other.getByRole("list", { name: "Pairs of round 2" })).not.toContainText("Edda Vire");
+  });
+  await test.step("a late comer is in from the next round on", async () => {
+    await button(page, "Late comer").click();
+    await button(page, "Odo Lachs").click();
+    await expect(page.getByRole("dialog")).toHaveCount(0, { timeout: 10_000 });
+    await button(page, "Next").click();
+    await button(page, "Next").click();
+    await expect(page.getByRole("list", { name: "Pairs of round 3" })).toContainText("Odo Lachs", { timeout: 10_000 });
+  });
+  // Who is offline hears so in the console; nothing else may be said there.
+  expect(faults.filter((fault) => !/ERR_INTERNET_DISCONNECTED|Failed to load resource/.test(fault))).toEqual([]);
+});
