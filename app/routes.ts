@@ -19,6 +19,8 @@ export default [
     route("class/:id/sheet", "routes/sheet.tsx"),
     route("term", "routes/term.tsx"),
     route("term.ics", "routes/term-calendar.ts"),
+    route("log", "routes/log.tsx"),
+    route("log/file", "routes/log-file.ts"),
     route("people", "routes/people.tsx"),
     route("people.csv", "routes/people-file.ts"),
     route("answers", "routes/answers.tsx"),

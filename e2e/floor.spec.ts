@@ -69,7 +69,7 @@ test("an evening on two devices, from the start to somebody hurt", async ({ page
       .first()
       .click();
     await expect(other.getByText(/: late ×$/)).toHaveCount(0, { timeout: 2000 });
-    await button(page, /^All fine: the 7 not marked/).click();
+    await button(page, /^All fine: the \d not marked/).click();
     await expect(other.getByText(/: clean ×$/)).toHaveCount(14, { timeout: 5000 });
     await expectAccessible(page);
   });
@@ -115,4 +115,32 @@ test("an evening on two devices, from the start to somebody hurt", async ({ page
   });
   // Who is offline hears so in the console; nothing else may be said there.
   expect(faults.filter((fault) => !/ERR_INTERNET_DISCONNECTED|Failed to load resource/.test(fault))).toEqual([]);
+});
+
+test("the log shows rounds that were run; a mark is put right, a note of who was hurt is kept", async ({ page }) => {
+  const faults = faultsOf(page);
+  await page.goto("/term");
+  await page.getByRole("link", { name: "Log" }).click();
+  const rounds = page.getByRole("list", { name: /^Rounds of/ });
+  await expect(rounds.first()).toContainText(/round \d/);
+  await page.getByRole("combobox", { name: "Who" }).click();
+  await page.getByRole("option", { name: "Kester Amsel" }).click();
+  await expect(page.getByText("What Kester Amsel trained")).toBeVisible();
+  await expect(page).toHaveURL(/person=/);
+  for (const line of await rounds.first().getByRole("listitem").all()) await expect(line).toContainText("Kester Amsel");
+  const [file] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("link", { name: "Export table" }).click(),
+  ]);
+  expect(file.suggestedFilename()).toBe("log.csv");
+  const hurt = page.getByRole("region", { name: "Who was hurt" });
+  await hurt.getByRole("textbox", { name: "What happened" }).first().fill("Heads together");
+  await hurt.getByRole("button", { name: "Keep the note" }).first().click();
+  await page.reload();
+  await expect(hurt.getByRole("textbox", { name: "What happened" }).first()).toHaveValue("Heads together");
+  await hurt.getByRole("textbox", { name: "Cleared by" }).fill("Dr. Example");
+  await hurt.getByRole("button", { name: "Cleared for contact" }).click();
+  await expect(hurt.getByText("Cleared for contact by Dr. Example.")).toBeVisible();
+  await expectAccessible(page);
+  expect(faults).toEqual([]);
 });

@@ -156,6 +156,21 @@ export function presenceFromForm(fields: Fields): {
   return { student_id: read.student, from_round: read.from, until_round: read.until };
 }
 
+const words = (what: string, most: number) =>
+  string().trim().max(most, `${what} has at most ${most} letters.`).default("");
+const incidentSchema = object({
+  id: uuid,
+  version: number().integer().min(1).required(),
+  what: words("What happened", 1000),
+  done: words("What was done", 1000),
+  told: words("Who was told", 200),
+  parents: boolean().default(false),
+});
+
+/** What is written on the note of somebody who was hurt. */
+export const incidentFromForm = (fields: Fields) =>
+  incidentSchema.validateSync({ ...fields, parents: fields.parents === "yes" });
+
 const presentSchema = array(
   object({
     student_id: uuid,

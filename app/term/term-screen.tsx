@@ -55,6 +55,9 @@ export function TermScreen({
         <Button variant="outlined" component="a" href="/term.ics" download>
           Export calendar
         </Button>
+        <Button variant="outlined" component={Link} to="/log">
+          Log
+        </Button>
         <Button variant="outlined" component={Link} to="/answers">
           Answer book
         </Button>

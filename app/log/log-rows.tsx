@@ -1,0 +1,102 @@
+/** Rounds of the log, evening by evening. */
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Menu from "@mui/material/Menu";
+import MenuItem from "@mui/material/MenuItem";
+import { useState } from "react";
+import { Link, useRevalidator } from "react-router";
+import { MARKS, markWord, TAKEN_OUT } from "#core/floor/marks.ts";
+import type { LogMark, LogRow } from "#db/log.ts";
+import { NOTHING, send } from "../floor/outbox.ts";
+import { longDate } from "../ui/dates.ts";
+import { Row, Rows } from "../ui/rows.tsx";
+
+interface RowsProps {
+  readonly rows: readonly LogRow[];
+  readonly names: Readonly<Record<string, string>>;
+}
+
+export function LogRows({ rows, names }: RowsProps) {
+  const evenings = [...new Map(rows.map((row) => [row.class_id, row])).values()];
+  if (evenings.length === 0)
+    return (
+      <Box sx={{ py: 3, color: "text.secondary" }}>No round fits. Rounds come into the log when they were run.</Box>
+    );
+  return evenings.map(({ class_id, day, class: title }) => (
+    <Box key={class_id} component="section" aria-label={`${title}, ${longDate(day)}`} sx={{ pt: 2 }}>
+      <Box component="h2" sx={{ typography: "h2", m: 0 }}>
+        <Link to={`/class/${class_id}`}>{title}</Link>, {longDate(day)}
+      </Box>
+      <Rows aria-label={`Rounds of ${title}`}>
+        {rows
+          .filter((row) => row.class_id === class_id)
+          .map((row) => (
+            <LogLine key={`${row.round} ${row.people.join()}`} row={row} names={names} />
+          ))}
+      </Rows>
+    </Box>
+  ));
+}
+
+function LogLine({ row, names }: { readonly row: LogRow; readonly names: RowsProps["names"] }) {
+  const nameOf = (id: string) => names[id] ?? "Former member";
+  return (
+    <Row
+      sx={{
+        display: "grid",
+        gridTemplateColumns: { xs: "minmax(0,1fr)", md: "80px minmax(0,260px) minmax(0,1fr) minmax(0,1fr)" },
+        columnGap: 2,
+        py: 0.5,
+        alignItems: "baseline",
+      }}
+    >
+      <Box sx={{ color: "text.secondary" }}>round {row.round + 1}</Box>
+      <Box>{row.people.map(nameOf).join(", ")}</Box>
+      <Box>
+        <Link to={`/drills/${row.drill_id}`}>{row.drill}</Link>
+        <Box component="span" sx={{ color: "text.secondary" }}>
+          , {row.side} lead
+        </Box>
+      </Box>
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 0.5 }}>
+        {row.marks.map((one) => (
+          <MarkWord key={one.id} mark={one} row={row} name={nameOf(one.person)} />
+        ))}
+        {row.marks.length === 0 && <Box sx={{ color: "text.secondary" }}>not seen</Box>}
+      </Box>
+    </Row>
+  );
+}
+
+/** What was seen; it can be put right or taken out, and what stood there before stays in the log as corrected. */
+function MarkWord({ mark, row, name }: { readonly mark: LogMark; readonly row: LogRow; readonly name: string }) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const { revalidate } = useRevalidator();
+  const correct = async (to: string) => {
+    setAnchor(null);
+    const fresh = { id: crypto.randomUUID(), at: Date.now(), round: row.round, person: mark.person, role: mark.role };
+    await send(row.class_id, {
+      ...NOTHING,
+      marks: [{ ...fresh, mark: to, text: "", corrects: mark.id, revision: row.revision_id }],
+    });
+    await revalidate();
+  };
+  return (
+    <>
+      <Button size="small" variant="outlined" aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>
+        {name.split(" ")[0]} {mark.role === "feeds" ? "feeding " : ""}
+        {markWord({ ...mark, text: mark.words })}
+      </Button>
+      <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
+        {MARKS[mark.role].map(({ id, word }) => (
+          <MenuItem key={id} dense disabled={id === mark.mark} onClick={() => void correct(id)}>
+            It was: {word}
+          </MenuItem>
+        ))}
+        <MenuItem dense onClick={() => void correct(TAKEN_OUT)}>
+          Not seen after all
+        </MenuItem>
+      </Menu>
+    </>
+  );
+}

@@ -1,0 +1,38 @@
+import { clearIncident, noteIncident } from "#db/incidents.ts";
+import { db } from "#db/pool.ts";
+import { scopeContext } from "#server/context.ts";
+import { idIn, incidentFromForm } from "#server/forms.ts";
+import { logPage } from "#server/log.ts";
+import { reading, refused, writing } from "#server/respond.ts";
+import type { Route } from "./+types/log.tsx";
+import { LogScreen } from "../log/log-screen.tsx";
+
+export { keepPageOnFailure as shouldRevalidate } from "../ui/keep-page.ts";
+export const meta: Route.MetaFunction = () => [{ title: "Log · Vicissor" }];
+
+export function loader({ request, context }: Route.LoaderArgs) {
+  return reading(() => logPage(context.get(scopeContext), new URL(request.url).searchParams));
+}
+
+export async function action({ request, context }: Route.ActionArgs) {
+  const scope = context.get(scopeContext);
+  return writing(request, async (fields) => {
+    if (fields.intent === "note") {
+      const kept = await noteIncident(db, scope, incidentFromForm(fields));
+      return kept
+        ? { kind: "saved" as const }
+        : refused("Somebody else wrote on this note meanwhile. Load the page again; copy your words first.");
+    }
+    if (fields.intent === "clear") {
+      const by = (fields.by ?? "").trim().slice(0, 120);
+      if (by === "") return refused("Write who clears it: an adult in charge of them.");
+      await clearIncident(db, scope, idIn(fields.id), by);
+      return { kind: "saved" as const };
+    }
+    return refused("This page is older than the application. Load it again.");
+  });
+}
+
+export default function Log({ loaderData }: Route.ComponentProps) {
+  return <LogScreen {...loaderData} />;
+}

@@ -1,0 +1,78 @@
+/** The log: every round that was run, with who, what, side and what was seen. */
+import type { MarkRole } from "#core/floor/marks.ts";
+import type { Db } from "./pool.ts";
+import type { Scope } from "./scope.ts";
+
+export interface LogMark {
+  readonly id: string;
+  readonly person: string;
+  readonly role: MarkRole;
+  readonly mark: string;
+  readonly words: string;
+}
+export interface LogRow {
+  readonly class_id: string;
+  /** `2026-11-25` */
+  readonly day: string;
+  readonly class: string;
+  /** Place among the rounds of the evening, from 0. */
+  readonly round: number;
+  readonly drill_id: string;
+  readonly drill: string;
+  readonly revision_id: string;
+  readonly side: "left" | "right";
+  /** A, B and C in this order. */
+  readonly people: readonly string[];
+  readonly marks: readonly LogMark[];
+}
+
+export interface LogFilter {
+  /** Words that the name of the drill or of the class holds. */
+  readonly words: string;
+  readonly person: string | null;
+  /** Days, both included; null: no bound. */
+  readonly from: string | null;
+  readonly to: string | null;
+  /** all; `seen`: with a mark; `open`: with a mark that is not clean. */
+  readonly marks: "all" | "seen" | "open";
+}
+export const EVERYTHING: LogFilter = { words: "", person: null, from: null, to: null, marks: "all" };
+
+/** Rounds newest first; as many as asked for, from a place on. */
+export const listLog = (
+  db: Db,
+  scope: Scope,
+  filter: LogFilter,
+  { limit, offset }: { readonly limit: number; readonly offset: number },
+): Promise<LogRow[]> =>
+  db.query<LogRow>(
+    `with rounds as (
+       select c.id as class_id, c.held_on as day, c.title as class, p.id, p.side, p.revision_id,
+         array_remove(array[p.student_a, p.student_b, p.student_c], null) as people,
+         (dense_rank() over (partition by c.id order by b.position, p.round) - 1)::int as round, p.position, p.ran
+       from classes c join blocks b on b.school_id = c.school_id and b.class_id = c.id
+         join pairs p on p.school_id = b.school_id and p.block_id = b.id
+       where c.school_id = $1 and c.deleted_at is null and c.held_on <= current_date
+         and ($4::date is null or c.held_on >= $4) and ($5::date is null or c.held_on <= $5)
+     ), standing as (
+       select m.* from marks m where m.school_id = $1 and m.mark <> 'none'
+         and not exists (select 1 from marks later where later.school_id = $1 and later.corrects = m.id)
+     ), seen as (
+       select r.*, coalesce((
+         select jsonb_agg(jsonb_build_object('id', m.id, 'person', m.student_id, 'role', m.role, 'mark', m.mark, 'words', m.words) order by m.seq)
+         from standing m where m.class_id = r.class_id and m.round = r.round and m.student_id = any(r.people)), '[]') as marks
+       from rounds r
+       where (r.ran or r.day < current_date) and ($3::uuid is null or $3 = any(r.people))
+     )
+     select s.class_id, s.day, s.class, s.round, d.id as drill_id, d.title as drill, s.revision_id, s.side, s.people, s.marks
+     from seen s join revisions v on v.school_id = $1 and v.id = s.revision_id
+       join drills d on d.school_id = $1 and d.id = v.drill_id
+     where ($2 = '' or d.title ilike '%' || $2 || '%' or s.class ilike '%' || $2 || '%')
+       and ($6 = 'all' or ($6 = 'seen' and s.marks <> '[]')
+         or ($6 = 'open' and s.marks @? '$[*] ? (@.mark != "clean")'))
+     order by s.day desc, s.class_id, s.round desc, s.position limit $7 offset $8`,
+    [scope.schoolId, likeText(filter.words), filter.person, filter.from, filter.to, filter.marks, limit, offset],
+  );
+
+/** Signs that mean something in a pattern stand for themselves. */
+const likeText = (text: string): string => text.replace(/[\\%_]/g, (sign) => `\\${sign}`);
