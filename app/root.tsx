@@ -29,6 +29,7 @@ const FONTS = [textFont, headingFont].map((href) => ({
 }));
 export const links: Route.LinksFunction = () => [
   { rel: "icon", href: "/favicon.svg", type: "image/svg+xml" },
+  { rel: "manifest", href: "/manifest.webmanifest" },
   ...FONTS,
 ];
 export { keepPageOnFailure as shouldRevalidate } from "./ui/keep-page.ts";

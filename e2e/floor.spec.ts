@@ -83,6 +83,11 @@ test("an evening on two devices, from the start to somebody hurt", async ({ page
     expect(
       await page.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith("vicissor floor"))),
     ).toHaveLength(1);
+    // The page itself comes out of what was kept, and the clock with what was tapped.
+    const shown = await left(page);
+    await page.reload();
+    await expect(button(page, "Pause")).toBeVisible({ timeout: 20_000 });
+    expect(Math.abs((await left(page)) - shown)).toBeLessThanOrEqual(25);
     await context.setOffline(false);
     await expect(page.getByText("All devices show the same")).toBeVisible({ timeout: 20_000 });
     await expect

@@ -12,6 +12,7 @@ import type { FloorNews } from "#db/floor.ts";
 import type { PlanPage } from "#server/views.ts";
 import { seedOf } from "../class/evening-cards.ts";
 import { Notice } from "../ui/parts.tsx";
+import { useOffline } from "../offline/use-offline.ts";
 import { useAwake } from "../ui/use-awake.ts";
 import { HurtDialog, LateDialog } from "./floor-dialogs.tsx";
 import { PairMarks } from "./pair-marks.tsx";
@@ -51,6 +52,7 @@ function RunningClass({ page, news, away, kept }: FloorProps & { readonly kept: 
   const calls = useCalls(page, segment);
   const sound = useSound(segments, running, calls);
   useAwake();
+  useOffline();
   const [dialog, setDialog] = useState<"hurt" | "late" | null>(null);
   return (
     <Box

@@ -2,7 +2,7 @@
  * What was tapped on this device and has not arrived yet: kept in the browser until the server says that it has it, so
  * that nothing is lost without a network, and each thing is taken in once, by its id.
  */
-import type { FloorItems } from "#db/floor.ts";
+import type { FloorItems, FloorNews } from "#db/floor.ts";
 
 export interface Waiting {
   readonly taps: FloorItems["taps"];
@@ -46,6 +46,33 @@ export function writeOutbox(store: Pick<Storage, "setItem" | "removeItem">, clas
     else store.setItem(keyOf(classId), JSON.stringify(waiting));
   } catch {
     // What waits is still in the page, and is sent from there.
+  }
+}
+
+/** What every device has tapped as far as this one knows: the clock goes by it when the page comes out of the cache. */
+export interface Known {
+  readonly taps: FloorNews["taps"];
+  readonly marks: FloorNews["marks"];
+}
+const knownKey = (classId: string): string => `vicissor floor known ${classId}`;
+
+export function readKnown(store: Pick<Storage, "getItem">, classId: string): Known {
+  try {
+    return {
+      taps: [],
+      marks: [],
+      ...(JSON.parse(store.getItem(knownKey(classId)) ?? "null") as Partial<Known> | null),
+    };
+  } catch {
+    return { taps: [], marks: [] };
+  }
+}
+
+export function writeKnown(store: Pick<Storage, "setItem">, classId: string, known: Known): void {
+  try {
+    store.setItem(knownKey(classId), JSON.stringify(known));
+  } catch {
+    // A browser that is full or locked knows it from the server alone.
   }
 }
 

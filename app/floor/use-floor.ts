@@ -6,7 +6,19 @@ import { runningAt, type Running, type Tap, type Tapped } from "#core/floor/runn
 import type { Segment } from "#core/floor/timeline.ts";
 import type { FloorNews, NewMark } from "#db/floor.ts";
 import type { NewIncident } from "#db/incidents.ts";
-import { isEmpty, NOTHING, readOutbox, send, together, without, writeOutbox, type Waiting } from "./outbox.ts";
+import {
+  isEmpty,
+  NOTHING,
+  readKnown,
+  readOutbox,
+  send,
+  together,
+  without,
+  writeKnown,
+  writeOutbox,
+  type Known,
+  type Waiting,
+} from "./outbox.ts";
 import { askOffset } from "./server-clock.ts";
 
 /** Until what did not arrive is sent again, and until the clocks are compared again, ms. */
@@ -15,14 +27,14 @@ const COMPARE = 60_000;
 /** How often the picture of the clock is drawn, ms. */
 const DRAW = 100;
 
-interface Known {
-  readonly taps: readonly FloorNews["taps"][number][];
-  readonly marks: readonly Mark[];
-}
-
 const byId = <T extends { readonly id: string }>(all: readonly T[]): T[] => [
   ...new Map(all.map((one) => [one.id, one])).values(),
 ];
+
+const merged = (one: Known, two: Known): Known => ({
+  taps: byId([...one.taps, ...two.taps]),
+  marks: byId([...one.marks, ...two.marks]),
+});
 
 export interface Floor {
   readonly running: Running;
@@ -45,11 +57,16 @@ export function useFloor(
   begin: FloorNews & { readonly now: number },
 ): Floor {
   const [known, setKnown] = useState<Known>({ taps: begin.taps, marks: begin.marks });
+  useEffect(() => {
+    const kept = readKnown(localStorage, classId);
+    setKnown((old) => merged(kept, old));
+  }, [classId]);
+  useEffect(() => writeKnown(localStorage, classId, known), [classId, known]);
   const { waiting, add, refused } = useOutbox(classId);
   const { now, setOffset } = useServerClock(classId, begin.now);
   const isLive = useLive(classId, begin, (news) => {
     setOffset(news.now);
-    setKnown((old) => ({ taps: byId([...old.taps, ...news.taps]), marks: byId([...old.marks, ...news.marks]) }));
+    setKnown((old) => merged(old, news));
   });
   const [, draw] = useState(0);
   useEffect(() => {
