@@ -24,6 +24,7 @@ const ROOMS = [
   "people",
   "class",
   "floor",
+  "learn",
   "formats",
 ];
 

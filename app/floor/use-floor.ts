@@ -24,6 +24,8 @@ import { askOffset } from "./server-clock.ts";
 /** Until what did not arrive is sent again, and until the clocks are compared again, ms. */
 const AGAIN = 2000;
 const COMPARE = 60_000;
+/** Who has heard nothing for so long is alone, ms. */
+const SILENT = 12_000;
 /** How often the picture of the clock is drawn, ms. */
 const DRAW = 100;
 
@@ -182,19 +184,48 @@ function useLive(classId: string, begin: LiveNews, onNews: (news: LiveNews) => v
   heard.current = onNews;
   const version = useRef(begin.version);
   const { revalidate } = useRevalidator();
+  const seq = useRef(begin.seq);
   useEffect(() => {
-    const source = new EventSource(`/class/${classId}/floor/live?since=${begin.seq}`);
-    source.onopen = () => setLive(true);
-    source.onerror = () => setLive(false);
-    source.onmessage = ({ data }: MessageEvent<string>) => {
-      const news = JSON.parse(data) as LiveNews;
-      heard.current(news);
-      if (news.version !== version.current) {
-        version.current = news.version;
-        void revalidate();
-      }
+    let source: EventSource | null = null;
+    let last = 0;
+    const hears = () => {
+      last = Date.now();
+      setLive(true);
     };
-    return () => source.close();
+    const alone = () => setLive(false);
+    const open = () => {
+      source?.close();
+      last = Date.now();
+      source = new EventSource(`/class/${classId}/floor/live?since=${seq.current}`);
+      source.onopen = hears;
+      source.onerror = alone;
+      source.addEventListener("alive", hears);
+      source.onmessage = ({ data }: MessageEvent<string>) => {
+        hears();
+        const news = JSON.parse(data) as LiveNews;
+        seq.current = Math.max(seq.current, news.seq);
+        heard.current(news);
+        if (news.version !== version.current) {
+          version.current = news.version;
+          void revalidate();
+        }
+      };
+    };
+    open();
+    // A connection that was lost on the way says nothing any more, not even that it is lost.
+    const watch = setInterval(() => {
+      if (Date.now() - last < SILENT) return;
+      alone();
+      open();
+    }, SILENT / 3);
+    window.addEventListener("offline", alone);
+    window.addEventListener("online", open);
+    return () => {
+      clearInterval(watch);
+      window.removeEventListener("offline", alone);
+      window.removeEventListener("online", open);
+      source?.close();
+    };
   }, [classId]); // eslint-disable-line react-hooks/exhaustive-deps
   return isLive;
 }

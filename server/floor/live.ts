@@ -33,8 +33,8 @@ export const closeLive = async (): Promise<void> => {
   ears = null;
 };
 
-/** A line that means nothing keeps connections open that somebody on the way would end, ms. */
-const ALIVE = 15_000;
+/** Every so often a word that there is somebody: who hears none for a while knows that they are alone, ms. */
+const ALIVE = 5000;
 
 /** The events of a class from a place in their order on; each has that place as its id, so that browsers go on from there. */
 export function liveStream(
@@ -76,7 +76,7 @@ export function liveStream(
           });
       };
       const leave = watch(classId, { look });
-      const alive = setInterval(() => send(": \n\n"), ALIVE);
+      const alive = setInterval(() => send(`event: alive\ndata: ${Date.now()}\n\n`), ALIVE);
       const end = () => {
         if (over) return;
         over = true;
