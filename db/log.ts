@@ -9,6 +9,8 @@ export interface LogMark {
   readonly role: MarkRole;
   readonly mark: string;
   readonly words: string;
+  /** ms. */
+  readonly at: number;
 }
 export interface LogRow {
   readonly class_id: string;
@@ -20,6 +22,9 @@ export interface LogRow {
   readonly drill_id: string;
   readonly drill: string;
   readonly revision_id: string;
+  /** Family of the drill, and its load. */
+  readonly kind: string;
+  readonly load: number;
   readonly side: "left" | "right";
   /** A, B and C in this order. */
   readonly people: readonly string[];
@@ -59,12 +64,13 @@ export const listLog = (
          and not exists (select 1 from marks later where later.school_id = $1 and later.corrects = m.id)
      ), seen as (
        select r.*, coalesce((
-         select jsonb_agg(jsonb_build_object('id', m.id, 'person', m.student_id, 'role', m.role, 'mark', m.mark, 'words', m.words) order by m.seq)
+         select jsonb_agg(jsonb_build_object('id', m.id, 'person', m.student_id, 'role', m.role, 'mark', m.mark, 'words', m.words,
+           'at', (extract(epoch from m.at) * 1000)::float8) order by m.seq)
          from standing m where m.class_id = r.class_id and m.round = r.round and m.student_id = any(r.people)), '[]') as marks
        from rounds r
        where (r.ran or r.day < current_date) and ($3::uuid is null or $3 = any(r.people))
      )
-     select s.class_id, s.day, s.class, s.round, d.id as drill_id, d.title as drill, s.revision_id, s.side, s.people, s.marks
+     select s.class_id, s.day, s.class, s.round, d.id as drill_id, d.title as drill, s.revision_id, v.kind, v.load_total as load, s.side, s.people, s.marks
      from seen s join revisions v on v.school_id = $1 and v.id = s.revision_id
        join drills d on d.school_id = $1 and d.id = v.drill_id
      where ($2 = '' or d.title ilike '%' || $2 || '%' or s.class ilike '%' || $2 || '%')

@@ -81,7 +81,7 @@ test("an evening on two devices, from the start to somebody hurt", async ({ page
     expect((await left(page)) - before).toBeGreaterThan(55);
     await page.waitForTimeout(500);
     expect(
-      await page.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith("vicissor floor"))),
+      await page.evaluate(() => Object.keys(localStorage).filter((key) => /^vicissor floor [0-9a-f]{8}-/.test(key))),
     ).toHaveLength(1);
     // The page itself comes out of what was kept, and the clock with what was tapped.
     const shown = await left(page);
@@ -94,7 +94,7 @@ test("an evening on two devices, from the start to somebody hurt", async ({ page
       .poll(async () => Math.abs((await left(page)) - (await left(other))), { timeout: 10_000 })
       .toBeLessThanOrEqual(1);
     expect(
-      await page.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith("vicissor floor"))),
+      await page.evaluate(() => Object.keys(localStorage).filter((key) => /^vicissor floor [0-9a-f]{8}-/.test(key))),
     ).toEqual([]);
   });
   await test.step("somebody is hurt: what to do is said, and the rounds to come are without them", async () => {

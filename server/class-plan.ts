@@ -33,6 +33,7 @@ import { compute } from "./checks/pool.ts";
 import { schoolFrom } from "./checks/school-cache.ts";
 import { jsonIn } from "./forms.ts";
 import { eveningTitle } from "./grow-ladder.ts";
+import { estimatesOf, learnedOn } from "./learned.ts";
 import { refused, type Refusal } from "./respond.ts";
 import { settingsOf } from "./school-of.ts";
 import { rungsOf } from "./versions.ts";
@@ -116,13 +117,18 @@ export async function planPage(scope: Scope, classId: string, asked: Asked): Pro
   const before = ladder && !second ? await planBefore(db, scope, { day: lesson.held_on, ladder: ladder.id }) : null;
   const base = drillId ? await getDrill(db, scope, drillId) : null;
   const parts = base ? sectionsOf(parse(base.revision.text)) : [];
-  const family = drills.find((d) => d.id === drillId)?.kind ?? "feeder";
+  const kind = drills.find((d) => d.id === drillId)?.kind ?? "feeder";
+  const family = isFamily(kind) ? kind : "feeder";
+  const estimates = await estimatesOf(scope, students);
+  const byId = new Map(students.map((one) => [one.id, one]));
   return {
     lesson,
     over: isOver(lesson),
-    people: peopleHere(students, presence, { kept, family, day: lesson.held_on }).map((one) =>
-      hurt.has(one.id) ? { ...one, limits: [...one.limits, NOT_CLEARED] } : one,
-    ),
+    people: peopleHere(students, presence, { kept, family, day: lesson.held_on }).map((one) => ({
+      ...one,
+      learned: learnedOn(rungs, byId.get(one.id)!, { family, estimates }),
+      limits: hurt.has(one.id) ? [...one.limits, NOT_CLEARED] : one.limits,
+    })),
     ladders,
     drills: roots.map(({ id, title }) => ({ id, title })),
     chosen: {

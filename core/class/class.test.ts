@@ -138,7 +138,7 @@ const pair = (a: Partial<Person>, b: Partial<Person>, more: Partial<Pair> = {}):
   why: [],
   ...more,
 });
-const fit = (p: Pair, base = 2, of = rungs) => fitRung(of, base, p, () => ({}), school);
+const fit = (p: Pair, base = 2, of = rungs) => fitRung(of, base, p, { bodyOf: () => ({}), school });
 
 describe("the rung of a pair", () => {
   const both = (p: Pair, base?: number, of?: PlanRung[]) => {
@@ -150,6 +150,15 @@ describe("the rung of a pair", () => {
     expect(both(pair({ level: 3 }, { level: 5 }))).toEqual([3, 2]);
     expect(both(pair({ level: 4 }, { level: 5 }))).toEqual([3, 3]);
     expect(both(pair({ level: 1 }, { level: 1 }), 0)).toEqual([0, 0]);
+  });
+  test("what the log says of somebody comes before their level, and is said", () => {
+    const learned = { chances: [0.99, 0.97, 0.86, 0.6], target: 0.84, why: "clean mostly by what was seen 9 times" };
+    const known = { bodyOf: () => ({}), school, learnedOf: (id: string) => (id === "Ben" ? learned : null) };
+    const found = fitRung(rungs, 1, pair({ level: 3 }, { level: 1 }), known);
+    expect([found.rung, found.back?.rung]).toEqual([2, 1]);
+    expect(found.notes).toContain("Ben: clean mostly by what was seen 9 times.");
+    // Never more than one step from where the class is.
+    expect(fitRung(rungs, 0, pair({ level: 3 }, { level: 3 }), known).rung).toBe(1);
   });
   test("the pace and the contact of the easier rung hold for both", () => {
     const hard: PlanRung[] = [rungs[0]!, { ...rungs[2]!, text: `contact: medium\n${rungs[2]!.text}` }];
@@ -191,15 +200,15 @@ describe("the rung of a pair", () => {
       { text: "range: 120 cm\n\nA jab -> B slip out", title: "From 1.2 m", load: 4 },
     ];
     test("the rung holds in both roles, or who answers takes an easier one, with the reason", () => {
-      const found = fitRung(apart, 1, pair({}, {}), bodyOf, school);
+      const found = fitRung(apart, 1, pair({}, {}), { bodyOf, school });
       expect([found.rung, found.back?.rung]).toEqual([1, 0]);
       expect(found.notes[0]).toMatch(/^An easier rung: When Ben feeds Ann: .*can’t land/);
     });
     test("another distance in the other role is said, in words that each measures with their own arm", () => {
       const cross: PlanRung[] = [{ text: "A cross -> B slip out", title: "Cross", load: 3 }];
-      const found = fitRung(cross, 0, pair({}, {}), bodyOf, school);
+      const found = fitRung(cross, 0, pair({}, {}), { bodyOf, school });
       expect(found.notes.join()).toMatch(/^When Ann answers: fist to shoulder/);
-      const alike = fitRung(apart, 0, pair({}, {}), () => ({ height: metres(1.75) }), school);
+      const alike = fitRung(apart, 0, pair({}, {}), { bodyOf: () => ({ height: metres(1.75) }), school });
       expect(alike.notes).toEqual([]);
     });
     test("the third of a trio is looked at like the others", () => {
@@ -207,14 +216,13 @@ describe("the rung of a pair", () => {
         apart,
         1,
         { ...pair({}, {}), c: person("Cid") },
-        (id) => ({ height: metres(id === "Cid" ? 1.5 : 1.9) }),
-        school,
+        { bodyOf: (id) => ({ height: metres(id === "Cid" ? 1.5 : 1.9) }), school },
       );
       expect(short.rung).toBe(0);
       expect(short.notes[0]).toMatch(/When Cid feeds/);
     });
     test("where no easier rung is there, what is wrong is said", () => {
-      const found = fitRung(apart.slice(1), 0, pair({}, {}), bodyOf, school);
+      const found = fitRung(apart.slice(1), 0, pair({}, {}), { bodyOf, school });
       expect([found.rung, found.notes.some((n) => n.startsWith("When Ben feeds Ann"))]).toEqual([0, true]);
     });
   });

@@ -53,18 +53,35 @@ export const apartOf = ({ distance, header: { people, kind } }: Checked): string
 
 const IN_CONTACT = "in contact from the start";
 
-/** Measures of a person by id; nothing where none were taken. */
-type BodyOf = (id: string) => NonNullable<Bodies["A"]>;
+/** What the log says of somebody on a ladder. */
+export interface Learned {
+  /** The chance of a clean answer on each rung, and the one that is wanted. */
+  readonly chances: readonly number[];
+  readonly target: number;
+  /** Why, in a sentence. */
+  readonly why: string;
+}
+
+interface KnownOf {
+  /** Measures of a person by id; nothing where none were taken. */
+  readonly bodyOf: (id: string) => NonNullable<Bodies["A"]>;
+  readonly school: School;
+  /** Null while too little of them was seen: then their level says it. */
+  readonly learnedOf?: (id: string) => Learned | null;
+}
 
 /**
  * The rungs for a pair where the class works on `base`. Who answers has the rung of their own level, safety and tempo
  * are those of the weaker; three, and two who do the same, work on the rung of the weakest. Then down until it holds
  * for the bodies and limits of all of them; where none does, the one for the class, with what is wrong.
  */
-export function fitRung(rungs: readonly PlanRung[], base: number, pair: Pair, bodyOf: BodyOf, school: School): PairFit {
+export function fitRung(rungs: readonly PlanRung[], base: number, pair: Pair, known: KnownOf): PairFit {
   const all = seatings(pair);
-  const fits = (seats: readonly Seats[], level: number) =>
-    fitSeats(rungs, base, { pair, seats, level, bodyOf, school });
+  const fits = (seats: readonly Seats[], level: number) => {
+    // Who answers alone has what the log says of them; of several the level of the weakest decides.
+    const own = seats.length === 1 ? (known.learnedOf?.(seats[0]![1].id) ?? null) : null;
+    return fitSeats(rungs, base, { pair, seats, level, own, ...known });
+  };
   if (pair.c || !rolesIn(rungs[base]?.text ?? "").fed) return { ...fits(all, levelOf(pair)), back: null };
   const [first, second] = [fits([all[0]!], pair.b.level), fits([all[1]!], pair.a.level)];
   return first.rung === second.rung
@@ -104,18 +121,24 @@ export const stepFor = (level: number): -1 | 0 | 1 => (level <= EASIER ? -1 : le
 /** Where somebody of a level works while the class is at `base`; a guest at the very first. */
 const placeFor = (level: number, base: number): number => (level === GUEST_LEVEL ? 0 : base + stepFor(level));
 
-interface SeatsOfPair {
+/** One easier, the same or one harder: the one whose chance is nearest to what is wanted, else by level. */
+function wantedFor({ level, own }: Pick<SeatsOfPair, "level" | "own">, base: number): number {
+  if (!own || level === GUEST_LEVEL) return placeFor(level, base);
+  const off = (rung: number) => Math.abs((own.chances[rung] ?? Infinity) - own.target);
+  return [base, base - 1, base + 1].reduce((best, rung) => (off(rung) < off(best) ? rung : best));
+}
+
+interface SeatsOfPair extends KnownOf {
   readonly pair: Pair;
   readonly seats: readonly Seats[];
   readonly level: number;
-  readonly bodyOf: BodyOf;
-  readonly school: School;
+  readonly own: Learned | null;
 }
 
 function fitSeats(rungs: readonly PlanRung[], base: number, of: SeatsOfPair): Fit {
   // What is called is heard by all: nobody works on a rung with other calls.
   const called = isForAll(rungs[base]?.text ?? "");
-  const wanted = called ? base : placeFor(of.level, base);
+  const wanted = called ? base : wantedFor(of, base);
   const same = [...rungs.keys()].filter((i) => (rungs[i]!.theme ?? 0) === (rungs[base]?.theme ?? 0));
   const [least, most] = [same[0] ?? 0, same[same.length - 1] ?? 0];
   const start = Math.max(least, Math.min(most, wanted));
@@ -127,7 +150,8 @@ function fitSeats(rungs: readonly PlanRung[], base: number, of: SeatsOfPair): Fi
     if (fit.against.length === 0) {
       const calls = called ? ["The calls are not for them: their feeder picks."] : [];
       const lower = first ? [`An easier rung: ${first.notes[0]}`, ...calls] : [];
-      return { rung, checked: fit.checked, notes: [...lower, ...fit.notes] };
+      const learned = of.own && rung !== base ? [`${of.seats[0]![1].name}: ${of.own.why}.`] : [];
+      return { rung, checked: fit.checked, notes: [...lower, ...fit.notes, ...learned] };
     }
     first ??= { rung, checked: fit.checked, notes: [...fit.against, ...fit.notes] };
   }

@@ -47,8 +47,7 @@ test("close touch is not ruled out: what stands for the hold is said by name", (
     rungs,
     0,
     { ...pair, score: 0, noContact: false, locked: false, why: [] },
-    (id) => ({ noCloseTouch: wantsNoCloseTouch(id === "Ben" ? pair.b.limits : []) }),
-    school,
+    { bodyOf: (id) => ({ noCloseTouch: wantsNoCloseTouch(id === "Ben" ? pair.b.limits : []) }), school },
   );
   expect(fit.notes.join()).toMatch(/For Ben the collar tie goes to a hand on the shoulder/);
 });

@@ -8,7 +8,7 @@ import { NOBODY_ELSE, type Pair, type Round } from "../pairs/pairs.ts";
 import { GUEST_LEVEL, type Wish } from "../pairs/score.ts";
 import type { PairWeights } from "../policy/pair-weights.ts";
 import type { School } from "../policy/school.ts";
-import { apartOf, fitRung, type PlanRung } from "./fit.ts";
+import { apartOf, fitRung, type Learned, type PlanRung } from "./fit.ts";
 import { floorFor, gearFor, gearTurns, shortages, shortageText, type GearCount } from "./gear.ts";
 import { lineUpCheck } from "./line-up.ts";
 import { wantsNoCloseTouch } from "./limits.ts";
@@ -34,6 +34,8 @@ export interface PlanPerson extends Measured {
   /** First round here, from 0, and the round before which the person leaves; null: to the end. */
   readonly from: number;
   readonly until: number | null;
+  /** What the log says of them on this ladder; left out or null while too little was seen. */
+  readonly learned?: Learned | null;
 }
 
 export interface PlanInput {
@@ -239,12 +241,14 @@ class FittedRounds {
   private readonly worked: Worked[][] = [];
   private readonly needs = new Map<string, GearCount[]>();
   private readonly byId: ReadonlyMap<string, PlanPerson>;
+  private readonly known: Parameters<typeof fitRung>[3];
 
   constructor(
     private readonly input: PlanInput,
-    private readonly school: School,
+    school: School,
   ) {
     this.byId = new Map(input.people.map((p) => [p.id, p]));
+    this.known = { bodyOf: this.bodyOf, school, learnedOf: (id: string) => this.byId.get(id)?.learned ?? null };
   }
 
   readonly name = (id: string): string => this.byId.get(id)?.name ?? id;
@@ -264,7 +268,7 @@ class FittedRounds {
     // At a station with pads both have their turn before they go on.
     const change = block.stations ? Math.min(clock.change, clock.round / 2) : changeOn(roles, clock);
     const fits = round.pairs.map((pair, i) => {
-      const fit = fitRung(this.input.rungs, stationFor(block, turn, i), pair, this.bodyOf, this.school);
+      const fit = fitRung(this.input.rungs, stationFor(block, turn, i), pair, this.known);
       // Who holds for the whole round answers in the next one.
       return { pair, ...fit, back: change < clock.round ? fit.back : null };
     });
@@ -291,7 +295,7 @@ class FittedRounds {
     if (this.input.people.length > 1) return [];
     return round.alone.map(({ person }) => {
       const pair = { a: person, b: person, c: null, score: 0, noContact: false, locked: false, why: [] };
-      const { checked } = fitRung(this.input.rungs, rung, pair, this.bodyOf, this.school);
+      const { checked } = fitRung(this.input.rungs, rung, pair, this.known);
       return { a: INSTRUCTOR, b: person.id, c: null, checked, ...at };
     });
   }

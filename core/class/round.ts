@@ -36,7 +36,7 @@ export function planRound({ people, versions, base, met, wishes }: RoundInput, s
   return {
     ok: true,
     pairs: result.pairs.map((pair) => {
-      const { rung, back } = fitRung(versions, base, pair, (id) => measuresOf(byId.get(id)!), school);
+      const { rung, back } = fitRung(versions, base, pair, { bodyOf: (id) => measuresOf(byId.get(id)!), school });
       const ids = { a: pair.a.id, b: pair.b.id, c: pair.c?.id ?? null };
       // One version for both: that of who needs the easier one.
       return { ...ids, version: Math.min(rung, back?.rung ?? rung), why: pair.why.join("; ") };

@@ -55,7 +55,7 @@ test("what is not known makes an expectation less sure", () => {
 test("a prior alone stays as it is, and each answer moves less as more is known", () => {
   const prior: Estimate = { mean: 0.5, error: 1 };
   expect(abilityFrom([], prior)).toEqual(prior);
-  const [better, easier] = met(prior, { mean: 0, error: 0.5 }, true);
+  const [better, easier] = met(prior, { mean: 0, error: 0.5 }, "clean");
   expect(better.mean).toBeGreaterThan(0.5);
   expect(easier.mean).toBeLessThan(0);
   expect(better.mean - 0.5).toBeGreaterThan(-easier.mean);
@@ -70,7 +70,7 @@ test("taken in one after the other, abilities of made-up learners are found agai
     let found: Estimate = { mean: 0, error: 1 };
     for (let i = 0; i < 60; i++) {
       const mean = items[i % items.length]!;
-      [found] = met(found, { mean, error: 0.01 }, random() < chanceOf(ability, mean));
+      [found] = met(found, { mean, error: 0.01 }, random() < chanceOf(ability, mean) ? "clean" : "not clean");
     }
     return Math.abs(found.mean - ability) / found.error;
   });

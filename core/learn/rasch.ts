@@ -110,13 +110,16 @@ export function abilityFrom(tried: readonly Tried[], prior: Estimate | null): Es
   return { mean: ability, error: 1 / Math.sqrt(information) };
 }
 
+/** How an answer came out. */
+export type Seen = "clean" | "not clean";
+
 /**
  * One answer taken in by both sides: the ability and the difficulty that met move towards what was seen, each by as much
  * as it is uncertain (a Newton step on the two posteriors from their prior means).
  */
-export function met(ability: Estimate, difficulty: Estimate, clean: boolean): readonly [Estimate, Estimate] {
+export function met(ability: Estimate, difficulty: Estimate, seen: Seen): readonly [Estimate, Estimate] {
   const p = chanceOf(ability.mean, difficulty.mean);
-  const surprise = (clean ? 1 : 0) - p;
+  const surprise = (seen === "clean" ? 1 : 0) - p;
   const moved = ({ mean, error }: Estimate, by: number): Estimate => {
     const precision = 1 / error ** 2 + p * (1 - p);
     return { mean: mean + by / precision, error: 1 / Math.sqrt(precision) };
