@@ -9,6 +9,7 @@ export default [
     route("drills/:id/revisions", "routes/revisions.tsx"),
     route("drills/:id/ladder", "routes/ladder.tsx"),
     route("drills/:id/calls", "routes/calls.tsx"),
+    route("drills/:id/clock", "routes/clock.tsx"),
     route("drills/:id/card", "routes/drill-card.tsx"),
     route("class", "routes/tonight.tsx"),
     route("class/:id", "routes/class.tsx"),

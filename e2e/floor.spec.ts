@@ -87,7 +87,7 @@ test("an evening on two devices, from the start to somebody hurt", async ({ page
     const shown = await left(page);
     await page.reload();
     await expect(button(page, "Pause")).toBeVisible({ timeout: 20_000 });
-    expect(Math.abs((await left(page)) - shown)).toBeLessThanOrEqual(25);
+    await expect.poll(async () => Math.abs((await left(page)) - shown), { timeout: 10_000 }).toBeLessThanOrEqual(25);
     await context.setOffline(false);
     await expect(page.getByText("All devices show the same")).toBeVisible({ timeout: 20_000 });
     await expect

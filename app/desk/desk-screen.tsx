@@ -93,6 +93,9 @@ export function DeskScreen({ drill, text: saved, first, people }: DeskProps) {
         <Button variant="outlined" component={Link} to={`/drills/${drill.id}/calls`}>
           Calls
         </Button>
+        <Button variant="outlined" component={Link} to={`/drills/${drill.id}/clock`}>
+          Clock
+        </Button>
         <ExportMenu id={drill.id} title={title} text={text} view={view} />
       </ScreenHead>
       {restored && dirty && (

@@ -3,19 +3,17 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useMemo, useState } from "react";
 import { Link } from "react-router";
-import { CALL_DEFAULTS, callRound, callsWithin, type CallItem } from "#core/calls/calls.ts";
-import { clockText } from "#core/class/timetable.ts";
-import type { Running } from "#core/floor/running.ts";
-import { NO_SOUNDS } from "#core/floor/sounds.ts";
 import { timeline, type Segment } from "#core/floor/timeline.ts";
 import type { FloorNews } from "#db/floor.ts";
 import type { PlanPage } from "#server/views.ts";
-import { seedOf } from "../class/evening-cards.ts";
+import { isCalled, seedOf } from "../class/evening-cards.ts";
 import { Notice } from "../ui/parts.tsx";
 import { useOffline } from "../offline/use-offline.ts";
 import { useAwake } from "../ui/use-awake.ts";
+import { BIG, ClockFace } from "./clock-face.tsx";
 import { HurtDialog, LateDialog } from "./floor-dialogs.tsx";
 import { PairMarks } from "./pair-marks.tsx";
+import { useCalls } from "./use-calls.ts";
 import { useFloor, type Floor } from "./use-floor.ts";
 import { useSound } from "./use-sound.ts";
 
@@ -49,7 +47,10 @@ function RunningClass({ page, news, away, kept }: FloorProps & { readonly kept: 
   const floor = useFloor(page.lesson.id, segments, news);
   const { running } = floor;
   const segment = segments[Math.min(running.at, segments.length - 1)]!;
-  const calls = useCalls(page, segment);
+  const calls = useCalls({
+    ...{ text: calledIn(page, segment), seconds: kept.clock.round, change: kept.clock.change, metronome: null },
+    seed: seedOf(page.lesson.id, segment.round ?? 0),
+  });
   const sound = useSound(segments, running, calls);
   useAwake();
   useOffline();
@@ -79,21 +80,11 @@ function RunningClass({ page, news, away, kept }: FloorProps & { readonly kept: 
   );
 }
 
-/** The calls of the round that runs: the same as on the printed card. */
-function useCalls({ lesson, kept, rungs }: PlanPage, { round }: Segment) {
-  return useMemo(() => {
-    const block = kept?.plan.blocks.find(({ id }) => id === kept.plan.rounds[round ?? -1]?.block);
-    const called = block?.stations ? [] : (rungs[block?.rung ?? -1]?.called ?? []);
-    if (round === null || called.length === 0) return NO_SOUNDS;
-    return { ...NO_SOUNDS, calls: callsOf(called, kept!.clock, seedOf(lesson.id, round)) };
-  }, [lesson.id, kept, rungs, round]);
-}
-
-function callsOf(names: readonly string[], clock: Kept["clock"], seed: number): readonly CallItem[] {
-  const labels = names.map((name) => ({ name, weight: 1 }));
-  const options = { ...CALL_DEFAULTS, labels, seed, switchEvery: clock.change };
-  const made = callRound({ ...options, count: callsWithin(clock.round, options) });
-  return made.ok ? made.round.items : [];
+/** The drill that is called in a round; null where everybody does as agreed. */
+function calledIn({ kept, rungs }: PlanPage, { round }: Segment): string | null {
+  const block = kept?.plan.blocks.find(({ id }) => id === kept.plan.rounds[round ?? -1]?.block);
+  const text = block?.stations ? "" : (rungs[block?.rung ?? -1]?.text ?? "");
+  return isCalled(text) ? text : null;
 }
 
 function Head({
@@ -134,72 +125,6 @@ function Head({
   );
 }
 
-const KINDS: Readonly<Record<Segment["kind"], string>> = {
-  block: "",
-  talk: "Show it",
-  round: "Work",
-  rest: "Change partners",
-};
-
-/** Seconds that are left, rounded up: at nought it is over. */
-const leftText = (ms: number): string => clockText(Math.ceil(ms / 1000));
-
-function ClockFace({
-  segment,
-  running,
-  rounds,
-  next,
-}: {
-  readonly segment: Segment;
-  readonly running: Running;
-  readonly rounds: number;
-  readonly next: Segment | undefined;
-}) {
-  const { started, ended, goes, left, elapsed } = running;
-  const what = ended ? "The class is over" : !started ? "Not begun yet" : KINDS[segment.kind];
-  const round = segment.round === null ? "" : `Round ${segment.round + 1} of ${rounds}`;
-  return (
-    <Box
-      sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", sm: "auto 1fr" }, columnGap: 4, alignItems: "center" }}
-    >
-      <Box
-        role="timer"
-        aria-label="Left of this stretch"
-        sx={{
-          fontSize: "clamp(4.5rem, 19vw, 12rem)",
-          lineHeight: 1,
-          fontWeight: 700,
-          fontVariantNumeric: "tabular-nums",
-          color: goes ? "text.primary" : "text.secondary",
-        }}
-      >
-        {leftText(started ? left : segment.seconds * 1000)}
-      </Box>
-      <Box sx={{ fontSize: "clamp(1.1rem, 2.6vw, 1.7rem)", lineHeight: 1.3, minWidth: 0 }}>
-        <Box sx={{ fontWeight: 700 }}>{[what, round].filter(Boolean).join(" · ")}</Box>
-        <Box>{segment.title}</Box>
-        {segment.kind === "round" && started && !ended && (
-          <Box sx={{ color: "text.secondary" }}>{rolesNow(segment, elapsed, left)}</Box>
-        )}
-        {started && !ended && !goes && <Box sx={{ fontWeight: 700 }}>The clock stands</Box>}
-        {next && !ended && <Box sx={{ color: "text.secondary" }}>Then: {nextText(next)}</Box>}
-      </Box>
-    </Box>
-  );
-}
-
-const nextText = ({ kind, title, seconds }: Segment): string =>
-  kind === "block" ? title : `${KINDS[kind].toLowerCase()}, ${clockText(seconds)}`;
-
-/** Who feeds now, and in how long they change. */
-export function rolesNow({ change }: Segment, elapsed: number, left: number): string {
-  if (!change) return "A holds or feeds for the whole round.";
-  const stretch = Math.floor(elapsed / (change * 1000));
-  const until = Math.min((stretch + 1) * change * 1000 - elapsed, left);
-  return `${stretch % 2 === 0 ? "A" : "B"} feeds; change in ${leftText(until)}`;
-}
-
-const BIG = { minHeight: 64, fontSize: "1.15rem", flex: "1 1 120px" } as const;
 const MINUTE = 60;
 
 function Controls({

@@ -1,5 +1,5 @@
 /** What is kept on a device until it has arrived, and the server's clock as the device reckons it. */
-import { rolesNow } from "./floor-screen.tsx";
+import { rolesNow } from "./clock-face.tsx";
 import {
   isEmpty,
   NOTHING,
@@ -11,7 +11,7 @@ import {
   writeOutbox,
   type Waiting,
 } from "./outbox.ts";
-import { offsetOf } from "./server-clock.ts";
+import { offsetOf, readOffset, writeOffset } from "./server-clock.ts";
 
 class Store {
   readonly kept = new Map<string, string>();
@@ -63,6 +63,14 @@ test("the server's clock is taken from the answer that came quickest", () => {
   // An answer that took long one way only is off by half of that at most.
   expect(Math.abs(offsetOf([{ sent: 0, got: 200, server: 5000 }]) - 5000)).toBeLessThanOrEqual(100);
   expect(offsetOf([])).toBe(0);
+});
+test("what was found of the clocks is there again without a network", () => {
+  const store = new Store();
+  expect(readOffset(store)).toBeNull();
+  writeOffset(store, -1234.4);
+  expect(readOffset(store)).toBe(-1234);
+  store.setItem("vicissor clock", "soon");
+  expect(readOffset(store)).toBeNull();
 });
 test("who feeds follows the clock; with pads it is one for the whole round", () => {
   const round = { id: "r", kind: "round", block: "b", title: "T", seconds: 180, round: 0 } as const;

@@ -29,3 +29,19 @@ export async function askOffset(address: string): Promise<number | null> {
   }
   return offsetOf(asked);
 }
+
+const KEY = "vicissor clock";
+
+/** What was between the two clocks when it was last found, ms; null: never. */
+export function readOffset(store: Pick<Storage, "getItem">): number | null {
+  const kept = Number(store.getItem(KEY) ?? Number.NaN);
+  return Number.isFinite(kept) ? kept : null;
+}
+
+export function writeOffset(store: Pick<Storage, "setItem">, offset: number): void {
+  try {
+    store.setItem(KEY, String(Math.round(offset)));
+  } catch {
+    // A browser that is full or locked asks again the next time.
+  }
+}

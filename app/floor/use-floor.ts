@@ -19,7 +19,7 @@ import {
   type Known,
   type Waiting,
 } from "./outbox.ts";
-import { askOffset } from "./server-clock.ts";
+import { askOffset, readOffset, writeOffset } from "./server-clock.ts";
 
 /** Until what did not arrive is sent again, and until the clocks are compared again, ms. */
 const AGAIN = 2000;
@@ -152,11 +152,14 @@ function useServerClock(classId: string, serverNow: number) {
   const compared = useRef(false);
   const rough = useRef(serverNow - Date.now());
   useEffect(() => {
+    // A page that comes out of the cache was made long ago: what was found when there was a network is nearer.
+    rough.current = readOffset(localStorage) ?? rough.current;
     const compare = () =>
       void askOffset(`/class/${classId}/floor/items`).then((found) => {
         if (found === null) return;
         offset.current = found;
         compared.current = true;
+        writeOffset(localStorage, found);
       });
     compare();
     const timer = setInterval(compare, COMPARE);

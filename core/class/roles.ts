@@ -3,7 +3,6 @@ import { Bounded } from "../base/bounded.ts";
 import { readHeader, type Header } from "../score/header.ts";
 import { parse } from "../score/parse.ts";
 import { PADS } from "../score/person.ts";
-import { linesOf } from "../score/structure.ts";
 import type { Score, ScoreItem } from "../score/types.ts";
 
 /** What the plan has to know of a rung before it is checked. */
@@ -14,8 +13,6 @@ export interface RungRoles {
   readonly pads: boolean;
   /** One feeds and the other answers until roles change: each can be on a rung of their own as answerer. */
   readonly fed: boolean;
-  /** What can be called by name while it is worked on; empty where nothing is chosen. */
-  readonly called: readonly string[];
 }
 
 /** A class works on few texts. */
@@ -31,13 +28,8 @@ export const rolesIn = (text: string): RungRoles =>
 const swaps = (item: ScoreItem): boolean =>
   item.kind === "block" && ((item.head.type === "loop" && item.head.swap) || item.items.some(swaps));
 
-const chooses = (item: ScoreItem): boolean =>
-  item.kind === "block" && (item.head.type === "choose" || item.items.some(chooses));
-const labelsIn = ({ items }: Score): string[] => [...new Set([...linesOf(items)].flatMap(({ label }) => label ?? []))];
-
 const rolesOf = ({ actors, people, kind }: Header, score: Score): RungRoles => ({
   people: actors.length > 2 ? 3 : 2,
   pads: actors.some((actor) => people[actor].wears.some((gear) => PADS.has(gear))),
   fed: kind === "feeder" && !score.items.some(swaps),
-  called: score.items.some(chooses) ? labelsIn(score) : [],
 });

@@ -1,0 +1,161 @@
+/** The clock for one drill without a class: home training, or a private lesson. */
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import { useEffect, useMemo, useState } from "react";
+import { Link } from "react-router";
+import { clockText } from "#core/class/timetable.ts";
+import { runningAt, type Tap, type Tapped } from "#core/floor/running.ts";
+import { soloTimeline } from "#core/floor/timeline.ts";
+import { Choice } from "../ui/choice.tsx";
+import { ScreenHead } from "../ui/parts.tsx";
+import { useAwake } from "../ui/use-awake.ts";
+import { BIG, ClockFace } from "./clock-face.tsx";
+import { useCalls } from "./use-calls.ts";
+import { useSound } from "./use-sound.ts";
+
+interface SoloProps {
+  readonly id: string;
+  readonly title: string;
+  readonly text: string;
+}
+
+/** How often the picture of the clock is drawn, ms. */
+const DRAW = 100;
+const NONE = 0;
+const ROUNDS = [1, 2, 3, 4, 5, 6, 8, 10, 12];
+const LENGTHS = [30, 45, 60, 90, 120, 180, 240, 300];
+const RESTS = [0, 10, 15, 30, 45, 60];
+const CHANGES = [NONE, 15, 20, 30, 45, 60];
+const BEATS = [NONE, 40, 50, 60, 70, 80, 90, 100, 110, 120, 140, 160];
+const BAR = 4;
+
+const START = { rounds: 3, round: 120, rest: 30, change: NONE, from: NONE, to: NONE, calls: "no" as "yes" | "no" };
+const lengthText = (seconds: number): string => (seconds === NONE ? "none" : clockText(seconds));
+
+export function SoloScreen({ id, title, text }: SoloProps) {
+  const [wish, setWish] = useState(START);
+  const [taps, setTaps] = useState<readonly Tapped[]>([]);
+  const [, draw] = useState(0);
+  useEffect(() => {
+    const timer = setInterval(() => draw((n) => n + 1), DRAW);
+    return () => clearInterval(timer);
+  }, []);
+  const change = wish.change === NONE ? null : wish.change;
+  const segments = useMemo(() => soloTimeline(title, { ...wish, change }), [title, wish, change]);
+  const running = runningAt(segments, taps, Date.now());
+  const segment = segments[Math.min(running.at, segments.length - 1)]!;
+  const metronome = useMemo(
+    () => (wish.from === NONE ? null : { from: wish.from, to: wish.to === NONE ? wish.from : wish.to, bar: BAR }),
+    [wish.from, wish.to],
+  );
+  const wanted = useCalls({
+    ...{ text: wish.calls === "yes" ? text : null, seconds: wish.round, change, metronome },
+    seed: (segment.round ?? 0) + 1,
+  });
+  const sound = useSound(segments, running, wanted);
+  useAwake();
+  const tap = (one: Tap) => setTaps([...taps, { id: crypto.randomUUID(), at: Date.now(), tap: one }]);
+  const set = (part: Partial<typeof START>) => {
+    setWish({ ...wish, ...part });
+    setTaps([]);
+  };
+  const { started, goes, ended } = running;
+  const begin = () => {
+    sound.turn(true);
+    tap({ kind: "start" });
+  };
+  return (
+    <>
+      <ScreenHead title={`Clock: ${title}`} lead="Rounds, calls and a beat for one drill, without a class.">
+        <Button
+          variant={sound.on ? "contained" : "outlined"}
+          aria-pressed={sound.on}
+          onClick={() => sound.turn(!sound.on)}
+        >
+          {sound.on ? "Sound is on" : "Sound is off"}
+        </Button>
+        <Button variant="outlined" component={Link} to={`/drills/${id}`}>
+          Back to the desk
+        </Button>
+      </ScreenHead>
+      <Box sx={{ px: { xs: 2, sm: 3 }, pb: 4, display: "grid", gap: 2 }}>
+        <ClockFace segment={segment} running={running} rounds={wish.rounds} next={segments[running.at + 1]} />
+        <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, maxWidth: 720 }}>
+          {started && !ended ? (
+            <Button variant="contained" sx={BIG} onClick={() => tap({ kind: goes ? "pause" : "go" })}>
+              {goes ? "Pause" : "Go on"}
+            </Button>
+          ) : (
+            <Button variant="contained" sx={BIG} onClick={() => (ended ? setTaps([]) : begin())}>
+              {ended ? "Once more" : "Start"}
+            </Button>
+          )}
+          <Button
+            variant="outlined"
+            sx={BIG}
+            disabled={!started || ended}
+            onClick={() => tap({ kind: "next", from: segment.id })}
+          >
+            Next
+          </Button>
+          <Button
+            variant="outlined"
+            sx={BIG}
+            disabled={!started || ended}
+            onClick={() => tap({ kind: "back", from: segment.id })}
+          >
+            Back
+          </Button>
+        </Box>
+        <Wishes wish={wish} onSet={set} />
+      </Box>
+    </>
+  );
+}
+
+/** What is set before one starts; setting it later begins again. */
+function Wishes({
+  wish,
+  onSet,
+}: {
+  readonly wish: typeof START;
+  readonly onSet: (part: Partial<typeof START>) => void;
+}) {
+  const lengths = (all: readonly number[]) => all.map((s) => [s, lengthText(s)] as const);
+  const beats = BEATS.map((n) => [n, n === NONE ? "none" : `${n} a minute`] as const);
+  return (
+    <Box
+      component="section"
+      aria-label="What it runs"
+      sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, "& > *": { minWidth: 130 } }}
+    >
+      <Choice
+        label="Rounds"
+        value={wish.rounds}
+        options={ROUNDS.map((n) => [n, String(n)])}
+        onChange={(rounds) => onSet({ rounds })}
+      />
+      <Choice label="Each" value={wish.round} options={lengths(LENGTHS)} onChange={(round) => onSet({ round })} />
+      <Choice label="Rest" value={wish.rest} options={lengths(RESTS)} onChange={(rest) => onSet({ rest })} />
+      <Choice
+        label="Swap roles every"
+        value={wish.change}
+        options={lengths(CHANGES)}
+        onChange={(change) => onSet({ change })}
+      />
+      <Choice
+        label="Calls"
+        value={wish.calls}
+        options={[
+          ["no", "none"],
+          ["yes", "by voice"],
+        ]}
+        onChange={(calls) => onSet({ calls })}
+      />
+      <Choice label="Beat" value={wish.from} options={beats} onChange={(from) => onSet({ from })} />
+      {wish.from !== NONE && (
+        <Choice label="rising to" value={wish.to} options={beats} onChange={(to) => onSet({ to })} />
+      )}
+    </Box>
+  );
+}

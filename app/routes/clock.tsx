@@ -1,0 +1,22 @@
+import { getDrill } from "#db/drills.ts";
+import { db } from "#db/pool.ts";
+import { scopeContext } from "#server/context.ts";
+import { notFound, reading } from "#server/respond.ts";
+import type { Route } from "./+types/clock.ts";
+import { SoloScreen } from "../floor/solo-screen.tsx";
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: `Clock for ${loaderData?.title ?? "a drill"} · Vicissor` },
+];
+
+export function loader({ params, context }: Route.LoaderArgs) {
+  return reading(async () => {
+    const found = await getDrill(db, context.get(scopeContext), params.id);
+    if (!found) throw notFound("This drill is not here; it may have been deleted.");
+    return { id: params.id, title: found.drill.title, text: found.revision.text };
+  });
+}
+
+export default function Clock({ loaderData }: Route.ComponentProps) {
+  return <SoloScreen key={loaderData.id} {...loaderData} />;
+}
