@@ -170,8 +170,13 @@ function useServerClock(classId: string, serverNow: number) {
       document.removeEventListener("visibilitychange", seen);
     };
   }, [classId]);
+  const begun = useRef(false);
+  useEffect(() => {
+    begun.current = true;
+  }, []);
   return {
-    now: () => Date.now() + (compared.current ? offset.current : rough.current),
+    // The first picture is that of the server, to the millisecond: what it drew and what the page draws are one.
+    now: () => (begun.current ? Date.now() + (compared.current ? offset.current : rough.current) : serverNow),
     setOffset: (now: number) => {
       if (!compared.current) rough.current = now - Date.now();
     },

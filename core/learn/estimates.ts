@@ -35,7 +35,10 @@ const AT_EASE = Math.log(0.84 / 0.16);
 const PERSON_ERROR = 0.9;
 const RUNG_ERROR = 0.7;
 /** People change: so much is less certain for each week since it was seen, logits squared. */
-const FORGETS = 0.02;
+const FORGETS = 0.03;
+/** Who trains gets better: so much a week, for the two weeks after they were seen, logits. Common practice, no source. */
+const LEARNS = 0.08;
+const LEARNS_FOR = 2;
 const WEEK = 7 * 24 * 3600 * 1000;
 
 const abilityPrior = (level: number): Known => ({
@@ -64,9 +67,13 @@ export function estimatesFrom(evidence: readonly Evidence[]): Estimates {
   };
 }
 
-function later({ at, error, ...known }: Known & { readonly at: number }, now: number): Known {
+function later({ at, error, mean, times }: Known & { readonly at: number }, now: number): Known {
   const weeks = Math.max(0, now - at) / WEEK;
-  return { ...known, error: Math.min(PERSON_ERROR, Math.sqrt(error ** 2 + FORGETS * weeks)) };
+  return {
+    times,
+    mean: mean + LEARNS * Math.min(LEARNS_FOR, weeks),
+    error: Math.min(PERSON_ERROR, Math.sqrt(error ** 2 + FORGETS * weeks)),
+  };
 }
 
 /**
