@@ -17,6 +17,8 @@ test("with fewer rounds too hard or too easy than with both others, and nearer t
   }
 });
 test("the page and its drawing show what comes out", () => {
-  expect(readFileSync("docs/learning.md", "utf8")).toContain(table(all));
+  // However wide the columns are set.
+  const plain = (text: string) => text.replace(/[ -]+/g, " ");
+  expect(plain(readFileSync("docs/learning.md", "utf8"))).toContain(plain(table(all)));
   expect(readFileSync("docs/learning.svg", "utf8")).toBe(drawing(all));
 });
