@@ -159,3 +159,15 @@ test("every device hears of a tap within half a second, and of those it missed",
   expect(missed).toMatch(/^retry: 1000\n\nid: \d+\ndata: \{/);
   leave.abort();
 });
+test("a browser that goes away without a word does no harm to anybody", async () => {
+  const stream = liveStream(scope, lesson, 0, new AbortController().signal);
+  const reader = stream.getReader();
+  await reader.read();
+  await reader.cancel();
+  await send({ taps: [tap("start")] });
+  // Whoever watches next hears of it all the same.
+  const next = liveStream(scope, lesson, 0, new AbortController().signal).getReader();
+  let heard = "";
+  while (!heard.includes("start")) heard += new TextDecoder().decode((await next.read()).value);
+  await next.cancel();
+});

@@ -119,7 +119,9 @@ test("an evening on two devices, from the start to somebody hurt", async ({ page
     await expect(page.getByRole("list", { name: "Pairs of round 3" })).toContainText("Odo Lachs", { timeout: 10_000 });
   });
   // Who is offline hears so in the console; nothing else may be said there.
-  expect(faults.filter((fault) => !/ERR_INTERNET_DISCONNECTED|Failed to load resource/.test(fault))).toEqual([]);
+  expect(faults.filter((fault) => !/ERR_INTERNET_DISCONNECTED|Failed to (?:load resource|fetch)/.test(fault))).toEqual(
+    [],
+  );
 });
 
 test("the log shows rounds that were run; a mark is put right, a note of who was hurt is kept", async ({ page }) => {

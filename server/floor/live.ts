@@ -46,13 +46,20 @@ export function liveStream(
   const text = new TextEncoder();
   let last = since;
   let version: number | null = null;
+  let end = () => undefined as void;
   return new ReadableStream({
     start(controller) {
       let busy = false;
       let again = false;
       let over = false;
       const send = (line: string) => {
-        if (!over) controller.enqueue(text.encode(line));
+        if (over) return;
+        try {
+          controller.enqueue(text.encode(line));
+        } catch {
+          // The browser has gone and nobody said so.
+          end();
+        }
       };
       const tell = (news: FloorNews) => {
         const changed = news.seq !== last || news.version !== version;
@@ -61,6 +68,7 @@ export function liveStream(
         if (changed) send(`id: ${news.seq}\ndata: ${JSON.stringify({ ...news, now: Date.now() })}\n\n`);
       };
       const look = () => {
+        if (over) return;
         if (busy) return void (again = true);
         busy = true;
         void floorSince(db, scope, classId, last)
@@ -69,15 +77,14 @@ export function liveStream(
           .catch(() => undefined)
           .finally(() => {
             busy = false;
-            if (again) {
-              again = false;
-              look();
-            }
+            if (!again) return;
+            again = false;
+            look();
           });
       };
       const leave = watch(classId, { look });
       const alive = setInterval(() => send(`event: alive\ndata: ${Date.now()}\n\n`), ALIVE);
-      const end = () => {
+      end = () => {
         if (over) return;
         over = true;
         clearInterval(alive);
@@ -85,12 +92,13 @@ export function liveStream(
         try {
           controller.close();
         } catch {
-          // The browser has closed it already.
+          // It was closed from the other side.
         }
       };
       signal.addEventListener("abort", end);
       send("retry: 1000\n\n");
       look();
     },
+    cancel: () => end(),
   });
 }
