@@ -43,62 +43,85 @@ export function liveStream(
   since: number,
   signal: AbortSignal,
 ): ReadableStream<Uint8Array> {
-  const text = new TextEncoder();
-  let last = since;
-  let version: number | null = null;
-  let end = () => undefined as void;
+  let teller: Teller | null = null;
   return new ReadableStream({
     start(controller) {
-      let busy = false;
-      let again = false;
-      let over = false;
-      const send = (line: string) => {
-        if (over) return;
-        try {
-          controller.enqueue(text.encode(line));
-        } catch {
-          // The browser has gone and nobody said so.
-          end();
-        }
-      };
-      const tell = (news: FloorNews) => {
-        const changed = news.seq !== last || news.version !== version;
-        last = news.seq;
-        version = news.version;
-        if (changed) send(`id: ${news.seq}\ndata: ${JSON.stringify({ ...news, now: Date.now() })}\n\n`);
-      };
-      const look = () => {
-        if (over) return;
-        if (busy) return void (again = true);
-        busy = true;
-        void floorSince(db, scope, classId, last)
-          .then((news) => news && tell(news))
-          // The database is away: the ears look again when it is back.
-          .catch(() => undefined)
-          .finally(() => {
-            busy = false;
-            if (!again) return;
-            again = false;
-            look();
-          });
-      };
-      const leave = watch(classId, { look });
-      const alive = setInterval(() => send(`event: alive\ndata: ${Date.now()}\n\n`), ALIVE);
-      end = () => {
-        if (over) return;
-        over = true;
-        clearInterval(alive);
-        leave();
-        try {
-          controller.close();
-        } catch {
-          // It was closed from the other side.
-        }
-      };
-      signal.addEventListener("abort", end);
-      send("retry: 1000\n\n");
-      look();
+      teller = new Teller(scope, classId, since, controller);
+      signal.addEventListener("abort", () => teller?.end());
+      teller.begin();
     },
-    cancel: () => end(),
+    // Some browsers go away without a word: the stream is taken away then.
+    cancel: () => teller?.end(),
   });
 }
+
+/** Tells one device what is new in a class, until it is gone. */
+class Teller {
+  private version: number | null = null;
+  private busy = false;
+  private again = false;
+  private over = false;
+  private alive: NodeJS.Timeout | null = null;
+  private leave = (): void => undefined;
+
+  constructor(
+    private readonly scope: Scope,
+    private readonly classId: string,
+    private last: number,
+    private readonly controller: ReadableStreamDefaultController<Uint8Array>,
+  ) {}
+
+  begin(): void {
+    this.leave = watch(this.classId, { look: () => this.look() });
+    this.alive = setInterval(() => this.send(`event: alive\ndata: ${Date.now()}\n\n`), ALIVE);
+    this.send("retry: 1000\n\n");
+    this.look();
+  }
+
+  end(): void {
+    if (this.over) return;
+    this.over = true;
+    if (this.alive) clearInterval(this.alive);
+    this.leave();
+    try {
+      this.controller.close();
+    } catch {
+      // It was closed from the other side.
+    }
+  }
+
+  private send(line: string): void {
+    if (this.over) return;
+    try {
+      this.controller.enqueue(TEXT.encode(line));
+    } catch {
+      // The browser has gone and nobody said so.
+      this.end();
+    }
+  }
+
+  private tell(news: FloorNews): void {
+    const changed = news.seq !== this.last || news.version !== this.version;
+    this.last = news.seq;
+    this.version = news.version;
+    if (changed) this.send(`id: ${news.seq}\ndata: ${JSON.stringify({ ...news, now: Date.now() })}\n\n`);
+  }
+
+  /** One question at a time: what comes in meanwhile is asked for afterwards. */
+  private look(): void {
+    if (this.over) return;
+    if (this.busy) return void (this.again = true);
+    this.busy = true;
+    void floorSince(db, this.scope, this.classId, this.last)
+      .then((news) => news && this.tell(news))
+      // The database is away: the ears look again when it is back.
+      .catch(() => undefined)
+      .finally(() => {
+        this.busy = false;
+        if (!this.again) return;
+        this.again = false;
+        this.look();
+      });
+  }
+}
+const TEXT = new TextEncoder();
