@@ -59,6 +59,20 @@ export async function bringBack(db: Db, scope: Scope, classId: string, were: rea
   );
 }
 
+/** Who came to one class is ticked for another, for the whole evening. */
+export const copyAttendance = (
+  tx: Db,
+  scope: Scope,
+  { from, to }: { readonly from: string; readonly to: string },
+): Promise<unknown> =>
+  tx.query(
+    `insert into attendance (school_id, class_id, student_id)
+     select a.school_id, $3, a.student_id from attendance a
+     join students s on s.school_id = a.school_id and s.id = a.student_id and s.archived_at is null and s.erased_at is null
+     where a.school_id = $1 and a.class_id = $2 on conflict do nothing`,
+    [scope.schoolId, from, to],
+  );
+
 /** What somebody leaves out tonight; who says so is here. */
 export async function setTonightNot(
   db: Db,

@@ -25,7 +25,8 @@ export interface LogRow {
   /** Family of the drill, and its load. */
   readonly kind: string;
   readonly load: number;
-  readonly side: "left" | "right";
+  /** The lead that was in front; null in rounds of before it was kept. */
+  readonly side: "left" | "right" | null;
   /** A, B and C in this order. */
   readonly people: readonly string[];
   readonly marks: readonly LogMark[];
@@ -82,3 +83,29 @@ export const listLog = (
 
 /** Signs that mean something in a pattern stand for themselves. */
 const likeText = (text: string): string => text.replace(/[\\%_]/g, (sign) => `\\${sign}`);
+
+/** A ladder on a day on which it was trained, and what was seen of its answers. */
+interface LadderDay {
+  readonly ladder_id: string;
+  readonly title: string;
+  readonly day: string;
+  readonly clean: number;
+  readonly seen: number;
+}
+
+export const ladderDays = (db: Db, scope: Scope): Promise<LadderDay[]> =>
+  db.query<LadderDay>(
+    `select l.id as ladder_id, l.title, c.held_on as day,
+       count(distinct m.id) filter (where m.mark = 'clean')::int as clean, count(distinct m.id)::int as seen
+     from ladders l
+       join ladder_rungs lr on lr.school_id = l.school_id and lr.ladder_id = l.id
+       join pairs p on p.school_id = l.school_id and p.revision_id = lr.revision_id
+       join blocks b on b.school_id = p.school_id and b.id = p.block_id
+       join classes c on c.school_id = b.school_id and c.id = b.class_id and c.deleted_at is null
+       left join marks m on m.school_id = c.school_id and m.class_id = c.id and m.revision_id = p.revision_id
+         and m.role = 'answers' and m.mark <> 'none'
+         and not exists (select 1 from marks later where later.school_id = m.school_id and later.corrects = m.id)
+     where l.school_id = $1 and (c.held_on < current_date or (c.held_on = current_date and p.ran))
+     group by l.id, l.title, c.held_on order by c.held_on, l.id limit 5000`,
+    [scope.schoolId],
+  );

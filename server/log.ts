@@ -64,7 +64,7 @@ interface FiledRound {
   readonly class: string;
   readonly round: number;
   readonly drill: string;
-  readonly side: "left" | "right";
+  readonly side: "left" | "right" | null;
   readonly people: readonly string[];
   readonly marks: readonly { readonly person: string; readonly role: string; readonly mark: string }[];
 }

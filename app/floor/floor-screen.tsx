@@ -185,6 +185,8 @@ function Controls({
   );
 }
 
+const STOP_RED = "#a5201c";
+
 /** Over everything, until somebody says go on. */
 const AllStop = ({ onGo }: { readonly onGo: () => void }) => (
   <Box
@@ -194,8 +196,9 @@ const AllStop = ({ onGo }: { readonly onGo: () => void }) => (
       position: "fixed",
       inset: 0,
       zIndex: "modal",
-      bgcolor: "error.main",
-      color: "error.contrastText",
+      // The same red by day and by night: everybody in the hall knows it.
+      bgcolor: STOP_RED,
+      color: "#fff",
       display: "flex",
       flexDirection: "column",
       alignItems: "center",

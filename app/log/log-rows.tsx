@@ -55,7 +55,7 @@ function LogLine({ row, names }: { readonly row: LogRow; readonly names: RowsPro
       <Box>
         <Link to={`/drills/${row.drill_id}`}>{row.drill}</Link>
         <Box component="span" sx={{ color: "text.secondary" }}>
-          , {row.side} lead
+          {row.side === null ? "" : `, ${row.side} lead`}
         </Box>
       </Box>
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 0.5 }}>

@@ -1,8 +1,10 @@
+import { redirect } from "react-router";
 import { createClass } from "#db/classes.ts";
 import { db } from "#db/pool.ts";
 import { copyClass, deleteClass, restoreClass, updateClass } from "#db/classes.ts";
 import { scopeContext } from "#server/context.ts";
 import { idIn } from "#server/forms.ts";
+import { nextClass } from "#server/next-class.ts";
 import { reading, refused, writing } from "#server/respond.ts";
 import { classFromForm, termPage } from "#server/term.ts";
 import { listTrainedTexts } from "#db/classes.ts";
@@ -26,6 +28,11 @@ export async function action({ request, context }: Route.ActionArgs) {
     if (fields.intent === "copy") {
       await copyClass(db, scope, { from: idIn(fields.from), id: idIn(fields.id), day: fields.day ?? "" });
       return { kind: "saved" as const };
+    }
+    if (fields.intent === "next") {
+      const made = await nextClass(scope);
+      if ("kind" in made) return made;
+      throw redirect(`/class/${made.id}/plan`);
     }
     if (fields.intent === "delete" || fields.intent === "restore") {
       const id = idIn(fields.id);

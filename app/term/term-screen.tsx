@@ -36,6 +36,7 @@ export function TermScreen({
   const [view, setView] = useState<(typeof VIEWS)[number]["value"]>("list");
   const [open, setOpen] = useState<Lesson | "new" | null>(null);
   const fetcher = useFetcher<typeof action>();
+  const next = useFetcher<typeof action>({ key: "next class" });
   const done = fetcher.data;
   const undone = done?.kind === "deleted" || done?.kind === "restored" ? done : null;
   const send = (intent: "delete" | "restore", { id, title }: Pick<Lesson, "id" | "title">) =>
@@ -55,6 +56,14 @@ export function TermScreen({
         <Button variant="outlined" component="a" href="/term.ics" download>
           Export calendar
         </Button>
+        <Button
+          variant="outlined"
+          disabled={next.state !== "idle"}
+          title="The same people a week later, on the theme that is due first; change what you like"
+          onClick={() => void next.submit({ intent: "next" }, { method: "post" })}
+        >
+          Next class
+        </Button>
         <Button variant="outlined" component={Link} to="/log">
           Log
         </Button>
@@ -65,6 +74,7 @@ export function TermScreen({
           Add a class
         </Button>
       </ScreenHead>
+      {next.data && "message" in next.data && <Notice tone="trouble">{next.data.message}</Notice>}
       {clashes.map((c) => (
         <Notice key={c.id} tone="trouble">
           {c.clash.join(", ")} {c.clash.length === 1 ? "is" : "are"} ticked in two classes at the same time on{" "}

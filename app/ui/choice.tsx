@@ -28,6 +28,7 @@ export function Choice<T extends string | number>(props: ChoiceProps<T>) {
         const chosen = options.find(([one]) => String(one) === event.target.value);
         if (chosen) onChange(chosen[0]);
       }}
+      slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
       {...(sx ? { sx } : {})}
     >
       {options.map(([one, text]) => (
