@@ -15,7 +15,7 @@ import { RouteTrouble } from "../ui/trouble.tsx";
 export const handle = WITHOUT_FRAME;
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
-  { title: `Floor: ${loaderData?.page.lesson.title ?? "class"} · Vicissor` },
+  { title: `Running: ${loaderData?.page.lesson.title ?? "class"} · Vicissor` },
 ];
 
 export function loader({ params, context }: Route.LoaderArgs) {
