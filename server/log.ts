@@ -9,7 +9,7 @@ import { db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
 
 /** Rounds on one page, and in one file at most. */
-export const PAGE_ROWS = 60;
+const PAGE_ROWS = 60;
 const MOST_IN_FILE = 50_000;
 
 export interface LogPage {

@@ -89,7 +89,7 @@ export async function takeItems(
 }
 
 /** Taps that move the clock; what else was tapped does not. */
-export const clockTaps = (taps: FloorNews["taps"]): Tapped[] =>
+const clockTaps = (taps: FloorNews["taps"]): Tapped[] =>
   taps.flatMap(({ tap, ...one }) => (tap.kind === "hurt" ? [] : [{ ...one, tap }]));
 
 /** Rounds that are over go into the plan and the log. */
