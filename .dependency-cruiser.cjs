@@ -77,7 +77,10 @@ module.exports = {
       severity: "error",
       comment: "only small pure packages in core",
       from: { path: "^core/", pathNot: "(\\.test|testing)\\.ts$" },
-      to: { dependencyTypes: ["npm"], pathNot: "node_modules/(@lezer|edmonds-blossom|fastest-levenshtein|ts-fsrs|yup)" },
+      to: {
+        dependencyTypes: ["npm"],
+        pathNot: "node_modules/(@lezer|edmonds-blossom|fastest-levenshtein|ts-fsrs|yup)",
+      },
     },
     {
       name: "core-no-node",
