@@ -151,3 +151,32 @@ test("the log shows rounds that were run; a mark is put right, a note of who was
   await expectAccessible(page);
   expect(faults).toEqual([]);
 });
+
+test("the clock of a drill runs what was chosen, and swaps roles on time", async ({ page }) => {
+  const faults = faultsOf(page);
+  await page.goto("/");
+  await page.getByRole("link", { name: "One slow blow, then you" }).click();
+  await page.getByRole("link", { name: "Clock" }).click();
+  const choose = async (name: string, option: string) => {
+    await page.getByRole("combobox", { name }).click();
+    await page.getByRole("option", { name: option, exact: true }).click();
+    await expect(page.getByRole("combobox", { name })).toHaveText(option);
+  };
+  await choose("Rounds", "2");
+  await choose("Each", "0:30");
+  await choose("Rest", "none");
+  await choose("Swap roles every", "0:15");
+  await choose("Beat", "60 a minute");
+  await button(page, "Start").click();
+  await expect(button(page, "Sound is on")).toBeVisible();
+  await button(page, "Next").click();
+  await expect(page.getByText("Work · Round 1 of 2")).toBeVisible();
+  await expect(page.getByText(/^A feeds; change in/)).toBeVisible();
+  await expect(page.getByText(/^B feeds; change in/)).toBeVisible({ timeout: 20_000 });
+  await button(page, "Pause").click();
+  const stands = await left(page);
+  await page.waitForTimeout(1500);
+  expect(await left(page)).toBe(stands);
+  await expectAccessible(page);
+  expect(faults).toEqual([]);
+});

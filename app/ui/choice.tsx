@@ -24,8 +24,8 @@ export function Choice<T extends string | number>(props: ChoiceProps<T>) {
       disabled={disabled}
       helperText={help}
       onChange={(event) => {
-        // What a list of numbers hands over is one of them, as text.
-        const chosen = options.find(([one]) => String(one) === event.target.value);
+        // A list hands over what it was given, a native one the same as text.
+        const chosen = options.find(([one]) => String(one) === String(event.target.value));
         if (chosen) onChange(chosen[0]);
       }}
       slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
