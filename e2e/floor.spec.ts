@@ -1,16 +1,16 @@
 /** The running class on two devices: one clock, every tap once, without a network, somebody hurt, a late comer. */
 import { expect, test, type Page } from "@playwright/test";
-import { expectAccessible, faultsOf } from "./helpers.ts";
+import { database, expectAccessible, faultsOf } from "./helpers.ts";
 
 /** A class with a plan, and nobody of it away but one; its address. */
-async function planned(page: Page): Promise<string> {
+async function planned(page: Page, name: string, day: string): Promise<string> {
   await page.goto("/term");
   await page.getByRole("button", { name: "Add a class" }).click();
   const dialog = page.getByRole("dialog");
-  await dialog.getByRole("textbox", { name: "Name" }).fill("On the floor");
-  await dialog.getByLabel("Day").fill("2027-03-24");
+  await dialog.getByRole("textbox", { name: "Name" }).fill(name);
+  await dialog.getByLabel("Day").fill(day);
   await dialog.getByRole("button", { name: "Save" }).click();
-  await page.getByRole("link", { name: "On the floor" }).click();
+  await page.getByRole("link", { name }).click();
   await page.getByRole("button", { name: "Everybody" }).click();
   await expect(page.getByText(/15 of \d+ are here/)).toBeVisible();
   await page.getByRole("checkbox", { name: /Odo Lachs/ }).click();
@@ -33,7 +33,7 @@ const button = (page: Page, name: string | RegExp) => page.getByRole("button", {
 test("an evening on two devices, from the start to somebody hurt", async ({ page, context, browser }) => {
   test.setTimeout(150_000);
   const faults = faultsOf(page);
-  const path = await planned(page);
+  const path = await planned(page, "On the floor", "2027-03-24");
   await page.getByRole("link", { name: "Run it" }).click();
   const other = await (await browser.newContext()).newPage();
   await other.goto(`${path}/floor`);
@@ -179,4 +179,35 @@ test("the clock of a drill runs what was chosen, and swaps roles on time", async
   expect(await left(page)).toBe(stands);
   await expectAccessible(page);
   expect(faults).toEqual([]);
+});
+
+test("the database crashes in the middle of a round: the clock goes on and no tap is lost", async ({
+  page,
+  browser,
+}) => {
+  test.skip(!process.env.PG_DATA, "only with a database of its own");
+  test.setTimeout(150_000);
+  const path = await planned(page, "Through a crash", "2027-03-31");
+  await page.getByRole("link", { name: "Run it" }).click();
+  const other = await (await browser.newContext()).newPage();
+  await other.goto(`${path}/floor`);
+  await button(page, "Start").click();
+  await expect(button(other, "Pause")).toBeVisible({ timeout: 2000 });
+  const before = await left(page);
+  database("crash");
+  try {
+    await button(page, "A minute more").click();
+    await button(other, "A minute more").click();
+    await page.waitForTimeout(2500);
+    expect((await left(page)) - before).toBeGreaterThan(50);
+  } finally {
+    database("start");
+  }
+  // Two minutes more, on both, as soon as the database is back: each tap once.
+  for (const one of [page, other])
+    await expect.poll(async () => (await left(one)) - before, { timeout: 30_000 }).toBeGreaterThan(80);
+  expect(Math.abs((await left(page)) - (await left(other)))).toBeLessThanOrEqual(1);
+  await page.reload();
+  expect((await left(page)) - before).toBeLessThanOrEqual(120);
+  expect((await left(page)) - before).toBeGreaterThan(60);
 });

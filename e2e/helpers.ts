@@ -102,10 +102,11 @@ export async function freshDrill(page: Page, text: string): Promise<string> {
   return new URL(page.url()).pathname;
 }
 
-/** Stops or starts the test database; the runner says where it lies. */
-export function database(command: "stop" | "start"): void {
+/** Stops or starts the test database, or lets it crash; the runner says where it lies. */
+export function database(what: "stop" | "crash" | "start"): void {
   const { PG_BIN, PG_DATA, PG_PORT } = process.env;
-  const args = ["-D", PG_DATA!, "-w", "-s", "-m", "fast"];
+  const command = what === "start" ? "start" : "stop";
+  const args = ["-D", PG_DATA!, "-w", "-s", "-m", what === "crash" ? "immediate" : "fast"];
   if (command === "start")
     args.splice(
       4,

@@ -15,6 +15,7 @@ import { HurtDialog, LateDialog } from "./floor-dialogs.tsx";
 import { PairMarks } from "./pair-marks.tsx";
 import { useCalls } from "./use-calls.ts";
 import { useFloor, type Floor } from "./use-floor.ts";
+import { SoundButton } from "./sound-button.tsx";
 import { useSound } from "./use-sound.ts";
 
 interface FloorProps {
@@ -108,13 +109,7 @@ function Head({
             ? "Sending…"
             : "All devices show the same"}
       </Box>
-      <Button
-        variant={sound.on ? "contained" : "outlined"}
-        aria-pressed={sound.on}
-        onClick={() => sound.turn(!sound.on)}
-      >
-        {sound.on ? "Sound is on" : "Sound is off"}
-      </Button>
+      <SoundButton sound={sound} />
       <Button variant="outlined" component={Link} to={`/class/${page.lesson.id}/wall`}>
         Wall
       </Button>

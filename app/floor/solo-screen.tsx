@@ -11,6 +11,7 @@ import { ScreenHead } from "../ui/parts.tsx";
 import { useAwake } from "../ui/use-awake.ts";
 import { BIG, ClockFace } from "./clock-face.tsx";
 import { useCalls } from "./use-calls.ts";
+import { SoundButton } from "./sound-button.tsx";
 import { useSound } from "./use-sound.ts";
 
 interface SoloProps {
@@ -67,13 +68,7 @@ export function SoloScreen({ id, title, text }: SoloProps) {
   return (
     <>
       <ScreenHead title={`Clock: ${title}`} lead="Rounds, calls and a beat for one drill, without a class.">
-        <Button
-          variant={sound.on ? "contained" : "outlined"}
-          aria-pressed={sound.on}
-          onClick={() => sound.turn(!sound.on)}
-        >
-          {sound.on ? "Sound is on" : "Sound is off"}
-        </Button>
+        <SoundButton sound={sound} />
         <Button variant="outlined" component={Link} to={`/drills/${id}`}>
           Back to the desk
         </Button>

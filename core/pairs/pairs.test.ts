@@ -150,7 +150,7 @@ describe("one round", () => {
     expect(heavy.noContact).toBe(true);
     expect(heavy.why.join()).toMatch(/large weight gap: no contact/);
     const met = scorePair(person(1), person(2), facts({ met: new Map([[pairKey("001", "002"), 2]]) }));
-    expect(met.why.join()).toMatch(/met 2 times this term/);
+    expect(met.why.join()).toMatch(/met twice this term/);
     for (const p of pairUp(people(8)).pairs) expect(p.why.length).toBeGreaterThan(0);
   });
   test("more of what a weight is for never scores higher", () => {
