@@ -147,8 +147,13 @@ test("a move of one's own that is deleted comes back with 1 press", async ({ pag
   await expect(move.getByRole("heading", { name: "quay bend" })).toBeVisible();
   await move.getByRole("button", { name: "Delete" }).click();
   await expect(page.getByText("“quay bend” is deleted.")).toBeVisible();
+  // Said at once, kept a moment later: the page is left when it is kept.
+  const kept = page.waitForResponse(
+    (response) => /settings/.test(response.url()) && response.request().method() === "POST",
+  );
   await user.press(user.button("Bring it back"));
   await expect(page.getByText("“quay bend” is back.")).toBeVisible();
+  expect((await kept).ok()).toBe(true);
   await page.waitForLoadState("networkidle");
   await page.goto("/words?move=own-quay-bend");
   await expect(move.getByRole("heading", { name: "quay bend" })).toBeVisible();
