@@ -1,21 +1,12 @@
 /** The running class on two devices: one clock, every tap once, without a network, somebody hurt, a late comer. */
 import { expect, test, type Page } from "@playwright/test";
-import { database, expectAccessible, faultsOf } from "./helpers.ts";
+import { database, expectAccessible, faultsOf, newClass } from "./helpers.ts";
 
 /** A class with a plan, and nobody of it away but one; its address. */
 async function planned(page: Page, name: string, day: string): Promise<string> {
-  await page.goto("/term");
-  await page.getByRole("button", { name: "Add a class" }).click();
-  const dialog = page.getByRole("dialog");
-  await dialog.getByRole("textbox", { name: "Name" }).fill(name);
-  await dialog.getByLabel("Day").fill(day);
-  await dialog.getByRole("button", { name: "Save" }).click();
-  await page.getByRole("link", { name }).click();
-  await page.getByRole("button", { name: "Everybody" }).click();
-  await expect(page.getByText(/15 of \d+ are here/)).toBeVisible();
+  const path = await newClass(page, name, day);
   await page.getByRole("checkbox", { name: /Odo Lachs/ }).click();
   await expect(page.getByText(/14 of \d+ are here/)).toBeVisible();
-  const path = new URL(page.url()).pathname;
   await page.goto(`${path}/plan`);
   await page.getByRole("combobox", { name: "We work on" }).click();
   await page.getByRole("option", { name: "One slow blow, then you", exact: true }).click();

@@ -123,3 +123,17 @@ export function database(what: "stop" | "crash" | "start"): void {
     stdio: "ignore",
   });
 }
+
+/** A class of its own on a day, with everybody of the demo club here; its address. */
+export async function newClass(page: Page, name: string, day: string): Promise<string> {
+  await page.goto("/term");
+  await page.getByRole("button", { name: "Add a class" }).click();
+  const dialog = page.getByRole("dialog");
+  await dialog.getByRole("textbox", { name: "Name" }).fill(name);
+  await dialog.getByLabel("Day").fill(day);
+  await dialog.getByRole("button", { name: "Save" }).click();
+  await page.getByRole("link", { name }).click();
+  await page.getByRole("button", { name: "Everybody" }).click();
+  await expect(page.getByText(/15 of \d+ are here/)).toBeVisible();
+  return new URL(page.url()).pathname;
+}

@@ -1,19 +1,6 @@
 /** A large class in lines, a circuit and a game, a part of a drill; everybody unticked by a slip. */
-import { expect, test, type Page } from "@playwright/test";
-import { expectAccessible, faultsOf } from "./helpers.ts";
-
-async function newClass(page: Page, name: string, day: string): Promise<string> {
-  await page.goto("/term");
-  await page.getByRole("button", { name: "Add a class" }).click();
-  const dialog = page.getByRole("dialog");
-  await dialog.getByRole("textbox", { name: "Name" }).fill(name);
-  await dialog.getByLabel("Day").fill(day);
-  await dialog.getByRole("button", { name: "Save" }).click();
-  await page.getByRole("link", { name }).click();
-  await page.getByRole("button", { name: "Everybody" }).click();
-  await expect(page.getByText(/15 of \d+ are here/)).toBeVisible();
-  return new URL(page.url()).pathname;
-}
+import { expect, test } from "@playwright/test";
+import { expectAccessible, faultsOf, newClass } from "./helpers.ts";
 
 test("fifteen people stand in lines; a circuit and a game are added and stay", async ({ page }) => {
   const faults = faultsOf(page);
