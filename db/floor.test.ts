@@ -54,6 +54,14 @@ afterAll(async () => {
 
 const tap = (kind: "start" | "pause" | "stop", at = Date.now()) => ({ id: randomUUID(), at, tap: { kind } });
 const send = (items: Partial<FloorItems>) => takeItems(scope, lesson, JSON.stringify({ ...NONE, ...items }));
+/** A start so long ago that the first round is under way. */
+async function inFirstRound() {
+  const { plan, clock } = (await getPlan(db, scope, lesson))!;
+  const segments = timeline(plan, clock);
+  const first = segments.findIndex(({ kind }) => kind === "round");
+  const before = segments.slice(0, first).reduce((sum, { seconds }) => sum + seconds, 0);
+  return tap("start", Date.now() - (before + 5) * 1000);
+}
 const mark = (more: object = {}) => ({
   ...{ id: randomUUID(), at: Date.now(), round: 0, person: people[0]!, role: "answers" as const, mark: "clean" },
   ...{ text: "", corrects: null, revision: null },
@@ -107,7 +115,8 @@ test("marks are kept, put right by another and taken out again", async () => {
 test("who is hurt is in no round to come, what was run stays, and a blow to the head is no contact until cleared", async () => {
   const id = randomUUID();
   const incident = { id, at: Date.now(), student_id: people[0]!, place: "head" as const, round: 0 };
-  await send({ incidents: [incident], taps: [tap("start")] });
+  await send({ taps: [await inFirstRound()] });
+  await send({ incidents: [incident] });
   await send({ incidents: [incident] });
   const found = await listIncidents(db, scope, lesson);
   expect(found).toHaveLength(1);
@@ -124,7 +133,15 @@ test("who is hurt is in no round to come, what was run stays, and a blow to the 
   await clearIncident(db, scope, id, "Dr. Example");
   expect(await limits()).toEqual([]);
 });
+test("who is hurt before a round begins is not in it either", async () => {
+  const incident = { id: randomUUID(), at: Date.now(), student_id: people[0]!, place: "other" as const, round: null };
+  await send({ taps: [tap("start")] });
+  await send({ incidents: [incident] });
+  const { plan } = (await getPlan(db, scope, lesson))!;
+  for (const { pairs } of plan.rounds) expect(pairs.flatMap(({ a, b, c }) => [a, b, c])).not.toContain(people[0]);
+});
 test("a late comer is in from the next round on", async () => {
+  await send({ taps: [await inFirstRound()] });
   expect(await withLateComer(scope, lesson, people[5]!)).toBeNull();
   const { plan } = (await getPlan(db, scope, lesson))!;
   const inRound = (round: number) => plan.rounds[round]!.pairs.flatMap(({ a, b, c }) => [a, b, c]);

@@ -1,8 +1,12 @@
 /** The rounds to come planned again while a class is running: somebody is hurt, leaves or comes late. What was run stays. */
-import { listPresence, setPresence } from "#db/attendance.ts";
+import { listPresence, setPresence, setPresent } from "#db/attendance.ts";
+import { runningAt } from "#core/floor/running.ts";
+import { timeline } from "#core/floor/timeline.ts";
 import { getPlan } from "#db/classes.ts";
+import { floorSince } from "#db/floor.ts";
 import { db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
+import { clockTaps } from "./clock-taps.ts";
 import { keepPlan, planPage } from "../class-plan.ts";
 import type { Refusal } from "../respond.ts";
 
@@ -28,18 +32,25 @@ async function planAgain(scope: Scope, classId: string): Promise<Refusal | null>
   }
 }
 
-/** The next round that is not under way: the one after those that were run and the one that runs. */
+/** The next round that is not under way: in a talk or a rest the one that it leads to. */
 async function nextRound(scope: Scope, classId: string): Promise<number> {
-  const kept = await getPlan(db, scope, classId);
-  return kept ? Math.min(kept.done + 1, kept.plan.rounds.length) : 0;
+  const [kept, news] = await Promise.all([getPlan(db, scope, classId), floorSince(db, scope, classId, 0)]);
+  if (!kept || !news) return 0;
+  const segments = timeline(kept.plan, kept.clock);
+  const { at, done } = runningAt(segments, clockTaps(news.taps), Date.now());
+  const isUnderWay = segments[at]?.kind === "round";
+  return Math.min(Math.max(kept.done, done) + (isUnderWay ? 1 : 0), kept.plan.rounds.length);
 }
 
 /** They are here for no round to come. */
 export async function withoutHurt(scope: Scope, classId: string, people: readonly string[]): Promise<void> {
   const from = await nextRound(scope, classId);
   for (const one of await listPresence(db, scope, classId))
-    if (people.includes(one.student_id) && from > one.from_round)
-      await setPresence(db, scope, classId, { ...one, until_round: from });
+    if (people.includes(one.student_id)) {
+      // Who has not worked yet is not here at all.
+      if (from > one.from_round) await setPresence(db, scope, classId, { ...one, until_round: from });
+      else await setPresent(db, scope, classId, { studentId: one.student_id, here: false });
+    }
   await planAgain(scope, classId);
 }
 

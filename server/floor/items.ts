@@ -1,14 +1,15 @@
 /** What devices send of a running class, read and taken in. */
 import { array, mixed, number, object, string } from "yup";
 import { MARK_ROLES } from "#core/floor/marks.ts";
-import { runningAt, type Tapped } from "#core/floor/running.ts";
+import { runningAt } from "#core/floor/running.ts";
 import { timeline } from "#core/floor/timeline.ts";
 import { getPlan } from "#db/classes.ts";
-import { addFloor, floorSince, setRun, type FloorNews, type FloorTap, type NewMark, type NewTap } from "#db/floor.ts";
+import { addFloor, floorSince, setRun, type FloorTap, type NewMark, type NewTap } from "#db/floor.ts";
 import { PLACES } from "#db/incidents.ts";
 import { db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
 import { withoutHurt } from "./again.ts";
+import { clockTaps } from "./clock-taps.ts";
 import { jsonIn } from "../forms.ts";
 import { notFound } from "../respond.ts";
 
@@ -87,10 +88,6 @@ export async function takeItems(
     );
   return { now };
 }
-
-/** Taps that move the clock; what else was tapped does not. */
-const clockTaps = (taps: FloorNews["taps"]): Tapped[] =>
-  taps.flatMap(({ tap, ...one }) => (tap.kind === "hurt" ? [] : [{ ...one, tap }]));
 
 /** Rounds that are over go into the plan and the log. */
 export async function writeRun(scope: Scope, classId: string, now: number): Promise<void> {
