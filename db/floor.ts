@@ -50,28 +50,32 @@ export const addFloor = (scope: Scope, classId: string, { taps, marks, incidents
         [scope.schoolId, id, classId, at, JSON.stringify(tap), scope.accountId],
       );
     for (const incident of incidents) await addIncident(tx, scope, classId, incident);
-    for (const mark of marks)
-      await tx.query(
-        `insert into marks (school_id, id, class_id, at, round, student_id, revision_id, role, mark, words, corrects, account_id)
-         select $1, $2, $3, to_timestamp($4::double precision / 1000), $5, s.id,
-           (select r.id from revisions r where r.school_id = $1 and r.id = $7), $8, $9, $10, $11, $12
-         from students s where s.school_id = $1 and s.id = $6 on conflict do nothing`,
-        [
-          scope.schoolId,
-          mark.id,
-          classId,
-          mark.at,
-          mark.round,
-          mark.person,
-          mark.revision,
-          mark.role,
-          mark.mark,
-          mark.text,
-          mark.corrects,
-          scope.accountId,
-        ],
-      );
+    for (const mark of marks) await addMark(tx, scope, classId, mark);
   });
+
+/** What was seen of somebody; twice the same is once, and nobody of another school is marked. */
+export async function addMark(tx: Db, scope: Scope, classId: string, mark: NewMark): Promise<void> {
+  await tx.query(
+    `insert into marks (school_id, id, class_id, at, round, student_id, revision_id, role, mark, words, corrects, account_id)
+     select $1, $2, $3, to_timestamp($4::double precision / 1000), $5, s.id,
+       (select r.id from revisions r where r.school_id = $1 and r.id = $7), $8, $9, $10, $11, $12
+     from students s where s.school_id = $1 and s.id = $6 on conflict do nothing`,
+    [
+      scope.schoolId,
+      mark.id,
+      classId,
+      mark.at,
+      mark.round,
+      mark.person,
+      mark.revision,
+      mark.role,
+      mark.mark,
+      mark.text,
+      mark.corrects,
+      scope.accountId,
+    ],
+  );
+}
 
 const MS = "(extract(epoch from at) * 1000)::float8";
 

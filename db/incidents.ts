@@ -44,6 +44,13 @@ export const listIncidents = (db: Db, scope: Scope, classId: string | null = nul
     [scope.schoolId, classId],
   );
 
+/** Of one person, newest first. */
+export const incidentsOf = (db: Db, scope: Scope, student: string): Promise<Incident[]> =>
+  db.query<Incident>(
+    `select ${COLUMNS} from incidents where school_id = $1 and student_id = $2 order by incidents.at desc, id`,
+    [scope.schoolId, student],
+  );
+
 /** Writes more of what was; false where somebody else did so meanwhile. */
 export async function noteIncident(
   db: Db,

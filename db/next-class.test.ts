@@ -3,7 +3,7 @@ import { randomUUID } from "node:crypto";
 import { NOBODY } from "#core/people/testing.ts";
 import { defaultSchool } from "#core/policy/school.ts";
 import { ladderFor } from "#server/grow-ladder.ts";
-import { nextClass, weekAfter } from "#server/next-class.ts";
+import { dueLadders, nextClass, weekAfter } from "#server/next-class.ts";
 import { revisionInput } from "#server/revision-input.ts";
 import { listPresence, setPresence } from "./attendance.ts";
 import { createClass, getClass, insertBlock } from "./classes.ts";
@@ -58,7 +58,7 @@ test("takes the theme that was not trained for longest, the same people, and say
   ];
   await trained("2026-01-08", hook, people);
   const last = await trained("2026-03-05", jab, people);
-  const made = await nextClass(scope);
+  const made = await nextClass(scope, null);
   if (!("id" in made)) throw new Error(made.message);
   const found = (await getClass(db, scope, made.id))!;
   expect(found).toMatchObject({ title: "Thursday", minutes: 75, ladder_id: hook });
@@ -73,5 +73,31 @@ test("takes the theme that was not trained for longest, the same people, and say
   expect(last).not.toBe(made.id);
 });
 test("without any class there is nothing to follow, and that is said", async () => {
-  expect(await nextClass(scope)).toMatchObject({ message: expect.stringMatching(/Add the first one/) as string });
+  expect(await nextClass(scope, null)).toMatchObject({ message: expect.stringMatching(/Add the first one/) as string });
+});
+test("what is due comes in order, what was never trained last, and any of them can be taken instead", async () => {
+  const people = [randomUUID()];
+  await insertStudents(
+    scope,
+    people.map((id) => ({ ...NOBODY, id, name: "P" })),
+  );
+  const [jab, hook, kick] = [
+    await ladder("Jab", "A jab -> B slip out, cross"),
+    await ladder("Hook", "A lead hook -> B weave, cross"),
+    await ladder("Kick", "A rear low kick -> B shin check"),
+  ];
+  await trained("2026-03-05", jab, [people[0]!, people[0]!]);
+  await trained("2026-01-08", hook, [people[0]!, people[0]!]);
+  expect((await dueLadders(scope)).map(({ id, last }) => [id, last])).toEqual([
+    [hook, "2026-01-08"],
+    [jab, "2026-03-05"],
+    [kick, null],
+  ]);
+  const made = await nextClass(scope, kick);
+  if (!("id" in made)) throw new Error(made.message);
+  expect(await getClass(db, scope, made.id)).toMatchObject({
+    ladder_id: kick,
+    theme: expect.stringMatching(/: nothing of it was trained yet$/) as string,
+  });
+  expect(await nextClass(scope, randomUUID())).toMatchObject({ kind: "refused" });
 });

@@ -12,36 +12,33 @@ import {
 import { expectedChance } from "#core/learn/rasch.ts";
 import { MARKS } from "#core/floor/marks.ts";
 import { isFamily, levelIn } from "#core/people/person.ts";
-import { EVERYTHING, listLog, type LogRow } from "#db/log.ts";
+import { seenAnswers, type SeenAnswer } from "#db/log-sums.ts";
 import type { Student } from "#db/people.ts";
 import { db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
 import type { RungChoice } from "./views.ts";
 
-/** Rounds that were looked at, newest first: older ones say little of today. */
+/** Answers that were seen, newest first: older ones say little of today. */
 const MOST = 5000;
 /** Somebody of this level is new. */
 const NEW = 1;
 
-/** Answers that were seen; those that met a bad feed say nothing of who answered. */
-export function evidenceIn(rows: readonly LogRow[], levelOf: (person: string, family: string) => number): Evidence[] {
-  return rows.flatMap(({ marks, revision_id: rung, kind, load }) => {
+/** Answers that were seen, as the estimates take them. */
+export function evidenceIn(
+  answers: readonly SeenAnswer[],
+  levelOf: (person: string, family: string) => number,
+): Evidence[] {
+  return answers.map(({ person, revision: rung, kind, load, mark, at }): Evidence => {
     const family = isFamily(kind) ? kind : "feeder";
-    const badFeeders = new Set(marks.flatMap(({ role, person }) => (role === "feeds" ? [person] : [])));
-    return marks.flatMap(({ role, person, mark, at }): Evidence[] => {
-      const met = [...badFeeders].some((feeder) => feeder !== person);
-      if (role !== "answers" || met) return [];
-      const seen = MARKS.answers.some(({ id, good }) => id === mark && good) ? "clean" : "not clean";
-      return [{ person, family, rung, load, seen, level: levelOf(person, family), at }];
-    });
+    const seen = MARKS.answers.some(({ id, good }) => id === mark && good) ? "clean" : "not clean";
+    return { person, family, rung, load, seen, level: levelOf(person, family), at };
   });
 }
 
 export async function estimatesOf(scope: Scope, students: readonly Student[]): Promise<Estimates> {
-  const rows = await listLog(db, scope, { ...EVERYTHING, marks: "seen" }, { limit: MOST, offset: 0 });
   const byId = new Map(students.map((one) => [one.id, one]));
   return estimatesFrom(
-    evidenceIn(rows, (person, family) => {
+    evidenceIn(await seenAnswers(db, scope, MOST), (person, family) => {
       const student = byId.get(person);
       return student ? levelIn(student, family) : levelIn({ levels: {} }, family);
     }),

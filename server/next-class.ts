@@ -1,4 +1,4 @@
-/** The next class in one click: the same people a week later, on the theme that is due first. */
+/** What is due, and the next class in one click: the same people a week later, on the theme that is due first. */
 import { randomUUID } from "node:crypto";
 import { dueAfter, type TrainedDay } from "#core/learn/due.ts";
 import { copyAttendance } from "#db/attendance.ts";
@@ -9,28 +9,33 @@ import { db, transaction } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
 import { refused, type Refusal } from "./respond.ts";
 
-interface DueLadder {
+export interface DueLadder {
   readonly id: string;
   readonly title: string;
-  /** Why it is taken, in a few words. */
-  readonly why: string;
+  /** `2026-11-25`; null: nothing of it was trained yet. */
+  readonly due: string | null;
+  readonly last: string | null;
+  /** How it went the last time, in words; empty where it was never trained. */
+  readonly went: string;
 }
 
-/** The ladder that is due first; one that was never trained only where none was. */
-async function dueLadder(scope: Scope): Promise<DueLadder | null> {
+/** All ladders, what is due first in front; those that were never trained come last. */
+export async function dueLadders(scope: Scope): Promise<readonly DueLadder[]> {
   const [ladders, days] = await Promise.all([listLadders(db, scope), ladderDays(db, scope)]);
   const byLadder = new Map<string, TrainedDay[]>();
   for (const { ladder_id, ...day } of days) byLadder.set(ladder_id, [...(byLadder.get(ladder_id) ?? []), day]);
-  const due = ladders.flatMap(({ id, title }) => {
-    const found = dueAfter(byLadder.get(id) ?? []);
-    return found ? [{ id, title, ...found }] : [];
+  const found = ladders.map(({ id, title }): DueLadder => {
+    const due = dueAfter(byLadder.get(id) ?? []);
+    return { id, title, due: due?.day ?? null, last: due?.last ?? null, went: due?.went ?? "" };
   });
-  const [first] = due.sort((a, b) => (a.day < b.day ? -1 : 1));
-  if (first)
-    return { id: first.id, title: first.title, why: `due on ${first.day}: last on ${first.last}, ${first.went}` };
-  const [fresh] = ladders;
-  return fresh ? { id: fresh.id, title: fresh.title, why: "nothing of it was trained yet" } : null;
+  return found.sort((a, b) => ((a.due ?? NEVER) < (b.due ?? NEVER) ? -1 : 1));
 }
+/** After every day. */
+const NEVER = "~";
+
+/** Why a ladder is taken, in a few words. */
+const whyText = ({ due, last, went }: DueLadder): string =>
+  due === null ? "nothing of it was trained yet" : `due on ${due}: last on ${last}, ${went}`;
 
 /** A week after a day, or later, on the same day of the week and not before today. */
 export function weekAfter(day: string, today: string): string {
@@ -42,17 +47,20 @@ export function weekAfter(day: string, today: string): string {
 
 const MOST_THEME = 200;
 
-export async function nextClass(scope: Scope): Promise<{ readonly id: string } | Refusal> {
+/** A class after the last one, on the ladder that was chosen; null: on what is due first. */
+export async function nextClass(scope: Scope, chosen: string | null): Promise<{ readonly id: string } | Refusal> {
   const [last] = await listClasses(db, scope);
   if (!last) return refused("There is no class yet that the next one could follow. Add the first one.");
-  const ladder = await dueLadder(scope);
+  const due = await dueLadders(scope);
+  const ladder = chosen === null ? due[0] : due.find((one) => one.id === chosen);
+  if (chosen !== null && !ladder) return refused("This ladder is not here any more. Load the page again.");
   const id = randomUUID();
   const today = new Date().toISOString().slice(0, 10);
   await transaction(async (tx) => {
     await createClass(tx, scope, {
       ...{ id, title: last.title, minutes: last.minutes, starts_at: last.starts_at },
       held_on: weekAfter(last.held_on, today),
-      theme: (ladder ? `${ladder.title}: ${ladder.why}` : last.theme).slice(0, MOST_THEME),
+      theme: (ladder ? `${ladder.title}: ${whyText(ladder)}` : last.theme).slice(0, MOST_THEME),
       ladder_id: ladder?.id ?? null,
     });
     await copyAttendance(tx, scope, { from: last.id, to: id });

@@ -9,7 +9,11 @@ import type { Incident } from "#db/incidents.ts";
 import type { action } from "../routes/log.tsx";
 import { Notice } from "../ui/parts.tsx";
 
-const PLACES: Readonly<Record<Incident["place"], string>> = { head: "head", blood: "blood", other: "something else" };
+export const PLACE_WORDS: Readonly<Record<Incident["place"], string>> = {
+  head: "head",
+  blood: "blood",
+  other: "something else",
+};
 
 interface IncidentsProps {
   readonly incidents: readonly Incident[];
@@ -50,7 +54,7 @@ function IncidentNote({
   return (
     <Box sx={{ py: 1.5, borderTop: 1, borderColor: "hairline" }}>
       <strong>
-        {name}, {PLACES[place]}, {day}
+        {name}, {PLACE_WORDS[place]}, {day}
         {round === null ? "" : `, round ${round + 1}`}
       </strong>
       {fetcher.data && "message" in fetcher.data && <Notice tone="trouble">{fetcher.data.message}</Notice>}

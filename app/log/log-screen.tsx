@@ -1,7 +1,6 @@
 /** The log: rounds that were run, with who, what and what was seen; search, filter, put right, export. */
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import TextField from "@mui/material/TextField";
 import { Form, Link } from "react-router";
 import type { LogPage } from "#server/log.ts";
 import { Choice } from "../ui/choice.tsx";
@@ -9,7 +8,9 @@ import { shortDate } from "../ui/dates.ts";
 import { ScreenHead } from "../ui/parts.tsx";
 import { useFilters } from "../ui/use-filters.ts";
 import { SearchField } from "../ui/search-field.tsx";
+import { DayField } from "./day-field.tsx";
 import { Incidents } from "./incidents.tsx";
+import { LogNav } from "./log-nav.tsx";
 import { LogRows } from "./log-rows.tsx";
 
 const MARKS = [
@@ -50,10 +51,11 @@ export function LogScreen(props: LogPage) {
           Export JSON
         </Button>
       </ScreenHead>
+      <LogNav />
       <Box
         component={Form}
         role="search"
-        sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, px: { xs: 2, sm: 3 }, pb: 1.5, alignItems: "center" }}
+        sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, px: { xs: 2, sm: 3 }, py: 1.5, alignItems: "center" }}
       >
         <SearchField label="Drill or class" value={filter.words} onChange={(words) => change("words", words)} />
         <Choice
@@ -70,8 +72,8 @@ export function LogScreen(props: LogPage) {
           onChange={(marks) => change("marks", marks)}
           sx={{ minWidth: 190 }}
         />
-        <Day label="From" value={filter.from} onChange={(from) => change("from", from)} />
-        <Day label="To" value={filter.to} onChange={(to) => change("to", to)} />
+        <DayField label="From" value={filter.from} onChange={(from) => change("from", from)} />
+        <DayField label="To" value={filter.to} onChange={(to) => change("to", to)} />
       </Box>
       <Box sx={{ px: { xs: 2, sm: 3 }, pb: 4, borderTop: 1, borderColor: "hairline" }}>
         <LogRows rows={rows} names={names} />
@@ -96,26 +98,5 @@ export function LogScreen(props: LogPage) {
         />
       </Box>
     </>
-  );
-}
-
-function Day({
-  label,
-  value,
-  onChange,
-}: {
-  readonly label: string;
-  readonly value: string;
-  readonly onChange: (value: string) => void;
-}) {
-  return (
-    <TextField
-      size="small"
-      type="date"
-      label={label}
-      value={value}
-      onChange={(event) => onChange(event.target.value)}
-      slotProps={{ inputLabel: { shrink: true } }}
-    />
   );
 }

@@ -1,13 +1,13 @@
 /** The people of the school: measures, levels, limits, wishes; gear; import and export. */
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import { styled } from "@mui/material/styles";
 import { useMemo, useState } from "react";
-import { useFetcher } from "react-router";
+import { Link, useFetcher } from "react-router";
 import type { Wish } from "#core/pairs/score.ts";
 import { FAMILIES } from "#core/people/families.ts";
 import type { PersonView } from "#server/views.ts";
 import type { action } from "../routes/people.tsx";
+import { Table } from "../ui/data-table.tsx";
 import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";
 import { later } from "../ui/later.tsx";
 import { SearchField } from "../ui/search-field.tsx";
@@ -22,14 +22,6 @@ const PARTS = [
   { value: "gear", label: "Gear" },
 ] as const;
 
-const Table = styled("table")(({ theme }) => ({
-  width: "100%",
-  borderCollapse: "collapse",
-  fontVariantNumeric: "tabular-nums",
-  "& th": { textAlign: "left", fontWeight: 600, color: theme.vars?.palette.text.secondary, padding: "4px 10px" },
-  "& td": { padding: "4px 10px", borderTop: `1px solid ${theme.vars?.palette.hairline}` },
-  "& tbody tr:hover": { background: theme.vars?.palette.background.paper },
-}));
 /** Rows drawn at once; the search finds the others. */
 const MOST_ROWS = 300;
 
@@ -176,7 +168,9 @@ function PersonRow({ person: s, onChange }: { person: PersonView; onChange: (() 
   return (
     <tr>
       <td>
-        <strong>{s.name}</strong>
+        <Box component={Link} to={`/people/${s.id}`} sx={{ color: "inherit", fontWeight: 700 }}>
+          {s.name}
+        </Box>
         {s.minor ? ` · minor${s.ages ? `, ${s.ages}` : ""}` : ""}
       </td>
       <td>{s.height_cm === null ? "–" : `${s.height_cm} cm`}</td>

@@ -30,7 +30,7 @@ export async function action({ request, context }: Route.ActionArgs) {
       return { kind: "saved" as const };
     }
     if (fields.intent === "next") {
-      const made = await nextClass(scope);
+      const made = await nextClass(scope, fields.ladder ? idIn(fields.ladder) : null);
       if ("kind" in made) return made;
       throw redirect(`/class/${made.id}/plan`);
     }

@@ -1,4 +1,4 @@
-/** Stacked bars in the colours of the page. Browser only: loaded when it is shown. */
+/** Stacked bars in the colours of the page, upright or lying. Browser only: loaded when it is shown. */
 import Box from "@mui/material/Box";
 import { useColorScheme } from "@mui/material/styles";
 import type { ApexOptions } from "apexcharts";
@@ -11,6 +11,10 @@ import { COLOURS, FONTS } from "./theme.ts";
 const Chart = (ReactApexChart as unknown as { default?: typeof ReactApexChart }).default ?? ReactApexChart;
 
 const HEIGHT = 230;
+/** Of a bar that lies, and of the axis and the legend, px. */
+const LYING = 30;
+const AROUND = 90;
+const LYING_NAME = 220;
 
 interface BarChartProps {
   /** All that it shows, in words. */
@@ -21,16 +25,28 @@ interface BarChartProps {
   readonly categories: readonly string[];
   readonly decimals: number;
   readonly legend: "right" | "top";
+  /** upright: one column each; lying: one row each, for long names. */
+  readonly bars?: "upright" | "lying";
   /** A line across. */
   readonly line?: { readonly at: number; readonly words: string };
 }
 
-export default function BarChart({ label, series, shades, categories, decimals, legend, line }: BarChartProps) {
+export default function BarChart({
+  label,
+  series,
+  shades,
+  categories,
+  decimals,
+  legend,
+  line,
+  bars = "upright",
+}: BarChartProps) {
   const { mode, systemMode } = useColorScheme();
   const dark = (mode === "system" ? systemMode : mode) === "dark";
   const c = COLOURS[dark ? "dark" : "light"];
   const nonce = pageNonce();
   const columns = categories.map((_, i) => series.reduce((sum, { data }) => sum + (data[i] ?? 0), 0));
+  const lying = bars === "lying";
   const axis = axisTo(Math.max(line?.at ?? 0, ...columns));
   const options: ApexOptions = {
     chart: {
@@ -46,19 +62,22 @@ export default function BarChart({ label, series, shades, categories, decimals, 
     theme: { mode: dark ? "dark" : "light" },
     dataLabels: { enabled: false },
     stroke: { show: true, width: 1, colors: [c.paper] },
-    plotOptions: { bar: { columnWidth: "62%" } },
+    plotOptions: { bar: { columnWidth: "62%", barHeight: "62%", horizontal: lying } },
     xaxis: {
       categories: [...categories],
+      ...(lying ? { min: 0, max: axis.max, stepSize: axis.step } : {}),
       labels: { style: { colors: c.quiet, fontSize: "14px" } },
       axisBorder: { color: c.line },
       axisTicks: { show: false },
     },
-    yaxis: {
-      min: 0,
-      max: axis.max,
-      stepSize: axis.step,
-      labels: { style: { colors: c.quiet, fontSize: "14px" }, formatter: (v) => v.toFixed(0) },
-    },
+    yaxis: lying
+      ? { labels: { maxWidth: LYING_NAME, style: { colors: c.ink, fontSize: "14px" } } }
+      : {
+          min: 0,
+          max: axis.max,
+          stepSize: axis.step,
+          labels: { style: { colors: c.quiet, fontSize: "14px" }, formatter: (v) => v.toFixed(0) },
+        },
     annotations: {
       yaxis: line
         ? [
@@ -85,7 +104,7 @@ export default function BarChart({ label, series, shades, categories, decimals, 
       <Chart
         key={dark ? "dark" : "light"}
         type="bar"
-        height={HEIGHT}
+        height={lying ? AROUND + LYING * categories.length : HEIGHT}
         series={series.map(({ name, data }) => ({ name, data: [...data] }))}
         options={options}
       />

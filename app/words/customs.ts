@@ -168,4 +168,21 @@ export const questions = (sets: readonly Pick<NumberingSet, "id" | "name">[]) =>
         },
       ],
     },
+    {
+      key: "minorsPage",
+      question: "What may a page about a minor say, when you hand it over?",
+      options: [
+        {
+          value: "trained",
+          label: "What they trained",
+          follows: "Days, drills and sides; not how it went, nor with whom.",
+        },
+        {
+          value: "marks",
+          label: "And how it went",
+          follows: "Also what was seen clean and what was not; not with whom.",
+        },
+        { value: "nothing", label: "Nothing", follows: "There is no such page for minors. Local rules come first." },
+      ],
+    },
   ] as const satisfies readonly { [K in Asked]: Question<K> }[Asked][];

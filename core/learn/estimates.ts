@@ -67,6 +67,9 @@ export function estimatesFrom(evidence: readonly Evidence[]): Estimates {
   };
 }
 
+/** The chance of a clean answer on a drill of the usual load that nobody of them has seen yet. */
+export const usualChance = (ability: Estimate): number => expectedChance(ability, difficultyPrior(USUAL_LOAD));
+
 function later({ at, error, mean, times }: Known & { readonly at: number }, now: number): Known {
   const weeks = Math.max(0, now - at) / WEEK;
   return {

@@ -30,6 +30,8 @@ export interface SchoolCustoms extends Customs {
   readonly hookFist: "upright" | "flat";
   /** In which order a ladder brings things in. */
   readonly stages: readonly Stage[];
+  /** What a page of a minor that is handed over says: what they trained, that and how it went, or nothing. */
+  readonly minorsPage: "trained" | "marks" | "nothing";
   /** Speed and power: slowly first, or full from the start. */
   readonly power: "slow first" | "full";
 }
@@ -39,6 +41,7 @@ export const SCHOOL_CUSTOMS: SchoolCustoms = {
   hookFist: "upright",
   stages: ["parts", "pairs", "chains", "variety", "tempo", "uncertainty", "force"],
   power: "slow first",
+  minorsPage: "trained",
 };
 
 /** The moves that the answer book lays out: what the school throws and what it answers with. */
@@ -89,6 +92,7 @@ const customs = object({
     .length(STAGES.length)
     .test("each-once", "${path} must name each stage once", (value) => !value || new Set(value).size === value.length),
   power: string().oneOf(["slow first", "full"]),
+  minorsPage: string().oneOf(["trained", "marks", "nothing"]),
 }).noUnknown("${path} has keys that are not known: ${unknown}");
 /** A part may weigh nothing, and at most this much a unit. */
 export const MOST_WEIGHT = 5;

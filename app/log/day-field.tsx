@@ -1,0 +1,23 @@
+/** A day to filter by. */
+import TextField from "@mui/material/TextField";
+
+export function DayField({
+  label,
+  value,
+  onChange,
+}: {
+  readonly label: string;
+  readonly value: string;
+  readonly onChange: (value: string) => void;
+}) {
+  return (
+    <TextField
+      size="small"
+      type="date"
+      label={label}
+      value={value}
+      onChange={(event) => onChange(event.target.value)}
+      slotProps={{ inputLabel: { shrink: true } }}
+    />
+  );
+}

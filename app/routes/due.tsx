@@ -1,0 +1,18 @@
+import { scopeContext } from "#server/context.ts";
+import { dueLadders } from "#server/next-class.ts";
+import { reading } from "#server/respond.ts";
+import type { Route } from "./+types/due.tsx";
+import { DueScreen } from "../log/due-screen.tsx";
+
+export const meta: Route.MetaFunction = () => [{ title: "What is due · Vicissor" }];
+
+export function loader({ context }: Route.LoaderArgs) {
+  return reading(async () => ({
+    ladders: await dueLadders(context.get(scopeContext)),
+    today: new Date().toISOString().slice(0, 10),
+  }));
+}
+
+export default function Due({ loaderData }: Route.ComponentProps) {
+  return <DueScreen {...loaderData} />;
+}

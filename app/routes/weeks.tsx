@@ -1,0 +1,15 @@
+import { scopeContext } from "#server/context.ts";
+import { reading } from "#server/respond.ts";
+import { weeksPage } from "#server/trained.ts";
+import type { Route } from "./+types/weeks.tsx";
+import { WeeksScreen } from "../log/weeks-screen.tsx";
+
+export const meta: Route.MetaFunction = () => [{ title: "Over the weeks · Vicissor" }];
+
+export function loader({ request, context }: Route.LoaderArgs) {
+  return reading(() => weeksPage(context.get(scopeContext), new URL(request.url).searchParams));
+}
+
+export default function Weeks({ loaderData }: Route.ComponentProps) {
+  return <WeeksScreen {...loaderData} />;
+}

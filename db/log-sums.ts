@@ -1,0 +1,172 @@
+/** The log added up: by week, by theme and side, by person, by partner; and what was seen of answers, for the estimates. */
+import type { Db } from "./pool.ts";
+import type { Scope } from "./scope.ts";
+
+/** Rounds of one person: how many, how many of them were seen clean, and how many not clean; the others nobody saw. */
+export interface Tally {
+  readonly rounds: number;
+  readonly clean: number;
+  readonly open: number;
+}
+interface WeekTally extends Tally {
+  /** Monday of the week, `2026-11-23`. */
+  readonly week: string;
+}
+export interface ThemeTally extends Tally {
+  /** Drill that they come from, or the ladder they are a rung of. */
+  readonly theme: string;
+  readonly side: "left" | "right" | null;
+  /** The last day, `2026-11-25`. */
+  readonly last: string;
+}
+interface PersonTally extends Tally {
+  readonly person: string;
+}
+interface PartnerTally extends Tally {
+  readonly partner: string;
+}
+export interface LogSums {
+  readonly weeks: readonly WeekTally[];
+  readonly themes: readonly ThemeTally[];
+  readonly people: readonly PersonTally[];
+  readonly partners: readonly PartnerTally[];
+  /** What was not clean, and how often, the most frequent first. */
+  readonly faults: readonly { readonly mark: string; readonly words: string; readonly times: number }[];
+  readonly evenings: number;
+}
+
+export interface SumsAsked {
+  /** One person alone; null: everybody. */
+  readonly person: string | null;
+  /** Days, both included; null: no bound. */
+  readonly from: string | null;
+  readonly to: string | null;
+}
+
+/** Every round of every person: what it was on, and what stands of what was seen of their answers. */
+const WORKED = `rounds as (
+    select c.id as class_id, c.held_on as day, p.side, p.revision_id, p.ran,
+      array_remove(array[p.student_a, p.student_b, p.student_c], null) as people,
+      (dense_rank() over (partition by c.id order by b.position, p.round) - 1)::int as round
+    from classes c join blocks b on b.school_id = c.school_id and b.class_id = c.id
+      join pairs p on p.school_id = b.school_id and p.block_id = b.id
+    where c.school_id = $1 and c.deleted_at is null and c.held_on <= current_date
+      and ($3::date is null or c.held_on >= $3) and ($4::date is null or c.held_on <= $4)
+  ), standing as (
+    select m.class_id, m.round, m.student_id, m.mark, m.words from marks m
+    where m.school_id = $1 and m.role = 'answers' and m.mark <> 'none'
+      and not exists (select 1 from marks later where later.school_id = $1 and later.corrects = m.id)
+  ), worked as (
+    select r.class_id, r.day, r.round, r.side, r.people, r.revision_id, who.person
+    from rounds r cross join unnest(r.people) as who (person)
+    where (r.ran or r.day < current_date) and ($2::uuid is null or who.person = $2)
+  ), said as (
+    select class_id, round, student_id as person, count(*) as seen, count(*) filter (where mark <> 'clean') as open
+    from standing where $2::uuid is null or student_id = $2 group by 1, 2, 3
+  ), told as (
+    select w.*, coalesce(s.seen, 0) > 0 and s.open = 0 as clean, coalesce(s.open, 0) > 0 as open
+    from worked w left join said s on s.class_id = w.class_id and s.round = w.round and s.person = w.person
+  )`;
+const TALLY = `count(*)::int as rounds, (count(*) filter (where clean))::int as clean, (count(*) filter (where open))::int as open`;
+/** A rung is of its ladder's theme, any other drill of its own. */
+const THEME = `coalesce((select l.title from ladder_rungs lr join ladders l on l.school_id = $1 and l.id = lr.ladder_id
+    where lr.school_id = $1 and lr.revision_id = told.revision_id order by l.created_at limit 1), d.title)`;
+
+type Row = Tally & {
+  readonly week: string | null;
+  readonly theme: string | null;
+  readonly side: "left" | "right" | null;
+  readonly person: string | null;
+  readonly last: string;
+  /** Which of the groups it is. */
+  readonly of: number;
+  readonly evenings: number;
+};
+/** Bits of `grouping(week, theme, person)`: those that are not grouped by are set. */
+const GROUP = { week: 0b011, theme: 0b101, person: 0b110, all: 0b111 } as const;
+
+export async function logSums(db: Db, scope: Scope, { person, from, to }: SumsAsked): Promise<LogSums> {
+  const given = [scope.schoolId, person, from, to];
+  const [rows, partners, faults] = await Promise.all([
+    db.query<Row>(
+      `with ${WORKED}, themed as (
+         select told.*, date_trunc('week', told.day)::date::text as week, ${THEME} as theme
+         from told join revisions v on v.school_id = $1 and v.id = told.revision_id
+           join drills d on d.school_id = $1 and d.id = v.drill_id
+       )
+       select week, theme, side, person, max(day)::text as last, ${TALLY}, count(distinct class_id)::int as evenings,
+         grouping(week, theme, person) as of
+       from themed group by grouping sets ((week), (theme, side), (person), ())
+       order by of, week, theme, side, rounds desc`,
+      given,
+    ),
+    person === null
+      ? []
+      : db.query<PartnerTally>(
+          `with ${WORKED}
+           select other.partner, ${TALLY} from told cross join unnest(told.people) as other (partner)
+           where other.partner <> told.person group by 1 order by rounds desc, partner limit 200`,
+          given,
+        ),
+    db.query<{ mark: string; words: string; times: number }>(
+      `with ${WORKED}
+       select s.mark, s.words, count(*)::int as times from told t
+         join standing s on s.class_id = t.class_id and s.round = t.round and s.student_id = t.person
+       where s.mark <> 'clean' group by 1, 2 order by times desc, s.mark, s.words limit 40`,
+      given,
+    ),
+  ]);
+  const group = (of: number) => rows.filter((row) => row.of === of);
+  const tally = ({ rounds, clean, open }: Row): Tally => ({ rounds, clean, open });
+  return {
+    weeks: group(GROUP.week).map((row) => ({ week: row.week!, ...tally(row) })),
+    themes: group(GROUP.theme).map((row) => ({ theme: row.theme!, side: row.side, last: row.last, ...tally(row) })),
+    people: group(GROUP.person).map((row) => ({ person: row.person!, ...tally(row) })),
+    partners,
+    faults,
+    evenings: group(GROUP.all)[0]?.evenings ?? 0,
+  };
+}
+
+/** An answer that was seen on a rung. */
+export interface SeenAnswer {
+  readonly person: string;
+  readonly revision: string;
+  /** Family of the drill, and its load. */
+  readonly kind: string;
+  readonly load: number;
+  readonly mark: string;
+  /** ms. */
+  readonly at: number;
+}
+
+/** The newest answers that were seen, newest first; those that met a bad feed say nothing of who answered. */
+export const seenAnswers = (db: Db, scope: Scope, most: number): Promise<SeenAnswer[]> =>
+  db.query<SeenAnswer>(
+    `with newest as (
+       select m.* from marks m where m.school_id = $1 and m.role = 'answers' and m.mark <> 'none'
+         and m.revision_id is not null
+         and not exists (select 1 from marks later where later.school_id = $1 and later.corrects = m.id)
+       order by m.at desc, m.id limit $2
+     ), feeds as (
+       select f.class_id, f.round, f.student_id from marks f
+       where f.school_id = $1 and f.role = 'feeds' and f.mark <> 'none'
+         and not exists (select 1 from marks later where later.school_id = $1 and later.corrects = f.id)
+     ), rounds as (
+       select b.class_id, array_remove(array[p.student_a, p.student_b, p.student_c], null) as people,
+         (dense_rank() over (partition by b.class_id order by b.position, p.round) - 1)::int as round
+       from blocks b join pairs p on p.school_id = $1 and p.block_id = b.id
+       where b.school_id = $1 and b.class_id in (select class_id from feeds)
+     ), spoilt as (
+       select r.class_id, r.round, who.person from feeds f
+         join rounds r on r.class_id = f.class_id and r.round = f.round and f.student_id = any (r.people)
+         cross join unnest(r.people) as who (person) where who.person <> f.student_id
+     )
+     select m.student_id as person, m.revision_id as revision, v.kind, v.load_total as load, m.mark,
+       (extract(epoch from m.at) * 1000)::float8 as at
+     from newest m join revisions v on v.school_id = $1 and v.id = m.revision_id
+       join classes c on c.school_id = $1 and c.id = m.class_id and c.deleted_at is null
+     where not exists (select 1 from spoilt s where s.class_id = m.class_id and s.round = m.round and s.person = m.student_id)
+     order by m.at desc, m.id`,
+    [scope.schoolId, most],
+  );

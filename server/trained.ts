@@ -1,0 +1,73 @@
+/** What was trained and how it went, over the weeks and of one person. */
+import { chanceText, usualChance } from "#core/learn/estimates.ts";
+import { FAMILIES } from "#core/people/families.ts";
+import { levelIn } from "#core/people/person.ts";
+import type { SchoolCustoms } from "#core/policy/settings.ts";
+import { incidentsOf, type Incident } from "#db/incidents.ts";
+import { logSums, type LogSums, type SumsAsked } from "#db/log-sums.ts";
+import { listEverybody, type Student } from "#db/people.ts";
+import { getSchool } from "#db/school.ts";
+import { db } from "#db/pool.ts";
+import type { Scope } from "#db/scope.ts";
+import { estimatesOf } from "./learned.ts";
+import { filterFrom } from "./log.ts";
+import { schoolOf } from "./school-of.ts";
+
+export interface WeeksPage {
+  readonly sums: LogSums;
+  readonly names: Readonly<Record<string, string>>;
+  readonly asked: SumsAsked;
+}
+
+const namesOf = (people: readonly Student[]) => Object.fromEntries(people.map(({ id, name }) => [id, name]));
+
+export async function weeksPage(scope: Scope, search: URLSearchParams): Promise<WeeksPage> {
+  const { person, from, to } = filterFrom(search);
+  const asked = { person, from, to };
+  const [sums, people] = await Promise.all([logSums(db, scope, asked), listEverybody(db, scope)]);
+  return { sums, names: namesOf(people), asked };
+}
+
+/** How somebody does in a family of drills, by what was seen of them. */
+interface FamilyText {
+  readonly family: string;
+  /** Such as “clean mostly”. */
+  readonly text: string;
+  readonly times: number;
+}
+export interface PersonPage {
+  readonly school: string;
+  readonly person: Pick<Student, "id" | "name" | "minor" | "ages" | "archived">;
+  readonly sums: LogSums;
+  readonly names: Readonly<Record<string, string>>;
+  readonly families: readonly FamilyText[];
+  readonly incidents: readonly Incident[];
+  /** What the page to hand over may say of a minor. */
+  readonly minorsPage: SchoolCustoms["minorsPage"];
+}
+
+/** Null where nobody of that id is known. */
+export async function personPage(scope: Scope, id: string): Promise<PersonPage | null> {
+  const people = await listEverybody(db, scope);
+  const person = people.find((one) => one.id === id);
+  if (!person) return null;
+  const [sums, estimates, incidents, school, named] = await Promise.all([
+    logSums(db, scope, { person: id, from: null, to: null }),
+    estimatesOf(scope, people),
+    incidentsOf(db, scope, id),
+    schoolOf(scope),
+    getSchool(db, scope),
+  ]);
+  const families = FAMILIES.flatMap((family): FamilyText[] => {
+    const ability = estimates.ability(id, family, levelIn(person, family));
+    return ability.times === 0
+      ? []
+      : [{ family, text: `clean ${chanceText(usualChance(ability))}`, times: ability.times }];
+  });
+  const { name, minor, ages, archived } = person;
+  return {
+    school: named?.name ?? "",
+    ...{ person: { id, name, minor, ages, archived }, sums, names: namesOf(people), families, incidents },
+    minorsPage: school.customs.minorsPage,
+  };
+}
