@@ -83,8 +83,11 @@ function marksOf(week: number, pairs: readonly { readonly a: string; readonly b:
 
 /** Six evenings of the term so far, and tonight's class with most of the club here. */
 async function term(tx: Db): Promise<void> {
+  const ladder = await seedLadder(tx);
   for (let week = 6; week >= 1; week--) {
     const classId = id("e0", week);
+    // The first evening was on the first rung of the ladder, the others on a drill each.
+    const group = week === 6 ? "1" : "0";
     const drill = 6 - week;
     await createClass(tx, scope, {
       id: classId,
@@ -109,16 +112,16 @@ async function term(tx: Db): Promise<void> {
           a: a.id,
           b: b.id,
           c: null,
-          revisionId: id("d0", drill),
+          revisionId: id(`d${group}`, drill),
           why: "term so far",
         });
     }
-    const block = { id: id("f1", week), drillId: id("c0", drill), minutes: 20, pairs };
+    const block = { id: id("f1", week), drillId: id(`c${group}`, drill), minutes: 20, pairs };
     await insertBlock(tx, scope, classId, { position: 1, ...block });
     for (const [i, mark] of marksOf(week, pairs).entries())
       await addMark(tx, scope, classId, {
         ...{ id: id("a2", week * 40 + i), at: Date.parse(`${day(-7 * week)}T19:40:00Z`), round: 0, text: "" },
-        ...{ role: "answers", corrects: null, revision: id("d0", drill), ...mark },
+        ...{ role: "answers", corrects: null, revision: id(`d${group}`, drill), ...mark },
       });
   }
   const tonight = id("e0", 0);
@@ -128,7 +131,7 @@ async function term(tx: Db): Promise<void> {
     title: "Tonight at the Ropewalk",
     minutes: 90,
     theme: "One answer, one return",
-    ladder_id: await seedLadder(tx),
+    ladder_id: ladder,
   });
   for (const s of students.slice(0, 13)) await setPresent(tx, scope, tonight, { studentId: s.id, here: true });
 }

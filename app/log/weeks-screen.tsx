@@ -25,13 +25,15 @@ export function WeeksScreen({ sums, names }: WeeksPage) {
   const people = Object.entries(names).sort(([, a], [, b]) => a.localeCompare(b));
   const { weeks, evenings } = sums;
   const rounds = weeks.reduce((sum, one) => sum + one.rounds, 0);
-  const byPerson = sums.people.map((one) => ({ ...one, name: names[one.person] ?? "Former member" }));
+  const byPerson = sums.people
+    .map((one) => ({ ...one, name: names[one.person] ?? "Former member" }))
+    .sort((a, b) => b.rounds - a.rounds || a.name.localeCompare(b.name));
   const one = filter.person === ANYBODY ? null : (names[filter.person] ?? "Former member");
   return (
     <>
       <ScreenHead
         title="Log"
-        lead={`${one ?? "Everybody"}: ${evenings === 1 ? "1 evening" : `${evenings} evenings`}, ${roundsText(rounds)}${one ? "" : " of one person each"}. What nobody saw is not counted as clean.`}
+        lead={`${one ?? "Everybody"}: ${evenings === 1 ? "1 evening" : `${evenings} evenings`}, ${roundsText(rounds)}${one ? "" : ", each counted for everybody in it"}. What nobody saw is not counted as clean.`}
       />
       <LogNav />
       <Box role="search" sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, px: { xs: 2, sm: 3 }, py: 1.5 }}>

@@ -27,3 +27,9 @@ test("nothing to show is an axis all the same", () => {
   expect(axisTo(0)).toEqual({ max: 1, step: 1 });
   expect(axisTo(Number.NaN)).toEqual({ max: 1, step: 1 });
 });
+
+test("what is counted has no half steps", () => {
+  expect(axisTo(1, 1)).toEqual({ max: 1, step: 1 });
+  expect(axisTo(3, 1)).toEqual({ max: 3, step: 1 });
+  expect(axisTo(12, 1)).toEqual(axisTo(12));
+});

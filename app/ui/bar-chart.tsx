@@ -47,7 +47,7 @@ export default function BarChart({
   const nonce = pageNonce();
   const columns = categories.map((_, i) => series.reduce((sum, { data }) => sum + (data[i] ?? 0), 0));
   const lying = bars === "lying";
-  const axis = axisTo(Math.max(line?.at ?? 0, ...columns));
+  const axis = axisTo(Math.max(line?.at ?? 0, ...columns), 10 ** -decimals);
   const options: ApexOptions = {
     chart: {
       type: "bar",
@@ -65,8 +65,11 @@ export default function BarChart({
     plotOptions: { bar: { columnWidth: "62%", barHeight: "62%", horizontal: lying } },
     xaxis: {
       categories: [...categories],
-      ...(lying ? { min: 0, max: axis.max, stepSize: axis.step } : {}),
-      labels: { style: { colors: c.quiet, fontSize: "14px" } },
+      ...(lying ? { min: 0, max: axis.max, tickAmount: axis.max / axis.step } : {}),
+      labels: {
+        style: { colors: c.quiet, fontSize: "14px" },
+        ...(lying ? { formatter: (v: string) => Number(v).toFixed(0) } : {}),
+      },
       axisBorder: { color: c.line },
       axisTicks: { show: false },
     },
