@@ -5,7 +5,7 @@ import { defaultSchool } from "#core/policy/school.ts";
 import { TAKEN_OUT } from "#core/floor/marks.ts";
 import { timeline } from "#core/floor/timeline.ts";
 import { keepPlan, planPage } from "#server/class-plan.ts";
-import { withLateComer } from "#server/floor/again.ts";
+import { withLateComer, withSwap } from "#server/floor/again.ts";
 import { takeItems } from "#server/floor/items.ts";
 import { closeLive, liveStream } from "#server/floor/live.ts";
 import { ladderFor } from "#server/grow-ladder.ts";
@@ -148,6 +148,38 @@ test("a late comer is in from the next round on", async () => {
   expect(inRound(0)).not.toContain(people[5]);
   expect(inRound(1)).toContain(people[5]);
   expect((await listPairs(db, scope, lesson)).length).toBeGreaterThan(0);
+});
+test("whoever works together goes on when somebody else is hurt or comes; the rounds after are planned again", async () => {
+  await send({ taps: [await inFirstRound()] });
+  const before = (await getPlan(db, scope, lesson))!.plan.rounds[0]!.pairs.map(({ a, b, c }) => [a, b, c]);
+  await withLateComer(scope, lesson, people[5]!);
+  await send({ incidents: [{ id: randomUUID(), at: Date.now(), student_id: people[1]!, place: "other", round: 0 }] });
+  const { rounds } = (await getPlan(db, scope, lesson))!.plan;
+  expect(new Set(rounds[0]!.pairs.map(({ a, b, c }) => [a, b, c].join()))).toEqual(
+    new Set(before.map((one) => one.join())),
+  );
+});
+test("two change places in the round under way, everybody else of it stays; what is over stays too", async () => {
+  await send({ taps: [await inFirstRound()] });
+  const pairsOf = async (round: number) => (await getPlan(db, scope, lesson))!.plan.rounds[round]!.pairs;
+  const [first, second] = await pairsOf(0);
+  const change = { round: 0, one: first!.b, two: second!.b };
+  expect(await withSwap(scope, lesson, change)).toBeNull();
+  const together = (await pairsOf(0)).map(({ a, b }) => [a, b].sort().join());
+  expect(together).toContain([first!.a, second!.b].sort().join());
+  expect(together).toContain([second!.a, first!.b].sort().join());
+  expect(await withSwap(scope, lesson, { ...change, two: second!.a })).toMatchObject({
+    message: expect.stringMatching(/work together already/) as string,
+  });
+  expect(await withSwap(scope, lesson, { ...change, two: randomUUID() })).toMatchObject({ kind: "refused" });
+  const { plan, clock } = (await getPlan(db, scope, lesson))!;
+  const seconds = timeline(plan, clock)
+    .slice(0, timeline(plan, clock).findIndex(({ kind }) => kind === "round") + 1)
+    .reduce((sum, one) => sum + one.seconds, 0);
+  await send({ taps: [tap("start", Date.now() - (seconds + 2) * 1000)] });
+  expect(await withSwap(scope, lesson, change)).toMatchObject({
+    message: expect.stringMatching(/round is over/) as string,
+  });
 });
 test("every device hears of a tap within half a second, and of those it missed", async () => {
   const leave = new AbortController();

@@ -117,6 +117,15 @@ export function idIn(text: string | undefined): string {
   return text;
 }
 
+const MOST_ROUNDS = 100;
+/** Place of a round among those of an evening, from 0. */
+export function roundIn(text: string | undefined): number {
+  const round = Number(text || Number.NaN);
+  if (!Number.isInteger(round) || round < 0 || round > MOST_ROUNDS)
+    throw new BadInput("This names no round of the evening. Load the page again.");
+  return round;
+}
+
 /** At most so many things are changed at once. */
 const MOST_AT_ONCE = 500;
 

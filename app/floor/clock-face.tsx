@@ -22,15 +22,18 @@ export function ClockFace({
   running,
   rounds,
   next,
+  over,
 }: {
   readonly segment: Segment;
   readonly running: Running;
   /** Of the evening. */
   readonly rounds: number;
   readonly next: Segment | undefined;
+  /** What is said at the end. */
+  readonly over: string;
 }) {
   const { started, ended, goes, left, elapsed } = running;
-  const what = ended ? "The class is over" : !started ? "Not begun yet" : KINDS[segment.kind];
+  const what = ended ? over : !started ? "Not begun yet" : KINDS[segment.kind];
   const round = segment.round === null ? "" : `Round ${segment.round + 1} of ${rounds}`;
   return (
     <Box

@@ -1,4 +1,4 @@
-/** Somebody is hurt, or comes late: a tap for who, and one for what. */
+/** Somebody is hurt, comes late, or changes place: a tap for who, and one for what. */
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
@@ -7,8 +7,10 @@ import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import { useEffect, useState } from "react";
 import { useFetcher } from "react-router";
+import type { PlannedPair } from "#core/class/plan.ts";
 import type { NewIncident } from "#db/incidents.ts";
 import type { action } from "../routes/floor.tsx";
+import { membersOf } from "../class/members.ts";
 import { Notice } from "../ui/parts.tsx";
 
 interface Somebody {
@@ -104,6 +106,59 @@ export function LateDialog({ away, onClose }: { readonly away: readonly Somebody
             </Button>
           ))}
           {away.length === 0 && <Box>Everybody of the school is here.</Box>}
+        </Box>
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Nobody</Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
+
+interface SwapProps {
+  readonly round: number;
+  readonly pairs: readonly PlannedPair[];
+  readonly nameOf: (id: string) => string;
+  readonly onClose: () => void;
+}
+
+/** One tap for the one, one for the other: they take each other's place in this round. */
+export function SwapDialog({ round, pairs, nameOf, onClose }: SwapProps) {
+  const fetcher = useFetcher<typeof action>();
+  const [one, setOne] = useState<string | null>(null);
+  useEffect(() => {
+    if (fetcher.data?.kind === "ok") onClose();
+  }, [fetcher.data, onClose]);
+  const tap = (who: string) => {
+    if (one === null || one === who) return setOne(one === who ? null : who);
+    setOne(null);
+    void fetcher.submit({ intent: "swap", round, one, two: who }, { method: "post" });
+  };
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="swap-title">
+      <DialogTitle id="swap-title">Who changes places in round {round + 1}?</DialogTitle>
+      <DialogContent>
+        {fetcher.data && "message" in fetcher.data && <Notice tone="trouble">{fetcher.data.message}</Notice>}
+        <Box role="status" sx={{ pb: 1, color: "text.secondary" }}>
+          {one === null ? "Tap one of them, then the other." : `${nameOf(one)} changes with…`}
+        </Box>
+        <Box sx={{ display: "grid", gap: 1 }}>
+          {pairs.map((pair) => (
+            <Box key={`${pair.a}${pair.b}`} sx={{ display: "flex", gap: 1 }}>
+              {membersOf(pair).map(({ id }) => (
+                <Button
+                  key={id}
+                  variant={one === id ? "contained" : "outlined"}
+                  aria-pressed={one === id}
+                  sx={BIG}
+                  disabled={fetcher.state !== "idle"}
+                  onClick={() => tap(id)}
+                >
+                  {nameOf(id)}
+                </Button>
+              ))}
+            </Box>
+          ))}
         </Box>
       </DialogContent>
       <DialogActions>

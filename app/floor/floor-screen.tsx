@@ -1,7 +1,7 @@
 /** The running class on a bench: the clock, one big tap for everything, and what was seen. */
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import { useMemo, useState } from "react";
+import { useMemo, useState, type ReactNode } from "react";
 import { Link } from "react-router";
 import { timeline, type Segment } from "#core/floor/timeline.ts";
 import type { FloorNews } from "#db/floor.ts";
@@ -10,8 +10,9 @@ import { isCalled, seedOf } from "../class/evening-cards.ts";
 import { Notice } from "../ui/parts.tsx";
 import { useOffline } from "../offline/use-offline.ts";
 import { useAwake } from "../ui/use-awake.ts";
+import { BeatChoice, metronomeOf, NO_BEAT, type Beat } from "./beat-choice.tsx";
 import { BIG, ClockFace } from "./clock-face.tsx";
-import { HurtDialog, LateDialog } from "./floor-dialogs.tsx";
+import { HurtDialog, LateDialog, SwapDialog } from "./floor-dialogs.tsx";
 import { PairMarks } from "./pair-marks.tsx";
 import { useCalls } from "./use-calls.ts";
 import { useFloor, type Floor } from "./use-floor.ts";
@@ -42,30 +43,42 @@ export function FloorScreen(props: FloorProps) {
 }
 
 type Kept = NonNullable<PlanPage["kept"]>;
+/** What a dialog asks for; plans are made on the server, so that late comers and swaps wait for a network. */
+type Asked = "hurt" | "late" | "swap";
 
 function RunningClass({ page, news, away, kept }: FloorProps & { readonly kept: Kept }) {
   const segments = useMemo(() => timeline(kept.plan, kept.clock), [kept]);
   const floor = useFloor(page.lesson.id, segments, news);
   const { running } = floor;
   const segment = segments[Math.min(running.at, segments.length - 1)]!;
+  const [beat, setBeat] = useState<Beat>({ from: NO_BEAT, to: NO_BEAT });
+  const metronome = useMemo(() => metronomeOf(beat), [beat]);
   const calls = useCalls({
-    ...{ text: calledIn(page, segment), seconds: kept.clock.round, change: kept.clock.change, metronome: null },
+    ...{ text: calledIn(page, segment), seconds: kept.clock.round, change: kept.clock.change, metronome },
     seed: seedOf(page.lesson.id, segment.round ?? 0),
   });
   const sound = useSound(segments, running, calls);
   useAwake();
   useOffline();
-  const [dialog, setDialog] = useState<"hurt" | "late" | null>(null);
+  const [dialog, setDialog] = useState<Asked | null>(null);
   return (
     <Box
       component="main"
       id="main"
       sx={{ minHeight: "100dvh", px: { xs: 2, md: 3 }, py: 1.5, display: "flex", flexDirection: "column", gap: 1.5 }}
     >
-      <Head page={page} floor={floor} sound={sound} />
+      <Head page={page} floor={floor} sound={sound}>
+        {sound.on && <BeatChoice beat={beat} onChange={(part) => setBeat({ ...beat, ...part })} />}
+      </Head>
       {floor.refused && <Notice tone="trouble">{floor.refused}</Notice>}
-      <ClockFace segment={segment} running={running} rounds={kept.plan.rounds.length} next={segments[running.at + 1]} />
-      <Controls floor={floor} segment={segment} onHurt={() => setDialog("hurt")} onLate={() => setDialog("late")} />
+      <ClockFace
+        segment={segment}
+        running={running}
+        rounds={kept.plan.rounds.length}
+        next={segments[running.at + 1]}
+        over="The class is over"
+      />
+      <Controls floor={floor} segment={segment} onAsk={setDialog} />
       {segment.round !== null && <PairMarks page={page} kept={kept} segment={segment} floor={floor} />}
       {running.stopped && <AllStop onGo={() => floor.tap({ kind: "go" })} />}
       {dialog === "hurt" && (
@@ -77,6 +90,14 @@ function RunningClass({ page, news, away, kept }: FloorProps & { readonly kept: 
         />
       )}
       {dialog === "late" && <LateDialog away={away} onClose={() => setDialog(null)} />}
+      {dialog === "swap" && segment.round !== null && (
+        <SwapDialog
+          round={segment.round}
+          pairs={kept.plan.rounds[segment.round]?.pairs ?? []}
+          nameOf={(id) => page.names[id] ?? "Former member"}
+          onClose={() => setDialog(null)}
+        />
+      )}
     </Box>
   );
 }
@@ -92,10 +113,12 @@ function Head({
   page,
   floor,
   sound,
+  children,
 }: {
   readonly page: PlanPage;
   readonly floor: Floor;
   readonly sound: ReturnType<typeof useSound>;
+  readonly children: ReactNode;
 }) {
   return (
     <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "center" }}>
@@ -109,6 +132,7 @@ function Head({
             ? "Sending…"
             : "All devices show the same"}
       </Box>
+      {children}
       <SoundButton sound={sound} />
       <Button variant="outlined" component={Link} to={`/class/${page.lesson.id}/wall`}>
         Wall
@@ -125,13 +149,11 @@ const MINUTE = 60;
 function Controls({
   floor,
   segment,
-  onHurt,
-  onLate,
+  onAsk,
 }: {
   readonly floor: Floor;
   readonly segment: Segment;
-  readonly onHurt: () => void;
-  readonly onLate: () => void;
+  readonly onAsk: (what: Asked) => void;
 }) {
   const { running, tap } = floor;
   const { started, goes, ended } = running;
@@ -161,10 +183,18 @@ function Controls({
       >
         A minute more
       </Button>
-      <Button variant="outlined" sx={BIG} onClick={onLate}>
+      <Button variant="outlined" sx={BIG} disabled={!floor.isLive} onClick={() => onAsk("late")}>
         Late comer
       </Button>
-      <Button variant="outlined" sx={BIG} onClick={onHurt}>
+      <Button
+        variant="outlined"
+        sx={BIG}
+        disabled={!floor.isLive || segment.round === null || ended}
+        onClick={() => onAsk("swap")}
+      >
+        Swap two
+      </Button>
+      <Button variant="outlined" sx={BIG} onClick={() => onAsk("hurt")}>
         Somebody hurt
       </Button>
       <Button

@@ -9,6 +9,7 @@ import { soloTimeline } from "#core/floor/timeline.ts";
 import { Choice } from "../ui/choice.tsx";
 import { ScreenHead } from "../ui/parts.tsx";
 import { useAwake } from "../ui/use-awake.ts";
+import { BeatChoice, metronomeOf, NO_BEAT } from "./beat-choice.tsx";
 import { BIG, ClockFace } from "./clock-face.tsx";
 import { useCalls } from "./use-calls.ts";
 import { SoundButton } from "./sound-button.tsx";
@@ -27,10 +28,16 @@ const ROUNDS = [1, 2, 3, 4, 5, 6, 8, 10, 12];
 const LENGTHS = [30, 45, 60, 90, 120, 180, 240, 300];
 const RESTS = [0, 10, 15, 30, 45, 60];
 const CHANGES = [NONE, 15, 20, 30, 45, 60];
-const BEATS = [NONE, 40, 50, 60, 70, 80, 90, 100, 110, 120, 140, 160];
-const BAR = 4;
 
-const START = { rounds: 3, round: 120, rest: 30, change: NONE, from: NONE, to: NONE, calls: "no" as "yes" | "no" };
+const START = {
+  rounds: 3,
+  round: 120,
+  rest: 30,
+  change: NONE,
+  from: NO_BEAT,
+  to: NO_BEAT,
+  calls: "no" as "yes" | "no",
+};
 const lengthText = (seconds: number): string => (seconds === NONE ? "none" : clockText(seconds));
 
 export function SoloScreen({ id, title, text }: SoloProps) {
@@ -45,10 +52,7 @@ export function SoloScreen({ id, title, text }: SoloProps) {
   const segments = useMemo(() => soloTimeline(title, { ...wish, change }), [title, wish, change]);
   const running = runningAt(segments, taps, Date.now());
   const segment = segments[Math.min(running.at, segments.length - 1)]!;
-  const metronome = useMemo(
-    () => (wish.from === NONE ? null : { from: wish.from, to: wish.to === NONE ? wish.from : wish.to, bar: BAR }),
-    [wish.from, wish.to],
-  );
+  const metronome = useMemo(() => metronomeOf({ from: wish.from, to: wish.to }), [wish.from, wish.to]);
   const wanted = useCalls({
     ...{ text: wish.calls === "yes" ? text : null, seconds: wish.round, change, metronome },
     seed: (segment.round ?? 0) + 1,
@@ -74,7 +78,13 @@ export function SoloScreen({ id, title, text }: SoloProps) {
         </Button>
       </ScreenHead>
       <Box sx={{ px: { xs: 2, sm: 3 }, pb: 4, display: "grid", gap: 2 }}>
-        <ClockFace segment={segment} running={running} rounds={wish.rounds} next={segments[running.at + 1]} />
+        <ClockFace
+          segment={segment}
+          running={running}
+          rounds={wish.rounds}
+          next={segments[running.at + 1]}
+          over="All rounds are done"
+        />
         <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, maxWidth: 720 }}>
           {started && !ended ? (
             <Button variant="contained" sx={BIG} onClick={() => tap({ kind: goes ? "pause" : "go" })}>
@@ -117,7 +127,6 @@ function Wishes({
   readonly onSet: (part: Partial<typeof START>) => void;
 }) {
   const lengths = (all: readonly number[]) => all.map((s) => [s, lengthText(s)] as const);
-  const beats = BEATS.map((n) => [n, n === NONE ? "none" : `${n} a minute`] as const);
   return (
     <Box
       component="section"
@@ -147,10 +156,7 @@ function Wishes({
         ]}
         onChange={(calls) => onSet({ calls })}
       />
-      <Choice label="Beat" value={wish.from} options={beats} onChange={(from) => onSet({ from })} />
-      {wish.from !== NONE && (
-        <Choice label="rising to" value={wish.to} options={beats} onChange={(to) => onSet({ to })} />
-      )}
+      <BeatChoice beat={wish} onChange={onSet} />
     </Box>
   );
 }

@@ -9,6 +9,7 @@ import { playStop, say, schedule } from "./player.ts";
 const AHEAD = 250;
 const TOO_LATE = 400;
 
+type CallSound = Extract<Sound, { kind: "call" }>;
 type Wanted = Parameters<typeof soundsOf>[2];
 
 export function useSound(segments: readonly Segment[], running: Running, wanted: Wanted) {
@@ -16,6 +17,7 @@ export function useSound(segments: readonly Segment[], running: Running, wanted:
   const [volume, setVolume] = useState(0.8);
   const graph = useRef<{ readonly context: AudioContext; readonly out: GainNode } | null>(null);
   const played = useRef(new Set<string>());
+  const last = useRef<CallSound | null>(null);
   const segment = segments[running.at];
   const { elapsed, length, goes, stopped } = running;
   useEffect(() => {
@@ -32,6 +34,7 @@ export function useSound(segments: readonly Segment[], running: Running, wanted:
       if (until > AHEAD || until < -TOO_LATE || played.current.has(key)) continue;
       played.current.add(key);
       sounded(current, sound, until / 1000, volume);
+      if (sound.kind === "call") last.current = sound;
     }
   });
   useEffect(() => {
@@ -50,7 +53,11 @@ export function useSound(segments: readonly Segment[], running: Running, wanted:
     void graph.current?.context.resume();
     setOn(next);
   };
-  return { on, turn, volume, setVolume };
+  /** The last call once more, for whoever did not hear it. */
+  const again = () => {
+    if (last.current && graph.current) sounded(graph.current, last.current, 0, volume);
+  };
+  return { on, turn, volume, setVolume, again, calls: wanted.calls.length > 0 };
 }
 
 function sounded(

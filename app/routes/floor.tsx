@@ -1,8 +1,8 @@
 import { planPage } from "#server/class-plan.ts";
 import { scopeContext } from "#server/context.ts";
-import { withLateComer } from "#server/floor/again.ts";
+import { withLateComer, withSwap } from "#server/floor/again.ts";
 import { writeRun } from "#server/floor/items.ts";
-import { idIn } from "#server/forms.ts";
+import { idIn, roundIn } from "#server/forms.ts";
 import { notFound, reading, refused, writing } from "#server/respond.ts";
 import { floorSince } from "#db/floor.ts";
 import { listStudents } from "#db/people.ts";
@@ -38,9 +38,15 @@ export function loader({ params, context }: Route.LoaderArgs) {
 
 export async function action({ request, params, context }: Route.ActionArgs) {
   return writing(request, async (fields) => {
-    if (fields.intent !== "late") return refused("This page is older than the application. Load it again.");
-    const trouble = await withLateComer(context.get(scopeContext), idIn(params.id), idIn(fields.student));
-    return trouble ?? { kind: "ok" as const };
+    const scope = context.get(scopeContext);
+    const id = idIn(params.id);
+    if (fields.intent === "late")
+      return (await withLateComer(scope, id, idIn(fields.student))) ?? { kind: "ok" as const };
+    if (fields.intent === "swap") {
+      const change = { round: roundIn(fields.round), one: idIn(fields.one), two: idIn(fields.two) };
+      return (await withSwap(scope, id, change)) ?? { kind: "ok" as const };
+    }
+    return refused("This page is older than the application. Load it again.");
   });
 }
 
