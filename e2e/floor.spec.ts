@@ -1,30 +1,13 @@
 /** The running class on two devices: one clock, every tap once, without a network, somebody hurt, a late comer. */
 import { expect, test, type Page } from "@playwright/test";
-import { database, expectAccessible, faultsOf, newClass } from "./helpers.ts";
+import { database, expectAccessible, faultsOf, left, plannedClass } from "./helpers.ts";
 
-/** A class with a plan, and nobody of it away but one; its address. */
-async function planned(page: Page, name: string, day: string): Promise<string> {
-  const path = await newClass(page, name, day);
-  await page.getByRole("checkbox", { name: /Odo Lachs/ }).click();
-  await expect(page.getByText(/14 of \d+ are here/)).toBeVisible();
-  await page.goto(`${path}/plan`);
-  await page.getByRole("combobox", { name: "We work on" }).click();
-  await page.getByRole("option", { name: "One slow blow, then you", exact: true }).click();
-  await expect(page).toHaveURL(/ladder=/, { timeout: 30_000 });
-  await expect(page.getByRole("list", { name: "Blocks" })).toContainText("Warm-up", { timeout: 30_000 });
-  await expect(page.getByText("Saved.", { exact: false })).toBeVisible({ timeout: 30_000 });
-  return path;
-}
-const left = async (page: Page): Promise<number> => {
-  const [minutes, seconds] = (await page.getByRole("timer").innerText()).split(":").map(Number);
-  return minutes! * 60 + seconds!;
-};
 const button = (page: Page, name: string | RegExp) => page.getByRole("button", { name });
 
 test("an evening on two devices, from the start to somebody hurt", async ({ page, context, browser }) => {
   test.setTimeout(150_000);
   const faults = faultsOf(page);
-  const path = await planned(page, "On the floor", "2027-03-24");
+  const path = await plannedClass(page, "On the floor", "2027-03-24");
   await page.getByRole("link", { name: "Run it" }).click();
   const other = await (await browser.newContext()).newPage();
   await other.goto(`${path}/floor`);
@@ -100,6 +83,27 @@ test("an evening on two devices, from the start to somebody hurt", async ({ page
     const second = page.getByRole("list", { name: "Pairs of round 2" });
     await expect(second).not.toContainText("Edda Vire", { timeout: 10_000 });
     await expect(other.getByRole("list", { name: "Pairs of round 2" })).not.toContainText("Edda Vire");
+  });
+  await test.step("two change places: a tap for the one, a tap for the other", async () => {
+    const pairs = page.getByRole("list", { name: "Pairs of round 2" }).getByRole("listitem");
+    const names = async (i: number) => {
+      const text = await pairs.nth(i).getByRole("button").first().innerText();
+      return text
+        .split("\n")
+        .map((part) => part.trim())
+        .filter((part) => part.length > 1);
+    };
+    const [one, two] = [await names(0), await names(1)];
+    await button(page, "Swap two").click();
+    const dialog = page.getByRole("dialog");
+    await expectAccessible(page);
+    await dialog.getByRole("button", { name: one[1]! }).click();
+    await dialog.getByRole("button", { name: two[1]! }).click();
+    await expect(page.getByRole("dialog")).toHaveCount(0, { timeout: 10_000 });
+    await expect(pairs.filter({ hasText: one[0]! })).toContainText(two[1]!, { timeout: 10_000 });
+    await expect(
+      other.getByRole("list", { name: "Pairs of round 2" }).getByRole("listitem").filter({ hasText: two[0]! }),
+    ).toContainText(one[1]!, { timeout: 10_000 });
   });
   await test.step("a late comer is in from the next round on", async () => {
     await button(page, "Late comer").click();
@@ -180,7 +184,7 @@ test("the database crashes in the middle of a round: the clock goes on and no ta
 }) => {
   test.skip(!process.env.PG_DATA, "only with a database of its own");
   test.setTimeout(150_000);
-  const path = await planned(page, "Through a crash", "2027-03-31");
+  const path = await plannedClass(page, "Through a crash", "2027-03-31");
   await page.getByRole("link", { name: "Run it" }).click();
   const other = await (await browser.newContext()).newPage();
   await other.goto(`${path}/floor`);

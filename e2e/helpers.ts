@@ -137,3 +137,23 @@ export async function newClass(page: Page, name: string, day: string): Promise<s
   await expect(page.getByText(/15 of \d+ are here/)).toBeVisible();
   return new URL(page.url()).pathname;
 }
+
+/** A class with a plan, and nobody of it away but one; its address. */
+export async function plannedClass(page: Page, name: string, day: string): Promise<string> {
+  const path = await newClass(page, name, day);
+  await page.getByRole("checkbox", { name: /Odo Lachs/ }).click();
+  await expect(page.getByText(/14 of \d+ are here/)).toBeVisible();
+  await page.goto(`${path}/plan`);
+  await page.getByRole("combobox", { name: "We work on" }).click();
+  await page.getByRole("option", { name: "One slow blow, then you", exact: true }).click();
+  await expect(page).toHaveURL(/ladder=/, { timeout: 30_000 });
+  await expect(page.getByRole("list", { name: "Blocks" })).toContainText("Warm-up", { timeout: 30_000 });
+  await expect(page.getByText("Saved.", { exact: false })).toBeVisible({ timeout: 30_000 });
+  return path;
+}
+
+/** What is left on the clock of a running class, s. */
+export async function left(page: Page): Promise<number> {
+  const [minutes, seconds] = (await page.getByRole("timer").innerText()).split(":").map(Number);
+  return minutes! * 60 + seconds!;
+}

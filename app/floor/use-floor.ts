@@ -195,15 +195,16 @@ function useLive(classId: string, begin: LiveNews, onNews: (news: LiveNews) => v
   const seq = useRef(begin.seq);
   useEffect(() => {
     let source: EventSource | null = null;
+    // Not by the clock of the day: that may be set while somebody listens.
     let last = 0;
     const hears = () => {
-      last = Date.now();
+      last = performance.now();
       setLive(true);
     };
     const alone = () => setLive(false);
     const open = () => {
       source?.close();
-      last = Date.now();
+      last = performance.now();
       source = new EventSource(`/class/${classId}/floor/live?since=${seq.current}`);
       source.onopen = hears;
       source.onerror = alone;
@@ -222,7 +223,7 @@ function useLive(classId: string, begin: LiveNews, onNews: (news: LiveNews) => v
     open();
     // A connection that was lost on the way says nothing any more, not even that it is lost.
     const watch = setInterval(() => {
-      if (Date.now() - last < SILENT) return;
+      if (performance.now() - last < SILENT) return;
       alone();
       open();
     }, SILENT / 3);
