@@ -39,13 +39,14 @@ export async function fastServer(speed: number): Promise<FastServer> {
       for (let i = 0; i < 200 && !(await answers()); i++) await new Promise((done) => setTimeout(done, 100));
     },
     kill: () => child?.kill("SIGKILL"),
-    speedUp: (context) =>
-      context.addInitScript(
+    speedUp: async (context) => {
+      await context.addInitScript(
         ({ begin, times }) => {
           const real = Date.now.bind(Date);
           Date.now = () => Math.round(begin + (real() - begin) * times);
         },
         { begin: from, times: speed },
-      ),
+      );
+    },
   };
 }

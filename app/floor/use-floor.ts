@@ -190,7 +190,10 @@ function useLive(classId: string, begin: LiveNews, onNews: (news: LiveNews) => v
   const [isLive, setLive] = useState(false);
   const heard = useRef(onNews);
   heard.current = onNews;
-  const version = useRef(begin.version);
+  // The newest plan that was heard of, and the one that is shown.
+  const newest = useRef(begin.version);
+  const shown = useRef(begin.version);
+  shown.current = begin.version;
   const { revalidate } = useRevalidator();
   const seq = useRef(begin.seq);
   useEffect(() => {
@@ -214,15 +217,15 @@ function useLive(classId: string, begin: LiveNews, onNews: (news: LiveNews) => v
         const news = JSON.parse(data) as LiveNews;
         seq.current = Math.max(seq.current, news.seq);
         heard.current(news);
-        if (news.version !== version.current) {
-          version.current = news.version;
-          void revalidate();
-        }
+        newest.current = Math.max(newest.current, news.version);
+        if (newest.current > shown.current) void revalidate();
       };
     };
     open();
     // A connection that was lost on the way says nothing any more, not even that it is lost.
     const watch = setInterval(() => {
+      // What could not be loaded before is asked for again.
+      if (newest.current > shown.current) void revalidate();
       if (performance.now() - last < SILENT) return;
       alone();
       open();

@@ -7,8 +7,11 @@ import { notFound, reading, refused, writing } from "#server/respond.ts";
 import { floorSince } from "#db/floor.ts";
 import { listStudents } from "#db/people.ts";
 import { db } from "#db/pool.ts";
+import { useEffect } from "react";
+import { isRouteErrorResponse } from "react-router";
 import type { Route } from "./+types/floor.tsx";
 import { FloorScreen } from "../floor/floor-screen.tsx";
+import { orShown } from "../ui/keep-page.ts";
 import { WITHOUT_FRAME } from "../ui/frame.tsx";
 import { RouteTrouble } from "../ui/trouble.tsx";
 
@@ -50,7 +53,30 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   });
 }
 
-export default function Floor({ loaderData }: Route.ComponentProps) {
+type Shown = Route.ComponentProps["loaderData"];
+/** In the browser: the class that is on the screen. */
+let shown: { readonly id: string; readonly data: Shown } | null = null;
+
+export function clientLoader({ serverLoader, params }: Route.ClientLoaderArgs) {
+  return orShown<Shown>(serverLoader, shown?.id === params.id ? shown.data : null);
+}
+
+export async function clientAction({ serverAction }: Route.ClientActionArgs) {
+  try {
+    return await serverAction();
+  } catch (error) {
+    if (isRouteErrorResponse(error)) throw error;
+    return {
+      kind: "failed" as const,
+      message: "The server does not answer. Nothing was changed; try again in a moment.",
+    };
+  }
+}
+
+export default function Floor({ loaderData, params }: Route.ComponentProps) {
+  useEffect(() => {
+    shown = { id: params.id, data: loaderData };
+  }, [params.id, loaderData]);
   return <FloorScreen {...loaderData} />;
 }
 
