@@ -6,13 +6,14 @@ import headingFont from "@fontsource-variable/bricolage-grotesque/files/bricolag
 import CssBaseline from "@mui/material/CssBaseline";
 import InitColorSchemeScript from "@mui/material/InitColorSchemeScript";
 import { ThemeProvider } from "@mui/material/styles";
-import { useContext, type ReactNode } from "react";
+import { useContext, useEffect, type ReactNode } from "react";
 import { Links, Meta, Outlet, Scripts, ScrollRestoration, useMatches } from "react-router";
 import { db, isDatabaseDown } from "#db/pool.ts";
 import { getTonight } from "#db/classes.ts";
 import { getSchool, getSettings } from "#db/school.ts";
 import { nonceContext, scopeContext } from "#server/context.ts";
 import type { Route } from "./+types/root.ts";
+import { orShown } from "./ui/keep-page.ts";
 import { Frame, WITHOUT_FRAME } from "./ui/frame.tsx";
 import { ServerNonce } from "./ui/nonce.ts";
 import { RouteTrouble, Trouble } from "./ui/trouble.tsx";
@@ -57,6 +58,18 @@ export async function loader({ context }: Route.LoaderArgs) {
   }
 }
 
+type Shown = Awaited<ReturnType<Route.ClientLoaderArgs["serverLoader"]>>;
+/** In the browser: what is on the screen. */
+let shown: Shown | null = null;
+/** A class that runs, on the bench and on the wall. */
+const RUNNING = /^\/class\/[^/]+\/(?:floor|wall)(?:\.data)?$/;
+
+/** A class that runs stays on the screen when server or database are gone for a while. */
+export async function clientLoader({ serverLoader, request }: Route.ClientLoaderArgs): Promise<Shown> {
+  const found = await orShown(serverLoader, shown);
+  return found.down && shown && RUNNING.test(new URL(request.url).pathname) ? shown : found;
+}
+
 /** The page around everything, errors too. */
 function Page({ nonce, children }: { nonce: string | undefined; children: ReactNode }) {
   return (
@@ -83,6 +96,9 @@ function Page({ nonce, children }: { nonce: string | undefined; children: ReactN
 
 export default function Root({ loaderData }: Route.ComponentProps) {
   const { nonce, down, school, tonight, settings } = loaderData;
+  useEffect(() => {
+    if (!loaderData.down) shown = loaderData;
+  }, [loaderData]);
   // Before any screen asks the worker: effects of screens run before those of the page around them.
   useSchoolSettings(settings);
   const bare = useMatches().some(({ handle }) => handle === WITHOUT_FRAME);

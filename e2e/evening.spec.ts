@@ -13,12 +13,15 @@ const button = (page: Page, name: string | RegExp) => page.getByRole("button", {
 
 test("an evening at sixty times the speed, with a crash, a late comer and an injury", async ({ page, browser }) => {
   test.skip(!process.env.DATABASE_URL, "only with a database that a second server can use");
-  test.setTimeout(300_000);
+  test.setTimeout(240_000);
   const path = await plannedClass(page, "At sixty times", "2027-04-07");
   const server = await fastServer(SPEED);
   await server.start();
   const contexts = await Promise.all([1, 2].map(() => browser.newContext({ baseURL: server.address })));
-  for (const context of contexts) await server.speedUp(context);
+  for (const context of contexts) {
+    context.setDefaultTimeout(15_000);
+    await server.speedUp(context);
+  }
   const [bench, wall] = (await Promise.all(contexts.map((context) => context.newPage()))) as [Page, Page];
   try {
     for (const device of [bench, wall]) {

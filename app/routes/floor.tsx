@@ -53,7 +53,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   });
 }
 
-type Shown = Route.ComponentProps["loaderData"];
+type Shown = Awaited<ReturnType<Route.ClientLoaderArgs["serverLoader"]>>;
 /** In the browser: the class that is on the screen. */
 let shown: { readonly id: string; readonly data: Shown } | null = null;
 
