@@ -13,7 +13,7 @@ import { getTonight } from "#db/classes.ts";
 import { getSchool, getSettings } from "#db/school.ts";
 import { nonceContext, scopeContext } from "#server/context.ts";
 import type { Route } from "./+types/root.ts";
-import { orShown } from "./ui/keep-page.ts";
+import { keeps } from "./ui/keep-page.ts";
 import { Frame, WITHOUT_FRAME } from "./ui/frame.tsx";
 import { ServerNonce } from "./ui/nonce.ts";
 import { RouteTrouble, Trouble } from "./ui/trouble.tsx";
@@ -59,15 +59,16 @@ export async function loader({ context }: Route.LoaderArgs) {
 }
 
 type Shown = Awaited<ReturnType<Route.ClientLoaderArgs["serverLoader"]>>;
-/** In the browser: what is on the screen. */
-let shown: Shown | null = null;
+const keeper = keeps<Shown>();
+/** There is one page around all others. */
+const ROOT = "root";
 /** A class that runs, on the bench and on the wall. */
 const RUNNING = /^\/class\/[^/]+\/(?:floor|wall)(?:\.data)?$/;
 
 /** A class that runs stays on the screen when server or database are gone for a while. */
 export async function clientLoader({ serverLoader, request }: Route.ClientLoaderArgs): Promise<Shown> {
-  const found = await orShown(serverLoader, shown);
-  return found.down && shown && RUNNING.test(new URL(request.url).pathname) ? shown : found;
+  const found = await keeper.load(ROOT, serverLoader);
+  return found.down && RUNNING.test(new URL(request.url).pathname) ? (keeper.shown(ROOT) ?? found) : found;
 }
 
 /** The page around everything, errors too. */
@@ -97,7 +98,7 @@ function Page({ nonce, children }: { nonce: string | undefined; children: ReactN
 export default function Root({ loaderData }: Route.ComponentProps) {
   const { nonce, down, school, tonight, settings } = loaderData;
   useEffect(() => {
-    if (!loaderData.down) shown = loaderData;
+    if (!loaderData.down) keeper.keep(ROOT, loaderData);
   }, [loaderData]);
   // Before any screen asks the worker: effects of screens run before those of the page around them.
   useSchoolSettings(settings);

@@ -9,9 +9,12 @@ import type { PlannedRound } from "#core/class/plan.ts";
 import { rungsOf } from "#core/class/pair-rungs.ts";
 import type { RungWords } from "#core/class/rung-words.ts";
 import type { Clock } from "#core/class/timetable.ts";
+import type { Running } from "#core/floor/running.ts";
+import type { Segment } from "#core/floor/timeline.ts";
 import type { PhoneLink, PlanPage } from "#server/views.ts";
 import { membersOf } from "./members.ts";
 import { ScoreDrawing } from "../drawing/score-drawing.tsx";
+import { KINDS, leftText, rolesNow } from "../floor/clock-face.tsx";
 import { QrSvg } from "../paper/qr.tsx";
 import { PartnerMark } from "../ui/marks.tsx";
 import { Notice } from "../ui/parts.tsx";
@@ -20,11 +23,23 @@ import { NOT_ON_PAPER } from "../ui/theme.ts";
 import { useAwake } from "../ui/use-awake.ts";
 import { useAnswer } from "../workers/use-answer.ts";
 
-export function WallScreen({ page, link = null }: { page: PlanPage; link?: PhoneLink | null }) {
+interface WallProps {
+  readonly page: PlanPage;
+  readonly link?: PhoneLink | null;
+  /** Where the class is; null while it does not run. */
+  readonly live?: { readonly segment: Segment; readonly running: Running } | null;
+}
+
+export function WallScreen({ page, link = null, live = null }: WallProps) {
   const { lesson, kept, rungs, words } = page;
   const rounds = kept?.plan.rounds ?? [];
   const [at, setAt] = useState(Math.min(kept?.done ?? 0, Math.max(0, rounds.length - 1)));
   useKeys(rounds.length, setAt);
+  // A class that runs goes on by itself; who looks at another round meanwhile sees it until then.
+  const runs = live?.segment.round ?? null;
+  useEffect(() => {
+    if (runs !== null) setAt(runs);
+  }, [runs]);
   useAwake();
   const round = rounds[at];
   const blocks = kept?.plan.blocks ?? [];
@@ -43,6 +58,7 @@ export function WallScreen({ page, link = null }: { page: PlanPage; link?: Phone
         <Box component="h1" sx={{ typography: "h1", m: 0, flex: 1, fontSize: "clamp(1.6rem, 5.5vh, 4.5rem)" }}>
           {round ? `Round ${at + 1} of ${rounds.length}` : lesson.title}
         </Box>
+        {live && <WallClock {...live} />}
         <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, ...NOT_ON_PAPER }}>
           <Button variant="outlined" disabled={at === 0} onClick={() => setAt(at - 1)}>
             Previous
@@ -86,6 +102,29 @@ export function WallScreen({ page, link = null }: { page: PlanPage; link?: Phone
           </Box>
         </>
       )}
+    </Box>
+  );
+}
+
+/** What is left, what is done, who feeds: the largest thing on the wall. */
+function WallClock({ segment, running: { left, elapsed, goes } }: NonNullable<WallProps["live"]>) {
+  const what = segment.kind === "round" ? rolesNow(segment, elapsed, left) : KINDS[segment.kind] || segment.title;
+  return (
+    <Box sx={{ display: "flex", alignItems: "baseline", columnGap: "2vw", flexWrap: "wrap" }}>
+      <Box
+        role="timer"
+        aria-label="Left of this stretch"
+        sx={{
+          fontSize: "clamp(3rem, 15vh, 14rem)",
+          lineHeight: 1,
+          fontWeight: 700,
+          fontVariantNumeric: "tabular-nums",
+          color: goes ? "text.primary" : "text.secondary",
+        }}
+      >
+        {leftText(left)}
+      </Box>
+      <Box sx={{ fontSize: "clamp(1.2rem, 4.5vh, 4rem)", fontWeight: 650 }}>{goes ? what : "The clock stands"}</Box>
     </Box>
   );
 }

@@ -7,7 +7,7 @@ import type { Segment } from "#core/floor/timeline.ts";
 /** A button that a sweaty hand finds. */
 export const BIG = { minHeight: 64, fontSize: "1.15rem", flex: "1 1 120px" } as const;
 
-const KINDS: Readonly<Record<Segment["kind"], string>> = {
+export const KINDS: Readonly<Record<Segment["kind"], string>> = {
   block: "",
   talk: "Show it",
   round: "Work",
@@ -15,7 +15,7 @@ const KINDS: Readonly<Record<Segment["kind"], string>> = {
 };
 
 /** Seconds that are left, rounded up: at nought it is over. */
-const leftText = (ms: number): string => clockText(Math.ceil(ms / 1000));
+export const leftText = (ms: number): string => clockText(Math.ceil(ms / 1000));
 
 export function ClockFace({
   segment,

@@ -13,6 +13,7 @@ import { useAwake } from "../ui/use-awake.ts";
 import { BeatChoice, metronomeOf, NO_BEAT, type Beat } from "./beat-choice.tsx";
 import { BIG, ClockFace } from "./clock-face.tsx";
 import { HurtDialog, LateDialog, SwapDialog } from "./floor-dialogs.tsx";
+import { AllStop } from "./all-stop.tsx";
 import { PairMarks } from "./pair-marks.tsx";
 import { useCalls } from "./use-calls.ts";
 import { useFloor, type Floor } from "./use-floor.ts";
@@ -209,36 +210,3 @@ function Controls({
     </Box>
   );
 }
-
-const STOP_RED = "#a5201c";
-
-/** Over everything, until somebody says go on. */
-const AllStop = ({ onGo }: { readonly onGo: () => void }) => (
-  <Box
-    role="alertdialog"
-    aria-label="All stop"
-    sx={{
-      position: "fixed",
-      inset: 0,
-      zIndex: "modal",
-      // The same red by day and by night: everybody in the hall knows it.
-      bgcolor: STOP_RED,
-      color: "#fff",
-      display: "flex",
-      flexDirection: "column",
-      alignItems: "center",
-      justifyContent: "center",
-      gap: 6,
-    }}
-  >
-    <Box sx={{ fontSize: "clamp(6rem, 28vw, 20rem)", fontWeight: 900, lineHeight: 1 }}>STOP</Box>
-    <Button
-      variant="outlined"
-      autoFocus
-      onClick={onGo}
-      sx={{ ...BIG, flex: "none", px: 6, color: "inherit", borderColor: "currentcolor", fontSize: "1.6rem" }}
-    >
-      Go on
-    </Button>
-  </Box>
-);

@@ -11,7 +11,7 @@ import { useEffect } from "react";
 import { isRouteErrorResponse } from "react-router";
 import type { Route } from "./+types/floor.tsx";
 import { FloorScreen } from "../floor/floor-screen.tsx";
-import { orShown } from "../ui/keep-page.ts";
+import { keeps } from "../ui/keep-page.ts";
 import { WITHOUT_FRAME } from "../ui/frame.tsx";
 import { RouteTrouble } from "../ui/trouble.tsx";
 
@@ -54,12 +54,10 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 }
 
 type Shown = Awaited<ReturnType<Route.ClientLoaderArgs["serverLoader"]>>;
-/** In the browser: the class that is on the screen. */
-let shown: { readonly id: string; readonly data: Shown } | null = null;
+const keeper = keeps<Shown>();
 
-export function clientLoader({ serverLoader, params }: Route.ClientLoaderArgs) {
-  return orShown<Shown>(serverLoader, shown?.id === params.id ? shown.data : null);
-}
+export const clientLoader = ({ serverLoader, params }: Route.ClientLoaderArgs): Promise<Shown> =>
+  keeper.load(params.id, serverLoader);
 
 export async function clientAction({ serverAction }: Route.ClientActionArgs) {
   try {
@@ -74,9 +72,7 @@ export async function clientAction({ serverAction }: Route.ClientActionArgs) {
 }
 
 export default function Floor({ loaderData, params }: Route.ComponentProps) {
-  useEffect(() => {
-    shown = { id: params.id, data: loaderData };
-  }, [params.id, loaderData]);
+  useEffect(() => keeper.keep(params.id, loaderData), [params.id, loaderData]);
   return <FloorScreen {...loaderData} />;
 }
 

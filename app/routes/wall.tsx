@@ -3,7 +3,12 @@ import { scopeContext } from "#server/context.ts";
 import { phoneLink } from "#server/share/links.ts";
 import { notFound, reading } from "#server/respond.ts";
 import type { Route } from "./+types/wall.ts";
-import { WallScreen } from "../class/wall-screen.tsx";
+import { useEffect } from "react";
+import { idIn } from "#server/forms.ts";
+import { floorSince } from "#db/floor.ts";
+import { db } from "#db/pool.ts";
+import { RunningWall } from "../floor/running-wall.tsx";
+import { keeps } from "../ui/keep-page.ts";
 import { WITHOUT_FRAME } from "../ui/frame.tsx";
 import { RouteTrouble } from "../ui/trouble.tsx";
 
@@ -16,14 +21,26 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 export function loader({ params, context, request }: Route.LoaderArgs) {
   return reading(async () => {
     const scope = context.get(scopeContext);
-    const page = await planPage(scope, params.id, { ladder: null, drill: null });
-    if (!page) throw notFound("This class is not here.");
-    return { page, link: await phoneLink(scope, params.id, request) };
+    const id = idIn(params.id);
+    const [page, news, link] = await Promise.all([
+      planPage(scope, id, { ladder: null, drill: null }),
+      floorSince(db, scope, id, 0),
+      phoneLink(scope, id, request),
+    ]);
+    if (!page || !news) throw notFound("This class is not here.");
+    return { page, news: { ...news, now: Date.now() }, link };
   });
 }
 
-export default function Wall({ loaderData }: Route.ComponentProps) {
-  return <WallScreen {...loaderData} />;
+type Shown = Awaited<ReturnType<Route.ClientLoaderArgs["serverLoader"]>>;
+const keeper = keeps<Shown>();
+
+export const clientLoader = ({ serverLoader, params }: Route.ClientLoaderArgs): Promise<Shown> =>
+  keeper.load(params.id, serverLoader);
+
+export default function Wall({ loaderData, params }: Route.ComponentProps) {
+  useEffect(() => keeper.keep(params.id, loaderData), [params.id, loaderData]);
+  return <RunningWall {...loaderData} />;
 }
 
 export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {

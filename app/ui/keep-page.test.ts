@@ -1,5 +1,5 @@
 import type { ShouldRevalidateFunctionArgs } from "react-router";
-import { keepPageOnFailure, orShown } from "./keep-page.ts";
+import { keepPageOnFailure, keeps } from "./keep-page.ts";
 
 const after = (actionResult: unknown, defaultShouldRevalidate = true): boolean =>
   keepPageOnFailure({ actionResult, defaultShouldRevalidate } as ShouldRevalidateFunctionArgs);
@@ -18,9 +18,12 @@ test("after a success, or without an action, the usual happens", () => {
 test("without a network, or a database, what is shown stays; what is gone does not", async () => {
   const fails = (error: unknown) => () => Promise.reject(error as Error);
   const answer = (status: number) => ({ status, statusText: "", internal: false, data: "" });
-  expect(await orShown(() => Promise.resolve("new"), "old")).toBe("new");
-  expect(await orShown(fails(new TypeError("Failed to fetch")), "old")).toBe("old");
-  expect(await orShown(fails(answer(503)), "old")).toBe("old");
-  await expect(orShown(fails(answer(404)), "old")).rejects.toMatchObject({ status: 404 });
-  await expect(orShown(fails(new TypeError("Failed to fetch")), null)).rejects.toThrow("Failed");
+  const { keep, load } = keeps<string>();
+  await expect(load("a", fails(new TypeError("Failed to fetch")))).rejects.toThrow("Failed");
+  keep("a", "old");
+  expect(await load("a", () => Promise.resolve("new"))).toBe("new");
+  expect(await load("a", fails(new TypeError("Failed to fetch")))).toBe("old");
+  expect(await load("a", fails(answer(503)))).toBe("old");
+  await expect(load("a", fails(answer(404)))).rejects.toMatchObject({ status: 404 });
+  await expect(load("b", fails(answer(503)))).rejects.toMatchObject({ status: 503 });
 });

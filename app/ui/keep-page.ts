@@ -12,14 +12,25 @@ export function keepPageOnFailure({ actionResult, defaultShouldRevalidate }: Sho
 const NOT_FOUND = 404;
 
 /**
- * What the server says, or what is shown already where it cannot say anything now: a class that runs stays on the
- * screen without a network. What is not there any more is not shown on.
+ * Keeps what is shown, in the browser, for when the server cannot say anything: a class that runs stays on the screen
+ * without a network. What is not there any more is not shown on.
  */
-export async function orShown<T>(load: () => Promise<T>, shown: T | null): Promise<T> {
-  try {
-    return await load();
-  } catch (error) {
-    if (shown === null || (isRouteErrorResponse(error) && error.status === NOT_FOUND)) throw error;
-    return shown;
-  }
+export function keeps<T>() {
+  let kept: { readonly id: string; readonly data: T } | null = null;
+  const shown = (id: string): T | null => (kept?.id === id ? kept.data : null);
+  return {
+    shown,
+    keep: (id: string, data: T): void => {
+      kept = { id, data };
+    },
+    load: async (id: string, load: () => Promise<T>): Promise<T> => {
+      try {
+        return await load();
+      } catch (error) {
+        const old = shown(id);
+        if (old === null || (isRouteErrorResponse(error) && error.status === NOT_FOUND)) throw error;
+        return old;
+      }
+    },
+  };
 }
