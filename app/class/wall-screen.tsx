@@ -48,6 +48,11 @@ export function WallScreen({ page, link = null, live = null }: WallProps) {
   const said = words[block?.rung ?? -1];
   const next = rounds[at + 1];
   const nextBlock = next && next.block !== round?.block ? blocks.find((b) => b.id === next.block) : null;
+  const toPlan = (
+    <Button variant="text" color="inherit" component={Link} to={`/class/${lesson.id}/plan`}>
+      Back to the plan
+    </Button>
+  );
   return (
     <Box
       component="main"
@@ -59,25 +64,25 @@ export function WallScreen({ page, link = null, live = null }: WallProps) {
           {round ? `Round ${at + 1} of ${rounds.length}` : lesson.title}
         </Box>
         {live && <WallClock {...live} />}
-        <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, ...NOT_ON_PAPER }}>
-          <Button variant="outlined" disabled={at === 0} onClick={() => setAt(at - 1)}>
-            Previous
-          </Button>
-          <Button variant="contained" disabled={at >= rounds.length - 1} onClick={() => setAt(at + 1)}>
-            Next round
-          </Button>
-          <FullScreen />
-          <Button variant="text" color="inherit" component={Link} to={`/class/${lesson.id}/plan`}>
-            Back to the plan
-          </Button>
-        </Box>
+        {!live && (
+          <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, ...NOT_ON_PAPER }}>
+            <Button variant="outlined" disabled={at === 0} onClick={() => setAt(at - 1)}>
+              Previous
+            </Button>
+            <Button variant="contained" disabled={at >= rounds.length - 1} onClick={() => setAt(at + 1)}>
+              Next round
+            </Button>
+            <FullScreen />
+            {toPlan}
+          </Box>
+        )}
       </Box>
       {!round && <Notice>This class has no plan yet: make it on the class’s page first.</Notice>}
       {round && kept && (
         <>
           <Box sx={{ fontSize: "clamp(1.2rem, 4vh, 3.2rem)", fontWeight: 650, lineHeight: 1.2 }}>{block?.title}</Box>
           <Box sx={{ fontSize: "clamp(1.05rem, 2.8vh, 2.2rem)", color: "text.secondary", mb: "1vh" }}>
-            {round.side === "left" ? "Left" : "Right"} lead in front. {whoFeeds(round, kept.clock)}
+            {round.side === "left" ? "Left" : "Right"} lead in front. {!live && whoFeeds(round, kept.clock)}
           </Box>
           <Box
             sx={{
@@ -88,7 +93,12 @@ export function WallScreen({ page, link = null, live = null }: WallProps) {
               alignItems: "start",
             }}
           >
-            <Pairs page={page} round={round} rung={block?.stations ? null : (block?.rung ?? null)} />
+            <Pairs
+              page={page}
+              round={round}
+              rung={block?.stations ? null : (block?.rung ?? null)}
+              space={live ? BESIDE_CLOCK : ALONE}
+            />
             {said && rung && !block?.stations && <WhatIsDone text={rung.text} words={said} />}
           </Box>
           {link && (
@@ -99,6 +109,13 @@ export function WallScreen({ page, link = null, live = null }: WallProps) {
           )}
           <Box sx={{ fontSize: "clamp(1.05rem, 2.8vh, 2.2rem)", color: "text.secondary", pt: "1vh" }}>
             {next ? `Next: ${nextBlock ? nextBlock.title : nextText(next)}` : "The last round."}
+            {/* A class that runs goes on by itself: what can be pressed is small and out of the way. */}
+            {live && (
+              <Box component="span" sx={{ pl: 2, ...NOT_ON_PAPER }}>
+                <FullScreen />
+                {toPlan}
+              </Box>
+            )}
           </Box>
         </>
       )}
@@ -139,22 +156,31 @@ const nextText = ({ pairs }: PlannedRound): string =>
 
 /** So many stand below each other before a column more is begun. */
 const PER_COLUMN = 7;
+/** Height for the names, with the clock above them and without, in hundredths of the screen. */
+const BESIDE_CLOCK = 38;
+const ALONE = 50;
+/** A line below the names takes so much of theirs. */
+const SMALL_LINE = 0.6;
 
 /** Names as large as their number allows. */
 function Pairs({
   page,
   round,
   rung,
+  space,
 }: {
   readonly page: PlanPage;
   readonly round: PlannedRound;
   readonly rung: number | null;
+  /** Hundredths of the height of the screen. */
+  readonly space: number;
 }) {
   const { names, rungs } = page;
   const nameOf = (id: string) => names[id] ?? "Former member";
   const count = round.pairs.length + round.alone.length;
   const columns = Math.ceil(count / PER_COLUMN);
-  const lines = Math.ceil(count / columns);
+  const own = round.pairs.filter((p) => rungsOf(p).some(({ at }) => at !== rung)).length;
+  const lines = Math.ceil(count / columns) + (SMALL_LINE * own) / columns;
   return (
     <Rows
       ordered
@@ -163,7 +189,7 @@ function Pairs({
         display: "grid",
         gridTemplateColumns: { xs: "1fr", md: `repeat(${columns}, minmax(0,1fr))` },
         columnGap: "2vw",
-        fontSize: `clamp(1.2rem, ${Math.min(6, 50 / lines / 1.5).toFixed(1)}vh, 4rem)`,
+        fontSize: `clamp(1.2rem, ${Math.min(6, space / lines / 1.5).toFixed(1)}vh, 4rem)`,
         lineHeight: 1.2,
       }}
     >

@@ -44,7 +44,7 @@ export function PairMarks({ page, kept, segment, floor }: MarksProps) {
   return (
     <Box component="section" aria-label="What you saw">
       <Box sx={{ display: "flex", alignItems: "center", gap: 1, flexWrap: "wrap" }}>
-        <Box component="h2" sx={{ typography: "h2", m: 0, flex: 1 }}>
+        <Box component="h2" sx={{ typography: "h2", m: 0, flex: "1 1 220px" }}>
           What you saw in round {round + 1}
         </Box>
         {unseen.length > 0 && (
