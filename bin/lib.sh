@@ -100,6 +100,16 @@ show_empty_school() {
   export VICISSOR_ACCOUNT=${VICISSOR_ACCOUNT:-7c1e0d52-4a4e-4b10-8d6a-51f0b0010002}
 }
 
+# The words that are called, spoken to files; the browser says them where they are missing.
+need_voice() {
+  local newer=
+  [ -f build/voice/index.json ] && newer=$(find core/words core/floor/voice.ts scripts/voice.ts -type f -newer build/voice/index.json -print -quit)
+  if [ -f build/voice/index.json ] && [ -z "$newer" ]; then return; fi
+  command -v espeak-ng > /dev/null || need_debian "The voice that calls" espeak-ng
+  say "Speaking the words of the calls ..."
+  "$root/bin/tool" voice "$root/build/voice" > "$logs/voice.log" 2>&1 || { tail -n 10 "$logs/voice.log" >&2; die "The words could not be spoken; see $logs/voice.log"; }
+}
+
 need_build() {
   local newer=
   [ -f build/server/index.js ] && newer=$(find app core db server public vite.config.ts react-router.config.ts package-lock.json -type f -newer build/server/index.js -print -quit)

@@ -17,7 +17,7 @@ import { AllStop } from "./all-stop.tsx";
 import { PairMarks } from "./pair-marks.tsx";
 import { useCalls } from "./use-calls.ts";
 import { useFloor, type Floor } from "./use-floor.ts";
-import { SoundButton } from "./sound-button.tsx";
+import { SoundButton, SoundChoices } from "./sound-button.tsx";
 import { useSound } from "./use-sound.ts";
 
 interface FloorProps {
@@ -69,7 +69,12 @@ function RunningClass({ page, news, away, kept }: FloorProps & { readonly kept: 
       sx={{ minHeight: "100dvh", px: { xs: 2, md: 3 }, py: 1.5, display: "flex", flexDirection: "column", gap: 1.5 }}
     >
       <Head page={page} floor={floor} sound={sound}>
-        {sound.on && <BeatChoice beat={beat} onChange={(part) => setBeat({ ...beat, ...part })} />}
+        {sound.on && (
+          <>
+            <BeatChoice beat={beat} onChange={(part) => setBeat({ ...beat, ...part })} />
+            <SoundChoices sound={sound} />
+          </>
+        )}
       </Head>
       {floor.refused && <Notice tone="trouble">{floor.refused}</Notice>}
       <ClockFace

@@ -1,7 +1,7 @@
 /** The clock for one drill without a class: home training, or a private lesson. */
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import { useEffect, useMemo, useState } from "react";
+import { useEffect, useMemo, useState, type ReactNode } from "react";
 import { Link } from "react-router";
 import { clockText } from "#core/class/timetable.ts";
 import { runningAt, type Tap, type Tapped } from "#core/floor/running.ts";
@@ -12,7 +12,7 @@ import { useAwake } from "../ui/use-awake.ts";
 import { BeatChoice, metronomeOf, NO_BEAT } from "./beat-choice.tsx";
 import { BIG, ClockFace } from "./clock-face.tsx";
 import { useCalls } from "./use-calls.ts";
-import { SoundButton } from "./sound-button.tsx";
+import { SoundButton, SoundChoices } from "./sound-button.tsx";
 import { useSound } from "./use-sound.ts";
 
 interface SoloProps {
@@ -112,7 +112,9 @@ export function SoloScreen({ id, title, text }: SoloProps) {
             Back
           </Button>
         </Box>
-        <Wishes wish={wish} onSet={set} />
+        <Wishes wish={wish} onSet={set}>
+          <SoundChoices sound={sound} />
+        </Wishes>
       </Box>
     </>
   );
@@ -122,9 +124,11 @@ export function SoloScreen({ id, title, text }: SoloProps) {
 function Wishes({
   wish,
   onSet,
+  children,
 }: {
   readonly wish: typeof START;
   readonly onSet: (part: Partial<typeof START>) => void;
+  readonly children: ReactNode;
 }) {
   const lengths = (all: readonly number[]) => all.map((s) => [s, lengthText(s)] as const);
   return (
@@ -157,6 +161,7 @@ function Wishes({
         onChange={(calls) => onSet({ calls })}
       />
       <BeatChoice beat={wish} onChange={onSet} />
+      {children}
     </Box>
   );
 }

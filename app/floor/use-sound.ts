@@ -3,19 +3,30 @@ import { useEffect, useRef, useState } from "react";
 import { soundsOf, type Sound } from "#core/floor/sounds.ts";
 import type { Running } from "#core/floor/running.ts";
 import type { Segment } from "#core/floor/timeline.ts";
-import { playStop, say, schedule } from "./player.ts";
+import { playStop, schedule } from "./player.ts";
+import { Speaker, type Voice } from "./spoken.ts";
 
 /** Sounds of the next moments are put on the graph ahead, ms; what is later than this is not made up for. */
 const AHEAD = 250;
 const TOO_LATE = 400;
 
+/** A word begins when the tone before it is over, s. */
+const AFTER_TONE = 0.12;
+const AFTER_SWITCH = 0.4;
+
+interface Graph {
+  readonly context: AudioContext;
+  readonly out: GainNode;
+  readonly speaker: Speaker;
+}
 type CallSound = Extract<Sound, { kind: "call" }>;
 type Wanted = Parameters<typeof soundsOf>[2];
 
 export function useSound(segments: readonly Segment[], running: Running, wanted: Wanted) {
   const [on, setOn] = useState(false);
   const [volume, setVolume] = useState(0.8);
-  const graph = useRef<{ readonly context: AudioContext; readonly out: GainNode } | null>(null);
+  const [voice, setVoice] = useState<Voice>("ours");
+  const graph = useRef<Graph | null>(null);
   const played = useRef(new Set<string>());
   const last = useRef<CallSound | null>(null);
   const segment = segments[running.at];
@@ -33,10 +44,14 @@ export function useSound(segments: readonly Segment[], running: Running, wanted:
       if (until > AHEAD) played.current.delete(key);
       if (until > AHEAD || until < -TOO_LATE || played.current.has(key)) continue;
       played.current.add(key);
-      sounded(current, sound, until / 1000, volume);
+      sounded(current, sound, until / 1000, { voice, volume });
       if (sound.kind === "call") last.current = sound;
     }
   });
+  const { calls } = wanted;
+  useEffect(() => {
+    if (on) void graph.current?.speaker.prepare(["switch", ...new Set(calls.map(({ label }) => label))]);
+  }, [on, calls]);
   useEffect(() => {
     const { current } = graph;
     if (on && stopped && current) playStop(current.context, current.out);
@@ -48,25 +63,26 @@ export function useSound(segments: readonly Segment[], running: Running, wanted:
       const out = context.createGain();
       out.gain.value = volume;
       out.connect(context.destination);
-      graph.current = { context, out };
+      graph.current = { context, out, speaker: new Speaker(context, out) };
     }
     void graph.current?.context.resume();
     setOn(next);
   };
   /** The last call once more, for whoever did not hear it. */
   const again = () => {
-    if (last.current && graph.current) sounded(graph.current, last.current, 0, volume);
+    if (last.current && graph.current) sounded(graph.current, last.current, 0, { voice, volume });
   };
-  return { on, turn, volume, setVolume, again, calls: wanted.calls.length > 0 };
+  return { on, turn, volume, setVolume, voice, setVoice, again, calls: wanted.calls.length > 0 };
 }
 
 function sounded(
-  { context, out }: { readonly context: AudioContext; readonly out: GainNode },
+  { context, out, speaker }: Graph,
   sound: Sound,
   inSeconds: number,
-  volume: number,
+  { voice, volume }: { readonly voice: Voice; readonly volume: number },
 ): void {
-  schedule(context, out, sound, context.currentTime + Math.max(0, inSeconds));
-  if (sound.kind === "call") say(sound.word, volume);
-  if (sound.kind === "switch") say("switch", volume);
+  const at = context.currentTime + Math.max(0, inSeconds);
+  schedule(context, out, sound, at);
+  if (sound.kind === "call") speaker.say(sound.word, at + AFTER_TONE, voice, volume);
+  if (sound.kind === "switch") speaker.say("switch", at + AFTER_SWITCH, voice, volume);
 }
