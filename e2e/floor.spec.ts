@@ -1,6 +1,6 @@
 /** The running class on two devices: one clock, every tap once, without a network, somebody hurt, a late comer. */
 import { expect, test, type Page } from "@playwright/test";
-import { database, expectAccessible, faultsOf, left, plannedClass } from "./helpers.ts";
+import { COVER_AND_RETURN, database, DRILL, expectAccessible, faultsOf, left, plannedClass } from "./helpers.ts";
 
 const button = (page: Page, name: string | RegExp) => page.getByRole("button", { name });
 
@@ -174,6 +174,43 @@ test("the clock of a drill runs what was chosen, and swaps roles on time", async
   const stands = await left(page);
   await page.waitForTimeout(1500);
   expect(await left(page)).toBe(stands);
+  await expectAccessible(page);
+  expect(faults).toEqual([]);
+});
+
+test("calls are spoken by words that come with it, and said again by a tap", async ({ page }) => {
+  const faults = faultsOf(page);
+  await page.addInitScript(() => {
+    const spoken: { readonly at: number; readonly long: number; readonly loud: number }[] = [];
+    Object.assign(window, { spoken });
+    const { start } = AudioBufferSourceNode.prototype;
+    AudioBufferSourceNode.prototype.start = function (at = 0) {
+      const samples = this.buffer?.getChannelData(0) ?? new Float32Array();
+      spoken.push({
+        at,
+        long: this.buffer?.duration ?? 0,
+        loud: samples.reduce((max, v) => Math.max(max, Math.abs(v)), 0),
+      });
+      start.call(this, at);
+    };
+  });
+  const spoken = () =>
+    page.evaluate(() => (window as unknown as { spoken: { at: number; long: number; loud: number }[] }).spoken);
+  await page.goto(`${DRILL(COVER_AND_RETURN)}/clock`);
+  await page.getByRole("combobox", { name: "Calls" }).click();
+  await page.getByRole("option", { name: "by voice" }).click();
+  await button(page, "Start").click();
+  await page.waitForTimeout(1500);
+  await button(page, "Next").click();
+  await expect.poll(async () => (await spoken()).length, { timeout: 20_000 }).toBeGreaterThan(1);
+  for (const { long, loud } of await spoken()) {
+    expect(loud).toBeGreaterThan(0.1);
+    expect(long).toBeLessThan(1.6);
+  }
+  await button(page, "Pause").click();
+  const before = (await spoken()).length;
+  await button(page, "Say it again").click();
+  expect((await spoken()).length).toBeGreaterThan(before);
   await expectAccessible(page);
   expect(faults).toEqual([]);
 });
