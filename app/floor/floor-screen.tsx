@@ -17,7 +17,9 @@ import { AllStop } from "./all-stop.tsx";
 import { PairMarks } from "./pair-marks.tsx";
 import { useCalls } from "./use-calls.ts";
 import { useFloor, type Floor } from "./use-floor.ts";
+import { PadsPanel } from "./pads-panel.tsx";
 import { SoundButton, SoundChoices } from "./sound-button.tsx";
+import { usePads } from "./use-pads.ts";
 import { useSound } from "./use-sound.ts";
 
 interface FloorProps {
@@ -54,11 +56,13 @@ function RunningClass({ page, news, away, kept }: FloorProps & { readonly kept: 
   const segment = segments[Math.min(running.at, segments.length - 1)]!;
   const [beat, setBeat] = useState<Beat>({ from: NO_BEAT, to: NO_BEAT });
   const metronome = useMemo(() => metronomeOf(beat), [beat]);
+  const text = calledIn(page, segment);
   const calls = useCalls({
-    ...{ text: calledIn(page, segment), seconds: kept.clock.round, change: kept.clock.change, metronome },
+    ...{ text, seconds: kept.clock.round, change: kept.clock.change, metronome },
     seed: seedOf(page.lesson.id, segment.round ?? 0),
   });
-  const sound = useSound(segments, running, calls);
+  const pads = usePads(calls.calls);
+  const sound = useSound(segments, running, calls, pads.call);
   useAwake();
   useOffline();
   const [dialog, setDialog] = useState<Asked | null>(null);
@@ -86,6 +90,7 @@ function RunningClass({ page, news, away, kept }: FloorProps & { readonly kept: 
       />
       <Controls floor={floor} segment={segment} onAsk={setDialog} />
       {segment.round !== null && <PairMarks page={page} kept={kept} segment={segment} floor={floor} />}
+      {text !== null && sound.on && <PadsPanel pads={pads} text={text} />}
       {running.stopped && <AllStop onGo={() => floor.tap({ kind: "go" })} />}
       {dialog === "hurt" && (
         <HurtDialog

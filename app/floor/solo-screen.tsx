@@ -12,7 +12,9 @@ import { useAwake } from "../ui/use-awake.ts";
 import { BeatChoice, metronomeOf, NO_BEAT } from "./beat-choice.tsx";
 import { BIG, ClockFace } from "./clock-face.tsx";
 import { useCalls } from "./use-calls.ts";
+import { PadsPanel } from "./pads-panel.tsx";
 import { SoundButton, SoundChoices } from "./sound-button.tsx";
+import { usePads } from "./use-pads.ts";
 import { useSound } from "./use-sound.ts";
 
 interface SoloProps {
@@ -57,7 +59,8 @@ export function SoloScreen({ id, title, text }: SoloProps) {
     ...{ text: wish.calls === "yes" ? text : null, seconds: wish.round, change, metronome },
     seed: (segment.round ?? 0) + 1,
   });
-  const sound = useSound(segments, running, wanted);
+  const pads = usePads(wanted.calls);
+  const sound = useSound(segments, running, wanted, pads.call);
   useAwake();
   const tap = (one: Tap) => setTaps([...taps, { id: crypto.randomUUID(), at: Date.now(), tap: one }]);
   const set = (part: Partial<typeof START>) => {
@@ -115,6 +118,7 @@ export function SoloScreen({ id, title, text }: SoloProps) {
         <Wishes wish={wish} onSet={set}>
           <SoundChoices sound={sound} />
         </Wishes>
+        {wish.calls === "yes" && <PadsPanel pads={pads} text={text} />}
       </Box>
     </>
   );

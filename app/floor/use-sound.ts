@@ -22,7 +22,13 @@ interface Graph {
 type CallSound = Extract<Sound, { kind: "call" }>;
 type Wanted = Parameters<typeof soundsOf>[2];
 
-export function useSound(segments: readonly Segment[], running: Running, wanted: Wanted) {
+/** `onCall`: a call that is heard at a moment of this device's clock, ms. */
+export function useSound(
+  segments: readonly Segment[],
+  running: Running,
+  wanted: Wanted,
+  onCall: (label: string, at: number) => void,
+) {
   const [on, setOn] = useState(false);
   const [volume, setVolume] = useState(0.8);
   const [voice, setVoice] = useState<Voice>("ours");
@@ -45,7 +51,9 @@ export function useSound(segments: readonly Segment[], running: Running, wanted:
       if (until > AHEAD || until < -TOO_LATE || played.current.has(key)) continue;
       played.current.add(key);
       sounded(current, sound, until / 1000, { voice, volume });
-      if (sound.kind === "call") last.current = sound;
+      if (sound.kind !== "call") continue;
+      last.current = sound;
+      onCall(sound.word, Date.now() + until);
     }
   });
   const { calls } = wanted;

@@ -74,7 +74,11 @@ const header = (text: string, school: School) => checkFor(parse(text), school).h
 
 /** Two values of each custom that changes what is read, drawn or planned, and something that differs between them. */
 const EFFECTS: {
-  readonly [K in Exclude<keyof SchoolCustoms, "minorsPage">]: readonly [SchoolCustoms[K], SchoolCustoms[K], (school: School) => unknown];
+  readonly [K in Exclude<keyof SchoolCustoms, "minorsPage">]: readonly [
+    SchoolCustoms[K],
+    SchoolCustoms[K],
+    (school: School) => unknown,
+  ];
 } = {
   numbering: ["five angles", "twelve angles", (s) => header("A jab", s).numbering],
   context: ["duel", null, (s) => header("A jab", s).context],

@@ -1,0 +1,127 @@
+/** Pads with sensors on this device: a web socket or MIDI in, what was called and what was hit. */
+import type { CallItem } from "#core/calls/calls.ts";
+import { useEffect, useMemo, useRef, useState } from "react";
+import {
+  answersTo,
+  callOfPad,
+  readMidi,
+  readPadMessage,
+  type PadCall,
+  type PadHit,
+  type PadMessage,
+} from "#core/floor/pads.ts";
+
+export const USUAL_ADDRESS = "ws://127.0.0.1:4396";
+/** So many calls and hits are kept. */
+const MOST = 500;
+
+export interface Pads {
+  readonly state: "off" | "waits" | "on";
+  /** What the device calls itself. */
+  readonly name: string;
+  readonly trouble: string | null;
+  readonly connect: (address: string) => void;
+  readonly midi: () => void;
+  readonly end: () => void;
+  /** Something is called at a moment of this device's clock, ms. */
+  readonly call: (label: string, at: number) => void;
+  readonly answers: ReturnType<typeof answersTo>;
+  readonly clear: () => void;
+}
+
+/** `called`: what is called in the round. */
+export function usePads(called: readonly CallItem[]): Pads {
+  const labels = useMemo(
+    () => [...new Set(called.flatMap(({ kind, label }) => (kind === "call" ? [label] : [])))].sort(),
+    [called],
+  );
+  const [state, setState] = useState<Pads["state"]>("off");
+  const [name, setName] = useState("");
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const [calls, setCalls] = useState<readonly PadCall[]>([]);
+  const [hits, setHits] = useState<readonly PadHit[]>([]);
+  const socket = useRef<WebSocket | null>(null);
+  const pads = useRef<readonly string[]>([]);
+  const wanted = useRef(labels);
+  wanted.current = labels;
+  const closeMidi = useRef<() => void>(() => undefined);
+  const heard = (message: PadMessage | null) => {
+    if (message?.kind === "hello") {
+      pads.current = message.pads;
+      setName(message.name);
+    }
+    if (message?.kind !== "hit") return;
+    // Notes have no names: pads are in the order in which they are first hit.
+    if (!pads.current.includes(message.pad)) pads.current = [...pads.current, message.pad];
+    const label = callOfPad(message.pad, pads.current, wanted.current);
+    const hit = { label, at: Date.now() - message.age, force: message.force };
+    setHits((all) => [...all, hit].slice(-MOST));
+  };
+  const end = () => {
+    socket.current?.close();
+    socket.current = null;
+    closeMidi.current();
+    setState("off");
+  };
+  useEffect(() => end, []);  
+  const tell = (message: object) => {
+    if (socket.current?.readyState === WebSocket.OPEN) socket.current.send(JSON.stringify(message));
+  };
+  const known = labels.join("\n");
+  useEffect(() => {
+    if (state === "on" && labels.length > 0) tell({ kind: "labels", labels });
+  }, [state, known]); // eslint-disable-line react-hooks/exhaustive-deps
+  const connect = (address: string) => {
+    end();
+    setTrouble(null);
+    let opened: WebSocket;
+    try {
+      opened = new WebSocket(address);
+    } catch {
+      return setTrouble("This is no address of a web socket: it looks like ws://127.0.0.1:4396.");
+    }
+    socket.current = opened;
+    setState("waits");
+    opened.onopen = () => setState("on");
+    opened.onmessage = ({ data }) => heard(readPadMessage(String(data)));
+    opened.onclose = () => {
+      if (socket.current !== opened) return;
+      socket.current = null;
+      setState("off");
+      setTrouble("The pads do not answer. Are they switched on, on this machine? bin/pads plays a made-up set.");
+    };
+  };
+  const midi = () => {
+    end();
+    setTrouble(null);
+    pads.current = [];
+    setState("waits");
+    void navigator.requestMIDIAccess?.().then(
+      ({ inputs }) => {
+        const listening = [...inputs.values()];
+        for (const input of listening) input.onmidimessage = ({ data }) => heard(data && readMidi(data));
+        closeMidi.current = () => listening.forEach((input) => (input.onmidimessage = null));
+        setName(listening[0]?.name ?? "MIDI");
+        setState(listening.length > 0 ? "on" : "off");
+        if (listening.length === 0) setTrouble("No MIDI instrument is plugged in.");
+      },
+      () => {
+        setState("off");
+        setTrouble("The browser does not let this page listen to MIDI.");
+      },
+    );
+  };
+  const answers = useMemo(() => answersTo(calls, hits), [calls, hits]);
+  return {
+    ...{ state, name, trouble, connect, midi, end, answers },
+    call: (label, at) => {
+      if (state !== "on") return;
+      setCalls((all) => [...all, { label, at }].slice(-MOST));
+      tell({ kind: "call", label, at });
+    },
+    clear: () => {
+      setCalls([]);
+      setHits([]);
+    },
+  };
+}
