@@ -63,7 +63,7 @@ export function usePads(called: readonly CallItem[]): Pads {
     closeMidi.current();
     setState("off");
   };
-  useEffect(() => end, []);  
+  useEffect(() => end, []);
   const tell = (message: object) => {
     if (socket.current?.readyState === WebSocket.OPEN) socket.current.send(JSON.stringify(message));
   };
@@ -117,7 +117,8 @@ export function usePads(called: readonly CallItem[]): Pads {
     call: (label, at) => {
       if (state !== "on") return;
       setCalls((all) => [...all, { label, at }].slice(-MOST));
-      tell({ kind: "call", label, at });
+      // A call is put on the graph ahead: the pads hear of it when everybody does.
+      setTimeout(() => tell({ kind: "call", label }), Math.max(0, at - Date.now()));
     },
     clear: () => {
       setCalls([]);

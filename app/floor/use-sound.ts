@@ -22,7 +22,7 @@ interface Graph {
 type CallSound = Extract<Sound, { kind: "call" }>;
 type Wanted = Parameters<typeof soundsOf>[2];
 
-/** `onCall`: a call that is heard at a moment of this device's clock, ms. */
+/** `onCall`: a call whose word is heard from a moment of this device's clock on, ms. */
 export function useSound(
   segments: readonly Segment[],
   running: Running,
@@ -53,7 +53,7 @@ export function useSound(
       sounded(current, sound, until / 1000, { voice, volume });
       if (sound.kind !== "call") continue;
       last.current = sound;
-      onCall(sound.word, Date.now() + until);
+      onCall(sound.word, Date.now() + until + 1000 * (AFTER_TONE + (current.context.outputLatency || 0)));
     }
   });
   const { calls } = wanted;
