@@ -235,7 +235,7 @@ test("pads with sensors answer the calls: reactions stand beside what the check 
     await button(page, "Next").click();
     await expect(pads.getByText(/[2-9] called: [2-9] right, 0 on the wrong pad/)).toBeVisible({ timeout: 40_000 });
     await expect(pads.getByText(/until the answer must begin, and the check reckons with/)).toBeVisible();
-    await expect(pads.getByRole("region", { name: "Reaction times as a table" })).toContainText("0.");
+    await expect(pads.getByRole("region", { name: "Reaction times as a table" })).toContainText(/0\.[34]\d s/);
     await expectAccessible(page);
   } finally {
     device.kill();

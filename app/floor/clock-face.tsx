@@ -22,18 +22,19 @@ export function ClockFace({
   running,
   rounds,
   next,
-  over,
+  words,
 }: {
   readonly segment: Segment;
   readonly running: Running;
   /** Of the evening. */
   readonly rounds: number;
   readonly next: Segment | undefined;
-  /** What is said at the end. */
-  readonly over: string;
+  /** What is said at the end and in a rest. */
+  readonly words: { readonly over: string; readonly rest: string };
 }) {
   const { started, ended, goes, left, elapsed } = running;
-  const what = ended ? over : !started ? "Not begun yet" : KINDS[segment.kind];
+  const kinds = { ...KINDS, rest: words.rest };
+  const what = ended ? words.over : !started ? "Not begun yet" : kinds[segment.kind];
   const round = segment.round === null ? "" : `Round ${segment.round + 1} of ${rounds}`;
   return (
     <Box
@@ -59,14 +60,14 @@ export function ClockFace({
           <Box sx={{ color: "text.secondary" }}>{rolesNow(segment, elapsed, left)}</Box>
         )}
         {started && !ended && !goes && <Box sx={{ fontWeight: 700 }}>The clock stands</Box>}
-        {next && !ended && <Box sx={{ color: "text.secondary" }}>Then: {nextText(next)}</Box>}
+        {next && !ended && <Box sx={{ color: "text.secondary" }}>Then: {nextText(next, kinds)}</Box>}
       </Box>
     </Box>
   );
 }
 
-const nextText = ({ kind, title, seconds }: Segment): string =>
-  kind === "block" ? title : `${KINDS[kind].toLowerCase()}, ${clockText(seconds)}`;
+const nextText = ({ kind, title, seconds }: Segment, kinds: typeof KINDS): string =>
+  kind === "block" ? title : `${kinds[kind].toLowerCase()}, ${clockText(seconds)}`;
 
 /** Who feeds now, and in how long they change. */
 export function rolesNow({ change }: Segment, elapsed: number, left: number): string {

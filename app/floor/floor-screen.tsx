@@ -11,7 +11,7 @@ import { Notice } from "../ui/parts.tsx";
 import { useOffline } from "../offline/use-offline.ts";
 import { useAwake } from "../ui/use-awake.ts";
 import { BeatChoice, metronomeOf, NO_BEAT, type Beat } from "./beat-choice.tsx";
-import { BIG, ClockFace } from "./clock-face.tsx";
+import { BIG, ClockFace, KINDS } from "./clock-face.tsx";
 import { HurtDialog, LateDialog, SwapDialog } from "./floor-dialogs.tsx";
 import { AllStop } from "./all-stop.tsx";
 import { PairMarks } from "./pair-marks.tsx";
@@ -86,7 +86,7 @@ function RunningClass({ page, news, away, kept }: FloorProps & { readonly kept: 
         running={running}
         rounds={kept.plan.rounds.length}
         next={segments[running.at + 1]}
-        over="The class is over"
+        words={{ over: "The class is over", rest: KINDS.rest }}
       />
       <Controls floor={floor} segment={segment} onAsk={setDialog} />
       {segment.round !== null && <PairMarks page={page} kept={kept} segment={segment} floor={floor} />}

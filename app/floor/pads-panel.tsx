@@ -78,7 +78,9 @@ function Reactions({ answers, text }: { readonly answers: readonly PadAnswer[]; 
           { name: "wrong pad", data: bars("wrong") },
         ]}
         shades={[0.95, 0.3]}
-        categories={shown.map((one) => (one.kind === "missed" ? `${one.label} ×` : one.label))}
+        categories={shown.map(
+          (one, i) => `${answers.length - shown.length + i + 1}${one.kind === "missed" ? " ×" : ""}`,
+        )}
         decimals={2}
         legend="top"
         {...(time ? { line: { at: time.allowed / 1000, words: `there are ${seconds(time.allowed)}` } } : {})}

@@ -86,7 +86,7 @@ export function SoloScreen({ id, title, text }: SoloProps) {
           running={running}
           rounds={wish.rounds}
           next={segments[running.at + 1]}
-          over="All rounds are done"
+          words={{ over: "All rounds are done", rest: "Rest" }}
         />
         <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, maxWidth: 720 }}>
           {started && !ended ? (
@@ -139,7 +139,7 @@ function Wishes({
     <Box
       component="section"
       aria-label="What it runs"
-      sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, "& > *": { minWidth: 130 } }}
+      sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, "& > .MuiFormControl-root": { minWidth: 150 } }}
     >
       <Choice
         label="Rounds"

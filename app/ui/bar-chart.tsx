@@ -79,7 +79,7 @@ export default function BarChart({
           min: 0,
           max: axis.max,
           stepSize: axis.step,
-          labels: { style: { colors: c.quiet, fontSize: "14px" }, formatter: (v) => v.toFixed(0) },
+          labels: { style: { colors: c.quiet, fontSize: "14px" }, formatter: (v) => v.toFixed(axis.step < 1 ? 1 : 0) },
         },
     annotations: {
       yaxis: line
