@@ -103,11 +103,11 @@ show_empty_school() {
 # The words that are called, spoken to files; the browser says them where they are missing.
 need_voice() {
   local newer=
-  [ -f build/voice/index.json ] && newer=$(find core/words core/floor/voice.ts scripts/voice.ts -type f -newer build/voice/index.json -print -quit)
-  if [ -f build/voice/index.json ] && [ -z "$newer" ]; then return; fi
+  [ -f .data/voice/index.json ] && newer=$(find core/words core/floor/voice.ts scripts/voice.ts -type f -newer .data/voice/index.json -print -quit)
+  if [ -f .data/voice/index.json ] && [ -z "$newer" ]; then return; fi
   command -v espeak-ng > /dev/null || need_debian "The voice that calls" espeak-ng
   say "Speaking the words of the calls ..."
-  "$root/bin/tool" voice "$root/build/voice" > "$logs/voice.log" 2>&1 || { tail -n 10 "$logs/voice.log" >&2; die "The words could not be spoken; see $logs/voice.log"; }
+  "$root/bin/tool" voice "$root/.data/voice" > "$logs/voice.log" 2>&1 || { tail -n 10 "$logs/voice.log" >&2; die "The words could not be spoken; see $logs/voice.log"; }
 }
 
 need_build() {

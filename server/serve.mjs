@@ -19,7 +19,7 @@ site.use((request, _response, next) => {
 });
 site.use(compression());
 site.use("/assets", express.static("build/client/assets", { immutable: true, maxAge: "1y" }));
-site.use("/voice", express.static("build/voice", { maxAge: "1d" }));
+site.use("/voice", express.static(".data/voice", { maxAge: "1d" }));
 site.use(express.static("build/client", { maxAge: "1h" }));
 site.use(app);
 
