@@ -157,7 +157,7 @@ const nextText = ({ pairs }: PlannedRound): string =>
 /** So many stand below each other before a column more is begun. */
 const PER_COLUMN = 7;
 /** Height for the names, with the clock above them and without, in hundredths of the screen. */
-const BESIDE_CLOCK = 38;
+const BESIDE_CLOCK = 48;
 const ALONE = 50;
 /** A line below the names takes so much of theirs. */
 const SMALL_LINE = 0.6;
