@@ -161,6 +161,8 @@ export interface KeptPlan {
   readonly lines?: boolean | null;
   /** The rung to begin with, from 0. */
   readonly begin?: number;
+  /** Whom the instructor wants on an easier or a harder rung; plans of earlier versions have none. */
+  readonly steps?: PlanInput["steps"];
   readonly locked: PlanInput["locked"];
   /** Rounds that were run. */
   readonly done: number;

@@ -106,5 +106,25 @@ test("the next evening on a ladder begins where the one before got to", async ()
   expect(Math.min(...saved.plan.blocks.flatMap(({ rung }) => rung ?? []))).toBe(1);
   const next = await evening("2099-12-02");
   const { carried, rungs } = await page(next, ladder.id);
-  expect(carried).toEqual({ day: DAYS[1], rung: rungs.length - 3 });
+  expect(carried).toEqual({ day: DAYS[1], rung: rungs.length - 3, steps: [] });
+});
+
+test("who is to have an easier rung has it again the next time on this ladder, until it is taken back", async () => {
+  const [first, next] = [await evening(DAYS[1]), await evening("2099-12-02")];
+  const made = await ladderFor(scope, await drill());
+  if (!("id" in made)) throw new Error(made.message);
+  const before = await page(first, made.id);
+  const who = before.people[0]!.id;
+  const decided = { ...before.chosen, version: before.lesson.version, clock: { round: 120, change: 30, rest: 30 } };
+  const saved = await keepPlan(
+    scope,
+    first,
+    JSON.stringify({ ...decided, blocks: null, locked: [], ran: [], steps: [{ who, by: -1 }] }),
+  );
+  expect(saved.kind).toBe("saved");
+  expect((await page(first)).kept!.steps).toEqual([{ who, by: -1 }]);
+  expect((await page(next, made.id)).carried!.steps).toEqual([{ who, by: -1 }]);
+  await expect(
+    keepPlan(scope, first, JSON.stringify({ ...decided, blocks: null, locked: [], ran: [], steps: [{ who, by: 3 }] })),
+  ).rejects.toThrow();
 });

@@ -141,6 +141,7 @@ export async function planPage(scope: Scope, classId: string, asked: Asked): Pro
     carried: before && {
       day: before.held_on,
       rung: Math.min(reached(before.plan), Math.max(0, rungs.length - FEW_RUNGS)),
+      steps: before.plan.steps ?? [],
     },
     rungs,
     words,
@@ -214,6 +215,9 @@ const planSchema = object({
   second: string().uuid().nullable().default(null),
   lines: boolean().nullable().default(null),
   begin: number().integer().min(0).max(60).default(0),
+  steps: array(object({ who: id, by: number<-1 | 1>().oneOf([-1, 1]).required() }).required())
+    .max(300)
+    .default([]),
   clock: object({
     round: number().integer().min(30).max(900).required(),
     change: number().integer().min(10).max(900).required(),
@@ -284,7 +288,7 @@ export const WORDS: Readonly<Record<Exclude<RoundsChanged["kind"], "saved">, str
 
 const planInput = (
   page: PlanPage,
-  decided: Pick<PlanInput, "clock" | "blocks" | "locked" | "done" | "lines" | "begin">,
+  decided: Pick<PlanInput, "clock" | "blocks" | "locked" | "done" | "lines" | "begin" | "steps">,
   school: School,
 ): PlanInput => ({
   minutes: page.lesson.minutes,

@@ -54,6 +54,8 @@ export interface PlanView {
   readonly lines?: boolean | null;
   /** The rung to begin with, from 0. */
   readonly begin?: number;
+  /** Whom the instructor wants on an easier or a harder rung. */
+  readonly steps?: PlanInput["steps"];
   readonly locked: PlanInput["locked"];
   readonly done: number;
   readonly plan: ClassPlan & { readonly ok: true };
@@ -83,7 +85,11 @@ export interface PlanPage {
     readonly part: string | null;
   };
   /** The evening before on the same ladder: its day, and the rung that it got to, from 0. */
-  readonly carried: { readonly day: string; readonly rung: number } | null;
+  readonly carried: {
+    readonly day: string;
+    readonly rung: number;
+    readonly steps: NonNullable<PlanInput["steps"]>;
+  } | null;
   /** Parts of the drill, by the names of its sections. */
   readonly parts: readonly string[];
   readonly rungs: readonly RungChoice[];

@@ -2,7 +2,8 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useEffect, useState } from "react";
-import { SAID_ON_PAPER } from "../ui/theme.ts";
+import { NOT_ON_PAPER, SAID_ON_PAPER } from "../ui/theme.ts";
+import type { Step } from "#core/class/fit.ts";
 import type { PlannedPair, PlannedRound } from "#core/class/plan.ts";
 import { rungsOf } from "#core/class/pair-rungs.ts";
 import type { RungChoice } from "#server/views.ts";
@@ -22,9 +23,12 @@ interface PairsProps {
   readonly costOf: (one: string, two: string) => number | null;
   /** Two people take each other's place: both pairs are locked as they then are. */
   readonly onSwap: (one: string, two: string) => void;
+  /** Whom the instructor wants on an easier or a harder rung; 0 takes it back. */
+  readonly steps: readonly Step[];
+  readonly onStep: (who: string, by: Step["by"] | 0) => void;
 }
 
-export function PlanPairs({ round, at, rungs, nameOf, onLock, onSwap, costOf }: PairsProps) {
+export function PlanPairs({ round, at, rungs, nameOf, onLock, onSwap, costOf, steps, onStep }: PairsProps) {
   const [picked, setPicked] = useState<string | null>(null);
   useEffect(() => setPicked(null), [round]);
   const pick = (id: string) => {
@@ -81,7 +85,11 @@ export function PlanPairs({ round, at, rungs, nameOf, onLock, onSwap, costOf }: 
                   >
                     {nameOf(id)}
                   </Button>
-                  {picked && <Cost points={costOf(picked, id)} />}
+                  {picked ? (
+                    <Cost points={costOf(picked, id)} />
+                  ) : (
+                    !round.done && <Steps name={nameOf(id)} by={stepFor(steps, id)} onStep={(by) => onStep(id, by)} />
+                  )}
                 </Box>
               ))}
             </Box>
@@ -128,6 +136,44 @@ export function PlanPairs({ round, at, rungs, nameOf, onLock, onSwap, costOf }: 
     </>
   );
 }
+
+const stepFor = (steps: readonly Step[], id: string): Step["by"] | 0 => steps.find(({ who }) => who === id)?.by ?? 0;
+
+interface StepsProps {
+  readonly name: string;
+  readonly by: Step["by"] | 0;
+  readonly onStep: (by: Step["by"] | 0) => void;
+}
+
+/** The instructor knows better: an easier rung for somebody, or a harder one, for this evening and the next on this ladder. */
+const Steps = ({ name, by, onStep }: StepsProps) => (
+  <Box component="span" sx={{ display: "inline-flex", ...NOT_ON_PAPER }}>
+    {([-1, 1] as const).map((one) => {
+      const word = one < 0 ? "easier" : "harder";
+      return (
+        <Button
+          key={word}
+          size="small"
+          variant="text"
+          color="inherit"
+          aria-pressed={by === one}
+          aria-label={`${word} for ${name}`}
+          onClick={() => onStep(by === one ? 0 : one)}
+          sx={{
+            minWidth: 0,
+            px: 0.75,
+            py: 0,
+            color: by === one ? "text.primary" : "text.secondary",
+            fontWeight: by === one ? 700 : 400,
+            textDecoration: by === one ? "underline" : "none",
+          }}
+        >
+          {word}
+        </Button>
+      );
+    })}
+  </Box>
+);
 
 /** What it would cost to put somebody in this place. */
 function Cost({ points }: { points: number | null }) {

@@ -40,6 +40,8 @@ test("pairs say why and what to look at; a round that was run cannot be changed"
         onLock={() => undefined}
         onSwap={() => undefined}
         costOf={() => null}
+        steps={[]}
+        onStep={() => undefined}
       />,
     );
   expect(show(false)).toMatch(/Edda Vire .*Odo Lachs .*1\.12 m apart ; not met before/);

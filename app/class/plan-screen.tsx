@@ -127,6 +127,8 @@ export function PlanScreen({ page }: { page: PlanPage }) {
                 nameOf={nameOf}
                 onLock={lock}
                 onSwap={swap}
+                steps={state.steps}
+                onStep={state.step}
                 costOf={(one, two) => swapCostIn(page, { rounds, at }, pairing, [one, two])}
               />
             )}

@@ -1,6 +1,7 @@
 /** The plan of a class on its page: what is wished, what came out, kept by itself. */
 import { useEffect, useMemo, useRef, useState } from "react";
 import { useFetcher } from "react-router";
+import type { Step } from "#core/class/fit.ts";
 import { clockFor, type PlanInput } from "#core/class/plan.ts";
 import type { Block, Clock } from "#core/class/timetable.ts";
 import type { PlanPage, PlanView } from "#server/views.ts";
@@ -14,6 +15,7 @@ const QUIET = 700;
 type Decided = Pick<PlanInput, "clock" | "locked" | "blocks"> & {
   readonly lines: boolean | null;
   readonly begin: number;
+  readonly steps: NonNullable<PlanInput["steps"]>;
   readonly ladder: string | null;
   readonly drill: string;
   readonly second: string | null;
@@ -21,13 +23,14 @@ type Decided = Pick<PlanInput, "clock" | "locked" | "blocks"> & {
 };
 
 /** What an instructor decides of a plan, in one order of keys. */
-const decided = ({ ladder, drill, second, clock, lines, begin, locked, blocks, ran }: Decided): Decided => ({
+const decided = ({ ladder, drill, second, clock, lines, begin, steps, locked, blocks, ran }: Decided): Decided => ({
   ladder,
   drill,
   second,
   clock,
   lines,
   begin,
+  steps,
   locked,
   blocks,
   ran,
@@ -48,6 +51,8 @@ export function usePlan(page: PlanPage) {
   const [clock, setClock] = useState<Clock>(same ? kept.clock : clockFor(people));
   const [lines, setLines] = useState<boolean | null>((same ? kept.lines : null) ?? null);
   const [begin, setBegin] = useState((same ? kept.begin : page.carried?.rung) ?? 0);
+  // What was said of somebody the last time on this ladder holds until it is taken back.
+  const [steps, setSteps] = useState((same ? kept.steps : page.carried?.steps) ?? []);
   const [locked, setLocked] = useState<PlanInput["locked"]>(same ? kept.locked : []);
   const [done, setDone] = useState(same ? kept.done : 0);
   const ran = useRef(same ? kept.plan.rounds.slice(0, kept.done).map((r) => r.pairs) : []);
@@ -67,6 +72,7 @@ export function usePlan(page: PlanPage) {
       locked,
       lines,
       begin,
+      steps,
     },
     weights,
   );
@@ -78,10 +84,10 @@ export function usePlan(page: PlanPage) {
     () =>
       plan
         ? JSON.stringify(
-            decided({ ...chosen, clock, lines, begin, locked, blocks: plan.blocks, ran: ranOf(plan, done) }),
+            decided({ ...chosen, clock, lines, begin, steps, locked, blocks: plan.blocks, ran: ranOf(plan, done) }),
           )
         : null,
-    [plan, chosen, done, clock, lines, begin, locked],
+    [plan, chosen, done, clock, lines, begin, steps, locked],
   );
   const last = useRef(
     same
@@ -91,6 +97,7 @@ export function usePlan(page: PlanPage) {
             second: kept.second ?? null,
             lines: kept.lines ?? null,
             begin: kept.begin ?? 0,
+            steps: kept.steps ?? [],
             blocks: kept.plan.blocks,
             ran: ranOf(kept.plan, kept.done),
           }),
@@ -123,6 +130,11 @@ export function usePlan(page: PlanPage) {
     if (plan) ran.current = plan.rounds.slice(0, rounds).map((r) => r.pairs);
     setDone(rounds);
   };
+  /** Somebody works on an easier or a harder rung than is suggested; 0: as it is suggested. */
+  const step = (who: string, by: Step["by"] | 0) => {
+    const others = steps.filter((one) => one.who !== who);
+    setSteps(by === 0 ? others : [...others, { who, by }]);
+  };
   const trouble = answer && "message" in answer ? answer.message : null;
   const saved = !busy && text !== null && text === last.current && !trouble;
   return {
@@ -136,6 +148,8 @@ export function usePlan(page: PlanPage) {
     setLines,
     begin,
     setBegin,
+    steps,
+    step,
     locked,
     setLocked,
     done,

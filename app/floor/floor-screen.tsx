@@ -3,7 +3,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useMemo, useState, type ReactNode } from "react";
 import { Link } from "react-router";
-import { timeline, type Segment } from "#core/floor/timeline.ts";
+import { roundSeen, timeline, type Segment } from "#core/floor/timeline.ts";
 import type { FloorNews } from "#db/floor.ts";
 import type { PlanPage } from "#server/views.ts";
 import { isCalled, seedOf } from "../class/evening-cards.ts";
@@ -56,6 +56,7 @@ function RunningClass({ page, news, away, kept }: FloorProps & { readonly kept: 
   const segment = segments[Math.min(running.at, segments.length - 1)]!;
   const [beat, setBeat] = useState<Beat>({ from: NO_BEAT, to: NO_BEAT });
   const metronome = useMemo(() => metronomeOf(beat), [beat]);
+  const seen = running.started ? roundSeen(segments, running.at) : null;
   const text = calledIn(page, segment);
   const calls = useCalls({
     ...{ text, seconds: kept.clock.round, change: kept.clock.change, metronome },
@@ -89,7 +90,7 @@ function RunningClass({ page, news, away, kept }: FloorProps & { readonly kept: 
         words={{ over: "The class is over", rest: KINDS.rest }}
       />
       <Controls floor={floor} segment={segment} onAsk={setDialog} />
-      {segment.round !== null && <PairMarks page={page} kept={kept} segment={segment} floor={floor} />}
+      {seen !== null && <PairMarks page={page} kept={kept} round={seen} floor={floor} />}
       {text !== null && sound.on && <PadsPanel pads={pads} text={text} />}
       {running.stopped && <AllStop onGo={() => floor.tap({ kind: "go" })} />}
       {dialog === "hurt" && (

@@ -6,7 +6,6 @@ import { useState } from "react";
 import { rungsOf } from "#core/class/pair-rungs.ts";
 import type { PlannedPair } from "#core/class/plan.ts";
 import { FAULT, MARKS, markWord, TAKEN_OUT, unseenFirst, type Mark, type MarkRole } from "#core/floor/marks.ts";
-import type { Segment } from "#core/floor/timeline.ts";
 import type { PlanPage } from "#server/views.ts";
 import { membersOf } from "../class/members.ts";
 import { PartnerMark } from "../ui/marks.tsx";
@@ -16,14 +15,13 @@ import type { Floor } from "./use-floor.ts";
 interface MarksProps {
   readonly page: PlanPage;
   readonly kept: NonNullable<PlanPage["kept"]>;
-  readonly segment: Segment;
+  /** The round that is under way, or was last. */
+  readonly round: number;
   readonly floor: Floor;
 }
 
-export function PairMarks({ page, kept, segment, floor }: MarksProps) {
+export function PairMarks({ page, kept, round, floor }: MarksProps) {
   const [open, setOpen] = useState<string | null>(null);
-  // In a rest one still writes down what was seen in the round before it.
-  const round = segment.kind === "rest" ? segment.round! - 1 : segment.round!;
   const pairs = kept.plan.rounds[round]?.pairs ?? [];
   const mine = floor.marks.filter((one) => one.round === round);
   const shown = open === null ? unseenFirst(pairs, floor.marks) : pairs;
@@ -40,7 +38,7 @@ export function PairMarks({ page, kept, segment, floor }: MarksProps) {
         revision: page.rungs[rungFor(pair, id)]?.revisionId ?? null,
       })),
     );
-  if (segment.kind === "talk" || pairs.length === 0) return null;
+  if (pairs.length === 0) return null;
   return (
     <Box component="section" aria-label="What you saw">
       <Box sx={{ display: "flex", alignItems: "center", gap: 1, flexWrap: "wrap" }}>

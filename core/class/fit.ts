@@ -62,12 +62,20 @@ export interface Learned {
   readonly why: string;
 }
 
+/** Whom the instructor wants on an easier rung than is suggested, or on a harder one. */
+export interface Step {
+  readonly who: string;
+  readonly by: -1 | 1;
+}
+
 interface KnownOf {
   /** Measures of a person by id; nothing where none were taken. */
   readonly bodyOf: (id: string) => NonNullable<Bodies["A"]>;
   readonly school: School;
   /** Null while too little of them was seen: then their level says it. */
   readonly learnedOf?: (id: string) => Learned | null;
+  /** What the instructor says otherwise of somebody. */
+  readonly stepOf?: (id: string) => Step["by"] | 0;
 }
 
 /**
@@ -138,7 +146,8 @@ interface SeatsOfPair extends KnownOf {
 function fitSeats(rungs: readonly PlanRung[], base: number, of: SeatsOfPair): Fit {
   // What is called is heard by all: nobody works on a rung with other calls.
   const called = isForAll(rungs[base]?.text ?? "");
-  const wanted = called ? base : wantedFor(of, base);
+  const step = called ? 0 : stepOn(of);
+  const wanted = called ? base : wantedFor(of, base) + step;
   const same = [...rungs.keys()].filter((i) => (rungs[i]!.theme ?? 0) === (rungs[base]?.theme ?? 0));
   const [least, most] = [same[0] ?? 0, same[same.length - 1] ?? 0];
   const start = Math.max(least, Math.min(most, wanted));
@@ -151,7 +160,8 @@ function fitSeats(rungs: readonly PlanRung[], base: number, of: SeatsOfPair): Fi
       const calls = called ? ["The calls are not for them: their feeder picks."] : [];
       const lower = first ? [`An easier rung: ${first.notes[0]}`, ...calls] : [];
       const learned = of.own && rung !== base ? [`${of.seats[0]![1].name}: ${of.own.why}.`] : [];
-      return { rung, checked: fit.checked, notes: [...lower, ...fit.notes, ...learned] };
+      const said = step === 0 ? [] : [saidOtherwise(of, step)];
+      return { rung, checked: fit.checked, notes: [...lower, ...fit.notes, ...(step === 0 ? learned : said)] };
     }
     first ??= { rung, checked: fit.checked, notes: [...fit.against, ...fit.notes] };
   }
@@ -159,6 +169,17 @@ function fitSeats(rungs: readonly PlanRung[], base: number, of: SeatsOfPair): Fi
   const { checked, notes } = onRung(rungs[start]!, of);
   return { rung: start, checked, notes: ["This is for three. The two of you do the rows of A and B.", ...notes] };
 }
+
+/** Who answers alone is asked about; of several one who needs it easier decides, and harder is it for all or nobody. */
+function stepOn({ pair, seats, stepOf }: SeatsOfPair): Step["by"] | 0 {
+  if (!stepOf) return 0;
+  const steps = (seats.length === 1 ? [seats[0]![1]] : membersOf(pair)).map(({ id }) => stepOf(id));
+  if (steps.includes(-1)) return -1;
+  return steps.every((one) => one === 1) ? 1 : 0;
+}
+
+const saidOtherwise = ({ pair, seats }: SeatsOfPair, step: Step["by"]): string =>
+  `${seats.length === 1 ? seats[0]![1].name : listed(membersOf(pair).map(({ name }) => name))}: ${step < 0 ? "easier" : "harder"}, as you said.`;
 
 /** Rungs as they were read: the same few are asked for by every pair. */
 const scores = new WeakMap<PlanRung, Score>();

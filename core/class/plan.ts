@@ -8,7 +8,7 @@ import { NOBODY_ELSE, type Pair, type Round } from "../pairs/pairs.ts";
 import { GUEST_LEVEL, type Wish } from "../pairs/score.ts";
 import type { PairWeights } from "../policy/pair-weights.ts";
 import type { School } from "../policy/school.ts";
-import { apartOf, fitRung, type Learned, type PlanRung } from "./fit.ts";
+import { apartOf, fitRung, type Learned, type PlanRung, type Step } from "./fit.ts";
 import { floorFor, gearFor, gearTurns, shortages, shortageText, type GearCount } from "./gear.ts";
 import { lineUpCheck } from "./line-up.ts";
 import { wantsNoCloseTouch } from "./limits.ts";
@@ -57,6 +57,8 @@ export interface PlanInput {
   readonly begin?: number;
   /** Partners change in two lines; left out: as is usual for so many people. */
   readonly lines?: boolean | null;
+  /** Whom the instructor wants on an easier or a harder rung. */
+  readonly steps?: readonly Step[];
 }
 
 export interface PlannedPair extends PairIds {
@@ -248,7 +250,11 @@ class FittedRounds {
     school: School,
   ) {
     this.byId = new Map(input.people.map((p) => [p.id, p]));
-    this.known = { bodyOf: this.bodyOf, school, learnedOf: (id: string) => this.byId.get(id)?.learned ?? null };
+    const steps = new Map(input.steps?.map(({ who, by }) => [who, by]));
+    this.known = {
+      ...{ bodyOf: this.bodyOf, school, stepOf: (id: string) => steps.get(id) ?? 0 },
+      learnedOf: (id: string) => this.byId.get(id)?.learned ?? null,
+    };
   }
 
   readonly name = (id: string): string => this.byId.get(id)?.name ?? id;

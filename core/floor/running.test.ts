@@ -1,7 +1,7 @@
 /** The clock of a running class, against a second way of reckoning and against what people tap. */
 import fc from "fast-check";
 import { runningAt, type Tap, type Tapped } from "./running.ts";
-import { soloTimeline, timeline, type Segment } from "./timeline.ts";
+import { roundSeen, soloTimeline, timeline, type Segment } from "./timeline.ts";
 import { goodPlan, planOf, someone } from "../class/testing.ts";
 import { CLOCK } from "../class/timetable.ts";
 
@@ -131,4 +131,14 @@ test("while nothing is tapped the clock loses what passes, and nothing else", ()
       expect([two.at, two.elapsed - one.elapsed, one.left - two.left]).toEqual([one.at, 1000, 1000]);
     }),
   );
+});
+
+test("what was seen can be said of a round until the next one begins, and of the last one at the end", () => {
+  const seen = segments.map((_, at) => roundSeen(segments, at));
+  segments.forEach(({ kind, round }, at) => kind === "round" && expect(seen[at]).toBe(round));
+  const first = segments.findIndex(({ kind }) => kind === "round");
+  expect(seen.slice(0, first).every((one) => one === null)).toBe(true);
+  const rounds = segments.flatMap(({ round, kind }) => (kind === "round" ? [round] : []));
+  for (let at = first; at < segments.length; at++) expect(seen[at]).not.toBeNull();
+  expect(roundSeen(segments, segments.length)).toBe(rounds[rounds.length - 1]);
 });

@@ -43,6 +43,12 @@ export function timeline({ blocks, rounds }: Planned, clock: Clock): Segment[] {
   });
 }
 
+/** The round of which something can be said at a place: the one under way, else the last one before; null: none was. */
+export function roundSeen(segments: readonly Segment[], at: number): number | null {
+  const seen = segments.slice(0, at + 1).filter(({ kind }) => kind === "round");
+  return seen[seen.length - 1]?.round ?? null;
+}
+
 /** A drill by itself: rounds and rests without a class, for home or a private lesson. */
 export function soloTimeline(
   title: string,

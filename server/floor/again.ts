@@ -34,14 +34,14 @@ async function planAgain(
     const page = await planPage(scope, classId, { ladder: null, drill: null });
     if (!page?.kept) return null;
     const { kept, chosen, lesson } = page;
-    const { clock, locked, lines = null, begin = 0, done, plan } = kept;
+    const { clock, locked, lines = null, begin = 0, steps = [], done, plan } = kept;
     const ran = plan.rounds.slice(0, done).map(({ pairs }) => pairs.map(({ a, b, c }) => ({ a, b, c })));
     const underWay = plan.rounds.slice(done, from).flatMap(({ pairs }, i) => heldAs(done + i, pairs));
     const own = held(plan.rounds);
     const fixed = new Set([...underWay, ...own].map(({ round }) => round));
     const { ladder, drill, second } = chosen;
     const decided = {
-      ...{ ladder, drill, second, clock, lines, begin },
+      ...{ ladder, drill, second, clock, lines, begin, steps },
       locked: [
         ...locked.filter(({ round }) => round >= done && !fixed.has(round)),
         ...underWay.filter(({ round }) => !own.some((one) => one.round === round)),
