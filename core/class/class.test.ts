@@ -1,5 +1,6 @@
 /** The plan of a class: minutes, rungs for pairs, gear, what each gets. */
 import { checkFor } from "../policy/judge.ts";
+import { defaultSchool } from "../policy/school.ts";
 import { parse } from "../score/parse.ts";
 import { eveningLadder } from "./evening-ladder.ts";
 import type { PlanRung } from "./fit.ts";
