@@ -1,10 +1,15 @@
 # shellcheck shell=bash
-# Runs the server and keeps it and the private database running. Needs lib.sh and database.sh.
+# Runs the server and keeps it and the private database running, and a backup of each night. Needs lib.sh, database.sh and
+# backup.sh.
 
 # A server that lives shorter than this has not really started, s.
 short_life=10
 # After so many short lives in a row something is wrong that starting again does not mend.
 most_short_lives=5
+
+# Looked at first a minute after the start, then every hour, s.
+next_backup=60
+backup_every=3600
 
 run_server() {
   node server/serve.mjs 9>&- &
@@ -19,6 +24,10 @@ watch_server() {
   while [ "${stopping:-no}" = no ]; do
     sleep 1 &
     wait $! || true
+    if [ "$SECONDS" -ge "$next_backup" ]; then
+      next_backup=$((SECONDS + backup_every))
+      nightly_backup 9>&- &
+    fi
     if [ "${pg_started:-no}" = yes ] && ! database_lives "$pg_data"; then
       say "The database server is gone; starting it again ..."
       start_cluster || say "It does not start; trying again. See $pg_data/server.log"

@@ -9,6 +9,10 @@ import { Speaker, type Voice } from "./spoken.ts";
 /** Sounds of the next moments are put on the graph ahead, ms; what is later than this is not made up for. */
 const AHEAD = 250;
 const TOO_LATE = 400;
+/** A bell or a switch is better late than never: on a device that was busy. */
+const LATE_BELL = 1500;
+
+const latest = ({ kind }: Sound): number => (kind === "call" || kind === "beat" ? TOO_LATE : LATE_BELL);
 
 /** A word begins when the tone before it is over, s. */
 const AFTER_TONE = 0.12;
@@ -48,7 +52,7 @@ export function useSound(
       const key = `${segment.id} ${i} ${sound.kind}`;
       // A stretch that begins once more is heard once more.
       if (until > AHEAD) played.current.delete(key);
-      if (until > AHEAD || until < -TOO_LATE || played.current.has(key)) continue;
+      if (until > AHEAD || until < -latest(sound) || played.current.has(key)) continue;
       played.current.add(key);
       sounded(current, sound, until / 1000, { voice, volume });
       if (sound.kind !== "call") continue;

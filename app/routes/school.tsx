@@ -1,6 +1,7 @@
 import { listNewestTexts } from "#db/drills.ts";
 import { db } from "#db/pool.ts";
 import { scopeContext } from "#server/context.ts";
+import { newestBackup } from "#server/backups.ts";
 import { reading } from "#server/respond.ts";
 import type { Route } from "./+types/school.ts";
 import { SchoolScreen } from "../words/school-screen.tsx";
@@ -11,7 +12,11 @@ export const meta: Route.MetaFunction = () => [{ title: "How this school does it
 export function loader({ context }: Route.LoaderArgs) {
   return reading(async () => {
     const rows = await listNewestTexts(db, context.get(scopeContext));
-    return { drills: rows.map(({ id, title, text }) => ({ id, title, text })) };
+    return {
+      drills: rows.map(({ id, title, text }) => ({ id, title, text })),
+      backup: newestBackup(),
+      now: Date.now(),
+    };
   });
 }
 

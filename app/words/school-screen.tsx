@@ -13,6 +13,7 @@ import { VerdictRing } from "../ui/marks.tsx";
 import { Notice, WordChoice } from "../ui/parts.tsx";
 import { useSettings } from "../ui/use-settings.ts";
 import { ask } from "../workers/client.ts";
+import { backupText } from "./backup-text.ts";
 import { questions } from "./customs.ts";
 import { SettingsHead } from "./settings-head.tsx";
 import { StageOrder } from "./stage-order.tsx";
@@ -40,7 +41,15 @@ const INSIDE: readonly { value: RuleSetting; label: string; follows: string }[] 
   },
 ];
 
-export function SchoolScreen({ drills }: { drills: readonly DrillText[] }) {
+interface SchoolProps {
+  readonly drills: readonly DrillText[];
+  /** The newest one; null: there is none. */
+  readonly backup: { readonly at: number; readonly bytes: number } | null;
+  /** ms. */
+  readonly now: number;
+}
+
+export function SchoolScreen({ drills, backup, now }: SchoolProps) {
   const { settings, version, patch, busy, result } = useSettings();
   const [draft, setDraft] = useState<SchoolData>(settings);
   // What was saved, here or by somebody else, is where the next change starts.
@@ -127,6 +136,12 @@ export function SchoolScreen({ drills }: { drills: readonly DrillText[] }) {
           />
           <Weights load={draft.load ?? {}} onChange={(load) => setDraft({ ...draft, load })} />
           <HowGrave severity={draft.severity ?? {}} onGrade={grade} />
+          <Box component="section" aria-label="Backup" sx={{ pt: 3 }}>
+            <Box component="h2" sx={{ typography: "h2", m: 0, mb: 0.5 }}>
+              Backup
+            </Box>
+            {backupText(backup, now)}
+          </Box>
           <Rulings rulings={draft.rulings ?? []} onChange={(rulings) => setDraft({ ...draft, rulings })} />
         </Box>
         <Box
