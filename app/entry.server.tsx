@@ -1,17 +1,27 @@
 import { PassThrough } from "node:stream";
 import createEmotionServer from "@emotion/server/create-instance";
 import { CacheProvider } from "@emotion/react";
-import { createReadableStreamFromReadable } from "@react-router/node";
 import { renderToPipeableStream } from "react-dom/server";
 import { ServerRouter, type EntryContext, type RouterContextProvider } from "react-router";
 import { isDatabaseDown } from "#db/pool.ts";
 import { nonceContext } from "#server/context.ts";
+import { DrawnPages } from "#server/drawn-pages.ts";
 import { ServerNonce } from "./ui/nonce.ts";
 import { styleCache } from "./ui/style-cache.ts";
 
 const RENDER_TIMEOUT = 10_000;
+const drawn = new DrawnPages();
+const OK = 200;
 
-export default function handleRequest(
+/** What a page is made of beside its address: all that was loaded, without the nonce of the answer. */
+function loadedIn({ staticHandlerContext }: EntryContext): unknown {
+  const { loaderData, actionData, errors } = staticHandlerContext;
+  const { root, ...rest } = loaderData as Readonly<Record<string, object | undefined>>;
+  return errors || actionData ? () => undefined : { ...rest, root: { ...root, nonce: null } };
+}
+
+/** Draws a page, or takes it as it was drawn from the same before. */
+export default async function handleRequest(
   request: Request,
   status: number,
   headers: Headers,
@@ -19,13 +29,23 @@ export default function handleRequest(
   context: RouterContextProvider,
 ): Promise<Response> {
   const nonce = context.get(nonceContext);
+  const { pathname, search } = new URL(request.url);
+  const key =
+    status === OK && request.method === "GET" ? drawn.keyOf(pathname + search, status, loadedIn(routerContext)) : null;
+  const html = (key && drawn.find(key, nonce)) ?? (await draw(request.url, routerContext, nonce));
+  if (key) drawn.keep(key, nonce, html);
+  headers.set("Content-Type", "text/html");
+  return new Response(html, { status, headers });
+}
+
+function draw(url: string, routerContext: EntryContext, nonce: string): Promise<string> {
   const cache = styleCache(nonce);
   const { extractCriticalToChunks, constructStyleTagsFromChunks } = createEmotionServer(cache);
   return new Promise((resolve, reject) => {
     const { pipe, abort } = renderToPipeableStream(
       <CacheProvider value={cache}>
         <ServerNonce value={nonce}>
-          <ServerRouter context={routerContext} url={request.url} nonce={nonce} />
+          <ServerRouter context={routerContext} url={url} nonce={nonce} />
         </ServerNonce>
       </CacheProvider>,
       {
@@ -39,10 +59,7 @@ export default function handleRequest(
           sink.on("end", () => {
             const html = Buffer.concat(buffer).toString("utf8");
             const styles = constructStyleTagsFromChunks(extractCriticalToChunks(html));
-            const body = new PassThrough();
-            headers.set("Content-Type", "text/html");
-            resolve(new Response(createReadableStreamFromReadable(body), { status, headers }));
-            body.end(html.replace("</head>", `${styles}</head>`));
+            resolve(html.replace("</head>", `${styles}</head>`));
           });
           pipe(sink);
         },

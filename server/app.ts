@@ -23,7 +23,7 @@ export const app = express();
 app.disable("x-powered-by");
 
 app.use((_request, response: Response, next) => {
-  response.locals.nonce = randomBytes(16).toString("base64");
+  response.locals.nonce = randomBytes(16).toString("hex");
   next();
 });
 
