@@ -32,8 +32,9 @@ export default async function handleRequest(
   const { pathname, search } = new URL(request.url);
   const key =
     status === OK && request.method === "GET" ? drawn.keyOf(pathname + search, status, loadedIn(routerContext)) : null;
-  const html = (key && drawn.find(key, nonce)) ?? (await draw(request.url, routerContext, nonce));
-  if (key) drawn.keep(key, nonce, html);
+  const kept = key && drawn.find(key, nonce);
+  const html = kept ?? (await draw(request.url, routerContext, nonce));
+  if (key && !kept) drawn.keep(key, nonce, html);
   headers.set("Content-Type", "text/html");
   return new Response(html, { status, headers });
 }

@@ -4,20 +4,17 @@
  */
 import { createHash } from "node:crypto";
 import { serialize } from "node:v8";
+import { Bounded } from "#core/base/bounded.ts";
 
-/** Most pages, and most letters of all of them together. */
-const MOST_PAGES = 300;
-const MOST_LETTERS = 30_000_000;
+/** So many pages are kept for sure. */
+const PAGES = 100;
+/** A longer page is drawn each time. */
+const MOST_LETTERS = 1_000_000;
 /** Stands in a kept page where each answer has a nonce of its own. */
 const PLACE = "\u0000nonce\u0000";
 
-interface Drawn {
-  readonly html: string;
-}
-
 export class DrawnPages {
-  private readonly pages = new Map<string, Drawn>();
-  private letters = 0;
+  private readonly pages = new Bounded<string, string>(PAGES);
 
   /** Null where what was loaded cannot be compared: then the page is drawn each time. */
   keyOf(address: string, status: number, loaded: unknown): string | null {
@@ -30,23 +27,12 @@ export class DrawnPages {
 
   /** A kept page with the nonce of this answer; null where it was not drawn yet. */
   find(key: string, nonce: string): string | null {
-    const found = this.pages.get(key);
-    if (!found) return null;
-    // Whoever is asked for again goes last.
-    this.pages.delete(key);
-    this.pages.set(key, found);
-    return found.html.replaceAll(PLACE, nonce);
+    return this.pages.get(key)?.replaceAll(PLACE, nonce) ?? null;
   }
 
   keep(key: string, nonce: string, html: string): void {
     // A page that holds the sign of the place itself is not kept: it could not be told apart.
-    if (nonce === "" || html.includes(PLACE) || this.pages.has(key)) return;
-    this.pages.set(key, { html: html.replaceAll(nonce, PLACE) });
-    this.letters += html.length;
-    for (const [oldest, { html: gone }] of this.pages) {
-      if (this.pages.size <= MOST_PAGES && this.letters <= MOST_LETTERS) return;
-      this.pages.delete(oldest);
-      this.letters -= gone.length;
-    }
+    if (nonce === "" || html.includes(PLACE) || html.length > MOST_LETTERS) return;
+    this.pages.set(key, html.replaceAll(nonce, PLACE));
   }
 }

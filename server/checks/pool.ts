@@ -2,6 +2,7 @@
  * Threads for all that takes computing: one text never holds up the requests of others. What takes too
  * long is stopped, and the thread with it.
  */
+import { Bounded } from "#core/base/bounded.ts";
 import { existsSync } from "node:fs";
 import { availableParallelism } from "node:os";
 import { resolve } from "node:path";
@@ -98,12 +99,26 @@ function next(): void {
   }
 }
 
-/** Runs a task for a school in a thread. */
-export function compute<T extends Task>(
+/** What a page shows of texts that seldom change: worked out once for a text and the settings of its school. */
+const REMEMBERED: ReadonlySet<Task> = new Set<Task>(["desk", "words"]);
+const remembered = new Bounded<string, unknown>(200);
+
+/** Runs a task for a school in a thread; the same answer may be given to several who ask, and nobody changes it. */
+export async function compute<T extends Task>(
   task: T,
   ask: Tasks[T]["ask"],
   settings: KeyedSettings,
 ): Promise<Tasks[T]["answer"]> {
+  if (!REMEMBERED.has(task)) return inThread(task, ask, settings);
+  const key = `${task} ${settings.key} ${JSON.stringify(ask)}`;
+  const known = remembered.get(key);
+  if (known !== undefined) return known as Tasks[T]["answer"];
+  const answer = await inThread(task, ask, settings);
+  remembered.set(key, answer);
+  return answer;
+}
+
+function inThread<T extends Task>(task: T, ask: Tasks[T]["ask"], settings: KeyedSettings): Promise<Tasks[T]["answer"]> {
   if (!existsSync(threadFile())) return Promise.resolve().then(() => TASKS[task](ask, schoolFrom(settings)));
   if (waiting.length >= MOST_WAITING)
     return Promise.reject(new TaskStopped("The server has too much to work out just now. Try again in a moment."));
