@@ -4,7 +4,8 @@ import { CacheProvider } from "@emotion/react";
 import { renderToPipeableStream } from "react-dom/server";
 import { ServerRouter, type EntryContext, type RouterContextProvider } from "react-router";
 import { isDatabaseDown } from "#db/pool.ts";
-import { nonceContext } from "#server/context.ts";
+import { nonceContext, requestIdContext } from "#server/context.ts";
+import { faultLine } from "#server/requests.ts";
 import { DrawnPages } from "#server/drawn-pages.ts";
 import { ServerNonce } from "./ui/nonce.ts";
 import { styleCache } from "./ui/style-cache.ts";
@@ -74,9 +75,12 @@ function draw(url: string, routerContext: EntryContext, nonce: string): Promise<
   });
 }
 
-export function handleError(error: unknown, { request }: { request: Request }): void {
+export function handleError(
+  error: unknown,
+  { request, context }: { request: Request; context: Readonly<RouterContextProvider> },
+): void {
   if (request.signal.aborted) return;
-  // A stopped database is said in one line; everything else with where it came from.
-  if (isDatabaseDown(error)) console.error("database unreachable");
-  else console.error(error);
+  // A stopped database is said in a few words; everything else with where it came from.
+  const said = isDatabaseDown(error) ? "database unreachable" : error;
+  console.error(faultLine(said, { requestId: context.get(requestIdContext), path: new URL(request.url).pathname }));
 }

@@ -10,7 +10,8 @@ import { closeThreads } from "./checks/pool.ts";
 import { allowedHosts, knownHost, ownWrites } from "./doors.ts";
 import { closeLive } from "./floor/live.ts";
 import { judgeOlder } from "./judging.ts";
-import { nonceContext, scopeContext } from "./context.ts";
+import { nonceContext, requestIdContext, scopeContext } from "./context.ts";
+import { counted, metrics } from "./requests.ts";
 import { scopeOf } from "./scope.ts";
 import { linksOnly, openLink } from "./share/door.ts";
 
@@ -26,6 +27,8 @@ app.use((_request, response: Response, next) => {
   response.locals.nonce = randomBytes(16).toString("hex");
   next();
 });
+
+app.use(counted);
 
 const dev = import.meta.env.DEV;
 const hosts = allowedHosts(process.env.PORT ?? (dev ? "5173" : "4173"), process.env.ALLOWED_HOSTS);
@@ -65,6 +68,7 @@ app.use(rateLimit({ windowMs: 60_000, limit: 3000, standardHeaders: "draft-8", l
 app.use(linksOnly);
 app.get("/s/:token", openLink);
 
+app.get("/metrics", metrics);
 app.get("/health", async (_request, response) => {
   const alive = await databaseAnswers();
   response
@@ -83,6 +87,7 @@ app.use(
     getLoadContext: async (request: Request, response: Response) => {
       const context = new RouterContextProvider();
       context.set(nonceContext, response.locals.nonce as string);
+      context.set(requestIdContext, response.locals.requestId as string);
       context.set(scopeContext, scopeOf(request.headers.cookie ?? null));
       return context;
     },

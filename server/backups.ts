@@ -2,7 +2,7 @@
 import { readdirSync, statSync } from "node:fs";
 import { join } from "node:path";
 
-export interface NewestBackup {
+interface NewestBackup {
   readonly name: string;
   /** ms. */
   readonly at: number;
