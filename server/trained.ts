@@ -31,7 +31,7 @@ export async function weeksPage(scope: Scope, search: URLSearchParams): Promise<
 /** How somebody does in a family of drills, by what was seen of them. */
 interface FamilyText {
   readonly family: string;
-  /** Such as “clean mostly”. */
+  /** Such as “mostly clean”. */
   readonly text: string;
   readonly times: number;
 }
@@ -62,7 +62,7 @@ export async function personPage(scope: Scope, id: string): Promise<PersonPage |
     const ability = estimates.ability(id, family, levelIn(person, family));
     return ability.times === 0
       ? []
-      : [{ family, text: `clean ${chanceText(usualChance(ability))}`, times: ability.times }];
+      : [{ family, text: `${chanceText(usualChance(ability))} clean`, times: ability.times }];
   });
   const { name, minor, ages, archived } = person;
   return {

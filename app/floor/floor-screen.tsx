@@ -157,6 +157,7 @@ function Head({
 }
 
 const MINUTE = 60;
+const NEEDS_NETWORK = "The rounds to come are planned again: that needs the network";
 
 function Controls({
   floor,
@@ -195,13 +196,14 @@ function Controls({
       >
         A minute more
       </Button>
-      <Button variant="outlined" sx={BIG} disabled={!floor.isLive} onClick={() => onAsk("late")}>
+      <Button variant="outlined" sx={BIG} disabled={!floor.isLive} title={NEEDS_NETWORK} onClick={() => onAsk("late")}>
         Late comer
       </Button>
       <Button
         variant="outlined"
         sx={BIG}
         disabled={!floor.isLive || segment.round === null || ended}
+        title={NEEDS_NETWORK}
         onClick={() => onAsk("swap")}
       >
         Swap two

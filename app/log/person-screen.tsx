@@ -120,7 +120,7 @@ function Families({ families }: Pick<PersonPage, "families">) {
       <Rows aria-label="Where they stand">
         {families.map(({ family, text, times }) => (
           <Row key={family} sx={{ py: 0.5 }}>
-            {FAMILY_WORDS[family] ?? family}: {text} on a drill that is neither easy nor hard, by what was seen{" "}
+            {FAMILY_WORDS[family] ?? family}: {text} on a drill that is neither easy nor hard; seen{" "}
             {times === 1 ? "once" : `${times} times`}
           </Row>
         ))}

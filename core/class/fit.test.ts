@@ -49,11 +49,11 @@ describe("the rung of a pair", () => {
     expect(both(pair({ level: 1 }, { level: 1 }), 0)).toEqual([0, 0]);
   });
   test("what the log says of somebody comes before their level, and is said", () => {
-    const learned = { chances: [0.99, 0.97, 0.86, 0.6], target: 0.84, why: "clean mostly by what was seen 9 times" };
+    const learned = { chances: [0.99, 0.97, 0.86, 0.6], target: 0.84, why: "mostly clean by what was seen 9 times" };
     const known = { bodyOf: () => ({}), school, learnedOf: (id: string) => (id === "Ben" ? learned : null) };
     const found = fitRung(rungs, 1, pair({ level: 3 }, { level: 1 }), known);
     expect([found.rung, found.back?.rung]).toEqual([2, 1]);
-    expect(found.notes).toContain("Ben: clean mostly by what was seen 9 times.");
+    expect(found.notes).toContain("Ben: mostly clean by what was seen 9 times.");
     // Never more than one step from where the class is.
     expect(fitRung(rungs, 0, pair({ level: 3 }, { level: 3 }), known).rung).toBe(1);
   });

@@ -27,6 +27,6 @@ test("the order in which days are told does not matter; nothing trained is not d
   expect(dueAfter([])).toBeNull();
 });
 test("how it went is said, also where nobody noted it", () => {
-  expect(dueAfter([on(1, 9)])!.went).toBe("clean mostly");
+  expect(dueAfter([on(1, 9)])!.went).toBe("mostly clean");
   expect(dueAfter([on(1, 0, 0)])!.went).toBe("nobody noted how it went");
 });

@@ -42,6 +42,6 @@ export function dueAfter(trained: readonly TrainedDay[]): Due | null {
   return {
     day: card.due.toISOString().slice(0, 10),
     last: last.day,
-    went: last.seen === 0 ? "nobody noted how it went" : `clean ${chanceText(last.clean / last.seen)}`,
+    went: last.seen === 0 ? "nobody noted how it went" : `${chanceText(last.clean / last.seen)} clean`,
   };
 }

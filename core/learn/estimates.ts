@@ -115,5 +115,5 @@ export function suggestRung(ability: Known, rungs: readonly Estimate[], target: 
     0,
   );
   const chance = chances[rung]!;
-  return { rung, chance, why: `clean ${chanceText(chance)} by what was seen ${ability.times} times` };
+  return { rung, chance, why: `${chanceText(chance)} clean by what was seen ${ability.times} times` };
 }
