@@ -26,6 +26,7 @@ export default [
     route("log/due", "routes/due.tsx"),
     route("people", "routes/people.tsx"),
     route("people.csv", "routes/people-file.ts"),
+    route("school.zip", "routes/school-archive.ts"),
     route("people/:id", "routes/person.tsx"),
     route("people/:id/page", "routes/person-sheet.tsx"),
     route("answers", "routes/answers.tsx"),

@@ -141,6 +141,11 @@ export function SchoolScreen({ drills, backup, now }: SchoolProps) {
               Backup
             </Box>
             {backupText(backup, now)}
+            <Box sx={{ pt: 1 }}>
+              <Button variant="outlined" component="a" href="/school.zip" download>
+                Whole school as an archive
+              </Button>
+            </Box>
           </Box>
           <Rulings rulings={draft.rulings ?? []} onChange={(rulings) => setDraft({ ...draft, rulings })} />
         </Box>
