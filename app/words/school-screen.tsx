@@ -13,7 +13,7 @@ import { VerdictRing } from "../ui/marks.tsx";
 import { Notice, WordChoice } from "../ui/parts.tsx";
 import { useSettings } from "../ui/use-settings.ts";
 import { ask } from "../workers/client.ts";
-import { backupText } from "./backup-text.ts";
+import { Backup, type BackupProps } from "./backup.tsx";
 import { questions } from "./customs.ts";
 import { SettingsHead } from "./settings-head.tsx";
 import { StageOrder } from "./stage-order.tsx";
@@ -41,12 +41,8 @@ const INSIDE: readonly { value: RuleSetting; label: string; follows: string }[] 
   },
 ];
 
-interface SchoolProps {
+interface SchoolProps extends BackupProps {
   readonly drills: readonly DrillText[];
-  /** The newest one; null: there is none. */
-  readonly backup: { readonly at: number; readonly bytes: number } | null;
-  /** ms. */
-  readonly now: number;
 }
 
 export function SchoolScreen({ drills, backup, now }: SchoolProps) {
@@ -136,17 +132,7 @@ export function SchoolScreen({ drills, backup, now }: SchoolProps) {
           />
           <Weights load={draft.load ?? {}} onChange={(load) => setDraft({ ...draft, load })} />
           <HowGrave severity={draft.severity ?? {}} onGrade={grade} />
-          <Box component="section" aria-label="Backup" sx={{ pt: 3 }}>
-            <Box component="h2" sx={{ typography: "h2", m: 0, mb: 0.5 }}>
-              Backup
-            </Box>
-            {backupText(backup, now)}
-            <Box sx={{ pt: 1 }}>
-              <Button variant="outlined" component="a" href="/school.zip" download>
-                Whole school as an archive
-              </Button>
-            </Box>
-          </Box>
+          <Backup backup={backup} now={now} />
           <Rulings rulings={draft.rulings ?? []} onChange={(rulings) => setDraft({ ...draft, rulings })} />
         </Box>
         <Box
