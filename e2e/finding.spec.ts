@@ -48,7 +48,10 @@ test("drills are found by the moves in them; rungs are folded below their drill 
 }) => {
   await page.goto("/");
   await expect(page.getByRole("link", { name: "Single answers at the quay, rung 3" })).toHaveCount(0);
-  await page.getByRole("button", { name: "6 made from it" }).click();
+  const quay = page.getByRole("listitem").filter({
+    has: page.getByRole("link", { name: "Single answers at the quay", exact: true }),
+  });
+  await quay.getByRole("button", { name: "6 made from it" }).click();
   await expect(page.getByRole("link", { name: "Single answers at the quay, rung 3" })).toBeVisible();
   await page.getByRole("textbox", { name: "Search drills" }).fill("shin check");
   await expect(page.getByRole("link", { name: "The low line", exact: true })).toBeVisible();
