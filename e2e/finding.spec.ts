@@ -48,7 +48,7 @@ test("drills are found by the moves in them; rungs are folded below their drill 
 }) => {
   await page.goto("/");
   await expect(page.getByRole("link", { name: "Single answers at the quay, rung 3" })).toHaveCount(0);
-  const quay = page.getByRole("listitem").filter({
+  const quay = page.getByRole("row").filter({
     has: page.getByRole("link", { name: "Single answers at the quay", exact: true }),
   });
   await quay.getByRole("button", { name: "6 made from it" }).click();
