@@ -52,6 +52,9 @@ const WORKED = `rounds as (
       join pairs p on p.school_id = b.school_id and p.block_id = b.id
     where c.school_id = $1 and c.deleted_at is null and c.held_on <= current_date
       and ($3::date is null or c.held_on >= $3) and ($4::date is null or c.held_on <= $4)
+      and ($2::uuid is null or c.id in (
+        select own.class_id from pairs mine join blocks own on own.school_id = $1 and own.id = mine.block_id
+        where mine.school_id = $1 and (mine.student_a = $2 or mine.student_b = $2 or mine.student_c = $2)))
   ), standing as (
     select m.class_id, m.round, m.student_id, m.mark, m.words from marks m
     where m.school_id = $1 and m.role = 'answers' and m.mark <> 'none'
@@ -68,9 +71,17 @@ const WORKED = `rounds as (
     from worked w left join said s on s.class_id = w.class_id and s.round = w.round and s.person = w.person
   )`;
 const TALLY = `count(*)::int as rounds, (count(*) filter (where clean))::int as clean, (count(*) filter (where open))::int as open`;
-/** A rung is of its ladder's theme, any other drill of its own. */
-const THEME = `coalesce((select l.title from ladder_rungs lr join ladders l on l.school_id = $1 and l.id = lr.ladder_id
-    where lr.school_id = $1 and lr.revision_id = told.revision_id order by l.created_at limit 1), d.title)`;
+/** A rung is of the theme of the first ladder that it came into, any other drill is of its own. */
+const THEMES = `themes as (
+    select v.id as revision_id, coalesce(first.title, d.title) as theme
+    from revisions v join drills d on d.school_id = $1 and d.id = v.drill_id
+      left join (
+        select distinct on (lr.revision_id) lr.revision_id, l.title
+        from ladder_rungs lr join ladders l on l.school_id = $1 and l.id = lr.ladder_id
+        where lr.school_id = $1 order by lr.revision_id, l.created_at, l.id
+      ) first on first.revision_id = v.id
+    where v.school_id = $1
+  )`;
 
 type Row = Tally & {
   readonly week: string | null;
@@ -89,10 +100,9 @@ export async function logSums(db: Db, scope: Scope, { person, from, to }: SumsAs
   const given = [scope.schoolId, person, from, to];
   const [rows, partners, faults] = await Promise.all([
     db.query<Row>(
-      `with ${WORKED}, themed as (
-         select told.*, date_trunc('week', told.day)::date::text as week, ${THEME} as theme
-         from told join revisions v on v.school_id = $1 and v.id = told.revision_id
-           join drills d on d.school_id = $1 and d.id = v.drill_id
+      `with ${WORKED}, ${THEMES}, themed as (
+         select told.*, date_trunc('week', told.day)::date::text as week, themes.theme
+         from told join themes using (revision_id)
        )
        select week, theme, side, person, max(day)::text as last, ${TALLY}, count(distinct class_id)::int as evenings,
          grouping(week, theme, person) as of

@@ -95,17 +95,21 @@ interface LadderDay {
 
 export const ladderDays = (db: Db, scope: Scope): Promise<LadderDay[]> =>
   db.query<LadderDay>(
-    `select l.id as ladder_id, l.title, c.held_on as day,
-       count(distinct m.id) filter (where m.mark = 'clean')::int as clean, count(distinct m.id)::int as seen
-     from ladders l
-       join ladder_rungs lr on lr.school_id = l.school_id and lr.ladder_id = l.id
-       join pairs p on p.school_id = l.school_id and p.revision_id = lr.revision_id
-       join blocks b on b.school_id = p.school_id and b.id = p.block_id
-       join classes c on c.school_id = b.school_id and c.id = b.class_id and c.deleted_at is null
-       left join marks m on m.school_id = c.school_id and m.class_id = c.id and m.revision_id = p.revision_id
-         and m.role = 'answers' and m.mark <> 'none'
-         and not exists (select 1 from marks later where later.school_id = m.school_id and later.corrects = m.id)
-     where l.school_id = $1 and (c.held_on < current_date or (c.held_on = current_date and p.ran))
-     group by l.id, l.title, c.held_on order by c.held_on, l.id limit 5000`,
+    `with seen as (
+       select m.class_id, m.revision_id, count(*) filter (where m.mark = 'clean') as clean, count(*) as seen
+       from marks m where m.school_id = $1 and m.role = 'answers' and m.mark <> 'none'
+         and not exists (select 1 from marks later where later.school_id = $1 and later.corrects = m.id)
+       group by 1, 2
+     ), days as (
+       select distinct lr.ladder_id, c.id as class_id, c.held_on as day, p.revision_id
+       from ladder_rungs lr join pairs p on p.school_id = $1 and p.revision_id = lr.revision_id
+         join blocks b on b.school_id = $1 and b.id = p.block_id
+         join classes c on c.school_id = $1 and c.id = b.class_id and c.deleted_at is null
+       where lr.school_id = $1 and (c.held_on < current_date or (c.held_on = current_date and p.ran))
+     )
+     select l.id as ladder_id, l.title, d.day, coalesce(sum(s.clean), 0)::int as clean, coalesce(sum(s.seen), 0)::int as seen
+     from days d join ladders l on l.school_id = $1 and l.id = d.ladder_id
+       left join seen s on s.class_id = d.class_id and s.revision_id = d.revision_id
+     group by l.id, l.title, d.day order by d.day, l.id limit 5000`,
     [scope.schoolId],
   );

@@ -19,6 +19,25 @@ function overlap(a: ClassRow, b: ClassRow): boolean {
   return from < other + b.minutes && other < from + a.minutes;
 }
 
+/** Whom each has met, and how often: of meetings by `a|b`. */
+function partners(
+  met: ReadonlyMap<string, number>,
+): ReadonlyMap<string, readonly { readonly other: string; readonly times: number }[]> {
+  const found = new Map<string, { readonly other: string; readonly times: number }[]>();
+  for (const [key, times] of met) {
+    const [a, b] = key.split("|") as [string, string];
+    for (const [one, other] of [
+      [a, b],
+      [b, a],
+    ] as const) {
+      const mine = found.get(one) ?? [];
+      found.set(one, mine);
+      mine.push({ other, times });
+    }
+  }
+  return found;
+}
+
 export async function termPage(scope: Scope): Promise<TermPage> {
   const [classes, everybody, met, attendance, deleted] = await Promise.all([
     listClasses(db, scope),
@@ -31,17 +50,20 @@ export async function termPage(scope: Scope): Promise<TermPage> {
   for (const { class_id, student_id } of attendance)
     here.set(class_id, (here.get(class_id) ?? new Set()).add(student_id));
   const nameOf = new Map(everybody.map((s) => [s.id, s.name]));
+  const partnersOf = partners(met);
+  const cameTo = new Map<string, number>();
+  const held = new Set(classes.map(({ id }) => id));
+  for (const { class_id, student_id } of attendance)
+    if (held.has(class_id)) cameTo.set(student_id, (cameTo.get(student_id) ?? 0) + 1);
   const people = everybody
     .filter((s) => !s.archived)
     .map((s): TermPerson => {
-      const mine = [...met]
-        .filter(([key]) => key.includes(s.id))
-        .map(([key, times]) => ({ other: key.split("|").find((id) => id !== s.id)!, times }));
-      const most = mine.sort((a, b) => b.times - a.times)[0];
+      const mine = partnersOf.get(s.id) ?? [];
+      const most = [...mine].sort((a, b) => b.times - a.times)[0];
       return {
         id: s.id,
         name: s.name,
-        classes: classes.filter((c) => here.get(c.id)?.has(s.id)).length,
+        classes: cameTo.get(s.id) ?? 0,
         partners: mine.length,
         most: most ? { name: nameOf.get(most.other) ?? "a former member", times: most.times } : null,
       };

@@ -21,9 +21,13 @@ export interface WeeksPage {
 
 const namesOf = (people: readonly Student[]) => Object.fromEntries(people.map(({ id, name }) => [id, name]));
 
+/** The same day of the year before, `2025-11-30`. */
+const yearBefore = (day: Date): string => `${day.getUTCFullYear() - 1}${day.toISOString().slice(4, 10)}`;
+
 export async function weeksPage(scope: Scope, search: URLSearchParams): Promise<WeeksPage> {
   const { person, from, to } = filterFrom(search);
-  const asked = { person, from, to };
+  // Years of log are added up where somebody asks for them.
+  const asked = { person, from: from ?? (to || person ? null : yearBefore(new Date())), to };
   const [sums, people] = await Promise.all([logSums(db, scope, asked), listEverybody(db, scope)]);
   return { sums, names: namesOf(people), asked };
 }

@@ -20,7 +20,7 @@ const USUAL = { person: ANYBODY, from: "", to: "" };
 const WEEKS = 26;
 const PEOPLE = 20;
 
-export function WeeksScreen({ sums, names }: WeeksPage) {
+export function WeeksScreen({ sums, names, asked }: WeeksPage) {
   const { values: filter, set } = useFilters(USUAL);
   const people = Object.entries(names).sort(([, a], [, b]) => a.localeCompare(b));
   const { weeks, evenings } = sums;
@@ -33,7 +33,7 @@ export function WeeksScreen({ sums, names }: WeeksPage) {
     <>
       <ScreenHead
         title="Log"
-        lead={`${one ?? "Everybody"}: ${evenings === 1 ? "1 evening" : `${evenings} evenings`}, ${roundsText(rounds)}${one ? "" : ", each counted for everybody in it"}. What nobody saw is not counted as clean.`}
+        lead={`${one ?? "Everybody"}: ${evenings === 1 ? "1 evening" : `${evenings} evenings`}, ${roundsText(rounds)}${one ? "" : ", each counted for everybody in it"}. What nobody saw is not counted as clean.${asked.from && filter.from === "" ? ` Since ${longDate(asked.from)}; choose days for more.` : ""}`}
       />
       <LogNav />
       <Box role="search" sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, px: { xs: 2, sm: 3 }, py: 1.5 }}>
