@@ -73,6 +73,21 @@ const LIST = `
 export const listDrills = (db: Db, scope: Scope): Promise<DrillRow[]> =>
   db.query<DrillRow>(`${LIST} order by d.title, d.id`, [scope.schoolId]);
 
+/** What a choice among drills needs of each. */
+type DrillHead = Pick<DrillRow, "id" | "title" | "verdict" | "kind" | "load_total" | "parent_id">;
+
+export const listDrillHeads = (db: Db, scope: Scope): Promise<DrillHead[]> =>
+  db.query<DrillHead>(
+    `select d.id, d.title, r.verdict, r.kind, r.load_total, pd.id as parent_id
+     from drills d
+       join revisions r on r.school_id = d.school_id and r.drill_id = d.id and r.number = d.version
+       left join lineage l on l.school_id = d.school_id and l.drill_id = d.id
+       left join revisions pr on pr.school_id = l.school_id and pr.id = l.parent_revision_id
+       left join drills pd on pd.school_id = pr.school_id and pd.id = pr.drill_id
+     where d.school_id = $1 and d.deleted_at is null order by d.title, d.id`,
+    [scope.schoolId],
+  );
+
 export async function getDrill(
   db: Db,
   scope: Scope,

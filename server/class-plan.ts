@@ -23,7 +23,7 @@ import {
   type RoundsChanged,
 } from "#db/classes.ts";
 import { listPresence, type PresentTonight } from "#db/attendance.ts";
-import { getDrill, listDrills } from "#db/drills.ts";
+import { getDrill, listDrillHeads } from "#db/drills.ts";
 import { notCleared } from "#db/incidents.ts";
 import { listLadders } from "#db/ladders.ts";
 import { listEverybody, listGear, listWishes, type Student } from "#db/people.ts";
@@ -95,16 +95,19 @@ async function workOf(
 export async function planPage(scope: Scope, classId: string, asked: Asked): Promise<PlanPage | null> {
   const lesson = await getClass(db, scope, classId);
   if (!lesson) return null;
-  const [hurt, students, presence, ladders, drills, kept, wishes, met, gear] = await Promise.all([
+  const [hurt, students, presence, ladders, drills, kept, wishes, gear] = await Promise.all([
     notCleared(db, scope),
     listEverybody(db, scope),
     listPresence(db, scope, classId),
     listLadders(db, scope),
-    listDrills(db, scope),
+    listDrillHeads(db, scope),
     getPlan(db, scope, classId),
     listWishes(db, scope),
-    meetings(db, scope, classId),
     listGear(db, scope),
+  ]);
+  const met = await meetings(db, scope, classId, [
+    ...presence.map(({ student_id }) => student_id),
+    ...(kept ? whoRan(kept) : []),
   ]);
   // The ladder of a drill with errors is made of its sound rows; where it has none that is said then.
   const roots = drills.filter((d) => d.parent_id === null);

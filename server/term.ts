@@ -42,7 +42,7 @@ export async function termPage(scope: Scope): Promise<TermPage> {
   const [classes, everybody, met, attendance, deleted] = await Promise.all([
     listClasses(db, scope),
     listEverybody(db, scope),
-    meetings(db, scope, NOBODY),
+    meetings(db, scope, NOBODY, null),
     listAttendance(db, scope),
     countDeleted(db, scope),
   ]);

@@ -1,6 +1,6 @@
 import { dropPlan, getClass, getPlan, listPairs } from "#db/classes.ts";
 import { bringBack, listPresence, setEverybody, setPresent, setTonightNot } from "#db/attendance.ts";
-import { listDrills } from "#db/drills.ts";
+import { listDrillHeads } from "#db/drills.ts";
 import { listEverybody, listGear } from "#db/people.ts";
 import { db } from "#db/pool.ts";
 import { WORDS } from "#server/class-plan.ts";
@@ -27,7 +27,7 @@ export function loader({ params, context }: Route.LoaderArgs) {
       listEverybody(db, scope),
       listPresence(db, scope, params.id),
       listPairs(db, scope, params.id),
-      listDrills(db, scope),
+      listDrillHeads(db, scope),
       listGear(db, scope),
       getPlan(db, scope, params.id),
     ]);
