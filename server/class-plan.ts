@@ -91,6 +91,12 @@ async function workOf(
   return { rungs, words };
 }
 
+/** Whoever is in a round of the evening, or was. */
+const inRounds = (presence: readonly PresentTonight[], kept: KeptPlan | null): string[] => [
+  ...presence.map(({ student_id }) => student_id),
+  ...(kept ? whoRan(kept) : []),
+];
+
 /** Everything that a plan rests on; null where the class is not there. */
 export async function planPage(scope: Scope, classId: string, asked: Asked): Promise<PlanPage | null> {
   const lesson = await getClass(db, scope, classId);
@@ -105,10 +111,7 @@ export async function planPage(scope: Scope, classId: string, asked: Asked): Pro
     listWishes(db, scope),
     listGear(db, scope),
   ]);
-  const met = await meetings(db, scope, classId, [
-    ...presence.map(({ student_id }) => student_id),
-    ...(kept ? whoRan(kept) : []),
-  ]);
+  const met = await meetings(db, scope, classId, inRounds(presence, kept));
   // The ladder of a drill with errors is made of its sound rows; where it has none that is said then.
   const roots = drills.filter((d) => d.parent_id === null);
   const plain = roots.filter((d) => d.verdict !== "broken");
