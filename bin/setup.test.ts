@@ -179,6 +179,20 @@ describe("PostgreSQL is missing", () => {
   });
 });
 
+describe("the voice is missing", () => {
+  test("a user without rights is told what to ask for, and everything goes on", () => {
+    const { code, said } = machine("1000").run("need_voice; echo went on");
+    expect(code).toBe(0);
+    expect(said).toMatch(/^went on\n.*The browser says the calls instead\.\n$/s);
+  });
+  test("root: it is installed", () => {
+    const m = machine("0");
+    m.program("apt-get", `echo "apt-get $*" >> ${m.dir}/asked; [ "$1" != install ] || exit 100`);
+    expect(m.run("need_voice").said).toMatch(/Installing espeak-ng .*failed.*The browser says the calls instead/s);
+    expect(readFileSync(join(m.dir, "asked"), "utf8")).toContain("--no-install-recommends espeak-ng");
+  });
+});
+
 describe("Chromium is missing", () => {
   // Whether or not this machine has one at its usual place, here it is looked for elsewhere.
   const lines = "sed 's#/usr/bin/chromium#/nowhere/chromium#' bin/lib.sh > bin/lib2.sh; . bin/lib2.sh; need_chromium";
