@@ -3,6 +3,7 @@ import type { Learned } from "#core/class/fit.ts";
 import {
   CAREFUL,
   chanceText,
+  inOrder,
   estimatesFrom,
   suggestRung,
   TARGET,
@@ -54,7 +55,10 @@ export function learnedOn(
   const level = levelIn(student, family);
   const target = student.minor || level === NEW ? CAREFUL : TARGET;
   const ability = estimates.ability(student.id, family, level);
-  const difficulties = rungs.map(({ revisionId, load }) => estimates.difficulty(revisionId, load));
+  const difficulties = inOrder(
+    rungs.map(({ revisionId, load }) => estimates.difficulty(revisionId, load)),
+    rungs.map(({ theme = 0 }) => theme),
+  );
   const suggested = suggestRung(ability, difficulties, target);
   return (
     suggested && {

@@ -1,6 +1,6 @@
 /** What the log comes to say, and when it says nothing yet. */
 import { below, seeded } from "../random/random.ts";
-import { CAREFUL, chanceText, estimatesFrom, suggestRung, TARGET, type Evidence } from "./estimates.ts";
+import { CAREFUL, chanceText, estimatesFrom, inOrder, suggestRung, TARGET, type Evidence } from "./estimates.ts";
 import { chanceOf } from "./rasch.ts";
 
 const DAY = 24 * 3600 * 1000;
@@ -72,4 +72,12 @@ test("made-up learners come to work near the target within a few classes", () =>
   }
   const mean = last.reduce((sum, one) => sum + one, 0) / last.length;
   expect(Math.abs(mean - TARGET)).toBeLessThan(0.05);
+});
+
+test("no rung is easier than the one before it, whatever few did on that one; ladders are apart", () => {
+  const of = (...means: number[]) => means.map((mean) => ({ mean, error: 0.5 }));
+  const means = (rungs: readonly { readonly mean: number }[]) => rungs.map(({ mean }) => mean);
+  expect(means(inOrder(of(0, 1.2, 0.4, 2)))).toEqual([0, 1.2, 1.2, 2]);
+  expect(means(inOrder(of(0, 1.2, 0.4, 0.6), [0, 0, 1, 1]))).toEqual([0, 1.2, 0.4, 0.6]);
+  expect(inOrder([])).toEqual([]);
 });

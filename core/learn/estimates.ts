@@ -95,6 +95,20 @@ export function chanceText(chance: number): string {
   return "seldom";
 }
 
+/**
+ * Difficulties of the rungs of a ladder: no rung is easier than the one before it, though what few did on that one may
+ * say so. `ladders`: of which ladder each rung is, where there are several.
+ */
+export function inOrder<Rung extends Estimate>(rungs: readonly Rung[], ladders: readonly number[] = []): Rung[] {
+  const hardest = new Map<number, number>();
+  return rungs.map((rung, i) => {
+    const ladder = ladders[i] ?? 0;
+    const mean = Math.max(rung.mean, hardest.get(ladder) ?? -Infinity);
+    hardest.set(ladder, mean);
+    return { ...rung, mean };
+  });
+}
+
 /** So much must have been seen before the log says more than the level does. */
 const ENOUGH = 4;
 
