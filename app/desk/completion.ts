@@ -1,5 +1,8 @@
 /** What can be written at the caret: header keys and blocks at the start of a row, moves by role and modifiers behind it. */
-import type { Completion, CompletionContext, CompletionResult } from "@codemirror/autocomplete";
+import { completionStatus, startCompletion } from "@codemirror/autocomplete";
+import type { Completion, CompletionContext, CompletionSource } from "@codemirror/autocomplete";
+import type { Text } from "@codemirror/state";
+import type { EditorView } from "@codemirror/view";
 import type { Role } from "#core/words/types.ts";
 import type { MoveName } from "../workers/questions/words.ts";
 
@@ -176,17 +179,41 @@ export interface Asks {
   readonly holding: (text: string, feed: string) => Promise<readonly Holding[]>;
 }
 
+/** Shows the list again with what came late, where it is still open on the same text. */
+function showAgain(view: EditorView | undefined, doc: Text): void {
+  if (view && view.state.doc === doc && completionStatus(view.state)) startCompletion(view);
+}
+
 /** The same for the editor; where an answer is owed, those that hold against this very feed come first. */
-export const completer =
-  ({ names, holding }: Asks) =>
-  async ({ state, pos, explicit }: CompletionContext): Promise<CompletionResult | null> => {
+export function completer({ names, holding }: Asks): CompletionSource {
+  let known: { readonly text: string; readonly feed: string; readonly holding: readonly Holding[] } | undefined;
+
+  /** What holds, as far as it is known in time; what is known later opens the list again. */
+  async function holdingInTime(text: string, feed: string, { state, view }: CompletionContext) {
+    if (known?.text === text && known.feed === feed) return known.holding;
+    let waits = true;
+    const asked = holding(text, feed).then(
+      (found) => {
+        known = { text, feed, holding: found };
+        if (!waits) showAgain(view, state.doc);
+        return found;
+      },
+      () => [],
+    );
+    const found = await Promise.race([asked, late()]);
+    waits = false;
+    return found;
+  }
+
+  return async (context) => {
+    const { state, pos, explicit } = context;
     const row = state.doc.lineAt(pos);
     const before = row.text.slice(0, pos - row.from);
     const text = state.doc.toString();
     const found = completionsAt(before, names(), explicit, heldIn(text));
     if (!found) return null;
     const feed = feedOwed(before);
-    const first = feed ? holdingOptions(await Promise.race([holding(text, feed).catch(() => []), late()])) : [];
+    const first = feed ? holdingOptions(await holdingInTime(text, feed, context)) : [];
     const named = new Set(first.map(({ label }) => label));
     return {
       from: pos - found.length,
@@ -194,3 +221,4 @@ export const completer =
       validFor: found.validFor,
     };
   };
+}
