@@ -11,7 +11,9 @@ import { Links, Meta, Outlet, Scripts, ScrollRestoration, useMatches } from "rea
 import { db, isDatabaseDown } from "#db/pool.ts";
 import { getTonight } from "#db/classes.ts";
 import { getSchool, getSettings } from "#db/school.ts";
-import { nonceContext, scopeContext } from "#server/context.ts";
+import { admit } from "#server/access/admit.ts";
+import { nonceContext, scopeContext, visitorContext } from "#server/context.ts";
+import { meOf } from "#server/access/me.ts";
 import type { Route } from "./+types/root.ts";
 import { keeps } from "./ui/keep-page.ts";
 import { Frame, WITHOUT_FRAME } from "./ui/frame.tsx";
@@ -36,9 +38,16 @@ export const links: Route.LinksFunction = () => [
 export { keepPageOnFailure as shouldRevalidate } from "./ui/keep-page.ts";
 export const meta: Route.MetaFunction = () => [{ title: "Vicissor" }];
 
+export const middleware: Route.MiddlewareFunction[] = [admit];
+
 export async function loader({ context }: Route.LoaderArgs) {
   const scope = context.get(scopeContext);
   const nonce = context.get(nonceContext);
+  const visitor = context.get(visitorContext);
+  const me = meOf(visitor);
+  const nothing = { nonce, me, settings: { settings: {}, version: 0 }, school: "", tonight: null };
+  if (visitor === "unknown") return { ...nothing, down: true };
+  if (!me) return { ...nothing, down: false };
   try {
     const [school, tonight, settings] = await Promise.all([
       getSchool(db, scope),
@@ -47,6 +56,7 @@ export async function loader({ context }: Route.LoaderArgs) {
     ]);
     return {
       nonce,
+      me,
       down: false,
       settings,
       school: school?.name ?? "",
@@ -54,7 +64,7 @@ export async function loader({ context }: Route.LoaderArgs) {
     };
   } catch (error) {
     if (!isDatabaseDown(error)) throw error;
-    return { nonce, down: true, settings: { settings: {}, version: 0 }, school: "", tonight: null };
+    return { ...nothing, down: true };
   }
 }
 
@@ -96,7 +106,7 @@ function Page({ nonce, children }: { nonce: string | undefined; children: ReactN
 }
 
 export default function Root({ loaderData }: Route.ComponentProps) {
-  const { nonce, down, school, tonight, settings } = loaderData;
+  const { nonce, me, down, school, tonight, settings } = loaderData;
   useEffect(() => {
     if (!loaderData.down) keeper.keep(ROOT, loaderData);
   }, [loaderData]);
@@ -108,7 +118,7 @@ export default function Root({ loaderData }: Route.ComponentProps) {
       {bare && !down ? (
         <Outlet />
       ) : (
-        <Frame school={school} tonight={tonight}>
+        <Frame me={me} school={school} tonight={tonight}>
           {down ? <Trouble kind="database" /> : <Outlet />}
         </Frame>
       )}
@@ -121,7 +131,7 @@ export function ErrorBoundary({ error, loaderData }: Route.ErrorBoundaryProps) {
   const made = useContext(ServerNonce);
   return (
     <Page nonce={loaderData?.nonce ?? made}>
-      <Frame school={loaderData?.school ?? ""} tonight={null}>
+      <Frame me={loaderData?.me ?? null} school={loaderData?.school ?? ""} tonight={null}>
         <RouteTrouble error={error} />
       </Frame>
     </Page>

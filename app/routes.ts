@@ -32,6 +32,10 @@ export default [
     route("answers", "routes/answers.tsx"),
     route("deleted", "routes/deleted.tsx"),
     route("help", "routes/help.tsx"),
+    route("account", "routes/account.tsx"),
+    route("members", "routes/members.tsx"),
+    route("members/post", "routes/post-box.tsx"),
+    route("members/changes", "routes/changes.tsx"),
     route("words/settings", "routes/settings.tsx"),
     route("words", "routes/words.tsx"),
     route("words/new", "routes/own-move.tsx", { id: "new-move" }),
@@ -40,6 +44,9 @@ export default [
     route("words/taught", "routes/taught.tsx"),
     route("words/school", "routes/school.tsx"),
   ]),
+  // The ways in.
+  route("sign-in", "routes/sign-in.tsx"),
+  route("in/:token", "routes/ticket.tsx"),
   // Seen from across the hall: without the places.
   route("class/:id/wall", "routes/wall.tsx"),
   route("class/:id/floor", "routes/floor.tsx"),

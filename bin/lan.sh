@@ -38,5 +38,5 @@ open_network() {
   export LAN_CERT=$folder/$name.crt LAN_KEY=$folder/$name.key LAN_AUTHORITY=$folder/authority.crt
   export LAN_ORIGIN=https://$name:$LAN_PORT
   export ALLOWED_HOSTS=${ALLOWED_HOSTS:+$ALLOWED_HOSTS,}$name:$LAN_PORT
-  say "Phones open links at $LAN_ORIGIN. So that they trust it, open $LAN_ORIGIN/authority.crt on each once, past the warning, and install it."
+  say "Other devices come in at $LAN_ORIGIN. So that they trust it, open $LAN_ORIGIN/authority.crt on each once, past the warning, and install it."
 }

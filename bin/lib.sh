@@ -85,21 +85,6 @@ hold_lock() {
   printf '%s\n' "$$" > "$file"
 }
 
-# Says whose records the server shows: the demo school, unless the environment names another.
-show_demo_school() {
-  if [ -n "${VICISSOR_SCHOOL:-}" ]; then return; fi
-  set -a
-  # shellcheck source=demo/scope.env
-  . "$root/demo/scope.env"
-  set +a
-}
-
-# A school of one's own, with nothing in it, in place of the demo club.
-show_empty_school() {
-  export VICISSOR_SCHOOL=${VICISSOR_SCHOOL:-7c1e0d52-4a4e-4b10-8d6a-51f0b0010001}
-  export VICISSOR_ACCOUNT=${VICISSOR_ACCOUNT:-7c1e0d52-4a4e-4b10-8d6a-51f0b0010002}
-}
-
 # The words that are called, spoken to files; the browser says them where they are missing.
 need_voice() {
   local newer=

@@ -77,9 +77,35 @@ export async function setArchived(
   );
 }
 
+/** Who signed in as a student of the school does so no more; an account that is in no other school goes with it. */
+async function dropLogin(tx: Db, scope: Scope, id: string): Promise<void> {
+  await tx.query(`delete from tickets where school_id = $1 and student_id = $2`, [scope.schoolId, id]);
+  const gone = await tx.query<{ account_id: string }>(
+    `delete from memberships where school_id = $1 and student_id = $2 and role = 'student' returning account_id`,
+    [scope.schoolId, id],
+  );
+  await tx.query(`update memberships set student_id = null where school_id = $1 and student_id = $2`, [
+    scope.schoolId,
+    id,
+  ]);
+  for (const { account_id } of gone) {
+    await tx.query(`delete from sessions where school_id = $1 and account_id = $2`, [scope.schoolId, account_id]);
+    await tx.query(
+      `delete from letters where school_id = $1 and recipient = (select email from accounts where id = $2)`,
+      [scope.schoolId, account_id],
+    );
+    await tx.query(
+      `update accounts set name = 'Former member', email = id || '@gone.invalid', password_hash = null
+       where id = $1 and not exists (select from memberships where account_id = $1)`,
+      [account_id],
+    );
+  }
+}
+
 /** Takes everything about a person out; what was trained stays, under no name. */
 export const eraseStudent = (scope: Scope, id: string): Promise<void> =>
   transaction(async (tx) => {
+    await dropLogin(tx, scope, id);
     await tx.query(`delete from wishes where school_id = $1 and (one = $2 or two = $2)`, [scope.schoolId, id]);
     await tx.query(
       `update students set name = 'Former member', height_cm = null, reach_cm = null, mass_kg = null, lead = 'left',

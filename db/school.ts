@@ -11,13 +11,17 @@ export async function getSchool(db: Db, scope: Scope): Promise<{ name: string } 
 export const listSchools = async (db: Db): Promise<string[]> =>
   (await db.query<{ id: string }>(`select id from schools order by id`)).map(({ id }) => id);
 
+export const insertEmptySchool = (db: Db, id: string, name: string): Promise<unknown> =>
+  db.query(`insert into schools (id, name) values ($1, $2) on conflict do nothing`, [id, name]);
+
+/** A school with its first person. */
 export async function insertSchool(
   db: Db,
   scope: Scope,
   name: string,
   person: { name: string; email: string },
 ): Promise<void> {
-  await db.query(`insert into schools (id, name) values ($1, $2) on conflict do nothing`, [scope.schoolId, name]);
+  await insertEmptySchool(db, scope.schoolId, name);
   await db.query(`insert into accounts (id, name, email) values ($1, $2, $3) on conflict do nothing`, [
     scope.accountId,
     person.name,

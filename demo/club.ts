@@ -1,15 +1,37 @@
 /** The Ropewalk club and its people: all invented. Heights in cm, masses in kg. */
-import { readFileSync } from "node:fs";
 import type { Member } from "#core/people/person.ts";
 import type { Wish } from "#core/pairs/score.ts";
 
-/** As `demo/scope.env` has them, which the start scripts hand to the server. */
-const scope = readFileSync("demo/scope.env", "utf8");
-const idOf = (name: string): string => new RegExp(`^${name}=(.+)$`, "m").exec(scope)![1]!;
-export const DEMO_SCHOOL = idOf("VICISSOR_SCHOOL");
-export const DEMO_ACCOUNT = idOf("VICISSOR_ACCOUNT");
+export const DEMO_SCHOOL = "5b3c7c1e-0d52-4a4e-9b10-7d6a51f0a001";
+export const DEMO_ACCOUNT = "5b3c7c1e-0d52-4a4e-9b10-7d6a51f0a002";
 export const CLUB_NAME = "Ropewalk Martial Arts Club";
-export const INSTRUCTOR = { name: "Maren Holt", email: "maren@ropewalk.example" };
+/** The password of all accounts of the club, which its sign-in page shows. */
+export const DEMO_PASSWORD = "rope and lantern";
+/** Who signs in, one in each role; the first one leads the club. */
+export const accounts = [
+  { id: DEMO_ACCOUNT, name: "Maren Holt", email: "maren@ropewalk.example", role: "owner", person: null },
+  {
+    id: "5b3c7c1e-0d52-4a4e-9b10-7d6a51f0a003",
+    name: "Runa Feld",
+    email: "runa@ropewalk.example",
+    role: "instructor",
+    person: null,
+  },
+  {
+    id: "5b3c7c1e-0d52-4a4e-9b10-7d6a51f0a004",
+    name: "Bent Sorge",
+    email: "bent@ropewalk.example",
+    role: "assistant",
+    person: null,
+  },
+  {
+    id: "5b3c7c1e-0d52-4a4e-9b10-7d6a51f0a005",
+    name: "Corvin Aske",
+    email: "corvin@ropewalk.example",
+    role: "student",
+    person: "5b3c7c1e-0d52-4a4e-9b10-7d6a51f0b003",
+  },
+] as const;
 
 const person = (n: number, name: string, height_cm: number, mass_kg: number, more: Partial<Member> = {}): Member => ({
   id: `5b3c7c1e-0d52-4a4e-9b10-7d6a51f0b${String(n).padStart(3, "0")}`,

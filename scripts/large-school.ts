@@ -1,10 +1,11 @@
 /**
- * Makes a large school in the database, beside the demo club: bin/tool large-school [SCHOOL-ID]. To look at it start with
- * VICISSOR_SCHOOL=SCHOOL-ID. How long its pages take says scripts/pages-load.mjs.
+ * Makes a large school in the database, beside the demo club: bin/tool large-school [SCHOOL-ID]. Whoever leads
+ * the demo club leads it too. How long its pages take says scripts/pages-load.mjs.
  */
 import { readFileSync } from "node:fs";
+import { setMembership } from "#db/accounts.ts";
 import { closePool, transaction } from "#db/pool.ts";
-import { DEMO_SCHOOL } from "#demo/club.ts";
+import { DEMO_ACCOUNT, DEMO_SCHOOL } from "#demo/club.ts";
 
 const id = process.argv[2] ?? "7c1e0d52-4a4e-4b10-8d6a-51f0b0019999";
 await transaction(async (tx) => {
@@ -13,5 +14,6 @@ await transaction(async (tx) => {
 });
 // A database that was just filled knows nothing of it yet.
 await transaction((tx) => tx.query("analyze"));
-console.log(`A large school is there: VICISSOR_SCHOOL=${id}`);
+await transaction((tx) => setMembership(tx, { schoolId: id, accountId: DEMO_ACCOUNT, role: "owner", studentId: null }));
+console.log(`A large school is there: ${id}`);
 await closePool();

@@ -2,13 +2,13 @@
 import { readFileSync, writeFileSync } from "node:fs";
 import { closePool } from "#db/pool.ts";
 import { exportSchool, importSchool } from "#server/archive.ts";
-import { scopeOf } from "#server/scope.ts";
+import { namedSchool } from "./named-school.ts";
 
 const [way, file] = process.argv.slice(2);
 if ((way !== "out" && way !== "in") || !file) throw new Error("usage: bin/tool school-archive out|in FILE");
-if (way === "out") writeFileSync(file, await exportSchool(scopeOf(null)));
+if (way === "out") writeFileSync(file, await exportSchool(await namedSchool(process.argv[4])));
 else {
-  const done = await importSchool(scopeOf(null), readFileSync(file));
+  const done = await importSchool(await namedSchool(process.argv[4]), readFileSync(file));
   if ("message" in done) {
     console.error(done.message);
     process.exitCode = 1;

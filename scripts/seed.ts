@@ -1,6 +1,7 @@
-/** Loads the demo club once, or with `--empty` a school with nothing in it; a school that is there already is left as it is. */
+/** Loads the demo club once; a club that is there already is left as it is. */
 import { checkFor } from "#core/policy/judge.ts";
 import { readFileSync } from "node:fs";
+import { insertAccount, setMembership } from "#db/accounts.ts";
 import { createClass, insertBlock } from "#db/classes.ts";
 import { setPresent } from "#db/attendance.ts";
 import { addMark } from "#db/floor.ts";
@@ -11,24 +12,35 @@ import { insertStudent, setGear, setWish } from "#db/people.ts";
 import { getSchool, insertSchool } from "#db/school.ts";
 import { closePool, transaction, type Db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
-import { CLUB_NAME, DEMO_ACCOUNT, DEMO_SCHOOL, drillFiles, gear, INSTRUCTOR, students, wishes } from "#demo/club.ts";
+import {
+  accounts,
+  CLUB_NAME,
+  DEMO_ACCOUNT,
+  DEMO_PASSWORD,
+  DEMO_SCHOOL,
+  drillFiles,
+  gear,
+  students,
+  wishes,
+} from "#demo/club.ts";
 import { parse } from "#core/score/parse.ts";
 import { makeLadder } from "#core/ladder/ladder.ts";
 import { GOALS, LADDER_DEFAULTS } from "#core/ladder/ladder-options.ts";
 import { insertLadder } from "#db/ladders.ts";
 import { defaultSchool } from "#core/policy/school.ts";
 import { revisionInput } from "#server/revision-input.ts";
-import { scopeOf } from "#server/scope.ts";
+import { hashPassword } from "#server/access/password.ts";
 import { finished } from "#core/base/work.ts";
 
-const scope: Scope = { schoolId: DEMO_SCHOOL, accountId: DEMO_ACCOUNT, role: "instructor" };
+const scope: Scope = { schoolId: DEMO_SCHOOL, accountId: DEMO_ACCOUNT, role: "owner" };
 const id = (group: string, n: number): string => `5b3c7c1e-0d52-4a4e-9b10-7d6a51f${group}${String(n).padStart(3, "0")}`;
 const day = (offset: number): string => new Date(Date.now() + offset * 86_400_000).toISOString().slice(0, 10);
 
 async function seed(tx: Db): Promise<void> {
   if (await getSchool(tx, scope)) return;
-  await insertSchool(tx, scope, CLUB_NAME, INSTRUCTOR);
+  await insertSchool(tx, scope, CLUB_NAME, accounts[0]);
   for (const student of students) await insertStudent(tx, scope, student);
+  await seedAccounts(tx);
   for (const wish of wishes) await setWish(tx, scope, wish, "set");
   for (const { kind, count } of gear) await setGear(tx, scope, { kind, count, was: null });
   for (const [i, name] of drillFiles.entries()) {
@@ -37,6 +49,20 @@ async function seed(tx: Db): Promise<void> {
     await insertDrill(tx, scope, { id: id("c0", i), input, lineage: null });
   }
   await term(tx);
+}
+
+/** Who signs in to the club; their password is shown at the machine, so that it may be hashed once for all. */
+async function seedAccounts(tx: Db): Promise<void> {
+  const hash = await hashPassword(DEMO_PASSWORD);
+  for (const { person, role, ...account } of accounts) {
+    await insertAccount(tx, account, hash);
+    await tx.query(`update accounts set password_hash = $2, shown_password = $3 where id = $1`, [
+      account.id,
+      hash,
+      DEMO_PASSWORD,
+    ]);
+    await setMembership(tx, { schoolId: DEMO_SCHOOL, accountId: account.id, role, studentId: person });
+  }
 }
 
 /** What the term was about, two evenings each. */
@@ -136,13 +162,6 @@ async function term(tx: Db): Promise<void> {
   for (const s of students.slice(0, 13)) await setPresent(tx, scope, tonight, { studentId: s.id, here: true });
 }
 
-/** A school with nobody in it yet, beside the demo club. */
-async function empty(tx: Db): Promise<void> {
-  const own = scopeOf(null);
-  if (!(await getSchool(tx, own)))
-    await insertSchool(tx, own, "Our school", { name: "Instructor", email: "instructor@school.invalid" });
-}
-
 // All of the club or nothing: a start that is stopped in the middle leaves no half of it.
-await transaction(process.argv.includes("--empty") ? empty : seed);
+await transaction(seed);
 await closePool();

@@ -2,7 +2,6 @@
 import { randomBytes } from "node:crypto";
 import { createRequestHandler } from "@react-router/express";
 import express, { type Request, type Response } from "express";
-import rateLimit from "express-rate-limit";
 import helmet from "helmet";
 import { RouterContextProvider } from "react-router";
 import { closePool, databaseAnswers } from "#db/pool.ts";
@@ -10,10 +9,11 @@ import { closeThreads } from "./checks/pool.ts";
 import { allowedHosts, knownHost, ownWrites } from "./doors.ts";
 import { closeLive } from "./floor/live.ts";
 import { judgeOlder } from "./judging.ts";
-import { nonceContext, requestIdContext, scopeContext } from "./context.ts";
+import { visitorOf } from "./access/session.ts";
+import { nonceContext, requestIdContext, visitorContext } from "./context.ts";
+import { floodGates } from "./limits.ts";
 import { counted, metrics } from "./requests.ts";
-import { scopeOf } from "./scope.ts";
-import { linksOnly, openLink } from "./share/door.ts";
+import { openLink } from "./share/door.ts";
 
 /** Ends what the application holds open. */
 export const close = async (): Promise<void> => {
@@ -62,10 +62,8 @@ app.use(
   }),
 );
 
-// Loopback tests and a class on one router share an address: generous, and only against floods.
-app.use(rateLimit({ windowMs: 60_000, limit: 3000, standardHeaders: "draft-8", legacyHeaders: false }));
+app.use(...floodGates());
 
-app.use(linksOnly);
 app.get("/s/:token", openLink);
 
 app.get("/metrics", metrics);
@@ -88,7 +86,7 @@ app.use(
       const context = new RouterContextProvider();
       context.set(nonceContext, response.locals.nonce as string);
       context.set(requestIdContext, response.locals.requestId as string);
-      context.set(scopeContext, scopeOf(request.headers.cookie ?? null));
+      context.set(visitorContext, await visitorOf(request.headers.cookie));
       return context;
     },
   }),

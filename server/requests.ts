@@ -22,7 +22,8 @@ const NOT_FOUND = 404;
 /** A path without ids, so that there are few of them; what is not there is one place. */
 export function placeOf(path: string, status: number): string {
   if (status === NOT_FOUND) return "nowhere";
-  if (path.startsWith("/s/")) return "/s/:token";
+  const byToken = /^\/(s|in)\//.exec(path);
+  if (byToken) return `/${byToken[1]}/:token`;
   return path.replace(UUID, ":id").replace(/\.data$/, "");
 }
 

@@ -1,8 +1,11 @@
 /** Shared ways of loaders and actions to answer, and what a fault means for the one who asks. */
-import { data, type UNSAFE_DataWithResponseInit as WithStatus } from "react-router";
+import { data, type RouterContextProvider, type UNSAFE_DataWithResponseInit as WithStatus } from "react-router";
 import { ValidationError } from "yup";
+import { insertChange } from "#db/changes.ts";
 import { isDatabaseDown } from "#db/pool.ts";
+import { changeOf } from "./access/changes.ts";
 import { TaskStopped } from "./checks/pool.ts";
+import { refusalContext, scopeContext } from "./context.ts";
 import { BadInput, fieldsOf, type Fields } from "./forms.ts";
 
 interface Failure {
@@ -53,18 +56,52 @@ export async function reading<T>(work: () => Promise<T>): Promise<T> {
   }
 }
 
-/** Runs an action's work on the fields of its form; what can be mended becomes a message on the same page. */
-export async function writing<T>(
+/** Runs the work of an action that is open to everybody: the ways in. Nobody's change is noted. */
+export async function writingOpen<T>(
   request: Request,
   work: (fields: Fields) => Promise<T>,
 ): Promise<T | WithStatus<Failure>> {
   try {
     return await work(fieldsOf(await request.formData()));
   } catch (error) {
-    const said = error instanceof Response ? null : explain(error);
-    if (!said) throw error;
-    return data({ kind: "failed" as const, message: said.message }, { status: said.status });
+    return failureOf(error);
   }
+}
+
+/** A fault that the sender can mend as a message; any other goes on. */
+function failureOf(error: unknown): WithStatus<Failure> {
+  const said = error instanceof Response ? null : explain(error);
+  if (!said) throw error;
+  return data({ kind: "failed" as const, message: said.message }, { status: said.status });
+}
+
+/** What an action is asked with. */
+interface Asked {
+  readonly request: Request;
+  readonly context: Readonly<RouterContextProvider>;
+}
+
+/** Results that changed nothing. */
+const UNCHANGED: ReadonlySet<unknown> = new Set(["failed", "refused", "conflict", "gone", "stale", "asked"]);
+
+/** Notes who changed what, where something was. */
+async function noteChange({ request, context }: Asked, fields: Fields, result: unknown): Promise<void> {
+  if (UNCHANGED.has((result as { kind?: unknown } | null)?.kind)) return;
+  await insertChange(context.get(scopeContext), changeOf(new URL(request.url).pathname, fields));
+}
+
+/**
+ * Runs an action's work on the fields of its form, where whoever sent it may do so, and notes it in the list of
+ * changes; what can be mended becomes a message on the same page.
+ */
+export async function writing<T>(asked: Asked, work: (fields: Fields) => Promise<T>): Promise<T | WithStatus<Failure>> {
+  const barred = asked.context.get(refusalContext);
+  if (barred) return data({ kind: "failed" as const, message: barred.message }, { status: barred.status });
+  return writingOpen(asked.request, async (fields) => {
+    const result = await work(fields);
+    await noteChange(asked, fields, result);
+    return result;
+  });
 }
 
 export const notFound = (what: string): Response => new Response(what, { status: 404 });

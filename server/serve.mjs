@@ -1,4 +1,4 @@
-/** Serves the built application: static files, then the application itself; to the network, where asked for, links alone. */
+/** Serves the built application: static files, then the application itself; to the network, where asked for, with TLS. */
 import { readFileSync } from "node:fs";
 import { createServer } from "node:https";
 import compression from "compression";
@@ -24,7 +24,9 @@ site.use(express.static("build/client", { maxAge: "1h" }));
 site.use(app);
 
 if (!/^(127\.\d+\.\d+\.\d+|::1|localhost)$/.test(host)) {
-  console.error(`HOST=${host} would let everybody on the network in: there is no sign-in yet. Leave HOST out.`);
+  console.error(
+    `HOST=${host} would send passwords over the network as they are typed. Leave HOST out; bin/start --lan NAME has TLS.`,
+  );
   process.exit(2);
 }
 
@@ -57,9 +59,7 @@ function serveNetwork(lanPort) {
   open.use(site);
   return createServer({ cert: readFileSync(LAN_CERT), key: readFileSync(LAN_KEY), minVersion: "TLSv1.2" }, open)
     .on("error", (error) => console.error(`The network does not reach this: ${error.message}`))
-    .listen(lanPort, process.env.LAN_HOST ?? "0.0.0.0", () =>
-      console.log(`Links open on the network at ${LAN_ORIGIN}`),
-    );
+    .listen(lanPort, process.env.LAN_HOST ?? "0.0.0.0", () => console.log(`The network comes in at ${LAN_ORIGIN}`));
 }
 
 let stopping = false;

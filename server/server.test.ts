@@ -14,10 +14,9 @@ import {
   unkeepable,
 } from "./forms.ts";
 import { bodiesOf, pairViews } from "./pair-views.ts";
-import { notFound, reading, writing } from "./respond.ts";
+import { notFound, reading, writingOpen } from "./respond.ts";
 import { defaultSchool } from "#core/policy/school.ts";
 import { revisionInput } from "./revision-input.ts";
-import { scopeOf } from "./scope.ts";
 import type { PairRow } from "#db/classes.ts";
 import type { Student } from "#db/people.ts";
 
@@ -161,19 +160,19 @@ describe("faults in words, with a status that says whose they are", () => {
   ];
   test.each(cases)("%s", async (_, error, status, words) => {
     const fails = () => Promise.reject(error);
-    const told = await writing(form({}), fails);
+    const told = await writingOpen(form({}), fails);
     expect(told).toMatchObject({ data: { kind: "failed", message: expect.stringMatching(words) }, init: { status } });
     // A page whose address is at fault is not there; what belongs to the server stays the server's.
     await expect(reading(fails)).rejects.toMatchObject({ status: status === 400 ? 404 : status });
   });
   test("other faults stay faults, and pages that are led elsewhere go there", async () => {
     await expect(reading(() => Promise.reject(new Error("bug")))).rejects.toThrow("bug");
-    await expect(writing(form({}), () => Promise.reject(new Error("bug")))).rejects.toThrow("bug");
-    await expect(writing(form({}), () => Promise.reject(notFound("gone")))).rejects.toMatchObject({ status: 404 });
+    await expect(writingOpen(form({}), () => Promise.reject(new Error("bug")))).rejects.toThrow("bug");
+    await expect(writingOpen(form({}), () => Promise.reject(notFound("gone")))).rejects.toMatchObject({ status: 404 });
   });
   test("what cannot be kept is refused with its place, before anything is done", async () => {
     const work = jest.fn(() => Promise.resolve(null));
-    expect(await writing(form({ text: "A jab\nA \0cross" }), work)).toMatchObject({
+    expect(await writingOpen(form({ text: "A jab\nA \0cross" }), work)).toMatchObject({
       data: { message: "Row 2, place 3, holds a NUL character, which cannot be kept. Take it out and save again." },
       init: { status: 400 },
     });
@@ -198,14 +197,4 @@ describe("faults in words, with a status that says whose they are", () => {
       until_round: null,
     });
   });
-});
-
-test("the environment says whose records are shown, and its absence is a fault with words", () => {
-  const before = { ...process.env };
-  process.env.VICISSOR_SCHOOL = ID;
-  process.env.VICISSOR_ACCOUNT = ID;
-  expect(scopeOf(null)).toEqual({ schoolId: ID, accountId: ID, role: "instructor" });
-  delete process.env.VICISSOR_SCHOOL;
-  expect(() => scopeOf(null)).toThrow(/bin\/start sets them/);
-  process.env = before;
 });

@@ -54,7 +54,7 @@ export function loader({ params, context }: Route.LoaderArgs) {
 
 export async function action({ request, params, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
-  return writing(request, async (fields) => {
+  return writing({ request, context }, async (fields) => {
     const version = Number(fields.version);
     switch (fields.intent) {
       case "present":

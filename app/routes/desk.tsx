@@ -36,7 +36,7 @@ export function loader({ params, context }: Route.LoaderArgs) {
 /** Keeps a text as a drill of its own. */
 export async function action({ request, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
-  return writing(request, async (fields) => {
+  return writing({ request, context }, async (fields) => {
     const made = await makeDrill(scope, fields);
     if (made.kind === "refused") return made;
     throw redirect(`/drills/${made.id}`);

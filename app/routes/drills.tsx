@@ -29,7 +29,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
 
 export async function action({ request, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
-  return writing(request, async (fields) => {
+  return writing({ request, context }, async (fields) => {
     switch (fields.intent) {
       case "star":
       case "unstar":

@@ -1,5 +1,5 @@
 /** Where devices send what was tapped and seen in a running class. */
-import { scopeContext } from "#server/context.ts";
+import { refusalContext, scopeContext } from "#server/context.ts";
 import { takeItems } from "#server/floor/items.ts";
 import { idIn } from "#server/forms.ts";
 import { explain } from "#server/respond.ts";
@@ -9,6 +9,8 @@ import type { Route } from "./+types/floor-items.ts";
 export const loader = () => Response.json({ now: Date.now() }, { headers: { "Cache-Control": "no-store" } });
 
 export async function action({ request, params, context }: Route.ActionArgs) {
+  const barred = context.get(refusalContext);
+  if (barred) return Response.json({ message: barred.message }, { status: barred.status });
   try {
     const form = await request.formData();
     const items = form.get("items");

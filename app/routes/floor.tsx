@@ -40,7 +40,7 @@ export function loader({ params, context }: Route.LoaderArgs) {
 }
 
 export async function action({ request, params, context }: Route.ActionArgs) {
-  return writing(request, async (fields) => {
+  return writing({ request, context }, async (fields) => {
     const scope = context.get(scopeContext);
     const id = idIn(params.id);
     if (fields.intent === "late")

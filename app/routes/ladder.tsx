@@ -39,7 +39,7 @@ export function loader({ params, context }: Route.LoaderArgs) {
 
 export async function action({ request, params, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
-  return writing(request, async (fields) =>
+  return writing({ request, context }, async (fields) =>
     fields.ladder === undefined ? makeVariation(scope, fields) : takeLadder(scope, params.id, fields.ladder),
   );
 }

@@ -16,7 +16,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
 
 export async function action({ request, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
-  return writing(request, async (fields) => {
+  return writing({ request, context }, async (fields) => {
     if (fields.intent === "note") {
       const kept = await noteIncident(db, scope, incidentFromForm(fields));
       return kept

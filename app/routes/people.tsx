@@ -37,7 +37,7 @@ export function loader({ context }: Route.LoaderArgs) {
 
 export async function action({ request, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
-  return writing(request, async (fields) => {
+  return writing({ request, context }, async (fields) => {
     switch (fields.intent) {
       case "add":
       case "import": {

@@ -23,7 +23,7 @@ export function loader({ params, context, request }: Route.LoaderArgs) {
 
 export async function action({ request, params, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
-  return writing(request, async (fields) => {
+  return writing({ request, context }, async (fields) => {
     await (fields.intent === "end" ? endLinks : renewLink)(scope, idIn(params.id));
     return { kind: "ok" as const };
   });

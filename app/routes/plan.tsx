@@ -29,7 +29,7 @@ export function loader({ params, context, request }: Route.LoaderArgs) {
 
 export async function action({ request, params, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
-  return writing(request, async (fields) => {
+  return writing({ request, context }, async (fields) => {
     if (fields.intent === "grow") {
       const ladder = await ladderFor(scope, idIn(fields.drill), partFromForm(fields));
       if ("kind" in ladder) return ladder;

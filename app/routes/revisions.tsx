@@ -38,7 +38,7 @@ export function loader({ params, context }: Route.LoaderArgs) {
 
 export async function action({ request, params, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
-  return writing(request, async (fields) => {
+  return writing({ request, context }, async (fields) => {
     const number = Number(fields.number);
     const old = Number.isInteger(number) ? await getRevision(db, scope, params.id, number) : null;
     const found = await getDrill(db, scope, params.id);

@@ -1,7 +1,7 @@
 /** Saves a drill's text. Called by the desk with fetch, so that a lost connection is a state and not a page. */
 import { saveDrill } from "#db/drills.ts";
 import { compute } from "#server/checks/pool.ts";
-import { scopeContext } from "#server/context.ts";
+import { refusalContext, scopeContext } from "#server/context.ts";
 import { jsonIn, saveSchema } from "#server/forms.ts";
 import { explain } from "#server/respond.ts";
 import { settingsOf } from "#server/school-of.ts";
@@ -9,6 +9,8 @@ import type { Scope } from "#db/scope.ts";
 import type { Route } from "./+types/save.ts";
 
 export async function action({ request, params, context }: Route.ActionArgs) {
+  const barred = context.get(refusalContext);
+  if (barred) return Response.json({ kind: "failed", message: barred.message }, { status: barred.status });
   try {
     const body = jsonIn(await request.text(), "The text");
     return Response.json(await save(context.get(scopeContext), params.id, body));

@@ -10,7 +10,7 @@ export const loader = () => redirect("/words/school");
 
 export async function action({ request, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
-  return writing(request, async (fields) =>
+  return writing({ request, context }, async (fields) =>
     patchSettings(scope, Number(fields.version), jsonIn(fields.patch, "The settings")),
   );
 }

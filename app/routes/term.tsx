@@ -24,7 +24,7 @@ export function loader({ context }: Route.LoaderArgs) {
 
 export async function action({ request, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
-  return writing(request, async (fields) => {
+  return writing({ request, context }, async (fields) => {
     if (fields.intent === "copy") {
       await copyClass(db, scope, { from: idIn(fields.from), id: idIn(fields.id), day: fields.day ?? "" });
       return { kind: "saved" as const };

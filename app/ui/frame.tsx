@@ -11,20 +11,31 @@ import IconButton from "@mui/material/IconButton";
 import { styled, useColorScheme } from "@mui/material/styles";
 import { useEffect, useRef, useState, type ReactNode } from "react";
 import { Link, NavLink, useLocation, useNavigate } from "react-router";
+import type { Me } from "#server/access/me.ts";
 import { SearchButton } from "../search/search-button.tsx";
 import { PendingLine, usePending } from "./pending.tsx";
 import { shortDate } from "./dates.ts";
 import { BrandMark } from "./marks.tsx";
 import { UNSEEN } from "./theme.ts";
 
+const TEACH: readonly Me["role"][] = ["owner", "instructor"];
+const HELP: readonly Me["role"][] = [...TEACH, "assistant"];
+
+/** The places, with who goes there. */
 const PLACES = [
-  { to: "/", label: "Drills", Icon: GesturesOutlined },
-  { to: "/answers", label: "Answers", Icon: GridOnOutlined },
-  { to: "/class", label: "Class", Icon: GroupsOutlined },
-  { to: "/term", label: "Term", Icon: CalendarMonthOutlined },
-  { to: "/people", label: "People", Icon: BadgeOutlined },
-  { to: "/words", label: "Words", Icon: MenuBookOutlined },
+  { to: "/", label: "Drills", Icon: GesturesOutlined, who: HELP },
+  { to: "/answers", label: "Answers", Icon: GridOnOutlined, who: [...HELP, "student"] },
+  { to: "/class", label: "Class", Icon: GroupsOutlined, who: HELP },
+  { to: "/term", label: "Term", Icon: CalendarMonthOutlined, who: HELP },
+  { to: "/people", label: "People", Icon: BadgeOutlined, who: TEACH },
+  { to: "/words", label: "Words", Icon: MenuBookOutlined, who: [...HELP, "student"] },
 ] as const;
+
+/** The places of somebody; a student's own page is the first of theirs. */
+const placesOf = (me: Me | null) => [
+  ...(me?.role === "student" ? [{ to: me.home, label: "My page", Icon: BadgeOutlined }] : []),
+  ...PLACES.filter(({ who }) => me !== null && who.some((role) => role === me.role)),
+];
 
 /** The `handle` of a route that has the whole window to itself. */
 export const WITHOUT_FRAME = "without frame";
@@ -105,9 +116,18 @@ const Skip = styled("a")(({ theme }) => ({
   "&:focus": { left: 8, top: 8, zIndex: 10, padding: 8, background: theme.vars?.palette.background.paper },
 }));
 
+interface FrameProps {
+  /** Nobody, where the page is of no school. */
+  readonly me: Me | null;
+  readonly school: string;
+  readonly tonight: Tonight | null;
+  readonly children: ReactNode;
+}
+
 /** The places on the left (below, on a phone), tonight's class at the top, the screen in the middle. */
-export function Frame({ school, tonight, children }: { school: string; tonight: Tonight | null; children: ReactNode }) {
+export function Frame({ me, school, tonight, children }: FrameProps) {
   const pending = usePending();
+  const mayHelp = me !== null && HELP.includes(me.role);
   return (
     <Box sx={{ display: "flex", minHeight: "100dvh" }}>
       {pending && <PendingLine />}
@@ -121,7 +141,7 @@ export function Frame({ school, tonight, children }: { school: string; tonight: 
         >
           <BrandMark />
         </Box>
-        {PLACES.map(({ to, label, Icon }) => (
+        {placesOf(me).map(({ to, label, Icon }) => (
           <Place key={to} to={to} end={to === "/"} prefetch="intent">
             <Icon />
             {label}
@@ -136,13 +156,18 @@ export function Frame({ school, tonight, children }: { school: string; tonight: 
             {school}
           </Box>
           <Box sx={{ flex: 1 }} />
-          <SearchButton />
-          {tonight && (
+          {mayHelp && <SearchButton />}
+          {tonight && mayHelp && (
             <Link to={`/class/${tonight.id}`}>
               {tonight.title}{" "}
               <Box component="span" sx={{ color: "text.secondary", fontWeight: 400 }}>
                 {shortDate(tonight.date)}
               </Box>
+            </Link>
+          )}
+          {me && (
+            <Link to="/account" title="Your account">
+              {me.name}
             </Link>
           )}
         </Strip>

@@ -10,6 +10,14 @@ const WORDS = {
     text: "The database does not answer. Nothing is lost: what you typed stays on this page. This page tries again every few seconds.",
   },
   missing: { title: "This is not here", text: "It may have been deleted, or the link may be wrong." },
+  closed: {
+    title: "This is not open to you",
+    text: "Your role in this school does not include this page. Its owner can change that.",
+  },
+  signedOut: {
+    title: "You are not signed in any more",
+    text: "What you typed into a drill stays on this device. Sign in, and go on where you were.",
+  },
   fault: {
     title: "Something went wrong",
     text: "The fault was written to the server's log. Try again; if it comes back, say what you did just before.",
@@ -27,7 +35,12 @@ const SERVER_FAULT = "Unexpected Server Error";
 export const faultOf = (error: unknown, onServer: boolean): "fault" | "page" =>
   onServer || (error instanceof Error && error.message === SERVER_FAULT) ? "fault" : "page";
 
-const BY_STATUS: Readonly<Record<number, "missing" | "database">> = { 404: "missing", 503: "database" };
+const BY_STATUS: Readonly<Record<number, "missing" | "database" | "closed" | "signedOut">> = {
+  401: "signedOut",
+  403: "closed",
+  404: "missing",
+  503: "database",
+};
 
 /** What kind of trouble a screen is in. */
 export const kindOf = (error: unknown): keyof typeof WORDS =>
@@ -35,6 +48,15 @@ export const kindOf = (error: unknown): keyof typeof WORDS =>
 
 /** How often a page without its database tries again, ms. */
 const RETRY = 3000;
+
+const BUTTONS: Readonly<Record<keyof typeof WORDS, string>> = {
+  database: "Try again",
+  missing: "To the drills",
+  closed: "To where you begin",
+  signedOut: "Sign in",
+  fault: "Try again",
+  page: "Reload",
+};
 
 /** A full page in place of a screen that cannot be shown; recovers by itself where it can. */
 export function Trouble({ kind, detail }: { kind: keyof typeof WORDS; detail?: string }) {
@@ -54,13 +76,13 @@ export function Trouble({ kind, detail }: { kind: keyof typeof WORDS; detail?: s
       <Button
         variant="contained"
         onClick={() => {
-          if (kind === "missing") window.location.assign("/");
-          else if (kind === "page") window.location.reload();
+          if (kind === "missing" || kind === "closed") window.location.assign("/");
+          else if (kind === "page" || kind === "signedOut") window.location.reload();
           else void revalidate();
         }}
         disabled={state === "loading"}
       >
-        {kind === "missing" ? "To the drills" : kind === "page" ? "Reload" : "Try again"}
+        {BUTTONS[kind]}
       </Button>
     </Box>
   );

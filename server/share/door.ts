@@ -1,4 +1,4 @@
-/** The way in by a link, and what of the application the network sees: links alone, until there is sign-in. */
+/** The way in by a link. */
 import type { RequestHandler } from "express";
 import { explain } from "../respond.ts";
 import { planPage } from "../class-plan.ts";
@@ -22,17 +22,4 @@ export const openLink: RequestHandler = async (request, response, next) => {
     if (!said) return next(error);
     response.status(said.status).type("text").send(said.message);
   }
-};
-
-/** The header by which the listener for the network marks what comes in by it; nobody else can set it. */
-export const FROM_NETWORK = "x-vicissor-network";
-
-/** Lets requests from the network open links and nothing else. */
-export const linksOnly: RequestHandler = (request, response, next) => {
-  if (request.headers[FROM_NETWORK] === undefined || /^\/(?:s\/[\w-]+|health|favicon\.svg)$/.test(request.path))
-    return next();
-  response
-    .status(403)
-    .type("text")
-    .send("Only links are open to the network: there is no sign-in yet. Open the application on its own machine.\n");
 };

@@ -9,7 +9,7 @@ import { claimedId, isSigned, qrOf, tokenOf } from "./token.ts";
 const HOURS = 24;
 
 /** Where other devices reach this one: as `bin/start --lan` says, else as the page itself was reached. */
-const outside = (request: Request): string => process.env.LAN_ORIGIN ?? new URL(request.url).origin;
+export const outsideOf = (request: Request): string => process.env.LAN_ORIGIN ?? new URL(request.url).origin;
 
 async function shown(link: ShareLink, origin: string): Promise<PhoneLink> {
   const address = `${origin}/s/${tokenOf(link.id, await linkSecret(db, link.school_id))}`;
@@ -24,7 +24,7 @@ async function shown(link: ShareLink, origin: string): Promise<PhoneLink> {
 /** The living link to a class, as screens and paper show it; null where there is none. */
 export async function phoneLink(scope: Scope, classId: string, request: Request): Promise<PhoneLink | null> {
   const link = await liveLink(db, scope, classId);
-  return link && shown(link, outside(request));
+  return link && shown(link, outsideOf(request));
 }
 
 /** A new link; those before it end. */

@@ -1,0 +1,10 @@
+/** The parts of what the owner looks after. */
+import { PartsNav } from "../ui/parts-nav.tsx";
+
+const PARTS = [
+  ["/members", "Who signs in"],
+  ["/members/post", "Post box"],
+  ["/members/changes", "Who changed what"],
+] as const;
+
+export const MembersNav = () => <PartsNav label="Parts of the accounts" parts={PARTS} />;

@@ -1,0 +1,23 @@
+import { listLetters } from "#db/letters.ts";
+import { mailIsSent } from "#server/access/post.ts";
+import { scopeContext } from "#server/context.ts";
+import { reading } from "#server/respond.ts";
+import type { Route } from "./+types/post-box.ts";
+import { PostBoxScreen } from "../access/post-box-screen.tsx";
+
+export const meta: Route.MetaFunction = () => [{ title: "Post box · Vicissor" }];
+
+export function loader({ context }: Route.LoaderArgs) {
+  return reading(async () => ({
+    letters: (await listLetters(context.get(scopeContext))).map(({ created_at, sent_at, ...one }) => ({
+      ...one,
+      at: created_at.toISOString(),
+      isSent: sent_at !== null,
+    })),
+    mailIsSent: mailIsSent(),
+  }));
+}
+
+export default function PostBox({ loaderData }: Route.ComponentProps) {
+  return <PostBoxScreen {...loaderData} />;
+}

@@ -1,0 +1,21 @@
+/** Accounts of a school, as far as screens and server say the same of them. */
+
+/** Letters of a password, at least. */
+export const MIN_PASSWORD = 12;
+
+export const ROLE_WORDS = {
+  owner: "Owner",
+  instructor: "Instructor",
+  assistant: "Assistant",
+  student: "Student",
+} as const;
+
+export type MemberRole = keyof typeof ROLE_WORDS;
+
+/** What somebody may do in a role, as it is said where it is chosen. */
+export const ROLE_HINTS: Readonly<Record<MemberRole, string>> = {
+  owner: "Everything, who belongs to the school and its backups too.",
+  instructor: "Drills, classes, people with their limits, the log.",
+  assistant: "Reads drills and plans, runs the floor; no list of people.",
+  student: "Their own page, cards and clocks of drills, answers and words.",
+};

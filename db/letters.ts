@@ -1,0 +1,43 @@
+/** What is or would be mailed, and who changed what. */
+import { randomUUID } from "node:crypto";
+import { db } from "./pool.ts";
+import type { Scope } from "./scope.ts";
+
+export interface Letter {
+  readonly schoolId: string | null;
+  readonly recipient: string;
+  readonly subject: string;
+  readonly body: string;
+}
+
+export interface LetterRow {
+  readonly id: string;
+  readonly recipient: string;
+  readonly subject: string;
+  readonly body: string;
+  readonly created_at: Date;
+  readonly sent_at: Date | null;
+}
+
+/** Keeps a letter and gives its id. */
+export async function insertLetter({ schoolId, recipient, subject, body }: Letter): Promise<string> {
+  const id = randomUUID();
+  await db.query(`insert into letters (id, school_id, recipient, subject, body) values ($1, $2, $3, $4, $5)`, [
+    id,
+    schoolId,
+    recipient,
+    subject,
+    body,
+  ]);
+  return id;
+}
+
+export const sentLetter = (id: string): Promise<unknown> =>
+  db.query(`update letters set sent_at = now() where id = $1`, [id]);
+
+/** The newest letters of the school. */
+export const listLetters = (scope: Scope, limit = 50): Promise<LetterRow[]> =>
+  db.query<LetterRow>(
+    `select id, recipient, subject, body, created_at, sent_at from letters where school_id = $1 order by created_at desc limit $2`,
+    [scope.schoolId, limit],
+  );

@@ -1,0 +1,17 @@
+/** Who is signed in, as every screen shows it. */
+import { askerOf } from "./admit.ts";
+import { homeOf } from "./rules.ts";
+import type { Visitor } from "./session.ts";
+
+export interface Me {
+  readonly name: string;
+  readonly role: "owner" | "instructor" | "assistant" | "student" | "tablet";
+  /** Where their places begin. */
+  readonly home: string;
+}
+
+export function meOf(visitor: Visitor): Me | null {
+  if (typeof visitor === "string") return null;
+  const asker = askerOf(visitor);
+  return { name: visitor.name, role: asker.role, home: homeOf(asker) };
+}
