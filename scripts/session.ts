@@ -1,5 +1,6 @@
 /**
  * Cookies of new sessions, for tests and for tools that ask as somebody: bin/tool session ROLE [COUNT] [SCHOOL-ID]
+ * ROLE may be tablet: one that sees the newest class.
  * Whoever can run it has the database already.
  */
 import { closePool, db } from "#db/pool.ts";
@@ -7,9 +8,11 @@ import { openSession } from "#server/access/session.ts";
 import { DEMO_SCHOOL } from "#demo/club.ts";
 
 const [role = "owner", count = "1", school = DEMO_SCHOOL] = process.argv.slice(2);
-const [member] = await db.query<{ account_id: string }>(
-  `select account_id from memberships where school_id = $1 and role = $2 order by created_at limit 1`,
-  [school, role],
+const isTablet = role === "tablet";
+const [member] = await db.query<{ account_id: string; class_id: string | null }>(
+  `select account_id, (select id from classes c where c.school_id = m.school_id order by held_on desc, id limit 1) as class_id
+   from memberships m where school_id = $1 and role = $2 order by created_at limit 1`,
+  [school, isTablet ? "owner" : role],
 );
 if (!member) {
   console.error(`Nobody is ${role} in the school ${school}.`);
@@ -17,7 +20,13 @@ if (!member) {
 }
 const request = new Request("http://localhost/", { headers: { "user-agent": "a tool" } });
 for (let i = 0; i < Number(count); i++) {
-  const headers = await openSession(request, { schoolId: school, accountId: member.account_id, lasts: "own" });
+  const signedIn = { schoolId: school, accountId: member.account_id };
+  const headers = await openSession(
+    request,
+    isTablet && member.class_id
+      ? { ...signedIn, classId: member.class_id, lasts: "tablet" }
+      : { ...signedIn, lasts: "own" },
+  );
   console.log(headers.get("set-cookie")!.split(";")[0]);
 }
 await closePool();

@@ -52,7 +52,8 @@ function pageAddress(url: URL): string {
  * Sets the scope by the session and the rules. Who may not read is sent to sign in or told so; who may not write gets
  * nobody's scope and the refusal, which `writing` says on the page where it was tried.
  */
-export const admit: MiddlewareFunction<Response> = ({ request, context, params, pattern }) => {
+export const admit: MiddlewareFunction<Response> = ({ request, context, params, pattern: matched }) => {
+  const pattern = matched.startsWith("/") ? matched : `/${matched}`;
   const visitor = context.get(visitorContext);
   context.set(scopeContext, NOBODY);
   if (OPEN.has(pattern) || visitor === "unknown") return;
