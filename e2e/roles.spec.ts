@@ -173,6 +173,14 @@ async function fingerprint(): Promise<string> {
   return rows[0]!.sum;
 }
 
+test("a tablet in the hall is told nothing of health or bodies", async () => {
+  const page = await (await askers.get("tablet")!.get(`/class/${TONIGHT}/floor`)).text();
+  expect(page).toContain("Falk");
+  // As the demo club has it of him.
+  expect(page).not.toMatch(/shoulder|no falls/);
+  expect(await (await askers.get("assistant")!.get(`/class/${TONIGHT}`)).text()).toMatch(/shoulder/);
+});
+
 test("the owner of another school finds nothing here by its address", async () => {
   for (const [pattern, path] of TABLE.filter(([pattern]) => /^\/(?:class|people|drills)\/:id/.test(pattern))) {
     if (path.endsWith("/save") || path.endsWith("/items")) continue;

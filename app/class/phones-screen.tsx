@@ -7,6 +7,36 @@ import type { action } from "../routes/phones.tsx";
 import { QrSvg } from "../paper/qr.tsx";
 import { Notice, ScreenHead } from "../ui/parts.tsx";
 
+/** A tablet in the hall comes in by a code from this screen, and sees the floor and the wall of this class alone. */
+function HallTablet() {
+  const fetcher = useFetcher<typeof action>();
+  const made = fetcher.data && "address" in fetcher.data ? fetcher.data : null;
+  return (
+    <Box component="section" aria-label="Hall tablet" sx={{ px: { xs: 2, sm: 3 }, pb: 4, maxWidth: 680 }}>
+      <Box component="h2" sx={{ typography: "h2", m: 0 }}>
+        Hall tablet
+      </Box>
+      <Box component="p" sx={{ mt: 0.5, color: "text.secondary" }}>
+        A tablet on the bench scans a code and runs this class: floor and wall, and nothing else of the school. A code
+        is good once, for a quarter of an hour; the tablet is signed out after the evening.
+      </Box>
+      {made && (
+        <>
+          <QrSvg qr={made.qr} label="Code for the hall tablet" width={220} />
+          <Box component="p" sx={{ overflowWrap: "anywhere" }}>
+            <a href={made.address}>{made.address}</a>
+          </Box>
+        </>
+      )}
+      <fetcher.Form method="post">
+        <Button type="submit" name="intent" value="tablet" variant="outlined" disabled={fetcher.state !== "idle"}>
+          {made ? "Another code" : "Make a code"}
+        </Button>
+      </fetcher.Form>
+    </Box>
+  );
+}
+
 export function PhonesScreen({
   lesson,
   link,
@@ -51,6 +81,7 @@ export function PhonesScreen({
           </Box>
         </Box>
       )}
+      <HallTablet />
       {link && !link.isLan && (
         <Notice>
           Only this machine opens it so far. Start with <code>bin/start --lan NAME</code>, and phones on the same

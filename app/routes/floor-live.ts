@@ -1,15 +1,20 @@
 /** What happens in a running class, as it happens. */
+import { getClass } from "#db/classes.ts";
+import { db } from "#db/pool.ts";
 import { scopeContext } from "#server/context.ts";
 import { liveStream } from "#server/floor/live.ts";
 import { idIn } from "#server/forms.ts";
-import { reading } from "#server/respond.ts";
+import { notFound, reading } from "#server/respond.ts";
 import type { Route } from "./+types/floor-live.ts";
 
 export function loader({ request, params, context }: Route.LoaderArgs) {
   return reading(async () => {
     const asked = request.headers.get("last-event-id") ?? new URL(request.url).searchParams.get("since");
     const since = Math.max(0, Math.floor(Number(asked)) || 0);
-    const stream = liveStream(context.get(scopeContext), idIn(params.id), since, request.signal);
+    const scope = context.get(scopeContext);
+    const id = idIn(params.id);
+    if (!(await getClass(db, scope, id))) throw notFound("This class is not here.");
+    const stream = liveStream(scope, id, since, request.signal);
     return new Response(stream, {
       headers: { "Content-Type": "text/event-stream", "Cache-Control": "no-cache, no-transform" },
     });

@@ -1,4 +1,5 @@
 import { planPage } from "#server/class-plan.ts";
+import { forTheHall } from "#server/access/hall.ts";
 import { scopeContext } from "#server/context.ts";
 import { withLateComer, withSwap } from "#server/floor/again.ts";
 import { writeRun } from "#server/floor/items.ts";
@@ -35,7 +36,7 @@ export function loader({ params, context }: Route.LoaderArgs) {
     if (!page || !news) throw notFound("This class is not here.");
     const here = new Set(page.people.filter(({ until }) => until === null).map((one) => one.id));
     const away = everybody.filter((one) => !here.has(one.id)).map(({ id: who, name }) => ({ id: who, name }));
-    return { page, news: { ...news, now: Date.now() }, away };
+    return { page: forTheHall(page), news: { ...news, now: Date.now() }, away };
   });
 }
 

@@ -2,8 +2,10 @@ import { getClass } from "#db/classes.ts";
 import { db } from "#db/pool.ts";
 import { scopeContext } from "#server/context.ts";
 import { idIn } from "#server/forms.ts";
-import { notFound, reading, writing } from "#server/respond.ts";
-import { endLinks, phoneLink, renewLink } from "#server/share/links.ts";
+import { notFound, reading, refused, writing } from "#server/respond.ts";
+import { tabletAddress } from "#server/access/tickets.ts";
+import { endLinks, outsideOf, phoneLink, renewLink } from "#server/share/links.ts";
+import { qrOf } from "#server/share/token.ts";
 import type { Route } from "./+types/phones.ts";
 import { PhonesScreen } from "../class/phones-screen.tsx";
 
@@ -24,8 +26,22 @@ export function loader({ params, context, request }: Route.LoaderArgs) {
 export async function action({ request, params, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
   return writing({ request, context }, async (fields) => {
-    await (fields.intent === "end" ? endLinks : renewLink)(scope, idIn(params.id));
-    return { kind: "ok" as const };
+    const id = idIn(params.id);
+    switch (fields.intent) {
+      case "tablet": {
+        if (!(await getClass(db, scope, id))) return refused("This class is not here any more.");
+        const address = await tabletAddress(scope, id, outsideOf(request));
+        return { kind: "tablet" as const, address, qr: qrOf(address) };
+      }
+      case "end":
+        await endLinks(scope, id);
+        return { kind: "ok" as const };
+      case "new":
+        await renewLink(scope, id);
+        return { kind: "ok" as const };
+      default:
+        return refused("This page is older than the application. Load it again.");
+    }
   });
 }
 

@@ -1,4 +1,5 @@
 import { planPage } from "#server/class-plan.ts";
+import { forTheHall } from "#server/access/hall.ts";
 import { scopeContext } from "#server/context.ts";
 import { phoneLink } from "#server/share/links.ts";
 import { notFound, reading } from "#server/respond.ts";
@@ -28,7 +29,7 @@ export function loader({ params, context, request }: Route.LoaderArgs) {
       phoneLink(scope, id, request),
     ]);
     if (!page || !news) throw notFound("This class is not here.");
-    return { page, news: { ...news, now: Date.now() }, link };
+    return { page: forTheHall(page), news: { ...news, now: Date.now() }, link };
   });
 }
 

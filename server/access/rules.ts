@@ -98,6 +98,3 @@ export function homeOf({ role, studentId, classId }: Asker): string {
   if (role === "student") return studentId ? `/people/${studentId}/page` : "/account";
   return "/";
 }
-
-/** True for those who may read limits and health notes on every screen that they see. */
-export const seesHealth = (role: Who): boolean => role !== "tablet" && role !== "student";

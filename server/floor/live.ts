@@ -36,6 +36,9 @@ export const closeLive = async (): Promise<void> => {
 /** Every so often a word that there is somebody: who hears none for a while knows that they are alone, ms. */
 const ALIVE = 5000;
 
+/** A stream ends after so long; browsers ask for it again at once, and whoever is signed out by then gets none, ms. */
+const LONGEST = 600_000;
+
 /** The events of a class from a place in their order on; each has that place as its id, so that browsers go on from there. */
 export function liveStream(
   scope: Scope,
@@ -62,6 +65,7 @@ class Teller {
   private again = false;
   private over = false;
   private alive: NodeJS.Timeout | null = null;
+  private longest: NodeJS.Timeout | null = null;
   private leave = (): void => undefined;
 
   constructor(
@@ -74,6 +78,7 @@ class Teller {
   begin(): void {
     this.leave = watch(this.classId, { look: () => this.look() });
     this.alive = setInterval(() => this.send(`event: alive\ndata: ${Date.now()}\n\n`), ALIVE);
+    this.longest = setTimeout(() => this.end(), LONGEST);
     this.send("retry: 1000\n\n");
     this.look();
   }
@@ -82,6 +87,7 @@ class Teller {
     if (this.over) return;
     this.over = true;
     if (this.alive) clearInterval(this.alive);
+    if (this.longest) clearTimeout(this.longest);
     this.leave();
     try {
       this.controller.close();
