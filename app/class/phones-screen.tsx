@@ -10,7 +10,7 @@ import { Notice, ScreenHead } from "../ui/parts.tsx";
 /** A tablet in the hall comes in by a code from this screen, and sees the floor and the wall of this class alone. */
 function HallTablet() {
   const fetcher = useFetcher<typeof action>();
-  const made = fetcher.data && "address" in fetcher.data ? fetcher.data : null;
+  const made = fetcher.data?.kind === "tablet" ? fetcher.data : null;
   return (
     <Box component="section" aria-label="Hall tablet" sx={{ px: { xs: 2, sm: 3 }, pb: 4, maxWidth: 680 }}>
       <Box component="h2" sx={{ typography: "h2", m: 0 }}>
