@@ -1,8 +1,8 @@
-/** Sums what the browser must load for a page, gzipped: node first-load.mjs URL LIMIT_KB */
+/** Sums what the browser must load for a page, gzipped, signed in as SESSION says: node first-load.mjs URL LIMIT_KB */
 import { gzipSync } from "node:zlib";
 
 const [, , url, limit] = process.argv;
-const html = await (await fetch(url)).text();
+const html = await (await fetch(url, { headers: { cookie: process.env.SESSION ?? "" } })).text();
 const paths = new Set([...html.matchAll(/(?:src|href)="(\/assets\/[^"]+\.(?:js|css))"/g)].map((m) => m[1]));
 for (const m of html.matchAll(/import (?:\* as \w+ from )?"(\/assets\/[^"]+\.js)"/g)) paths.add(m[1]);
 let total = gzipSync(html).length;

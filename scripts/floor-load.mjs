@@ -1,6 +1,7 @@
 /**
  * Many devices tap at once in one running class: how long a tap takes, how soon the others hear of it, and whether any
  * is lost. What is not acknowledged is sent again, as devices do. Server or database may be killed meanwhile.
+ * SESSION is the cookie of who taps: bin/tool session owner.
  * Usage: node scripts/floor-load.mjs http://127.0.0.1:3000 CLASS-ID [DEVICES] [TAPS A MINUTE] [SECONDS]
  */
 /* global AbortController, AbortSignal, TextDecoderStream, URLSearchParams */
@@ -11,6 +12,7 @@ if (!base || !classId) {
   console.error("Say where it is served and which class: node scripts/floor-load.mjs http://127.0.0.1:3000 CLASS-ID");
   process.exit(2);
 }
+const cookie = process.env.SESSION ?? "";
 const items = `${base}/class/${classId}/floor/items`;
 const live = `${base}/class/${classId}/floor/live`;
 const every = (60_000 * Number(devices)) / Number(perMinute);
@@ -28,7 +30,7 @@ async function post(body) {
   const began = Date.now();
   const answer = await fetch(items, {
     method: "POST",
-    headers: { "content-type": "application/x-www-form-urlencoded", origin: base },
+    headers: { "content-type": "application/x-www-form-urlencoded", origin: base, cookie },
     body: new URLSearchParams({ items: JSON.stringify(body) }),
     signal: AbortSignal.timeout(5000),
   }).catch(() => null);
@@ -57,7 +59,7 @@ async function watch(stop) {
   let since = 0;
   while (!stop.aborted) {
     try {
-      const { body } = await fetch(`${live}?since=${since}`, { signal: stop });
+      const { body } = await fetch(`${live}?since=${since}`, { signal: stop, headers: { cookie } });
       let text = "";
       for await (const chunk of body.pipeThrough(new TextDecoderStream())) {
         text += chunk;

@@ -1,6 +1,6 @@
 /**
  * What each screen costs on a cold cache: JavaScript (KB as sent), first and largest paint, end of the last long task,
- * layout shift. Prints a table for docs/speed.md. Usage: node scripts/page-speed.mjs http://127.0.0.1:3000
+ * layout shift. Prints a table for docs/speed.md. SESSION is the cookie of who looks: bin/tool session owner. Usage: node scripts/page-speed.mjs http://127.0.0.1:3000
  */
 /* global document, performance, addEventListener, PerformanceObserver, MutationObserver, DataTransfer, ClipboardEvent */
 import { chromium } from "playwright-core";
@@ -12,9 +12,17 @@ const ROUNDS = Number(process.env.ROUNDS ?? 3);
 /** The one in the middle. */
 const middle = (numbers) => [...numbers].sort((a, b) => a - b)[Math.floor(numbers.length / 2)];
 
+/** A browser's context of whoever SESSION names. */
+async function signedIn() {
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+  const [name, value] = (process.env.SESSION ?? "").split("=");
+  if (name && value) await context.addCookies([{ name, value, url: base }]);
+  return context;
+}
+
 /** Addresses of one drill, class and so on, as the lists link to them. */
 async function screens() {
-  const page = await browser.newPage();
+  const page = await (await signedIn()).newPage();
   const link = async (path, pattern) => {
     await page.goto(base + path, { waitUntil: "networkidle" });
     const all = await page.locator("a[href]").evaluateAll((links) => links.map((a) => a.getAttribute("href")));
@@ -41,7 +49,7 @@ async function screens() {
 }
 
 async function measure(path) {
-  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+  const context = await signedIn();
   const page = await context.newPage();
   const session = await context.newCDPSession(page);
   await session.send("Network.enable");
@@ -74,7 +82,7 @@ async function measure(path) {
 
 /** Until the map of the answer book has its cells, ms. */
 async function firstMap() {
-  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+  const context = await signedIn();
   const page = await context.newPage();
   const start = Date.now();
   await page.goto(base + "/answers");
@@ -86,7 +94,7 @@ async function firstMap() {
 
 /** From a key to the drawing that follows it, in a new drill of forty rows, ms. */
 async function keyToDrawing() {
-  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+  const context = await signedIn();
   const page = await context.newPage();
   await page.goto(base + "/?new", { waitUntil: "networkidle" });
   await page.getByRole("textbox", { name: "First attack" }).fill("jab");

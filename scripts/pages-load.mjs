@@ -1,5 +1,6 @@
 /**
  * How many pages a second are served: six pages in equal parts over so many connections; and how long each takes alone.
+ * SESSIONS holds the cookies of who asks, one a line: bin/tool session owner 32.
  * Usage: node scripts/pages-load.mjs http://127.0.0.1:3000 [CONNECTIONS] [SECONDS] [PAGES A SECOND]
  */
 import { Agent, get } from "node:http";
@@ -8,19 +9,30 @@ import { performance } from "node:perf_hooks";
 const [base = "http://127.0.0.1:3000", connections = "32", seconds = "20", wanted] = process.argv.slice(2);
 const agent = new Agent({ keepAlive: true, maxSockets: Number(connections) });
 
+const sessions = (process.env.SESSIONS ?? "").split("\n").filter(Boolean);
+let asked = 0;
+/** Each request is of the next one of those who are signed in: as many people, not one in a hurry. */
+const cookie = () => sessions[asked++ % sessions.length] ?? "";
+
 /** Loads a page to its end; ms. */
 const load = (path) =>
   new Promise((done, fail) => {
     const began = performance.now();
-    get(new URL(path, base), { agent, headers: { accept: "text/html", "accept-encoding": "gzip" } }, (answer) => {
-      answer.on("data", (chunk) => (bytes += chunk.length));
-      answer.on("end", () =>
-        answer.statusCode === 200 ? done(performance.now() - began) : fail(new Error(`${path}: ${answer.statusCode}`)),
-      );
-    }).on("error", fail);
+    get(
+      new URL(path, base),
+      { agent, headers: { accept: "text/html", "accept-encoding": "gzip", cookie: cookie() } },
+      (answer) => {
+        answer.on("data", (chunk) => (bytes += chunk.length));
+        answer.on("end", () =>
+          answer.statusCode === 200
+            ? done(performance.now() - began)
+            : fail(new Error(`${path}: ${answer.statusCode}`)),
+        );
+      },
+    ).on("error", fail);
   });
 let bytes = 0;
-const text = async (path) => (await fetch(new URL(path, base))).text();
+const text = async (path) => (await fetch(new URL(path, base), { headers: { cookie: cookie() } })).text();
 const linkIn = async (path, pattern) => pattern.exec(await text(path))?.[1] ?? path;
 
 const drill = await linkIn("/", /href="(\/drills\/[0-9a-f-]{36})"/);

@@ -1,7 +1,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import type { ReactNode } from "react";
-import { useFetcher } from "react-router";
+import { Link, useFetcher } from "react-router";
 import { MIN_PASSWORD, ROLE_HINTS, ROLE_WORDS, type MemberRole } from "#core/people/account.ts";
 import type { action } from "../routes/account.tsx";
 import { ScreenHead } from "../ui/parts.tsx";
@@ -56,6 +56,11 @@ export function AccountScreen({ account, role, schools, passkeys, devices, canUs
   return (
     <>
       <ScreenHead title={account.name} lead={`${account.email}. ${ROLE_WORDS[role]}: ${ROLE_HINTS[role]}`}>
+        {role === "owner" && (
+          <Button component={Link} to="/members">
+            Who signs in
+          </Button>
+        )}
         <Post fetcher={fetcher} fields={{ intent: "sign-out" }}>
           Sign out
         </Post>

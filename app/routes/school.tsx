@@ -11,10 +11,12 @@ export const meta: Route.MetaFunction = () => [{ title: "How this school does it
 
 export function loader({ context }: Route.LoaderArgs) {
   return reading(async () => {
-    const rows = await listNewestTexts(db, context.get(scopeContext));
+    const scope = context.get(scopeContext);
+    const rows = await listNewestTexts(db, scope);
     return {
       drills: rows.map(({ id, title, text }) => ({ id, title, text })),
       backup: newestBackup(),
+      isOwner: scope.role === "owner",
       now: Date.now(),
     };
   });

@@ -43,9 +43,11 @@ const INSIDE: readonly { value: RuleSetting; label: string; follows: string }[] 
 
 interface SchoolProps extends BackupProps {
   readonly drills: readonly DrillText[];
+  /** Whoever may take the whole school along. */
+  readonly isOwner: boolean;
 }
 
-export function SchoolScreen({ drills, backup, now }: SchoolProps) {
+export function SchoolScreen({ drills, isOwner, backup, now }: SchoolProps) {
   const { settings, version, patch, busy, result } = useSettings();
   const [draft, setDraft] = useState<SchoolData>(settings);
   // What was saved, here or by somebody else, is where the next change starts.
@@ -132,7 +134,7 @@ export function SchoolScreen({ drills, backup, now }: SchoolProps) {
           />
           <Weights load={draft.load ?? {}} onChange={(load) => setDraft({ ...draft, load })} />
           <HowGrave severity={draft.severity ?? {}} onGrade={grade} />
-          <Backup backup={backup} now={now} />
+          {isOwner && <Backup backup={backup} now={now} />}
           <Rulings rulings={draft.rulings ?? []} onChange={(rulings) => setDraft({ ...draft, rulings })} />
         </Box>
         <Box
