@@ -13,10 +13,12 @@ import { getTonight } from "#db/classes.ts";
 import { getSchool, getSettings } from "#db/school.ts";
 import { admit } from "#server/access/admit.ts";
 import { nonceContext, scopeContext, visitorContext } from "#server/context.ts";
+import { aloneSince } from "#server/ready.ts";
 import { meOf } from "#server/access/me.ts";
 import type { Route } from "./+types/root.ts";
 import { keeps } from "./ui/keep-page.ts";
 import { Frame, WITHOUT_FRAME } from "./ui/frame.tsx";
+import { Alone } from "./ui/alone.tsx";
 import { ServerNonce } from "./ui/nonce.ts";
 import { RouteTrouble, Trouble } from "./ui/trouble.tsx";
 import { theme } from "./ui/theme.ts";
@@ -45,19 +47,22 @@ export async function loader({ context }: Route.LoaderArgs) {
   const nonce = context.get(nonceContext);
   const visitor = context.get(visitorContext);
   const me = meOf(visitor);
-  const nothing = { nonce, me, settings: { settings: {}, version: 0 }, school: "", tonight: null };
+  const nothing = { nonce, me, alone: null, settings: { settings: {}, version: 0 }, school: "", tonight: null };
   if (visitor === "unknown") return { ...nothing, down: true };
   if (!me) return { ...nothing, down: false };
   try {
-    const [school, tonight, settings] = await Promise.all([
+    const [school, tonight, settings, alone] = await Promise.all([
       getSchool(db, scope),
       getTonight(db, scope),
       getSettings(db, scope),
+      aloneSince(),
     ]);
     return {
       nonce,
       me,
       down: false,
+      // Who only reads can do nothing about it.
+      alone: me.role === "owner" || me.role === "instructor" ? alone : null,
       settings,
       school: school?.name ?? "",
       tonight: tonight && { id: tonight.id, title: tonight.title, date: tonight.held_on },
@@ -106,7 +111,7 @@ function Page({ nonce, children }: { nonce: string | undefined; children: ReactN
 }
 
 export default function Root({ loaderData }: Route.ComponentProps) {
-  const { nonce, me, down, school, tonight, settings } = loaderData;
+  const { nonce, me, alone, down, school, tonight, settings } = loaderData;
   useEffect(() => {
     if (!loaderData.down) keeper.keep(ROOT, loaderData);
   }, [loaderData]);
@@ -119,6 +124,7 @@ export default function Root({ loaderData }: Route.ComponentProps) {
         <Outlet />
       ) : (
         <Frame me={me} school={school} tonight={tonight}>
+          {alone && <Alone since={alone} />}
           {down ? <Trouble kind="database" /> : <Outlet />}
         </Frame>
       )}

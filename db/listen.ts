@@ -1,5 +1,6 @@
 /** Hears what PostgreSQL tells on a channel, on a connection of its own that comes back by itself. */
 import pg from "pg";
+import { lookForWriter, writerUrl } from "./servers.ts";
 
 type Heard = (payload: string) => void;
 
@@ -13,7 +14,7 @@ export function listen(channel: string, heard: Heard, onLost: () => void): { rea
   let client: pg.Client | null = null;
   let ended = false;
   const connect = async (): Promise<void> => {
-    const fresh = new pg.Client({ connectionString: process.env.DATABASE_URL, connectionTimeoutMillis: 3000 });
+    const fresh = new pg.Client({ connectionString: writerUrl(), connectionTimeoutMillis: 3000 });
     let lost = false;
     const away = () => {
       if (lost || ended) return;
@@ -31,6 +32,7 @@ export function listen(channel: string, heard: Heard, onLost: () => void): { rea
       client = fresh;
       onLost();
     } catch {
+      await lookForWriter();
       away();
     }
   };

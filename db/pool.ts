@@ -1,5 +1,6 @@
 /** The connection pool and the ways to use it: a query, or a transaction. Server only. */
 import pg from "pg";
+import { lookForWriter, writerUrl } from "./servers.ts";
 
 export interface Db {
   query<Row extends pg.QueryResultRow>(sql: string, values?: readonly unknown[]): Promise<Row[]>;
@@ -13,9 +14,12 @@ let pool: pg.Pool | null = null;
 
 function getPool(): pg.Pool {
   if (pool) return pool;
-  const connectionString = process.env.DATABASE_URL;
-  if (!connectionString) throw new Error("DATABASE_URL is not set; start the application with bin/start");
-  pool = new pg.Pool({ connectionString, max: 10, connectionTimeoutMillis: 3000, idleTimeoutMillis: 30_000 });
+  pool = new pg.Pool({
+    connectionString: writerUrl(),
+    max: 10,
+    connectionTimeoutMillis: 3000,
+    idleTimeoutMillis: 30_000,
+  });
   // A server that goes away breaks idle connections; the next query opens a new one.
   pool.on("error", (error) => console.error(`database connection lost: ${error.message}`));
   return pool;
@@ -28,12 +32,39 @@ const wrap = (client: { query: (sql: string, values?: unknown[]) => Promise<{ ro
   },
 });
 
+/** What a standby says that is asked to write (PostgreSQL manual, appendix A). */
+const READ_ONLY = "25006";
+
+/** After a fault that may mean that another server writes now: later queries go to that one. */
+function afterFault(error: unknown): void {
+  if (!isDatabaseDown(error) && (error as { code?: string } | null)?.code !== READ_ONLY) return;
+  void lookForWriter().then((isAnother) => {
+    if (!isAnother) return;
+    const old = pool;
+    pool = null;
+    void old?.end().catch(() => undefined);
+  });
+}
+
 /** The database outside a transaction. */
-export const db: Db = wrap({ query: (sql, values) => getPool().query(sql, values) });
+export const db: Db = wrap({
+  query: (sql, values) =>
+    getPool()
+      .query(sql, values)
+      .catch((error: unknown) => {
+        afterFault(error);
+        throw error;
+      }),
+});
 
 /** Runs `work` in one transaction; any exception rolls it back. */
 export async function transaction<T>(work: (tx: Db) => Promise<T>): Promise<T> {
-  const client = await getPool().connect();
+  const client = await getPool()
+    .connect()
+    .catch((error: unknown) => {
+      afterFault(error);
+      throw error;
+    });
   try {
     await client.query("begin");
     const result = await work(wrap(client));
@@ -41,6 +72,7 @@ export async function transaction<T>(work: (tx: Db) => Promise<T>): Promise<T> {
     return result;
   } catch (error) {
     await client.query("rollback").catch(() => undefined);
+    afterFault(error);
     throw error;
   } finally {
     client.release();

@@ -1,9 +1,10 @@
 /** Brings the database at DATABASE_URL to the newest schema. */
 import { runner } from "node-pg-migrate";
+import { lookForWriter, writerUrl } from "#db/servers.ts";
 
 async function migrate(): Promise<void> {
-  const databaseUrl = process.env.DATABASE_URL;
-  if (!databaseUrl) throw new Error("DATABASE_URL is not set");
+  await lookForWriter();
+  const databaseUrl = writerUrl();
   const log = () => undefined;
   await runner({ databaseUrl, dir: "db/migrations", direction: "up", migrationsTable: "migrations", log });
 }

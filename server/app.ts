@@ -13,6 +13,7 @@ import { visitorOf } from "./access/session.ts";
 import { nonceContext, requestIdContext, visitorContext } from "./context.ts";
 import { floodGates } from "./limits.ts";
 import { counted, metrics } from "./requests.ts";
+import { troubleOfSchema } from "./ready.ts";
 import { openLink } from "./share/door.ts";
 
 /** Ends what the application holds open. */
@@ -73,6 +74,15 @@ app.get("/health", async (_request, response) => {
     .status(alive ? 200 : 503)
     .type("text")
     .send(alive ? "ok" : "the database does not answer");
+});
+
+// For whoever spreads requests over several servers: this one has its database, in the schema that it was made for.
+app.get("/ready", async (_request, response) => {
+  const trouble = await troubleOfSchema();
+  response
+    .status(trouble ? 503 : 200)
+    .type("text")
+    .send(trouble ?? "ready");
 });
 
 // Verdicts of an older model are worked out again behind the requests; without the database there is nothing to do yet.
