@@ -2,7 +2,7 @@ import { PassThrough } from "node:stream";
 import createEmotionServer from "@emotion/server/create-instance";
 import { CacheProvider } from "@emotion/react";
 import { renderToPipeableStream } from "react-dom/server";
-import { ServerRouter, type EntryContext, type RouterContextProvider } from "react-router";
+import { isRouteErrorResponse, ServerRouter, type EntryContext, type RouterContextProvider } from "react-router";
 import { isDatabaseDown } from "#db/pool.ts";
 import { nonceContext, requestIdContext } from "#server/context.ts";
 import { faultLine } from "#server/requests.ts";
@@ -79,7 +79,8 @@ export function handleError(
   error: unknown,
   { request, context }: { request: Request; context: Readonly<RouterContextProvider> },
 ): void {
-  if (request.signal.aborted) return;
+  // Whoever was sent elsewhere or told no was answered; nothing is at fault.
+  if (request.signal.aborted || error instanceof Response || isRouteErrorResponse(error)) return;
   // A stopped database is said in a few words; everything else with where it came from.
   const said = isDatabaseDown(error) ? "database unreachable" : error;
   console.error(faultLine(said, { requestId: context.get(requestIdContext), path: new URL(request.url).pathname }));

@@ -15,18 +15,32 @@ const lessonOf = async (scope: Awaited<ReturnType<typeof newSchool>>): Promise<s
 
 test("a link lives until its end, or until it is taken back", async () => {
   const scope = await newSchool();
-  const lesson = await lessonOf(scope);
+  const id = await lessonOf(scope);
+  const lesson = { kind: "class", id, names: true } as const;
   expect(await liveLink(db, scope, lesson)).toBeNull();
   const past = await createLink(db, scope, lesson, new Date(Date.now() - HOUR));
-  expect(await findLink(db, past.id)).toBeNull();
+  expect(await findLink(db, past.linkId)).toBeNull();
   const link = await createLink(db, scope, lesson, new Date(Date.now() + HOUR));
-  expect((await liveLink(db, scope, lesson))!.id).toBe(link.id);
-  expect((await findLink(db, link.id))!.class_id).toBe(lesson);
+  expect((await liveLink(db, scope, lesson))!.linkId).toBe(link.linkId);
+  expect((await findLink(db, link.linkId))!.id).toBe(id);
   await revokeLinks(db, await newSchool(), lesson);
-  expect(await findLink(db, link.id)).not.toBeNull();
+  expect(await findLink(db, link.linkId)).not.toBeNull();
   await revokeLinks(db, scope, lesson);
-  expect(await findLink(db, link.id)).toBeNull();
+  expect(await findLink(db, link.linkId)).toBeNull();
   expect(await liveLink(db, scope, lesson)).toBeNull();
+});
+test("links to the wall and to the class of one evening are taken back each for itself", async () => {
+  const scope = await newSchool();
+  const id = await lessonOf(scope);
+  const until = new Date(Date.now() + HOUR);
+  const seen = await createLink(db, scope, { kind: "class", id, names: true }, until);
+  const wall = await createLink(db, scope, { kind: "wall", id, names: false }, until);
+  await revokeLinks(db, scope, { kind: "wall", id });
+  expect(await findLink(db, wall.linkId)).toBeNull();
+  expect(await findLink(db, seen.linkId)).toMatchObject({ kind: "class", id, names: true });
+  // What is not in the school has no link.
+  const other = { kind: "drill", id: randomUUID(), names: false } as const;
+  await expect(createLink(db, scope, other, until)).rejects.toThrow(/foreign key/);
 });
 test("a school has one secret, whoever asks first; another has another", async () => {
   const [one, two] = [await newSchool(), await newSchool()];

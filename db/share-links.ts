@@ -1,42 +1,60 @@
-/** Links that show one class without signing in. */
+/** Links that show one class, drill or ladder without signing in. */
 import { randomBytes, randomUUID } from "node:crypto";
 import type { Db } from "./pool.ts";
 import type { Scope } from "./scope.ts";
 
-export interface ShareLink {
+export type ShareKind = "class" | "wall" | "drill" | "card" | "ladder";
+
+/** What a link shows. */
+export interface Shared {
+  readonly kind: ShareKind;
+  /** Of the class, drill or ladder. */
   readonly id: string;
-  readonly school_id: string;
-  readonly class_id: string;
-  readonly expires_at: Date;
+  /** People stand in it by their first names; else as pairs alone. */
+  readonly names: boolean;
 }
 
-const COLUMNS = "id, school_id, class_id, expires_at";
+export interface ShareLink extends Shared {
+  readonly linkId: string;
+  readonly schoolId: string;
+  readonly expiresAt: Date;
+}
+
+/** The column that holds what a link is to. */
+const COLUMN: Readonly<Record<ShareKind, "class_id" | "drill_id" | "ladder_id">> = {
+  class: "class_id",
+  wall: "class_id",
+  drill: "drill_id",
+  card: "drill_id",
+  ladder: "ladder_id",
+};
+const COLUMNS = `id as "linkId", school_id as "schoolId", coalesce(class_id, drill_id, ladder_id) as id, kind, names, expires_at as "expiresAt"`;
 const LIVE = "revoked_at is null and expires_at > now()";
 
-/** A new link to a class; `until`: when it ends. */
-export async function createLink(db: Db, scope: Scope, classId: string, until: Date): Promise<ShareLink> {
+/** A new link; `until`: when it ends. */
+export async function createLink(db: Db, scope: Scope, { kind, id, names }: Shared, until: Date): Promise<ShareLink> {
   const rows = await db.query<ShareLink>(
-    `insert into share_links (school_id, id, class_id, expires_at) values ($1, $2, $3, $4) returning ${COLUMNS}`,
-    [scope.schoolId, randomUUID(), classId, until],
+    `insert into share_links (school_id, id, ${COLUMN[kind]}, kind, names, expires_at) values ($1, $2, $3, $4, $5, $6) returning ${COLUMNS}`,
+    [scope.schoolId, randomUUID(), id, kind, names, until],
   );
   return rows[0]!;
 }
 
-/** The link to a class that ends last; null where none is alive. */
-export async function liveLink(db: Db, scope: Scope, classId: string): Promise<ShareLink | null> {
+/** The link to something that ends last; null where none is alive. */
+export async function liveLink(db: Db, scope: Scope, { kind, id }: Omit<Shared, "names">): Promise<ShareLink | null> {
   const rows = await db.query<ShareLink>(
-    `select ${COLUMNS} from share_links where school_id = $1 and class_id = $2 and ${LIVE} order by expires_at desc limit 1`,
-    [scope.schoolId, classId],
+    `select ${COLUMNS} from share_links where school_id = $1 and ${COLUMN[kind]} = $2 and kind = $3 and ${LIVE} order by expires_at desc limit 1`,
+    [scope.schoolId, id, kind],
   );
   return rows[0] ?? null;
 }
 
-/** Takes all links to a class back. */
-export const revokeLinks = (db: Db, scope: Scope, classId: string): Promise<unknown> =>
-  db.query(`update share_links set revoked_at = now() where school_id = $1 and class_id = $2 and ${LIVE}`, [
-    scope.schoolId,
-    classId,
-  ]);
+/** Takes all links of a kind to something back. */
+export const revokeLinks = (db: Db, scope: Scope, { kind, id }: Omit<Shared, "names">): Promise<unknown> =>
+  db.query(
+    `update share_links set revoked_at = now() where school_id = $1 and ${COLUMN[kind]} = $2 and kind = $3 and ${LIVE}`,
+    [scope.schoolId, id, kind],
+  );
 
 /** A living link by its id: who opens it is in no school, so this is the one query that finds the school. */
 export async function findLink(db: Db, id: string): Promise<ShareLink | null> {

@@ -29,6 +29,8 @@ const TABLE: readonly (readonly [pattern: string, path: string, reads: string, w
   ["/drills/:id/calls", `/drills/${DRILL}/calls`, "oias--", "------"],
   ["/drills/:id/clock", `/drills/${DRILL}/clock`, "oias--", "------"],
   ["/drills/:id/card", `/drills/${DRILL}/card`, "oias--", "------"],
+  ["/drills/:id/share", `/drills/${DRILL}/share`, "oi----", "oi----"],
+  ["/drill-book.zip", "/drill-book.zip", "oi----", "------"],
   ["/class", "/class", "oia---", "------"],
   ["/class/:id", `/class/${TONIGHT}`, "oia---", "oi----"],
   ["/class/:id/card", `/class/${TONIGHT}/card`, "oia---", "------"],

@@ -1,6 +1,6 @@
 /**
  * Cookies of new sessions, for tests and for tools that ask as somebody: bin/tool session ROLE [COUNT] [SCHOOL-ID]
- * ROLE may be tablet: one that sees the newest class.
+ * ROLE may be tablet: one that sees the class of today.
  * Whoever can run it has the database already.
  */
 import { closePool, db } from "#db/pool.ts";
@@ -10,7 +10,8 @@ import { DEMO_SCHOOL } from "#demo/club.ts";
 const [role = "owner", count = "1", school = DEMO_SCHOOL] = process.argv.slice(2);
 const isTablet = role === "tablet";
 const [member] = await db.query<{ account_id: string; class_id: string | null }>(
-  `select account_id, (select id from classes c where c.school_id = m.school_id order by held_on desc, id limit 1) as class_id
+  `select account_id, (select id from classes c where c.school_id = m.school_id
+     order by abs(held_on - current_date), starts_at desc, id limit 1) as class_id
    from memberships m where school_id = $1 and role = $2 order by created_at limit 1`,
   [school, isTablet ? "owner" : role],
 );

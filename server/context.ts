@@ -10,4 +10,6 @@ export const requestIdContext = createContext<string>("");
 export const visitorContext = createContext<Visitor>("nobody");
 export const scopeContext = createContext<Scope>();
 /** Why a write is not made; null where it may be. */
-export const refusalContext = createContext<{ readonly status: 401 | 403; readonly message: string } | null>(null);
+export const refusalContext = createContext<{ readonly status: 401 | 403 | 503; readonly message: string } | null>(
+  null,
+);

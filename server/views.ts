@@ -66,6 +66,8 @@ export interface PhoneLink {
   readonly address: string;
   /** When it ends, as an ISO 8601 moment. */
   readonly until: string;
+  /** First names stand in it. */
+  readonly names: boolean;
   readonly qr: QrCode;
   /** The network reaches it; else this machine alone does. */
   readonly isLan: boolean;

@@ -6,6 +6,7 @@ const PLACES: Readonly<Record<string, string>> = {
   "/drills/:id/save": "A drill",
   "/drills/:id/revisions": "Versions of a drill",
   "/drills/:id/ladder": "A ladder",
+  "/drills/:id/share": "Links to a drill",
   "/class/:id": "A class",
   "/class/:id/plan": "The plan of a class",
   "/class/:id/phones": "Links to a class",

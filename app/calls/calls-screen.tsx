@@ -18,7 +18,7 @@ import {
 import { callsCsv, callsMidi, callsText, callsVtt } from "#core/calls/exports.ts";
 import type { DrillCalls } from "#core/calls/labels.ts";
 import { fileName } from "#core/formats/drill-file.ts";
-import { CAUTIONS } from "../paper/cautions.ts";
+import { CAUTIONS } from "#core/class/cautions.ts";
 import { download } from "../paper/download.ts";
 import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";
 import { ask } from "../workers/client.ts";

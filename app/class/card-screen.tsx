@@ -3,7 +3,7 @@ import type { PairView } from "#server/views.ts";
 import { shortDate } from "../ui/dates.ts";
 import { FONTS } from "../ui/theme.ts";
 import { A4Head, A4Page } from "../paper/a4.tsx";
-import { CAUTIONS, playRows } from "../paper/cautions.ts";
+import { CAUTIONS, playRows } from "#core/class/cautions.ts";
 import { cardSize } from "./card-layout.ts";
 import { Rows } from "../ui/rows.tsx";
 

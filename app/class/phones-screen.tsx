@@ -4,6 +4,7 @@ import Button from "@mui/material/Button";
 import { Link, useFetcher } from "react-router";
 import type { PhoneLink } from "#server/views.ts";
 import type { action } from "../routes/phones.tsx";
+import { ShareBox } from "../share/share-box.tsx";
 import { QrSvg } from "../paper/qr.tsx";
 import { Notice, ScreenHead } from "../ui/parts.tsx";
 
@@ -40,13 +41,16 @@ function HallTablet() {
 export function PhonesScreen({
   lesson,
   link,
+  wall,
 }: {
   readonly lesson: { readonly id: string; readonly title: string };
   readonly link: PhoneLink | null;
+  readonly wall: PhoneLink | null;
 }) {
   const fetcher = useFetcher<typeof action>();
   const act = (intent: "new" | "end", label: string, variant: "contained" | "outlined") => (
     <fetcher.Form method="post">
+      <input type="hidden" name="names" value="yes" />
       <Button type="submit" name="intent" value={intent} variant={variant} disabled={fetcher.state !== "idle"}>
         {label}
       </Button>
@@ -81,6 +85,14 @@ export function PhonesScreen({
           </Box>
         </Box>
       )}
+      <ShareBox
+        title="The wall, from outside"
+        lead="All rounds in large letters, for a screen that does not sign in; read only, without names unless you choose them."
+        fields={{ share: "wall" }}
+        link={wall}
+        make="Link to the wall"
+        mayName
+      />
       <HallTablet />
       {link && !link.isLan && (
         <Notice>

@@ -6,7 +6,7 @@ import { scoreStaves } from "../drawing/score-layout.ts";
 import { smallCards, type SmallCard } from "../paper/small-cards.ts";
 import { ask } from "../workers/client.ts";
 import { PAGE, type CardPage } from "../paper/drill-card-layout.ts";
-import { CAUTIONS } from "../paper/cautions.ts";
+import { CAUTIONS } from "#core/class/cautions.ts";
 import { SvgPages } from "../paper/svg-pages.tsx";
 import { shortDate } from "../ui/dates.ts";
 import { Notice } from "../ui/parts.tsx";

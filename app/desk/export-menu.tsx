@@ -61,6 +61,9 @@ export function ExportMenu({ id, title, text, view }: ExportProps) {
         <MenuItem component={Link} to={`/drills/${id}/card`}>
           Card: print or PDF
         </MenuItem>
+        <MenuItem component={Link} to={`/drills/${id}/share`}>
+          Share by a link
+        </MenuItem>
         {item("Score as text (.vics)", () => download(fileName(title, "vics"), text))}
         {item(
           "Score and verdicts as data (.json)",

@@ -2,7 +2,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useFetcher } from "react-router";
-import { CAUTIONS } from "../paper/cautions.ts";
+import { CAUTIONS } from "#core/class/cautions.ts";
 import { VerdictRing } from "../ui/marks.tsx";
 import { ScreenHead } from "../ui/parts.tsx";
 import { Row, Rows } from "../ui/rows.tsx";

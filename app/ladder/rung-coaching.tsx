@@ -2,7 +2,7 @@
 import Box from "@mui/material/Box";
 import { diffLines } from "diff";
 import type { Coaching } from "#core/ladder/coaching.ts";
-import { playRows } from "../paper/cautions.ts";
+import { playRows } from "#core/class/cautions.ts";
 import { FONTS } from "../ui/theme.ts";
 
 /** Said by a screen reader, drawn nowhere. */

@@ -2,7 +2,7 @@ import { checkFor } from "#core/policy/judge.ts";
 import { scoreView } from "#core/formats/desk-view.ts";
 import { parse } from "#core/score/parse.ts";
 import { scoreStaves } from "../drawing/score-layout.ts";
-import { CAUTIONS, playRows } from "./cautions.ts";
+import { CAUTIONS, playRows } from "#core/class/cautions.ts";
 import { drillCard, PAGE, wrap } from "./drill-card-layout.ts";
 
 const card = (text: string) =>

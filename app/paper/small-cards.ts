@@ -1,6 +1,6 @@
 /** Cards of half a page each, to cut and hand out: a head, a few facts, a drill drawn or words in columns. */
 import type { Stave } from "../drawing/score-layout.ts";
-import { CAUTIONS } from "./cautions.ts";
+import { CAUTIONS } from "#core/class/cautions.ts";
 import {
   LEADING,
   PAGE,

@@ -4,7 +4,7 @@ import { scopeContext } from "#server/context.ts";
 import { idIn } from "#server/forms.ts";
 import { notFound, reading, refused, writing } from "#server/respond.ts";
 import { tabletAddress } from "#server/access/tickets.ts";
-import { endLinks, outsideOf, phoneLink, renewLink } from "#server/share/links.ts";
+import { CLASS_HOURS, endLinks, outsideOf, renewLink, shareLink } from "#server/share/links.ts";
 import { qrOf } from "#server/share/token.ts";
 import type { Route } from "./+types/phones.ts";
 import { PhonesScreen } from "../class/phones-screen.tsx";
@@ -19,9 +19,15 @@ export function loader({ params, context, request }: Route.LoaderArgs) {
     const scope = context.get(scopeContext);
     const lesson = await getClass(db, scope, params.id);
     if (!lesson) throw notFound("This class is not here.");
-    return { lesson: { id: lesson.id, title: lesson.title }, link: await phoneLink(scope, params.id, request) };
+    return {
+      lesson: { id: lesson.id, title: lesson.title },
+      link: await shareLink(scope, "class", params.id, request),
+      wall: await shareLink(scope, "wall", params.id, request),
+    };
   });
 }
+
+const kindIn = ({ share }: Readonly<Record<string, string>>) => (share === "wall" ? "wall" : "class");
 
 export async function action({ request, params, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
@@ -34,10 +40,10 @@ export async function action({ request, params, context }: Route.ActionArgs) {
         return { kind: "tablet" as const, address, qr: qrOf(address) };
       }
       case "end":
-        await endLinks(scope, id);
+        await endLinks(scope, kindIn(fields), id);
         return { kind: "ok" as const };
       case "new":
-        await renewLink(scope, id);
+        await renewLink(scope, { kind: kindIn(fields), id, names: fields.names === "yes" }, CLASS_HOURS);
         return { kind: "ok" as const };
       default:
         return refused("This page is older than the application. Load it again.");

@@ -2,7 +2,7 @@ import { getSchool } from "#db/school.ts";
 import { db } from "#db/pool.ts";
 import { planPage } from "#server/class-plan.ts";
 import { scopeContext } from "#server/context.ts";
-import { phoneLink } from "#server/share/links.ts";
+import { shareLink } from "#server/share/links.ts";
 import { notFound, reading } from "#server/respond.ts";
 import type { Route } from "./+types/sheet.ts";
 import { SheetScreen } from "../class/sheet-screen.tsx";
@@ -16,7 +16,7 @@ export function loader({ params, context, request }: Route.LoaderArgs) {
     const scope = context.get(scopeContext);
     const page = await planPage(scope, params.id, { ladder: null, drill: null });
     if (!page) throw notFound("This class is not here.");
-    const [school, link] = await Promise.all([getSchool(db, scope), phoneLink(scope, params.id, request)]);
+    const [school, link] = await Promise.all([getSchool(db, scope), shareLink(scope, "class", params.id, request)]);
     return { page, link, school: school?.name ?? "" };
   });
 }

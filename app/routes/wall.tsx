@@ -1,7 +1,7 @@
 import { planPage } from "#server/class-plan.ts";
 import { forTheHall } from "#server/access/hall.ts";
 import { scopeContext } from "#server/context.ts";
-import { phoneLink } from "#server/share/links.ts";
+import { shareLink } from "#server/share/links.ts";
 import { notFound, reading } from "#server/respond.ts";
 import type { Route } from "./+types/wall.ts";
 import { useEffect } from "react";
@@ -26,7 +26,7 @@ export function loader({ params, context, request }: Route.LoaderArgs) {
     const [page, news, link] = await Promise.all([
       planPage(scope, id, { ladder: null, drill: null }),
       floorSince(db, scope, id, 0),
-      phoneLink(scope, id, request),
+      shareLink(scope, "class", id, request),
     ]);
     if (!page || !news) throw notFound("This class is not here.");
     return { page: forTheHall(page), news: { ...news, now: Date.now() }, link };

@@ -33,6 +33,8 @@ export const RULES: Readonly<Record<string, Rule>> = {
   "/drills/:id/calls": { read: SIGNED_IN, write: NOBODY },
   "/drills/:id/clock": { read: SIGNED_IN, write: NOBODY },
   "/drills/:id/card": { read: SIGNED_IN, write: NOBODY },
+  "/drills/:id/share": { read: TEACH, write: TEACH },
+  "/drill-book.zip": { read: TEACH, write: NOBODY },
   "/class": { read: HELP, write: NOBODY },
   "/class/:id": { read: HELP, write: TEACH },
   "/class/:id/card": { read: HELP, write: NOBODY },
@@ -72,6 +74,10 @@ export const RULES: Readonly<Record<string, Rule>> = {
   "/members/post": { read: OWNER, write: NOBODY },
   "/members/changes": { read: OWNER, write: NOBODY },
 };
+
+/** Places that show people: what they say is kept in no cache. */
+export const isPersonal = (pattern: string): boolean =>
+  /^\/(?:people|log|class|term|account|members|school|search|deleted|in)\b/.test(pattern);
 
 /** Who asks, as far as rules ask for it. */
 export interface Asker {

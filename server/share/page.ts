@@ -5,39 +5,27 @@
 import { shortNames } from "#core/people/short-names.ts";
 import { rungsOf } from "#core/class/pair-rungs.ts";
 import type { PlanPage } from "../views.ts";
+import { escaped, htmlPage, styled } from "./html.ts";
 
-const ESCAPES: Readonly<Record<string, string>> = {
-  "&": "&amp;",
-  "<": "&lt;",
-  ">": "&gt;",
-  '"': "&quot;",
-  "'": "&#39;",
-};
-const escaped = (text: string): string => text.replace(/[&<>"']/g, (sign) => ESCAPES[sign]!);
-
-const STYLE = `
-:root { color-scheme: light dark; font-family: system-ui, sans-serif; line-height: 1.45; }
-body { margin: 0 auto; padding: 1rem; max-width: 40rem; }
-h1 { font-size: 1.5rem; margin: 0 0 .25rem; }
-h2 { font-size: 1.15rem; margin: 1.5rem 0 .25rem; }
-ul { padding-left: 1.2rem; margin: .25rem 0; }
-nav a { display: inline-block; padding: .7rem .6rem; min-height: 1.4rem; }
-nav a[aria-current] { font-weight: 700; }
-.what { margin: .25rem 0; font-weight: 600; }
-.pair { margin: .6rem 0; }
-.quiet { opacity: .75; }
-`;
-
-function page(title: string, body: string, nonce: string): string {
-  return `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><meta name="robots" content="noindex"><title>${escaped(title)}</title><style nonce="${nonce}">${STYLE}</style></head><body><main>${body}</main></body></html>`;
-}
+const page = (title: string, body: string, nonce: string): string => htmlPage(title, body, styled(nonce));
 
 /** A day as one says it. */
 const dayOf = (day: string): string =>
   new Date(`${day}T12:00:00Z`).toLocaleDateString("en-GB", { dateStyle: "full", timeZone: "UTC" });
 
-/** `who`: the id of the person whose rounds are asked for; anything else shows everybody's. */
-export function phonePage({ lesson, kept, rungs, words, names, people }: PlanPage, who: string, nonce: string): string {
+/** How a class is shown by a link. */
+export interface Shows {
+  /** The person whose rounds are asked for; anything else shows everybody's. */
+  readonly who: string;
+  /** By first names; else as pairs by their numbers. */
+  readonly names: boolean;
+  /** Large, to be read from across the hall. */
+  readonly wall: boolean;
+}
+
+export function phonePage(plan: PlanPage, { who, names: named, wall }: Shows, nonce: string): string {
+  const { lesson, kept, rungs, words, names } = plan;
+  const people = named ? plan.people : [];
   const short = shortNames(people.map(({ name }) => name));
   const nameOf = (id: string) => escaped(short(names[id] ?? "Somebody"));
   const me = people.find(({ id }) => id === who);
@@ -48,7 +36,7 @@ export function phonePage({ lesson, kept, rungs, words, names, people }: PlanPag
     .join(" ");
   const rounds = kept.plan.rounds.map((round, i) => {
     const mine = round.pairs.filter(({ a, b, c }) => !me || [a, b, c].includes(me.id));
-    const pairs = mine.map((pair) => {
+    const pairs = mine.map((pair, at) => {
       const letters = [pair.a, pair.b, pair.c].flatMap((id, place) => (id ? [`${"ABC"[place]!} ${nameOf(id)}`] : []));
       const what = rungsOf(pair).map(({ who: answers, at }) => {
         const said = words[at];
@@ -57,13 +45,15 @@ export function phonePage({ lesson, kept, rungs, words, names, people }: PlanPag
           ? `${head}<div class="what">${said.play.map(({ text }) => escaped(text)).join("<br>")}</div><ul>${said.cues.map((cue) => `<li>${escaped(cue)}</li>`).join("")}</ul>`
           : head;
       });
-      return `<div class="pair"><strong>${letters.join(" &middot; ")}</strong>: ${what.join("<br>")}</div>`;
+      const whom = named ? letters.join(" &middot; ") : `Pair ${at + 1}`;
+      return `<div class="pair"><strong>${whom}</strong>: ${what.join("<br>")}</div>`;
     });
     return pairs.length === 0
       ? ""
       : `<section><h2>Round ${i + 1}${round.done ? ", done" : ""}</h2>${pairs.join("")}</section>`;
   });
-  const body = `${head}<nav aria-label="Whose rounds">${choose}</nav>${rounds.join("")}<p class="quiet">“Stop” ends everything at once; anybody may say it at any time.</p>`;
+  const chooser = named && !wall ? `<nav aria-label="Whose rounds">${choose}</nav>` : "";
+  const body = `${head}${chooser}<div${wall ? ' class="wall"' : ""}>${rounds.join("")}</div><p class="quiet">“Stop” ends everything at once; anybody may say it at any time.</p>`;
   return page(lesson.title, body, nonce);
 }
 
