@@ -27,6 +27,8 @@ describe("which of several servers writes", () => {
     expect(await lookForWriter()).toBe(false);
   });
   test("one that is away is passed over", async () => {
+    process.env.DATABASE_URL = before.replace(/@[^/]+/, "@127.0.0.1:1");
+    expect(writerUrl()).toContain("127.0.0.1:1/");
     process.env.DATABASE_URL = before.replace(/@([^/]+)/, "@127.0.0.1:1,$1");
     expect(writerUrl()).toContain("127.0.0.1:1/");
     expect(await lookForWriter()).toBe(true);
