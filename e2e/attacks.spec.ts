@@ -82,10 +82,10 @@ test.describe("ways round the door", () => {
     expect(dressed.status()).toBe(302);
   });
   test("bodies that are too large, of no size, or of a size that is a lie", async () => {
-    const large = await owner.post("/people", { form: { intent: "add", people: "x".repeat(4_100_000) } });
-    expect(large.status()).toBe(413);
     const start = ["POST /people HTTP/1.1", host(), `Origin: ${base}`, `Cookie: ${ownerCookie}`];
     const form = "Content-Type: application/x-www-form-urlencoded";
+    // It is refused by what it says of itself, before any of it is read.
+    expect(await raw(...start, form, "Content-Length: 4100000", "Connection: close")).toContain("413");
     expect(await raw(...start, form, "Transfer-Encoding: chunked", "Connection: close", "", "0")).toContain("411");
     expect(await raw(...start, form, "Content-Length: -1", "Connection: close")).toContain("400");
     expect(
@@ -229,7 +229,7 @@ test.describe("ways into an account", () => {
   });
   test("guessed, cut and lengthened addresses of invitations", async () => {
     for (const token of [randomBytes(32).toString("base64url"), "A", "A".repeat(500), "..%2f..", "%00"])
-      expect((await (await stranger.get(`/in/${token}`)).text()).includes("Come in")).toBe(false);
+      expect(await (await stranger.get(`/in/${token}`)).text()).toMatch(/This address is over|This is not here/);
   });
   test("addresses that would write a header of a letter of their own", async () => {
     for (const email of ["a@b.example\r\nBcc: all@b.example", "a@b.example\nSubject: x", "a b@c.example", "@", "a@b"]) {
@@ -346,6 +346,7 @@ test.describe("what is typed", () => {
     }
   });
   test("what is shown is shown with the headers that keep it where it is (ASVS 14.4, 8.2.1)", async () => {
+    const nobody = await asking(null);
     const kinds = [
       [owner, "/people", "no-store"],
       [owner, "/people.csv", "no-store"],
@@ -353,7 +354,7 @@ test.describe("what is typed", () => {
       [owner, `${TONIGHT}/plan`, "no-store"],
       [owner, "/answers", "private, no-cache"],
       [owner, "/nowhere", null],
-      [stranger, "/sign-in", "private, no-cache"],
+      [nobody, "/sign-in", "private, no-cache"],
     ] as const;
     for (const [asker, path, cache] of kinds) {
       const headers = (await asker.get(path)).headers();
