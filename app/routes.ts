@@ -30,6 +30,7 @@ export default [
     route("drill-book.zip", "routes/drill-book.ts"),
     route("school.zip", "routes/school-archive.ts"),
     route("people/:id", "routes/person.tsx"),
+    route("mine", "routes/mine.tsx"),
     route("people/:id/page", "routes/person-sheet.tsx"),
     route("answers", "routes/answers.tsx"),
     route("deleted", "routes/deleted.tsx"),

@@ -180,3 +180,21 @@ export const seenAnswers = (db: Db, scope: Scope, most: number): Promise<SeenAns
      order by m.at desc, m.id`,
     [scope.schoolId, most],
   );
+
+/** The drills that somebody has trained, the latest first, at most fifty. */
+export const drillsOf = (
+  db: Db,
+  scope: Scope,
+  person: string,
+): Promise<{ id: string; title: string; last: string }[]> =>
+  db.query(
+    `select d.id, d.title, max(c.held_on) as last
+     from pairs p join blocks b on b.school_id = p.school_id and b.id = p.block_id
+       join classes c on c.school_id = b.school_id and c.id = b.class_id
+       join revisions r on r.school_id = p.school_id and r.id = p.revision_id
+       join drills d on d.school_id = r.school_id and d.id = r.drill_id
+     where p.school_id = $1 and $2 in (p.student_a, p.student_b, p.student_c) and d.deleted_at is null
+       and (p.ran or c.held_on < current_date)
+     group by d.id, d.title order by last desc, d.title limit 50`,
+    [scope.schoolId, person],
+  );

@@ -37,13 +37,18 @@ test("a student sees their own page and no places of the instructors", async ({ 
   await page.goto("/sign-in");
   await expectNoSideScroll(page);
   await page.getByRole("button", { name: /Corvin Aske, student/ }).click();
-  await expect(page).toHaveURL(/\/people\/.*\/page$/);
+  await expect(page).toHaveURL(/\/mine$/);
   await expect(page.getByRole("link", { name: "My page" })).toBeVisible();
+  await expectAccessible(page);
+  await expect(page.getByRole("list", { name: "To go on with" })).toContainText("Cover and return");
+  await page.getByRole("link", { name: "What I trained" }).click();
+  await expect(page.getByText("What Corvin Aske trained").first()).toBeVisible();
+  await page.getByRole("link", { name: "Back" }).click();
   await expect(page.getByRole("link", { name: "People" })).toHaveCount(0);
   await page.goto("/people");
   await expect(page.getByRole("alert")).toContainText("This is not open to you");
   await page.getByRole("button", { name: "To where you begin" }).click();
-  await expect(page).toHaveURL(/\/people\/.*\/page$/);
+  await expect(page).toHaveURL(/\/mine$/);
 });
 
 test("the owner lets an assistant in, sees who changed what, and takes them out; their device is out at once", async ({

@@ -58,6 +58,7 @@ const TABLE: readonly (readonly [pattern: string, path: string, reads: string, w
   ["/people/:id", `/people/${OWN_PERSON}`, "oi----", "------"],
   ["/people/:id/page", `/people/${OWN_PERSON}/page`, "oi-s--", "------"],
   ["/people/:id/page", `/people/${OTHER_PERSON}/page`, "oi----", "------"],
+  ["/mine", "/mine", "---s--", "------"],
   ["/school.zip", "/school.zip", "o-----", "------"],
   ["/answers", "/answers", "oias--", "------"],
   ["/deleted", "/deleted", "oi----", "------"],
@@ -78,7 +79,7 @@ const TABLE: readonly (readonly [pattern: string, path: string, reads: string, w
 
 /** Who begins elsewhere is led there from the first page. */
 const HOMES: Partial<Record<Who, string>> = {
-  student: `/people/${OWN_PERSON}/page`,
+  student: "/mine",
   tablet: `/class/${TONIGHT}/floor`,
 };
 

@@ -1,7 +1,7 @@
 import { scopeContext } from "#server/context.ts";
 import { idIn } from "#server/forms.ts";
 import { notFound, reading } from "#server/respond.ts";
-import { personPage } from "#server/trained.ts";
+import { sheetPage } from "#server/handed-over.ts";
 import type { Route } from "./+types/person-sheet.tsx";
 import { PersonSheetScreen } from "../log/person-sheet-screen.tsx";
 
@@ -11,12 +11,13 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 
 export function loader({ params, context }: Route.LoaderArgs) {
   return reading(async () => {
-    const page = await personPage(context.get(scopeContext), idIn(params.id));
+    const scope = context.get(scopeContext);
+    const page = await sheetPage(scope, idIn(params.id));
     if (!page) throw notFound("This person is not here; they may have been erased.");
-    const says = page.person.minor ? page.minorsPage : "marks";
-    if (says === "nothing")
+    if (page === "closed")
       throw notFound("The school hands out no page about minors. It can be set under Words, How this school does it.");
-    return { page, says, today: new Date().toISOString().slice(0, 10) };
+    const back = scope.role === "student" ? "/mine" : `/people/${page.person.id}`;
+    return { page, back, today: new Date().toISOString().slice(0, 10) };
   });
 }
 

@@ -57,6 +57,7 @@ export const RULES: Readonly<Record<string, Rule>> = {
   "/people.csv": { read: TEACH, write: NOBODY },
   "/people/:id": { read: TEACH, write: NOBODY },
   "/people/:id/page": { read: [...TEACH, "student"], write: NOBODY, own: true },
+  "/mine": { read: ["student"], write: NOBODY },
   "/school.zip": { read: OWNER, write: NOBODY },
   "/answers": { read: SIGNED_IN, write: NOBODY },
   "/deleted": { read: TEACH, write: NOBODY },
@@ -77,7 +78,7 @@ export const RULES: Readonly<Record<string, Rule>> = {
 
 /** Places that show people: what they say is kept in no cache. */
 export const isPersonal = (pattern: string): boolean =>
-  /^\/(?:people|log|class|term|account|members|school|search|deleted|in)\b/.test(pattern);
+  /^\/(?:people|mine|log|class|term|account|members|school|search|deleted|in)\b/.test(pattern);
 
 /** Who asks, as far as rules ask for it. */
 export interface Asker {
@@ -101,6 +102,6 @@ export function mayGo(
 /** Where somebody begins. */
 export function homeOf({ role, studentId, classId }: Asker): string {
   if (role === "tablet") return `/class/${classId}/floor`;
-  if (role === "student") return studentId ? `/people/${studentId}/page` : "/account";
+  if (role === "student") return studentId ? "/mine" : "/account";
   return "/";
 }
