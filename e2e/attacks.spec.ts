@@ -146,6 +146,10 @@ test.describe("ways round the door", () => {
     // It was taken off: the password of the demo club is still good at the machine itself.
     expect(answer.status()).toBe(302);
   });
+  test("figures about the server, asked for by way of a proxy", async () => {
+    expect((await stranger.get("/metrics", { headers: { "X-Forwarded-For": "10.0.0.1" } })).status()).toBe(403);
+    expect((await stranger.get("/metrics")).status()).toBe(200);
+  });
   test("another address that one claims to come from buys no new tries", async () => {
     const left = async (from: string) => {
       const { ratelimit } = (

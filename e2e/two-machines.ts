@@ -108,7 +108,13 @@ export async function newAppServer(databaseUrl: string, hosts: string): Promise<
   const child = spawn(process.execPath, ["server/serve.mjs"], {
     env: {
       ...process.env,
-      ...{ PORT: String(port), NODE_ENV: "production", DATABASE_URL: databaseUrl, ALLOWED_HOSTS: hosts },
+      ...{
+        PORT: String(port),
+        NODE_ENV: "production",
+        DATABASE_URL: databaseUrl,
+        ALLOWED_HOSTS: hosts,
+        TRUST_PROXY: "1",
+      },
     },
     stdio: "ignore",
   });

@@ -10,6 +10,7 @@ import { allowedHosts, knownHost, ownWrites } from "./doors.ts";
 import { closeLive } from "./floor/live.ts";
 import { judgeOlder } from "./judging.ts";
 import { visitorOf } from "./access/session.ts";
+import { onThisMachine } from "./access/network.ts";
 import { nonceContext, requestIdContext, visitorContext } from "./context.ts";
 import { floodGates } from "./limits.ts";
 import { counted, metrics } from "./requests.ts";
@@ -23,6 +24,8 @@ export const close = async (): Promise<void> => {
 
 export const app = express();
 app.disable("x-powered-by");
+// Behind a proxy of one's own: it says over what and for whom a request came.
+if (process.env.TRUST_PROXY) app.set("trust proxy", Number(process.env.TRUST_PROXY));
 
 app.use((_request, response: Response, next) => {
   response.locals.nonce = randomBytes(16).toString("hex");
@@ -67,7 +70,7 @@ app.use(...floodGates());
 
 app.get("/s/:token", openLink);
 
-app.get("/metrics", metrics);
+app.get("/metrics", onThisMachine, metrics);
 app.get("/health", async (_request, response) => {
   const alive = await databaseAnswers();
   response

@@ -34,8 +34,8 @@ export const MineScreen = ({ id, name, lesson, drills }: OwnPage) => (
         )}
         <Rows aria-label="To go on with">
           {drills.map((drill) => (
-            <Row key={drill.id} sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "center", py: 0.5 }}>
-              <Box sx={{ flex: "1 1 220px" }}>
+            <Row key={drill.id} sx={{ display: "flex", alignItems: "center", py: 0.5 }}>
+              <Box sx={{ flex: 1, minWidth: 0 }}>
                 {drill.title}{" "}
                 <Box component="span" sx={{ color: "text.secondary", fontSize: "0.9rem" }}>
                   {longDate(drill.last)}
