@@ -21,6 +21,8 @@ function getPool(): pg.Pool {
     idleTimeoutMillis: 30_000,
   });
   // A server that goes away breaks idle connections; the next query opens a new one.
+  // One that is in the middle of a transaction breaks as well: its next query says so, and nothing else ends by it.
+  pool.on("connect", (client) => client.on("error", () => undefined));
   pool.on("error", (error) => console.error(`database connection lost: ${error.message}`));
   return pool;
 }
