@@ -2,8 +2,16 @@
 import type { Db } from "./pool.ts";
 import type { Scope } from "./scope.ts";
 
-export const listAttendance = (db: Db, scope: Scope): Promise<{ class_id: string; student_id: string }[]> =>
-  db.query(`select class_id, student_id from attendance where school_id = $1`, [scope.schoolId]);
+/** Who is ticked in some classes. */
+export const listAttendance = (
+  db: Db,
+  scope: Scope,
+  classIds: readonly string[],
+): Promise<{ class_id: string; student_id: string }[]> =>
+  db.query(`select class_id, student_id from attendance where school_id = $1 and class_id = any ($2)`, [
+    scope.schoolId,
+    classIds,
+  ]);
 
 /** Somebody who is here, from a round (0: the first) to another (null: the last). */
 export interface Presence {

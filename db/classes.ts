@@ -329,20 +329,23 @@ export async function insertBlock(
     );
 }
 
-/** How often each two have met in other classes, by `a|b` with the smaller id first; `among`: of these people alone. */
+/**
+ * How often each two have met in other classes, by `a|b` with the smaller id first. `among`: of these people alone;
+ * `since`: from this day on; null: all.
+ */
 export async function meetings(
   db: Db,
   scope: Scope,
   beforeClass: string,
-  among: readonly string[] | null,
+  { among, since }: { readonly among: readonly string[] | null; readonly since: string | null },
 ): Promise<Map<string, number>> {
   const rows = await db.query<{ one: string; two: string; times: string }>(
     `select least(p.student_a, p.student_b) as one, greatest(p.student_a, p.student_b) as two, count(*) as times
      from pairs p join blocks b on b.school_id = p.school_id and b.id = p.block_id
      join classes c on c.school_id = b.school_id and c.id = b.class_id and c.deleted_at is null
-     where p.school_id = $1 and b.class_id <> $2
+     where p.school_id = $1 and b.class_id <> $2 and ($4::date is null or c.held_on >= $4)
        and ($3::uuid[] is null or (p.student_a = any ($3) and p.student_b = any ($3))) group by 1, 2`,
-    [scope.schoolId, beforeClass, among],
+    [scope.schoolId, beforeClass, among, since],
   );
   return new Map(rows.map((row) => [`${row.one}|${row.two}`, Number(row.times)]));
 }

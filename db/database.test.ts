@@ -225,9 +225,10 @@ describe("classes", () => {
     });
     await saveDrill(scope, drillId, { baseVersion: 1, input: input("title: Quay\n\nA jab -> B catch"), auto: false });
     expect((await listPairs(db, scope, classId))[0]).toMatchObject({ revision_id: revisionId, text: TEXT, why: "w" });
-    expect([...(await meetings(db, scope, randomUUID(), null)).values()]).toEqual([1]);
-    expect((await meetings(db, scope, classId, null)).size).toBe(0);
-    expect((await meetings(db, scope, randomUUID(), [])).size).toBe(0);
+    expect([...(await meetings(db, scope, randomUUID(), { among: null, since: null })).values()]).toEqual([1]);
+    expect((await meetings(db, scope, classId, { among: null, since: null })).size).toBe(0);
+    expect((await meetings(db, scope, randomUUID(), { among: [], since: null })).size).toBe(0);
+    expect((await meetings(db, scope, randomUUID(), { among: null, since: "2999-01-01" })).size).toBe(0);
   });
   test("pairs are not written over from a page that is older, nor after their day", async () => {
     const [a, b] = await people(2);

@@ -73,6 +73,39 @@ const LIST = `
 export const listDrills = (db: Db, scope: Scope): Promise<DrillRow[]> =>
   db.query<DrillRow>(`${LIST} order by d.title, d.id`, [scope.schoolId]);
 
+/** The whole rows of some drills. */
+export const listDrillsOf = (db: Db, scope: Scope, ids: readonly string[]): Promise<DrillRow[]> =>
+  db.query<DrillRow>(`${LIST} and d.id = any ($2)`, [scope.schoolId, ids]);
+
+export async function countDrills(db: Db, scope: Scope): Promise<number> {
+  const rows = await db.query<{ n: number }>(
+    `select count(*)::int as n from drills where school_id = $1 and deleted_at is null`,
+    [scope.schoolId],
+  );
+  return rows[0]!.n;
+}
+
+/** What a long list is filtered and sorted by, of each drill. */
+export const listDrillIndex = (
+  db: Db,
+  scope: Scope,
+): Promise<Omit<DrillRow, "version" | "updated_at" | "parent_title">[]> =>
+  db.query(
+    `select d.id, d.title, r.kind, r.verdict, r.load_total, d.starred, d.tags, pr.drill_id as parent_id, l.changed,
+       jsonb_build_object('level', r.summary -> 'level', 'tools', r.summary -> 'tools') as summary, t.last_trained
+     from drills d
+       join revisions r on r.school_id = d.school_id and r.drill_id = d.id and r.number = d.version
+       left join lineage l on l.school_id = d.school_id and l.drill_id = d.id
+       left join revisions pr on pr.school_id = l.school_id and pr.id = l.parent_revision_id
+       left join (
+         select b.drill_id, max(c.held_on) as last_trained from blocks b
+           join classes c on c.school_id = b.school_id and c.id = b.class_id
+         where b.school_id = $1 and c.held_on <= current_date and c.deleted_at is null group by b.drill_id
+       ) t on t.drill_id = d.id
+     where d.school_id = $1 and d.deleted_at is null`,
+    [scope.schoolId],
+  );
+
 /** What a choice among drills needs of each. */
 type DrillHead = Pick<DrillRow, "id" | "title" | "verdict" | "kind" | "load_total" | "parent_id">;
 

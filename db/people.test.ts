@@ -200,7 +200,7 @@ describe("the plan of a class", () => {
     const [pair] = await listPairs(db, scope, id);
     expect(pair).toMatchObject({ student_a: ada.id, student_b: bo.id, revision_id: base.revisionId });
     expect(pair!.why).not.toBe("");
-    expect([...(await meetings(db, scope, randomUUID(), null)).values()]).toEqual([1]);
+    expect([...(await meetings(db, scope, randomUUID(), { among: null, since: null })).values()]).toEqual([1]);
     expect((await planPage(scope, id, { ladder: null, drill: null }))!.kept!.plan.rounds).toHaveLength(1);
   });
   test("on top of an old version nothing is written over", async () => {

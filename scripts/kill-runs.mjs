@@ -1,8 +1,9 @@
 /**
  * Kills server or database in the middle of taps, again and again, and counts taps that were acknowledged and are not there
  * afterwards. `bin/start` has to run, so that what was killed is started again.
- * Usage: DATABASE_URL=... SESSION=... node scripts/kill-runs.mjs http://127.0.0.1:3000 CLASS-ID [RUNS] [FOLDER]
- * FOLDER: on the disk of the database, a small one of its own; it is filled up in every third run.
+ * Usage: DATABASE_URL=... SESSION=... node scripts/kill-runs.mjs http://127.0.0.1:3000 CLASS-ID [RUNS] [KINDS] [FOLDER]
+ * KINDS: of server, database and disk, with commas. FOLDER: on the disk of the database, a small one of its own; it is
+ * filled up.
  */
 /* global Buffer, AbortSignal, URLSearchParams */
 import { randomUUID } from "node:crypto";
@@ -11,7 +12,7 @@ import { join } from "node:path";
 import { setTimeout as rest } from "node:timers/promises";
 import pg from "pg";
 
-const [base, classId, runs = "20", folder] = process.argv.slice(2);
+const [base, classId, runs = "20", kinds = "server,database", folder = ""] = process.argv.slice(2);
 const { DATABASE_URL, SESSION: cookie } = process.env;
 if (!base || !classId || !DATABASE_URL || !cookie) {
   console.error("Say DATABASE_URL, SESSION, where it is served and which class.");
@@ -73,7 +74,7 @@ async function fillDisk() {
   rmSync(file);
 }
 
-const KINDS = { server: killServer, database: killDatabase, ...(folder ? { disk: fillDisk } : {}) };
+const KINDS = { server: killServer, database: killDatabase, disk: fillDisk };
 const acknowledged = [];
 let again = 0;
 
@@ -107,7 +108,7 @@ async function device() {
 
 console.log("| run | what dies | acknowledged so far |\n|---:|---|---:|");
 const devices = Array.from({ length: DEVICES }, device);
-const names = Object.keys(KINDS);
+const names = kinds.split(",");
 for (let run = 1; run <= Number(runs); run++) {
   await rest(BEFORE);
   const kind = names[run % names.length];

@@ -111,7 +111,7 @@ export async function planPage(scope: Scope, classId: string, asked: Asked): Pro
     listWishes(db, scope),
     listGear(db, scope),
   ]);
-  const met = await meetings(db, scope, classId, inRounds(presence, kept));
+  const met = await meetings(db, scope, classId, { among: inRounds(presence, kept), since: null });
   // The ladder of a drill with errors is made of its sound rows; where it has none that is said then.
   const roots = drills.filter((d) => d.parent_id === null);
   const plain = roots.filter((d) => d.verdict !== "broken");

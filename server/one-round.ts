@@ -39,7 +39,7 @@ export async function pairRound(
   const [students, presence, met, drills, wishes] = await Promise.all([
     listStudents(db, scope),
     listPresence(db, scope, classId),
-    meetings(db, scope, classId, null),
+    meetings(db, scope, classId, { among: null, since: null }),
     listDrills(db, scope),
     listWishes(db, scope),
   ]);

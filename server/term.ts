@@ -39,11 +39,13 @@ function partners(
 }
 
 export async function termPage(scope: Scope): Promise<TermPage> {
-  const [classes, everybody, met, attendance, deleted] = await Promise.all([
-    listClasses(db, scope),
+  const classes = await listClasses(db, scope);
+  const ids = classes.map(({ id }) => id);
+  const since = classes.at(-1)?.held_on ?? null;
+  const [everybody, met, attendance, deleted] = await Promise.all([
     listEverybody(db, scope),
-    meetings(db, scope, NOBODY, null),
-    listAttendance(db, scope),
+    meetings(db, scope, NOBODY, { among: null, since }),
+    listAttendance(db, scope, ids),
     countDeleted(db, scope),
   ]);
   const here = new Map<string, Set<string>>();
@@ -52,9 +54,7 @@ export async function termPage(scope: Scope): Promise<TermPage> {
   const nameOf = new Map(everybody.map((s) => [s.id, s.name]));
   const partnersOf = partners(met);
   const cameTo = new Map<string, number>();
-  const held = new Set(classes.map(({ id }) => id));
-  for (const { class_id, student_id } of attendance)
-    if (held.has(class_id)) cameTo.set(student_id, (cameTo.get(student_id) ?? 0) + 1);
+  for (const { student_id } of attendance) cameTo.set(student_id, (cameTo.get(student_id) ?? 0) + 1);
   const people = everybody
     .filter((s) => !s.archived)
     .map((s): TermPerson => {

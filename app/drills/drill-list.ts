@@ -28,17 +28,20 @@ export interface Sorting {
   readonly down: boolean;
 }
 
+/** Titles as people look for them; one for all, since making one costs more than a thousand comparisons. */
+const { compare } = new Intl.Collator("en");
+
 const RANK = { broken: 0, risky: 1, sound: 2 } as const;
 const BY: Record<SortKey, (a: DrillListRow, b: DrillListRow) => number> = {
-  title: (a, b) => a.title.localeCompare(b.title),
+  title: (a, b) => compare(a.title, b.title),
   verdict: (a, b) => RANK[a.verdict] - RANK[b.verdict],
   load: (a, b) => a.load_total - b.load_total,
-  trained: (a, b) => (a.last_trained ?? "").localeCompare(b.last_trained ?? ""),
+  trained: (a, b) => compare(a.last_trained ?? "", b.last_trained ?? ""),
 };
 
 /** Drills in order. */
 export const sorted = (drills: readonly DrillListRow[], { key, down }: Sorting): DrillListRow[] =>
-  [...drills].sort((a, b) => BY[key](a, b) * (down ? -1 : 1) || a.title.localeCompare(b.title));
+  [...drills].sort((a, b) => BY[key](a, b) * (down ? -1 : 1) || compare(a.title, b.title));
 
 export interface Filters {
   readonly q: string;
@@ -50,6 +53,28 @@ export interface Filters {
 export const NO_FILTERS: Filters = { q: "", kind: "all", verdict: "all", stars: "all", tag: "all" };
 export const isFiltered = (filters: Filters): boolean =>
   (Object.keys(NO_FILTERS) as (keyof Filters)[]).some((key) => filters[key].trim() !== NO_FILTERS[key]);
+
+/** What the address of the list says: filters, the order, and how many rows are wanted. */
+export const USUAL = { ...NO_FILTERS, sort: "title", down: "no", shown: "100" };
+export type ListAsked = typeof USUAL;
+
+const KEYS: readonly SortKey[] = ["title", "verdict", "load", "trained"];
+export const sortingOf = ({ sort, down }: Pick<ListAsked, "sort" | "down">): Sorting => ({
+  key: KEYS.find((key) => key === sort) ?? "title",
+  down: down === "yes",
+});
+
+/** So many are drawn at once; more on demand. */
+export const PAGE = 100;
+const MOST_SHOWN = 2000;
+export const shownOf = ({ shown }: Pick<ListAsked, "shown">): number =>
+  Math.min(MOST_SHOWN, Math.max(PAGE, Math.floor(Number(shown)) || PAGE));
+
+/** The list as it stands: what was looked for stands for itself; else ladders are folded into the drill that they come from. */
+export function listed(drills: readonly DrillListRow[], asked: ListAsked, byMove: ReadonlySet<string>): DrillGroup[] {
+  const all = sorted(filtered(drills, asked, byMove), sortingOf(asked));
+  return isFiltered(asked) ? all.map((drill) => ({ drill, below: [] })) : grouped(all);
+}
 
 /** Drills that fit all filters. `byMove`: those in whose rows the words stand for a move. */
 export function filtered(

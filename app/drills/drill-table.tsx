@@ -6,7 +6,7 @@ import { styled } from "@mui/material/styles";
 import { Fragment, useState } from "react";
 import { FOR_THUMBS, NOT_ON_PAPER, UNSEEN } from "../ui/theme.ts";
 import { DrillRow } from "./drill-row.tsx";
-import type { DrillGroup, SortKey, Sorting } from "./drill-list.ts";
+import { PAGE, type DrillGroup, type SortKey, type Sorting } from "./drill-list.ts";
 
 const Table = styled("table")(({ theme }) => ({
   width: "100%",
@@ -42,11 +42,12 @@ const SortButton = styled("button")({
   cursor: "pointer",
 });
 
-/** So many are drawn at once; more on demand. */
-const PAGE = 100;
-
 interface TableProps {
+  /** The rows that are drawn. */
   readonly groups: readonly DrillGroup[];
+  /** How many there are. */
+  readonly rows: number;
+  readonly onMore: () => void;
   /** The largest load in the list. */
   readonly most: number;
   readonly sort: Sorting;
@@ -56,10 +57,8 @@ interface TableProps {
   readonly onChoose: (chosen: ReadonlySet<string>) => void;
 }
 
-export function DrillTable({ groups, most, sort, onSort, chosen, onChoose }: TableProps) {
+export function DrillTable({ groups, rows, onMore, most, sort, onSort, chosen, onChoose }: TableProps) {
   const [open, setOpen] = useState<ReadonlySet<string>>(new Set());
-  const [pages, setPages] = useState(1);
-  const shown = groups.slice(0, PAGE * pages);
   const all = groups.flatMap(idsOf);
   const choose = (ids: readonly string[], now: boolean) =>
     onChoose(new Set(now ? [...chosen, ...ids] : [...chosen].filter((id) => !ids.includes(id))));
@@ -108,7 +107,7 @@ export function DrillTable({ groups, most, sort, onSort, chosen, onChoose }: Tab
           </tr>
         </thead>
         <tbody>
-          {shown.map((group) => {
+          {groups.map((group) => {
             const { drill, below } = group;
             const isOpen = open.has(drill.id);
             const onToggle = () =>
@@ -140,13 +139,13 @@ export function DrillTable({ groups, most, sort, onSort, chosen, onChoose }: Tab
           })}
         </tbody>
       </Table>
-      {groups.length > shown.length && (
+      {rows > groups.length && (
         <Box sx={{ display: "flex", gap: 2, alignItems: "center", px: 1.5, py: 2, ...NOT_ON_PAPER }}>
           <Box role="status" sx={{ color: "text.secondary" }}>
-            {shown.length} of {groups.length} are shown.
+            {groups.length} of {rows} are shown.
           </Box>
-          <Button variant="outlined" onClick={() => setPages(pages + 1)}>
-            Show {Math.min(PAGE, groups.length - shown.length)} more
+          <Button variant="outlined" onClick={onMore}>
+            Show {Math.min(PAGE, rows - groups.length)} more
           </Button>
         </Box>
       )}

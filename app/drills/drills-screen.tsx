@@ -2,19 +2,11 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { Link, useFetcher, useNavigate, useRevalidator } from "react-router";
+import type { ListPart } from "#server/drill-list.ts";
 import type { JudgingView } from "#server/views.ts";
 import type { action } from "../routes/drills.tsx";
 import type { loader as search } from "../routes/search.ts";
-import {
-  filtered,
-  grouped,
-  isFiltered,
-  NO_FILTERS,
-  sorted,
-  tagsOf,
-  type DrillListRow,
-  type Sorting,
-} from "./drill-list.ts";
+import { listed, PAGE, shownOf, sortingOf, tagsOf, USUAL, type DrillListRow } from "./drill-list.ts";
 import { ChosenBar } from "./chosen-bar.tsx";
 import { LIST } from "./drill-row.tsx";
 import { DrillTable } from "./drill-table.tsx";
@@ -50,11 +42,14 @@ const STARS = [
 /** The school's drills: find one, or start one from a feed. */
 export function DrillsScreen({
   drills,
+  part = null,
   deleted = 0,
   judging = null,
   tour = false,
 }: {
   drills: readonly DrillListRow[];
+  /** Of a long list only a part is here. */
+  part?: ListPart | null;
   /** How many things were deleted and can be brought back. */
   deleted?: number;
   /** Stored verdicts that are being worked out again; null where none are. */
@@ -63,19 +58,15 @@ export function DrillsScreen({
   tour?: boolean;
 }) {
   useJudging(judging);
-  const { values, set, params } = useFilters(NO_FILTERS);
+  const { values, set, params } = useFilters(USUAL);
   const kind = values.kind as (typeof KINDS)[number]["value"];
   const verdict = values.verdict as (typeof VERDICTS)[number]["value"];
   const stars = values.stars as (typeof STARS)[number]["value"];
-  const [sort, setSort] = useState<Sorting>({ key: "title", down: false });
   const byMove = useDrillsByMove(values.q);
-  const groups = useMemo(() => {
-    const all = sorted(filtered(drills, values, byMove), sort);
-    // What was looked for stands for itself; else ladders are folded into the drill that they come from.
-    return isFiltered(values) ? all.map((drill) => ({ drill, below: [] })) : grouped(all);
-  }, [drills, values, byMove, sort]);
-  const most = Math.max(1, ...drills.map((d) => d.load_total));
-  const tags = useMemo(() => tagsOf(drills).slice(0, MOST_TAGS), [drills]);
+  const groups = useMemo(() => listed(drills, values, byMove), [drills, values, byMove]);
+  const most = part?.most ?? Math.max(1, ...drills.map((d) => d.load_total));
+  const allTags = useMemo(() => part?.tags ?? tagsOf(drills), [part, drills]);
+  const tags = allTags.slice(0, MOST_TAGS);
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   // What was deleted meanwhile, here or elsewhere, is not chosen any more.
   const chosenDrills = useMemo(() => drills.filter(({ id }) => chosen.has(id)), [drills, chosen]);
@@ -126,9 +117,21 @@ export function DrillsScreen({
         )}
       </Box>
       {chosenDrills.length > 0 && (
-        <ChosenBar drills={chosenDrills} tags={tagsOf(drills)} onClear={() => setChosen(new Set())} />
+        <ChosenBar drills={chosenDrills} tags={allTags} onClear={() => setChosen(new Set())} />
       )}
-      <DrillTable groups={groups} most={most} sort={sort} onSort={setSort} chosen={chosen} onChoose={setChosen} />
+      <DrillTable
+        groups={groups.slice(0, shownOf(values))}
+        rows={part?.rows ?? groups.length}
+        most={most}
+        sort={sortingOf(values)}
+        onSort={({ key, down }) => {
+          set("sort", key);
+          set("down", down ? "yes" : "no");
+        }}
+        onMore={() => set("shown", String(shownOf(values) + PAGE))}
+        chosen={chosen}
+        onChoose={setChosen}
+      />
       {groups.length === 0 && (
         <Box sx={{ p: 4, color: "text.secondary" }}>
           {drills.length === 0

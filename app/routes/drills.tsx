@@ -1,8 +1,9 @@
 import { redirect } from "react-router";
 import { countDeleted } from "#db/deleted.ts";
-import { deleteDrills, listDrills, restoreDrills, setStars, setTag } from "#db/drills.ts";
+import { deleteDrills, restoreDrills, setStars, setTag } from "#db/drills.ts";
 import { db } from "#db/pool.ts";
 import { scopeContext } from "#server/context.ts";
+import { drillListPage } from "#server/drill-list.ts";
 import { idIn, idsIn, tagIn } from "#server/forms.ts";
 import { judgingOf } from "#server/judging.ts";
 import { copyDrill, makeDrill } from "#server/new-drill.ts";
@@ -17,10 +18,11 @@ export const meta: Route.MetaFunction = () => [{ title: "Drills · Vicissor" }];
 export function loader({ request, context }: Route.LoaderArgs) {
   return reading(async () => {
     const scope = context.get(scopeContext);
-    const [drills, deleted] = await Promise.all([listDrills(db, scope), countDeleted(db, scope)]);
+    const search = new URL(request.url).searchParams;
+    const [page, deleted] = await Promise.all([drillListPage(scope, search), countDeleted(db, scope)]);
     return {
       deleted,
-      drills: drills.map((drill) => ({ ...drill, updated_at: drill.updated_at.toISOString() })),
+      ...page,
       judging: judgingOf(scope),
       tour: !request.headers.get("cookie")?.includes(`${TOUR_COOKIE}=closed`),
     };
