@@ -117,6 +117,9 @@ export interface PairRow {
 }
 
 /** The pairs of a class's newest block, with what each pair works on. */
+/** Who is in a pair, or in a three. */
+export const seatsOf = ({ student_a: a, student_b: b, student_c: c }: PairRow): string[] => (c ? [a, b, c] : [a, b]);
+
 export const listPairs = (db: Db, scope: Scope, classId: string): Promise<PairRow[]> =>
   db.query<PairRow>(
     `select p.id, p.position, p.student_a, p.student_b, p.student_c, p.revision_id, p.why, r.drill_id, d.title as drill_title, r.text

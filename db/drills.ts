@@ -109,16 +109,23 @@ export const listDrillIndex = (
 /** What a choice among drills needs of each. */
 type DrillHead = Pick<DrillRow, "id" | "title" | "verdict" | "kind" | "load_total" | "parent_id">;
 
+/** So many drills are offered where one is chosen; any other is gone to by the list, and taken from there. */
+const OFFERED = 300;
+
+/** What is offered where a drill is chosen: all of them, or of very many the starred ones and those that were touched last. */
 export const listDrillHeads = (db: Db, scope: Scope): Promise<DrillHead[]> =>
   db.query<DrillHead>(
-    `select d.id, d.title, r.verdict, r.kind, r.load_total, pd.id as parent_id
-     from drills d
+    `with offered as (
+       select * from drills where school_id = $1 and deleted_at is null order by starred desc, updated_at desc, id limit $2
+     )
+     select d.id, d.title, r.verdict, r.kind, r.load_total, pd.id as parent_id
+     from offered d
        join revisions r on r.school_id = d.school_id and r.drill_id = d.id and r.number = d.version
        left join lineage l on l.school_id = d.school_id and l.drill_id = d.id
        left join revisions pr on pr.school_id = l.school_id and pr.id = l.parent_revision_id
        left join drills pd on pd.school_id = pr.school_id and pd.id = pr.drill_id
-     where d.school_id = $1 and d.deleted_at is null order by d.title, d.id`,
-    [scope.schoolId],
+     order by d.title, d.id`,
+    [scope.schoolId, OFFERED],
   );
 
 export async function getDrill(

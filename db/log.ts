@@ -60,6 +60,10 @@ export const listLog = (
          join pairs p on p.school_id = b.school_id and p.block_id = b.id
        where c.school_id = $1 and c.deleted_at is null and c.held_on <= current_date
          and ($4::date is null or c.held_on >= $4) and ($5::date is null or c.held_on <= $5)
+         and ($9::int is null or c.id in (
+           select k.id from classes k where k.school_id = $1 and k.deleted_at is null and k.held_on <= current_date
+             and exists (select 1 from blocks kb where kb.school_id = $1 and kb.class_id = k.id)
+           order by k.held_on desc, k.id limit $9))
      ), standing as (
        select m.* from marks m where m.school_id = $1 and m.mark <> 'none'
          and not exists (select 1 from marks later where later.school_id = $1 and later.corrects = m.id)
@@ -78,8 +82,25 @@ export const listLog = (
        and ($6 = 'all' or ($6 = 'seen' and s.marks <> '[]')
          or ($6 = 'open' and s.marks @? '$[*] ? (@.mark != "clean")'))
      order by s.day desc, s.class_id, s.round desc, s.position limit $7 offset $8`,
-    [scope.schoolId, likeText(filter.words), filter.person, filter.from, filter.to, filter.marks, limit, offset],
+    [
+      scope.schoolId,
+      likeText(filter.words),
+      filter.person,
+      filter.from,
+      filter.to,
+      filter.marks,
+      limit,
+      offset,
+      classesFor(filter, limit + offset),
+    ],
   );
+
+/** Classes without a round that was run, among the newest. */
+const SPARE = 50;
+
+/** Of a log that is not filtered the newest classes are enough: each with something in it has a row; null: all are looked at. */
+const classesFor = ({ words, person, from, to, marks }: LogFilter, rows: number): number | null =>
+  words === "" && person === null && from === null && to === null && marks === "all" ? rows + SPARE : null;
 
 /** Signs that mean something in a pattern stand for themselves. */
 const likeText = (text: string): string => text.replace(/[\\%_]/g, (sign) => `\\${sign}`);

@@ -23,6 +23,14 @@ export const listArchived = (db: Db, scope: Scope): Promise<Student[]> =>
 export const listEverybody = (db: Db, scope: Scope): Promise<Student[]> =>
   db.query<Student>(`${STUDENT} order by name, id`, [scope.schoolId]);
 
+/** Some of the school's people, those who were archived too. */
+export const listPeople = (db: Db, scope: Scope, ids: readonly string[]): Promise<Student[]> =>
+  db.query<Student>(`${STUDENT} and id = any ($2) order by name, id`, [scope.schoolId, ids]);
+
+/** What some of the school's people know, by family of drills. */
+export const listLevels = (db: Db, scope: Scope, ids: readonly string[]): Promise<Pick<Student, "id" | "levels">[]> =>
+  db.query(`select id, levels from students where school_id = $1 and id = any ($2)`, [scope.schoolId, ids]);
+
 type New = Omit<Member, "id"> & { readonly id: string };
 
 export async function insertStudent(db: Db, scope: Scope, s: New): Promise<void> {

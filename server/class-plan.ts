@@ -26,7 +26,7 @@ import { listPresence, type PresentTonight } from "#db/attendance.ts";
 import { getDrill, listDrillHeads } from "#db/drills.ts";
 import { notCleared } from "#db/incidents.ts";
 import { listLadders } from "#db/ladders.ts";
-import { listEverybody, listGear, listWishes, type Student } from "#db/people.ts";
+import { listGear, listPeople, listWishes, type Student } from "#db/people.ts";
 import { db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
 import { compute } from "./checks/pool.ts";
@@ -97,13 +97,25 @@ const inRounds = (presence: readonly PresentTonight[], kept: KeptPlan | null): s
   ...(kept ? whoRan(kept) : []),
 ];
 
+/** Whoever stands in a plan, as here or not. */
+const planned = (kept: KeptPlan | null): string[] =>
+  (kept?.plan.rounds ?? []).flatMap((r) => r.pairs.flatMap(({ a, b, c }) => (c ? [a, b, c] : [a, b])));
+
+/** Drills to choose from, with the one that is chosen. */
+function offered(
+  roots: readonly { readonly id: string; readonly title: string }[],
+  chosen: { readonly id: string; readonly title: string; readonly parent_id: string | null } | null,
+): { readonly id: string; readonly title: string }[] {
+  const isMissing = chosen !== null && chosen.parent_id === null && !roots.some(({ id }) => id === chosen.id);
+  return [...roots, ...(isMissing ? [chosen] : [])].map(({ id, title }) => ({ id, title }));
+}
+
 /** Everything that a plan rests on; null where the class is not there. */
 export async function planPage(scope: Scope, classId: string, asked: Asked): Promise<PlanPage | null> {
   const lesson = await getClass(db, scope, classId);
   if (!lesson) return null;
-  const [hurt, students, presence, ladders, drills, kept, wishes, gear] = await Promise.all([
+  const [hurt, presence, ladders, drills, kept, wishes, gear] = await Promise.all([
     notCleared(db, scope),
-    listEverybody(db, scope),
     listPresence(db, scope, classId),
     listLadders(db, scope),
     listDrillHeads(db, scope),
@@ -111,7 +123,11 @@ export async function planPage(scope: Scope, classId: string, asked: Asked): Pro
     listWishes(db, scope),
     listGear(db, scope),
   ]);
-  const met = await meetings(db, scope, classId, { among: inRounds(presence, kept), since: null });
+  const among = inRounds(presence, kept);
+  const [met, students] = await Promise.all([
+    meetings(db, scope, classId, { among, since: null }),
+    listPeople(db, scope, [...among, ...planned(kept)]),
+  ]);
   // The ladder of a drill with errors is made of its sound rows; where it has none that is said then.
   const roots = drills.filter((d) => d.parent_id === null);
   const plain = roots.filter((d) => d.verdict !== "broken");
@@ -123,9 +139,9 @@ export async function planPage(scope: Scope, classId: string, asked: Asked): Pro
   const before = ladder && !second ? await planBefore(db, scope, { day: lesson.held_on, ladder: ladder.id }) : null;
   const base = drillId ? await getDrill(db, scope, drillId) : null;
   const parts = base ? sectionsOf(parse(base.revision.text)) : [];
-  const kind = drills.find((d) => d.id === drillId)?.kind ?? "feeder";
+  const kind = base?.drill.kind ?? "feeder";
   const family = isFamily(kind) ? kind : "feeder";
-  const estimates = await estimatesOf(scope, students);
+  const estimates = await estimatesOf(scope);
   const byId = new Map(students.map((one) => [one.id, one]));
   return {
     lesson,
@@ -136,7 +152,7 @@ export async function planPage(scope: Scope, classId: string, asked: Asked): Pro
       limits: hurt.has(one.id) ? [...one.limits, NOT_CLEARED] : one.limits,
     })),
     ladders,
-    drills: roots.map(({ id, title }) => ({ id, title })),
+    drills: offered(roots, base?.drill ?? null),
     chosen: {
       ladder: ladder?.id ?? null,
       drill: drillId,

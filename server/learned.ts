@@ -14,7 +14,7 @@ import { expectedChance } from "#core/learn/rasch.ts";
 import { MARKS } from "#core/floor/marks.ts";
 import { isFamily, levelIn } from "#core/people/person.ts";
 import { seenAnswers, type SeenAnswer } from "#db/log-sums.ts";
-import type { Student } from "#db/people.ts";
+import { listLevels, type Student } from "#db/people.ts";
 import { db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
 import type { RungChoice } from "./views.ts";
@@ -36,14 +36,12 @@ export function evidenceIn(
   });
 }
 
-export async function estimatesOf(scope: Scope, students: readonly Student[]): Promise<Estimates> {
-  const byId = new Map(students.map((one) => [one.id, one]));
-  return estimatesFrom(
-    evidenceIn(await seenAnswers(db, scope, MOST), (person, family) => {
-      const student = byId.get(person);
-      return student ? levelIn(student, family) : levelIn({ levels: {} }, family);
-    }),
-  );
+/** What the log says of people and rungs, by the newest answers that were seen. */
+export async function estimatesOf(scope: Scope): Promise<Estimates> {
+  const answers = await seenAnswers(db, scope, MOST);
+  const people = [...new Set(answers.map(({ person }) => person))];
+  const known = new Map((await listLevels(db, scope, people)).map((one) => [one.id, one]));
+  return estimatesFrom(evidenceIn(answers, (person, family) => levelIn(known.get(person) ?? { levels: {} }, family)));
 }
 
 /** Somebody on a ladder; null while too little of them was seen. Who is new, and children, are to be clean nearly always. */

@@ -57,7 +57,7 @@ export async function personPage(scope: Scope, id: string): Promise<PersonPage |
   if (!person) return null;
   const [sums, estimates, incidents, school, named] = await Promise.all([
     logSums(db, scope, { person: id, from: null, to: null }),
-    estimatesOf(scope, people),
+    estimatesOf(scope),
     incidentsOf(db, scope, id),
     schoolOf(scope),
     getSchool(db, scope),

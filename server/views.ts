@@ -103,7 +103,7 @@ export interface PlanPage {
   readonly gear: Readonly<Record<string, number>>;
   /** Its day is past: what was trained then stays as it was. */
   readonly over: boolean;
-  /** Everybody of the school, for names of people who have left. */
+  /** Everybody of the evening, those who have left too. */
   readonly names: Readonly<Record<string, string>>;
 }
 

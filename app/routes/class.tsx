@@ -1,7 +1,7 @@
-import { dropPlan, getClass, getPlan, listPairs } from "#db/classes.ts";
+import { dropPlan, getClass, getPlan, listPairs, seatsOf } from "#db/classes.ts";
 import { bringBack, listPresence, setEverybody, setPresent, setTonightNot } from "#db/attendance.ts";
 import { listDrillHeads } from "#db/drills.ts";
-import { listEverybody, listGear } from "#db/people.ts";
+import { listGear, listPeople, listStudents } from "#db/people.ts";
 import { db } from "#db/pool.ts";
 import { WORDS } from "#server/class-plan.ts";
 import { scopeContext } from "#server/context.ts";
@@ -23,8 +23,8 @@ export function loader({ params, context }: Route.LoaderArgs) {
     const scope = context.get(scopeContext);
     const lesson = await getClass(db, scope, params.id);
     if (!lesson) throw notFound("This class is not here.");
-    const [everybody, present, pairs, drills, gear, plan] = await Promise.all([
-      listEverybody(db, scope),
+    const [members, present, pairs, drills, gear, plan] = await Promise.all([
+      listStudents(db, scope),
       listPresence(db, scope, params.id),
       listPairs(db, scope, params.id),
       listDrillHeads(db, scope),
@@ -32,6 +32,10 @@ export function loader({ params, context }: Route.LoaderArgs) {
       getPlan(db, scope, params.id),
     ]);
     const here = present.map((p) => p.student_id);
+    const known = new Set(members.map(({ id }) => id));
+    // Who was archived since stays in the classes that they were in.
+    const left = [...here, ...pairs.flatMap(seatsOf)].filter((id) => !known.has(id));
+    const everybody = [...members, ...(left.length > 0 ? await listPeople(db, scope, left) : [])];
     return {
       lesson,
       planned: plan?.plan.rounds.length ?? null,
