@@ -77,6 +77,19 @@ export const listDrills = (db: Db, scope: Scope): Promise<DrillRow[]> =>
 export const listDrillsOf = (db: Db, scope: Scope, ids: readonly string[]): Promise<DrillRow[]> =>
   db.query<DrillRow>(`${LIST} and d.id = any ($2)`, [scope.schoolId, ids]);
 
+/** Ids of the drills that were made from one and hold. */
+export const listSoundBelow = async (db: Db, scope: Scope, id: string): Promise<string[]> =>
+  (
+    await db.query<{ id: string }>(
+      `select d.id from revisions pr
+         join lineage l on l.school_id = pr.school_id and l.parent_revision_id = pr.id
+         join drills d on d.school_id = l.school_id and d.id = l.drill_id and d.deleted_at is null
+         join revisions r on r.school_id = d.school_id and r.drill_id = d.id and r.number = d.version
+       where pr.school_id = $1 and pr.drill_id = $2 and r.verdict <> 'broken' order by d.title, d.id`,
+      [scope.schoolId, id],
+    )
+  ).map((row) => row.id);
+
 export async function countDrills(db: Db, scope: Scope): Promise<number> {
   const rows = await db.query<{ n: number }>(
     `select count(*)::int as n from drills where school_id = $1 and deleted_at is null`,

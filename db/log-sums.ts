@@ -57,7 +57,7 @@ const WORKED = `rounds as (
         where mine.school_id = $1 and (mine.student_a = $2 or mine.student_b = $2 or mine.student_c = $2)))
   ), standing as (
     select m.class_id, m.round, m.student_id, m.mark, m.words from marks m
-    where m.school_id = $1 and m.role = 'answers' and m.mark <> 'none'
+    where m.school_id = $1 and m.role = 'answers' and m.mark <> 'none' and m.class_id in (select class_id from rounds)
       and not exists (select 1 from marks later where later.school_id = $1 and later.corrects = m.id)
   ), worked as (
     select r.class_id, r.day, r.round, r.side, r.people, r.revision_id, who.person
@@ -80,7 +80,7 @@ const THEMES = `themes as (
         from ladder_rungs lr join ladders l on l.school_id = $1 and l.id = lr.ladder_id
         where lr.school_id = $1 order by lr.revision_id, l.created_at, l.id
       ) first on first.revision_id = v.id
-    where v.school_id = $1
+    where v.school_id = $1 and v.id in (select revision_id from rounds)
   )`;
 
 type Row = Tally & {

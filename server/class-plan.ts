@@ -141,16 +141,11 @@ export async function planPage(scope: Scope, classId: string, asked: Asked): Pro
   const parts = base ? sectionsOf(parse(base.revision.text)) : [];
   const kind = base?.drill.kind ?? "feeder";
   const family = isFamily(kind) ? kind : "feeder";
-  const estimates = await estimatesOf(scope);
-  const byId = new Map(students.map((one) => [one.id, one]));
+  const here = peopleHere(students, presence, { kept, family, day: lesson.held_on });
   return {
     lesson,
     over: isOver(lesson),
-    people: peopleHere(students, presence, { kept, family, day: lesson.held_on }).map((one) => ({
-      ...one,
-      learned: learnedOn(rungs, byId.get(one.id)!, { family, estimates }),
-      limits: hurt.has(one.id) ? [...one.limits, NOT_CLEARED] : one.limits,
-    })),
+    people: seenSoFar(here, students, { rungs, hurt, family, estimates: await estimatesOf(scope) }),
     ladders,
     drills: offered(roots, base?.drill ?? null),
     chosen: {
@@ -177,6 +172,27 @@ export async function planPage(scope: Scope, classId: string, asked: Asked): Pro
 
 /** After a blow to the head, until an adult in charge has said so. */
 const NOT_CLEARED = "no contact: a blow to the head, not cleared yet";
+
+/** People with what the log says of them on these rungs, and what holds for whoever was hurt. */
+function seenSoFar(
+  here: readonly PlanPerson[],
+  students: readonly Student[],
+  {
+    rungs,
+    hurt,
+    ...more
+  }: {
+    readonly rungs: readonly RungChoice[];
+    readonly hurt: ReadonlySet<string>;
+  } & Parameters<typeof learnedOn>[2],
+): PlanPerson[] {
+  const byId = new Map(students.map((one) => [one.id, one]));
+  return here.map((one) => ({
+    ...one,
+    learned: learnedOn(rungs, byId.get(one.id)!, more),
+    limits: hurt.has(one.id) ? [...one.limits, NOT_CLEARED] : one.limits,
+  }));
+}
 
 /** Everybody who is here, for the rounds for which they are. */
 function peopleHere(

@@ -2,7 +2,7 @@
 import { randomUUID } from "node:crypto";
 import { meetings, savePairs, type NewPair } from "#db/classes.ts";
 import { listPresence } from "#db/attendance.ts";
-import { getDrill, listDrills } from "#db/drills.ts";
+import { getDrill } from "#db/drills.ts";
 import { listStudents, listWishes } from "#db/people.ts";
 import { db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
@@ -36,16 +36,15 @@ export async function pairRound(
 ): Promise<Paired | Refusal> {
   const base = await getDrill(db, scope, drillId);
   if (!base) return refused("Choose a drill first; the one you chose is not here any more.");
-  const [students, presence, met, drills, wishes] = await Promise.all([
+  const [students, presence, met, wishes] = await Promise.all([
     listStudents(db, scope),
     listPresence(db, scope, classId),
     meetings(db, scope, classId, { among: null, since: null }),
-    listDrills(db, scope),
     listWishes(db, scope),
   ]);
   const here = new Map(presence.map((p) => [p.student_id, p.tonight_not]));
   const day = new Date().toISOString().slice(0, 10);
-  const versions = await versionsOf(scope, base, drills);
+  const versions = await versionsOf(scope, base);
   const round = await compute(
     "round",
     {

@@ -1,6 +1,6 @@
 /** What a class can work on: the rungs of a ladder, or a drill with its variations, easiest first. */
 import { rolesIn } from "#core/class/roles.ts";
-import { getDrill, listDrills, type DrillRow, type Revision } from "#db/drills.ts";
+import { getDrill, listSoundBelow, type DrillRow, type Revision } from "#db/drills.ts";
 import { listRungs } from "#db/ladders.ts";
 import { db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
@@ -28,17 +28,15 @@ const ladderRungs = async (scope: Scope, id: string): Promise<RungChoice[]> =>
 
 async function drillRungs(scope: Scope, drillId: string): Promise<RungChoice[]> {
   const base = drillId ? await getDrill(db, scope, drillId) : null;
-  return base ? versionsOf(scope, base, await listDrills(db, scope)) : [];
+  return base ? versionsOf(scope, base) : [];
 }
 
 /** A drill and its variations in the library that hold, easiest first. */
 export async function versionsOf(
   scope: Scope,
   base: { readonly drill: DrillRow; readonly revision: Revision },
-  drills: readonly DrillRow[],
 ): Promise<RungChoice[]> {
-  const children = drills.filter((d) => d.parent_id === base.drill.id && d.verdict !== "broken");
-  const rows = await Promise.all(children.map((child) => getDrill(db, scope, child.id)));
+  const rows = await Promise.all((await listSoundBelow(db, scope, base.drill.id)).map((id) => getDrill(db, scope, id)));
   return [base, ...rows.flatMap((row) => row ?? [])]
     .map(({ drill, revision }) => ({
       text: revision.text,
