@@ -2,6 +2,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { Link, useFetcher } from "react-router";
+import type { QrCode } from "#server/share/token.ts";
 import type { PhoneLink } from "#server/views.ts";
 import type { action } from "../routes/phones.tsx";
 import { ShareBox } from "../share/share-box.tsx";
@@ -38,14 +39,35 @@ function HallTablet() {
   );
 }
 
+/** A device that warns of this machine does not know its authority yet. */
+const Trust = ({ address, qr }: { readonly address: string; readonly qr: QrCode }) => (
+  <Box component="section" aria-label="Trust" sx={{ px: { xs: 2, sm: 3 }, pb: 4, maxWidth: 680 }}>
+    <Box component="h2" sx={{ typography: "h2", m: 0 }}>
+      A device that warns
+    </Box>
+    <Box component="p" sx={{ mt: 0.5, color: "text.secondary" }}>
+      It does not know the authority that this machine has made for itself. Scan this once, go past the warning, and
+      install the certificate: on a tablet under its settings for security, as a certificate authority. From then on it
+      does not warn.
+    </Box>
+    <QrSvg qr={qr} label="Code of the certificate" width={180} />
+    <Box component="p" sx={{ overflowWrap: "anywhere" }}>
+      <a href={address}>{address}</a>
+    </Box>
+  </Box>
+);
+
 export function PhonesScreen({
   lesson,
   link,
   wall,
+  trust,
 }: {
   readonly lesson: { readonly id: string; readonly title: string };
   readonly link: PhoneLink | null;
   readonly wall: PhoneLink | null;
+  /** Where a device gets the certificate of this machine; null where the network does not come in. */
+  readonly trust: { readonly address: string; readonly qr: QrCode } | null;
 }) {
   const fetcher = useFetcher<typeof action>();
   const act = (intent: "new" | "end", label: string, variant: "contained" | "outlined") => (
@@ -94,6 +116,7 @@ export function PhonesScreen({
         mayName
       />
       <HallTablet />
+      {trust && <Trust {...trust} />}
       {link && !link.isLan && (
         <Notice>
           Only this machine opens it so far. Start with <code>bin/start --lan NAME</code>, and phones on the same

@@ -4,7 +4,7 @@ import { scopeContext } from "#server/context.ts";
 import { idIn } from "#server/forms.ts";
 import { notFound, reading, refused, writing } from "#server/respond.ts";
 import { tabletAddress } from "#server/access/tickets.ts";
-import { CLASS_HOURS, endLinks, outsideOf, renewLink, shareLink } from "#server/share/links.ts";
+import { authority, CLASS_HOURS, endLinks, outsideOf, renewLink, shareLink } from "#server/share/links.ts";
 import { qrOf } from "#server/share/token.ts";
 import type { Route } from "./+types/phones.ts";
 import { PhonesScreen } from "../class/phones-screen.tsx";
@@ -22,6 +22,7 @@ export function loader({ params, context, request }: Route.LoaderArgs) {
     return {
       lesson: { id: lesson.id, title: lesson.title },
       link: await shareLink(scope, "class", params.id, request),
+      trust: authority(),
       wall: await shareLink(scope, "wall", params.id, request),
     };
   });

@@ -12,7 +12,7 @@ import {
 import { db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
 import type { PhoneLink } from "../views.ts";
-import { claimedId, isSigned, qrOf, tokenOf } from "./token.ts";
+import { claimedId, isSigned, qrOf, tokenOf, type QrCode } from "./token.ts";
 
 const HOUR = 3_600_000;
 /** A link to a class lives until the day after it was made, h. */
@@ -20,6 +20,13 @@ export const CLASS_HOURS = 24;
 
 /** Where other devices reach this one: as `bin/start --lan` says, else as the page itself was reached. */
 export const outsideOf = (request: Request): string => process.env.LAN_ORIGIN ?? new URL(request.url).origin;
+
+/** Where a device gets what makes it trust this machine, as an address and a code; null without a listener for the network. */
+export function authority(): { readonly address: string; readonly qr: QrCode } | null {
+  if (!process.env.LAN_ORIGIN) return null;
+  const address = `${process.env.LAN_ORIGIN}/authority.crt`;
+  return { address, qr: qrOf(address) };
+}
 
 async function shown(link: ShareLink, origin: string): Promise<PhoneLink> {
   const address = `${origin}/s/${tokenOf(link.linkId, await linkSecret(db, link.schoolId))}`;
