@@ -9,21 +9,21 @@ export interface Account {
   readonly email: string;
 }
 
-export interface AccountSecrets extends Account {
+interface AccountSecrets extends Account {
   readonly password_hash: string | null;
   /** Of an account of the demo club: everybody at the machine knows it. */
   readonly shown_password: string | null;
   readonly closed_until: Date | null;
 }
 
-export interface Membership {
+interface Membership {
   readonly school_id: string;
   readonly school: string;
   readonly role: Role;
 }
 
 /** Somebody of the school with an account. */
-export interface MemberRow extends Account {
+interface MemberRow extends Account {
   readonly role: Role;
   readonly student_id: string | null;
   readonly has_password: boolean;
@@ -110,7 +110,7 @@ export const listMembers = (scope: Scope): Promise<MemberRow[]> =>
     [scope.schoolId],
   );
 
-export interface Joining {
+interface Joining {
   readonly schoolId: string;
   readonly accountId: string;
   readonly role: Role;

@@ -10,7 +10,7 @@ export interface Change {
   readonly subject: string | null;
 }
 
-export interface ChangeRow extends Change {
+interface ChangeRow extends Change {
   readonly id: string;
   readonly at: Date;
   readonly who: string | null;

@@ -10,7 +10,7 @@ export interface Letter {
   readonly body: string;
 }
 
-export interface LetterRow {
+interface LetterRow {
   readonly id: string;
   readonly recipient: string;
   readonly subject: string;

@@ -10,7 +10,7 @@ export interface PasskeyRow {
   readonly transports: readonly string[];
 }
 
-export interface NamedPasskey {
+interface NamedPasskey {
   readonly id: string;
   readonly name: string;
   readonly created_at: Date;

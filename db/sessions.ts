@@ -15,7 +15,7 @@ export interface Session {
   readonly classId: string | null;
 }
 
-export interface NewSession {
+interface NewSession {
   readonly id: string;
   readonly tokenHash: Buffer;
   readonly schoolId: string;
@@ -28,7 +28,7 @@ export interface NewSession {
   readonly idleHours: number;
 }
 
-export interface DeviceRow {
+interface DeviceRow {
   readonly id: string;
   readonly device: string;
   readonly created_at: Date;

@@ -21,7 +21,7 @@ export interface NewTicket extends Ticket {
   readonly minutes: number;
 }
 
-export interface InvitationRow {
+interface InvitationRow {
   readonly id: string;
   readonly email: string;
   readonly role: Role;

@@ -5,6 +5,7 @@ import express, { type Request, type Response } from "express";
 import helmet from "helmet";
 import { RouterContextProvider } from "react-router";
 import { closePool, databaseAnswers } from "#db/pool.ts";
+import { dropEnded } from "#db/sessions.ts";
 import { closeThreads } from "./checks/pool.ts";
 import { allowedHosts, knownHost, ownWrites } from "./doors.ts";
 import { closeLive } from "./floor/live.ts";
@@ -87,6 +88,14 @@ app.get("/ready", async (_request, response) => {
     .type("text")
     .send(trouble ?? "ready");
 });
+
+// What nobody can come in by any more is taken away, now and then.
+const CLEAN_EVERY = 3_600_000;
+const clean = (): void => void dropEnded().catch(() => undefined);
+if (!dev) {
+  clean();
+  setInterval(clean, CLEAN_EVERY).unref();
+}
 
 // Verdicts of an older model are worked out again behind the requests; without the database there is nothing to do yet.
 if (!dev) void judgeOlder().catch(() => undefined);

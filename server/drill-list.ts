@@ -19,7 +19,7 @@ export interface ListPart {
   readonly most: number;
 }
 
-export interface DrillListPage {
+interface DrillListPage {
   readonly drills: readonly (Omit<DrillRow, "updated_at"> & { readonly updated_at: string })[];
   /** null: all drills were sent. */
   readonly part: ListPart | null;

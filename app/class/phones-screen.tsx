@@ -5,7 +5,7 @@ import { Link, useFetcher } from "react-router";
 import type { QrCode } from "#server/share/token.ts";
 import type { PhoneLink } from "#server/views.ts";
 import type { action } from "../routes/phones.tsx";
-import { ShareBox } from "../share/share-box.tsx";
+import { OnlyHere, ShareBox } from "../share/share-box.tsx";
 import { QrSvg } from "../paper/qr.tsx";
 import { Notice, ScreenHead } from "../ui/parts.tsx";
 
@@ -117,12 +117,7 @@ export function PhonesScreen({
       />
       <HallTablet />
       {trust && <Trust {...trust} />}
-      {link && !link.isLan && (
-        <Notice>
-          Only this machine opens it so far. Start with <code>bin/start --lan NAME</code>, and phones on the same
-          network open it as well.
-        </Notice>
-      )}
+      {link && !link.isLan && <OnlyHere />}
     </>
   );
 }

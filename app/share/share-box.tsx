@@ -77,3 +77,11 @@ export function ShareBox({ title, lead, fields, link, make, lasts, mayName }: Sh
     </Box>
   );
 }
+
+/** Said where links are made that nobody else reaches yet. */
+export const OnlyHere = () => (
+  <Notice>
+    Only this machine opens it so far. Start with <code>bin/start --lan NAME</code>, and others on the same network open
+    it as well.
+  </Notice>
+);

@@ -2,8 +2,8 @@
 import Button from "@mui/material/Button";
 import { Link } from "react-router";
 import type { PhoneLink } from "#server/views.ts";
-import { Notice, ScreenHead } from "../ui/parts.tsx";
-import { ShareBox } from "./share-box.tsx";
+import { ScreenHead } from "../ui/parts.tsx";
+import { OnlyHere, ShareBox } from "./share-box.tsx";
 
 /** How long a link may live. */
 export const SHARE_HOURS = [
@@ -60,12 +60,7 @@ export function ShareScreen({ id, title, drill, card, ladders }: ShareProps) {
           lasts={SHARE_HOURS}
         />
       ))}
-      {links.some(({ isLan }) => !isLan) && (
-        <Notice>
-          Only this machine opens links so far. Start with <code>bin/start --lan NAME</code>, and others on the network
-          open them as well.
-        </Notice>
-      )}
+      {links.some(({ isLan }) => !isLan) && <OnlyHere />}
     </>
   );
 }

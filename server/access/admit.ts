@@ -19,7 +19,7 @@ export const askerOf = ({ role, studentId, classId }: Session): Asker => ({
   classId,
 });
 
-export const scopeFor = (session: Session): Scope => ({
+const scopeFor = (session: Session): Scope => ({
   schoolId: session.schoolId,
   accountId: session.accountId,
   role: askerOf(session).role,

@@ -1,7 +1,7 @@
 import type { RequestHandler } from "express";
 
 /** The header by which the listener for the network marks what comes in by it; nobody else can set it. */
-export const FROM_NETWORK = "x-vicissor-network";
+const FROM_NETWORK = "x-vicissor-network";
 
 /** Lets through what was asked on this machine itself: not by the network, nor by a proxy for somebody else. */
 export const onThisMachine: RequestHandler = (request, response, next) => {

@@ -4,7 +4,7 @@ import { isPassword } from "./password.ts";
 import { isFromNetwork } from "./network.ts";
 import { openSession, type SignedIn } from "./session.ts";
 
-export interface Credentials {
+interface Credentials {
   readonly email: string;
   readonly password: string;
   /** The device is somebody's own. */

@@ -14,7 +14,7 @@ const dayOf = (day: string): string =>
   new Date(`${day}T12:00:00Z`).toLocaleDateString("en-GB", { dateStyle: "full", timeZone: "UTC" });
 
 /** How a class is shown by a link. */
-export interface Shows {
+interface Shows {
   /** The person whose rounds are asked for; anything else shows everybody's. */
   readonly who: string;
   /** By first names; else as pairs by their numbers. */
