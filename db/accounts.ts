@@ -62,6 +62,10 @@ export const setPassword = (tx: Db, id: string, hash: string): Promise<unknown> 
 export const renameAccount = (id: string, name: string): Promise<unknown> =>
   db.query(`update accounts set name = $2 where id = $1`, [id, name]);
 
+/** No password is tried for a while. */
+export const isClosed = ({ closed_until }: Pick<AccountSecrets, "closed_until">): boolean =>
+  closed_until !== null && closed_until > new Date();
+
 export interface ShownAccount {
   readonly name: string;
   readonly email: string;

@@ -32,8 +32,12 @@ export async function insertLetter({ schoolId, recipient, subject, body }: Lette
   return id;
 }
 
+/** Notes that a letter was sent; the address in it is for its reader alone from then on. */
 export const sentLetter = (id: string): Promise<unknown> =>
-  db.query(`update letters set sent_at = now() where id = $1`, [id]);
+  db.query(
+    `update letters set sent_at = now(), body = regexp_replace(body, 'https?://\\S+/in/\\S+', '(the address stands in the letter alone)') where id = $1`,
+    [id],
+  );
 
 /** The newest letters of the school. */
 export const listLetters = (scope: Scope, limit = 50): Promise<LetterRow[]> =>

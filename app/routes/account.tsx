@@ -1,4 +1,4 @@
-import { data, redirect } from "react-router";
+import { data, redirect, redirectDocument } from "react-router";
 import { accountById, membershipsOf, renameAccount, setPassword } from "#db/accounts.ts";
 import { deletePasskey, listPasskeys } from "#db/passkeys.ts";
 import { db } from "#db/pool.ts";
@@ -79,7 +79,8 @@ export async function action({ request, context }: Route.ActionArgs) {
     switch (fields.intent) {
       case "sign-out":
         await endSession(session.id);
-        throw redirect("/sign-in", { headers: signedOut(request) });
+        // What the page holds in its memory goes as well.
+        throw redirectDocument("/sign-in", { headers: signedOut(request) });
       case "rename":
         await renameAccount(accountId, nameIn(fields));
         return { kind: "saved" as const, message: "The name is changed." };

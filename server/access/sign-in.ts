@@ -1,5 +1,5 @@
 /** Signing in by a password. */
-import { accountByEmail, countRight, countWrong, membershipsOf } from "#db/accounts.ts";
+import { accountByEmail, countRight, countWrong, isClosed, membershipsOf } from "#db/accounts.ts";
 import { isPassword } from "./password.ts";
 import { isFromNetwork } from "./network.ts";
 import { openSession, type SignedIn } from "./session.ts";
@@ -36,8 +36,8 @@ export async function signIn(request: Request, { email, password, stays }: Crede
   const found = await accountByEmail(email);
   // Passwords that the sign-in page shows are none for the network.
   const account = found?.shown_password && isFromNetwork(request.headers) ? null : found;
-  if (account?.closed_until && account.closed_until > new Date()) {
-    const seconds = Math.ceil((account.closed_until.getTime() - Date.now()) / 1000);
+  if (account && isClosed(account)) {
+    const seconds = Math.ceil((account.closed_until!.getTime() - Date.now()) / 1000);
     return refused(`There were too many wrong passwords. Try again in ${seconds} seconds.`);
   }
   const right = await isPassword(account?.password_hash ?? null, password);
