@@ -1,6 +1,6 @@
 /** A class on people's own phones: a link that shows the rounds, and is taken back. */
 import { expect, test } from "@playwright/test";
-import { expectAccessible, faultsOf } from "./helpers.ts";
+import { COVER_AND_RETURN, DRILL, expectAccessible, expectNoSideScroll, faultsOf } from "./helpers.ts";
 
 test("a link shows the rounds by first names without signing in, until it is ended", async ({ page, browser }) => {
   const faults = faultsOf(page);
@@ -41,4 +41,39 @@ test("a link shows the rounds by first names without signing in, until it is end
   await expect(seen.getByRole("heading", { name: "This link is over" })).toBeVisible();
   await phone.close();
   expect(faults).toEqual([]);
+});
+
+test("a drill is read by a link without signing in, until it is taken back; the wall shows pairs without names", async ({
+  page,
+  browser,
+}) => {
+  await page.goto(`${DRILL(COVER_AND_RETURN)}/share`);
+  const part = page.getByRole("region", { name: "The drill" });
+  await part.getByRole("button", { name: "Link to the drill" }).click();
+  const address = await part.getByRole("link", { name: /\/s\// }).getAttribute("href");
+  await expectAccessible(page);
+  const stranger = await browser.newContext({
+    storageState: { cookies: [], origins: [] },
+    viewport: { width: 390, height: 844 },
+    javaScriptEnabled: false,
+  });
+  const seen = await stranger.newPage();
+  await seen.goto(address!);
+  await expect(seen.getByRole("heading", { name: "Cover and return" })).toBeVisible();
+  await expect(seen.getByText("A lead hook -> B slip out, cross")).toBeVisible();
+  await expectNoSideScroll(seen);
+  await part.getByRole("button", { name: "Take it back" }).click();
+  await expect(part.getByRole("link")).toHaveCount(0);
+  await seen.reload();
+  await expect(seen.getByRole("heading", { name: "This link is over" })).toBeVisible();
+
+  await page.goto("/class/5b3c7c1e-0d52-4a4e-9b10-7d6a51fe0001/phones");
+  const wall = page.getByRole("region", { name: "The wall, from outside" });
+  await wall.getByRole("button", { name: "Link to the wall" }).click();
+  await seen.goto((await wall.getByRole("link", { name: /\/s\// }).getAttribute("href"))!);
+  await expect(seen.getByRole("heading", { level: 1 })).toBeVisible();
+  await expect(seen.getByText(/Anselm|Beata/)).toHaveCount(0);
+  await wall.getByRole("button", { name: "Take it back" }).click();
+  await expect(wall.getByRole("link")).toHaveCount(0);
+  await stranger.close();
 });
