@@ -37,7 +37,11 @@ const id = (group: string, n: number): string => `5b3c7c1e-0d52-4a4e-9b10-7d6a51
 const day = (offset: number): string => new Date(Date.now() + offset * 86_400_000).toISOString().slice(0, 10);
 
 async function seed(tx: Db): Promise<void> {
-  if (await getSchool(tx, scope)) return;
+  if (await getSchool(tx, scope)) {
+    // A club from before there was sign-in.
+    if (await nobodySignsIn(tx)) await seedAccounts(tx);
+    return;
+  }
   await insertSchool(tx, scope, CLUB_NAME, accounts[0]);
   for (const student of students) await insertStudent(tx, scope, student);
   await seedAccounts(tx);
@@ -49,6 +53,17 @@ async function seed(tx: Db): Promise<void> {
     await insertDrill(tx, scope, { id: id("c0", i), input, lineage: null });
   }
   await term(tx);
+}
+
+/** True where nobody of the club has a password or a passkey. */
+async function nobodySignsIn(tx: Db): Promise<boolean> {
+  const [found] = await tx.query<{ can: boolean }>(
+    `select exists (
+       select from memberships m join accounts a on a.id = m.account_id left join passkeys p on p.account_id = a.id
+       where m.school_id = $1 and (a.password_hash is not null or p.id is not null)) as can`,
+    [DEMO_SCHOOL],
+  );
+  return !found!.can;
 }
 
 /** Who signs in to the club; their password is shown at the machine, so that it may be hashed once for all. */
