@@ -58,7 +58,7 @@ test("a server and the primary are killed in the middle of a class: no acknowled
     tool(urlOf(primary), "seed");
     second = await standbyOf(primary);
     const standby = second;
-    const watcher = spawn("bin/tool", ["standby-watch", STANDBY, "3"], {
+    const watcher = spawn("bin/tool", ["standby-watch", STANDBY, "6"], {
       env: { ...process.env, DATABASE_URL: urlOf(primary) },
       stdio: "ignore",
       detached: true,
