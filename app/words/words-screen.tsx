@@ -45,30 +45,38 @@ type OwnMoves = NonNullable<SchoolData["moves"]>;
 type Patch = (change: Pick<SchoolData, "moves" | "deletedMoves">) => void;
 
 /** Takes a move of the school's own out, and brings it back as it was, now or later. */
-function useOwnMoves(moves: OwnMoves, gone: OwnMoves, patch: Patch) {
-  const [last, setLast] = useState<Done | null>(null);
+function useOwnMoves(
+  moves: OwnMoves,
+  gone: OwnMoves,
+  { patch, known }: { readonly patch: Patch; readonly known: number },
+) {
+  const [wanted, setWanted] = useState<{ readonly done: Done; readonly version: number } | null>(null);
+  // What was taken out a moment ago, before the page has read that it is gone.
+  const [taken, setTaken] = useState<OwnMoves>([]);
   const remove = (id: string, title: string) => {
     const one = moves.filter((move) => move.id === id);
-    setLast({ kind: "deleted", id, title });
+    setWanted({ done: { kind: "deleted", id, title }, version: known });
+    setTaken(one);
     patch({
       moves: moves.filter((move) => move.id !== id),
       deletedMoves: [...one, ...gone.filter((move) => move.id !== id)].slice(0, MOST_DELETED),
     });
   };
   const bringBack = ({ id, title }: Pick<Done, "id" | "title">) => {
-    const back = gone.filter((move) => move.id === id);
+    const back = [...gone, ...taken].filter((move) => move.id === id).slice(0, 1);
     if (back.length === 0) return;
-    setLast({ kind: "restored", id, title });
+    setWanted({ done: { kind: "restored", id, title }, version: known });
     patch({
       moves: [...moves.filter((move) => move.id !== id), ...back],
       deletedMoves: gone.filter((move) => move.id !== id),
     });
   };
-  return { last, remove, bringBack };
+  // Said once it is saved: what is taken back meanwhile would meet an older version.
+  return { last: wanted && known > wanted.version ? wanted.done : null, remove, bringBack };
 }
 
 export function WordsScreen() {
-  const { settings, version, patch, result, busy } = useSettings();
+  const { settings, version, known, patch, result } = useSettings();
   const { answer: cards, trouble } = useAnswer("moves", NOTHING_ASKED, version);
   const { values, set, params } = useFilters(FILTERS);
   const { q: query, group } = values;
@@ -77,7 +85,7 @@ export function WordsScreen() {
   const asked = params.get("move");
   const selected = cards?.find((c) => c.id === asked) ?? null;
   const gone = settings.deletedMoves ?? [];
-  const own = useOwnMoves(settings.moves ?? [], gone, patch);
+  const own = useOwnMoves(settings.moves ?? [], gone, { patch, known });
   const to = (id: string) => {
     const next = withFilters(params, values, FILTERS);
     next.set("move", id);
@@ -94,8 +102,7 @@ export function WordsScreen() {
         </Button>
       </ScreenHead>
       <WordsNav />
-      {/* Once it is saved: what is taken back meanwhile would meet an older version. */}
-      <DoneSnackbar last={busy ? null : own.last} onAct={own.bringBack} />
+      <DoneSnackbar last={own.last} onAct={own.bringBack} />
       {(trouble ?? (result && "message" in result)) && (
         <Notice tone="trouble">{trouble ?? (result && "message" in result ? result.message : "")}</Notice>
       )}
