@@ -76,7 +76,7 @@ function useOwnMoves(
 }
 
 export function WordsScreen() {
-  const { settings, version, known, patch, result } = useSettings();
+  const { settings, version, known, patch, result, busy } = useSettings();
   const { answer: cards, trouble } = useAnswer("moves", NOTHING_ASKED, version);
   const { values, set, params } = useFilters(FILTERS);
   const { q: query, group } = values;
