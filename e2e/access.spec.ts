@@ -117,6 +117,8 @@ test("a passkey is made on a device, signs in without a password, and is deleted
   await expect(page.getByText("This device has a passkey now.")).toBeVisible();
   await page.getByRole("button", { name: "Sign out", exact: true }).click();
   await expect(page).toHaveURL(/\/sign-in/);
+  // The whole page was loaded again: its buttons work once its program is there.
+  await page.waitForLoadState("networkidle");
   await page.getByRole("button", { name: "With a passkey" }).click();
   await expect(page.getByRole("link", { name: "Bent Sorge" })).toBeVisible();
   await page.goto("/account");

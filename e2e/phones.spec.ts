@@ -60,7 +60,7 @@ test("a drill is read by a link without signing in, until it is taken back; the 
   const seen = await stranger.newPage();
   await seen.goto(address!);
   await expect(seen.getByRole("heading", { name: "Cover and return" })).toBeVisible();
-  await expect(seen.getByText("A lead hook -> B slip out, cross")).toBeVisible();
+  await expect(seen.getByText("A rear hook -> B cover, cross")).toBeVisible();
   await expectNoSideScroll(seen);
   await part.getByRole("button", { name: "Take it back" }).click();
   await expect(part.getByRole("link")).toHaveCount(0);

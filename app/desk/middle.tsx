@@ -7,7 +7,7 @@ import ZoomOutOutlined from "@mui/icons-material/ZoomOutOutlined";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import IconButton from "@mui/material/IconButton";
-import { memo, useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from "react";
+import { memo, useCallback, useMemo, useState, type KeyboardEvent, type RefObject } from "react";
 import type { ExchangeView, ScoreView } from "#core/formats/desk-view.ts";
 import type { Measured } from "#core/people/measures.ts";
 import { RingsDrawing } from "../drawing/ring-drawing.tsx";
@@ -41,7 +41,7 @@ export const Middle = memo(function Middle({ view, text, cursor, people, editor 
     (e: ExchangeView, go: boolean) => editor.current?.[go ? "select" : "mark"](e.from, e.to),
     [editor],
   );
-  const rearrange = useRearrange(text, editor);
+  const rearrange = useRearrange(editor);
   const moves = useMemo(
     (): RowMoves => ({
       onMove: (row, to) => rearrange({ kind: "move", row, to }),
@@ -144,18 +144,19 @@ export const Middle = memo(function Middle({ view, text, cursor, people, editor 
   );
 });
 
-/** Moves rows about in the text as it is when it is asked for. */
-function useRearrange(text: string, editor: MiddleProps["editor"]) {
-  const latest = useRef(text);
-  useEffect(() => {
-    latest.current = text;
-  });
+/** Moves rows about in the text as it is when it is asked for; where somebody typed on meanwhile nothing is moved. */
+function useRearrange(editor: MiddleProps["editor"]) {
   return useCallback(
-    (what: Rearrange) =>
-      void ask("rearrange", { text: latest.current, what }).then(
-        (edit) => edit && editor.current?.apply([edit]),
+    (what: Rearrange) => {
+      const text = editor.current?.text();
+      if (text === undefined) return;
+      void ask("rearrange", { text, what }).then(
+        (edit) => {
+          if (edit && editor.current?.text() === text) editor.current.apply([edit]);
+        },
         () => undefined,
-      ),
+      );
+    },
     [editor],
   );
 }

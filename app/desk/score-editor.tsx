@@ -21,6 +21,8 @@ export interface EditorHandle {
   select(from: number, to: number): void;
   /** Selects a place and leaves the focus where it is. */
   mark(from: number, to: number): void;
+  /** The text as it stands; what is drawn may be a moment behind it. */
+  text(): string;
   apply(edits: readonly { from: number; to: number; insert: string }[]): void;
   replaceAll(text: string): void;
   undo(): void;
@@ -122,6 +124,7 @@ export default function ScoreEditor({ text, findings, repairs, onChange, onCurso
     mark: (from, to) => view.current && mark(view.current, from, to),
     undo: () => view.current && undo(view.current),
     redo: () => view.current && redo(view.current),
+    text: () => view.current?.state.doc.toString() ?? text,
     apply: (edits) => view.current && applyEdits(view.current, edits),
     replaceAll: (next) => view.current && replaceAll(view.current, next),
   }));
