@@ -33,10 +33,11 @@ export default async function handleRequest(
   const { pathname, search } = new URL(request.url);
   const key =
     status === OK && request.method === "GET" ? drawn.keyOf(pathname + search, status, loadedIn(routerContext)) : null;
+  headers.set("Content-Type", "text/html; charset=utf-8");
   const kept = key && drawn.find(key, nonce);
-  const html = kept ?? (await draw(request.url, routerContext, nonce));
-  if (key && !kept) drawn.keep(key, nonce, html);
-  headers.set("Content-Type", "text/html");
+  if (kept) return new Response(kept, { status, headers });
+  const html = await draw(request.url, routerContext, nonce);
+  if (key) drawn.keep(key, nonce, html);
   return new Response(html, { status, headers });
 }
 

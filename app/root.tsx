@@ -10,10 +10,10 @@ import { useContext, useEffect, type ReactNode } from "react";
 import { Links, Meta, Outlet, Scripts, ScrollRestoration, useMatches } from "react-router";
 import { db, isDatabaseDown } from "#db/pool.ts";
 import { getTonight } from "#db/classes.ts";
-import { getSchool, getSettings } from "#db/school.ts";
 import { admit } from "#server/access/admit.ts";
 import { nonceContext, scopeContext, visitorContext } from "#server/context.ts";
 import { aloneSince } from "#server/ready.ts";
+import { schoolRow } from "#server/school-of.ts";
 import { meOf } from "#server/access/me.ts";
 import type { Route } from "./+types/root.ts";
 import { keeps } from "./ui/keep-page.ts";
@@ -50,19 +50,14 @@ export async function loader({ context }: Route.LoaderArgs) {
   const nothing = { nonce, me, alone: null, settings: { settings: {}, version: 0 }, school: "", tonight: null };
   if (!me) return { ...nothing, down: false };
   try {
-    const [school, tonight, settings, alone] = await Promise.all([
-      getSchool(db, scope),
-      getTonight(db, scope),
-      getSettings(db, scope),
-      aloneSince(),
-    ]);
+    const [school, tonight, alone] = await Promise.all([schoolRow(scope), getTonight(db, scope), aloneSince()]);
     return {
       nonce,
       me,
       down: false,
       // Who only reads can do nothing about it.
       alone: me.role === "owner" || me.role === "instructor" ? alone : null,
-      settings,
+      settings: { settings: school?.settings ?? {}, version: school?.version ?? 0 },
       school: school?.name ?? "",
       tonight: tonight && { id: tonight.id, title: tonight.title, date: tonight.held_on },
     };

@@ -14,7 +14,7 @@ import { createDrill } from "./drills.ts";
 import { addFloor } from "./floor.ts";
 import { insertStudents, setGear, setWish } from "./people.ts";
 import { closePool, db } from "./pool.ts";
-import { getSettings, saveSettings } from "./school.ts";
+import { getSchool, saveSettings } from "./school.ts";
 import { newSchool } from "./testing.ts";
 import type { Scope } from "./scope.ts";
 
@@ -68,7 +68,7 @@ test("what comes in is equal to what went out, row by row, and every table had s
   for (const table of ARCHIVED) if (table !== "lineage") expect([table, before[table]!.length]).not.toEqual([table, 0]);
   expect(await importSchool(other, bytes)).toMatchObject({ rows: expect.any(Number) as number });
   expect(await rowsOf(other)).toEqual(before);
-  expect((await getSettings(db, other)).settings).toEqual({ customs: { names: "thai" } });
+  expect((await getSchool(db, other))!.settings).toEqual({ customs: { names: "thai" } });
   // Out once more it is the same to the letter, but for the moment at which it was written.
   const again = unzipSync(await exportSchool(other));
   const first = unzipSync(bytes);

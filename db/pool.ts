@@ -1,4 +1,5 @@
 /** The connection pool and the ways to use it: a query, or a transaction. Server only. */
+import { createHash } from "node:crypto";
 import pg from "pg";
 import { lookForWriter, writerUrl } from "./servers.ts";
 
@@ -27,9 +28,22 @@ function getPool(): pg.Pool {
   return pool;
 }
 
-const wrap = (client: { query: (sql: string, values?: unknown[]) => Promise<{ rows: unknown[] }> }): Db => ({
+const names = new Map<string, string>();
+
+/**
+ * A query with values is read and planned once for a connection: by a name, which follows from its text. There are as
+ * many texts as the program has; what is asked for is in the values.
+ */
+function prepared(text: string, values: readonly unknown[]): pg.QueryConfig {
+  if (values.length === 0) return { text };
+  let name = names.get(text);
+  if (name === undefined) names.set(text, (name = createHash("sha256").update(text).digest("base64url")));
+  return { name, text, values: [...values] };
+}
+
+const wrap = (client: { query: (query: pg.QueryConfig) => Promise<{ rows: unknown[] }> }): Db => ({
   async query<Row extends pg.QueryResultRow>(sql: string, values: readonly unknown[] = []) {
-    const { rows } = await client.query(sql, [...values]);
+    const { rows } = await client.query(prepared(sql, values));
     return rows as Row[];
   },
 });
@@ -50,9 +64,9 @@ function afterFault(error: unknown): void {
 
 /** The database outside a transaction. */
 export const db: Db = wrap({
-  query: (sql, values) =>
+  query: (query) =>
     getPool()
-      .query(sql, values)
+      .query(query)
       .catch((error: unknown) => {
         afterFault(error);
         throw error;

@@ -2,8 +2,16 @@
 import type { Db } from "./pool.ts";
 import type { Scope } from "./scope.ts";
 
-export async function getSchool(db: Db, scope: Scope): Promise<{ name: string } | null> {
-  const rows = await db.query<{ name: string }>(`select name from schools where id = $1`, [scope.schoolId]);
+export interface SchoolRow {
+  readonly name: string;
+  /** As `core/school` reads it; stored settings were checked before they were saved. */
+  readonly settings: unknown;
+  /** Of the settings. */
+  readonly version: number;
+}
+
+export async function getSchool(db: Db, scope: Scope): Promise<SchoolRow | null> {
+  const rows = await db.query<SchoolRow>(`select name, settings, version from schools where id = $1`, [scope.schoolId]);
   return rows[0] ?? null;
 }
 
@@ -32,17 +40,6 @@ export async function insertSchool(
     scope.accountId,
     scope.role,
   ]);
-}
-
-interface SettingsRow {
-  /** As `core/school` reads it; stored settings were checked before they were saved. */
-  readonly settings: unknown;
-  readonly version: number;
-}
-
-export async function getSettings(db: Db, scope: Scope): Promise<SettingsRow> {
-  const rows = await db.query<SettingsRow>(`select settings, version from schools where id = $1`, [scope.schoolId]);
-  return rows[0] ?? { settings: {}, version: 0 };
 }
 
 /** Saves settings on top of `baseVersion`; where somebody else saved in between nothing is written. */

@@ -12,7 +12,7 @@ import { insertStudent } from "./people.ts";
 import { closePool, db } from "./pool.ts";
 import { newSchool } from "./testing.ts";
 import type { Scope } from "./scope.ts";
-import { getSettings, insertSchool, saveSettings } from "./school.ts";
+import { getSchool, insertSchool, saveSettings } from "./school.ts";
 
 const input = (text: string) => revisionInput(randomUUID(), text, defaultSchool());
 let scope: Scope;
@@ -32,7 +32,7 @@ describe("settings", () => {
     await patchSettings(scope, 1, { customs: { names: "thai" } });
     const saved = await patchSettings(scope, 2, { severity: { "inside-line": "error" } });
     expect(saved).toEqual({ kind: "saved", version: 3 });
-    expect((await getSettings(db, scope)).settings).toEqual({
+    expect((await getSchool(db, scope))!.settings).toEqual({
       customs: { names: "thai" },
       severity: { "inside-line": "error" },
     });
@@ -64,14 +64,14 @@ describe("settings", () => {
     expect(refused).toMatchObject({ kind: "refused", message: expect.stringMatching(/pads/) });
     for (const patch of [null, "x", [], { other: 1 }])
       expect((await patchSettings(scope, 1, patch)).kind).toBe("refused");
-    expect(await getSettings(db, scope)).toEqual({ settings: {}, version: 1 });
+    expect(await getSchool(db, scope)).toMatchObject({ settings: {}, version: 1 });
   });
   test("on top of an old version nothing is written over, and schools do not share", async () => {
     await patchSettings(scope, 1, { customs: { hookFist: "flat" } });
     expect((await patchSettings(scope, 1, { customs: { hookFist: "upright" } })).kind).toBe("stale");
-    expect((await getSettings(db, scope)).settings).toEqual({ customs: { hookFist: "flat" } });
+    expect((await getSchool(db, scope))!.settings).toEqual({ customs: { hookFist: "flat" } });
     const other = await newSchool();
-    expect(await getSettings(db, other)).toEqual({ settings: {}, version: 1 });
+    expect(await getSchool(db, other)).toMatchObject({ settings: {}, version: 1 });
     expect(await saveSettings(db, other, 2, {})).toEqual({ kind: "conflict" });
   });
 });

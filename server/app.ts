@@ -100,9 +100,12 @@ if (!dev) {
 // Verdicts of an older model are worked out again behind the requests; without the database there is nothing to do yet.
 if (!dev) void judgeOlder().catch(() => undefined);
 
+// Read once where it does not change: from a function the router works out its table of routes with each request.
+const build = () => import("virtual:react-router/server-build");
+
 app.use(
   createRequestHandler({
-    build: () => import("virtual:react-router/server-build"),
+    build: dev ? build : await build(),
     mode: import.meta.env.MODE,
     getLoadContext: async (request: Request, response: Response) => {
       const context = new RouterContextProvider();

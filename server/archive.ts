@@ -17,7 +17,7 @@ import {
 } from "#db/archive.ts";
 import { listNewestTexts } from "#db/drills.ts";
 import { listEverybody } from "#db/people.ts";
-import { getSchool, getSettings } from "#db/school.ts";
+import { getSchool } from "#db/school.ts";
 import { db, transaction } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
 import { logFile } from "./log.ts";
@@ -36,15 +36,14 @@ const drillFile = (title: string, id: string): string =>
   `drills/${title.replace(/[^\p{L}\p{N}]+/gu, "-").slice(0, 60)}-${id.slice(0, 8)}.vics`;
 
 export async function exportSchool(scope: Scope): Promise<Uint8Array> {
-  const [school, settings, texts, people, log] = await Promise.all([
+  const [school, texts, people, log] = await Promise.all([
     getSchool(db, scope),
-    getSettings(db, scope),
     listNewestTexts(db, scope),
     listEverybody(db, scope),
     logFile(scope, new URLSearchParams({ as: "csv" })),
   ]);
   const files: Record<string, Uint8Array> = {
-    "settings.json": strToU8(JSON.stringify(settings.settings, null, 2)),
+    "settings.json": strToU8(JSON.stringify(school?.settings ?? {}, null, 2)),
     "people.csv": strToU8(peopleTable(people)),
     "log.csv": strToU8(log.text),
   };

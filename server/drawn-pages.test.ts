@@ -7,9 +7,9 @@ test("a kept page comes with the nonce of each answer and with no other", () => 
   const kept = pages();
   const key = kept.keyOf("/people", 200, { people: ["Ann"] })!;
   expect(kept.find(key, "b1")).toBeNull();
-  kept.keep(key, "a0a0", '<script nonce="a0a0">1</script><style nonce="a0a0"></style>');
-  expect(kept.find(key, "b1b1")).toBe('<script nonce="b1b1">1</script><style nonce="b1b1"></style>');
-  expect(kept.find(key, "c2c2")).not.toContain("a0a0");
+  kept.keep(key, "a0a0", '<script nonce="a0a0">é – 1</script><style nonce="a0a0"></style>');
+  expect(kept.find(key, "b1b1")!.toString()).toBe('<script nonce="b1b1">é – 1</script><style nonce="b1b1"></style>');
+  expect(kept.find(key, "c2c2")!.toString()).not.toContain("a0a0");
 });
 test("another address, another status, or anything else in what was loaded is another page", () => {
   const kept = pages();

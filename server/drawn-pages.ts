@@ -10,11 +10,11 @@ import { Bounded } from "#core/base/bounded.ts";
 const PAGES = 100;
 /** A longer page is drawn each time. */
 const MOST_LETTERS = 1_000_000;
-/** Stands in a kept page where each answer has a nonce of its own. */
-const PLACE = "\u0000nonce\u0000";
+/** What stands between the nonces of a page, as it is sent: the work of turning letters into bytes is done once. */
+type Pieces = readonly Buffer[];
 
 export class DrawnPages {
-  private readonly pages = new Bounded<string, string>(PAGES);
+  private readonly pages = new Bounded<string, Pieces>(PAGES);
 
   /** Null where what was loaded cannot be compared: then the page is drawn each time. */
   keyOf(address: string, status: number, loaded: unknown): string | null {
@@ -25,14 +25,19 @@ export class DrawnPages {
     }
   }
 
-  /** A kept page with the nonce of this answer; null where it was not drawn yet. */
-  find(key: string, nonce: string): string | null {
-    return this.pages.get(key)?.replaceAll(PLACE, nonce) ?? null;
+  /** A kept page with the nonce of this answer, in UTF-8; null where it was not drawn yet. */
+  find(key: string, nonce: string): Buffer<ArrayBuffer> | null {
+    const pieces = this.pages.get(key);
+    if (!pieces) return null;
+    const between = Buffer.from(nonce);
+    return Buffer.concat(pieces.flatMap((piece, i) => (i === 0 ? [piece] : [between, piece])));
   }
 
   keep(key: string, nonce: string, html: string): void {
-    // A page that holds the sign of the place itself is not kept: it could not be told apart.
-    if (nonce === "" || html.includes(PLACE) || html.length > MOST_LETTERS) return;
-    this.pages.set(key, html.replaceAll(nonce, PLACE));
+    if (nonce === "" || html.length > MOST_LETTERS) return;
+    this.pages.set(
+      key,
+      html.split(nonce).map((piece) => Buffer.from(piece)),
+    );
   }
 }

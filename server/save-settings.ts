@@ -3,8 +3,9 @@ import { readSchool } from "#core/policy/school.ts";
 import { SCHOOL_KEYS, type SchoolData } from "#core/policy/settings.ts";
 import { db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
-import { getSettings, saveSettings } from "#db/school.ts";
+import { saveSettings } from "#db/school.ts";
 import { judgeAgain } from "./judging.ts";
+import { readSchoolAgain, settingsOf } from "./school-of.ts";
 import type { SettingsResult } from "./views.ts";
 
 const isPatch = (value: unknown): value is Partial<SchoolData> =>
@@ -17,7 +18,7 @@ const isPatch = (value: unknown): value is Partial<SchoolData> =>
 export async function patchSettings(scope: Scope, baseVersion: number, patch: unknown): Promise<SettingsResult> {
   if (!isPatch(patch) || !Number.isInteger(baseVersion))
     return { kind: "refused", message: "These settings cannot be read. Reload the page and try again.", errors: [] };
-  const { settings } = await getSettings(db, scope);
+  const { settings } = await settingsOf(scope);
   const next = { ...(settings as SchoolData), ...patch };
   const result = readSchool(next);
   if (!result.ok) return { kind: "refused", message: result.errors[0]!, errors: result.errors };
@@ -28,6 +29,7 @@ export async function patchSettings(scope: Scope, baseVersion: number, patch: un
       message:
         "Somebody else changed the school’s settings meanwhile. They are shown as they are now; make your change again.",
     };
+  readSchoolAgain(scope);
   judgeAgain(scope, "all");
   return saved;
 }

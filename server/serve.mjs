@@ -20,7 +20,8 @@ site.use((request, _response, next) => {
 site.use(compression());
 site.use("/assets", express.static("build/client/assets", { immutable: true, maxAge: "1y" }));
 site.use("/voice", express.static(".data/voice", { maxAge: "1d" }));
-site.use(express.static("build/client", { maxAge: "1h" }));
+// Files of the site itself have an ending; for all else the disk is not asked.
+site.get(/^\/[^/]+\.\w+$/, express.static("build/client", { maxAge: "1h" }));
 site.use(app);
 
 if (!/^(127\.\d+\.\d+\.\d+|::1|localhost)$/.test(host)) {

@@ -6,12 +6,11 @@ import type { SchoolCustoms } from "#core/policy/settings.ts";
 import { incidentsOf, type Incident } from "#db/incidents.ts";
 import { logSums, type LogSums, type SumsAsked } from "#db/log-sums.ts";
 import { listEverybody, type Student } from "#db/people.ts";
-import { getSchool } from "#db/school.ts";
 import { db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
 import { estimatesOf } from "./learned.ts";
 import { filterFrom } from "./log.ts";
-import { schoolOf } from "./school-of.ts";
+import { schoolName, schoolOf } from "./school-of.ts";
 
 export interface WeeksPage {
   readonly sums: LogSums;
@@ -60,7 +59,7 @@ export async function personPage(scope: Scope, id: string): Promise<PersonPage |
     estimatesOf(scope),
     incidentsOf(db, scope, id),
     schoolOf(scope),
-    getSchool(db, scope),
+    schoolName(scope),
   ]);
   const families = FAMILIES.flatMap((family): FamilyText[] => {
     const ability = estimates.ability(id, family, levelIn(person, family));
@@ -70,7 +69,7 @@ export async function personPage(scope: Scope, id: string): Promise<PersonPage |
   });
   const { name, minor, ages, archived } = person;
   return {
-    school: named?.name ?? "",
+    school: named,
     ...{ person: { id, name, minor, ages, archived }, sums, names: namesOf(people), families, incidents },
     minorsPage: school.customs.minorsPage,
   };

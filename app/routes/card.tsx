@@ -1,10 +1,9 @@
 import { getClass, listPairs } from "#db/classes.ts";
 import { listEverybody } from "#db/people.ts";
-import { getSchool } from "#db/school.ts";
 import { db } from "#db/pool.ts";
 import { scopeContext } from "#server/context.ts";
 import { notFound, reading } from "#server/respond.ts";
-import { settingsOf } from "#server/school-of.ts";
+import { schoolName, settingsOf } from "#server/school-of.ts";
 import { pairViews } from "#server/pair-views.ts";
 import type { Route } from "./+types/card.ts";
 import { CardScreen } from "../class/card-screen.tsx";
@@ -19,11 +18,11 @@ export function loader({ params, context }: Route.LoaderArgs) {
     const lesson = await getClass(db, scope, params.id);
     if (!lesson) throw notFound("This class is not here.");
     const [school, students, pairs] = await Promise.all([
-      getSchool(db, scope),
+      schoolName(scope),
       listEverybody(db, scope),
       listPairs(db, scope, params.id),
     ]);
-    return { lesson, school: school?.name ?? "", pairs: await pairViews(pairs, students, await settingsOf(scope)) };
+    return { lesson, school, pairs: await pairViews(pairs, students, await settingsOf(scope)) };
   });
 }
 

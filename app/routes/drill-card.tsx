@@ -1,8 +1,8 @@
 import { getDrill } from "#db/drills.ts";
 import { db } from "#db/pool.ts";
-import { getSchool } from "#db/school.ts";
 import { scopeContext } from "#server/context.ts";
 import { notFound, reading } from "#server/respond.ts";
+import { schoolName } from "#server/school-of.ts";
 import type { Route } from "./+types/drill-card.ts";
 import { DrillCard } from "../paper/drill-card.tsx";
 
@@ -13,9 +13,9 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 export function loader({ params, context }: Route.LoaderArgs) {
   return reading(async () => {
     const scope = context.get(scopeContext);
-    const [found, school] = await Promise.all([getDrill(db, scope, params.id), getSchool(db, scope)]);
+    const [found, school] = await Promise.all([getDrill(db, scope, params.id), schoolName(scope)]);
     if (!found) throw notFound("This drill is not here; it may have been deleted.");
-    return { id: params.id, title: found.drill.title, text: found.revision.text, school: school?.name ?? "" };
+    return { id: params.id, title: found.drill.title, text: found.revision.text, school };
   });
 }
 

@@ -1,9 +1,8 @@
-import { getSchool } from "#db/school.ts";
-import { db } from "#db/pool.ts";
 import { planPage } from "#server/class-plan.ts";
 import { scopeContext } from "#server/context.ts";
 import { shareLink } from "#server/share/links.ts";
 import { notFound, reading } from "#server/respond.ts";
+import { schoolName } from "#server/school-of.ts";
 import type { Route } from "./+types/sheet.ts";
 import { SheetScreen } from "../class/sheet-screen.tsx";
 
@@ -16,8 +15,8 @@ export function loader({ params, context, request }: Route.LoaderArgs) {
     const scope = context.get(scopeContext);
     const page = await planPage(scope, params.id, { ladder: null, drill: null });
     if (!page) throw notFound("This class is not here.");
-    const [school, link] = await Promise.all([getSchool(db, scope), shareLink(scope, "class", params.id, request)]);
-    return { page, link, school: school?.name ?? "" };
+    const [school, link] = await Promise.all([schoolName(scope), shareLink(scope, "class", params.id, request)]);
+    return { page, link, school };
   });
 }
 

@@ -1,16 +1,16 @@
 import { listClasses } from "#db/classes.ts";
-import { getSchool } from "#db/school.ts";
 import { db } from "#db/pool.ts";
 import { scopeContext } from "#server/context.ts";
 import { reading } from "#server/respond.ts";
+import { schoolName } from "#server/school-of.ts";
 import { calendarOf } from "#server/term.ts";
 import type { Route } from "./+types/term-calendar.ts";
 
 export function loader({ context }: Route.LoaderArgs) {
   return reading(async () => {
     const scope = context.get(scopeContext);
-    const [classes, school] = await Promise.all([listClasses(db, scope), getSchool(db, scope)]);
-    return new Response(calendarOf(classes, school?.name ?? ""), {
+    const [classes, school] = await Promise.all([listClasses(db, scope), schoolName(scope)]);
+    return new Response(calendarOf(classes, school), {
       headers: {
         "Content-Type": "text/calendar; charset=utf-8",
         "Content-Disposition": 'attachment; filename="term.ics"',

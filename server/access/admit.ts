@@ -5,6 +5,7 @@ import type { Session } from "#db/sessions.ts";
 import { refusalContext, scopeContext, visitorContext } from "../context.ts";
 import { homeOf, isPersonal, mayGo, OPEN, type Asker } from "./rules.ts";
 import type { Visitor } from "./session.ts";
+import { forOneRequest } from "../school-of.ts";
 
 /** Who is nowhere a member: no row of any school is theirs. */
 const NOBODY: Scope = {
@@ -19,11 +20,8 @@ export const askerOf = ({ role, studentId, classId }: Session): Asker => ({
   classId,
 });
 
-const scopeFor = (session: Session): Scope => ({
-  schoolId: session.schoolId,
-  accountId: session.accountId,
-  role: askerOf(session).role,
-});
+const scopeFor = (session: Session): Scope =>
+  forOneRequest({ schoolId: session.schoolId, accountId: session.accountId, role: askerOf(session).role });
 
 /** An address of our own pages to go on to after signing in; `/` for any other. */
 export function ownPath(next: string | null): string {

@@ -8,7 +8,8 @@ import { drillBody, ladderBody } from "./drill-page.ts";
 import { htmlPage, styled } from "./html.ts";
 import { opened } from "./links.ts";
 import { overPage, phonePage } from "./page.ts";
-import { readDrill, readLadder, schoolName } from "./read.ts";
+import { readDrill, readLadder } from "./read.ts";
+import { schoolName } from "../school-of.ts";
 
 /** The page that a link shows; null where what it was to is gone. */
 async function pageOf(link: ShareLink, who: string, nonce: string): Promise<string | null> {

@@ -2,13 +2,10 @@
 import { getDrill, listNewestTexts } from "#db/drills.ts";
 import { listLadders, listRungs } from "#db/ladders.ts";
 import { db } from "#db/pool.ts";
-import { getSchool } from "#db/school.ts";
 import type { Scope } from "#db/scope.ts";
 import { compute } from "../checks/pool.ts";
 import { settingsOf } from "../school-of.ts";
 import type { ReadRung } from "./drill-page.ts";
-
-export const schoolName = async (scope: Scope): Promise<string> => (await getSchool(db, scope))?.name ?? "";
 
 /** A drill as it is now; null where it is not there. */
 export async function readDrill(scope: Scope, id: string): Promise<ReadRung | null> {
