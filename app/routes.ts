@@ -27,6 +27,7 @@ export default [
     route("log/due", "routes/due.tsx"),
     route("people", "routes/people.tsx"),
     route("people.csv", "routes/people-file.ts"),
+    route("people/names", "routes/people-names.ts"),
     route("drill-book.zip", "routes/drill-book.ts"),
     route("school.zip", "routes/school-archive.ts"),
     route("people/:id", "routes/person.tsx"),

@@ -14,7 +14,7 @@ import {
 } from "./drills.ts";
 import { eraseStudent, insertStudent, listGear, listStudents, setGear } from "./people.ts";
 import { closePool, db, isDatabaseDown, transaction } from "./pool.ts";
-import { newSchool } from "./testing.ts";
+import { member, newSchool } from "./testing.ts";
 import type { Scope } from "./scope.ts";
 import { defaultSchool } from "#core/policy/school.ts";
 import { revisionInput } from "#server/revision-input.ts";
@@ -139,21 +139,7 @@ describe("schools", () => {
     ).rejects.toThrow(/foreign key/);
   });
   test("names are bound, never spliced", async () => {
-    await insertStudent(db, scope, {
-      id: randomUUID(),
-      name: "Robin'); drop table students; --",
-      height_cm: null,
-      reach_cm: null,
-      mass_kg: null,
-      lead: "left",
-      hand: "right",
-      minor: false,
-      ages: null,
-      limits: [],
-      levels: {},
-      agreed: "",
-      limits_until: null,
-    });
+    await insertStudent(db, scope, member("Robin'); drop table students; --"));
     expect((await listStudents(db, scope))[0]!.name).toMatch(/drop table/);
   });
   test("gear is counted once for each kind", async () => {
@@ -177,21 +163,7 @@ describe("classes", () => {
   async function people(n: number): Promise<string[]> {
     const ids = Array.from({ length: n }, () => randomUUID());
     for (const [i, id] of ids.entries())
-      await insertStudent(db, scope, {
-        id,
-        name: `P${i}`,
-        height_cm: 170 + i,
-        reach_cm: null,
-        mass_kg: null,
-        lead: "left",
-        hand: "right",
-        minor: false,
-        ages: null,
-        limits: [],
-        levels: {},
-        agreed: "",
-        limits_until: null,
-      });
+      await insertStudent(db, scope, member(`P${i}`, { id, height_cm: 170 + i, mass_kg: null }));
     return ids;
   }
   test("attendance can be set again and again", async () => {

@@ -1,7 +1,6 @@
 /** People, wishes, ladders, plans and the term, against a real server. */
 import { randomUUID } from "node:crypto";
 import type { Block } from "#core/class/timetable.ts";
-import type { Member } from "#core/people/person.ts";
 import { defaultSchool } from "#core/policy/school.ts";
 import { keepPlan, planPage } from "#server/class-plan.ts";
 import { peopleFromForm, wishFromForm } from "#server/people-forms.ts";
@@ -24,26 +23,10 @@ import { createDrill, listDrills } from "./drills.ts";
 import { listLadders, listRungs } from "./ladders.ts";
 import * as people from "./people.ts";
 import { closePool, db } from "./pool.ts";
-import { newSchool } from "./testing.ts";
+import { member, newSchool } from "./testing.ts";
 import type { Scope } from "./scope.ts";
 
 const TODAY = new Date().toISOString().slice(0, 10);
-const member = (name: string, more: Partial<Member> = {}): Member => ({
-  id: randomUUID(),
-  name,
-  height_cm: 170,
-  reach_cm: null,
-  mass_kg: 70,
-  lead: "left",
-  hand: "right",
-  minor: false,
-  ages: null,
-  levels: {},
-  limits: [],
-  limits_until: null,
-  agreed: "",
-  ...more,
-});
 let scope: Scope;
 beforeEach(async () => {
   scope = await newSchool();

@@ -10,7 +10,7 @@ import { createClass, insertBlock, listTrainedTexts } from "./classes.ts";
 import { createDrill, getDrill, listDrills, listRevisions, saveDrill } from "./drills.ts";
 import { insertStudent } from "./people.ts";
 import { closePool, db } from "./pool.ts";
-import { newSchool } from "./testing.ts";
+import { member, newSchool } from "./testing.ts";
 import type { Scope } from "./scope.ts";
 import { getSchool, insertSchool, saveSettings } from "./school.ts";
 
@@ -109,22 +109,7 @@ describe("automatic revisions", () => {
     const auto = input("A jab -> B parry");
     await saveDrill(scope, id, { baseVersion: 1, input: auto, auto: true });
     const people = [randomUUID(), randomUUID()] as const;
-    for (const person of people)
-      await insertStudent(db, scope, {
-        id: person,
-        name: "P",
-        height_cm: 170,
-        reach_cm: null,
-        mass_kg: 70,
-        lead: "left",
-        hand: "right",
-        minor: false,
-        ages: null,
-        limits: [],
-        levels: {},
-        agreed: "",
-        limits_until: null,
-      });
+    for (const person of people) await insertStudent(db, scope, member("P", { id: person }));
     for (const [held_on, minutes] of [
       ["2026-01-10", 60],
       ["2026-02-10", 60],

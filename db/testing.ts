@@ -1,5 +1,6 @@
 /** Schools of their own for tests against a database: nothing that is there is touched. */
 import { randomUUID } from "node:crypto";
+import type { Member } from "#core/people/person.ts";
 import { db } from "./pool.ts";
 import { insertSchool } from "./school.ts";
 import type { Scope } from "./scope.ts";
@@ -10,3 +11,21 @@ export async function newSchool(): Promise<Scope> {
   await insertSchool(db, scope, "Test school", { name: "Tess Ter", email: `${scope.accountId}@test.example` });
   return scope;
 }
+
+/** Somebody with measures and nothing else that is known of them. */
+export const member = (name: string, more: Partial<Member> = {}): Member => ({
+  id: randomUUID(),
+  name,
+  height_cm: 170,
+  reach_cm: null,
+  mass_kg: 70,
+  lead: "left",
+  hand: "right",
+  minor: false,
+  ages: null,
+  levels: {},
+  limits: [],
+  limits_until: null,
+  agreed: "",
+  ...more,
+});

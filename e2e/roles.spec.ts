@@ -55,6 +55,7 @@ const TABLE: readonly (readonly [pattern: string, path: string, reads: string, w
   ["/log/due", "/log/due", "oi----", "------"],
   ["/people", "/people", "oi----", "oi----"],
   ["/people.csv", "/people.csv", "oi----", "------"],
+  ["/people/names", "/people/names", "oi----", "------"],
   ["/people/:id", `/people/${OWN_PERSON}`, "oi----", "------"],
   ["/people/:id/page", `/people/${OWN_PERSON}/page`, "oi-s--", "------"],
   ["/people/:id/page", `/people/${OTHER_PERSON}/page`, "oi----", "------"],

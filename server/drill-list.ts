@@ -1,12 +1,11 @@
 /** The list of drills: whole where it is short; of a long one the part that is asked for, by the same rules as on the screen. */
-import { listed, shownOf, tagsOf, USUAL, type DrillListRow, type ListAsked } from "#app/drills/drill-list.ts";
+import { listed, tagsOf, USUAL, type DrillListRow } from "#app/drills/drill-list.ts";
+import { askedIn, shownOf, WHOLE } from "#app/ui/rows-shown.ts";
 import { countDrills, listDrillIndex, listDrills, listDrillsOf, type DrillRow } from "#db/drills.ts";
 import { db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
 import { searchEverything } from "./search.ts";
 
-/** A longer list is filtered and sorted here, and sent in parts. */
-const WHOLE = 500;
 /** Fewer letters stand for no move. */
 const LETTERS = 3;
 
@@ -28,12 +27,9 @@ interface DrillListPage {
 const sent = (rows: readonly DrillRow[]): DrillListPage["drills"] =>
   rows.map((drill) => ({ ...drill, updated_at: drill.updated_at.toISOString() }));
 
-const askedIn = (search: URLSearchParams): ListAsked =>
-  Object.fromEntries(Object.entries(USUAL).map(([key, usual]) => [key, search.get(key) ?? usual])) as ListAsked;
-
 export async function drillListPage(scope: Scope, search: URLSearchParams): Promise<DrillListPage> {
   if ((await countDrills(db, scope)) <= WHOLE) return { drills: sent(await listDrills(db, scope)), part: null };
-  const asked = askedIn(search);
+  const asked = askedIn(search, USUAL);
   const words = asked.q.trim();
   const [index, found] = await Promise.all([
     listDrillIndex(db, scope),

@@ -19,24 +19,12 @@ import { defaultSchool } from "#core/policy/school.ts";
 import { revisionInput } from "./revision-input.ts";
 import type { PairRow } from "#db/classes.ts";
 import type { Student } from "#db/people.ts";
+import { member } from "#db/testing.ts";
 
 const ID = "5b3c7c1e-0d52-4a4e-9b10-7d6a51f0a001";
 const student = (id: string, more: Partial<Student> = {}): Student => ({
-  id,
-  name: `P ${id}`,
-  height_cm: 175,
-  reach_cm: null,
-  mass_kg: 70,
-  lead: "left",
-  hand: "right",
-  minor: false,
-  ages: null,
-  limits: [],
-  levels: {},
-  limits_until: null,
-  agreed: "",
-  version: 1,
-  archived: false,
+  ...member(`P ${id}`, { id, height_cm: 175 }),
+  ...{ version: 1, archived: false },
   ...more,
 });
 const pair = (text: string, more: Partial<PairRow> = {}): PairRow => ({

@@ -1,5 +1,6 @@
 /** The list of drills: what it shows, what is found in it, and what stands below what. */
 import { folded } from "#core/words/name-key.ts";
+import { sortingOf, type Sorting } from "../ui/rows-shown.ts";
 
 export interface DrillListRow {
   readonly id: string;
@@ -23,10 +24,6 @@ export interface DrillListRow {
 }
 
 export type SortKey = "title" | "verdict" | "load" | "trained";
-export interface Sorting {
-  readonly key: SortKey;
-  readonly down: boolean;
-}
 
 /** Titles as people look for them; one for all, since making one costs more than a thousand comparisons. */
 const { compare } = new Intl.Collator("en");
@@ -40,7 +37,7 @@ const BY: Record<SortKey, (a: DrillListRow, b: DrillListRow) => number> = {
 };
 
 /** Drills in order. */
-export const sorted = (drills: readonly DrillListRow[], { key, down }: Sorting): DrillListRow[] =>
+export const sorted = (drills: readonly DrillListRow[], { key, down }: Sorting<SortKey>): DrillListRow[] =>
   [...drills].sort((a, b) => BY[key](a, b) * (down ? -1 : 1) || compare(a.title, b.title));
 
 export interface Filters {
@@ -56,23 +53,13 @@ export const isFiltered = (filters: Filters): boolean =>
 
 /** What the address of the list says: filters, the order, and how many rows are wanted. */
 export const USUAL = { ...NO_FILTERS, sort: "title", down: "no", shown: "100" };
-export type ListAsked = typeof USUAL;
+type ListAsked = typeof USUAL;
 
-const KEYS: readonly SortKey[] = ["title", "verdict", "load", "trained"];
-export const sortingOf = ({ sort, down }: Pick<ListAsked, "sort" | "down">): Sorting => ({
-  key: KEYS.find((key) => key === sort) ?? "title",
-  down: down === "yes",
-});
-
-/** So many are drawn at once; more on demand. */
-export const PAGE = 100;
-const MOST_SHOWN = 2000;
-export const shownOf = ({ shown }: Pick<ListAsked, "shown">): number =>
-  Math.min(MOST_SHOWN, Math.max(PAGE, Math.floor(Number(shown)) || PAGE));
+export const SORTS: readonly [SortKey, ...SortKey[]] = ["title", "verdict", "load", "trained"];
 
 /** The list as it stands: what was looked for stands for itself; else ladders are folded into the drill that they come from. */
 export function listed(drills: readonly DrillListRow[], asked: ListAsked, byMove: ReadonlySet<string>): DrillGroup[] {
-  const all = sorted(filtered(drills, asked, byMove), sortingOf(asked));
+  const all = sorted(filtered(drills, asked, byMove), sortingOf(asked, SORTS));
   return isFiltered(asked) ? all.map((drill) => ({ drill, below: [] })) : grouped(all);
 }
 

@@ -1,12 +1,13 @@
 /** The drills as a table: sorted by its heads, with what was made from each folded below it, and a tick to choose by. */
 import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import { styled } from "@mui/material/styles";
 import { Fragment, useState } from "react";
-import { FOR_THUMBS, NOT_ON_PAPER, UNSEEN } from "../ui/theme.ts";
+import { MoreRows, SortHead } from "../ui/data-table.tsx";
+import type { Sorting } from "../ui/rows-shown.ts";
+import { FOR_THUMBS, UNSEEN } from "../ui/theme.ts";
 import { DrillRow } from "./drill-row.tsx";
-import { PAGE, type DrillGroup, type SortKey, type Sorting } from "./drill-list.ts";
+import type { DrillGroup, SortKey } from "./drill-list.ts";
 
 const Table = styled("table")(({ theme }) => ({
   width: "100%",
@@ -32,15 +33,6 @@ const Table = styled("table")(({ theme }) => ({
   // On paper the list alone, without what can be pressed.
   "@media print": { "& .choose, & th:last-child, & td:last-child": { display: "none" } },
 }));
-const SortButton = styled("button")({
-  font: "inherit",
-  color: "inherit",
-  fontWeight: 600,
-  background: "none",
-  border: 0,
-  padding: "8px 0",
-  cursor: "pointer",
-});
 
 interface TableProps {
   /** The rows that are drawn. */
@@ -50,8 +42,8 @@ interface TableProps {
   readonly onMore: () => void;
   /** The largest load in the list. */
   readonly most: number;
-  readonly sort: Sorting;
-  readonly onSort: (sort: Sorting) => void;
+  readonly sort: Sorting<SortKey>;
+  readonly onSort: (sort: Sorting<SortKey>) => void;
   /** Ids of the drills that are chosen. */
   readonly chosen: ReadonlySet<string>;
   readonly onChoose: (chosen: ReadonlySet<string>) => void;
@@ -63,15 +55,9 @@ export function DrillTable({ groups, rows, onMore, most, sort, onSort, chosen, o
   const choose = (ids: readonly string[], now: boolean) =>
     onChoose(new Set(now ? [...chosen, ...ids] : [...chosen].filter((id) => !ids.includes(id))));
   const head = (key: SortKey, label: string, className?: string) => (
-    <th
-      scope="col"
-      className={className}
-      aria-sort={sort.key === key ? (sort.down ? "descending" : "ascending") : "none"}
-    >
-      <SortButton type="button" onClick={() => onSort({ key, down: sort.key === key && !sort.down })}>
-        {label} <span aria-hidden>{sort.key === key ? (sort.down ? "↓" : "↑") : ""}</span>
-      </SortButton>
-    </th>
+    <SortHead by={key} sort={sort} onSort={onSort} {...(className ? { className } : {})}>
+      {label}
+    </SortHead>
   );
   return (
     <Box sx={{ px: { xs: 0.5, sm: 1.5 }, pb: 4 }}>
@@ -139,16 +125,7 @@ export function DrillTable({ groups, rows, onMore, most, sort, onSort, chosen, o
           })}
         </tbody>
       </Table>
-      {rows > groups.length && (
-        <Box sx={{ display: "flex", gap: 2, alignItems: "center", px: 1.5, py: 2, ...NOT_ON_PAPER }}>
-          <Box role="status" sx={{ color: "text.secondary" }}>
-            {groups.length} of {rows} are shown.
-          </Box>
-          <Button variant="outlined" onClick={onMore}>
-            Show {Math.min(PAGE, rows - groups.length)} more
-          </Button>
-        </Box>
-      )}
+      <MoreRows shown={groups.length} rows={rows} onMore={onMore} />
     </Box>
   );
 }

@@ -6,7 +6,7 @@ import type { ListPart } from "#server/drill-list.ts";
 import type { JudgingView } from "#server/views.ts";
 import type { action } from "../routes/drills.tsx";
 import type { loader as search } from "../routes/search.ts";
-import { listed, PAGE, shownOf, sortingOf, tagsOf, USUAL, type DrillListRow } from "./drill-list.ts";
+import { listed, SORTS, tagsOf, USUAL, type DrillListRow } from "./drill-list.ts";
 import { ChosenBar } from "./chosen-bar.tsx";
 import { LIST } from "./drill-row.tsx";
 import { DrillTable } from "./drill-table.tsx";
@@ -14,6 +14,7 @@ import { Tour } from "./tour.tsx";
 import { DeletedLink } from "../ui/deleted-link.tsx";
 import { VerdictRing } from "../ui/marks.tsx";
 import { ReadFile } from "./read-file.tsx";
+import { PAGE, shownOf, sortingOf } from "../ui/rows-shown.ts";
 import { useFilters } from "../ui/use-filters.ts";
 import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";
 import { SearchField } from "../ui/search-field.tsx";
@@ -123,7 +124,7 @@ export function DrillsScreen({
         groups={groups.slice(0, shownOf(values))}
         rows={part?.rows ?? groups.length}
         most={most}
-        sort={sortingOf(values)}
+        sort={sortingOf(values, SORTS)}
         onSort={({ key, down }) => {
           set("sort", key);
           set("down", down ? "yes" : "no");

@@ -27,22 +27,26 @@ import type { action } from "../routes/people.tsx";
 import { readTextFile } from "../paper/read-text-file.ts";
 import { Notice } from "../ui/parts.tsx";
 import { Row, Rows } from "../ui/rows.tsx";
+import { useNames } from "./use-names.ts";
 
 /** Rows shown of each kind. */
 const SHOWN = 60;
 
-export function ImportPeople({ known, onClose }: { known: readonly string[]; onClose: () => void }) {
+export function ImportPeople({ onClose }: { onClose: () => void }) {
   const fetcher = useFetcher<typeof action>();
   const [table, setTable] = useState<readonly Cells[] | null>(null);
   const [columns, setColumns] = useState<ColumnMap>({});
+  const names = useNames();
+  // Who is here already is known first: nobody is taken in twice because an answer was late.
   const rows = useMemo(
     () =>
       table &&
+      names &&
       readPeople(
         table.map((cells) => readAs(cells, columns)),
-        known,
+        names.map(({ name }) => name),
       ),
-    [table, columns, known],
+    [table, columns, names],
   );
   const [trouble, setTrouble] = useState<string | null>(null);
   const [notes, setNotes] = useState<readonly string[]>([]);
@@ -100,6 +104,7 @@ export function ImportPeople({ known, onClose }: { known: readonly string[]; onC
         ))}
         {table && <Columns columns={columns} first={table[0] ?? {}} onChange={setColumns} />}
         {table && !named && <Notice>Choose which column is the name.</Notice>}
+        {table && !names && <Notice>Looking up who is here already …</Notice>}
         {rows && named && (
           <>
             <Box role="status" sx={{ py: 1, fontWeight: 700 }}>

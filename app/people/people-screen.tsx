@@ -7,10 +7,13 @@ import type { Wish } from "#core/pairs/score.ts";
 import { FAMILIES } from "#core/people/families.ts";
 import type { PersonView } from "#server/views.ts";
 import type { action } from "../routes/people.tsx";
-import { Table } from "../ui/data-table.tsx";
-import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";
+import { MoreRows, SortHead, Table } from "../ui/data-table.tsx";
+import { ScreenHead, WordChoice } from "../ui/parts.tsx";
 import { later } from "../ui/later.tsx";
+import { PAGE, shownOf, sortingOf, type Sorting } from "../ui/rows-shown.ts";
 import { SearchField } from "../ui/search-field.tsx";
+import { useFilters } from "../ui/use-filters.ts";
+import { peopleListed, SORTS, USUAL, type PeopleAsked, type PeopleSort } from "./people-list.ts";
 
 const GearList = later(async () => (await import("./gear-list.tsx")).GearList);
 const ImportPeople = later(async () => (await import("./import-people.tsx")).ImportPeople);
@@ -22,54 +25,25 @@ const PARTS = [
   { value: "gear", label: "Gear" },
 ] as const;
 
-/** Rows drawn at once; the search finds the others. */
-const MOST_ROWS = 300;
-
-type SortKey = "name" | "height" | "mass" | "level";
-const ORDER: Record<SortKey, (s: PersonView) => string | number> = {
-  name: (s) => s.name.toLowerCase(),
-  height: (s) => s.height_cm ?? Infinity,
-  mass: (s) => s.mass_kg ?? Infinity,
-  level: (s) => -(s.levels.feeder ?? 0),
-};
-
 interface PeopleProps {
-  /** Whose card is open at first. */
-  readonly asked?: string | null;
-  readonly people: readonly PersonView[];
-  readonly archived: readonly PersonView[];
+  readonly list: {
+    /** Which people these are; who is archived is sent where they are looked at. */
+    readonly part: "people" | "archived";
+    readonly people: readonly PersonView[];
+    /** How many fit what is asked for; null where all are here. */
+    readonly rows: number | null;
+    /** Whose card is open at first. */
+    readonly asked: PersonView | null;
+  };
   readonly wishes: readonly Wish[];
   readonly gear: readonly { readonly kind: string; readonly count: number }[];
 }
 
-export function PeopleScreen({ asked = null, people, archived, wishes, gear }: PeopleProps) {
-  const [part, setPart] = useState<(typeof PARTS)[number]["value"]>("people");
-  const [search, setSearch] = useState("");
-  const [sort, setSort] = useState<SortKey>("name");
-  const [open, setOpen] = useState<PersonView | "new" | null>(() => people.find(({ id }) => id === asked) ?? null);
+export function PeopleScreen({ list, wishes, gear }: PeopleProps) {
+  const { values, set } = useFilters(USUAL);
+  const part = PARTS.find(({ value }) => value === values.part)?.value ?? "people";
+  const [open, setOpen] = useState<PersonView | "new" | null>(list.asked?.archived ? null : list.asked);
   const [importing, setImporting] = useState(false);
-  const shown = useMemo(() => {
-    const words = search.trim().toLowerCase();
-    const all = (part === "archived" ? archived : people).filter((s) =>
-      [s.name, ...s.limits, s.agreed].join(" ").toLowerCase().includes(words),
-    );
-    const of = ORDER[sort];
-    return [...all].sort((a, b) => (of(a) < of(b) ? -1 : of(a) > of(b) ? 1 : a.name.localeCompare(b.name)));
-  }, [people, archived, part, search, sort]);
-  const head = (key: SortKey, label: string) => (
-    <th scope="col" aria-sort={sort === key ? "ascending" : "none"}>
-      <Button
-        variant="text"
-        color="inherit"
-        size="small"
-        sx={{ p: 0, minWidth: 0, fontSize: "1rem", fontWeight: 600 }}
-        onClick={() => setSort(key)}
-      >
-        {label}
-        {sort === key ? " ↑" : ""}
-      </Button>
-    </th>
-  );
   return (
     <>
       <ScreenHead
@@ -97,57 +71,86 @@ export function PeopleScreen({ asked = null, people, archived, wishes, gear }: P
           borderColor: "hairline",
         }}
       >
-        <WordChoice label="What is shown" options={PARTS} value={part} onChange={setPart} />
-        {part !== "gear" && <SearchField label="Search people" value={search} onChange={setSearch} width={220} />}
+        <WordChoice label="What is shown" options={PARTS} value={part} onChange={(value) => set("part", value)} />
+        {part !== "gear" && (
+          <SearchField label="Search people" value={values.q} onChange={(q) => set("q", q)} width={220} />
+        )}
       </Box>
-      {part === "gear" ? (
-        <GearList gear={gear} />
-      ) : shown.length === 0 ? (
-        <Nobody search={search} archived={part === "archived"} />
-      ) : (
-        <Box
-          sx={{ px: { xs: 0.5, sm: 2 }, pb: 4, overflowX: "auto", position: "relative" }}
-          tabIndex={0}
-          role="region"
-          aria-label="People"
-        >
-          <Table>
-            <thead>
-              <tr>
-                {head("name", "Name")}
-                {head("height", "Height")}
-                <th scope="col">Reach</th>
-                {head("mass", "Mass")}
-                <th scope="col">Leads</th>
-                <th scope="col">Hand</th>
-                {head("level", "Levels")}
-                <th scope="col">Limits and agreements</th>
-                <th scope="col" aria-label="Change" />
-              </tr>
-            </thead>
-            <tbody>
-              {shown.slice(0, MOST_ROWS).map((s) => (
-                <PersonRow key={s.id} person={s} onChange={part === "archived" ? null : () => setOpen(s)} />
-              ))}
-            </tbody>
-          </Table>
-          {shown.length > MOST_ROWS && (
-            <Notice>
-              {MOST_ROWS} of {shown.length} are shown; search for the others.
-            </Notice>
-          )}
-        </Box>
-      )}
+      {part === "gear" && <GearList gear={gear} />}
+      {part !== "gear" && part !== list.part && <Waiting />}
+      {part === list.part && <PeopleTable list={list} values={values} set={set} onChange={setOpen} />}
       {open && (
         <PersonDialog
-          person={open === "new" ? null : (people.find((p) => p.id === open.id) ?? open)}
-          people={people}
+          person={open === "new" ? null : (list.people.find((p) => p.id === open.id) ?? open)}
           wishes={wishes}
           onClose={() => setOpen(null)}
         />
       )}
-      {importing && <ImportPeople known={people.map((p) => p.name)} onClose={() => setImporting(false)} />}
+      {importing && <ImportPeople onClose={() => setImporting(false)} />}
     </>
+  );
+}
+
+const Waiting = () => (
+  <Box role="status" sx={{ px: { xs: 2, sm: 3 }, py: 4, color: "text.secondary" }}>
+    The list is on its way.
+  </Box>
+);
+
+interface TableProps {
+  readonly list: PeopleProps["list"];
+  readonly values: PeopleAsked;
+  readonly set: (key: keyof PeopleAsked, value: string) => void;
+  readonly onChange: (person: PersonView) => void;
+}
+
+function PeopleTable({ list, values, set, onChange }: TableProps) {
+  const found = useMemo(() => peopleListed(list.people, values), [list.people, values]);
+  const shown = found.slice(0, shownOf(values));
+  const isArchived = list.part === "archived";
+  const onSort = ({ key, down }: Sorting<PeopleSort>) => {
+    set("sort", key);
+    set("down", down ? "yes" : "no");
+  };
+  const head = (by: PeopleSort, label: string) => (
+    <SortHead by={by} sort={sortingOf(values, SORTS)} onSort={onSort}>
+      {label}
+    </SortHead>
+  );
+  if (shown.length === 0) return <Nobody search={values.q} archived={isArchived} />;
+  return (
+    <Box
+      sx={{ px: { xs: 0.5, sm: 2 }, pb: 4, overflowX: "auto", position: "relative" }}
+      tabIndex={0}
+      role="region"
+      aria-label="People"
+    >
+      <Table>
+        <thead>
+          <tr>
+            {head("name", "Name")}
+            {head("height", "Height")}
+            <th scope="col">Reach</th>
+            {head("mass", "Mass")}
+            <th scope="col">Leads</th>
+            <th scope="col">Hand</th>
+            {head("level", "Levels")}
+            <th scope="col">Limits and agreements</th>
+            <th scope="col" aria-label="Change" />
+          </tr>
+        </thead>
+        <tbody>
+          {shown.map((s) => (
+            <PersonRow key={s.id} person={s} onChange={isArchived ? null : () => onChange(s)} />
+          ))}
+        </tbody>
+      </Table>
+      <MoreRows
+        shown={shown.length}
+        rows={list.rows ?? found.length}
+        onMore={() => set("shown", String(shownOf(values) + PAGE))}
+      />
+    </Box>
   );
 }
 

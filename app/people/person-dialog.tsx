@@ -5,7 +5,7 @@ import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
-import Autocomplete from "@mui/material/Autocomplete";
+import Autocomplete, { createFilterOptions } from "@mui/material/Autocomplete";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useEffect, useState } from "react";
@@ -20,6 +20,7 @@ import type { PersonView } from "#server/views.ts";
 import type { action } from "../routes/people.tsx";
 import { Choice } from "../ui/choice.tsx";
 import { Notice } from "../ui/parts.tsx";
+import { useNames } from "./use-names.ts";
 import { MeasureField, measureText, readMeasure } from "./measure-field.tsx";
 
 const MEASURES = ["height_cm", "reach_cm", "mass_kg"] as const;
@@ -45,14 +46,16 @@ const WISHES: Record<Wish["kind"], string> = {
   agreed: "may work with, as agreed:",
 };
 
+/** So many names are offered for what was typed; more letters find the others. */
+const offered = createFilterOptions<{ readonly id: string; readonly name: string }>({ limit: 50 });
+
 interface DialogProps {
   readonly person: PersonView | null;
-  readonly people: readonly PersonView[];
   readonly wishes: readonly Wish[];
   readonly onClose: () => void;
 }
 
-export function PersonDialog({ person, people, wishes, onClose }: DialogProps) {
+export function PersonDialog({ person, wishes, onClose }: DialogProps) {
   const fetcher = useFetcher<typeof action>();
   const [draft, setDraft] = useState<MemberForm>(person ? { ...NEW, ...formOf(person) } : NEW);
   const [measures, setMeasures] = useState<Readonly<Record<MeasureKey, string>>>({
@@ -145,7 +148,7 @@ export function PersonDialog({ person, people, wishes, onClose }: DialogProps) {
             sx={{ gridColumn: { xs: "1 / -1", sm: "2 / -1" } }}
           />
         </Box>
-        {person && <Wishes person={person} people={people} wishes={wishes} />}
+        {person && <Wishes person={person} wishes={wishes} />}
       </DialogContent>
       <DialogActions>
         {person && (
@@ -217,21 +220,14 @@ const formOf = ({ id: _id, version: _v, archived: _a, ...form }: PersonView): Me
 });
 
 /** Who should work together, be kept apart, or is a minor who may work with that adult. */
-function Wishes({
-  person,
-  people,
-  wishes,
-}: {
-  person: PersonView;
-  people: readonly PersonView[];
-  wishes: readonly Wish[];
-}) {
+function Wishes({ person, wishes }: { person: PersonView; wishes: readonly Wish[] }) {
+  const people = useNames();
   const fetcher = useFetcher<typeof action>();
   const [kind, setKind] = useState<Wish["kind"]>("together");
   const send = (wish: Wish, on: boolean) =>
     void fetcher.submit({ intent: "wish", ...wish, on: on ? "yes" : "no" }, { method: "post" });
   const own = wishes.filter((w) => w.a === person.id || w.b === person.id);
-  const nameOf = (id: string) => people.find((p) => p.id === id)?.name ?? "somebody archived";
+  const nameOf = (id: string) => (people ? (people.find((p) => p.id === id)?.name ?? "somebody archived") : "…");
   return (
     <Box sx={{ pt: 2 }}>
       <Box component="h3" sx={{ typography: "h3", m: 0 }}>
@@ -267,7 +263,9 @@ function Wishes({
         </TextField>
         <Autocomplete
           size="small"
-          options={people.filter((p) => p.id !== person.id)}
+          options={people?.filter((p) => p.id !== person.id) ?? []}
+          filterOptions={offered}
+          loading={people === null}
           getOptionLabel={(p) => p.name}
           getOptionKey={(p) => p.id}
           value={null}

@@ -1,9 +1,7 @@
 import {
   eraseStudent,
   insertStudents,
-  listArchived,
   listGear,
-  listStudents,
   listWishes,
   setArchived,
   setGear,
@@ -14,24 +12,24 @@ import { db } from "#db/pool.ts";
 import { scopeContext } from "#server/context.ts";
 import { idIn } from "#server/forms.ts";
 import { gearFromForm, peopleFromForm, personFromForm, wishFromForm } from "#server/people-forms.ts";
+import { peopleListPage } from "#server/people-list.ts";
 import { reading, refused, writing } from "#server/respond.ts";
-import { useSearchParams } from "react-router";
 import type { Route } from "./+types/people.ts";
 import { PeopleScreen } from "../people/people-screen.tsx";
 
 export { keepPageOnFailure as shouldRevalidate } from "../ui/keep-page.ts";
 export const meta: Route.MetaFunction = () => [{ title: "People · Vicissor" }];
 
-export function loader({ context }: Route.LoaderArgs) {
+export function loader({ request, context }: Route.LoaderArgs) {
   return reading(async () => {
     const scope = context.get(scopeContext);
-    const [people, archived, wishes, gear] = await Promise.all([
-      listStudents(db, scope),
-      listArchived(db, scope),
+    const search = new URL(request.url).searchParams;
+    const [list, wishes, gear] = await Promise.all([
+      peopleListPage(scope, search),
       listWishes(db, scope),
       listGear(db, scope),
     ]);
-    return { people, archived, wishes, gear };
+    return { list, wishes, gear };
   });
 }
 
@@ -79,6 +77,5 @@ export async function action({ request, context }: Route.ActionArgs) {
 
 export default function People({ loaderData }: Route.ComponentProps) {
   // A search leads to somebody, here too.
-  const asked = useSearchParams()[0].get("person");
-  return <PeopleScreen key={asked} asked={asked} {...loaderData} />;
+  return <PeopleScreen key={loaderData.list.asked?.id ?? ""} {...loaderData} />;
 }

@@ -55,6 +55,7 @@ export const RULES: Readonly<Record<string, Rule>> = {
   // Measures, limits and health notes: for those who pair people by them.
   "/people": { read: TEACH, write: TEACH },
   "/people.csv": { read: TEACH, write: NOBODY },
+  "/people/names": { read: TEACH, write: NOBODY },
   "/people/:id": { read: TEACH, write: NOBODY },
   "/people/:id/page": { read: [...TEACH, "student"], write: NOBODY, own: true },
   "/mine": { read: ["student"], write: NOBODY },

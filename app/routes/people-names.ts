@@ -1,0 +1,13 @@
+/** Names of the people who are here, for whoever chooses one of them or reads in a table; no page of its own. */
+import { listStudents } from "#db/people.ts";
+import { db } from "#db/pool.ts";
+import { scopeContext } from "#server/context.ts";
+import { reading } from "#server/respond.ts";
+import type { Route } from "./+types/people-names.ts";
+
+export function loader({ context }: Route.LoaderArgs) {
+  return reading(async () => {
+    const people = await listStudents(db, context.get(scopeContext));
+    return people.map(({ id, name }) => ({ id, name }));
+  });
+}

@@ -1,0 +1,31 @@
+/** The list of people: whole where it is short; of a long one the part that is asked for, by the rules of the screen. */
+import { peopleListed, USUAL } from "#app/people/people-list.ts";
+import { askedIn, shownOf, WHOLE } from "#app/ui/rows-shown.ts";
+import { listArchived, listPeople, listStudents, type Student } from "#db/people.ts";
+import { db } from "#db/pool.ts";
+import type { Scope } from "#db/scope.ts";
+
+const UUID = /^[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
+
+interface PeopleListPage {
+  /** Which people these are: who is archived is sent only where they are asked for. */
+  readonly part: "people" | "archived";
+  readonly people: readonly Student[];
+  /** How many fit what is asked for; null: all people of the part were sent. */
+  readonly rows: number | null;
+  /** The one whose card is to be open; null where nobody is asked for, or nobody is here by that id. */
+  readonly asked: Student | null;
+}
+
+export async function peopleListPage(scope: Scope, search: URLSearchParams): Promise<PeopleListPage> {
+  const asked = askedIn(search, USUAL);
+  const part = asked.part === "archived" ? "archived" : "people";
+  const id = search.get("person") ?? "";
+  const [all, [one = null]] = await Promise.all([
+    part === "archived" ? listArchived(db, scope) : listStudents(db, scope),
+    UUID.test(id) ? listPeople(db, scope, [id]) : [],
+  ]);
+  if (all.length <= WHOLE) return { part, people: all, rows: null, asked: one };
+  const found = peopleListed(all, asked);
+  return { part, people: found.slice(0, shownOf(asked)), rows: found.length, asked: one };
+}
