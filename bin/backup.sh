@@ -33,7 +33,8 @@ check_backup() {
 write_backup() {
   local file=$1
   mkdir -p "$(dirname "$file")" || { say "The folder $(dirname "$file") cannot be made."; return 1; }
-  "$pg_bin/pg_dump" -d "$DATABASE_URL" -Fc --no-owner -f "$file.part" 2> "$logs/backup.log" || { say "The backup could not be written to $file. Is the disk full? See $logs/backup.log"; rm -f "$file.part"; return 1; }
+  hide_password
+  "$pg_bin/pg_dump" -d "$pg_address" -Fc --no-owner -f "$file.part" 2> "$logs/backup.log" || { say "The backup could not be written to $file. Is the disk full? See $logs/backup.log"; rm -f "$file.part"; return 1; }
   check_backup "$file.part" || { rm -f "$file.part"; return 1; }
   mv "$file.part" "$file"
 }
