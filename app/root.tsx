@@ -21,6 +21,7 @@ import { Frame, WITHOUT_FRAME } from "./ui/frame.tsx";
 import { Alone } from "./ui/alone.tsx";
 import { ServerNonce } from "./ui/nonce.ts";
 import { RouteTrouble, Trouble } from "./ui/trouble.tsx";
+import { RoleProvider } from "./ui/role.tsx";
 import { theme } from "./ui/theme.ts";
 import { useSchoolSettings } from "./workers/client.ts";
 
@@ -114,14 +115,16 @@ export default function Root({ loaderData }: Route.ComponentProps) {
   const bare = useMatches().some(({ handle }) => handle === WITHOUT_FRAME);
   return (
     <Page nonce={nonce}>
-      {bare && !down ? (
-        <Outlet />
-      ) : (
-        <Frame me={me} school={school} tonight={tonight}>
-          {alone && <Alone since={alone} />}
-          {down ? <Trouble kind="database" /> : <Outlet />}
-        </Frame>
-      )}
+      <RoleProvider value={me?.role ?? "student"}>
+        {bare && !down ? (
+          <Outlet />
+        ) : (
+          <Frame me={me} school={school} tonight={tonight}>
+            {alone && <Alone since={alone} />}
+            {down ? <Trouble kind="database" /> : <Outlet />}
+          </Frame>
+        )}
+      </RoleProvider>
     </Page>
   );
 }

@@ -14,6 +14,7 @@ export default [
     route("drills/:id/card", "routes/drill-card.tsx"),
     route("class", "routes/tonight.tsx"),
     route("class/:id", "routes/class.tsx"),
+    route("class/:id/here", "routes/here.ts"),
     route("class/:id/card", "routes/card.tsx"),
     route("class/:id/plan", "routes/plan.tsx"),
     route("class/:id/cards", "routes/cards.tsx"),

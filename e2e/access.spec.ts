@@ -51,6 +51,40 @@ test("a student sees their own page and no places of the instructors", async ({ 
   await expect(page).toHaveURL(/\/mine$/);
 });
 
+test("an assistant ticks who is here and goes on to the hall, and is shown no button that is not theirs", async ({
+  page,
+}) => {
+  const faults = faultsOf(page);
+  await page.goto("/sign-in");
+  await page.getByRole("button", { name: /Bent Sorge, assistant/ }).click();
+  await expect(page.getByRole("heading", { name: "Drills", level: 1 })).toBeVisible();
+  const acts = ["New drill", "Import a drill", /^(Star|Copy|Delete) /, "Close the tour"];
+  for (const name of acts) await expect(page.getByRole("button", { name })).toHaveCount(0);
+  await expectAccessible(page);
+  await page.getByRole("link", { name: "Cover and return", exact: true }).click();
+  await expect(page.getByText("it is kept on this device alone", { exact: false })).toBeVisible();
+  await expect(page.getByRole("button", { name: "Save", exact: true })).toHaveCount(0);
+  // What is tried at the desk goes to no server.
+  const sent: string[] = [];
+  page.on("request", (one) => one.method() === "POST" && sent.push(one.url()));
+  await page.getByRole("button", { name: "Answer with cover" }).first().click();
+  await page.keyboard.press("Control+s");
+  await page.waitForTimeout(2500);
+  expect(sent).toEqual([]);
+  await page.goto("/term");
+  for (const name of ["Add a class", "Next class", /^(Change|Copy|Delete) /])
+    await expect(page.getByRole("button", { name })).toHaveCount(0);
+  await page.getByRole("link", { name: "Tonight at the Ropewalk" }).last().click();
+  const tick = page.getByRole("checkbox", { name: /Falk Tornau/ });
+  await tick.uncheck();
+  await expect(page.getByText(/12 of \d+ are here/)).toBeVisible();
+  await tick.check();
+  await expect(page.getByText(/13 of \d+ are here/)).toBeVisible();
+  await expect(page.getByRole("button", { name: /Pair them|Everybody|Nobody|Drop the plan/ })).toHaveCount(0);
+  await expectAccessible(page);
+  expect(faults).toEqual([]);
+});
+
 test("the owner lets an assistant in, sees who changed what, and takes them out; their device is out at once", async ({
   page,
   browser,

@@ -34,7 +34,8 @@ const TABLE: readonly (readonly [pattern: string, path: string, reads: string, w
   ["/class", "/class", "oia---", "------"],
   ["/class/:id", `/class/${TONIGHT}`, "oia---", "oi----"],
   ["/class/:id/card", `/class/${TONIGHT}/card`, "oia---", "------"],
-  ["/class/:id/plan", `/class/${TONIGHT}/plan`, "oia---", "oi----"],
+  ["/class/:id/here", `/class/${TONIGHT}/here`, "------", "oia---"],
+  ["/class/:id/plan", `/class/${TONIGHT}/plan`, "oi----", "oi----"],
   ["/class/:id/cards", `/class/${TONIGHT}/cards`, "oia---", "------"],
   ["/class/:id/phones", `/class/${TONIGHT}/phones`, "oi----", "oi----"],
   ["/class/:id/sheet", `/class/${TONIGHT}/sheet`, "oia---", "------"],
@@ -68,10 +69,10 @@ const TABLE: readonly (readonly [pattern: string, path: string, reads: string, w
   ["/words", "/words", "oias--", "------"],
   ["/words/new", "/words/new", "oi----", "------"],
   ["/words/:id/edit", "/words/jab/edit", "oi----", "------"],
-  ["/words/numbering", "/words/numbering", "oia---", "------"],
-  ["/words/taught", "/words/taught", "oia---", "------"],
-  ["/words/school", "/words/school", "oia---", "------"],
-  ["/words/settings", "/words/settings", "oia---", "oi----"],
+  ["/words/numbering", "/words/numbering", "oi----", "------"],
+  ["/words/taught", "/words/taught", "oi----", "------"],
+  ["/words/school", "/words/school", "oi----", "------"],
+  ["/words/settings", "/words/settings", "oi----", "oi----"],
   ["/account", "/account", "oias--", "oias--"],
   ["/members", "/members", "o-----", "o-----"],
   ["/members/post", "/members/post", "o-----", "------"],
@@ -182,7 +183,24 @@ test("a tablet in the hall is told nothing of health or bodies", async () => {
   expect(page).toContain("Falk");
   // As the demo club has it of him.
   expect(page).not.toMatch(/no overhead work|no falls/);
-  expect(await (await askers.get("assistant")!.get(`/class/${TONIGHT}`)).text()).toMatch(/no overhead work/);
+});
+
+test("an assistant has the limits of those who are here, and nobody's measures", async () => {
+  const assistant = askers.get("assistant")!;
+  const read = async (path: string) => (await assistant.get(path)).text();
+  expect(await read(`/class/${TONIGHT}`)).toMatch(/no overhead work/);
+  // Of the pages that instructors are sent this is true: they were looked at in earnest.
+  const measures = /\d{3} cm|\d{2,3} kg|height_cm\\?",\s*\d/;
+  expect(await (await askers.get("instructor")!.get(`/class/${TONIGHT}`)).text()).toMatch(measures);
+  for (const path of [
+    `/class/${TONIGHT}`,
+    `/class/${TONIGHT}/sheet`,
+    `/class/${TONIGHT}/cards`,
+    `/class/${TONIGHT}/floor`,
+  ])
+    expect([path, measures.exec(await read(path))?.[0]]).toEqual([path, undefined]);
+  expect(await read(`/drills/${DRILL}`)).not.toContain("Falk");
+  expect(await read("/search?q=Falk")).not.toContain("Falk Tornau");
 });
 
 test("the owner of another school finds nothing here by its address", async () => {
@@ -209,7 +227,7 @@ test("and changes nothing here by it", async () => {
     ["/?index", { intent: "star", ids: DRILL }],
     ["/?index", { intent: "tag", ids: DRILL, tag: "mine" }],
     ["/term", { intent: "delete", id: TONIGHT }],
-    [`/class/${TONIGHT}`, { intent: "present", student: OTHER_PERSON, on: "no" }],
+    [`/class/${TONIGHT}/here`, { intent: "present", student: OTHER_PERSON, on: "no" }],
     [`/class/${TONIGHT}`, { intent: "everybody", on: "no" }],
     [`/class/${TONIGHT}`, { intent: "drop", version: "1" }],
     [`/class/${TONIGHT}/phones`, { intent: "new" }],

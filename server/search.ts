@@ -4,6 +4,7 @@ import { db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
 import { findMoves, namesOf } from "#core/words/find.ts";
 import type { Vocabulary } from "#core/words/vocabulary.ts";
+import { teaches } from "./access/hall.ts";
 import { schoolOf } from "./school-of.ts";
 import type { FoundView } from "./views.ts";
 
@@ -45,7 +46,8 @@ export async function searchEverything(scope: Scope, asked: string, drillsWanted
   const pattern = patternFor(typed, vocabulary);
   const [drills, people, classes] = await Promise.all([
     findDrills(db, scope, { typed, pattern, most: drillsWanted === "all" ? 2000 : MOST_DRILLS }),
-    findPeople(db, scope, typed, MOST),
+    // Who has no list of people is led to nobody's card.
+    teaches(scope) ? findPeople(db, scope, typed, MOST) : [],
     findClasses(db, scope, typed, MOST),
   ]);
   const hits = drills.flatMap((hit) => {

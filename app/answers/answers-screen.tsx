@@ -6,6 +6,7 @@ import { TRADE } from "#core/trade/trade.ts";
 import type { Trained, TrainedText } from "#core/answers/trained.ts";
 import type { BookChoice } from "#core/policy/settings.ts";
 import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";
+import { ForTeachers } from "../ui/role.tsx";
 import { useSettings } from "../ui/use-settings.ts";
 import { WorkProgress } from "../ui/work-progress.tsx";
 import { useAnswer } from "../workers/use-answer.ts";
@@ -64,9 +65,11 @@ export function AnswersScreen({ trainedTexts, today }: AnswersProps) {
   return (
     <>
       <ScreenHead title="Answer book" lead={leadOf(book, holes)}>
-        <Button variant="outlined" onClick={() => setChoosing(true)}>
-          Choose moves
-        </Button>
+        <ForTeachers>
+          <Button variant="outlined" onClick={() => setChoosing(true)}>
+            Choose moves
+          </Button>
+        </ForTeachers>
       </ScreenHead>
       {result && "message" in result && <Notice tone="trouble">{result.message}</Notice>}
       <Box

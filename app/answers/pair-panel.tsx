@@ -13,6 +13,7 @@ import { ask } from "../workers/client.ts";
 import { sidesOf, trainedOn, type ShownSide } from "./book-view.ts";
 import { SIDE_WORDS } from "./holes.tsx";
 import { useNewDrill } from "./use-new-drill.ts";
+import { ForTeachers } from "../ui/role.tsx";
 
 interface PanelProps {
   readonly book: Book;
@@ -83,20 +84,22 @@ export function PairPanel({ book, trained, feed, answer, side, version, rulings,
           </Box>
         );
       })}
-      <Button
-        size="small"
-        variant="contained"
-        sx={{ mt: 1.5, mr: 1 }}
-        onClick={() => newDrill(feedText, answerText, BOOK_SIDES[sidesOf(side)[0]!])}
-      >
-        Make a drill of it
-      </Button>
-      <RulingForm
-        key={`${feedText}>${answerText}`}
-        own={own}
-        onRule={(ruling) => onRule([...others, { feed: feedText, answer: answerText, ...ruling }])}
-        onTakeBack={() => onRule(others)}
-      />
+      <ForTeachers>
+        <Button
+          size="small"
+          variant="contained"
+          sx={{ mt: 1.5, mr: 1 }}
+          onClick={() => newDrill(feedText, answerText, BOOK_SIDES[sidesOf(side)[0]!])}
+        >
+          Make a drill of it
+        </Button>
+        <RulingForm
+          key={`${feedText}>${answerText}`}
+          own={own}
+          onRule={(ruling) => onRule([...others, { feed: feedText, answer: answerText, ...ruling }])}
+          onTakeBack={() => onRule(others)}
+        />
+      </ForTeachers>
     </Box>
   );
 }

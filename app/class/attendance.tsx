@@ -11,6 +11,8 @@ import { useFetcher } from "react-router";
 import { TONIGHT_IDS } from "#core/people/tonight.ts";
 import type { PersonView } from "#server/views.ts";
 import type { action } from "../routes/class.tsx";
+import type { action as tick } from "../routes/here.ts";
+import { ForTeachers, useTeaches } from "../ui/role.tsx";
 
 /** From this many on there is a search, and no more than this many are listed beside those who are here. */
 const MANY = 30;
@@ -25,20 +27,27 @@ export function listed(students: readonly PersonView[], here: ReadonlySet<string
 }
 
 interface AttendanceProps {
+  /** The class. */
+  readonly id: string;
   readonly students: readonly PersonView[];
   readonly here: ReadonlySet<string>;
   /** What somebody leaves out tonight, by their id. */
   readonly not?: Readonly<Record<string, readonly string[]>>;
 }
 
-export function Attendance({ students, here, not = {} }: AttendanceProps) {
+const heightText = ({ height_cm: height }: PersonView): string =>
+  height === null ? "height not known" : `${height} cm`;
+
+export function Attendance({ id, students, here, not = {} }: AttendanceProps) {
   const [search, setSearch] = useState("");
   if (students.length === 0) return <Box sx={{ color: "text.secondary" }}>The school has no people yet.</Box>;
   const shown = listed(students, here, search);
   const matching = students.filter((s) => s.name.toLowerCase().includes(search.trim().toLowerCase())).length;
   return (
     <>
-      <Everybody />
+      <ForTeachers>
+        <Everybody />
+      </ForTeachers>
       {students.length > MANY && (
         <TextField
           size="small"
@@ -51,7 +60,7 @@ export function Attendance({ students, here, not = {} }: AttendanceProps) {
         />
       )}
       {shown.map((s) => (
-        <Tick key={s.id} student={s} here={here.has(s.id)} not={not[s.id] ?? []} />
+        <Tick key={s.id} to={`/class/${id}/here`} student={s} here={here.has(s.id)} not={not[s.id] ?? []} />
       ))}
       {matching === 0 && <Box sx={{ py: 1, color: "text.secondary" }}>Nobody of this name.</Box>}
       {matching > shown.length && (
@@ -91,17 +100,27 @@ function Everybody() {
   );
 }
 
-function Tick({ student, here, not }: { student: PersonView; here: boolean; not: readonly string[] }) {
-  const fetcher = useFetcher<typeof action>();
+interface TickProps {
+  /** Where the tick goes. */
+  readonly to: string;
+  readonly student: PersonView;
+  readonly here: boolean;
+  readonly not: readonly string[];
+}
+
+function Tick({ to, student, here, not }: TickProps) {
+  const fetcher = useFetcher<typeof tick>();
+  const teaches = useTeaches();
   const [shown, setShown] = useState(here);
   useEffect(() => setShown(here), [here]);
   const set = (on: boolean) => {
     setShown(on);
-    void fetcher.submit({ intent: "present", student: student.id, on: on ? "yes" : "no" }, { method: "post" });
+    const fields = { intent: "present", student: student.id, on: on ? "yes" : "no" };
+    void fetcher.submit(fields, { method: "post", action: to });
   };
   const notes = [
     student.minor ? "minor" : null,
-    student.height_cm === null ? "height not known" : `${student.height_cm} cm`,
+    teaches && heightText(student),
     ...student.limits,
     not.length > 0 ? `tonight not: ${not.join(", ")}` : null,
   ]
@@ -124,7 +143,7 @@ function Tick({ student, here, not }: { student: PersonView; here: boolean; not:
           </Box>
         }
       />
-      {shown && <TonightNot student={student} not={not} />}
+      {shown && teaches && <TonightNot student={student} not={not} />}
     </Box>
   );
 }

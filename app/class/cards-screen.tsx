@@ -6,6 +6,7 @@ import type { PlanPage } from "#server/views.ts";
 import { smallCards, type SmallCard } from "../paper/small-cards.ts";
 import { SvgPages } from "../paper/svg-pages.tsx";
 import { Notice, WordChoice } from "../ui/parts.tsx";
+import { useWayBack } from "../ui/role.tsx";
 import { ask } from "../workers/client.ts";
 import { bodiesOf, callCard, isCalled, pairCard, roundsAhead, seedOf } from "./evening-cards.ts";
 
@@ -37,13 +38,14 @@ export function CardsScreen({ page }: { page: PlanPage }) {
       alive = false;
     };
   }, [page, kind, round, ahead]);
+  const back = useWayBack(lesson.id);
   const pages = useMemo(() => cards && smallCards(cards), [cards]);
   return (
     <>
       <SvgPages
         title={`${kind === "pairs" ? "Pair cards" : "Call cards"}: ${lesson.title}`}
         pages={pages}
-        back={{ to: `/class/${lesson.id}/plan`, label: "Back to the plan" }}
+        back={back}
         trouble={trouble}
       >
         {plan && (

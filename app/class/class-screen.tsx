@@ -11,6 +11,7 @@ import { Attendance } from "./attendance.tsx";
 import { shortDate } from "../ui/dates.ts";
 import { PartnerMark, VerdictRing } from "../ui/marks.tsx";
 import { Notice, ScreenHead } from "../ui/parts.tsx";
+import { ForTeachers } from "../ui/role.tsx";
 import { Row, Rows } from "../ui/rows.tsx";
 
 interface DrillChoice {
@@ -43,16 +44,7 @@ interface ClassProps {
 
 /** Tonight: who is here, what we work on, who with whom, and the card. */
 export function ClassScreen({ lesson, students, present, not, pairs, drills, gear, planned }: ClassProps) {
-  const fetcher = useFetcher<typeof action>();
-  const first =
-    drills.find((d) => d.id === pairs[0]?.drillId && !d.parent) ??
-    drills.find((d) => d.verdict === "sound") ??
-    drills[0];
-  const [drill, setDrill] = useState(first?.id ?? "");
   const here = new Set(present);
-  const chosen = drills.find((d) => d.id === drill);
-  const pair = () =>
-    void fetcher.submit({ intent: "pair", drill, version: String(lesson.version) }, { method: "post" });
   return (
     <>
       <ScreenHead
@@ -64,9 +56,11 @@ export function ClassScreen({ lesson, students, present, not, pairs, drills, gea
             Card to print
           </Button>
         )}
-        <Button variant="contained" component={Link} to={`/class/${lesson.id}/plan`}>
-          {planned === null ? "Plan the evening" : "The plan"}
-        </Button>
+        <ForTeachers others={planned !== null && <OnTheFloor id={lesson.id} />}>
+          <Button variant="contained" component={Link} to={`/class/${lesson.id}/plan`}>
+            {planned === null ? "Plan the evening" : "The plan"}
+          </Button>
+        </ForTeachers>
       </ScreenHead>
       <Box
         sx={{
@@ -85,7 +79,7 @@ export function ClassScreen({ lesson, students, present, not, pairs, drills, gea
           <Box component="h2" sx={{ typography: "h2", m: 0, mb: 0.5 }}>
             Who is here
           </Box>
-          <Attendance students={students} here={here} not={not} />
+          <Attendance id={lesson.id} students={students} here={here} not={not} />
           <Box component="h2" sx={{ typography: "h2", m: 0, mt: 3, mb: 0.5 }}>
             Gear at hand
           </Box>
@@ -97,52 +91,101 @@ export function ClassScreen({ lesson, students, present, not, pairs, drills, gea
           ))}
         </Box>
         <Box component="section" aria-label="Pairs" sx={{ px: 3, py: 2 }}>
-          {planned !== null ? (
-            <Planned rounds={planned} version={lesson.version} />
-          ) : (
-            <>
-              <Box sx={{ display: "flex", gap: 2, flexWrap: "wrap", alignItems: "center", mb: 1 }}>
-                <TextField
-                  select
-                  size="small"
-                  label="We work on"
-                  value={drill}
-                  onChange={(e) => setDrill(e.target.value)}
-                  sx={{ minWidth: 280, maxWidth: 420 }}
-                >
-                  {drills.map((d) => (
-                    <MenuItem key={d.id} value={d.id}>
-                      {d.title}
-                      {d.verdict === "broken" ? " (broken)" : ""}
-                    </MenuItem>
-                  ))}
-                </TextField>
-                <Button variant="contained" onClick={pair} disabled={fetcher.state !== "idle" || !drill}>
-                  {pairs.length > 0 ? "Pair them again" : "Pair them"}
-                </Button>
-              </Box>
-              {chosen?.verdict === "broken" && (
-                <Notice>
-                  This drill has errors. Mend it at the <Link to={`/drills/${chosen.id}`}>desk</Link>, or pair them on a
-                  variation of it.
-                </Notice>
-              )}
-              {fetcher.data && "message" in fetcher.data && <Notice tone="trouble">{fetcher.data.message}</Notice>}
-              {pairs.length === 0 ? (
-                <Box sx={{ color: "text.secondary", py: 4, maxWidth: 460 }}>
-                  Tick who is here, choose what you work on, and pair them. People who have not met come together first;
-                  heights, weights and minors are looked at.
-                </Box>
-              ) : (
-                <Round lessonPairs={pairs} drill={drill} version={lesson.version} />
-              )}
-            </>
-          )}
+          <ForTeachers others={<PairsToRead planned={planned} pairs={pairs} />}>
+            {planned === null ? (
+              <Pairing lesson={lesson} pairs={pairs} drills={drills} />
+            ) : (
+              <Planned rounds={planned} version={lesson.version} />
+            )}
+          </ForTeachers>
         </Box>
       </Box>
     </>
   );
 }
+
+/** One round by itself: what is worked on, and who with whom. */
+function Pairing({ lesson, pairs, drills }: Pick<ClassProps, "lesson" | "pairs" | "drills">) {
+  const fetcher = useFetcher<typeof action>();
+  const first =
+    drills.find((d) => d.id === pairs[0]?.drillId && !d.parent) ??
+    drills.find((d) => d.verdict === "sound") ??
+    drills[0];
+  const [drill, setDrill] = useState(first?.id ?? "");
+  const chosen = drills.find((d) => d.id === drill);
+  const pair = () =>
+    void fetcher.submit({ intent: "pair", drill, version: String(lesson.version) }, { method: "post" });
+  return (
+    <>
+      <Box sx={{ display: "flex", gap: 2, flexWrap: "wrap", alignItems: "center", mb: 1 }}>
+        <TextField
+          select
+          size="small"
+          label="We work on"
+          value={drill}
+          onChange={(e) => setDrill(e.target.value)}
+          sx={{ minWidth: 280, maxWidth: 420 }}
+        >
+          {drills.map((d) => (
+            <MenuItem key={d.id} value={d.id}>
+              {d.title}
+              {d.verdict === "broken" ? " (broken)" : ""}
+            </MenuItem>
+          ))}
+        </TextField>
+        <Button variant="contained" onClick={pair} disabled={fetcher.state !== "idle" || !drill}>
+          {pairs.length > 0 ? "Pair them again" : "Pair them"}
+        </Button>
+      </Box>
+      {chosen?.verdict === "broken" && (
+        <Notice>
+          This drill has errors. Mend it at the <Link to={`/drills/${chosen.id}`}>desk</Link>, or pair them on a
+          variation of it.
+        </Notice>
+      )}
+      {fetcher.data && "message" in fetcher.data && <Notice tone="trouble">{fetcher.data.message}</Notice>}
+      {pairs.length === 0 ? (
+        <Box sx={{ color: "text.secondary", py: 4, maxWidth: 460 }}>
+          Tick who is here, choose what you work on, and pair them. People who have not met come together first;
+          heights, weights and minors are looked at.
+        </Box>
+      ) : (
+        <Round lessonPairs={pairs} drill={drill} version={lesson.version} />
+      )}
+    </>
+  );
+}
+
+/** What whoever helps sees of the pairs. */
+function PairsToRead({ planned, pairs }: Pick<ClassProps, "planned" | "pairs">) {
+  if (planned !== null)
+    return (
+      <Box sx={{ color: "text.secondary", py: 1, maxWidth: 520 }}>
+        The evening is planned: {planned} rounds. Who with whom stands on the sheet, on the wall, and where the class is
+        run.
+      </Box>
+    );
+  if (pairs.length === 0) return <Box sx={{ color: "text.secondary", py: 1 }}>Nobody is paired yet.</Box>;
+  return <PairRows pairs={pairs} onGive={null} />;
+}
+
+/** Ways of whoever helps: to run the evening, and to its papers. */
+const OnTheFloor = ({ id }: { id: string }) => (
+  <>
+    <Button variant="outlined" component={Link} to={`/class/${id}/cards`}>
+      Cards to print
+    </Button>
+    <Button variant="outlined" component={Link} to={`/class/${id}/sheet`}>
+      Sheet to print
+    </Button>
+    <Button variant="outlined" component={Link} to={`/class/${id}/wall`}>
+      On the wall
+    </Button>
+    <Button variant="contained" component={Link} to={`/class/${id}/floor`}>
+      Run it
+    </Button>
+  </>
+);
 
 /** The evening has a plan: its rounds are there, and one round by itself would not fit it. */
 function Planned({ rounds, version }: { rounds: number; version: number }) {
@@ -179,7 +222,6 @@ function Planned({ rounds, version }: { rounds: number; version: number }) {
 /** The pairs of the round; each may be given another version of the drill. */
 function Round({ lessonPairs, drill, version }: { lessonPairs: readonly PairView[]; drill: string; version: number }) {
   const fetcher = useFetcher<typeof action>();
-  const versions = new Map(lessonPairs.map((p) => [p.revisionId, p.title]));
   const give = (pairId: string, revisionId: string) => {
     const round = {
       version,
@@ -198,70 +240,83 @@ function Round({ lessonPairs, drill, version }: { lessonPairs: readonly PairView
   return (
     <>
       {trouble && <Notice tone="trouble">{trouble}</Notice>}
-      <Rows ordered aria-label="Pairs of this round">
-        {lessonPairs.map((p) => (
-          <Row
-            key={p.id}
-            sx={{
-              display: "grid",
-              gridTemplateColumns: { xs: "minmax(0,1fr)", md: "minmax(0,5fr) minmax(0,6fr)" },
-              gap: 1.5,
-              py: 1.5,
-            }}
-          >
-            <Box>
-              {p.names.map((n) => (
-                <Box key={n.id} sx={{ display: "flex", gap: 1, alignItems: "center", fontSize: "1.08rem" }}>
-                  <PartnerMark actor={n.actor} size={22} />
-                  <Box>
-                    {n.name}
-                    {n.limits.length > 0 && (
-                      <Box sx={{ color: "verdict.risky", fontSize: "0.92rem", lineHeight: 1.2 }}>
-                        {n.limits.join(", ")}
-                      </Box>
-                    )}
-                  </Box>
-                </Box>
-              ))}
-              <Box sx={{ color: "text.secondary", fontSize: "0.92rem", mt: 0.25 }}>{p.why}</Box>
-            </Box>
-            <Box>
-              <Box sx={{ display: "flex", gap: 1, alignItems: "center", flexWrap: "wrap" }}>
-                <VerdictRing verdict={p.verdict} />
-                {versions.size > 1 ? (
-                  <TextField
-                    select
-                    size="small"
-                    variant="standard"
-                    label="Version"
-                    value={p.revisionId}
-                    onChange={(e) => give(p.id, e.target.value)}
-                    sx={{ minWidth: 220 }}
-                  >
-                    {[...versions].map(([id, title]) => (
-                      <MenuItem key={id} value={id}>
-                        {title}
-                      </MenuItem>
-                    ))}
-                  </TextField>
-                ) : (
-                  <Link to={`/drills/${p.drillId}`} style={{ color: "inherit" }}>
-                    {p.title}
-                  </Link>
-                )}
-                <Box component="span" sx={{ color: "text.secondary" }}>
-                  {p.distance.toFixed(2)} m apart
+      <PairRows pairs={lessonPairs} onGive={give} />
+    </>
+  );
+}
+
+interface RowsProps {
+  readonly pairs: readonly PairView[];
+  /** Gives a pair another version of the drill; null where nothing is changed. */
+  readonly onGive: ((pairId: string, revisionId: string) => void) | null;
+}
+
+function PairRows({ pairs, onGive }: RowsProps) {
+  const versions = new Map(pairs.map((p) => [p.revisionId, p.title]));
+  return (
+    <Rows ordered aria-label="Pairs of this round">
+      {pairs.map((p) => (
+        <Row
+          key={p.id}
+          sx={{
+            display: "grid",
+            gridTemplateColumns: { xs: "minmax(0,1fr)", md: "minmax(0,5fr) minmax(0,6fr)" },
+            gap: 1.5,
+            py: 1.5,
+          }}
+        >
+          <Box>
+            {p.names.map((n) => (
+              <Box key={n.id} sx={{ display: "flex", gap: 1, alignItems: "center", fontSize: "1.08rem" }}>
+                <PartnerMark actor={n.actor} size={22} />
+                <Box>
+                  {n.name}
+                  {n.limits.length > 0 && (
+                    <Box sx={{ color: "verdict.risky", fontSize: "0.92rem", lineHeight: 1.2 }}>
+                      {n.limits.join(", ")}
+                    </Box>
+                  )}
                 </Box>
               </Box>
-              {p.notes.map((note) => (
-                <Box key={note} sx={{ fontSize: "0.93rem", mt: 0.5 }}>
-                  {note}
-                </Box>
-              ))}
+            ))}
+            <Box sx={{ color: "text.secondary", fontSize: "0.92rem", mt: 0.25 }}>{p.why}</Box>
+          </Box>
+          <Box>
+            <Box sx={{ display: "flex", gap: 1, alignItems: "center", flexWrap: "wrap" }}>
+              <VerdictRing verdict={p.verdict} />
+              {onGive && versions.size > 1 ? (
+                <TextField
+                  select
+                  size="small"
+                  variant="standard"
+                  label="Version"
+                  value={p.revisionId}
+                  onChange={(e) => onGive(p.id, e.target.value)}
+                  sx={{ minWidth: 220 }}
+                >
+                  {[...versions].map(([id, title]) => (
+                    <MenuItem key={id} value={id}>
+                      {title}
+                    </MenuItem>
+                  ))}
+                </TextField>
+              ) : (
+                <Link to={`/drills/${p.drillId}`} style={{ color: "inherit" }}>
+                  {p.title}
+                </Link>
+              )}
+              <Box component="span" sx={{ color: "text.secondary" }}>
+                {p.distance.toFixed(2)} m apart
+              </Box>
             </Box>
-          </Row>
-        ))}
-      </Rows>
-    </>
+            {p.notes.map((note) => (
+              <Box key={note} sx={{ fontSize: "0.93rem", mt: 0.5 }}>
+                {note}
+              </Box>
+            ))}
+          </Box>
+        </Row>
+      ))}
+    </Rows>
   );
 }

@@ -10,6 +10,7 @@ import { CAUTIONS } from "#core/class/cautions.ts";
 import { SvgPages } from "../paper/svg-pages.tsx";
 import { shortDate } from "../ui/dates.ts";
 import { Notice } from "../ui/parts.tsx";
+import { useWayBack } from "../ui/role.tsx";
 import { takeHomePage } from "./take-home-layout.ts";
 import { handOverPage } from "./hand-over-layout.ts";
 import { gearLine, lineTexts, sheetBlocks, sheetPage, sheetRungs } from "./sheet-layout.ts";
@@ -25,6 +26,7 @@ const NOTES = 5;
 
 export function SheetScreen({ page, school, link = null }: SheetProps) {
   const { lesson, kept } = page;
+  const back = useWayBack(lesson.id);
   const drawn = useDrawnRungs(page);
   const pages = useMemo(
     () => (page.kept ? pagesOf(page, page.kept, { school, link, drawn }) : []),
@@ -32,12 +34,7 @@ export function SheetScreen({ page, school, link = null }: SheetProps) {
   );
   return (
     <>
-      <SvgPages
-        title={`Class sheet: ${lesson.title}`}
-        pages={pages}
-        back={{ to: `/class/${lesson.id}/plan`, label: "Back to the plan" }}
-        trouble={null}
-      />
+      <SvgPages title={`Class sheet: ${lesson.title}`} pages={pages} back={back} trouble={null} />
       {!kept && <Notice>This class has no plan yet: make it on the class’s page first.</Notice>}
     </>
   );

@@ -18,6 +18,7 @@ import { KINDS, leftText, rolesNow } from "../floor/clock-face.tsx";
 import { QrSvg } from "../paper/qr.tsx";
 import { PartnerMark } from "../ui/marks.tsx";
 import { Notice } from "../ui/parts.tsx";
+import { useWayBack } from "../ui/role.tsx";
 import { Row, Rows } from "../ui/rows.tsx";
 import { NOT_ON_PAPER } from "../ui/theme.ts";
 import { useAwake } from "../ui/use-awake.ts";
@@ -32,6 +33,7 @@ interface WallProps {
 
 export function WallScreen({ page, link = null, live = null }: WallProps) {
   const { lesson, kept, rungs, words } = page;
+  const back = useWayBack(lesson.id);
   const rounds = kept?.plan.rounds ?? [];
   const [at, setAt] = useState(Math.min(kept?.done ?? 0, Math.max(0, rounds.length - 1)));
   useKeys(rounds.length, setAt);
@@ -49,8 +51,8 @@ export function WallScreen({ page, link = null, live = null }: WallProps) {
   const next = rounds[at + 1];
   const nextBlock = next && next.block !== round?.block ? blocks.find((b) => b.id === next.block) : null;
   const toPlan = (
-    <Button variant="text" color="inherit" component={Link} to={`/class/${lesson.id}/plan`}>
-      Back to the plan
+    <Button variant="text" color="inherit" component={Link} to={back.to}>
+      {back.label}
     </Button>
   );
   return (

@@ -16,6 +16,7 @@ import type { ScoreView } from "#core/formats/desk-view.ts";
 import type { Measured } from "#core/people/measures.ts";
 import { VerdictRing } from "../ui/marks.tsx";
 import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";
+import { useTeaches } from "../ui/role.tsx";
 import { NOT_ON_PAPER, UNSEEN } from "../ui/theme.ts";
 import { ask } from "../workers/client.ts";
 import { ConflictView } from "./conflict.tsx";
@@ -45,6 +46,7 @@ interface DeskProps {
 /** One drill: its text, the same drawn, and what the checker says. */
 export function DeskScreen({ drill, text: saved, first, people }: DeskProps) {
   const { text, view, repairs, trouble, restored, change, settle } = useChecked(drill.id, saved, first);
+  const teaches = useTeaches();
   const [cursor, setCursor] = useState<number | null>(null);
   const [part, setPart] = useState<PartName>("text");
   // Drawing yields to typing: the newest view is drawn when there is time.
@@ -57,10 +59,11 @@ export function DeskScreen({ drill, text: saved, first, people }: DeskProps) {
     id: drill.id,
     text,
     saved: { text: saved, version: drill.version },
-    hold: restored,
+    hold: restored || !teaches,
     onNewer: follow,
   });
-  useSaveKey(save);
+  const keep = useCallback(() => (teaches ? save() : undefined), [teaches, save]);
+  useSaveKey(keep);
   const apply = useCallback(
     (edits: readonly { from: number; to: number; insert: string }[]) => editor.current?.apply(edits),
     [],
@@ -76,11 +79,13 @@ export function DeskScreen({ drill, text: saved, first, people }: DeskProps) {
     <>
       <ScreenHead title={title} lead={view ? <DrillLine view={view} /> : "Reading the drill…"}>
         <Box component="span" role="status" sx={{ color: "text.secondary", mr: 1 }}>
-          {saveWords(state, dirty, base.version)}
+          {teaches ? saveWords(state, dirty, base.version) : "Try what you like: it is kept on this device alone."}
         </Box>
-        <Button variant="contained" onClick={() => save()} disabled={!dirty || state.kind === "saving"}>
-          Save
-        </Button>
+        {teaches && (
+          <Button variant="contained" onClick={keep} disabled={!dirty || state.kind === "saving"}>
+            Save
+          </Button>
+        )}
         <Button variant="outlined" onClick={tidy}>
           Format
         </Button>
@@ -100,7 +105,7 @@ export function DeskScreen({ drill, text: saved, first, people }: DeskProps) {
       </ScreenHead>
       {restored && dirty && (
         <FoundAgain
-          onKeep={() => save()}
+          onKeep={teaches ? keep : null}
           onBack={() => {
             editor.current?.replaceAll(base.text);
             dropDraft(drill.id);
@@ -186,13 +191,15 @@ function PartTabs({
 }
 
 /** What was typed last time and not saved: keep it, or go back. */
-const FoundAgain = ({ onKeep, onBack }: { onKeep: () => void; onBack: () => void }) => (
+const FoundAgain = ({ onKeep, onBack }: { onKeep: (() => void) | null; onBack: () => void }) => (
   <Notice
     action={
       <>
-        <Button variant="outlined" onClick={onKeep}>
-          Keep it
-        </Button>
+        {onKeep && (
+          <Button variant="outlined" onClick={onKeep}>
+            Keep it
+          </Button>
+        )}
         <Button variant="outlined" onClick={onBack}>
           Back to the saved text
         </Button>

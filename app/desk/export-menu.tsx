@@ -10,6 +10,7 @@ import type { ScoreView } from "#core/formats/desk-view.ts";
 import { OnPaper, ScoreSheet } from "../paper/paper-svg.tsx";
 import { download } from "../paper/download.ts";
 import { pngFile, svgFile } from "../paper/standalone.ts";
+import { useTeaches } from "../ui/role.tsx";
 import { ask } from "../workers/client.ts";
 
 interface ExportProps {
@@ -24,6 +25,8 @@ export function ExportMenu({ id, title, text, view }: ExportProps) {
   const [drawing, setDrawing] = useState<"svg" | "png" | null>(null);
   const sheet = useRef<SVGSVGElement>(null);
   const close = () => setAnchor(null);
+  // The items of a menu are its own children, for the arrow keys.
+  const teaches = useTeaches();
 
   // The drawing is made for the file only: it is put on the page, read, and taken off again.
   useEffect(() => {
@@ -61,9 +64,11 @@ export function ExportMenu({ id, title, text, view }: ExportProps) {
         <MenuItem component={Link} to={`/drills/${id}/card`}>
           Card: print or PDF
         </MenuItem>
-        <MenuItem component={Link} to={`/drills/${id}/share`}>
-          Share by a link
-        </MenuItem>
+        {teaches && (
+          <MenuItem component={Link} to={`/drills/${id}/share`}>
+            Share by a link
+          </MenuItem>
+        )}
         {item("Score as text (.vics)", () => download(fileName(title, "vics"), text))}
         {item(
           "Score and verdicts as data (.json)",

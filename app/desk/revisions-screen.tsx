@@ -7,6 +7,7 @@ import { useMemo, useState } from "react";
 import { Form, Link, useActionData } from "react-router";
 import { VerdictRing, type VerdictName } from "../ui/marks.tsx";
 import { Notice, ScreenHead } from "../ui/parts.tsx";
+import { useTeaches } from "../ui/role.tsx";
 import { useAnswer } from "../workers/use-answer.ts";
 import { TextDiff } from "./conflict.tsx";
 import { Row, Rows } from "../ui/rows.tsx";
@@ -53,6 +54,7 @@ export function RevisionsScreen({ id, title, version, revisions }: RevisionsProp
       ))}
     </TextField>
   );
+  const teaches = useTeaches();
   const answer = useActionData<{ readonly message?: string } | undefined>();
   return (
     <>
@@ -101,7 +103,7 @@ export function RevisionsScreen({ id, title, version, revisions }: RevisionsProp
                     What changed
                   </Button>
                 )}
-                {i > 0 && (
+                {i > 0 && teaches && (
                   <Form method="post">
                     <input type="hidden" name="number" value={r.number} />
                     <input type="hidden" name="version" value={version} />

@@ -13,6 +13,7 @@ import { Link, useFetcher } from "react-router";
 import type { action } from "../routes/drills.tsx";
 import { shortDate } from "../ui/dates.ts";
 import { VerdictRing } from "../ui/marks.tsx";
+import { useTeaches } from "../ui/role.tsx";
 import { FOR_THUMBS } from "../ui/theme.ts";
 import type { DrillListRow } from "./drill-list.ts";
 
@@ -44,18 +45,21 @@ export function DrillRow({
   readonly chosen: boolean;
   readonly onChoose: (chosen: boolean) => void;
 }) {
+  const teaches = useTeaches();
   const hidden = fold && !fold.open ? ` and ${fold.count} made from it` : "";
   return (
     <Box component="tr" {...(chosen ? { "data-chosen": "" } : {})}>
-      <td className="choose">
-        <Checkbox
-          size="small"
-          checked={chosen}
-          onChange={(_, now) => onChoose(now)}
-          slotProps={{ input: { "aria-label": `Choose ${d.title}${hidden}` } }}
-          sx={{ p: 0.75, ...FOR_THUMBS }}
-        />
-      </td>
+      {teaches && (
+        <td className="choose">
+          <Checkbox
+            size="small"
+            checked={chosen}
+            onChange={(_, now) => onChoose(now)}
+            slotProps={{ input: { "aria-label": `Choose ${d.title}${hidden}` } }}
+            sx={{ p: 0.75, ...FOR_THUMBS }}
+          />
+        </td>
+      )}
       <td>
         <VerdictRing verdict={d.verdict} />
       </td>
@@ -85,23 +89,25 @@ export function DrillRow({
         <LoadBar value={d.load_total} most={most} />
       </td>
       <td className="wide">{d.last_trained ? shortDate(d.last_trained) : "never"}</td>
-      <td>
-        <Box sx={{ display: "flex", justifyContent: "flex-end" }}>
-          <Act
-            drill={d}
-            intent={d.starred ? "unstar" : "star"}
-            label={d.starred ? `Take the star off ${d.title}` : `Star ${d.title}`}
-          >
-            {d.starred ? <StarOutlined fontSize="small" /> : <StarBorderOutlined fontSize="small" />}
-          </Act>
-          <Act drill={d} intent="copy" label={`Copy ${d.title}`} className="wide">
-            <ContentCopyOutlined fontSize="small" />
-          </Act>
-          <Act drill={d} intent="delete" label={`Delete ${d.title}`}>
-            <DeleteOutlined fontSize="small" />
-          </Act>
-        </Box>
-      </td>
+      {teaches && (
+        <td className="acts">
+          <Box sx={{ display: "flex", justifyContent: "flex-end" }}>
+            <Act
+              drill={d}
+              intent={d.starred ? "unstar" : "star"}
+              label={d.starred ? `Take the star off ${d.title}` : `Star ${d.title}`}
+            >
+              {d.starred ? <StarOutlined fontSize="small" /> : <StarBorderOutlined fontSize="small" />}
+            </Act>
+            <Act drill={d} intent="copy" label={`Copy ${d.title}`} className="wide">
+              <ContentCopyOutlined fontSize="small" />
+            </Act>
+            <Act drill={d} intent="delete" label={`Delete ${d.title}`}>
+              <DeleteOutlined fontSize="small" />
+            </Act>
+          </Box>
+        </td>
+      )}
     </Box>
   );
 }

@@ -4,6 +4,7 @@ import Checkbox from "@mui/material/Checkbox";
 import { styled } from "@mui/material/styles";
 import { Fragment, useState } from "react";
 import { MoreRows, SortHead } from "../ui/data-table.tsx";
+import { useTeaches } from "../ui/role.tsx";
 import type { Sorting } from "../ui/rows-shown.ts";
 import { FOR_THUMBS, UNSEEN } from "../ui/theme.ts";
 import { DrillRow } from "./drill-row.tsx";
@@ -31,7 +32,7 @@ const Table = styled("table")(({ theme }) => ({
   },
   [theme.breakpoints.down("md")]: { "& .wide": { display: "none" } },
   // On paper the list alone, without what can be pressed.
-  "@media print": { "& .choose, & th:last-child, & td:last-child": { display: "none" } },
+  "@media print": { "& .choose, & .acts": { display: "none" } },
 }));
 
 interface TableProps {
@@ -51,6 +52,7 @@ interface TableProps {
 
 export function DrillTable({ groups, rows, onMore, most, sort, onSort, chosen, onChoose }: TableProps) {
   const [open, setOpen] = useState<ReadonlySet<string>>(new Set());
+  const teaches = useTeaches();
   const all = groups.flatMap(idsOf);
   const choose = (ids: readonly string[], now: boolean) =>
     onChoose(new Set(now ? [...chosen, ...ids] : [...chosen].filter((id) => !ids.includes(id))));
@@ -64,17 +66,19 @@ export function DrillTable({ groups, rows, onMore, most, sort, onSort, chosen, o
       <Table>
         <thead>
           <tr>
-            <th scope="col" className="choose">
-              <Checkbox
-                size="small"
-                disabled={all.length === 0}
-                checked={all.length > 0 && all.every((id) => chosen.has(id))}
-                indeterminate={all.some((id) => chosen.has(id)) && !all.every((id) => chosen.has(id))}
-                onChange={(_, now) => choose(all, now)}
-                slotProps={{ input: { "aria-label": "Choose all that are listed" } }}
-                sx={{ p: 0.75, ...FOR_THUMBS }}
-              />
-            </th>
+            {teaches && (
+              <th scope="col" className="choose">
+                <Checkbox
+                  size="small"
+                  disabled={all.length === 0}
+                  checked={all.length > 0 && all.every((id) => chosen.has(id))}
+                  indeterminate={all.some((id) => chosen.has(id)) && !all.every((id) => chosen.has(id))}
+                  onChange={(_, now) => choose(all, now)}
+                  slotProps={{ input: { "aria-label": "Choose all that are listed" } }}
+                  sx={{ p: 0.75, ...FOR_THUMBS }}
+                />
+              </th>
+            )}
             {head("verdict", "Verdict")}
             {head("title", "Drill")}
             <th scope="col" className="wide">
@@ -85,11 +89,13 @@ export function DrillTable({ groups, rows, onMore, most, sort, onSort, chosen, o
             </th>
             {head("load", "Load", "wide")}
             {head("trained", "Last trained", "wide")}
-            <th scope="col">
-              <Box component="span" sx={UNSEEN}>
-                Star, copy, delete
-              </Box>
-            </th>
+            {teaches && (
+              <th scope="col" className="acts">
+                <Box component="span" sx={UNSEEN}>
+                  Star, copy, delete
+                </Box>
+              </th>
+            )}
           </tr>
         </thead>
         <tbody>

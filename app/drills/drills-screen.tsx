@@ -19,6 +19,7 @@ import { useFilters } from "../ui/use-filters.ts";
 import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";
 import { SearchField } from "../ui/search-field.tsx";
 import { DoneSnackbar } from "../ui/done-snackbar.tsx";
+import { ForTeachers } from "../ui/role.tsx";
 import { NOT_ON_PAPER } from "../ui/theme.ts";
 
 const KINDS = [
@@ -82,15 +83,17 @@ export function DrillsScreen({
           </>
         }
       >
-        <ReadFile />
-        <StartDrill open={params.has("new")} />
+        <ForTeachers>
+          <ReadFile />
+          <StartDrill open={params.has("new")} />
+        </ForTeachers>
       </ScreenHead>
       {judging && (
         <Notice>
           The verdicts are being worked out again: {judging.done} of {judging.total}. The list follows by itself.
         </Notice>
       )}
-      {tour && <Tour drills={drills} />}
+      <ForTeachers>{tour && <Tour drills={drills} />}</ForTeachers>
       <WhatWasDone />
       <Box
         sx={{
@@ -141,7 +144,9 @@ export function DrillsScreen({
         </Box>
       )}
       <Legend />
-      <DeletedLink count={deleted} />
+      <ForTeachers>
+        <DeletedLink count={deleted} />
+      </ForTeachers>
     </>
   );
 }

@@ -8,6 +8,7 @@ import type { FloorNews } from "#db/floor.ts";
 import type { PlanPage } from "#server/views.ts";
 import { isCalled, seedOf } from "../class/evening-cards.ts";
 import { Notice } from "../ui/parts.tsx";
+import { ForTeachers } from "../ui/role.tsx";
 import { useOffline } from "../offline/use-offline.ts";
 import { useAwake } from "../ui/use-awake.ts";
 import { BeatChoice, metronomeOf, NO_BEAT, type Beat } from "./beat-choice.tsx";
@@ -37,9 +38,11 @@ export function FloorScreen(props: FloorProps) {
         <Box component="h1" sx={{ typography: "h1", m: 0 }}>
           {page.lesson.title}
         </Box>
-        <Notice action={<Link to={`/class/${page.lesson.id}/plan`}>Plan the evening</Link>}>
-          This class has no plan yet: make it first, then run it from here.
-        </Notice>
+        <ForTeachers others={<Notice>This class has no plan yet: whoever teaches it makes one first.</Notice>}>
+          <Notice action={<Link to={`/class/${page.lesson.id}/plan`}>Plan the evening</Link>}>
+            This class has no plan yet: make it first, then run it from here.
+          </Notice>
+        </ForTeachers>
       </Box>
     );
   return <RunningClass {...props} kept={page.kept} />;
@@ -149,9 +152,11 @@ function Head({
       <Button variant="outlined" component={Link} to={`/class/${page.lesson.id}/wall`}>
         Wall
       </Button>
-      <Button variant="outlined" component={Link} to={`/class/${page.lesson.id}/plan`}>
-        Change pairs
-      </Button>
+      <ForTeachers>
+        <Button variant="outlined" component={Link} to={`/class/${page.lesson.id}/plan`}>
+          Change pairs
+        </Button>
+      </ForTeachers>
     </Box>
   );
 }

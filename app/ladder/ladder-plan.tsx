@@ -17,6 +17,7 @@ import { RungCoaching } from "./rung-coaching.tsx";
 import { RungItem } from "./rung-item.tsx";
 import { TakeLadder, type ClassChoice } from "./take-ladder.tsx";
 import { toolsFrom, WishBar, type Wishes } from "./wishes.tsx";
+import { ForTeachers } from "../ui/role.tsx";
 import { Rows } from "../ui/rows.tsx";
 
 const nameOf = (operator: RungView["operator"]): string =>
@@ -89,15 +90,17 @@ export function LadderPlan({ title, text, revisionId, gear, classes, today }: Pl
             </Notice>
           )}
           <LadderPath rungs={rungs} pins={pins} />
-          <TakeLadder
-            key={rungs.map((r) => r.text).join()}
-            title={title}
-            revisionId={revisionId}
-            seed={wishes.seed}
-            rungs={rungs}
-            classes={classes}
-            today={today}
-          />
+          <ForTeachers>
+            <TakeLadder
+              key={rungs.map((r) => r.text).join()}
+              title={title}
+              revisionId={revisionId}
+              seed={wishes.seed}
+              rungs={rungs}
+              classes={classes}
+              today={today}
+            />
+          </ForTeachers>
           <Rows ordered aria-label="Rungs" sx={{ px: { xs: 2, sm: 3 }, pb: 2 }}>
             {rungs.map((r, i) => (
               <RungItem

@@ -11,6 +11,7 @@ import { TextDiff } from "../desk/conflict.tsx";
 import { VerdictRing } from "../ui/marks.tsx";
 import { NOT_ON_PAPER } from "../ui/theme.ts";
 import { Notice } from "../ui/parts.tsx";
+import { ForTeachers } from "../ui/role.tsx";
 import { Row } from "../ui/rows.tsx";
 
 interface RungText {
@@ -86,9 +87,11 @@ export function RungItem({ rung, name, place, before, most, revisionId, actions,
               Saved: open it
             </Button>
           ) : (
-            <Button size="small" variant="contained" onClick={add} disabled={fetcher.state !== "idle"}>
-              Save as a drill
-            </Button>
+            <ForTeachers>
+              <Button size="small" variant="contained" onClick={add} disabled={fetcher.state !== "idle"}>
+                Save as a drill
+              </Button>
+            </ForTeachers>
           )}
         </Box>
       </Box>

@@ -1,3 +1,4 @@
+import { planFor } from "#server/access/hall.ts";
 import { planPage } from "#server/class-plan.ts";
 import { scopeContext } from "#server/context.ts";
 import { notFound, reading } from "#server/respond.ts";
@@ -10,9 +11,10 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 
 export function loader({ params, context }: Route.LoaderArgs) {
   return reading(async () => {
-    const page = await planPage(context.get(scopeContext), params.id, { ladder: null, drill: null });
+    const scope = context.get(scopeContext);
+    const page = await planPage(scope, params.id, { ladder: null, drill: null });
     if (!page) throw notFound("This class is not here.");
-    return page;
+    return planFor(scope, page);
   });
 }
 

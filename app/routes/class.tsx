@@ -1,8 +1,9 @@
 import { dropPlan, getClass, getPlan, listPairs, seatsOf } from "#db/classes.ts";
-import { bringBack, listPresence, setEverybody, setPresent, setTonightNot } from "#db/attendance.ts";
+import { bringBack, listPresence, setEverybody, setTonightNot } from "#db/attendance.ts";
 import { listDrillHeads } from "#db/drills.ts";
 import { listGear, listPeople, listStudents } from "#db/people.ts";
 import { db } from "#db/pool.ts";
+import { peopleFor } from "#server/access/hall.ts";
 import { WORDS } from "#server/class-plan.ts";
 import { scopeContext } from "#server/context.ts";
 import { idIn, presentFromForm, tonightFrom } from "#server/forms.ts";
@@ -39,7 +40,11 @@ export function loader({ params, context }: Route.LoaderArgs) {
     return {
       lesson,
       planned: plan?.plan.rounds.length ?? null,
-      students: everybody.filter((s) => !s.archived || here.includes(s.id)),
+      students: peopleFor(
+        scope,
+        everybody.filter((s) => !s.archived || here.includes(s.id)),
+        here,
+      ),
       present: here,
       not: Object.fromEntries(present.map((p) => [p.student_id, p.tonight_not])),
       gear,
@@ -61,9 +66,6 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   return writing({ request, context }, async (fields) => {
     const version = Number(fields.version);
     switch (fields.intent) {
-      case "present":
-        await setPresent(db, scope, params.id, { studentId: idIn(fields.student), here: fields.on === "yes" });
-        return { kind: "ok" as const };
       case "tonight":
         await setTonightNot(db, scope, params.id, {
           studentId: idIn(fields.student),

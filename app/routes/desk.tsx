@@ -2,6 +2,7 @@ import { redirect, type ShouldRevalidateFunctionArgs } from "react-router";
 import { getDrill } from "#db/drills.ts";
 import { listStudents } from "#db/people.ts";
 import { db } from "#db/pool.ts";
+import { teaches } from "#server/access/hall.ts";
 import { firstView } from "#server/first-view.ts";
 import { scopeContext } from "#server/context.ts";
 import { makeDrill } from "#server/new-drill.ts";
@@ -18,7 +19,10 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 export function loader({ params, context }: Route.LoaderArgs) {
   return reading(async () => {
     const scope = context.get(scopeContext);
-    const [found, people] = await Promise.all([getDrill(db, scope, params.id), listStudents(db, scope)]);
+    const [found, people] = await Promise.all([
+      getDrill(db, scope, params.id),
+      teaches(scope) ? listStudents(db, scope) : [],
+    ]);
     if (!found)
       throw notFound(
         "This drill is not here; it may have been deleted in another window. It can be brought back from the list of drills right after deleting.",

@@ -1,3 +1,4 @@
+import { planFor } from "#server/access/hall.ts";
 import { planPage } from "#server/class-plan.ts";
 import { scopeContext } from "#server/context.ts";
 import { shareLink } from "#server/share/links.ts";
@@ -16,7 +17,7 @@ export function loader({ params, context, request }: Route.LoaderArgs) {
     const page = await planPage(scope, params.id, { ladder: null, drill: null });
     if (!page) throw notFound("This class is not here.");
     const [school, link] = await Promise.all([schoolName(scope), shareLink(scope, "class", params.id, request)]);
-    return { page, link, school };
+    return { page: planFor(scope, page), link, school };
   });
 }
 

@@ -12,6 +12,7 @@ import { shortDate } from "../ui/dates.ts";
 import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";
 import { DeletedLink } from "../ui/deleted-link.tsx";
 import { later } from "../ui/later.tsx";
+import { ForTeachers } from "../ui/role.tsx";
 
 const TrainedView = later(async () => (await import("./trained-view.tsx")).TrainedView);
 const ClassDialog = later(async () => (await import("./class-dialogs.tsx")).ClassDialog);
@@ -56,23 +57,27 @@ export function TermScreen({
         <Button variant="outlined" component="a" href="/term.ics" download>
           Export calendar
         </Button>
-        <Button
-          variant="outlined"
-          disabled={next.state !== "idle"}
-          title="The same people a week later, on the theme that is due first; change what you like"
-          onClick={() => void next.submit({ intent: "next" }, { method: "post" })}
-        >
-          Next class
-        </Button>
-        <Button variant="outlined" component={Link} to="/log">
-          Log
-        </Button>
+        <ForTeachers>
+          <Button
+            variant="outlined"
+            disabled={next.state !== "idle"}
+            title="The same people a week later, on the theme that is due first; change what you like"
+            onClick={() => void next.submit({ intent: "next" }, { method: "post" })}
+          >
+            Next class
+          </Button>
+          <Button variant="outlined" component={Link} to="/log">
+            Log
+          </Button>
+        </ForTeachers>
         <Button variant="outlined" component={Link} to="/answers">
           Answer book
         </Button>
-        <Button variant="contained" onClick={() => setOpen("new")}>
-          Add a class
-        </Button>
+        <ForTeachers>
+          <Button variant="contained" onClick={() => setOpen("new")}>
+            Add a class
+          </Button>
+        </ForTeachers>
       </ScreenHead>
       {next.data && "message" in next.data && <Notice tone="trouble">{next.data.message}</Notice>}
       {clashes.map((c) => (
@@ -93,7 +98,7 @@ export function TermScreen({
           onDelete={(c) => send("delete", c)}
         />
       )}
-      {view === "list" && <DeletedLink count={deleted} />}
+      <ForTeachers>{view === "list" && <DeletedLink count={deleted} />}</ForTeachers>
       {view === "weeks" && <Weeks classes={byDay} today={today} />}
       {view === "people" && (
         <Rows aria-label="Who met whom" sx={{ px: { xs: 2, sm: 3 }, pb: 4 }}>
@@ -159,26 +164,28 @@ function ClassList({ classes, today, onChange, onCopy, onDelete }: ClassListProp
           <Box>
             {c.minutes} min, {c.here} here
           </Box>
-          <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap" }}>
-            <Button size="small" variant="outlined" component={Link} to={`/class/${c.id}/plan`}>
-              Plan
-            </Button>
-            <Button size="small" variant="outlined" aria-label={`Change ${c.title}`} onClick={() => onChange(c)}>
-              Change
-            </Button>
-            <Button size="small" variant="outlined" aria-label={`Copy ${c.title}`} onClick={() => onCopy(c)}>
-              Copy
-            </Button>
-            <Button
-              size="small"
-              color="inherit"
-              aria-label={`Delete ${c.title}, ${shortDate(c.held_on)}`}
-              onClick={() => onDelete(c)}
-              sx={{ color: "text.secondary" }}
-            >
-              Delete
-            </Button>
-          </Box>
+          <ForTeachers>
+            <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap" }}>
+              <Button size="small" variant="outlined" component={Link} to={`/class/${c.id}/plan`}>
+                Plan
+              </Button>
+              <Button size="small" variant="outlined" aria-label={`Change ${c.title}`} onClick={() => onChange(c)}>
+                Change
+              </Button>
+              <Button size="small" variant="outlined" aria-label={`Copy ${c.title}`} onClick={() => onCopy(c)}>
+                Copy
+              </Button>
+              <Button
+                size="small"
+                color="inherit"
+                aria-label={`Delete ${c.title}, ${shortDate(c.held_on)}`}
+                onClick={() => onDelete(c)}
+                sx={{ color: "text.secondary" }}
+              >
+                Delete
+              </Button>
+            </Box>
+          </ForTeachers>
         </Row>
       ))}
     </Rows>

@@ -5,6 +5,7 @@ import { useMemo } from "react";
 import { Link } from "react-router";
 import { TRADITIONS } from "#core/words/types.ts";
 import { Notice } from "../ui/parts.tsx";
+import { ForTeachers } from "../ui/role.tsx";
 import { useAnswer } from "../workers/use-answer.ts";
 import type { MoveCard } from "../workers/words-work.ts";
 import { FactList, TrialList, TrialPicture } from "./trial-view.tsx";
@@ -29,20 +30,22 @@ export function MoveDetail({ card, version, onDelete }: DetailProps) {
         <Box component="h2" sx={{ typography: "h1", fontSize: "1.6rem", m: 0, flex: 1 }}>
           {card.shown}
         </Box>
-        {card.own ? (
-          <>
-            <Button variant="outlined" size="small" component={Link} to={`/words/${card.id}/edit`}>
-              Edit
+        <ForTeachers>
+          {card.own ? (
+            <>
+              <Button variant="outlined" size="small" component={Link} to={`/words/${card.id}/edit`}>
+                Edit
+              </Button>
+              <Button variant="outlined" size="small" onClick={onDelete}>
+                Delete
+              </Button>
+            </>
+          ) : (
+            <Button variant="outlined" size="small" component={Link} to={`/words/new?like=${card.id}`}>
+              Our own version of it
             </Button>
-            <Button variant="outlined" size="small" onClick={onDelete}>
-              Delete
-            </Button>
-          </>
-        ) : (
-          <Button variant="outlined" size="small" component={Link} to={`/words/new?like=${card.id}`}>
-            Our own version of it
-          </Button>
-        )}
+          )}
+        </ForTeachers>
       </Box>
       <Box sx={{ color: "text.secondary", mb: 2 }}>
         {data.group}; {data.roles.join(", ")}

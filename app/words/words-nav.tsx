@@ -1,5 +1,6 @@
 /** The parts of the Words place. */
 import { PartsNav } from "../ui/parts-nav.tsx";
+import { ForTeachers } from "../ui/role.tsx";
 
 const PARTS = [
   ["/words", "Moves"],
@@ -8,4 +9,9 @@ const PARTS = [
   ["/words/school", "How this school does it"],
 ] as const;
 
-export const WordsNav = () => <PartsNav label="Parts of Words" parts={PARTS} />;
+/** Who reads has the moves alone: the other parts are where a school decides. */
+export const WordsNav = () => (
+  <ForTeachers>
+    <PartsNav label="Parts of Words" parts={PARTS} />
+  </ForTeachers>
+);

@@ -13,6 +13,7 @@ import { useFilters, withFilters } from "../ui/use-filters.ts";
 import { Row, Rows } from "../ui/rows.tsx";
 import { NOT_ON_PAPER } from "../ui/theme.ts";
 import { ScreenHead, Notice } from "../ui/parts.tsx";
+import { ForTeachers } from "../ui/role.tsx";
 import { useSettings } from "../ui/use-settings.ts";
 import { useAnswer } from "../workers/use-answer.ts";
 import type { MoveCard } from "../workers/words-work.ts";
@@ -97,9 +98,11 @@ export function WordsScreen() {
         title="Words"
         lead={cards ? `${cards.length} moves, each with its names, what it does and what it answers.` : "Reading…"}
       >
-        <Button variant="contained" component={Link} to="/words/new">
-          Add a move
-        </Button>
+        <ForTeachers>
+          <Button variant="contained" component={Link} to="/words/new">
+            Add a move
+          </Button>
+        </ForTeachers>
       </ScreenHead>
       <WordsNav />
       <DoneSnackbar last={own.last} onAct={own.bringBack} />
@@ -247,8 +250,11 @@ function MoveList({ shown, asked, query, to }: ListProps) {
       ))}
       {shown.length === 0 && (
         <Box sx={{ px: 3, py: 3, color: "text.secondary" }}>
-          No move has a name like this in any tradition. Try fewer letters, or{" "}
-          <Link to={`/words/new?name=${encodeURIComponent(query)}`}>add it as your own</Link>.
+          No move has a name like this in any tradition. Try fewer letters
+          <ForTeachers>
+            , or <Link to={`/words/new?name=${encodeURIComponent(query)}`}>add it as your own</Link>
+          </ForTeachers>
+          .
         </Box>
       )}
     </Box>

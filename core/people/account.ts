@@ -16,6 +16,6 @@ export type MemberRole = keyof typeof ROLE_WORDS;
 export const ROLE_HINTS: Readonly<Record<MemberRole, string>> = {
   owner: "Everything, who belongs to the school and its backups too.",
   instructor: "Drills, classes, people with their limits, the log.",
-  assistant: "Reads drills and plans, runs the floor; no list of people.",
+  assistant: "Reads drills and the sheets of classes, ticks who is here, runs the floor; no list of people.",
   student: "Their own page, cards and clocks of drills, answers and words.",
 };

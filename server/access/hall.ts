@@ -1,17 +1,41 @@
-/** What hangs on a wall or lies on a bench says nothing of anybody's health or body. */
-import type { PlanPage } from "../views.ts";
+/** Limits, measures and health notes are for those who need them: others are sent none. */
+import type { Scope } from "#db/scope.ts";
+import type { PersonView, PlanPage } from "../views.ts";
 
-/** A plan without limits, measures, wishes and what the log says of people; all of that was reckoned with before. */
-export const forTheHall = (page: PlanPage): PlanPage => ({
+/** Whoever pairs people needs their measures and all that was agreed. */
+export const teaches = ({ role }: Scope): boolean => role === "owner" || role === "instructor";
+
+const UNMEASURED = { height_cm: null, reach_cm: null, mass_kg: null } as const;
+
+/** A plan without what it was reckoned with: measures, wishes and what the log says of people. */
+const withoutReckoning = (page: PlanPage): PlanPage => ({
   ...page,
-  people: page.people.map((one) => ({
-    ...one,
-    limits: [],
-    height_cm: null,
-    reach_cm: null,
-    mass_kg: null,
-    learned: null,
-  })),
+  people: page.people.map((one) => ({ ...one, ...UNMEASURED, learned: null })),
   wishes: [],
   met: {},
 });
+
+/** For a wall or a bench, which everybody sees: no limits either. */
+export function forTheHall(page: PlanPage): PlanPage {
+  const shown = withoutReckoning(page);
+  return { ...shown, people: shown.people.map((one) => ({ ...one, limits: [] })) };
+}
+
+/** A plan on paper. Whoever helps has the limits of those who are here, since they hold pads for them. */
+export const planFor = (scope: Scope, page: PlanPage): PlanPage => (teaches(scope) ? page : withoutReckoning(page));
+
+/** People to tick: whoever helps sees limits of those who are here, and nobody's measures. */
+export const peopleFor = <Person extends PersonView>(
+  scope: Scope,
+  people: readonly Person[],
+  here: readonly string[],
+): readonly Person[] =>
+  teaches(scope)
+    ? people
+    : people.map((one) => ({
+        ...one,
+        ...UNMEASURED,
+        limits: here.includes(one.id) ? one.limits : [],
+        limits_until: null,
+        agreed: "",
+      }));

@@ -1,0 +1,15 @@
+/** Who is here, ticked one by one by whoever stands at the door; no page of its own. */
+import { setPresent } from "#db/attendance.ts";
+import { db } from "#db/pool.ts";
+import { scopeContext } from "#server/context.ts";
+import { idIn } from "#server/forms.ts";
+import { writing } from "#server/respond.ts";
+import type { Route } from "./+types/here.ts";
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const scope = context.get(scopeContext);
+  return writing({ request, context }, async ({ student, on }) => {
+    await setPresent(db, scope, params.id, { studentId: idIn(student), here: on === "yes" });
+    return { kind: "ok" as const };
+  });
+}
