@@ -15,6 +15,8 @@ interface ChangeRow extends Change {
   readonly at: Date;
   readonly who: string | null;
   readonly tablet: boolean;
+  /** What it is called that the change is about, as it is now; null where it is gone or has no name. */
+  readonly about: string | null;
 }
 
 export const insertChange = (scope: Scope, { place, what, subject }: Change, tx: Db = db): Promise<unknown> =>
@@ -29,8 +31,14 @@ export const listChanges = (
   { before, limit }: { readonly before: string | null; readonly limit: number },
 ): Promise<ChangeRow[]> =>
   db.query<ChangeRow>(
-    `select c.id, c.at, c.place, c.what, c.subject, c.tablet, a.name as who
+    `select c.id, c.at, c.place, c.what, c.subject, c.tablet, a.name as who,
+       coalesce(d.title, l.title, s.name, o.name) as about
      from changes c left join accounts a on a.id = c.account_id
+       left join drills d on d.school_id = c.school_id and d.id = c.subject
+       left join classes l on l.school_id = c.school_id and l.id = c.subject
+       left join students s on s.school_id = c.school_id and s.id = c.subject and s.erased_at is null
+       left join memberships m on m.school_id = c.school_id and m.account_id = c.subject
+       left join accounts o on o.id = m.account_id
      where c.school_id = $1 and ($2::bigint is null or c.id < $2) order by c.id desc limit $3`,
     [scope.schoolId, before, limit],
   );

@@ -81,8 +81,9 @@ export const listDevices = (accountId: string): Promise<DeviceRow[]> =>
     [accountId],
   );
 
-/** Sessions and tickets that have ended are taken away. */
+/** Sessions, tickets and devices that have ended are taken away. */
 export async function dropEnded(): Promise<void> {
   await db.query(`delete from sessions s where not (${ALIVE})`);
+  await db.query(`delete from known_devices where seen_at < now() - interval '400 days'`);
   await db.query(`delete from tickets where ends_at < now() - interval '30 days'`);
 }

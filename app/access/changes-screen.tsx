@@ -16,13 +16,14 @@ interface ChangesProps {
     readonly place: string;
     readonly what: string;
     readonly subject: string | null;
+    readonly about: string | null;
   }[];
   /** After which id older ones begin; null where there are none. */
   readonly next: string | null;
   readonly isFirst: boolean;
 }
 
-/** What is seen of an id: enough to tell two apart. */
+/** What is seen of an id where nothing has its name: enough to tell two apart. */
 const ID_SHOWN = 8;
 
 export const ChangesScreen = ({ changes, next, isFirst }: ChangesProps) => (
@@ -36,13 +37,13 @@ export const ChangesScreen = ({ changes, next, isFirst }: ChangesProps) => (
       <DataTable
         label="Changes"
         heads={["When", "Who", "What", "About"]}
-        rows={changes.map(({ id, at, who, tablet, place, what, subject }) => ({
+        rows={changes.map(({ id, at, who, tablet, place, what, subject, about }) => ({
           key: id,
           cells: [
             <Moment key="at" at={at} />,
             `${who ?? "Somebody who has left"}${tablet ? ", hall tablet" : ""}`,
             changeInWords(place, what),
-            subject ? subject.slice(-ID_SHOWN) : "",
+            about ?? subject?.slice(-ID_SHOWN) ?? "",
           ],
         }))}
       />

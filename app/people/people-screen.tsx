@@ -176,9 +176,9 @@ function PersonRow({ person: s, onChange }: { person: PersonView; onChange: (() 
         </Box>
         {s.minor ? ` · minor${s.ages ? `, ${s.ages}` : ""}` : ""}
       </td>
-      <td>{s.height_cm === null ? "–" : `${s.height_cm} cm`}</td>
-      <td>{s.reach_cm === null ? "–" : `${s.reach_cm} cm`}</td>
-      <td>{s.mass_kg === null ? "–" : `${s.mass_kg} kg`}</td>
+      <td className="measure">{s.height_cm === null ? "–" : `${s.height_cm} cm`}</td>
+      <td className="measure">{s.reach_cm === null ? "–" : `${s.reach_cm} cm`}</td>
+      <td className="measure">{s.mass_kg === null ? "–" : `${s.mass_kg} kg`}</td>
       <td>{s.lead}</td>
       <td>{s.hand}</td>
       <td>

@@ -6,7 +6,8 @@ import { endOtherSessions, endOwnSession, endSession, listDevices, type Session 
 import { nameIn, passkeyAnswerIn, passwordIn } from "#server/access/forms.ts";
 import { askForPasskey, keepPasskey, relyingParty } from "#server/access/passkeys.ts";
 import { faultOfPassword, hashPassword, isPassword } from "#server/access/password.ts";
-import { openSession, signedOut } from "#server/access/session.ts";
+import { openSession, signedOut, deviceOf } from "#server/access/session.ts";
+import { warn } from "#server/access/warnings.ts";
 import { visitorContext } from "#server/context.ts";
 import { idIn } from "#server/forms.ts";
 import { notFound, reading, refused, writing } from "#server/respond.ts";
@@ -51,7 +52,13 @@ export function loader({ context, request }: Route.LoaderArgs) {
   });
 }
 
-async function changePassword(session: Session, fields: Readonly<Record<string, string>>) {
+/** A letter to whom the account belongs, in case it was not them. */
+function warnOf(what: "password" | "passkey", { accountId, schoolId }: Session, request: Request): void {
+  const device = deviceOf(request.headers.get("user-agent"));
+  warn({ what, accountId, schoolId, device, origin: new URL(request.url).origin });
+}
+
+async function changePassword(session: Session, fields: Readonly<Record<string, string>>, request: Request) {
   const account = (await accountById(session.accountId))!;
   if (account.password_hash && !(await isPassword(account.password_hash, passwordIn(fields.old))))
     return refused("The old password is not right. Nothing was changed.");
@@ -60,6 +67,7 @@ async function changePassword(session: Session, fields: Readonly<Record<string, 
   if (fault) return refused(fault);
   await setPassword(db, account.id, await hashPassword(password));
   await endOtherSessions(db, account.id, session.id);
+  warnOf("password", session, request);
   return { kind: "saved" as const, message: "The password is changed. Other devices are signed out." };
 }
 
@@ -85,7 +93,7 @@ export async function action({ request, context }: Route.ActionArgs) {
         await renameAccount(accountId, nameIn(fields));
         return { kind: "saved" as const, message: "The name is changed." };
       case "password":
-        return changePassword(session, fields);
+        return changePassword(session, fields, request);
       case "school":
         return enterSchool(session, idIn(fields.school), request);
       case "passkey-ask": {
@@ -97,9 +105,9 @@ export async function action({ request, context }: Route.ActionArgs) {
       }
       case "passkey-add": {
         const kept = await keepPasskey(request, accountId, passkeyAnswerIn<RegistrationResponseJSON>(fields));
-        return kept
-          ? { kind: "saved" as const, message: "This device has a passkey now." }
-          : refused("The passkey was not made, or it took too long. Try again.");
+        if (!kept) return refused("The passkey was not made, or it took too long. Try again.");
+        warnOf("passkey", session, request);
+        return { kind: "saved" as const, message: "This device has a passkey now." };
       }
       case "passkey-delete":
         await deletePasskey(accountId, fields.passkey ?? "");

@@ -12,6 +12,7 @@ export const Table = styled("table")(({ theme }) => ({
   fontVariantNumeric: "tabular-nums",
   "& th": { textAlign: "left", fontWeight: 600, color: theme.vars?.palette.text.secondary, padding: "4px 10px" },
   "& td": { padding: "4px 10px", borderTop: `1px solid ${theme.vars?.palette.hairline}` },
+  "& .measure": { whiteSpace: "nowrap" },
   "& tbody tr:hover": { background: theme.vars?.palette.background.paper },
 }));
 
@@ -54,6 +55,7 @@ const SortButton = styled("button")({
   background: "none",
   border: 0,
   padding: "8px 0",
+  whiteSpace: "nowrap",
   cursor: "pointer",
 });
 

@@ -165,11 +165,6 @@ export function Frame({ me, school, tonight, children }: FrameProps) {
               </Box>
             </Link>
           )}
-          {me?.role === "assistant" && (
-            <Box component="span" title="Assistants change nothing but on the floor" sx={{ color: "text.secondary" }}>
-              reading
-            </Box>
-          )}
           {me && (
             <Link to="/account" title="Your account">
               {me.name}

@@ -1,6 +1,6 @@
 /** A moment as the clock of the device shows it; the server may be in another time zone. */
 export const Moment = ({ at }: { readonly at: string }) => (
-  <time dateTime={at} suppressHydrationWarning>
+  <time dateTime={at} style={{ whiteSpace: "nowrap" }} suppressHydrationWarning>
     {new Date(at).toLocaleString("en-GB", {
       day: "numeric",
       month: "short",

@@ -10,7 +10,8 @@ export async function post(letter: Letter): Promise<void> {
   try {
     await createTransport(SMTP_URL).sendMail({
       from: MAIL_FROM,
-      to: letter.recipient,
+      // One address, whatever stands in it: as a text it would be read as a list.
+      to: { name: "", address: letter.recipient },
       subject: letter.subject,
       text: letter.body,
     });

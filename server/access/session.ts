@@ -2,7 +2,9 @@
 import { createHash, randomBytes, randomUUID } from "node:crypto";
 import { insertChange } from "#db/changes.ts";
 import { endSession, findSession, insertSession, type Session } from "#db/sessions.ts";
+import { meetDevice } from "#db/known-devices.ts";
 import { db, isDatabaseDown, type Db } from "#db/pool.ts";
+import { warn } from "./warnings.ts";
 
 /** A session; nobody; or unknown, while the database does not answer. */
 export type Visitor = Session | "nobody" | "unknown";
@@ -52,9 +54,9 @@ export function deviceOf(userAgent: string | null): string {
   return system ? `${browser} on ${system}` : browser;
 }
 
-const cookie = (token: string, request: Request, maxAge: number | null): string =>
+const cookie = (name: string, token: string, request: Request, maxAge: number | null): string =>
   [
-    `${COOKIE}=${token}`,
+    `${name}=${token}`,
     "Path=/",
     "HttpOnly",
     "SameSite=Lax",
@@ -93,9 +95,26 @@ export async function openSession(request: Request, signedIn: SignedIn, tx: Db =
   const scope = { schoolId, accountId, role: signedIn.classId ? ("tablet" as const) : ("student" as const) };
   await insertChange(scope, { place: "/sign-in", what: signedIn.classId ? "tablet" : "sign-in", subject: null }, tx);
   const stays = signedIn.lasts === "shared" ? null : hours * 3600;
-  return new Headers({ "Set-Cookie": cookie(token, request, stays) });
+  const headers = new Headers({ "Set-Cookie": cookie(COOKIE, token, request, stays) });
+  if (!signedIn.classId) headers.append("Set-Cookie", await knownFromNowOn(request, signedIn, tx));
+  return headers;
+}
+
+/** By this a device is known again; it opens nothing. */
+const DEVICE = "vicissor-device";
+/** As long as browsers keep a cookie at most, s (RFC 6265bis, 5.5). */
+const DEVICE_LASTS = 400 * 24 * 3600;
+
+/** Notes the device of a sign-in; whoever has others and comes by a new one gets a letter. Gives the cookie. */
+async function knownFromNowOn(request: Request, { accountId, schoolId }: SignedIn, tx: Db): Promise<string> {
+  const carried = /(?:^|;\s*)vicissor-device=([\w-]{43})(?:;|$)/.exec(request.headers.get("cookie") ?? "")?.[1];
+  const token = carried ?? newToken();
+  const device = deviceOf(request.headers.get("user-agent"));
+  if ((await meetDevice(tx, accountId, hashOf(token))) === "new")
+    warn({ what: "new device", accountId, schoolId, device, origin: new URL(request.url).origin });
+  return cookie(DEVICE, token, request, DEVICE_LASTS);
 }
 
 /** Headers that sign a device out, with all that it kept of the pages. */
 export const signedOut = (request: Request): Headers =>
-  new Headers({ "Set-Cookie": cookie("", request, 0), "Clear-Site-Data": '"cache", "storage"' });
+  new Headers({ "Set-Cookie": cookie(COOKIE, "", request, 0), "Clear-Site-Data": '"cache", "storage"' });

@@ -1,5 +1,6 @@
 /** Signing in by a password. */
 import { accountByEmail, countRight, countWrong, isClosed, membershipsOf } from "#db/accounts.ts";
+import { insertChange } from "#db/changes.ts";
 import { isPassword } from "./password.ts";
 import { isFromNetwork } from "./network.ts";
 import { openSession, type SignedIn } from "./session.ts";
@@ -31,6 +32,13 @@ export async function intoFirstSchool(
   return { kind: "in", headers: await openSession(request, { schoolId: first.school_id, accountId, lasts }) };
 }
 
+/** Counts a wrong password, and lets the owners see it. */
+async function noteWrong(accountId: string): Promise<void> {
+  await countWrong(accountId);
+  for (const { school_id: schoolId, role } of await membershipsOf(accountId))
+    await insertChange({ schoolId, accountId, role }, { place: "/sign-in", what: "wrong-password", subject: null });
+}
+
 /** Address and password; wrong ones are counted, and after some nothing is tried for a while. */
 export async function signIn(request: Request, { email, password, stays }: Credentials): Promise<SignInResult> {
   const found = await accountByEmail(email);
@@ -42,7 +50,7 @@ export async function signIn(request: Request, { email, password, stays }: Crede
   }
   const right = await isPassword(account?.password_hash ?? null, password);
   if (!account || !right) {
-    if (account) await countWrong(account.id);
+    if (account) await noteWrong(account.id);
     return WRONG;
   }
   await countRight(account.id);

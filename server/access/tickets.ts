@@ -19,7 +19,8 @@ import type { Role, Scope } from "#db/scope.ts";
 import { BadInput } from "../forms.ts";
 import { faultOfPassword, hashPassword, isPassword } from "./password.ts";
 import { mailIsSent, post } from "./post.ts";
-import { hashOf, newToken, openSession } from "./session.ts";
+import { deviceOf, hashOf, newToken, openSession } from "./session.ts";
+import { warn } from "./warnings.ts";
 
 /** How long tickets live, minutes. */
 const MINUTES: Readonly<Record<TicketKind, number>> = {
@@ -208,6 +209,9 @@ export function takeWithForm(ticket: Ticket, form: TicketForm, request: Request)
         await setPassword(tx, ticket.account_id!, hash);
         // Whoever was signed in with the old password is so no more.
         await endOtherSessions(tx, ticket.account_id!, null);
+        const device = deviceOf(request.headers.get("user-agent"));
+        const { origin } = new URL(request.url);
+        warn({ what: "password", accountId: ticket.account_id!, schoolId: ticket.school_id, device, origin });
         if (!ticket.school_id) return new Headers();
         return openSession(request, { schoolId: ticket.school_id, accountId: ticket.account_id!, lasts: "shared" }, tx);
       }
