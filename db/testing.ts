@@ -1,6 +1,7 @@
 /** Schools of their own for tests against a database: nothing that is there is touched. */
 import { randomUUID } from "node:crypto";
 import type { Member } from "#core/people/person.ts";
+import { NOBODY } from "#core/people/testing.ts";
 import { db } from "./pool.ts";
 import { insertSchool } from "./school.ts";
 import type { Scope } from "./scope.ts";
@@ -14,18 +15,7 @@ export async function newSchool(): Promise<Scope> {
 
 /** Somebody with measures and nothing else that is known of them. */
 export const member = (name: string, more: Partial<Member> = {}): Member => ({
-  id: randomUUID(),
-  name,
-  height_cm: 170,
-  reach_cm: null,
-  mass_kg: 70,
-  lead: "left",
-  hand: "right",
-  minor: false,
-  ages: null,
-  levels: {},
-  limits: [],
-  limits_until: null,
-  agreed: "",
+  ...NOBODY,
+  ...{ id: randomUUID(), name, height_cm: 170, mass_kg: 70 },
   ...more,
 });
