@@ -1,6 +1,6 @@
 /** A running class on this device: what every device has tapped, what is on its way, and the clock that they share. */
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import { useRevalidator } from "react-router";
+import { useFetchers, useRevalidator } from "react-router";
 import { standing, type Mark } from "#core/floor/marks.ts";
 import { runningAt, type Running, type Tap, type Tapped } from "#core/floor/running.ts";
 import type { Segment } from "#core/floor/timeline.ts";
@@ -185,16 +185,44 @@ function useServerClock(classId: string, serverNow: number) {
 
 type LiveNews = FloorNews & { readonly now: number };
 
+/**
+ * Loads the page again where a newer plan was heard of than the one that is shown. While something is loading or being sent
+ * it waits: to begin again in the middle would break off what is on its way. Gives what is called when a plan was heard
+ * of, and what asks once more for one that could not be loaded.
+ */
+function useNewestPlan(version: number) {
+  const newest = useRef(version);
+  const asked = useRef(version);
+  const { revalidate, state } = useRevalidator();
+  const sending = useFetchers().length > 0;
+  const isBusy = sending || state !== "idle";
+  const now = useRef({ version, isBusy });
+  now.current = { version, isBusy };
+  const again = useCallback(() => {
+    if (now.current.isBusy || newest.current <= now.current.version) return;
+    asked.current = newest.current;
+    void revalidate();
+  }, [revalidate]);
+  const hear = useCallback(
+    (heard: number) => {
+      newest.current = Math.max(newest.current, heard);
+      again();
+    },
+    [again],
+  );
+  useEffect(() => {
+    // What was heard of while it was loading; what failed waits for its turn.
+    if (!isBusy && newest.current > asked.current) again();
+  }, [isBusy, again]);
+  return { hear, again };
+}
+
 /** Hears what happens on other devices; the page is loaded again where the plan is another one. True while it hears. */
 function useLive(classId: string, begin: LiveNews, onNews: (news: LiveNews) => void): boolean {
   const [isLive, setLive] = useState(false);
   const heard = useRef(onNews);
   heard.current = onNews;
-  // The newest plan that was heard of, and the one that is shown.
-  const newest = useRef(begin.version);
-  const shown = useRef(begin.version);
-  shown.current = begin.version;
-  const { revalidate } = useRevalidator();
+  const { hear, again } = useNewestPlan(begin.version);
   const seq = useRef(begin.seq);
   useEffect(() => {
     let source: EventSource | null = null;
@@ -217,15 +245,14 @@ function useLive(classId: string, begin: LiveNews, onNews: (news: LiveNews) => v
         const news = JSON.parse(data) as LiveNews;
         seq.current = Math.max(seq.current, news.seq);
         heard.current(news);
-        newest.current = Math.max(newest.current, news.version);
-        if (newest.current > shown.current) void revalidate();
+        hear(news.version);
       };
     };
     open();
     // A connection that was lost on the way says nothing any more, not even that it is lost.
     const watch = setInterval(() => {
       // What could not be loaded before is asked for again.
-      if (newest.current > shown.current) void revalidate();
+      again();
       if (performance.now() - last < SILENT) return;
       alone();
       open();
@@ -238,6 +265,6 @@ function useLive(classId: string, begin: LiveNews, onNews: (news: LiveNews) => v
       window.removeEventListener("online", open);
       source?.close();
     };
-  }, [classId]); // eslint-disable-line react-hooks/exhaustive-deps
+  }, [classId, hear, again]);
   return isLive;
 }

@@ -1,6 +1,7 @@
 import { getClass, listPairs } from "#db/classes.ts";
 import { listEverybody } from "#db/people.ts";
 import { db } from "#db/pool.ts";
+import { pairsFor } from "#server/access/hall.ts";
 import { scopeContext } from "#server/context.ts";
 import { notFound, reading } from "#server/respond.ts";
 import { schoolName, settingsOf } from "#server/school-of.ts";
@@ -22,7 +23,7 @@ export function loader({ params, context }: Route.LoaderArgs) {
       listEverybody(db, scope),
       listPairs(db, scope, params.id),
     ]);
-    return { lesson, school, pairs: await pairViews(pairs, students, await settingsOf(scope)) };
+    return { lesson, school, pairs: pairsFor(scope, await pairViews(pairs, students, await settingsOf(scope))) };
   });
 }
 

@@ -3,7 +3,7 @@ import { bringBack, listPresence, setEverybody, setTonightNot } from "#db/attend
 import { listDrillHeads } from "#db/drills.ts";
 import { listGear, listPeople, listStudents } from "#db/people.ts";
 import { db } from "#db/pool.ts";
-import { peopleFor } from "#server/access/hall.ts";
+import { pairsFor, peopleFor } from "#server/access/hall.ts";
 import { WORDS } from "#server/class-plan.ts";
 import { scopeContext } from "#server/context.ts";
 import { idIn, presentFromForm, tonightFrom } from "#server/forms.ts";
@@ -48,7 +48,7 @@ export function loader({ params, context }: Route.LoaderArgs) {
       present: here,
       not: Object.fromEntries(present.map((p) => [p.student_id, p.tonight_not])),
       gear,
-      pairs: await pairViews(pairs, everybody, await settingsOf(scope)),
+      pairs: pairsFor(scope, await pairViews(pairs, everybody, await settingsOf(scope))),
       drills: drills.map(({ id, title, verdict, kind, load_total, parent_id }) => ({
         id,
         title,

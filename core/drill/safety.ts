@@ -53,8 +53,9 @@ export function frameFindings(
   if (masses.length >= 2 && (fells || header.contact !== "none")) {
     const heavy = Math.max(...masses);
     const light = Math.min(...masses);
+    const { actor } = people.find(({ person }) => person.mass === heavy)!;
     if (heavy / light > MODEL.weightRatio)
-      say(people.find(({ person }) => person.mass === heavy)!.actor, "weight-gap", { heavy, light });
+      say(actor, "weight-gap", { actor, percent: Math.round((heavy / light - 1) * 100) });
   }
   return found;
 }

@@ -307,8 +307,8 @@ const TABLE = {
     severity: "risk",
     decides: "score",
     question: "A large gap of weight in contact",
-    says: (p) =>
-      fill("{heavy} kg against {light} kg is a large gap for contact. Pair them for this only without contact.", p),
+    // What somebody weighs is nobody else's business, also on a card for two.
+    says: (p) => fill("{actor} is {percent} % heavier, a large gap for contact. Do this only without contact.", p),
   },
   "blade-arm": {
     severity: "risk",

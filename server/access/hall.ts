@@ -1,16 +1,27 @@
 /** Limits, measures and health notes are for those who need them: others are sent none. */
 import type { Scope } from "#db/scope.ts";
-import type { PersonView, PlanPage } from "../views.ts";
+import type { PairView, PersonView, PlanPage } from "../views.ts";
 
 /** Whoever pairs people needs their measures and all that was agreed. */
 export const teaches = ({ role }: Scope): boolean => role === "owner" || role === "instructor";
 
 const UNMEASURED = { height_cm: null, reach_cm: null, mass_kg: null } as const;
 
+type Kept = NonNullable<PlanPage["kept"]>;
+/** Rounds without why two are together: that says of their heights, weights and ages. */
+const roundsAlone = (kept: Kept): Kept => ({
+  ...kept,
+  plan: {
+    ...kept.plan,
+    rounds: kept.plan.rounds.map((round) => ({ ...round, pairs: round.pairs.map((pair) => ({ ...pair, why: [] })) })),
+  },
+});
+
 /** A plan without what it was reckoned with: measures, wishes and what the log says of people. */
 const withoutReckoning = (page: PlanPage): PlanPage => ({
   ...page,
   people: page.people.map((one) => ({ ...one, ...UNMEASURED, learned: null })),
+  kept: page.kept && roundsAlone(page.kept),
   wishes: [],
   met: {},
 });
@@ -23,6 +34,10 @@ export function forTheHall(page: PlanPage): PlanPage {
 
 /** A plan on paper. Whoever helps has the limits of those who are here, since they hold pads for them. */
 export const planFor = (scope: Scope, page: PlanPage): PlanPage => (teaches(scope) ? page : withoutReckoning(page));
+
+/** Pairs without why they are together. */
+export const pairsFor = (scope: Scope, pairs: readonly PairView[]): readonly PairView[] =>
+  teaches(scope) ? pairs : pairs.map((pair) => ({ ...pair, why: "" }));
 
 /** People to tick: whoever helps sees limits of those who are here, and nobody's measures. */
 export const peopleFor = <Person extends PersonView>(
