@@ -19,6 +19,20 @@ const NO_NEST = [
     message: "Three conditions in one expression are hard to read: use a table or a function.",
   },
 ];
+/** The day depends on the zone of a school: one place reckons it, for code and for SQL. */
+const NO_OTHER_CLOCK = [
+  {
+    selector:
+      "CallExpression[callee.property.name=/^(slice|substring|split)$/] > MemberExpression > CallExpression[callee.property.name='toISOString']",
+    message: "That is the day in UTC. Ask todayOf(scope), or dayIn(zone, at) of core/base/days.ts.",
+  },
+  {
+    selector:
+      ":matches(Literal[value=/\\b(current_date|current_time|localtime|localtimestamp)\\b/i], TemplateElement[value.raw=/\\b(current_date|current_time|localtime|localtimestamp)\\b/i])",
+    message:
+      "That is the day of the database's zone. Use school_today(school) and class_begins(...), see db/migrations/0020.",
+  },
+];
 const ours = (most) => ["error", { max: most, skipBlankLines: false, skipComments: false, IIFEs: true }];
 
 export default tseslint.config(
@@ -57,9 +71,17 @@ export default tseslint.config(
     rules: {
       "max-lines-per-function": ours(60),
       "max-params": ["error", 5],
-      "no-restricted-syntax": ["error", ...NO_SWITCH, ...NO_NEST],
+      "no-restricted-syntax": ["error", ...NO_SWITCH, ...NO_NEST, ...NO_OTHER_CLOCK],
     },
   },
+  {
+    files: ["**/*.{ts,tsx,mjs}"],
+    ignores: ["core/base/days.ts", "core/**", "server/**", "db/**", "cli/**", "app/**"],
+    rules: { "no-restricted-syntax": ["error", ...NO_OTHER_CLOCK] },
+  },
+  { files: ["**/*.test.{ts,tsx}", "**/*testing.ts"], rules: { "no-restricted-syntax": ["error", ...NO_OTHER_CLOCK] } },
+  // The one place that reckons days.
+  { files: ["core/base/days.ts"], rules: { "no-restricted-syntax": ["error", ...NO_SWITCH, ...NO_NEST] } },
   // Plain numbers in the innermost loops: two points are four of them, and no object is made for each.
   { files: ["core/body/geometry.ts"], rules: { "max-params": "off" } },
   {
@@ -69,7 +91,7 @@ export default tseslint.config(
     rules: {
       "max-lines-per-function": ours(120),
       "max-params": ["error", 5],
-      "no-restricted-syntax": ["error", ...NO_NEST],
+      "no-restricted-syntax": ["error", ...NO_NEST, ...NO_OTHER_CLOCK],
     },
   },
   {

@@ -22,6 +22,7 @@ import { Alone } from "./ui/alone.tsx";
 import { ServerNonce } from "./ui/nonce.ts";
 import { RouteTrouble, Trouble } from "./ui/trouble.tsx";
 import { RoleProvider } from "./ui/role.tsx";
+import { ZoneProvider } from "./ui/zone.tsx";
 import { theme } from "./ui/theme.ts";
 import { useSchoolSettings } from "./workers/client.ts";
 
@@ -48,7 +49,15 @@ export async function loader({ context }: Route.LoaderArgs) {
   const nonce = context.get(nonceContext);
   const visitor = context.get(visitorContext);
   const me = meOf(visitor);
-  const nothing = { nonce, me, alone: null, settings: { settings: {}, version: 0 }, school: "", tonight: null };
+  const nothing = {
+    nonce,
+    me,
+    alone: null,
+    settings: { settings: {}, version: 0 },
+    school: "",
+    zone: "UTC",
+    tonight: null,
+  };
   if (!me) return { ...nothing, down: false };
   try {
     const [school, tonight, alone] = await Promise.all([schoolRow(scope), getTonight(db, scope), aloneSince()]);
@@ -60,6 +69,7 @@ export async function loader({ context }: Route.LoaderArgs) {
       alone: me.role === "owner" || me.role === "instructor" ? alone : null,
       settings: { settings: school?.settings ?? {}, version: school?.version ?? 0 },
       school: school?.name ?? "",
+      zone: school?.zone ?? "UTC",
       tonight: tonight && { id: tonight.id, title: tonight.title, date: tonight.held_on },
     };
   } catch (error) {
@@ -106,7 +116,7 @@ function Page({ nonce, children }: { nonce: string | undefined; children: ReactN
 }
 
 export default function Root({ loaderData }: Route.ComponentProps) {
-  const { nonce, me, alone, down, school, tonight, settings } = loaderData;
+  const { nonce, me, alone, down, school, zone, tonight, settings } = loaderData;
   useEffect(() => {
     if (!loaderData.down) keeper.keep(ROOT, loaderData);
   }, [loaderData]);
@@ -116,14 +126,16 @@ export default function Root({ loaderData }: Route.ComponentProps) {
   return (
     <Page nonce={nonce}>
       <RoleProvider value={me?.role ?? "student"}>
-        {bare && !down ? (
-          <Outlet />
-        ) : (
-          <Frame me={me} school={school} tonight={tonight}>
-            {alone && <Alone since={alone} />}
-            {down ? <Trouble kind="database" /> : <Outlet />}
-          </Frame>
-        )}
+        <ZoneProvider value={zone}>
+          {bare && !down ? (
+            <Outlet />
+          ) : (
+            <Frame me={me} school={school} tonight={tonight}>
+              {alone && <Alone since={alone} />}
+              {down ? <Trouble kind="database" /> : <Outlet />}
+            </Frame>
+          )}
+        </ZoneProvider>
       </RoleProvider>
     </Page>
   );

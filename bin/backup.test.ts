@@ -5,6 +5,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { randomUUID } from "node:crypto";
 import pg from "pg";
+import { dayOfUtc } from "#core/base/days.ts";
 import { NOBODY } from "#core/people/testing.ts";
 import { eraseStudent, insertStudents } from "#db/people.ts";
 import { closePool, db } from "#db/pool.ts";
@@ -108,7 +109,7 @@ test("the rule keeps seven days, five weeks and a year of months, and nothing ol
   const today = Date.UTC(2026, 10, 30);
   const names = Array.from(
     { length: 500 },
-    (_, i) => `nightly-${new Date(today - i * day).toISOString().slice(0, 10).replaceAll("-", "")}.dump`,
+    (_, i) => `nightly-${dayOfUtc(new Date(today - i * day)).replaceAll("-", "")}.dump`,
   );
   const gone = new Set(toGo([...names, "by-hand-1.dump", "notes.txt"], today));
   const kept = names.filter((name) => !gone.has(name));

@@ -1,4 +1,5 @@
 /** Classes with their attendance, plans, blocks and pairs: all that is known of an evening. */
+import { AFTER, isOver } from "#core/class/hours.ts";
 import type { ClassPlan, PlanInput } from "#core/class/plan.ts";
 import type { TrainedText } from "#core/answers/trained.ts";
 import { transaction, type Db } from "./pool.ts";
@@ -12,11 +13,17 @@ export interface ClassRow {
   readonly theme: string;
   /** `19:00:00` */
   readonly starts_at: string;
+  /** The instant at which it begins by the school's clock, ms. */
+  readonly begins: number;
   readonly ladder_id: string | null;
   readonly version: number;
 }
 
-const CLASS = `select id, held_on, title, minutes, theme, starts_at, ladder_id, version from classes where school_id = $1 and deleted_at is null`;
+/** The day that the school's clock shows, asked once for a query; $1 is the school. */
+export const TODAY = `(select school_today($1))`;
+const BEGINS = `class_begins(school_id, held_on, starts_at)`;
+const CLASS = `select id, held_on, title, minutes, theme, starts_at, ladder_id, version,
+  (extract(epoch from ${BEGINS}) * 1000)::float8 as begins from classes where school_id = $1 and deleted_at is null`;
 
 export const listClasses = (db: Db, scope: Scope): Promise<ClassRow[]> =>
   db.query<ClassRow>(`${CLASS} order by held_on desc, id limit 100`, [scope.schoolId]);
@@ -26,12 +33,12 @@ export async function getClass(db: Db, scope: Scope, id: string): Promise<ClassR
   return rows[0] ?? null;
 }
 
-/** Tonight's class: today's (the one nearest to now), else the next one, else the last one. */
+/** Tonight's class: of those that are not over the one that begins nearest to now, else the last one. */
 export async function getTonight(db: Db, scope: Scope): Promise<ClassRow | null> {
   const rows = await db.query<ClassRow>(
-    `${CLASS} order by (held_on < current_date), abs(held_on - current_date),
-       abs(extract(epoch from starts_at - localtime)), id limit 1`,
-    [scope.schoolId],
+    `${CLASS} order by ${BEGINS} + make_interval(mins => minutes, secs => $2) < now(),
+       abs(extract(epoch from ${BEGINS} - now())), id limit 1`,
+    [scope.schoolId, AFTER / 1000],
   );
   return rows[0] ?? null;
 }
@@ -202,10 +209,8 @@ export async function planBefore(
 export type RoundsChanged =
   { readonly kind: "saved"; readonly version: number } | { readonly kind: "stale" | "over" | "ran" | "gone" };
 
-interface Lock {
-  readonly version: number;
+interface Lock extends Pick<ClassRow, "version" | "minutes" | "begins"> {
   readonly plan: KeptPlan | null;
-  readonly over: boolean;
 }
 
 /**
@@ -220,11 +225,12 @@ function changeRounds(
 ): Promise<RoundsChanged> {
   return transaction(async (tx): Promise<RoundsChanged> => {
     const [row] = await tx.query<Lock>(
-      `select version, plan, held_on < current_date as over from classes where school_id = $1 and id = $2 for update`,
+      `select version, plan, minutes, (extract(epoch from ${BEGINS}) * 1000)::float8 as begins
+       from classes where school_id = $1 and id = $2 for update`,
       [scope.schoolId, classId],
     );
     if (!row) return { kind: "gone" };
-    if (row.over) return { kind: "over" };
+    if (isOver(row, Date.now())) return { kind: "over" };
     if (change.refuse(row.plan)) return { kind: "ran" };
     if (row.version !== baseVersion) return { kind: "stale" };
     await clearRounds(tx, scope, classId);
@@ -361,7 +367,7 @@ export const listTrainedTexts = (db: Db, scope: Scope): Promise<TrainedText[]> =
      join blocks b on b.school_id = p.school_id and b.id = p.block_id
      join classes c on c.school_id = b.school_id and c.id = b.class_id
      join revisions r on r.school_id = p.school_id and r.id = p.revision_id
-     where p.school_id = $1 and c.deleted_at is null and (c.held_on < current_date or (c.held_on = current_date and p.ran))
+     where p.school_id = $1 and c.deleted_at is null and (c.held_on < ${TODAY} or (c.held_on = ${TODAY} and p.ran))
      group by r.id, r.text, c.held_on, p.side order by c.held_on desc limit 1000`,
     [scope.schoolId],
   );

@@ -14,7 +14,7 @@ import {
 } from "./drills.ts";
 import { eraseStudent, insertStudent, listGear, listStudents, setGear } from "./people.ts";
 import { closePool, db, isDatabaseDown, transaction } from "./pool.ts";
-import { member, newSchool } from "./testing.ts";
+import { beganAgo, member, newSchool } from "./testing.ts";
 import type { Scope } from "./scope.ts";
 import { defaultSchool } from "#core/policy/school.ts";
 import { revisionInput } from "#server/revision-input.ts";
@@ -151,7 +151,6 @@ describe("schools", () => {
   });
 });
 
-const TODAY = new Date().toISOString().slice(0, 10);
 const block = (drillId: string, revisionId: string, a: string, b: string) => ({
   id: randomUUID(),
   drillId,
@@ -190,7 +189,7 @@ describe("classes", () => {
     const drillId = await drill();
     const revisionId = (await getDrill(db, scope, drillId))!.revision.id;
     const classId = randomUUID();
-    await createClass(db, scope, { id: classId, held_on: TODAY, title: "x", minutes: 60 });
+    await createClass(db, scope, { id: classId, ...beganAgo(0), title: "x", minutes: 60 });
     expect(await savePairs(scope, classId, 1, block(drillId, revisionId, a!, b!))).toEqual({
       kind: "saved",
       version: 2,
@@ -207,21 +206,20 @@ describe("classes", () => {
     const drillId = await drill();
     const revisionId = (await getDrill(db, scope, drillId))!.revision.id;
     const classId = randomUUID();
-    await createClass(db, scope, { id: classId, held_on: TODAY, title: "x", minutes: 60 });
+    await createClass(db, scope, { id: classId, ...beganAgo(0), title: "x", minutes: 60 });
     const save = (version: number) => savePairs(scope, classId, version, block(drillId, revisionId, a!, b!));
     // At the same moment: one is saved, the others find the class changed, and nobody meets a fault.
     const kinds = (await Promise.all([save(1), save(1), save(1), save(1)])).map((r) => r.kind).sort();
     expect(kinds).toEqual(["saved", "stale", "stale", "stale"]);
-    await db.query("update classes set held_on = current_date - 1 where id = $1", [classId]);
+    await db.query("update classes set held_on = held_on - 1 where id = $1", [classId]);
     expect(await save(2)).toEqual({ kind: "over" });
     expect(await dropPlan(scope, classId, 2)).toEqual({ kind: "over" });
     expect(await savePairs(scope, randomUUID(), 1, block(drillId, revisionId, a!, b!))).toEqual({ kind: "gone" });
     expect(await listPairs(db, scope, classId)).toHaveLength(1);
   });
   test("tonight is today's class before any other", async () => {
-    const today = new Date().toISOString().slice(0, 10);
     await createClass(db, scope, { id: randomUUID(), held_on: "2020-01-01", title: "old", minutes: 60 });
-    await createClass(db, scope, { id: randomUUID(), held_on: today, title: "now", minutes: 60 });
+    await createClass(db, scope, { id: randomUUID(), ...beganAgo(10), title: "now", minutes: 60 });
     expect((await getTonight(db, scope))!.title).toBe("now");
   });
 });

@@ -1,5 +1,6 @@
 /** Drills with their revisions, exchange ids and lineage. */
 import { randomUUID } from "node:crypto";
+import { TODAY } from "./classes.ts";
 import { transaction, type Db } from "./pool.ts";
 import type { Scope } from "./scope.ts";
 import { carryExchangeIds, type ExchangeRow } from "./exchange-ids.ts";
@@ -61,7 +62,7 @@ export interface RevisionInput {
 const LIST = `
   select d.id, d.title, d.version, r.kind, r.verdict, r.load_total, d.updated_at, d.starred, d.tags, r.summary,
     (select max(c.held_on) from blocks b join classes c on c.school_id = b.school_id and c.id = b.class_id
-      where b.school_id = d.school_id and b.drill_id = d.id and c.held_on <= current_date and c.deleted_at is null) as last_trained,
+      where b.school_id = d.school_id and b.drill_id = d.id and c.held_on <= ${TODAY} and c.deleted_at is null) as last_trained,
     pd.id as parent_id, pd.title as parent_title, l.changed
   from drills d
   join revisions r on r.school_id = d.school_id and r.drill_id = d.id and r.number = d.version
@@ -113,7 +114,7 @@ export const listDrillIndex = (
        left join (
          select b.drill_id, max(c.held_on) as last_trained from blocks b
            join classes c on c.school_id = b.school_id and c.id = b.class_id
-         where b.school_id = $1 and c.held_on <= current_date and c.deleted_at is null group by b.drill_id
+         where b.school_id = $1 and c.held_on <= ${TODAY} and c.deleted_at is null group by b.drill_id
        ) t on t.drill_id = d.id
      where d.school_id = $1 and d.deleted_at is null`,
     [scope.schoolId],

@@ -17,7 +17,7 @@ import { addFloor, floorSince, type FloorItems } from "./floor.ts";
 import { clearIncident, listIncidents, noteIncident } from "./incidents.ts";
 import { insertStudents } from "./people.ts";
 import { closePool, db } from "./pool.ts";
-import { newSchool } from "./testing.ts";
+import { beganAgo, newSchool } from "./testing.ts";
 import type { Scope } from "./scope.ts";
 
 const NONE: FloorItems = { taps: [], marks: [], incidents: [] };
@@ -37,8 +37,7 @@ beforeEach(async () => {
   const drill = randomUUID();
   await createDrill(scope, { id: drill, input: revisionInput(randomUUID(), TEXT, defaultSchool()), lineage: null });
   lesson = randomUUID();
-  const today = new Date().toISOString().slice(0, 10);
-  await createClass(db, scope, { id: lesson, held_on: today, title: "Evening", minutes: 60 });
+  await createClass(db, scope, { id: lesson, ...beganAgo(10), title: "Evening", minutes: 60 });
   for (const id of people.slice(0, 5))
     await setPresence(db, scope, lesson, { student_id: id, from_round: 0, until_round: null });
   const ladder = await ladderFor(scope, drill);

@@ -1,4 +1,5 @@
 /** The log added up: by week, by theme and side, by person, by partner; and what was seen of answers, for the estimates. */
+import { TODAY } from "./classes.ts";
 import type { Db } from "./pool.ts";
 import type { Scope } from "./scope.ts";
 
@@ -50,7 +51,7 @@ const WORKED = `rounds as (
       (dense_rank() over (partition by c.id order by b.position, p.round) - 1)::int as round
     from classes c join blocks b on b.school_id = c.school_id and b.class_id = c.id
       join pairs p on p.school_id = b.school_id and p.block_id = b.id
-    where c.school_id = $1 and c.deleted_at is null and c.held_on <= current_date
+    where c.school_id = $1 and c.deleted_at is null and c.held_on <= ${TODAY}
       and ($3::date is null or c.held_on >= $3) and ($4::date is null or c.held_on <= $4)
       and ($2::uuid is null or c.id in (
         select own.class_id from pairs mine join blocks own on own.school_id = $1 and own.id = mine.block_id
@@ -62,7 +63,7 @@ const WORKED = `rounds as (
   ), worked as (
     select r.class_id, r.day, r.round, r.side, r.people, r.revision_id, who.person
     from rounds r cross join unnest(r.people) as who (person)
-    where (r.ran or r.day < current_date) and ($2::uuid is null or who.person = $2)
+    where (r.ran or r.day < ${TODAY}) and ($2::uuid is null or who.person = $2)
   ), said as (
     select class_id, round, student_id as person, count(*) as seen, count(*) filter (where mark <> 'clean') as open
     from standing where $2::uuid is null or student_id = $2 group by 1, 2, 3
@@ -194,7 +195,7 @@ export const drillsOf = (
        join revisions r on r.school_id = p.school_id and r.id = p.revision_id
        join drills d on d.school_id = r.school_id and d.id = r.drill_id
      where p.school_id = $1 and $2 in (p.student_a, p.student_b, p.student_c) and d.deleted_at is null
-       and (p.ran or c.held_on < current_date)
+       and (p.ran or c.held_on < ${TODAY})
      group by d.id, d.title order by last desc, d.title limit 50`,
     [scope.schoolId, person],
   );

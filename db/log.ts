@@ -1,5 +1,6 @@
 /** The log: every round that was run, with who, what, side and what was seen. */
 import type { MarkRole } from "#core/floor/marks.ts";
+import { TODAY } from "./classes.ts";
 import type { Db } from "./pool.ts";
 import type { Scope } from "./scope.ts";
 
@@ -58,10 +59,10 @@ export const listLog = (
          (dense_rank() over (partition by c.id order by b.position, p.round) - 1)::int as round, p.position, p.ran
        from classes c join blocks b on b.school_id = c.school_id and b.class_id = c.id
          join pairs p on p.school_id = b.school_id and p.block_id = b.id
-       where c.school_id = $1 and c.deleted_at is null and c.held_on <= current_date
+       where c.school_id = $1 and c.deleted_at is null and c.held_on <= ${TODAY}
          and ($4::date is null or c.held_on >= $4) and ($5::date is null or c.held_on <= $5)
          and ($9::int is null or c.id in (
-           select k.id from classes k where k.school_id = $1 and k.deleted_at is null and k.held_on <= current_date
+           select k.id from classes k where k.school_id = $1 and k.deleted_at is null and k.held_on <= ${TODAY}
              and exists (select 1 from blocks kb where kb.school_id = $1 and kb.class_id = k.id)
            order by k.held_on desc, k.id limit $9))
      ), standing as (
@@ -73,7 +74,7 @@ export const listLog = (
            'at', (extract(epoch from m.at) * 1000)::float8) order by m.seq)
          from standing m where m.class_id = r.class_id and m.round = r.round and m.student_id = any(r.people)), '[]') as marks
        from rounds r
-       where (r.ran or r.day < current_date) and ($3::uuid is null or $3 = any(r.people))
+       where (r.ran or r.day < ${TODAY}) and ($3::uuid is null or $3 = any(r.people))
      )
      select s.class_id, s.day, s.class, s.round, d.id as drill_id, d.title as drill, s.revision_id, v.kind, v.load_total as load, s.side, s.people, s.marks
      from seen s join revisions v on v.school_id = $1 and v.id = s.revision_id
@@ -126,7 +127,7 @@ export const ladderDays = (db: Db, scope: Scope): Promise<LadderDay[]> =>
        from ladder_rungs lr join pairs p on p.school_id = $1 and p.revision_id = lr.revision_id
          join blocks b on b.school_id = $1 and b.id = p.block_id
          join classes c on c.school_id = $1 and c.id = b.class_id and c.deleted_at is null
-       where lr.school_id = $1 and (c.held_on < current_date or (c.held_on = current_date and p.ran))
+       where lr.school_id = $1 and (c.held_on < ${TODAY} or (c.held_on = ${TODAY} and p.ran))
      )
      select l.id as ladder_id, l.title, d.day, coalesce(sum(s.clean), 0)::int as clean, coalesce(sum(s.seen), 0)::int as seen
      from days d join ladders l on l.school_id = $1 and l.id = d.ladder_id

@@ -23,10 +23,10 @@ import { createDrill, listDrills } from "./drills.ts";
 import { listLadders, listRungs } from "./ladders.ts";
 import * as people from "./people.ts";
 import { closePool, db } from "./pool.ts";
-import { member, newSchool } from "./testing.ts";
+import { beganAgo, member, newSchool } from "./testing.ts";
 import type { Scope } from "./scope.ts";
 
-const TODAY = new Date().toISOString().slice(0, 10);
+const TODAY = beganAgo(0).held_on;
 let scope: Scope;
 beforeEach(async () => {
   scope = await newSchool();

@@ -4,6 +4,8 @@ import type { Scope } from "./scope.ts";
 
 export interface SchoolRow {
   readonly name: string;
+  /** The zone of its clock, `Europe/Lisbon`. */
+  readonly zone: string;
   /** As `core/school` reads it; stored settings were checked before they were saved. */
   readonly settings: unknown;
   /** Of the settings. */
@@ -11,7 +13,9 @@ export interface SchoolRow {
 }
 
 export async function getSchool(db: Db, scope: Scope): Promise<SchoolRow | null> {
-  const rows = await db.query<SchoolRow>(`select name, settings, version from schools where id = $1`, [scope.schoolId]);
+  const rows = await db.query<SchoolRow>(`select name, zone, settings, version from schools where id = $1`, [
+    scope.schoolId,
+  ]);
   return rows[0] ?? null;
 }
 
@@ -19,8 +23,21 @@ export async function getSchool(db: Db, scope: Scope): Promise<SchoolRow | null>
 export const listSchools = async (db: Db): Promise<string[]> =>
   (await db.query<{ id: string }>(`select id from schools order by id`)).map(({ id }) => id);
 
+/** The zone of the machine that this runs on. */
+export const serverZone = (): string => Intl.DateTimeFormat().resolvedOptions().timeZone;
+
+/** A school with nothing in it; its clock is the server's until somebody sets another zone. */
 export const insertEmptySchool = (db: Db, id: string, name: string): Promise<unknown> =>
-  db.query(`insert into schools (id, name) values ($1, $2) on conflict do nothing`, [id, name]);
+  db.query(
+    `insert into schools (id, name, zone)
+     values ($1, $2, case when is_zone($3) then $3 else 'UTC' end) on conflict do nothing`,
+    [id, name, serverZone()],
+  );
+
+/** Sets the zone of a school's clock; false where the database does not know it. */
+export const setZone = async (db: Db, scope: Scope, zone: string): Promise<boolean> =>
+  (await db.query(`update schools set zone = $2 where id = $1 and is_zone($2) returning id`, [scope.schoolId, zone]))
+    .length > 0;
 
 /** A school with its first person. */
 export async function insertSchool(

@@ -3,7 +3,8 @@ import { randomUUID } from "node:crypto";
 import type { Member } from "#core/people/person.ts";
 import { NOBODY } from "#core/people/testing.ts";
 import { db } from "./pool.ts";
-import { insertSchool } from "./school.ts";
+import { dayIn } from "#core/base/days.ts";
+import { insertSchool, serverZone } from "./school.ts";
 import type { Scope } from "./scope.ts";
 
 /** An empty school with one instructor. */
@@ -11,6 +12,13 @@ export async function newSchool(): Promise<Scope> {
   const scope: Scope = { schoolId: randomUUID(), accountId: randomUUID(), role: "instructor" };
   await insertSchool(db, scope, "Test school", { name: "Tess Ter", email: `${scope.accountId}@test.example` });
   return scope;
+}
+
+/** The day and the time of a class that began so many minutes ago, by the clock of a new school. */
+export function beganAgo(minutes: number): { readonly held_on: string; readonly starts_at: string } {
+  const at = Date.now() - minutes * 60_000;
+  const starts_at = new Date(at).toLocaleTimeString("en-GB", { timeZone: serverZone(), hourCycle: "h23" });
+  return { held_on: dayIn(serverZone(), at), starts_at };
 }
 
 /** Somebody with measures and nothing else that is known of them. */

@@ -14,6 +14,7 @@ import { addIncident, listIncidents, noteIncident } from "#db/incidents.ts";
 import { insertStudents, setGear } from "#db/people.ts";
 import { closePool, db } from "#db/pool.ts";
 import { insertEmptySchool, saveSettings } from "#db/school.ts";
+import { beganAgo } from "#db/testing.ts";
 import type { Scope } from "#db/scope.ts";
 import { NOBODY } from "#core/people/testing.ts";
 import { readSchool } from "#core/policy/school.ts";
@@ -66,8 +67,7 @@ test.beforeAll(async () => {
   await setGear(db, scope, { kind: "stick", count: 2, was: null });
   await createDrill(scope, { id: drill, input: revisionInput(revision, text, read.school), lineage: null });
   await setTag(db, scope, [drill], { tag: IMAGE, put: "on" });
-  const today = new Date().toISOString().slice(0, 10);
-  await createClass(db, scope, { id: lesson, held_on: today, title: LINES, minutes: 60, theme: SCRIPT });
+  await createClass(db, scope, { id: lesson, ...beganAgo(0), title: LINES, minutes: 60, theme: SCRIPT });
   for (const { id } of people) await setPresent(db, scope, lesson, { studentId: id, here: true });
   await addIncident(db, scope, lesson, {
     id: randomUUID(),

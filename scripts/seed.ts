@@ -9,7 +9,8 @@ import { levelIn } from "#core/people/person.ts";
 import { seeded } from "#core/random/random.ts";
 import { insertDrill } from "#db/drills.ts";
 import { insertStudent, setGear, setWish } from "#db/people.ts";
-import { getSchool, insertSchool } from "#db/school.ts";
+import { getSchool, insertSchool, serverZone } from "#db/school.ts";
+import { dayIn, daysAfter } from "#core/base/days.ts";
 import { closePool, transaction, type Db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
 import {
@@ -34,7 +35,9 @@ import { finished } from "#core/base/work.ts";
 
 const scope: Scope = { schoolId: DEMO_SCHOOL, accountId: DEMO_ACCOUNT, role: "owner" };
 const id = (group: string, n: number): string => `5b3c7c1e-0d52-4a4e-9b10-7d6a51f${group}${String(n).padStart(3, "0")}`;
-const day = (offset: number): string => new Date(Date.now() + offset * 86_400_000).toISOString().slice(0, 10);
+/** Days of the club's clock, which is that of the machine it is loaded on. */
+const TODAY = dayIn(serverZone(), Date.now());
+const day = (offset: number): string => daysAfter(TODAY, offset);
 
 async function seed(tx: Db): Promise<void> {
   if (await getSchool(tx, scope)) {

@@ -11,7 +11,7 @@ const [role = "owner", count = "1", school = DEMO_SCHOOL] = process.argv.slice(2
 const isTablet = role === "tablet";
 const [member] = await db.query<{ account_id: string; class_id: string | null }>(
   `select account_id, (select id from classes c where c.school_id = m.school_id
-     order by abs(held_on - current_date), starts_at desc, id limit 1) as class_id
+     order by abs(held_on - school_today($1)), starts_at desc, id limit 1) as class_id
    from memberships m where school_id = $1 and role = $2 order by created_at limit 1`,
   [school, isTablet ? "owner" : role],
 );

@@ -2,6 +2,7 @@
  * Which nightly backups go: all of the last seven days stay, the first of each week for five weeks, the first of each
  * month for a year. What was erased from the school is in no backup that is older than that.
  */
+import { monthOfUtc } from "#core/base/days.ts";
 
 const DAY = 86_400_000;
 const DAYS = 7;
@@ -23,7 +24,7 @@ export function toGo(names: readonly string[], today: number): string[] {
     const age = (today - at) / DAY;
     // Monday is the first day: 1 January 1970 was a Thursday.
     const week = `week ${Math.floor((at / DAY + 3) / 7)}`;
-    const month = `month ${new Date(at).toISOString().slice(0, 7)}`;
+    const month = `month ${monthOfUtc(new Date(at))}`;
     if (age < DAYS) stays.add(name);
     if (age < WEEKS * 7 && !seen.has(week)) stays.add(name);
     if (age < MONTHS * 31 && !seen.has(month)) stays.add(name);

@@ -1,6 +1,7 @@
 /** What the plan of a class is made from, and how it is kept. */
 import { randomUUID } from "node:crypto";
 import { array, boolean, number, object, string } from "yup";
+import { isOver } from "#core/class/hours.ts";
 import type { PlanInput, PlannedPair, PlannedRound, PlanPerson } from "#core/class/plan.ts";
 import { BLOCK_KINDS, MOST_STATIONS } from "#core/class/timetable.ts";
 import { MOST_ROUNDS } from "#core/pairs/evening.ts";
@@ -16,7 +17,6 @@ import {
   meetings,
   planBefore,
   savePlan,
-  type ClassRow,
   type KeptPlan,
   type NewBlock,
   type NewPair,
@@ -51,8 +51,6 @@ function reached({ plan, done }: KeptPlan): number {
   const rounds = done > 0 ? plan.rounds.slice(0, done) : plan.rounds;
   return Math.max(0, ...rounds.map(({ block }) => rungOf.get(block) ?? 0));
 }
-
-const isOver = ({ held_on }: ClassRow): boolean => held_on < new Date().toISOString().slice(0, 10);
 
 interface Asked {
   readonly ladder: string | null;
@@ -144,7 +142,7 @@ export async function planPage(scope: Scope, classId: string, asked: Asked): Pro
   const here = peopleHere(students, presence, { kept, family, day: lesson.held_on });
   return {
     lesson,
-    over: isOver(lesson),
+    over: isOver(lesson, Date.now()),
     people: seenSoFar(here, students, { rungs, hurt, family, estimates: await estimatesOf(scope) }),
     ladders,
     drills: offered(roots, base?.drill ?? null),

@@ -1,5 +1,6 @@
 /** What is due, and the next class in one click: the same people a week later, on the theme that is due first. */
 import { randomUUID } from "node:crypto";
+import { daysAfter } from "#core/base/days.ts";
 import { dueAfter, type TrainedDay } from "#core/learn/due.ts";
 import { copyAttendance } from "#db/attendance.ts";
 import { createClass, listClasses } from "#db/classes.ts";
@@ -8,6 +9,7 @@ import { ladderDays } from "#db/log.ts";
 import { db, transaction } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
 import { refused, type Refusal } from "./respond.ts";
+import { todayOf } from "./school-of.ts";
 
 export interface DueLadder {
   readonly id: string;
@@ -39,10 +41,9 @@ const whyText = ({ due, last, went }: DueLadder): string =>
 
 /** A week after a day, or later, on the same day of the week and not before today. */
 export function weekAfter(day: string, today: string): string {
-  const next = new Date(`${day}T12:00:00Z`);
-  do next.setUTCDate(next.getUTCDate() + 7);
-  while (next.toISOString().slice(0, 10) < today);
-  return next.toISOString().slice(0, 10);
+  let next = daysAfter(day, 7);
+  while (next < today) next = daysAfter(next, 7);
+  return next;
 }
 
 const MOST_THEME = 200;
@@ -55,7 +56,7 @@ export async function nextClass(scope: Scope, chosen: string | null): Promise<{ 
   const ladder = chosen === null ? due[0] : due.find((one) => one.id === chosen);
   if (chosen !== null && !ladder) return refused("This ladder is not here any more. Load the page again.");
   const id = randomUUID();
-  const today = new Date().toISOString().slice(0, 10);
+  const today = await todayOf(scope);
   await transaction(async (tx) => {
     await createClass(tx, scope, {
       ...{ id, title: last.title, minutes: last.minutes, starts_at: last.starts_at },

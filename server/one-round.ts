@@ -10,7 +10,7 @@ import { compute } from "./checks/pool.ts";
 import { planPerson, WORDS } from "./class-plan.ts";
 import { jsonIn, pairsSchema } from "./forms.ts";
 import { refused, type Refusal } from "./respond.ts";
-import { settingsOf } from "./school-of.ts";
+import { settingsOf, todayOf } from "./school-of.ts";
 import { versionsOf } from "./versions.ts";
 
 interface Paired {
@@ -43,7 +43,7 @@ export async function pairRound(
     listWishes(db, scope),
   ]);
   const here = new Map(presence.map((p) => [p.student_id, p.tonight_not]));
-  const day = new Date().toISOString().slice(0, 10);
+  const day = await todayOf(scope);
   const versions = await versionsOf(scope, base);
   const round = await compute(
     "round",

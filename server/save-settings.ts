@@ -3,10 +3,20 @@ import { readSchool } from "#core/policy/school.ts";
 import { SCHOOL_KEYS, type SchoolData } from "#core/policy/settings.ts";
 import { db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
-import { saveSettings } from "#db/school.ts";
+import { saveSettings, setZone } from "#db/school.ts";
+import { isZone } from "#core/base/days.ts";
 import { judgeAgain } from "./judging.ts";
+import { refused, type Refusal } from "./respond.ts";
 import { readSchoolAgain, settingsOf } from "./school-of.ts";
 import type { SettingsResult } from "./views.ts";
+
+/** Sets the zone of the school's clock: one that the database and this program both know. */
+export async function setClock(scope: Scope, zone: string): Promise<{ readonly kind: "set" } | Refusal> {
+  if (!isZone(zone) || !(await setZone(db, scope, zone)))
+    return refused(`“${zone}” is not a time zone that is known here. Choose one from the list, such as Europe/Lisbon.`);
+  readSchoolAgain(scope);
+  return { kind: "set" };
+}
 
 const isPatch = (value: unknown): value is Partial<SchoolData> =>
   typeof value === "object" &&

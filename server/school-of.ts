@@ -2,6 +2,7 @@
 import { getSchool, type SchoolRow } from "#db/school.ts";
 import { db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
+import { dayIn } from "#core/base/days.ts";
 import type { School } from "#core/policy/school.ts";
 import { schoolFrom, type KeyedSettings } from "./checks/school-cache.ts";
 
@@ -29,6 +30,10 @@ export function schoolRow(scope: Scope): Promise<SchoolRow | null> {
 }
 
 export const schoolName = async (scope: Scope): Promise<string> => (await schoolRow(scope))?.name ?? "";
+
+/** The day that the school's clock shows, `2026-11-25`; SQL has the same in `school_today`. */
+export const todayOf = async (scope: Scope): Promise<string> =>
+  dayIn((await schoolRow(scope))?.zone ?? "UTC", Date.now());
 
 /** Settings with a key that says which version of which school's they are. */
 export async function settingsOf(scope: Scope): Promise<KeyedSettings> {

@@ -9,6 +9,7 @@ const lesson = (n: number, more = {}) => ({
   minutes: 95,
   theme: "Distance",
   starts_at: "19:30:00",
+  begins: 0,
   ladder_id: null,
   version: 1,
   ...more,

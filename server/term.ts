@@ -8,6 +8,7 @@ import { listEverybody } from "#db/people.ts";
 import { db } from "#db/pool.ts";
 import type { TermPage, TermPerson } from "./views.ts";
 import type { Scope } from "#db/scope.ts";
+import { todayOf } from "./school-of.ts";
 
 const NOBODY = "00000000-0000-0000-0000-000000000000";
 const minutesOf = (time: string): number => Number(time.slice(0, 2)) * 60 + Number(time.slice(3, 5));
@@ -77,7 +78,7 @@ export async function termPage(scope: Scope): Promise<TermPage> {
       return { ...c, here: here.get(c.id)?.size ?? 0, clash: [...new Set(twice)] };
     }),
     people,
-    today: new Date().toISOString().slice(0, 10),
+    today: await todayOf(scope),
     deleted,
   };
 }

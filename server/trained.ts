@@ -8,6 +8,7 @@ import { logSums, type LogSums, type SumsAsked } from "#db/log-sums.ts";
 import { listEverybody, type Student } from "#db/people.ts";
 import { db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
+import { todayOf } from "./school-of.ts";
 import { estimatesOf } from "./learned.ts";
 import { filterFrom } from "./log.ts";
 import { schoolName, schoolOf } from "./school-of.ts";
@@ -21,12 +22,12 @@ export interface WeeksPage {
 const namesOf = (people: readonly Student[]) => Object.fromEntries(people.map(({ id, name }) => [id, name]));
 
 /** The same day of the year before, `2025-11-30`. */
-const yearBefore = (day: Date): string => `${day.getUTCFullYear() - 1}${day.toISOString().slice(4, 10)}`;
+const yearBefore = (day: string): string => `${Number(day.slice(0, 4)) - 1}${day.slice(4)}`;
 
 export async function weeksPage(scope: Scope, search: URLSearchParams): Promise<WeeksPage> {
   const { person, from, to } = filterFrom(search);
   // Years of log are added up where somebody asks for them.
-  const asked = { person, from: from ?? (to || person ? null : yearBefore(new Date())), to };
+  const asked = { person, from: from ?? (to || person ? null : yearBefore(await todayOf(scope))), to };
   const [sums, people] = await Promise.all([logSums(db, scope, asked), listEverybody(db, scope)]);
   return { sums, names: namesOf(people), asked };
 }

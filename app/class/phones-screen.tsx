@@ -8,6 +8,7 @@ import type { action } from "../routes/phones.tsx";
 import { OnlyHere, ShareBox } from "../share/share-box.tsx";
 import { QrSvg } from "../paper/qr.tsx";
 import { Notice, ScreenHead } from "../ui/parts.tsx";
+import { useZone } from "../ui/zone.tsx";
 
 /** A tablet in the hall comes in by a code from this screen, and sees the floor and the wall of this class alone. */
 function HallTablet() {
@@ -69,6 +70,7 @@ export function PhonesScreen({
   /** Where a device gets the certificate of this machine; null where the network does not come in. */
   readonly trust: { readonly address: string; readonly qr: QrCode } | null;
 }) {
+  const timeZone = useZone();
   const fetcher = useFetcher<typeof action>();
   const act = (intent: "new" | "end", label: string, variant: "contained" | "outlined") => (
     <fetcher.Form method="post">
@@ -103,7 +105,8 @@ export function PhonesScreen({
             <a href={link.address}>{link.address}</a>
           </Box>
           <Box component="p" sx={{ color: "text.secondary" }}>
-            It ends on {new Date(link.until).toLocaleString("en-GB", { dateStyle: "long", timeStyle: "short" })}.
+            It ends on{" "}
+            {new Date(link.until).toLocaleString("en-GB", { dateStyle: "long", timeStyle: "short", timeZone })}.
           </Box>
         </Box>
       )}

@@ -4,6 +4,7 @@ import Button from "@mui/material/Button";
 import { Form, Link } from "react-router";
 import type { LogPage } from "#server/log.ts";
 import { Choice } from "../ui/choice.tsx";
+import { useDayOf } from "../ui/zone.tsx";
 import { shortDate } from "../ui/dates.ts";
 import { ScreenHead } from "../ui/parts.tsx";
 import { useFilters } from "../ui/use-filters.ts";
@@ -24,6 +25,7 @@ const USUAL = { words: "", person: ANYBODY, marks: "all", from: "", to: "", page
 const withoutPage = (search: URLSearchParams): [string, string][] => [...search].filter(([key]) => key !== "page");
 
 export function LogScreen(props: LogPage) {
+  const dayOf = useDayOf();
   const { rows, names, page, more, incidents } = props;
   const { values: filter, set, params: search } = useFilters(USUAL);
   // What is looked for begins on the first page.
@@ -91,11 +93,7 @@ export function LogScreen(props: LogPage) {
             )}
           </Box>
         )}
-        <Incidents
-          incidents={incidents}
-          names={names}
-          dayOf={(at) => shortDate(new Date(at).toISOString().slice(0, 10))}
-        />
+        <Incidents incidents={incidents} names={names} dayOf={(at) => shortDate(dayOf(at))} />
       </Box>
     </>
   );

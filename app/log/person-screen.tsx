@@ -5,6 +5,7 @@ import { Link } from "react-router";
 import { markWord } from "#core/floor/marks.ts";
 import type { PersonPage } from "#server/trained.ts";
 import { DataTable } from "../ui/data-table.tsx";
+import { useDayOf } from "../ui/zone.tsx";
 import { longDate, shortDate } from "../ui/dates.ts";
 import { ScreenHead } from "../ui/parts.tsx";
 import { Row, Rows } from "../ui/rows.tsx";
@@ -19,6 +20,7 @@ const WEEKS = 26;
 const OFTEN = 2;
 
 export function PersonScreen(page: PersonPage) {
+  const dayOf = useDayOf();
   const { person, sums, names, incidents, minorsPage } = page;
   const { weeks, evenings, partners, faults } = sums;
   const rounds = weeks.reduce((sum, { rounds: n }) => sum + n, 0);
@@ -89,7 +91,7 @@ export function PersonScreen(page: PersonPage) {
             <Rows aria-label="When they were hurt">
               {incidents.map(({ id, at, place, what, cleared_at, cleared_by }) => (
                 <Row key={id} sx={{ py: 0.5 }}>
-                  {longDate(new Date(at).toISOString().slice(0, 10))}, {PLACE_WORDS[place]}
+                  {longDate(dayOf(at))}, {PLACE_WORDS[place]}
                   {what ? `: ${what}` : ""}
                   {place === "head"
                     ? cleared_at === null

@@ -1,6 +1,6 @@
 /**
  * Keeps the running class usable without a network, for an evening that was opened before: its page, its data and the
- * files of the application. Nothing else is kept, and nothing longer than a day.
+ * files of the application. Nothing else is kept, and of one class at a time.
  */
 import { registerRoute } from "workbox-routing";
 import { CacheFirst, NetworkFirst } from "workbox-strategies";
@@ -17,8 +17,8 @@ interface WorkerScope {
 const worker = self as unknown as WorkerScope;
 
 const FILES = "files";
-/** One evening's pages: those of other days go. */
-const pagesToday = (): string => `floor ${new Date().toISOString().slice(0, 10)}`;
+/** The pages of one class, by its address: an evening that goes past midnight is still that evening. */
+const cacheOf = (path: string): string => `floor ${/^\/class\/([^/.]+)/.exec(path)?.[1] ?? ""}`;
 /** Until the kept page is shown instead, s. */
 const PATIENCE = 3;
 
@@ -31,7 +31,10 @@ registerRoute(
 registerRoute(
   ({ url, request }) => request.method === "GET" && url.origin === location.origin && isFloor(url.pathname),
   ({ event, request }) =>
-    new NetworkFirst({ cacheName: pagesToday(), networkTimeoutSeconds: PATIENCE }).handle({ event, request }),
+    new NetworkFirst({ cacheName: cacheOf(new URL(request.url).pathname), networkTimeoutSeconds: PATIENCE }).handle({
+      event,
+      request,
+    }),
 );
 
 worker.addEventListener("install", (event) => event.waitUntil(worker.skipWaiting()));
@@ -44,9 +47,11 @@ worker.addEventListener("message", (event) => {
 });
 
 async function keep(urls: readonly string[]): Promise<void> {
-  for (const name of await caches.keys())
-    if (name.startsWith("floor ") && name !== pagesToday()) await caches.delete(name);
-  const [files, pages] = await Promise.all([caches.open(FILES), caches.open(pagesToday())]);
+  const floor = urls.map((url) => new URL(url).pathname).find(isFloor);
+  if (floor)
+    for (const name of await caches.keys())
+      if (name.startsWith("floor ") && name !== cacheOf(floor)) await caches.delete(name);
+  const [files, pages] = await Promise.all([caches.open(FILES), caches.open(floor ? cacheOf(floor) : FILES)]);
   await Promise.all(
     urls.map(async (url) => {
       const cache = isFloor(new URL(url).pathname) ? pages : files;

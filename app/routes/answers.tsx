@@ -2,6 +2,7 @@ import { listTrainedTexts } from "#db/classes.ts";
 import { db } from "#db/pool.ts";
 import { scopeContext } from "#server/context.ts";
 import { reading } from "#server/respond.ts";
+import { todayOf } from "#server/school-of.ts";
 import type { Route } from "./+types/answers.ts";
 import { AnswersScreen } from "../answers/answers-screen.tsx";
 
@@ -11,7 +12,7 @@ export const meta: Route.MetaFunction = () => [{ title: "Answer book · Vicissor
 export function loader({ context }: Route.LoaderArgs) {
   return reading(async () => ({
     trainedTexts: await listTrainedTexts(db, context.get(scopeContext)),
-    today: new Date().toISOString().slice(0, 10),
+    today: await todayOf(context.get(scopeContext)),
   }));
 }
 

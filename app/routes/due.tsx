@@ -1,6 +1,7 @@
 import { scopeContext } from "#server/context.ts";
 import { dueLadders } from "#server/next-class.ts";
 import { reading } from "#server/respond.ts";
+import { todayOf } from "#server/school-of.ts";
 import type { Route } from "./+types/due.tsx";
 import { DueScreen } from "../log/due-screen.tsx";
 
@@ -9,7 +10,7 @@ export const meta: Route.MetaFunction = () => [{ title: "What is due · Vicissor
 export function loader({ context }: Route.LoaderArgs) {
   return reading(async () => ({
     ladders: await dueLadders(context.get(scopeContext)),
-    today: new Date().toISOString().slice(0, 10),
+    today: await todayOf(context.get(scopeContext)),
   }));
 }
 

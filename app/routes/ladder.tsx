@@ -5,6 +5,7 @@ import { db } from "#db/pool.ts";
 import { scopeContext } from "#server/context.ts";
 import { makeVariation } from "#server/new-drill.ts";
 import { notFound, reading, writing } from "#server/respond.ts";
+import { todayOf } from "#server/school-of.ts";
 import { takeLadder } from "#server/take-ladder.ts";
 import type { Route } from "./+types/ladder.ts";
 import { LadderScreen } from "../ladder/ladder-screen.tsx";
@@ -32,7 +33,7 @@ export function loader({ params, context }: Route.LoaderArgs) {
       gear,
       others: texts.filter((t) => t.id !== params.id).map(({ id, title, text }) => ({ id, title, text })),
       classes: classes.map(({ id, title, held_on }) => ({ id, title, date: held_on })),
-      today: new Date().toISOString().slice(0, 10),
+      today: await todayOf(scope),
     };
   });
 }

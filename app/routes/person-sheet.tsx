@@ -1,6 +1,7 @@
 import { scopeContext } from "#server/context.ts";
 import { idIn } from "#server/forms.ts";
 import { notFound, reading } from "#server/respond.ts";
+import { todayOf } from "#server/school-of.ts";
 import { sheetPage } from "#server/handed-over.ts";
 import type { Route } from "./+types/person-sheet.tsx";
 import { PersonSheetScreen } from "../log/person-sheet-screen.tsx";
@@ -17,7 +18,7 @@ export function loader({ params, context }: Route.LoaderArgs) {
     if (page === "closed")
       throw notFound("The school hands out no page about minors. It can be set under Words, How this school does it.");
     const back = scope.role === "student" ? "/mine" : `/people/${page.person.id}`;
-    return { page, back, today: new Date().toISOString().slice(0, 10) };
+    return { page, back, today: await todayOf(scope) };
   });
 }
 

@@ -3,7 +3,7 @@ import { redirect } from "react-router";
 import { scopeContext } from "#server/context.ts";
 import { jsonIn } from "#server/forms.ts";
 import { writing } from "#server/respond.ts";
-import { patchSettings } from "#server/save-settings.ts";
+import { patchSettings, setClock } from "#server/save-settings.ts";
 import type { Route } from "./+types/settings.ts";
 
 export const loader = () => redirect("/words/school");
@@ -11,6 +11,8 @@ export const loader = () => redirect("/words/school");
 export async function action({ request, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
   return writing({ request, context }, async (fields) =>
-    patchSettings(scope, Number(fields.version), jsonIn(fields.patch, "The settings")),
+    fields.zone === undefined
+      ? patchSettings(scope, Number(fields.version), jsonIn(fields.patch, "The settings"))
+      : setClock(scope, fields.zone),
   );
 }

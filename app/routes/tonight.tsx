@@ -4,6 +4,7 @@ import { createClass, getTonight } from "#db/classes.ts";
 import { db } from "#db/pool.ts";
 import { scopeContext } from "#server/context.ts";
 import { reading } from "#server/respond.ts";
+import { todayOf } from "#server/school-of.ts";
 import type { Route } from "./+types/tonight.ts";
 
 /** `Class` leads to tonight's class; a school without one gets its first. */
@@ -13,7 +14,7 @@ export function loader({ context }: Route.LoaderArgs) {
     const tonight = await getTonight(db, scope);
     if (tonight) return redirect(`/class/${tonight.id}`);
     const id = randomUUID();
-    await createClass(db, scope, { id, held_on: new Date().toISOString().slice(0, 10), title: "Tonight", minutes: 90 });
+    await createClass(db, scope, { id, held_on: await todayOf(scope), title: "Tonight", minutes: 90 });
     return redirect(`/class/${id}`);
   });
 }

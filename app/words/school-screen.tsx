@@ -18,6 +18,7 @@ import { questions } from "./customs.ts";
 import { SettingsHead } from "./settings-head.tsx";
 import { StageOrder } from "./stage-order.tsx";
 import { Weights } from "./weights.tsx";
+import { ZoneChoice } from "./zone-choice.tsx";
 import { WordsNav } from "./words-nav.tsx";
 import { Row, Rows } from "../ui/rows.tsx";
 
@@ -128,6 +129,7 @@ export function SchoolScreen({ drills, isOwner, backup, now }: SchoolProps) {
               open.
             </Box>
           </Box>
+          <ZoneChoice />
           <StageOrder
             stages={customs.stages}
             onChange={(stages) => setDraft({ ...draft, customs: { ...draft.customs, stages } })}

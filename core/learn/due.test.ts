@@ -1,7 +1,8 @@
 /** When themes come back: later the better they went, sooner after a bad day. The scheduler itself is a package. */
+import { daysAfter } from "../base/days.ts";
 import { dueAfter, type TrainedDay } from "./due.ts";
 
-const day = (n: number): string => new Date(Date.UTC(2026, 8, n, 12)).toISOString().slice(0, 10);
+const day = (n: number): string => daysAfter("2026-09-01", n - 1);
 const on = (n: number, clean: number, seen = 10): TrainedDay => ({ day: day(n), clean, seen });
 const days = (from: string, to: string) => (Date.parse(to) - Date.parse(from)) / 86_400_000;
 const gap = (trained: readonly TrainedDay[]) => {

@@ -1,5 +1,6 @@
 /** When a theme is to come back: a known scheduler for spaced repetition, fed with how the theme went each time. */
 import { createEmptyCard, fsrs, Rating, type Grade } from "ts-fsrs";
+import { dayOfUtc } from "../base/days.ts";
 import { chanceText } from "./estimates.ts";
 
 /** A day on which a theme was trained, and what was seen of it. */
@@ -40,7 +41,7 @@ export function dueAfter(trained: readonly TrainedDay[]): Due | null {
   let card = createEmptyCard(noon(first.day));
   for (const one of days) card = SCHEDULER.next(card, noon(one.day), gradeOf(one)).card;
   return {
-    day: card.due.toISOString().slice(0, 10),
+    day: dayOfUtc(card.due),
     last: last.day,
     went: last.seen === 0 ? "nobody noted how it went" : `${chanceText(last.clean / last.seen)} clean`,
   };

@@ -75,7 +75,7 @@ test("a tablet sees one class, and is out when who let it in has left", async ()
   await setMembership(db, { schoolId: scope.schoolId, accountId: boss.accountId, role: "owner", studentId: null });
   const classId = randomUUID();
   await db.query(
-    `insert into classes (school_id, id, held_on, title, minutes) values ($1, $2, current_date, 'E', 60)`,
+    `insert into classes (school_id, id, held_on, title, minutes) values ($1, $2, school_today($1), 'E', 60)`,
     [scope.schoolId, classId],
   );
   const token = tokenOf(await tabletAddress(scope, classId, ORIGIN));

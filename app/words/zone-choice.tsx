@@ -1,0 +1,46 @@
+/** The zone of the school's clock: which day it is, and when a class begins and is over. */
+import Autocomplete from "@mui/material/Autocomplete";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import TextField from "@mui/material/TextField";
+import { useMemo, useState } from "react";
+import { useFetcher } from "react-router";
+import type { action } from "../routes/settings.tsx";
+import { Notice } from "../ui/parts.tsx";
+import { useZone } from "../ui/zone.tsx";
+
+export function ZoneChoice() {
+  const zone = useZone();
+  const [draft, setDraft] = useState(zone);
+  const fetcher = useFetcher<typeof action>();
+  const zones = useMemo(() => [...new Set([zone, "UTC", ...Intl.supportedValuesOf("timeZone")])].sort(), [zone]);
+  return (
+    <Box component="section" aria-label="The school’s clock" sx={{ py: 1.5, borderBottom: 1, borderColor: "hairline" }}>
+      <Box component="h2" sx={{ typography: "h3", m: 0 }}>
+        Which clock does the hall go by?
+      </Box>
+      {fetcher.data && "message" in fetcher.data && <Notice tone="trouble">{fetcher.data.message}</Notice>}
+      <Box sx={{ display: "flex", gap: 1, alignItems: "center", flexWrap: "wrap", py: 1 }}>
+        <Autocomplete
+          options={zones}
+          value={draft}
+          onChange={(_, value) => setDraft(value)}
+          disableClearable
+          size="small"
+          sx={{ width: 320 }}
+          renderInput={(params) => <TextField {...params} label="Time zone" />}
+        />
+        <Button
+          variant="outlined"
+          disabled={draft === zone || fetcher.state !== "idle"}
+          onClick={() => void fetcher.submit({ zone: draft }, { method: "post", action: "/words/settings" })}
+        >
+          Set the clock
+        </Button>
+      </Box>
+      <Box sx={{ color: "text.secondary" }}>
+        Today, “tonight” and the end of a class follow this zone. A class is over six hours after its end.
+      </Box>
+    </Box>
+  );
+}
