@@ -2,6 +2,7 @@
 import Papa from "papaparse";
 import { finished } from "#core/base/work.ts";
 import { eveningLadder } from "#core/class/evening-ladder.ts";
+import { NOTHING_FROZEN } from "#core/class/frozen.ts";
 import type { PlanRung } from "#core/class/fit.ts";
 import { rungsOf } from "#core/class/pair-rungs.ts";
 import { GEAR_KINDS } from "#core/class/gear.ts";
@@ -62,7 +63,7 @@ export function runPlan(files: readonly string[], options: Options): number {
   const input = { people, rungs, minutes: options.minutes, clock: clockFor(people), weights: PAIR_WEIGHTS };
   // Nothing is said of gear here: there is enough of it.
   const gear = Object.fromEntries(GEAR_KINDS.map(({ id }) => [id, people.length * 2]));
-  const none = { blocks: null, wishes: [], met: {}, gear, done: [], locked: [] };
+  const none = { blocks: null, wishes: [], met: {}, gear, frozen: NOTHING_FROZEN, locked: [] };
   const plan = finished(planClass({ ...input, ...none }, options.school));
   if (options.json) console.log(JSON.stringify({ rungs, people: people.map(({ id, name }) => ({ id, name })), plan }));
   else console.log(plan.ok ? evening(plan, people) : plan.message);

@@ -4,12 +4,13 @@ import { strFromU8, strToU8, unzipSync, zipSync } from "fflate";
 import { NOBODY } from "#core/people/testing.ts";
 import { defaultSchool } from "#core/policy/school.ts";
 import { exportSchool, importSchool } from "#server/archive.ts";
-import { keepPlan, planPage } from "#server/class-plan.ts";
+import { keepPlan, sayWhatRan } from "#server/keep-plan.ts";
+import { planPage } from "#server/plan-page.ts";
 import { ladderFor } from "#server/grow-ladder.ts";
 import { revisionInput } from "#server/revision-input.ts";
 import { ARCHIVED, readRows } from "./archive.ts";
 import { setPresence } from "./attendance.ts";
-import { createClass } from "./classes.ts";
+import { createClass, getClass } from "./classes.ts";
 import { createDrill } from "./drills.ts";
 import { addFloor } from "./floor.ts";
 import { insertStudents, setGear, setWish } from "./people.ts";
@@ -45,14 +46,27 @@ beforeAll(async () => {
   await keepPlan(scope, lesson, JSON.stringify({ ...decided, locked: [], ran: [] }));
   const mark = { round: 0, person: people[0]!, role: "answers" as const, text: "", revision: null };
   const first = randomUUID();
-  await addFloor(scope, lesson, {
-    taps: [{ id: randomUUID(), at: 1_700_000_000_123, tap: { kind: "start" } }],
-    marks: [
-      { ...mark, id: first, at: 5, mark: "late", corrects: null },
-      { ...mark, id: randomUUID(), at: 6, mark: "clean", corrects: first },
-    ],
-    incidents: [{ id: randomUUID(), student_id: people[1]!, at: 7, place: "head", round: null }],
-  });
+  await addFloor(
+    scope,
+    lesson,
+    {
+      taps: [{ id: randomUUID(), at: 1_700_000_000_123, tap: { kind: "start" }, within: false }],
+      marks: [
+        { ...mark, id: first, at: 5, mark: "late", corrects: null },
+        { ...mark, id: randomUUID(), at: 6, mark: "clean", corrects: first },
+      ],
+      incidents: [{ id: randomUUID(), student_id: people[1]!, at: 7, place: "head", round: null }],
+    },
+    Date.now(),
+  );
+  const version = async () => (await getClass(db, scope, lesson))!.version;
+  await sayWhatRan(scope, lesson, await version(), { kind: "done", rounds: 2 });
+  await db.query(
+    `insert into round_ends (school_id, run, class_id, ended, seconds)
+     select school_id, run, class_id, now(), 60 from rounds_run where class_id = $1 and round = 0 limit 1`,
+    [lesson],
+  );
+  await sayWhatRan(scope, lesson, await version(), { kind: "taken back", from: 1 });
 });
 afterAll(closePool);
 

@@ -17,10 +17,16 @@ export const ARCHIVED = [
   "attendance",
   "blocks",
   "pairs",
+  "rounds_run",
+  "round_ends",
+  "round_corrections",
   "floor_taps",
+  "floor_questions",
   "marks",
   "incidents",
 ] as const;
+/** Tables that archives of earlier versions do not have. */
+export const LATER: readonly ArchivedTable[] = ["rounds_run", "round_ends", "round_corrections", "floor_questions"];
 type ArchivedTable = (typeof ARCHIVED)[number];
 export type ArchivedRow = Readonly<Record<string, unknown>>;
 
@@ -28,7 +34,7 @@ export type ArchivedRow = Readonly<Record<string, unknown>>;
 export const readRows = async (db: Db, scope: Scope, table: ArchivedTable): Promise<ArchivedRow[]> =>
   (
     await db.query<{ row: ArchivedRow }>(
-      `select to_jsonb(t) - 'school_id' - 'author_id' - 'account_id' as row from ${table} t
+      `select to_jsonb(t) - 'school_id' - 'author_id' - 'account_id' - 'answered_by' as row from ${table} t
        where school_id = $1 order by to_jsonb(t)::text`,
       [scope.schoolId],
     )
@@ -66,11 +72,16 @@ export async function isEmptySchool(db: Db, scope: Scope): Promise<boolean> {
   return row!.empty;
 }
 
+/** What was run, of an archive from before that was kept by itself. */
+export const takeOverRounds = (tx: Db, scope: Scope): Promise<unknown> =>
+  tx.query(`select take_over_rounds($1)`, [scope.schoolId]);
+
 /** Taps and marks that come now are numbered behind all that came in. */
 export const numberBehind = (tx: Db): Promise<unknown> =>
   tx.query(
     `select setval('floor_seq', greatest((select last_value from floor_seq),
-       (select coalesce(max(seq), 1) from floor_taps), (select coalesce(max(seq), 1) from marks)))`,
+       (select coalesce(max(seq), 1) from floor_taps), (select coalesce(max(seq), 1) from marks),
+       (select coalesce(max(seq), 1) from floor_questions)))`,
   );
 
 export const setSettings = (tx: Db, scope: Scope, settings: object): Promise<unknown> =>

@@ -3,6 +3,7 @@ import { AFTER, isOver } from "#core/class/hours.ts";
 import type { ClassPlan, PlanInput } from "#core/class/plan.ts";
 import type { TrainedText } from "#core/answers/trained.ts";
 import { transaction, type Db } from "./pool.ts";
+import { recordRun, takeBack, writeOnPaper } from "./rounds-run.ts";
 import type { Scope } from "./scope.ts";
 
 export interface ClassRow {
@@ -151,7 +152,10 @@ export interface NewPair {
   readonly why: string;
   /** Which lead was in front; null where it was not said. */
   readonly side: "left" | "right" | null;
-  readonly ran: boolean;
+  /** Place of its round in the evening, from 0; left out: by the order of blocks and rounds. */
+  readonly at?: number;
+  /** What A answers, where that is another rung. */
+  readonly backRevisionId?: string;
 }
 export interface NewBlock {
   readonly id: string;
@@ -177,6 +181,8 @@ export interface KeptPlan {
   /** Rounds that were run. */
   readonly done: number;
   readonly plan: ClassPlan & { readonly ok: true };
+  /** The revisions of its rungs, by their place; plans of earlier versions have none. */
+  readonly revisions?: readonly string[];
 }
 
 export async function getPlan(db: Db, scope: Scope, classId: string): Promise<KeptPlan | null> {
@@ -221,7 +227,10 @@ function changeRounds(
   scope: Scope,
   classId: string,
   baseVersion: number,
-  change: { readonly refuse: (plan: KeptPlan | null) => boolean; readonly make: (tx: Db) => Promise<void> },
+  change: {
+    readonly refuse: (plan: KeptPlan | null, started: number) => boolean;
+    readonly make: (tx: Db) => Promise<void>;
+  },
 ): Promise<RoundsChanged> {
   return transaction(async (tx): Promise<RoundsChanged> => {
     const [row] = await tx.query<Lock>(
@@ -231,7 +240,9 @@ function changeRounds(
     );
     if (!row) return { kind: "gone" };
     if (isOver(row, Date.now())) return { kind: "over" };
-    if (change.refuse(row.plan)) return { kind: "ran" };
+    // A round may have started since anybody tapped: it is written down before its draft goes.
+    const { rounds } = await recordRun(tx, scope, classId, Date.now());
+    if (change.refuse(row.plan, rounds)) return { kind: "ran" };
     if (row.version !== baseVersion) return { kind: "stale" };
     await clearRounds(tx, scope, classId);
     await change.make(tx);
@@ -243,9 +254,7 @@ function changeRounds(
   });
 }
 
-const wasRun = (plan: KeptPlan | null): boolean => (plan?.done ?? 0) > 0;
-
-/** Replaces the pairs of a class by one block. */
+/** Replaces the pairs of a class by one block, which is run as soon as it is paired. */
 export const savePairs = (
   scope: Scope,
   classId: string,
@@ -253,14 +262,18 @@ export const savePairs = (
   block: NewBlock,
 ): Promise<RoundsChanged> =>
   changeRounds(scope, classId, baseVersion, {
-    refuse: wasRun,
-    make: (tx) => insertBlock(tx, scope, classId, { position: 1, ...block }),
+    refuse: (plan, started) => plan !== null && started > 0,
+    make: async (tx) => {
+      await insertBlock(tx, scope, classId, { position: 1, ...block });
+      await takeBack(tx, scope, classId, { from: 0 });
+      await writeOnPaper(tx, scope, classId, { rounds: 1, kept: null });
+    },
   });
 
 /** Takes the plan of a class out, with the pairs of its rounds. */
 export const dropPlan = (scope: Scope, classId: string, baseVersion: number): Promise<RoundsChanged> =>
   changeRounds(scope, classId, baseVersion, {
-    refuse: wasRun,
+    refuse: (_, started) => started > 0,
     make: async (tx) => {
       await tx.query(`update classes set plan = null where school_id = $1 and id = $2`, [scope.schoolId, classId]);
     },
@@ -274,7 +287,7 @@ export const savePlan = (
   { kept, blocks }: { readonly kept: KeptPlan; readonly blocks: readonly NewBlock[] },
 ): Promise<RoundsChanged> =>
   changeRounds(scope, classId, baseVersion, {
-    refuse: (before) => before !== null && !keepsWhatRan(before, kept),
+    refuse: (before, started) => !keepsWhatRan(before, kept, started),
     make: async (tx) => {
       await tx.query(`update classes set plan = $3, ladder_id = $4 where school_id = $1 and id = $2`, [
         scope.schoolId,
@@ -287,14 +300,22 @@ export const savePlan = (
   });
 
 /**
- * True where the rounds that were run stand in the new plan with the same people. Whoever says, on top of
- * the newest version, that some were not run after all takes those back.
+ * True where the rounds that have started stand in the new plan as they were: the same block, side and people, and each
+ * on the same revision. Rounds without a plan to stand in have nothing to be kept in.
  */
-function keepsWhatRan(before: KeptPlan, after: KeptPlan): boolean {
-  const people = ({ plan }: KeptPlan, rounds: number) =>
-    JSON.stringify(plan.rounds.slice(0, rounds).map((round) => round.pairs.map(({ a, b, c }) => [a, b, c])));
-  const rounds = Math.min(before.done, after.done);
-  return people(before, rounds) === people(after, rounds);
+function keepsWhatRan(before: KeptPlan | null, after: KeptPlan, started: number): boolean {
+  if (before === null) return true;
+  const asRun = ({ plan, revisions }: KeptPlan) => {
+    // Plans of earlier versions do not say on which revisions they are.
+    const revision = (rung: number) => (before.revisions ? revisions?.[rung] : null);
+    return JSON.stringify(
+      plan.rounds.slice(0, started).map(({ block, turn, side, pairs }) => ({
+        ...{ block, turn, side },
+        pairs: pairs.map(({ a, b, c, rung, back }) => [a, b, c, revision(rung), revision(back ?? rung)]),
+      })),
+    );
+  };
+  return asRun(before) === asRun(after);
 }
 
 /** Takes out all blocks of a class and their pairs. */
@@ -319,8 +340,9 @@ export async function insertBlock(
   );
   for (const [place, pair] of block.pairs.entries())
     await tx.query(
-      `insert into pairs (school_id, id, block_id, round, position, student_a, student_b, student_c, revision_id, why, side, ran)
-       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12)`,
+      `insert into pairs (school_id, id, block_id, round, position, student_a, student_b, student_c, revision_id, why, side,
+         back_revision_id, at)
+       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13)`,
       [
         scope.schoolId,
         pair.id,
@@ -333,7 +355,8 @@ export async function insertBlock(
         pair.revisionId,
         pair.why,
         pair.side,
-        pair.ran,
+        pair.backRevisionId ?? null,
+        pair.at ?? null,
       ],
     );
 }
@@ -349,11 +372,10 @@ export async function meetings(
   { among, since }: { readonly among: readonly string[] | null; readonly since: string | null },
 ): Promise<Map<string, number>> {
   const rows = await db.query<{ one: string; two: string; times: string }>(
-    `select least(p.student_a, p.student_b) as one, greatest(p.student_a, p.student_b) as two, count(*) as times
-     from pairs p join blocks b on b.school_id = p.school_id and b.id = p.block_id
-     join classes c on c.school_id = b.school_id and c.id = b.class_id and c.deleted_at is null
-     where p.school_id = $1 and b.class_id <> $2 and ($4::date is null or c.held_on >= $4)
-       and ($3::uuid[] is null or (p.student_a = any ($3) and p.student_b = any ($3))) group by 1, 2`,
+    `select least(r.people[1], r.people[2]) as one, greatest(r.people[1], r.people[2]) as two, count(*) as times
+     from rounds_standing r join classes c on c.school_id = r.school_id and c.id = r.class_id and c.deleted_at is null
+     where r.school_id = $1 and r.class_id <> $2 and ($4::date is null or c.held_on >= $4)
+       and ($3::uuid[] is null or (r.people[1] = any ($3) and r.people[2] = any ($3))) group by 1, 2`,
     [scope.schoolId, beforeClass, among, since],
   );
   return new Map(rows.map((row) => [`${row.one}|${row.two}`, Number(row.times)]));
@@ -362,12 +384,9 @@ export async function meetings(
 /** The texts that classes up to today worked on, with the last day of each. */
 export const listTrainedTexts = (db: Db, scope: Scope): Promise<TrainedText[]> =>
   db.query(
-    `select r.text, c.held_on as date, p.side
-     from pairs p
-     join blocks b on b.school_id = p.school_id and b.id = p.block_id
-     join classes c on c.school_id = b.school_id and c.id = b.class_id
-     join revisions r on r.school_id = p.school_id and r.id = p.revision_id
-     where p.school_id = $1 and c.deleted_at is null and (c.held_on < ${TODAY} or (c.held_on = ${TODAY} and p.ran))
-     group by r.id, r.text, c.held_on, p.side order by c.held_on desc limit 1000`,
+    `select r.text, c.held_on as date, r.side
+     from rounds_standing r join classes c on c.school_id = r.school_id and c.id = r.class_id and c.deleted_at is null
+     where r.school_id = $1 and r.text is not null and c.held_on <= ${TODAY}
+     group by r.revision_id, r.text, c.held_on, r.side order by c.held_on desc limit 1000`,
     [scope.schoolId],
   );

@@ -155,7 +155,7 @@ const block = (drillId: string, revisionId: string, a: string, b: string) => ({
   id: randomUUID(),
   drillId,
   minutes: 10,
-  pairs: [{ id: randomUUID(), round: 1, a, b, c: null, revisionId, why: "w", side: null, ran: true }],
+  pairs: [{ id: randomUUID(), round: 1, a, b, c: null, revisionId, why: "w", side: null }],
 });
 
 describe("classes", () => {

@@ -61,8 +61,10 @@ export interface RevisionInput {
 
 const LIST = `
   select d.id, d.title, d.version, r.kind, r.verdict, r.load_total, d.updated_at, d.starred, d.tags, r.summary,
-    (select max(c.held_on) from blocks b join classes c on c.school_id = b.school_id and c.id = b.class_id
-      where b.school_id = d.school_id and b.drill_id = d.id and c.held_on <= ${TODAY} and c.deleted_at is null) as last_trained,
+    (select max(c.held_on) from revisions own
+        join rounds_standing rs on rs.school_id = own.school_id and rs.revision_id = own.id
+        join classes c on c.school_id = rs.school_id and c.id = rs.class_id
+      where own.school_id = d.school_id and own.drill_id = d.id and c.held_on <= ${TODAY} and c.deleted_at is null) as last_trained,
     pd.id as parent_id, pd.title as parent_title, l.changed
   from drills d
   join revisions r on r.school_id = d.school_id and r.drill_id = d.id and r.number = d.version
@@ -112,9 +114,11 @@ export const listDrillIndex = (
        left join lineage l on l.school_id = d.school_id and l.drill_id = d.id
        left join revisions pr on pr.school_id = l.school_id and pr.id = l.parent_revision_id
        left join (
-         select b.drill_id, max(c.held_on) as last_trained from blocks b
-           join classes c on c.school_id = b.school_id and c.id = b.class_id
-         where b.school_id = $1 and c.held_on <= ${TODAY} and c.deleted_at is null group by b.drill_id
+         select own.drill_id, max(c.held_on) as last_trained
+         from (select distinct revision_id, class_id from rounds_standing where school_id = $1) rs
+           join revisions own on own.school_id = $1 and own.id = rs.revision_id
+           join classes c on c.school_id = $1 and c.id = rs.class_id
+         where c.held_on <= ${TODAY} and c.deleted_at is null group by own.drill_id
        ) t on t.drill_id = d.id
      where d.school_id = $1 and d.deleted_at is null`,
     [scope.schoolId],
@@ -293,7 +297,8 @@ export function saveDrill(
 /** Takes out a revision that nothing rests on. */
 async function dropUnused(tx: Db, scope: Scope, revisionId: string): Promise<void> {
   const used = await tx.query(
-    `select 1 from pairs where school_id = $1 and revision_id = $2
+    `select 1 from pairs where school_id = $1 and $2 in (revision_id, back_revision_id)
+     union all select 1 from rounds_run where school_id = $1 and $2 in (revision_id, back_revision_id)
      union all select 1 from ladder_rungs where school_id = $1 and revision_id = $2
      union all select 1 from lineage where school_id = $1 and parent_revision_id = $2 limit 1`,
     [scope.schoolId, revisionId],

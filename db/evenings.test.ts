@@ -1,6 +1,7 @@
 /** What the plan of an evening asks of the database: ticks taken back, parts of drills, evenings carried on. */
 import { randomUUID } from "node:crypto";
-import { keepPlan, planPage } from "#server/class-plan.ts";
+import { keepPlan, sayWhatRan } from "#server/keep-plan.ts";
+import { planPage } from "#server/plan-page.ts";
 import { ladderFor } from "#server/grow-ladder.ts";
 import { revisionInput } from "#server/revision-input.ts";
 import { defaultSchool } from "#core/policy/school.ts";
@@ -102,6 +103,11 @@ test("the next evening on a ladder begins where the one before got to", async ()
   const kept = await keepPlan(scope, first, JSON.stringify({ ...decided, locked: [], ran: [], begin: 1, lines: true }));
   expect(kept).toMatchObject({ kind: "saved" });
   const saved = (await page(first, ladder.id)).kept!;
+  const later = await evening("2099-12-09");
+  // What was only planned was not reached.
+  expect((await page(later, ladder.id)).carried).toEqual({ day: DAYS[1], rung: 0, steps: [] });
+  const { rounds } = saved.plan;
+  await sayWhatRan(scope, first, lesson.version + 1, { kind: "done", rounds: rounds.length });
   expect([saved.begin, saved.lines]).toEqual([1, true]);
   expect(Math.min(...saved.plan.blocks.flatMap(({ rung }) => rung ?? []))).toBe(1);
   const next = await evening("2099-12-02");

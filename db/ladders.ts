@@ -95,3 +95,17 @@ export const listRungs = (db: Db, scope: Scope, ladderId: string): Promise<Ladde
      where lr.school_id = $1 and lr.ladder_id = $2 order by lr.position`,
     [scope.schoolId, ladderId],
   );
+
+/** Rungs by their revisions, in the order of their ids: also those of ladders that are not chosen any more. */
+export const listRungsOf = (
+  db: Db,
+  scope: Scope,
+  revisions: readonly string[],
+): Promise<Pick<LadderRungRow, "changed" | "operator" | "revision_id" | "drill_id" | "text" | "load_total">[]> =>
+  db.query(
+    `select coalesce(li.changed, d.title) as changed, li.operator, r.id as revision_id, r.drill_id, r.text, r.load_total
+     from revisions r join drills d on d.school_id = r.school_id and d.id = r.drill_id
+       left join lineage li on li.school_id = r.school_id and li.drill_id = r.drill_id
+     where r.school_id = $1 and r.id = any ($2) order by r.id`,
+    [scope.schoolId, revisions],
+  );

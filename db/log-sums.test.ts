@@ -3,14 +3,14 @@ import { randomUUID } from "node:crypto";
 import { NOBODY } from "#core/people/testing.ts";
 import { defaultSchool } from "#core/policy/school.ts";
 import { revisionInput } from "#server/revision-input.ts";
-import { createClass, insertBlock } from "./classes.ts";
+import { createClass } from "./classes.ts";
 import { createDrill } from "./drills.ts";
 import { addFloor } from "./floor.ts";
 import { logSums, seenAnswers } from "./log-sums.ts";
 import { personPage } from "#server/trained.ts";
 import { insertStudents } from "./people.ts";
 import { closePool, db } from "./pool.ts";
-import { newSchool } from "./testing.ts";
+import { newSchool, trainBlock } from "./testing.ts";
 import type { Scope } from "./scope.ts";
 
 const [ANN, BO, CY] = Array.from({ length: 3 }, () => randomUUID()) as [string, string, string];
@@ -33,10 +33,10 @@ beforeEach(async () => {
     lessons[day] = lesson;
     await createDrill(scope, { id: drill, input: revisionInput(revision, text, defaultSchool()), lineage: null });
     await createClass(db, scope, { id: lesson, held_on: day, title: "Evening", minutes: 60 });
-    await insertBlock(db, scope, lesson, {
+    await trainBlock(scope, lesson, {
       ...{ id: randomUUID(), position: 1, drillId: drill, minutes: 10 },
       pairs: pairs.map(([a, b], i) => ({
-        ...{ id: randomUUID(), round: i + 1, a, b, c: null, revisionId: revision, why: "", side, ran: true },
+        ...{ id: randomUUID(), round: i + 1, a, b, c: null, revisionId: revision, why: "", side },
       })),
     });
   };
@@ -49,16 +49,21 @@ beforeEach(async () => {
 afterAll(closePool);
 
 const see = (day: string, round: number, person: string, mark: string, more: object = {}) =>
-  addFloor(scope, lessons[day]!, {
-    taps: [],
-    incidents: [],
-    marks: [
-      {
-        ...{ id: randomUUID(), at: Date.parse(`${day}T19:00:00Z`) + round, round, person, mark, text: "" },
-        ...{ role: "answers" as const, corrects: null, revision: drills[day]!, ...more },
-      },
-    ],
-  });
+  addFloor(
+    scope,
+    lessons[day]!,
+    {
+      taps: [],
+      incidents: [],
+      marks: [
+        {
+          ...{ id: randomUUID(), at: Date.parse(`${day}T19:00:00Z`) + round, round, person, mark, text: "" },
+          ...{ role: "answers" as const, corrects: null, revision: drills[day]!, ...more },
+        },
+      ],
+    },
+    Date.now(),
+  );
 
 test("rounds are counted for each of a pair, by week, theme with side, and person", async () => {
   const sums = await logSums(db, scope, EVERYTHING);
@@ -123,10 +128,15 @@ test("answers that were seen: corrections hold, and who was fed badly is not jud
 });
 test("the page of a person: what they trained, where they stand, when they were hurt; nobody of another school", async () => {
   await see("2026-03-04", 0, ANN, "clean");
-  await addFloor(scope, lessons["2026-03-04"]!, {
-    ...{ taps: [], marks: [] },
-    incidents: [{ id: randomUUID(), student_id: ANN, at: 1_772_000_000_000, place: "head", round: 1 }],
-  });
+  await addFloor(
+    scope,
+    lessons["2026-03-04"]!,
+    {
+      ...{ taps: [], marks: [] },
+      incidents: [{ id: randomUUID(), student_id: ANN, at: 1_772_000_000_000, place: "head", round: 1 }],
+    },
+    Date.now(),
+  );
   const page = (await personPage(scope, ANN))!;
   expect(page).toMatchObject({ person: { name: "Ann", minor: false }, minorsPage: "trained" });
   expect(page.sums.evenings).toBe(2);

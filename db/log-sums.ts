@@ -1,5 +1,6 @@
 /** The log added up: by week, by theme and side, by person, by partner; and what was seen of answers, for the estimates. */
 import { TODAY } from "./classes.ts";
+import { SAYS } from "./floor.ts";
 import type { Db } from "./pool.ts";
 import type { Scope } from "./scope.ts";
 
@@ -46,24 +47,19 @@ export interface SumsAsked {
 
 /** Every round of every person: what it was on, and what stands of what was seen of their answers. */
 const WORKED = `rounds as (
-    select c.id as class_id, c.held_on as day, p.side, p.revision_id, p.ran,
-      array_remove(array[p.student_a, p.student_b, p.student_c], null) as people,
-      (dense_rank() over (partition by c.id order by b.position, p.round) - 1)::int as round
-    from classes c join blocks b on b.school_id = c.school_id and b.class_id = c.id
-      join pairs p on p.school_id = b.school_id and p.block_id = b.id
+    select c.id as class_id, c.held_on as day, r.side, r.revision_id, r.people, r.round
+    from classes c join rounds_standing r on r.school_id = c.school_id and r.class_id = c.id
     where c.school_id = $1 and c.deleted_at is null and c.held_on <= ${TODAY}
       and ($3::date is null or c.held_on >= $3) and ($4::date is null or c.held_on <= $4)
-      and ($2::uuid is null or c.id in (
-        select own.class_id from pairs mine join blocks own on own.school_id = $1 and own.id = mine.block_id
-        where mine.school_id = $1 and (mine.student_a = $2 or mine.student_b = $2 or mine.student_c = $2)))
+      and ($2::uuid is null or r.people @> array[$2::uuid])
   ), standing as (
     select m.class_id, m.round, m.student_id, m.mark, m.words from marks m
-    where m.school_id = $1 and m.role = 'answers' and m.mark <> 'none' and m.class_id in (select class_id from rounds)
+    where m.school_id = $1 and m.role = 'answers' and ${SAYS} and m.class_id in (select class_id from rounds)
       and not exists (select 1 from marks later where later.school_id = $1 and later.corrects = m.id)
   ), worked as (
     select r.class_id, r.day, r.round, r.side, r.people, r.revision_id, who.person
     from rounds r cross join unnest(r.people) as who (person)
-    where (r.ran or r.day < ${TODAY}) and ($2::uuid is null or who.person = $2)
+    where $2::uuid is null or who.person = $2
   ), said as (
     select class_id, round, student_id as person, count(*) as seen, count(*) filter (where mark <> 'clean') as open
     from standing where $2::uuid is null or student_id = $2 group by 1, 2, 3
@@ -155,19 +151,17 @@ export interface SeenAnswer {
 export const seenAnswers = (db: Db, scope: Scope, most: number): Promise<SeenAnswer[]> =>
   db.query<SeenAnswer>(
     `with newest as (
-       select m.* from marks m where m.school_id = $1 and m.role = 'answers' and m.mark <> 'none'
+       select m.* from marks m where m.school_id = $1 and m.role = 'answers' and ${SAYS}
          and m.revision_id is not null
          and not exists (select 1 from marks later where later.school_id = $1 and later.corrects = m.id)
        order by m.at desc, m.id limit $2
      ), feeds as (
        select f.class_id, f.round, f.student_id from marks f
-       where f.school_id = $1 and f.role = 'feeds' and f.mark <> 'none'
+       where f.school_id = $1 and f.role = 'feeds' and f.mark <> 'none' and f.doubtful is not true
          and not exists (select 1 from marks later where later.school_id = $1 and later.corrects = f.id)
      ), rounds as (
-       select b.class_id, array_remove(array[p.student_a, p.student_b, p.student_c], null) as people,
-         (dense_rank() over (partition by b.class_id order by b.position, p.round) - 1)::int as round
-       from blocks b join pairs p on p.school_id = $1 and p.block_id = b.id
-       where b.school_id = $1 and b.class_id in (select class_id from feeds)
+       select r.class_id, r.people, r.round from rounds_standing r
+       where r.school_id = $1 and r.class_id in (select class_id from feeds)
      ), spoilt as (
        select r.class_id, r.round, who.person from feeds f
          join rounds r on r.class_id = f.class_id and r.round = f.round and f.student_id = any (r.people)
@@ -190,12 +184,10 @@ export const drillsOf = (
 ): Promise<{ id: string; title: string; last: string }[]> =>
   db.query(
     `select d.id, d.title, max(c.held_on) as last
-     from pairs p join blocks b on b.school_id = p.school_id and b.id = p.block_id
-       join classes c on c.school_id = b.school_id and c.id = b.class_id
-       join revisions r on r.school_id = p.school_id and r.id = p.revision_id
+     from rounds_standing t join classes c on c.school_id = t.school_id and c.id = t.class_id and c.deleted_at is null
+       join revisions r on r.school_id = t.school_id and r.id = t.revision_id
        join drills d on d.school_id = r.school_id and d.id = r.drill_id
-     where p.school_id = $1 and $2 in (p.student_a, p.student_b, p.student_c) and d.deleted_at is null
-       and (p.ran or c.held_on < ${TODAY})
+     where t.school_id = $1 and t.people @> array[$2::uuid] and d.deleted_at is null and c.held_on <= ${TODAY}
      group by d.id, d.title order by last desc, d.title limit 50`,
     [scope.schoolId, person],
   );

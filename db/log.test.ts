@@ -7,13 +7,13 @@ import { NOBODY } from "#core/people/testing.ts";
 import { defaultSchool } from "#core/policy/school.ts";
 import { filterFrom, logFile, logPage } from "#server/log.ts";
 import { revisionInput } from "#server/revision-input.ts";
-import { createClass, insertBlock } from "./classes.ts";
+import { createClass } from "./classes.ts";
 import { createDrill } from "./drills.ts";
 import { addFloor } from "./floor.ts";
 import { EVERYTHING, listLog } from "./log.ts";
 import { insertStudents } from "./people.ts";
 import { closePool, db } from "./pool.ts";
-import { newSchool } from "./testing.ts";
+import { newSchool, trainBlock } from "./testing.ts";
 import type { Scope } from "./scope.ts";
 
 const [ANN, BO, CY, DI] = Array.from({ length: 4 }, () => randomUUID()) as [string, string, string, string];
@@ -36,10 +36,10 @@ beforeEach(async () => {
   lesson = randomUUID();
   await createClass(db, scope, { id: lesson, held_on: "2026-03-04", title: "Evening", minutes: 60 });
   const pair = (round: number, a: string, b: string) => ({
-    ...{ id: randomUUID(), round, a, b, c: null, revisionId: revision, why: "", side: "left" as const, ran: true },
+    ...{ id: randomUUID(), round, a, b, c: null, revisionId: revision, why: "", side: "left" as const },
   });
   for (const position of [1, 2])
-    await insertBlock(db, scope, lesson, {
+    await trainBlock(scope, lesson, {
       ...{ id: randomUUID(), position, drillId: drill, minutes: 10 },
       pairs: [pair(1, ANN, BO), pair(1, CY, DI), pair(2, ANN, CY), pair(2, BO, DI)],
     });
@@ -50,7 +50,8 @@ const mark = (round: number, person: string, word: string, corrects: string | nu
   ...{ id: randomUUID(), at: 1_700_000_000_000, round, person, role: "answers" as const, mark: word },
   ...{ text: "", corrects, revision },
 });
-const see = (...marks: ReturnType<typeof mark>[]) => addFloor(scope, lesson, { taps: [], marks, incidents: [] });
+const see = (...marks: ReturnType<typeof mark>[]) =>
+  addFloor(scope, lesson, { taps: [], marks, incidents: [] }, Date.now());
 const all = (more: object = {}) => listLog(db, scope, { ...EVERYTHING, ...more }, { limit: 100, offset: 0 });
 
 test("rounds are counted through the evening, newest first", async () => {

@@ -1,7 +1,9 @@
 /** The log: every round that was run, with who, what, side and what was seen. */
-import type { MarkRole } from "#core/floor/marks.ts";
+import { FINE, type MarkRole } from "#core/floor/marks.ts";
 import { TODAY } from "./classes.ts";
+import { SAYS } from "./floor.ts";
 import type { Db } from "./pool.ts";
+import type { RunPair } from "./rounds-run.ts";
 import type { Scope } from "./scope.ts";
 
 export interface LogMark {
@@ -10,6 +12,8 @@ export interface LogMark {
   readonly role: MarkRole;
   readonly mark: string;
   readonly words: string;
+  /** It cannot be what it says: they did not have that role in the round. Nothing is reckoned from it. */
+  readonly doubtful: boolean;
   /** ms. */
   readonly at: number;
 }
@@ -30,6 +34,14 @@ export interface LogRow {
   readonly side: "left" | "right" | null;
   /** A, B and C in this order. */
   readonly people: readonly string[];
+  /** Seconds of each as feeder and as answerer; null: not known. */
+  readonly roles: RunPair["roles"];
+  /** ms; null: not known. */
+  readonly started: number | null;
+  /** At work without pauses; null: not known, or still under way. */
+  readonly seconds: number | null;
+  /** clock: by the floor's clock; paper: written down by an instructor; before: from before that was kept. */
+  readonly source: RunPair["source"];
   readonly marks: readonly LogMark[];
 }
 
@@ -54,34 +66,32 @@ export const listLog = (
 ): Promise<LogRow[]> =>
   db.query<LogRow>(
     `with rounds as (
-       select c.id as class_id, c.held_on as day, c.title as class, p.id, p.side, p.revision_id,
-         array_remove(array[p.student_a, p.student_b, p.student_c], null) as people,
-         (dense_rank() over (partition by c.id order by b.position, p.round) - 1)::int as round, p.position, p.ran
-       from classes c join blocks b on b.school_id = c.school_id and b.class_id = c.id
-         join pairs p on p.school_id = b.school_id and p.block_id = b.id
+       select c.id as class_id, c.held_on as day, c.title as class, r.side, r.revision_id, r.people, r.round,
+         r.place as position, r.roles, r.started, r.seconds, r.source
+       from classes c join rounds_standing r on r.school_id = c.school_id and r.class_id = c.id
        where c.school_id = $1 and c.deleted_at is null and c.held_on <= ${TODAY}
          and ($4::date is null or c.held_on >= $4) and ($5::date is null or c.held_on <= $5)
          and ($9::int is null or c.id in (
            select k.id from classes k where k.school_id = $1 and k.deleted_at is null and k.held_on <= ${TODAY}
-             and exists (select 1 from blocks kb where kb.school_id = $1 and kb.class_id = k.id)
+             and exists (select 1 from rounds_run kr where kr.school_id = $1 and kr.class_id = k.id)
            order by k.held_on desc, k.id limit $9))
      ), standing as (
        select m.* from marks m where m.school_id = $1 and m.mark <> 'none'
          and not exists (select 1 from marks later where later.school_id = $1 and later.corrects = m.id)
      ), seen as (
        select r.*, coalesce((
-         select jsonb_agg(jsonb_build_object('id', m.id, 'person', m.student_id, 'role', m.role, 'mark', m.mark, 'words', m.words,
+         select jsonb_agg(jsonb_build_object('id', m.id, 'person', m.student_id, 'role', m.role, 'mark', m.mark, 'words', m.words, 'doubtful', coalesce(m.doubtful, false),
            'at', (extract(epoch from m.at) * 1000)::float8) order by m.seq)
          from standing m where m.class_id = r.class_id and m.round = r.round and m.student_id = any(r.people)), '[]') as marks
-       from rounds r
-       where (r.ran or r.day < ${TODAY}) and ($3::uuid is null or $3 = any(r.people))
+       from rounds r where $3::uuid is null or $3 = any(r.people)
      )
-     select s.class_id, s.day, s.class, s.round, d.id as drill_id, d.title as drill, s.revision_id, v.kind, v.load_total as load, s.side, s.people, s.marks
+     select s.class_id, s.day, s.class, s.round, d.id as drill_id, d.title as drill, s.revision_id, v.kind, v.load_total as load, s.side, s.people, s.roles,
+       (extract(epoch from s.started) * 1000)::float8 as started, s.seconds, s.source, s.marks
      from seen s join revisions v on v.school_id = $1 and v.id = s.revision_id
        join drills d on d.school_id = $1 and d.id = v.drill_id
      where ($2 = '' or d.title ilike '%' || $2 || '%' or s.class ilike '%' || $2 || '%')
        and ($6 = 'all' or ($6 = 'seen' and s.marks <> '[]')
-         or ($6 = 'open' and s.marks @? '$[*] ? (@.mark != "clean")'))
+         or ($6 = 'open' and s.marks @? '$[*] ? (@.mark != "clean" && @.mark != "${FINE}" && @.doubtful == false)'))
      order by s.day desc, s.class_id, s.round desc, s.position limit $7 offset $8`,
     [
       scope.schoolId,
@@ -119,15 +129,14 @@ export const ladderDays = (db: Db, scope: Scope): Promise<LadderDay[]> =>
   db.query<LadderDay>(
     `with seen as (
        select m.class_id, m.revision_id, count(*) filter (where m.mark = 'clean') as clean, count(*) as seen
-       from marks m where m.school_id = $1 and m.role = 'answers' and m.mark <> 'none'
+       from marks m where m.school_id = $1 and m.role = 'answers' and ${SAYS}
          and not exists (select 1 from marks later where later.school_id = $1 and later.corrects = m.id)
        group by 1, 2
      ), days as (
-       select distinct lr.ladder_id, c.id as class_id, c.held_on as day, p.revision_id
-       from ladder_rungs lr join pairs p on p.school_id = $1 and p.revision_id = lr.revision_id
-         join blocks b on b.school_id = $1 and b.id = p.block_id
-         join classes c on c.school_id = $1 and c.id = b.class_id and c.deleted_at is null
-       where lr.school_id = $1 and (c.held_on < ${TODAY} or (c.held_on = ${TODAY} and p.ran))
+       select distinct lr.ladder_id, c.id as class_id, c.held_on as day, r.revision_id
+       from ladder_rungs lr join rounds_standing r on r.school_id = $1 and r.revision_id = lr.revision_id
+         join classes c on c.school_id = $1 and c.id = r.class_id and c.deleted_at is null
+       where lr.school_id = $1 and c.held_on <= ${TODAY}
      )
      select l.id as ladder_id, l.title, d.day, coalesce(sum(s.clean), 0)::int as clean, coalesce(sum(s.seen), 0)::int as seen
      from days d join ladders l on l.school_id = $1 and l.id = d.ladder_id

@@ -6,12 +6,12 @@ import { ladderFor } from "#server/grow-ladder.ts";
 import { dueLadders, nextClass, weekAfter } from "#server/next-class.ts";
 import { revisionInput } from "#server/revision-input.ts";
 import { listPresence, setPresence } from "./attendance.ts";
-import { createClass, getClass, insertBlock } from "./classes.ts";
+import { createClass, getClass } from "./classes.ts";
 import { createDrill } from "./drills.ts";
 import { listRungs } from "./ladders.ts";
 import { insertStudents } from "./people.ts";
 import { closePool, db } from "./pool.ts";
-import { newSchool } from "./testing.ts";
+import { newSchool, trainBlock } from "./testing.ts";
 import type { Scope } from "./scope.ts";
 
 let scope: Scope;
@@ -34,9 +34,9 @@ async function trained(day: string, ladderId: string, people: readonly string[])
   await createClass(db, scope, { id, held_on: day, title: "Thursday", minutes: 75 });
   for (const student_id of people) await setPresence(db, scope, id, { student_id, from_round: 1, until_round: 3 });
   const pair = { id: randomUUID(), round: 1, a: people[0]!, b: people[1]!, c: null, revisionId: rung!.revision_id };
-  await insertBlock(db, scope, id, {
+  await trainBlock(scope, id, {
     ...{ id: randomUUID(), position: 1, drillId: rung!.drill_id, minutes: 10 },
-    pairs: [{ ...pair, why: "", side: "left", ran: true }],
+    pairs: [{ ...pair, why: "", side: "left" }],
   });
   return id;
 }

@@ -2,7 +2,8 @@
 import { randomUUID } from "node:crypto";
 import type { Block } from "#core/class/timetable.ts";
 import { defaultSchool } from "#core/policy/school.ts";
-import { keepPlan, planPage } from "#server/class-plan.ts";
+import { keepPlan, sayWhatRan } from "#server/keep-plan.ts";
+import { planPage } from "#server/plan-page.ts";
 import { peopleFromForm, wishFromForm } from "#server/people-forms.ts";
 import { revisionInput } from "#server/revision-input.ts";
 import { pairRound } from "#server/one-round.ts";
@@ -23,6 +24,7 @@ import { createDrill, listDrills } from "./drills.ts";
 import { listLadders, listRungs } from "./ladders.ts";
 import * as people from "./people.ts";
 import { closePool, db } from "./pool.ts";
+import { listRunPairs } from "./rounds-run.ts";
 import { beganAgo, member, newSchool } from "./testing.ts";
 import type { Scope } from "./scope.ts";
 
@@ -150,18 +152,17 @@ describe("the plan of a class", () => {
     const [ada, bo] = [member("Ada", { levels: { feeder: 1 } }), member("Bo")];
     await people.insertStudents(scope, [ada, bo]);
     const id = randomUUID();
-    await createClass(db, scope, { id, held_on: TODAY, title: "Evening", minutes: 60 });
+    await createClass(db, scope, { id, ...beganAgo(0), title: "Evening", minutes: 60 });
     for (const s of [ada, bo]) await setPresent(db, scope, id, { studentId: s.id, here: true });
     return { base, ada, bo, id };
   };
   const BLOCK: Block = { id: "w", kind: "work", title: "Work", minutes: 8, rung: 0, rounds: 1, locked: false };
   interface Decided {
     readonly rounds?: number;
-    readonly ran?: readonly (readonly [string, string])[];
     readonly locked?: readonly [string, string];
   }
-  /** What a page sends: blocks and what was run; the plan itself is worked out by the server. */
-  const sent = (version: number, drillId: string, { rounds = 1, ran = [], locked }: Decided = {}) =>
+  /** What a page sends: its blocks; the plan itself is worked out by the server. */
+  const sent = (version: number, drillId: string, { rounds = 1, locked }: Decided = {}) =>
     JSON.stringify({
       version,
       ladder: null,
@@ -169,8 +170,10 @@ describe("the plan of a class", () => {
       clock: { round: 180, change: 30, rest: 45 },
       blocks: [{ ...BLOCK, rounds }],
       locked: locked ? [{ round: 0, a: locked[0], b: locked[1], c: null }] : [],
-      ran: ran.map(([a, b]) => [{ a, b, c: null }]),
     });
+  /** An instructor says that so many rounds were run. */
+  const done = async (id: string, rounds: number) =>
+    sayWhatRan(scope, id, (await getClass(db, scope, id))!.version, { kind: "done", rounds });
   test("it rests on who is here, with their levels, and is kept with its pairs for the log", async () => {
     const { base, ada, bo, id } = await setUp();
     await setPresence(db, scope, id, { student_id: bo.id, from_round: 0, until_round: 5 });
@@ -183,7 +186,11 @@ describe("the plan of a class", () => {
     const [pair] = await listPairs(db, scope, id);
     expect(pair).toMatchObject({ student_a: ada.id, student_b: bo.id, revision_id: base.revisionId });
     expect(pair!.why).not.toBe("");
-    expect([...(await meetings(db, scope, randomUUID(), { among: null, since: null })).values()]).toEqual([1]);
+    // What is only planned is no meeting.
+    const met = async () => [...(await meetings(db, scope, randomUUID(), { among: null, since: null })).values()];
+    expect(await met()).toEqual([]);
+    expect(await done(id, 1)).toMatchObject({ kind: "saved" });
+    expect(await met()).toEqual([1]);
     expect((await planPage(scope, id, { ladder: null, drill: null }))!.kept!.plan.rounds).toHaveLength(1);
   });
   test("on top of an old version nothing is written over", async () => {
@@ -208,7 +215,7 @@ describe("the plan of a class", () => {
   });
   test.each([
     ["a block without rounds", { blocks: [{ id: "w", kind: "work", title: "Work", minutes: 8, rung: 0 }] }],
-    ["a round that is no list", { ran: ["x"] }],
+    ["a lock that is no pair", { locked: ["x"] }],
     ["a clock of nothing", { clock: { round: 0, change: 30, rest: 45 } }],
     ["more rounds than an evening has", { blocks: [{ ...BLOCK, rounds: 1000 }] }],
   ])("%s is refused and nothing is kept", async (_, part) => {
@@ -227,27 +234,27 @@ describe("the plan of a class", () => {
       [ada.id, bo.id],
       [cy.id, di.id],
     ] as const;
-    const ran = JSON.stringify({
-      ...(JSON.parse(sent(1, base.id, { rounds: 2 })) as object),
-      ran: [first.map(([a, b]) => ({ a, b, c: null }))],
-    });
-    expect(await keepPlan(scope, id, ran)).toMatchObject({ kind: "saved" });
+    const locked = first.map(([a, b]) => ({ round: 0, a, b, c: null }));
+    const plan = (version: number) =>
+      JSON.stringify({ ...(JSON.parse(sent(version, base.id, { rounds: 2 })) as object), locked });
+    expect(await keepPlan(scope, id, plan(1))).toMatchObject({ kind: "saved" });
+    expect(await done(id, 1)).toMatchObject({ kind: "saved" });
+    const before = await listRunPairs(db, scope, id);
+    expect(before.map(({ people: [a, b] }) => [a, b])).toEqual(first);
     const words = { kind: "refused", message: expect.stringMatching(/they stay in the log/) };
-    const other = ran
-      .replace('"version":1', '"version":2')
-      .replace(bo.id, "XX")
-      .replace(cy.id, bo.id)
-      .replace("XX", cy.id);
-    expect(await keepPlan(scope, id, other)).toMatchObject(words);
-    expect(await pairRound(scope, id, { drillId: base.id, version: 2 })).toMatchObject(words);
-    expect(await dropPlan(scope, id, 2)).toEqual({ kind: "ran" });
-    expect(
-      (await listPairs(db, scope, id)).filter((p) => p.student_a === ada.id && p.student_b === bo.id),
-    ).toHaveLength(1);
+    // Other pairs for that round are planned for, and change nothing of it.
+    const other = JSON.stringify({
+      ...(JSON.parse(plan(3)) as object),
+      locked: [{ round: 0, a: ada.id, b: cy.id, c: null }],
+    });
+    expect(await keepPlan(scope, id, other)).toMatchObject({ kind: "saved" });
+    expect(await pairRound(scope, id, { drillId: base.id, version: 4 })).toMatchObject(words);
+    expect(await dropPlan(scope, id, 4)).toEqual({ kind: "ran" });
+    expect(await listRunPairs(db, scope, id)).toEqual(before);
     // Not run after all: said on the plan, on top of the newest version; then it may be dropped.
-    expect(await keepPlan(scope, id, sent(1, base.id, { rounds: 2 }))).toMatchObject({ kind: "refused" });
-    expect(await keepPlan(scope, id, sent(2, base.id, { rounds: 2 }))).toMatchObject({ kind: "saved" });
-    expect(await dropPlan(scope, id, 3)).toMatchObject({ kind: "saved" });
+    expect(await sayWhatRan(scope, id, 3, { kind: "taken back", from: 0 })).toMatchObject({ kind: "refused" });
+    expect(await sayWhatRan(scope, id, 4, { kind: "taken back", from: 0 })).toMatchObject({ kind: "saved" });
+    expect(await dropPlan(scope, id, 5)).toMatchObject({ kind: "saved" });
   });
   test("the log of a class that is over is not written again", async () => {
     const { base } = await setUp();
@@ -261,21 +268,20 @@ describe("the plan of a class", () => {
   });
   test("who is unticked after a round was run stays in that round, and in no later one", async () => {
     const { base, ada, bo, id } = await setUp();
-    const ran = sent(1, base.id, { ran: [[ada.id, bo.id]] });
-    expect(await keepPlan(scope, id, ran)).toMatchObject({ kind: "saved" });
+    expect(await keepPlan(scope, id, sent(1, base.id, { locked: [ada.id, bo.id] }))).toMatchObject({ kind: "saved" });
+    await done(id, 1);
     await setPresent(db, scope, id, { studentId: bo.id, here: false });
     const page = (await planPage(scope, id, { ladder: null, drill: null }))!;
     expect(page.people.find((p) => p.id === bo.id)).toMatchObject({ from: 0, until: 1 });
   });
-  test("tonight counts as trained once a round was run, each lead by itself; a class of the past counts as it stands", async () => {
+  test("tonight counts as trained once a round was run, each lead by itself", async () => {
     const { base, ada, bo, id } = await setUp();
     await keepPlan(scope, id, sent(1, base.id));
     expect(await listTrainedTexts(db, scope)).toEqual([]);
-    const ran = [
-      [ada.id, bo.id],
-      [ada.id, bo.id],
-    ] as const;
-    expect(await keepPlan(scope, id, sent(2, base.id, { rounds: 3, ran }))).toMatchObject({ kind: "saved" });
+    expect(await keepPlan(scope, id, sent(2, base.id, { rounds: 3, locked: [ada.id, bo.id] }))).toMatchObject({
+      kind: "saved",
+    });
+    await done(id, 2);
     const trained = await listTrainedTexts(db, scope);
     expect(trained.map((t) => [t.date, t.side]).sort()).toEqual([
       [TODAY, "left"],
@@ -287,6 +293,7 @@ describe("the plan of a class", () => {
   test("who was archived keeps the name in the plan and the term; who was erased does not", async () => {
     const { base, ada, bo, id } = await setUp();
     await keepPlan(scope, id, sent(1, base.id));
+    await done(id, 1);
     await people.setArchived(db, scope, { id: bo.id, archived: true });
     const page = (await planPage(scope, id, { ladder: null, drill: null }))!;
     expect(page.names[bo.id]).toBe("Bo");

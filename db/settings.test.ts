@@ -6,11 +6,11 @@ import { judgeAgain, judgingEnds, judgingOf } from "#server/judging.ts";
 import { modelVersion } from "#server/model-version.ts";
 import { patchSettings } from "#server/save-settings.ts";
 import { schoolOf } from "#server/school-of.ts";
-import { createClass, insertBlock, listTrainedTexts } from "./classes.ts";
+import { createClass, listTrainedTexts } from "./classes.ts";
 import { createDrill, getDrill, listDrills, listRevisions, saveDrill } from "./drills.ts";
 import { insertStudent } from "./people.ts";
 import { closePool, db } from "./pool.ts";
-import { member, newSchool } from "./testing.ts";
+import { member, newSchool, trainBlock } from "./testing.ts";
 import type { Scope } from "./scope.ts";
 import { getSchool, insertSchool, saveSettings } from "./school.ts";
 
@@ -118,8 +118,8 @@ describe("automatic revisions", () => {
       const classId = randomUUID();
       await createClass(db, scope, { id: classId, held_on, title: "x", minutes });
       const pair = { a: people[0], b: people[1], c: null, revisionId: auto.id, why: "", side: null };
-      const pairs = [{ ...pair, id: randomUUID(), round: 1, ran: true }];
-      await insertBlock(db, scope, classId, { id: randomUUID(), position: 1, drillId: id, minutes: 20, pairs });
+      const pairs = [{ ...pair, id: randomUUID(), round: 1 }];
+      await trainBlock(scope, classId, { id: randomUUID(), position: 1, drillId: id, minutes: 20, pairs });
     }
     await saveDrill(scope, id, { baseVersion: 2, input: input("A jab -> B duck"), auto: true });
     expect(await numbers(id)).toEqual(["3a", "2a", "1"]);

@@ -7,6 +7,8 @@ import { prepare } from "#core/drill/prepare.ts";
 import { plainFeed } from "#core/exchange/feed.ts";
 import { cloneWorld } from "#core/body/state.ts";
 import { doneFrom } from "#core/read/stance.ts";
+import { NOTHING_FROZEN } from "#core/class/frozen.ts";
+import { frozenOf } from "#core/floor/frozen.ts";
 import { planClass, type ClassPlan, type PlanInput } from "#core/class/plan.ts";
 import { CLOCK } from "#core/class/timetable.ts";
 import { PAIR_WEIGHTS } from "#core/policy/pair-weights.ts";
@@ -156,7 +158,7 @@ say("ladder of 8 rungs from 12 exchanges, first time", best(1, climb));
 say("ladder of 8 rungs from 12 exchanges", best(5, climb));
 
 // A whole evening: pairs, the rung of each, both roles checked with their own bodies, gear and shares.
-const evening = (people: number, done: PlanInput["done"]): PlanInput => ({
+const evening = (people: number, frozen: PlanInput["frozen"]): PlanInput => ({
   minutes: 90,
   clock: CLOCK,
   rungs: [2, 4, 6, 8].map((rows, i) => ({
@@ -184,7 +186,7 @@ const evening = (people: number, done: PlanInput["done"]): PlanInput => ({
   wishes: [],
   met: {},
   gear: {},
-  done,
+  frozen,
   locked: [],
 });
 const planned = (input: PlanInput): ClassPlan & { readonly ok: true } => {
@@ -192,14 +194,12 @@ const planned = (input: PlanInput): ClassPlan & { readonly ok: true } => {
   if (!plan.ok) throw new Error(plan.message);
   return plan;
 };
-const rounds = planned(evening(60, [])).rounds.length;
+const rounds = planned(evening(60, NOTHING_FROZEN)).rounds.length;
 say(
   `plan 60 people, ${rounds} rounds`,
-  best(3, () => void planned(evening(60, []))),
+  best(3, () => void planned(evening(60, NOTHING_FROZEN))),
 );
-const ran = planned(evening(30, []))
-  .rounds.slice(0, 3)
-  .map((r) => r.pairs);
+const ran = frozenOf(planned(evening(30, NOTHING_FROZEN)), CLOCK, 3, null);
 say(
   "plan 30 people again after three rounds",
   best(3, () => void planned(evening(30, ran))),

@@ -5,6 +5,7 @@ import { insertAccount, setMembership } from "#db/accounts.ts";
 import { createClass, insertBlock } from "#db/classes.ts";
 import { setPresent } from "#db/attendance.ts";
 import { addMark } from "#db/floor.ts";
+import { writeOnPaper } from "#db/rounds-run.ts";
 import { levelIn } from "#core/people/person.ts";
 import { seeded } from "#core/random/random.ts";
 import { insertDrill } from "#db/drills.ts";
@@ -152,7 +153,6 @@ async function term(tx: Db): Promise<void> {
           id: id("f0", week * 20 + i),
           round: 1,
           side: week % 3 === 0 ? ("right" as const) : ("left" as const),
-          ran: true,
           a: a.id,
           b: b.id,
           c: null,
@@ -162,6 +162,7 @@ async function term(tx: Db): Promise<void> {
     }
     const block = { id: id("f1", week), drillId: id(`c${group}`, drill), minutes: 20, pairs };
     await insertBlock(tx, scope, classId, { position: 1, ...block });
+    await writeOnPaper(tx, scope, classId, { rounds: 1, kept: null });
     for (const [i, mark] of marksOf(week, pairs).entries())
       await addMark(tx, scope, classId, {
         ...{ id: id("a2", week * 40 + i), at: Date.parse(`${day(-7 * week)}T19:40:00Z`), round: 0, text: "" },

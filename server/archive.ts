@@ -9,15 +9,18 @@ import { readSchool } from "#core/policy/school.ts";
 import {
   ARCHIVED,
   isEmptySchool,
+  LATER,
   numberBehind,
   readRows,
   setSettings,
+  takeOverRounds,
   writeRows,
   type ArchivedRow,
 } from "#db/archive.ts";
 import { listNewestTexts } from "#db/drills.ts";
 import { listEverybody } from "#db/people.ts";
-import { getSchool } from "#db/school.ts";
+import { getSchool, setZone } from "#db/school.ts";
+import { isZone } from "#core/base/days.ts";
 import { db, transaction } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
 import { logFile } from "./log.ts";
@@ -55,7 +58,13 @@ export async function exportSchool(scope: Scope): Promise<Uint8Array> {
     files[rowsFile(table)] = strToU8(JSON.stringify(rows, null, 1));
   }
   const manifest = {
-    ...{ format: FORMAT, school: school?.name ?? "", written: new Date().toISOString(), rows: counts },
+    ...{
+      format: FORMAT,
+      school: school?.name ?? "",
+      zone: school?.zone ?? "UTC",
+      written: new Date().toISOString(),
+      rows: counts,
+    },
     files: Object.fromEntries(Object.entries(files).map(([name, bytes]) => [name, hashOf(bytes)])),
   };
   return zipSync({ [MANIFEST]: strToU8(JSON.stringify(manifest, null, 2)), ...files });
@@ -106,8 +115,8 @@ function faultIn(files: Unpacked): string | null {
   const sums = (manifest as { readonly files: Readonly<Record<string, string>> }).files;
   const broken = Object.entries(sums).find(([name, sum]) => !files[name] || hashOf(files[name]) !== sum);
   if (broken) return `The file ${broken[0]} of the archive is missing or was changed. Take a whole one.`;
-  const missing = ARCHIVED.find(
-    (table) => !sums[rowsFile(table)] || !rowsSchema.isValidSync(json(files, rowsFile(table))),
+  const missing = ARCHIVED.find((table) =>
+    sums[rowsFile(table)] ? !rowsSchema.isValidSync(json(files, rowsFile(table))) : !LATER.includes(table),
   );
   if (missing) return `The rows of ${missing} are missing or are none. Take a whole archive.`;
   const read = readSchool(json(files, "settings.json"));
@@ -125,11 +134,14 @@ export async function importSchool(scope: Scope, bytes: Uint8Array): Promise<{ r
       return refused("This school has people, drills or classes already: an archive goes into an empty one alone.");
     let rows = 0;
     for (const table of ARCHIVED) {
-      const own = json(files, rowsFile(table)) as readonly ArchivedRow[];
+      const own = (json(files, rowsFile(table)) ?? []) as readonly ArchivedRow[];
       await writeRows(tx, scope, table, own);
       rows += own.length;
     }
     await setSettings(tx, scope, json(files, "settings.json") as object);
+    if (!files[rowsFile("rounds_run")]) await takeOverRounds(tx, scope);
+    const { zone } = json(files, MANIFEST) as { readonly zone?: unknown };
+    if (typeof zone === "string" && isZone(zone)) await setZone(tx, scope, zone);
     await numberBehind(tx);
     return { rows };
   });

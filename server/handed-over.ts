@@ -5,7 +5,7 @@ import { getTonight } from "#db/classes.ts";
 import { drillsOf, type LogSums } from "#db/log-sums.ts";
 import { db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
-import { planPage } from "./class-plan.ts";
+import { planPage } from "./plan-page.ts";
 import { personPage } from "./trained.ts";
 import type { PlanPage } from "./views.ts";
 

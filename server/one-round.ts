@@ -7,7 +7,8 @@ import { listStudents, listWishes } from "#db/people.ts";
 import { db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
 import { compute } from "./checks/pool.ts";
-import { planPerson, WORDS } from "./class-plan.ts";
+import { WORDS } from "./keep-plan.ts";
+import { planPerson } from "./plan-page.ts";
 import { jsonIn, pairsSchema } from "./forms.ts";
 import { refused, type Refusal } from "./respond.ts";
 import { settingsOf, todayOf } from "./school-of.ts";
@@ -25,7 +26,6 @@ const newPair = (pair: Pick<NewPair, "a" | "b" | "c" | "revisionId" | "why">): N
   id: randomUUID(),
   round: 1,
   side: null,
-  ran: true,
 });
 
 /** Pairs everybody who is here on a drill and gives each pair the version that fits. */

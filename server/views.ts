@@ -44,7 +44,7 @@ export interface RungChoice extends PlanRung, RungRoles {
 }
 
 /** What is kept of a plan. */
-export interface PlanView {
+interface PlanView {
   readonly ladder: string | null;
   readonly drill: string;
   /** The ladder of a second theme; plans of earlier versions have none. */
@@ -98,6 +98,9 @@ export interface PlanPage {
   /** What is said with each rung. */
   readonly words: readonly RungWords[];
   readonly kept: PlanView | null;
+  /** Rounds that have been run or are under way, and what of the plan stays by that. */
+  readonly started: number;
+  readonly frozen: PlanInput["frozen"];
   readonly wishes: PlanInput["wishes"];
   readonly met: Readonly<Record<string, number>>;
   readonly gear: Readonly<Record<string, number>>;

@@ -23,17 +23,11 @@ const RUNGS = [
   },
   { text: CALLED, title: "The coach calls", load: 5 },
 ];
-const planned = (done: number) =>
-  goodPlan(
-    planOf({
-      minutes: 60,
-      clock: CLOCK,
-      rungs: RUNGS,
-      people: PEOPLE,
-      done: Array.from({ length: done }, () => [{ a: "Ada", b: "Bo", c: "Cid" }]),
-    }),
-  );
-const plan = planned(0);
+const plan = goodPlan(planOf({ minutes: 60, clock: CLOCK, rungs: RUNGS, people: PEOPLE }));
+const planned = (done: number) => ({
+  ...plan,
+  rounds: plan.rounds.map((round, i) => (i < done ? { ...round, done: true } : round)),
+});
 const pair = plan.rounds[0]!.pairs[0]!;
 const rung = { ...RUNGS[pair.rung]!, ...rolesIn(RUNGS[pair.rung]!.text) };
 const nameOf = (id: string) => PEOPLE.find((p) => p.id === id)?.name ?? "?";

@@ -221,11 +221,14 @@ function BlockTitle({ i, block, rungs, onSet }: Pick<BlockProps, "i" | "block" |
       slotProps={{ htmlInput: { "aria-label": `Rung of block ${i + 1}` } }}
       sx={{ flex: 1, minWidth: 0 }}
     >
-      {rungs.map((r, n) => (
-        <MenuItem key={r.revisionId} value={n}>
-          {n + 1}. {r.title}
-        </MenuItem>
-      ))}
+      {rungs.map((r, n) =>
+        // What was worked on before another theme is no choice any more.
+        r.past && n !== block.rung ? null : (
+          <MenuItem key={r.revisionId} value={n}>
+            {r.past ? r.title : `${n + 1}. ${r.title}`}
+          </MenuItem>
+        ),
+      )}
     </TextField>
   );
 }

@@ -95,7 +95,8 @@ const withOwn = (usual: readonly number[], own: number): number[] =>
 function HowLong({ page, state }: ChoicesProps) {
   const { clock } = state;
   const inLines = state.lines ?? page.people.length >= LINES_FROM;
-  const { rungs, carried, chosen } = page;
+  const { carried, chosen } = page;
+  const rungs = page.rungs.filter(({ past }) => !past);
   return (
     <>
       {chosen.second === null && rungs.length > 2 && (

@@ -16,6 +16,8 @@ interface PairsProps {
   readonly round: PlannedRound;
   /** Number of the round in the evening, from 0. */
   readonly at: number;
+  /** It was run or is under way: it stays as it is. */
+  readonly begun: boolean;
   readonly rungs: readonly RungChoice[];
   readonly nameOf: (id: string) => string;
   readonly onLock: (pair: PlannedPair, on: boolean) => void;
@@ -28,7 +30,7 @@ interface PairsProps {
   readonly onStep: (who: string, by: Step["by"] | 0) => void;
 }
 
-export function PlanPairs({ round, at, rungs, nameOf, onLock, onSwap, costOf, steps, onStep }: PairsProps) {
+export function PlanPairs({ round, at, begun, rungs, nameOf, onLock, onSwap, costOf, steps, onStep }: PairsProps) {
   const [picked, setPicked] = useState<string | null>(null);
   useEffect(() => setPicked(null), [round]);
   const pick = (id: string) => {
@@ -62,8 +64,8 @@ export function PlanPairs({ round, at, rungs, nameOf, onLock, onSwap, costOf, st
                   <Button
                     variant="text"
                     color="inherit"
-                    disabled={round.done}
-                    draggable={!round.done}
+                    disabled={begun}
+                    draggable={!begun}
                     onDragStart={(event) => event.dataTransfer.setData("text/plain", id)}
                     onDragOver={(event) => event.preventDefault()}
                     onDrop={(event) => {
@@ -88,7 +90,7 @@ export function PlanPairs({ round, at, rungs, nameOf, onLock, onSwap, costOf, st
                   {picked ? (
                     <Cost points={costOf(picked, id)} />
                   ) : (
-                    !round.done && <Steps name={nameOf(id)} by={stepFor(steps, id)} onStep={(by) => onStep(id, by)} />
+                    !begun && <Steps name={nameOf(id)} by={stepFor(steps, id)} onStep={(by) => onStep(id, by)} />
                   )}
                 </Box>
               ))}
@@ -120,7 +122,7 @@ export function PlanPairs({ round, at, rungs, nameOf, onLock, onSwap, costOf, st
               variant={p.locked ? "contained" : "outlined"}
               aria-pressed={p.locked}
               aria-label={`Keep ${nameOf(p.a)} and ${nameOf(p.b)} together`}
-              disabled={round.done}
+              disabled={begun}
               onClick={() => onLock(p, !p.locked)}
             >
               {p.locked ? "Locked" : "Lock"}

@@ -30,11 +30,12 @@ test("the plan says whose it is before it is worked out", () => {
   expect(text(<PlanScreen page={page} />)).toMatch(/Plan: Tonight .*60 minutes, 4 here/);
 });
 test("pairs say why and what to look at; a round that was run cannot be changed", () => {
-  const show = (done: boolean, round: (typeof rounds)[number] = rounds[0]!) =>
+  const show = (begun: boolean, round: (typeof rounds)[number] = rounds[0]!) =>
     text(
       <PlanPairs
-        round={{ ...round, done }}
+        round={round}
         at={0}
+        begun={begun}
         rungs={page.rungs}
         nameOf={(id) => NAMES[id as keyof typeof NAMES]}
         onLock={() => undefined}

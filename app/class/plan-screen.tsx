@@ -4,6 +4,7 @@ import Button from "@mui/material/Button";
 import { useState } from "react";
 import { Link } from "react-router";
 import type { PlannedPair, PlannedRound } from "#core/class/plan.ts";
+import type { Block } from "#core/class/timetable.ts";
 import type { PlanPage } from "#server/views.ts";
 import { PAIR_WEIGHTS } from "#core/policy/pair-weights.ts";
 import { useSettings } from "../ui/use-settings.ts";
@@ -23,7 +24,7 @@ import { usePlan } from "./use-plan.ts";
 export function PlanScreen({ page }: { page: PlanPage }) {
   const { lesson, people, rungs, names } = page;
   const state = usePlan(page);
-  const { work, plan, clock, locked, done } = state;
+  const { work, plan, clock, locked } = state;
   const [round, setRound] = useState(0);
   const [weights, setWeights] = useState(false);
   const { settings } = useSettings();
@@ -46,9 +47,9 @@ export function PlanScreen({ page }: { page: PlanPage }) {
   };
   const packAgain = () =>
     state.setBlocks(
-      packedRound(state.blocks ?? plan?.blocks ?? [], {
+      packedRound(withBegun(state.blocks ?? plan?.blocks ?? [], page), {
         minutes: lesson.minutes,
-        rungs,
+        rungs: rungs.filter(({ past }) => !past),
         clock,
         people,
         begin: state.begin,
@@ -81,6 +82,24 @@ export function PlanScreen({ page }: { page: PlanPage }) {
       {page.over && (
         <Notice>
           This class is over: its log stays as it was, and nothing is saved from here. Copy it in the term.
+        </Notice>
+      )}
+      {state.asks && (
+        <Notice
+          tone="trouble"
+          action={
+            <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap" }}>
+              <Button variant="contained" onClick={state.mean} disabled={!plan}>
+                Change the theme from the next round
+              </Button>
+              <Button variant="outlined" component={Link} to={`/class/${lesson.id}/plan`}>
+                Keep it as it is
+              </Button>
+            </Box>
+          }
+        >
+          This class is running. {staysText(page.frozen.rounds.length)} Another theme begins after the round under way,
+          with time to change gear and a talk. Nothing is kept until you say so.
         </Notice>
       )}
       {state.trouble && <Notice tone="trouble">{state.trouble}</Notice>}
@@ -118,11 +137,19 @@ export function PlanScreen({ page }: { page: PlanPage }) {
             />
           </Box>
           <Box component="section" aria-label="Rounds" sx={{ px: { xs: 2, sm: 3 }, py: 2, minWidth: 0 }}>
-            <RoundHead rounds={rounds} at={at} done={done} onLook={setRound} onRun={state.run} />
+            <RoundHead
+              rounds={rounds}
+              at={at}
+              started={page.frozen.rounds.length}
+              canSay={state.saved && !state.asks}
+              onLook={setRound}
+              onSay={state.say}
+            />
             {shown && (
               <PlanPairs
                 round={shown}
                 at={at}
+                begun={at < page.frozen.rounds.length}
                 rungs={rungs}
                 nameOf={nameOf}
                 onLock={lock}
@@ -206,15 +233,25 @@ function Evening({ plan, rungs, state, at, onLook, nameOf, levelOf }: EveningPro
 interface RoundHeadProps {
   readonly rounds: readonly PlannedRound[];
   readonly at: number;
-  /** How many rounds were run. */
-  readonly done: number;
+  /** How many rounds were run or are under way. */
+  readonly started: number;
+  /** The plan that is shown is the one that is kept. */
+  readonly canSay: boolean;
   readonly onLook: (round: number) => void;
-  readonly onRun: (rounds: number) => void;
+  readonly onSay: (what: "done" | "taken back", round: number) => void;
 }
 
+/** Blocks that have begun stay where the time is filled again. */
+const withBegun = (blocks: readonly Block[], { frozen }: PlanPage): readonly Block[] =>
+  blocks.map((block) => (frozen.blocks.some(({ id }) => id === block.id) ? { ...block, locked: true } : block));
+
+const staysText = (rounds: number): string =>
+  rounds === 0 ? "" : rounds === 1 ? "Round 1 stays as it was run." : `Rounds 1 to ${rounds} stay as they were run.`;
+
 /** Which round is shown, and whether it was run. */
-function RoundHead({ rounds, at, done, onLook, onRun }: RoundHeadProps) {
+function RoundHead({ rounds, at, started, canSay, onLook, onSay }: RoundHeadProps) {
   const shown = rounds[at];
+  const begun = at < started;
   return (
     <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "center", mb: 1 }}>
       <Box component="h2" sx={{ typography: "h2", m: 0 }}>
@@ -227,10 +264,15 @@ function RoundHead({ rounds, at, done, onLook, onRun }: RoundHeadProps) {
         Next
       </Button>
       <Box sx={{ flex: 1, color: "text.secondary" }}>
-        {shown && `${shown.side} lead in front${shown.done ? "; done" : ""}`}
+        {shown && `${shown.side} lead in front${shown.done ? "; done" : begun ? "; under way" : ""}`}
       </Box>
-      <Button size="small" variant="outlined" onClick={() => onRun(shown?.done ? at : at + 1)}>
-        {shown?.done ? "Not done after all" : at + 1 > done ? "Mark as done" : "Mark done up to here"}
+      <Button
+        size="small"
+        variant="outlined"
+        disabled={!canSay}
+        onClick={() => onSay(begun ? "taken back" : "done", at)}
+      >
+        {begun ? "Not done after all" : at === started ? "Mark as done" : "Mark done up to here"}
       </Button>
     </Box>
   );

@@ -6,7 +6,7 @@ import { styled } from "@mui/material/styles";
 import { useState } from "react";
 import { useFetcher } from "react-router";
 import { SAID_ON_PAPER } from "../ui/theme.ts";
-import type { PlainShare, PlanPerson } from "#core/class/plan.ts";
+import type { PlainShare, PlanPerson } from "#core/class/plan-types.ts";
 
 const Table = styled("table")(({ theme }) => ({
   width: "100%",

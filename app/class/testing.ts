@@ -1,4 +1,5 @@
 /** An evening and its people for tests of screens. */
+import { NOTHING_FROZEN } from "#core/class/frozen.ts";
 import type { PlannedPair } from "#core/class/plan.ts";
 import type { Block } from "#core/class/timetable.ts";
 import type { PlanPage, PersonView } from "#server/views.ts";
@@ -104,6 +105,8 @@ export const page: PlanPage = {
       goOn: "Go on when the blow comes with no stop between.",
     },
   ],
+  started: 1,
+  frozen: NOTHING_FROZEN,
   kept: {
     ladder: "l",
     drill: "d",

@@ -1,10 +1,10 @@
 /** The plan of a class on its page: what is wished, what came out, kept by itself. */
 import { useEffect, useMemo, useRef, useState } from "react";
 import { useFetcher } from "react-router";
-import type { Step } from "#core/class/fit.ts";
+import { planRung, type Step } from "#core/class/fit.ts";
 import { clockFor, type PlanInput } from "#core/class/plan.ts";
 import type { Block, Clock } from "#core/class/timetable.ts";
-import type { PlanPage, PlanView } from "#server/views.ts";
+import type { PlanPage } from "#server/views.ts";
 import type { action } from "../routes/plan.tsx";
 import { useSettings } from "../ui/use-settings.ts";
 import { useLongWork } from "../workers/use-long-work.ts";
@@ -19,11 +19,10 @@ type Decided = Pick<PlanInput, "clock" | "locked" | "blocks"> & {
   readonly ladder: string | null;
   readonly drill: string;
   readonly second: string | null;
-  readonly ran: PlanInput["done"];
 };
 
 /** What an instructor decides of a plan, in one order of keys. */
-const decided = ({ ladder, drill, second, clock, lines, begin, steps, locked, blocks, ran }: Decided): Decided => ({
+const decided = ({ ladder, drill, second, clock, lines, begin, steps, locked, blocks }: Decided): Decided => ({
   ladder,
   drill,
   second,
@@ -33,15 +32,10 @@ const decided = ({ ladder, drill, second, clock, lines, begin, steps, locked, bl
   steps,
   locked,
   blocks,
-  ran,
 });
 
-/** The people of the rounds that were run. */
-const ranOf = ({ rounds }: PlanView["plan"], done: number): PlanInput["done"] =>
-  rounds.slice(0, done).map((round) => round.pairs.map(({ a, b, c }) => ({ a, b, c })));
-
 export function usePlan(page: PlanPage) {
-  const { lesson, people, rungs, kept, wishes, met, gear, chosen } = page;
+  const { lesson, people, rungs, kept, wishes, met, gear, chosen, frozen } = page;
   const same =
     kept !== null &&
     kept.ladder === chosen.ladder &&
@@ -54,21 +48,22 @@ export function usePlan(page: PlanPage) {
   // What was said of somebody the last time on this ladder holds until it is taken back.
   const [steps, setSteps] = useState((same ? kept.steps : page.carried?.steps) ?? []);
   const [locked, setLocked] = useState<PlanInput["locked"]>(same ? kept.locked : []);
-  const [done, setDone] = useState(same ? kept.done : 0);
-  const ran = useRef(same ? kept.plan.rounds.slice(0, kept.done).map((r) => r.pairs) : []);
+  // Another theme in the middle of a class is kept only when somebody says that they mean it.
+  const asks = kept !== null && !same && frozen.blocks.length > 0;
+  const [sure, setSure] = useState(false);
   const { version: weights } = useSettings();
   const work = useLongWork(
     "plan",
     {
       minutes: lesson.minutes,
       clock,
-      rungs: rungs.map(({ text, title, load, theme }) => ({ text, title, load, ...(theme ? { theme } : {}) })),
+      rungs: rungs.map(planRung),
       people,
       blocks,
       wishes,
       met,
       gear,
-      done: ran.current.slice(0, done).map((pairs) => pairs.map(({ a, b, c }) => ({ a, b, c }))),
+      frozen,
       locked,
       lines,
       begin,
@@ -82,12 +77,8 @@ export function usePlan(page: PlanPage) {
   // Only what was decided is sent; the server works out the rest of the plan as this page does.
   const text = useMemo(
     () =>
-      plan
-        ? JSON.stringify(
-            decided({ ...chosen, clock, lines, begin, steps, locked, blocks: plan.blocks, ran: ranOf(plan, done) }),
-          )
-        : null,
-    [plan, chosen, done, clock, lines, begin, steps, locked],
+      plan ? JSON.stringify(decided({ ...chosen, clock, lines, begin, steps, locked, blocks: plan.blocks })) : null,
+    [plan, chosen, clock, lines, begin, steps, locked],
   );
   const last = useRef(
     same
@@ -99,7 +90,6 @@ export function usePlan(page: PlanPage) {
             begin: kept.begin ?? 0,
             steps: kept.steps ?? [],
             blocks: kept.plan.blocks,
-            ran: ranOf(kept.plan, kept.done),
           }),
         )
       : null,
@@ -111,25 +101,23 @@ export function usePlan(page: PlanPage) {
   const busy = fetcher.state !== "idle";
   useEffect(() => {
     // The log of a class that is over is not written again by looking at it.
-    if (page.over || text === null || busy || work.share !== null || text === last.current) return;
+    if (page.over || text === null || busy || work.share !== null || text === last.current || (asks && !sure)) return;
     const timer = setTimeout(() => {
       last.current = text;
       void fetcher.submit(
-        { plan: JSON.stringify({ ...(JSON.parse(text) as object), version: version.current }) },
+        { plan: JSON.stringify({ ...(JSON.parse(text) as object), version: version.current, sure }) },
         { method: "post" },
       );
     }, QUIET);
     return () => clearTimeout(timer);
-  }, [text, busy, work.share]); // eslint-disable-line react-hooks/exhaustive-deps
+  }, [text, busy, work.share, sure]); // eslint-disable-line react-hooks/exhaustive-deps
   const answer = fetcher.data;
   useEffect(() => {
     if (answer && "version" in answer) version.current = answer.version;
   }, [answer]);
-  /** What was run is written down; the rest is planned again behind it. */
-  const run = (rounds: number) => {
-    if (plan) ran.current = plan.rounds.slice(0, rounds).map((r) => r.pairs);
-    setDone(rounds);
-  };
+  /** An instructor says that rounds were run up to one, or not from one on. */
+  const say = (intent: "done" | "taken back", round: number) =>
+    void fetcher.submit({ intent, round, version: version.current }, { method: "post" });
   /** Somebody works on an easier or a harder rung than is suggested; 0: as it is suggested. */
   const step = (who: string, by: Step["by"] | 0) => {
     const others = steps.filter((one) => one.who !== who);
@@ -152,8 +140,9 @@ export function usePlan(page: PlanPage) {
     step,
     locked,
     setLocked,
-    done,
-    run,
+    asks: asks && !sure,
+    mean: () => setSure(true),
+    say,
     trouble,
     saved,
     busy,

@@ -4,7 +4,7 @@ import { listDrillHeads } from "#db/drills.ts";
 import { listGear, listPeople, listStudents } from "#db/people.ts";
 import { db } from "#db/pool.ts";
 import { pairsFor, peopleFor } from "#server/access/hall.ts";
-import { WORDS } from "#server/class-plan.ts";
+import { WORDS } from "#server/keep-plan.ts";
 import { scopeContext } from "#server/context.ts";
 import { idIn, presentFromForm, tonightFrom } from "#server/forms.ts";
 import { changeRound, pairRound } from "#server/one-round.ts";

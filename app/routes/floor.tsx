@@ -1,8 +1,7 @@
-import { planPage } from "#server/class-plan.ts";
+import { planPage } from "#server/plan-page.ts";
 import { forTheHall } from "#server/access/hall.ts";
 import { scopeContext } from "#server/context.ts";
 import { withLateComer, withSwap } from "#server/floor/again.ts";
-import { writeRun } from "#server/floor/items.ts";
 import { idIn, roundIn } from "#server/forms.ts";
 import { notFound, reading, refused, writing } from "#server/respond.ts";
 import { floorSince } from "#db/floor.ts";
@@ -26,8 +25,6 @@ export function loader({ params, context }: Route.LoaderArgs) {
   return reading(async () => {
     const scope = context.get(scopeContext);
     const id = idIn(params.id);
-    // Rounds that ended while nobody looked are written down first.
-    await writeRun(scope, id, Date.now());
     const [page, news, everybody] = await Promise.all([
       planPage(scope, id, { ladder: null, drill: null }),
       floorSince(db, scope, id, 0),

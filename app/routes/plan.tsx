@@ -1,9 +1,11 @@
 import { redirect } from "react-router";
 import { setPresence } from "#db/attendance.ts";
+import type { SaidOfRounds } from "#db/floor.ts";
 import { db } from "#db/pool.ts";
-import { keepPlan, planPage } from "#server/class-plan.ts";
+import { keepPlan, sayWhatRan } from "#server/keep-plan.ts";
+import { planPage } from "#server/plan-page.ts";
 import { scopeContext } from "#server/context.ts";
-import { idIn, partFromForm, presenceFromForm } from "#server/forms.ts";
+import { idIn, partFromForm, presenceFromForm, roundIn } from "#server/forms.ts";
 import { ladderFor } from "#server/grow-ladder.ts";
 import { notFound, reading, writing } from "#server/respond.ts";
 import type { Route } from "./+types/plan.ts";
@@ -34,6 +36,12 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       const ladder = await ladderFor(scope, idIn(fields.drill), partFromForm(fields));
       if ("kind" in ladder) return ladder;
       throw redirect(`/class/${params.id}/plan?ladder=${ladder.id}`);
+    }
+    if (fields.intent === "done" || fields.intent === "taken back") {
+      const round = roundIn(fields.round);
+      const said: SaidOfRounds =
+        fields.intent === "done" ? { kind: "done", rounds: round + 1 } : { kind: "taken back", from: round };
+      return sayWhatRan(scope, params.id, Number(fields.version), said);
     }
     if (fields.plan !== undefined) return keepPlan(scope, params.id, fields.plan);
     await setPresence(db, scope, params.id, presenceFromForm(fields));

@@ -1,5 +1,5 @@
 import { planFor } from "#server/access/hall.ts";
-import { planPage } from "#server/class-plan.ts";
+import { planPage } from "#server/plan-page.ts";
 import { scopeContext } from "#server/context.ts";
 import { shareLink } from "#server/share/links.ts";
 import { notFound, reading } from "#server/respond.ts";

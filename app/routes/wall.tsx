@@ -1,4 +1,4 @@
-import { planPage } from "#server/class-plan.ts";
+import { planPage } from "#server/plan-page.ts";
 import { forTheHall } from "#server/access/hall.ts";
 import { scopeContext } from "#server/context.ts";
 import { shareLink } from "#server/share/links.ts";

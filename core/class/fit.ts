@@ -20,7 +20,16 @@ export interface PlanRung {
   readonly load: number;
   /** Which of two themes of an evening it belongs to. */
   readonly theme?: 0 | 1;
+  /** It was worked on earlier tonight, before the theme was changed: nobody is given it any more. */
+  readonly past?: boolean;
 }
+
+/** A rung without what only screens and the log need of it. */
+export const planRung = ({ text, title, load, theme, past }: PlanRung): PlanRung => ({
+  ...{ text, title, load },
+  ...(theme ? { theme } : {}),
+  ...(past ? { past } : {}),
+});
 
 /** Somebody calls what comes, for the whole room. */
 const isForAll = (text: string): boolean => /^\s*choose\s+call\s*:/im.test(text);
@@ -148,7 +157,9 @@ function fitSeats(rungs: readonly PlanRung[], base: number, of: SeatsOfPair): Fi
   const called = isForAll(rungs[base]?.text ?? "");
   const step = called ? 0 : stepOn(of);
   const wanted = called ? base : wantedFor(of, base) + step;
-  const same = [...rungs.keys()].filter((i) => (rungs[i]!.theme ?? 0) === (rungs[base]?.theme ?? 0));
+  const same = [...rungs.keys()].filter(
+    (i) => (rungs[i]!.theme ?? 0) === (rungs[base]?.theme ?? 0) && rungs[i]!.past === rungs[base]?.past,
+  );
   const [least, most] = [same[0] ?? 0, same[same.length - 1] ?? 0];
   const start = Math.max(least, Math.min(most, wanted));
   let first: Fit | null = null;
@@ -180,6 +191,13 @@ function stepOn({ pair, seats, stepOf }: SeatsOfPair): Step["by"] | 0 {
 
 const saidOtherwise = ({ pair, seats }: SeatsOfPair, step: Step["by"]): string =>
   `${seats.length === 1 ? seats[0]![1].name : listed(membersOf(pair).map(({ name }) => name))}: ${step < 0 ? "easier" : "harder"}, as you said.`;
+
+/** A rung as it was given to a pair, for their bodies: what was run is looked at, never fitted again. */
+export const asGiven = (
+  rung: PlanRung,
+  { a, b }: { readonly a: Bodies["A"] | undefined; readonly b: Bodies["A"] | undefined },
+  school: School,
+): Checked => checkFor(scoreOf(rung), school, { ...(a ? { A: a } : {}), ...(b ? { B: b } : {}) });
 
 /** Rungs as they were read: the same few are asked for by every pair. */
 const scores = new WeakMap<PlanRung, Score>();

@@ -14,6 +14,8 @@ export interface Worked {
   readonly side: "left" | "right";
   /** Roles change after so many seconds. */
   readonly change: number;
+  /** Length of the round, s. */
+  readonly round: number;
 }
 
 export interface Share {
@@ -50,11 +52,12 @@ export const passSeconds = ({ exchanges }: Checked): number =>
 
 /** Adds up a whole evening; `rounds` as they were planned, each a list of pairs at work. */
 export function shares(rounds: readonly (readonly Worked[])[], people: readonly string[], clock: Clock): Share[] {
-  const drafts = new Map(people.map((id) => [id, draft(id, rounds.length * clock.round)]));
+  const all = rounds.reduce((sum, [first]) => sum + (first?.round ?? clock.round), 0);
+  const drafts = new Map(people.map((id) => [id, draft(id, all)]));
   for (const round of rounds)
     for (const pair of round) {
       const members = [pair.a, pair.b, ...(pair.c ? [pair.c] : [])];
-      for (const { feeder, seconds } of stretches({ ...clock, change: pair.change })) {
+      for (const { feeder, seconds } of stretches({ ...clock, round: pair.round, change: pair.change })) {
         const checked = feeder === "B" && pair.back ? pair.back : pair.checked;
         const pass = passSeconds(checked);
         const times = seconds / pass / (pair.c ? 1.5 : 1);
@@ -64,7 +67,7 @@ export function shares(rounds: readonly (readonly Worked[])[], people: readonly 
           for (const other of members) if (other !== id) d.met.add(other);
           d.working += seconds * (pair.c ? 2 / 3 : 1);
           // In a trio the roles go round, pads from one third of the round to the next.
-          const ofThree = pair.change >= clock.round ? 1 / 3 : 0.5;
+          const ofThree = pair.change >= pair.round ? 1 / 3 : 0.5;
           const feeds = pair.c ? ofThree : (i === 0) === (feeder === "A") ? 1 : 0;
           d.feeding += seconds * feeds;
           d.answering += seconds * (1 - feeds);

@@ -1,4 +1,5 @@
 /** Builders for tests of classes: a person in the hall, and a plan run to its end. */
+import { NOTHING_FROZEN } from "./frozen.ts";
 import { CLOCK } from "./timetable.ts";
 import { planClass, type ClassPlan, type PlanInput, type PlanPerson } from "./plan.ts";
 import { PAIR_WEIGHTS } from "../policy/pair-weights.ts";
@@ -23,7 +24,7 @@ export function planOf(given: Pick<PlanInput, "people" | "rungs"> & Partial<Plan
       wishes: [],
       met: {},
       gear: {},
-      done: [],
+      frozen: NOTHING_FROZEN,
       locked: [],
       ...given,
     },

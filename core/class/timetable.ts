@@ -17,6 +17,8 @@ export interface Block {
   readonly stations?: readonly number[];
   /** Stays as it is when the evening is packed again. */
   readonly locked: boolean;
+  /** Its own times, where it has begun: they hold whatever the evening is set to afterwards. */
+  readonly clock?: Clock;
 }
 
 export interface Clock {

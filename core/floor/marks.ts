@@ -10,6 +10,9 @@ export const MARK_ROLES = ["answers", "feeds"] as const;
 export type MarkRole = (typeof MARK_ROLES)[number];
 export const MARKS: Readonly<Record<MarkRole, readonly MarkWord[]>> = { answers: data.answers, feeds: data.feeds };
 
+/** Somebody looked and saw nothing amiss: they were in the room. It says less than clean, and is never counted as it. */
+export const FINE = "fine";
+
 /** A fault of what is trained, in its own words, beside the marks of the list. */
 export const FAULT = "fault";
 
@@ -30,7 +33,11 @@ export interface Mark {
 }
 
 export const markWord = ({ role, mark, text }: Pick<Mark, "role" | "mark" | "text">): string =>
-  mark === FAULT ? text : (MARKS[role].find(({ id }) => id === mark)?.word ?? mark);
+  mark === FAULT
+    ? text
+    : mark === FINE
+      ? "nothing seen amiss"
+      : (MARKS[role].find(({ id }) => id === mark)?.word ?? mark);
 
 /** Marks as they stand: what was put right is gone, and so is what was taken out (a correction without a mark). */
 export function standing(marks: readonly Mark[]): Mark[] {

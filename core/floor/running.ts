@@ -40,6 +40,25 @@ export interface Running {
   readonly done: number;
 }
 
+/** A round as the clock has run it: the last time that it was begun. */
+export interface Played {
+  /** Place among the rounds of the evening, from 0. */
+  readonly round: number;
+  /** The moments at which it began and ended, ms; null: it is under way. */
+  readonly started: number;
+  readonly ended: number | null;
+  /** At work, without pauses, ms; of one under way null. */
+  readonly worked: number | null;
+  /** How often it was begun: more than once where somebody went back to it. */
+  readonly times: number;
+}
+
+interface Entry {
+  started: number;
+  ended: number | null;
+  worked: number | null;
+}
+
 interface State {
   started: boolean;
   goes: boolean;
@@ -50,6 +69,9 @@ interface State {
   /** Since when it is paused, ms. */
   paused: number;
   readonly added: Map<string, number>;
+  /** When the stretches up to this one were begun and left, by their place; and how often they were begun. */
+  readonly entries: Map<number, Entry>;
+  readonly times: Map<number, number>;
 }
 
 /** More than this nobody adds to one stretch, s. */
@@ -59,15 +81,36 @@ const inOrder = (one: Tapped, two: Tapped): number => one.at - two.at || (one.id
 
 /** Where the class is at `now` (ms of the server's clock). The same taps in any order give the same place. */
 export function runningAt(segments: readonly Segment[], taps: readonly Tapped[], now: number): Running {
-  const state: State = { started: false, goes: false, stopped: false, at: 0, zero: 0, paused: 0, added: new Map() };
-  const length = (at: number): number => {
-    const segment = segments[at];
-    return segment ? (segment.seconds + (state.added.get(segment.id) ?? 0)) * 1000 : 0;
+  const state = stateAt(segments, taps, now);
+  return placeOf(state, segments, { now, length: lengthOf(state, segments) });
+}
+
+/** The rounds that have started by `now`, in their order; those that somebody went back behind are not among them. */
+export function playedAt(segments: readonly Segment[], taps: readonly Tapped[], now: number): Played[] {
+  const { entries, times } = stateAt(segments, taps, now);
+  return [...entries]
+    .sort(([one], [two]) => one - two)
+    .flatMap(([at, entry]): Played[] => {
+      const { kind, round } = segments[at]!;
+      return kind === "round" && round !== null ? [{ round, ...entry, times: times.get(at) ?? 1 }] : [];
+    });
+}
+
+/** Length of the stretch that a class is in, with what was added to it, ms. */
+function lengthOf({ at, added }: State, segments: readonly Segment[]): number {
+  const segment = segments[at];
+  return segment ? (segment.seconds + (added.get(segment.id) ?? 0)) * 1000 : 0;
+}
+
+function stateAt(segments: readonly Segment[], taps: readonly Tapped[], now: number): State {
+  const state: State = {
+    ...{ started: false, goes: false, stopped: false, at: 0, zero: 0, paused: 0 },
+    ...{ added: new Map(), entries: new Map(), times: new Map() },
   };
   const advance = (to: number): void => {
-    while (state.goes && state.at < segments.length && to - state.zero >= length(state.at)) {
-      state.zero += length(state.at);
-      state.at++;
+    while (state.goes && state.at < segments.length && to - state.zero >= lengthOf(state, segments)) {
+      const worked = lengthOf(state, segments);
+      goTo(state, segments, { to: state.at + 1, moment: state.zero + worked, worked });
     }
     if (state.at >= segments.length) state.goes = false;
   };
@@ -77,14 +120,37 @@ export function runningAt(segments: readonly Segment[], taps: readonly Tapped[],
     apply(state, segments, one);
   }
   advance(now);
-  return placeOf(state, segments, { now, length: length(state.at) });
+  return state;
+}
+
+/** From one stretch to another at a moment: the one is left, the other begun. Those behind the place are not begun any more. */
+function goTo(
+  state: State,
+  segments: readonly Segment[],
+  { to, moment, worked }: { readonly to: number; readonly moment: number; readonly worked: number },
+): void {
+  const left = state.entries.get(state.at);
+  if (left && to > state.at) Object.assign(left, { ended: moment, worked });
+  for (const at of state.entries.keys()) if (at >= to) state.entries.delete(at);
+  Object.assign(state, { at: to, zero: moment });
+  begin(state, segments, moment);
+}
+
+function begin({ at, entries, times }: State, segments: readonly Segment[], started: number): void {
+  if (at >= segments.length) return;
+  entries.set(at, { started, ended: null, worked: null });
+  times.set(at, (times.get(at) ?? 0) + 1);
 }
 
 function apply(state: State, segments: readonly Segment[], { tap, at }: Tapped): void {
   if (tap.kind === "start") {
-    if (!state.started) Object.assign(state, { started: true, goes: true, zero: at });
+    if (state.started) return;
+    Object.assign(state, { started: true, goes: !state.stopped, zero: at, paused: at });
+    begin(state, segments, at);
     return;
   }
+  // Somebody can be hurt before it begins.
+  if (!state.started && (tap.kind === "stop" || tap.kind === "go")) state.stopped = tap.kind === "stop";
   if (!state.started) return;
   switch (tap.kind) {
     case "pause":
@@ -106,13 +172,22 @@ function apply(state: State, segments: readonly Segment[], { tap, at }: Tapped):
     case "back":
       // Somebody else has gone on meanwhile, or the clock has.
       if (segments[state.at]?.id !== tap.from) return;
-      if (tap.kind === "next") state.at++;
-      // From the middle of a stretch back is to its beginning.
-      else if ((state.goes ? at : state.paused) - state.zero < SOON) state.at = Math.max(0, state.at - 1);
-      Object.assign(state, { zero: at, paused: at });
+      step(state, segments, { by: tap.kind, at });
+      state.paused = at;
       if (state.at >= segments.length) state.goes = false;
       return;
   }
+}
+function step(
+  state: State,
+  segments: readonly Segment[],
+  { by, at }: { readonly by: "next" | "back"; readonly at: number },
+): void {
+  const worked = (state.goes ? at : state.paused) - state.zero;
+  if (by === "next") goTo(state, segments, { to: state.at + 1, moment: at, worked });
+  else if (worked < SOON && state.at > 0) goTo(state, segments, { to: state.at - 1, moment: at, worked });
+  // From the middle of a stretch back is to its beginning, and it is still the same one.
+  else state.zero = at;
 }
 /** Who taps "back" so soon after a beginning means the stretch before, ms. */
 const SOON = 3000;

@@ -1,5 +1,5 @@
 /** The evening as the clock runs it: what is said, each round, each rest, one after the other. */
-import type { ClassPlan } from "../class/plan.ts";
+import type { ClassPlan } from "../class/plan-types.ts";
 import type { Clock } from "../class/timetable.ts";
 
 /** A stretch of the evening. */
@@ -23,8 +23,8 @@ const EXPLAIN = 120;
 type Planned = Pick<ClassPlan & { readonly ok: true }, "blocks" | "rounds">;
 
 /** All stretches; what a block has beyond its rounds and rests belongs to the talk before them. */
-export function timeline({ blocks, rounds }: Planned, clock: Clock): Segment[] {
-  return blocks.flatMap(({ id, title, minutes, rung }): Segment[] => {
+export function timeline({ blocks, rounds }: Planned, usual: Clock): Segment[] {
+  return blocks.flatMap(({ id, title, minutes, rung, clock = usual }): Segment[] => {
     const own = rounds.flatMap((round, at) =>
       round.block === id ? [{ at, change: round.change ?? clock.change }] : [],
     );

@@ -1,21 +1,20 @@
 /** What devices send of a running class, read and taken in. */
-import { array, mixed, number, object, string } from "yup";
+import { array, boolean, mixed, number, object, string } from "yup";
+import { isWithin } from "#core/class/hours.ts";
 import { MARK_ROLES } from "#core/floor/marks.ts";
-import { runningAt } from "#core/floor/running.ts";
-import { timeline } from "#core/floor/timeline.ts";
-import { getPlan } from "#db/classes.ts";
-import { addFloor, floorSince, setRun, type FloorTap, type NewMark, type NewTap } from "#db/floor.ts";
+import { getClass } from "#db/classes.ts";
+import { addFloor, type FloorTap, type NewMark, type NewTap } from "#db/floor.ts";
 import { PLACES } from "#db/incidents.ts";
 import { db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
 import { withoutHurt } from "./again.ts";
-import { clockTaps } from "./clock-taps.ts";
 import { jsonIn } from "../forms.ts";
 import { notFound } from "../respond.ts";
 
 const id = string().uuid().required();
-/** A device whose clock runs ahead taps now, not later. */
 const at = number().integer().min(0).required();
+/** What the device's own clock showed, ms; of devices that had not compared it with the server's yet. */
+const raw = number().integer().min(0).nullable().default(null);
 const from = string().min(1).max(120).required();
 
 /** A tap of a known kind with what belongs to it. */
@@ -33,6 +32,7 @@ const TAPS = {
 const tapSchema = object({
   id,
   at,
+  raw,
   tap: mixed<FloorTap>()
     .transform((value: unknown) => {
       const kind = (value as { kind?: unknown } | null)?.kind;
@@ -44,6 +44,7 @@ const tapSchema = object({
 const markSchema = object({
   id,
   at,
+  raw,
   round: number().integer().min(0).max(100).required(),
   person: id,
   revision: string().uuid().nullable().default(null),
@@ -55,45 +56,66 @@ const markSchema = object({
 const incidentSchema = object({
   id,
   at,
+  raw,
   student_id: id,
   place: string().oneOf(PLACES).required(),
   round: number().integer().min(0).max(100).nullable().default(null),
 });
 const itemsSchema = object({
+  /** What the device's own clock shows as it sends. */
+  device: raw,
+  /** Somebody has said that this class is run now, whatever its hours are. */
+  sure: boolean().default(false),
   incidents: array(incidentSchema.required()).max(50).default([]),
   taps: array(tapSchema.required()).max(500).default([]),
   marks: array(markSchema.required()).max(2000).default([]),
 });
 
-/** Takes taps and marks in, each once, and writes down which rounds are over by now. */
-export async function takeItems(
-  scope: Scope,
-  classId: string,
-  json: string | undefined,
-): Promise<{ readonly now: number }> {
-  const { taps, marks, incidents } = itemsSchema.validateSync(jsonIn(json, "What was tapped"));
-  const now = Date.now();
-  await addFloor(scope, classId, {
-    taps: taps.map((one): NewTap => ({ ...one, at: Math.min(one.at, now) })),
-    marks: marks.map((one): NewMark => ({ ...one, at: Math.min(one.at, now) })),
-    incidents: incidents.map((one) => ({ ...one, at: Math.min(one.at, now) })),
-  });
-  await writeRun(scope, classId, now);
-  // Who is hurt works no further: only the rounds to come are planned again.
-  if (incidents.length > 0)
-    await withoutHurt(
-      scope,
-      classId,
-      incidents.map(({ student_id }) => student_id),
-    );
-  return { now };
+/** What was not taken in, or could not be done for those who are hurt: it is said on the device that sent it. */
+export interface Taken {
+  readonly now: number;
+  /** Why the rounds to come could not be planned again; null: they were, or there was no need. */
+  readonly trouble: string | null;
 }
 
-/** Rounds that are over go into the plan and the log. */
-export async function writeRun(scope: Scope, classId: string, now: number): Promise<void> {
-  const [news, kept] = await Promise.all([floorSince(db, scope, classId, 0), getPlan(db, scope, classId)]);
-  if (!news) throw notFound("This class is not here.");
-  if (!kept) return;
-  const { done } = runningAt(timeline(kept.plan, kept.clock), clockTaps(news.taps), now);
-  if (done > kept.done) await setRun(scope, classId, done);
+/**
+ * Takes in what a device sends, each thing once, and writes down which rounds have started and ended by now. A tap from
+ * outside the hours of the class is kept and asked about.
+ */
+export async function takeItems(scope: Scope, classId: string, json: string | undefined): Promise<Taken> {
+  const { taps, marks, incidents, device, sure } = itemsSchema.validateSync(jsonIn(json, "What was tapped"));
+  const lesson = await getClass(db, scope, classId);
+  if (!lesson) throw notFound("This class is not here.");
+  const now = Date.now();
+  const when = momentOf({ now, device });
+  await addFloor(
+    scope,
+    classId,
+    {
+      taps: taps.map((one): NewTap => {
+        const at = when(one);
+        const isMeant = sure && now - at < JUST_NOW;
+        return { id: one.id, tap: one.tap, at, within: isMeant || isWithin(lesson, at) };
+      }),
+      marks: marks.map(({ raw, ...one }): NewMark => ({ ...one, at: when({ ...one, raw }) })),
+      incidents: incidents.map(({ raw, ...one }) => ({ ...one, at: when({ ...one, raw }) })),
+    },
+    now,
+  );
+  const hurt = incidents.map(({ student_id }) => student_id);
+  const refusal = hurt.length > 0 ? await withoutHurt(scope, classId, hurt) : null;
+  return { now, trouble: refusal?.message ?? null };
 }
+
+/** Somebody who has just said that the class is run now means the taps of the last minutes, ms. */
+const JUST_NOW = 15 * 60_000;
+
+/**
+ * The moment of what was tapped, ms of the server's clock. A device that had not compared its clock with the server's yet
+ * says what its own showed then (`raw`) and shows now (`device`): how long ago it was is right whatever it is set to.
+ * Nothing was tapped in the future.
+ */
+const momentOf =
+  ({ now, device }: { readonly now: number; readonly device: number | null }) =>
+  ({ at, raw }: { readonly at: number; readonly raw?: number | null }): number =>
+    Math.min(now, raw != null && device !== null ? now - Math.max(0, device - raw) : at);

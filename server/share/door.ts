@@ -3,7 +3,7 @@ import type { RequestHandler } from "express";
 import type { ShareLink } from "#db/share-links.ts";
 import type { Scope } from "#db/scope.ts";
 import { explain } from "../respond.ts";
-import { planPage } from "../class-plan.ts";
+import { planPage } from "../plan-page.ts";
 import { drillBody, ladderBody } from "./drill-page.ts";
 import { htmlPage, styled } from "./html.ts";
 import { opened } from "./links.ts";
