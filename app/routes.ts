@@ -18,6 +18,7 @@ export default [
     route("class/:id/card", "routes/card.tsx"),
     route("class/:id/plan", "routes/plan.tsx"),
     route("class/:id/cards", "routes/cards.tsx"),
+    route("class/:id/adults", "routes/adults.tsx"),
     route("class/:id/phones", "routes/phones.tsx"),
     route("class/:id/sheet", "routes/sheet.tsx"),
     route("term", "routes/term.tsx"),

@@ -7,12 +7,21 @@ import type { PlanRung } from "#core/class/fit.ts";
 import { rungsOf } from "#core/class/pair-rungs.ts";
 import { GEAR_KINDS } from "#core/class/gear.ts";
 import { clockFor, planClass, type ClassPlan, type PlanPerson } from "#core/class/plan.ts";
+import { ageOn, type Aged } from "#core/people/age.ts";
+import { dayIn } from "#core/base/days.ts";
+import type { Age } from "#core/pairs/ages.ts";
 import { levelIn, limitsOn } from "#core/people/person.ts";
 import { guessColumns, readAs, readPeople, type Cells } from "#core/people/table.ts";
 import { PAIR_WEIGHTS } from "#core/policy/pair-weights.ts";
 import { checkFor } from "#core/policy/judge.ts";
 import { parse } from "#core/score/parse.ts";
 import { CannotRun, readText, type Options } from "./options.ts";
+
+/** A table that says nothing of ages is one of people who are of age: nobody is here to be asked. */
+const ageIn = (person: Aged): Age => {
+  const age = ageOn(person, dayIn("UTC", Date.now()));
+  return age === "unknown" ? "adult" : age;
+};
 
 /** The people of a table, each with the row that they stand in as their id. */
 function peopleIn(file: string): PlanPerson[] {
@@ -26,10 +35,12 @@ function peopleIn(file: string): PlanPerson[] {
   const faults = rows.flatMap(({ row, faults: said }) => said.map((fault) => `${file}:${row} ${fault}`));
   if (faults.length > 0) throw new CannotRun(faults.join("\n  "));
   return rows.map(({ person, row }): PlanPerson => {
-    const { name, height_cm, reach_cm, mass_kg, lead, hand, minor, ages } = person!;
+    const { name, height_cm, reach_cm, mass_kg, lead, hand, ages, falls } = person!;
     return {
       id: `row-${row}`,
-      ...{ name, height_cm, reach_cm, mass_kg, lead, hand, minor, ages: ages ?? null },
+      ...{ name, height_cm, reach_cm, mass_kg, lead, hand, ages: ages ?? null },
+      age: ageIn(person!),
+      ...(falls === null ? {} : { falls }),
       level: levelIn(person!, "feeder"),
       limits: limitsOn(person!, ""),
       from: 0,

@@ -29,6 +29,8 @@ interface MemberRow extends Account {
   readonly has_password: boolean;
   readonly passkeys: number;
   readonly seen_at: Date | null;
+  /** May run a class of minors, by local rules. */
+  readonly minors_cleared: boolean;
 }
 
 const SECRETS = "id, name, email, password_hash, shown_password, closed_until";
@@ -107,7 +109,7 @@ export const membershipsOf = (accountId: string): Promise<Membership[]> =>
 
 export const listMembers = (scope: Scope): Promise<MemberRow[]> =>
   db.query<MemberRow>(
-    `select a.id, a.name, a.email, m.role, m.student_id, a.password_hash is not null as has_password,
+    `select a.id, a.name, a.email, m.role, m.student_id, m.minors_cleared, a.password_hash is not null as has_password,
        (select count(*)::int from passkeys p where p.account_id = a.id) as passkeys,
        (select max(seen_at) from sessions s where s.account_id = a.id and s.school_id = m.school_id and s.class_id is null) as seen_at
      from memberships m join accounts a on a.id = m.account_id where m.school_id = $1 order by a.name`,
@@ -158,3 +160,6 @@ export function changeMember(
     return "changed";
   });
 }
+
+export const getAccountName = async (db: Db, accountId: string): Promise<string | null> =>
+  (await db.query<{ name: string }>(`select name from accounts where id = $1`, [accountId]))[0]?.name ?? null;

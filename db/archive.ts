@@ -48,6 +48,7 @@ export async function writeRows(
   rows: readonly ArchivedRow[],
 ): Promise<void> {
   if (rows.length === 0) return;
+  if (table === "students") rows = rows.map(withAgeSaid);
   const given = new Set(rows.flatMap((row) => Object.keys(row)));
   const known = await tx.query<{ name: string }>(
     `select column_name as name from information_schema.columns where table_schema = current_schema() and table_name = $1`,
@@ -61,6 +62,10 @@ export async function writeRows(
     [scope.schoolId, JSON.stringify(rows)],
   );
 }
+
+/** Archives of earlier versions say only who is a minor: of the others nobody has said anything. */
+const withAgeSaid = ({ minor, ...row }: ArchivedRow): ArchivedRow =>
+  minor === undefined ? row : { ...row, minor_said: minor === true ? true : null };
 
 /** True where a school has neither people nor drills nor classes. */
 export async function isEmptySchool(db: Db, scope: Scope): Promise<boolean> {

@@ -45,14 +45,21 @@ export async function setPresence(
   );
 }
 
-/** Ticks everybody of the school as here for the whole evening, or nobody. */
-export async function setEverybody(db: Db, scope: Scope, classId: string, here: "all" | "none"): Promise<void> {
+/** Ticks everybody of the school as here for the whole evening but those who are asked about one by one, or nobody. */
+export async function setEverybody(
+  db: Db,
+  scope: Scope,
+  classId: string,
+  here: "all" | "none",
+  but: readonly string[] = [],
+): Promise<void> {
   const sql =
     here === "all"
       ? `insert into attendance (school_id, class_id, student_id)
-         select $1, $2, id from students where school_id = $1 and erased_at is null and archived_at is null on conflict do nothing`
+         select $1, $2, id from students where school_id = $1 and erased_at is null and archived_at is null
+           and id <> all ($3::uuid[]) on conflict do nothing`
       : `delete from attendance where school_id = $1 and class_id = $2`;
-  await db.query(sql, [scope.schoolId, classId]);
+  await db.query(sql, here === "all" ? [scope.schoolId, classId, but] : [scope.schoolId, classId]);
 }
 
 /** Ticks people as they were before, with their rounds and what they leave out. */

@@ -9,6 +9,7 @@ import { planPage } from "#server/plan-page.ts";
 import { withLateComer, withSwap } from "#server/floor/again.ts";
 import { takeItems } from "#server/floor/items.ts";
 import { closeLive, liveStream } from "#server/floor/live.ts";
+import { clearHead } from "#server/head-blows.ts";
 import { ladderFor } from "#server/grow-ladder.ts";
 import { revisionInput } from "#server/revision-input.ts";
 import { setPresence } from "./attendance.ts";
@@ -134,10 +135,29 @@ test("who is hurt is in no round to come, what was run stays, and a blow to the 
   const limits = async () =>
     (await planPage(scope, lesson, { ladder: null, drill: null }))!.people.find((one) => one.id === people[0])!.limits;
   expect(await limits()).toContain("no contact: a blow to the head, not cleared yet");
-  const told = { id, what: "Heads together", done: "Sat down, cold", told: "Coach", parents: true, version: 1 };
+  const told = {
+    id,
+    what: "Heads together",
+    done: "Sat down, cold",
+    told: "Coach",
+    parents: true,
+    stays_with: "Coach",
+    home_with: "Father",
+    version: 1,
+  };
   expect(await noteIncident(db, scope, told)).toBe(true);
   expect(await noteIncident(db, scope, { ...told, what: "Other" })).toBe(false);
-  await clearIncident(db, scope, id, "Dr. Example");
+  const cleared = { id, version: 2, by: "Coach", doctor: "Dr. Example", guardian: "", said_on: beganAgo(0).held_on };
+  // Not on the day of the blow, whoever says so.
+  expect(await clearHead(scope, cleared)).toMatchObject({
+    message: expect.stringMatching(/on the day of the blow/) as string,
+  });
+  expect(await clearIncident(db, scope, cleared)).toBe(false);
+  await db.query("update incidents set at = at - interval '3 days' where id = $1", [id]);
+  const wrong = [{ by: "" }, { doctor: "" }, { said_on: "2020-01-01" }, { said_on: "2999-01-01" }, { version: 1 }];
+  for (const part of wrong) expect(await clearHead(scope, { ...cleared, ...part })).toMatchObject({ kind: "refused" });
+  expect(await limits()).not.toEqual([]);
+  expect(await clearHead(scope, cleared)).toEqual({ kind: "saved" });
   expect(await limits()).toEqual([]);
 });
 test("who is hurt before a round begins is not in it either", async () => {

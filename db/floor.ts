@@ -6,6 +6,7 @@ import { FINE } from "#core/floor/marks.ts";
 import { addIncident, type NewIncident } from "./incidents.ts";
 import { transaction, type Db } from "./pool.ts";
 import { askAbout } from "./floor-questions.ts";
+import { sitOut } from "./sit-out.ts";
 import { recordRun, swapUnderWay, takeBack, writeOnPaper } from "./rounds-run.ts";
 import type { Scope } from "./scope.ts";
 
@@ -67,6 +68,9 @@ export const addFloor = (
     for (const one of taps) if (await addTap(tx, scope, classId, one)) fresh.push(one);
     for (const incident of incidents) await addIncident(tx, scope, classId, incident);
     const { rounds, done } = await recordRun(tx, scope, classId, now);
+    // The injured sit out, whatever becomes of the rest of the plan.
+    const people = incidents.map(({ student_id }) => student_id);
+    if (people.length > 0) await sitOut(tx, scope, classId, { people, from: rounds });
     await askAbout(tx, scope, classId, { fresh, before: started.rounds, after: rounds });
     for (const mark of marks) await addMark(tx, scope, classId, mark);
     await setRun(tx, scope, classId, done);

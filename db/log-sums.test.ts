@@ -138,7 +138,7 @@ test("the page of a person: what they trained, where they stand, when they were 
     Date.now(),
   );
   const page = (await personPage(scope, ANN))!;
-  expect(page).toMatchObject({ person: { name: "Ann", minor: false }, minorsPage: "trained" });
+  expect(page).toMatchObject({ person: { name: "Ann", age: "adult" }, minorsPage: "trained" });
   expect(page.sums.evenings).toBe(2);
   expect(page.families).toEqual([{ family: "feeder", text: expect.stringMatching(/ clean$/) as string, times: 1 }]);
   expect(page.incidents.map(({ place }) => place)).toEqual(["head"]);

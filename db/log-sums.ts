@@ -191,3 +191,16 @@ export const drillsOf = (
      group by d.id, d.title order by last desc, d.title limit 50`,
     [scope.schoolId, person],
   );
+
+/** What got through in a class: whom, and on what they worked; null: not known. */
+export const gotThrough = (
+  db: Db,
+  scope: Scope,
+  classId: string,
+): Promise<{ person: string; revision: string | null }[]> =>
+  db.query(
+    `select m.student_id as person, m.revision_id as revision from marks m
+     where m.school_id = $1 and m.class_id = $2 and m.role = 'answers' and m.mark = 'hit' and m.doubtful is not true
+       and not exists (select 1 from marks later where later.school_id = $1 and later.corrects = m.id)`,
+    [scope.schoolId, classId],
+  );

@@ -9,8 +9,8 @@ export interface Student extends Member {
   readonly archived: boolean;
 }
 
-const STUDENT = `select id, name, height_cm, reach_cm, mass_kg, lead, hand, minor, ages, limits, levels, agreed,
-  limits_until, version, archived_at is not null as archived from students where school_id = $1 and erased_at is null`;
+const STUDENT = `select id, name, height_cm, reach_cm, mass_kg, lead, hand, born, minor_said as minor, ages, limits, levels,
+  agreed, limits_until, falls, version, archived_at is not null as archived from students where school_id = $1 and erased_at is null`;
 
 export const listStudents = (db: Db, scope: Scope): Promise<Student[]> =>
   db.query<Student>(`${STUDENT} and archived_at is null order by name, id`, [scope.schoolId]);
@@ -35,8 +35,9 @@ type New = Omit<Member, "id"> & { readonly id: string };
 
 export async function insertStudent(db: Db, scope: Scope, s: New): Promise<void> {
   await db.query(
-    `insert into students (school_id, id, name, height_cm, reach_cm, mass_kg, lead, hand, minor, limits, levels, agreed, limits_until, ages)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14) on conflict do nothing`,
+    `insert into students (school_id, id, name, height_cm, reach_cm, mass_kg, lead, hand, minor_said, limits, levels,
+       agreed, limits_until, ages, born, falls)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16) on conflict do nothing`,
     [scope.schoolId, s.id, ...values(s)],
   );
 }
@@ -54,6 +55,8 @@ const values = (s: New) => [
   s.agreed,
   s.limits_until,
   s.ages,
+  s.born,
+  s.falls,
 ];
 
 /** All or none: an import that stops half way leaves the list as it was. */
@@ -65,13 +68,26 @@ export const insertStudents = (scope: Scope, people: readonly New[]): Promise<vo
 /** Changes a person on top of `version`; false where somebody else did so meanwhile. */
 export async function updateStudent(db: Db, scope: Scope, s: New, version: number): Promise<boolean> {
   const rows = await db.query(
-    `update students set name = $3, height_cm = $4, reach_cm = $5, mass_kg = $6, lead = $7, hand = $8, minor = $9,
-       limits = $10, levels = $11, agreed = $12, limits_until = $13, ages = $14, version = version + 1
-     where school_id = $1 and id = $2 and version = $15 and erased_at is null returning id`,
+    `update students set name = $3, height_cm = $4, reach_cm = $5, mass_kg = $6, lead = $7, hand = $8, minor_said = $9,
+       limits = $10, levels = $11, agreed = $12, limits_until = $13, ages = $14, born = $15, falls = $16, version = version + 1
+     where school_id = $1 and id = $2 and version = $17 and erased_at is null returning id`,
     [scope.schoolId, s.id, ...values(s), version],
   );
   return rows.length > 0;
 }
+
+/** What is said of some people at once: of age or not, learnt to fall or not. */
+export const sayOfPeople = (
+  db: Db,
+  scope: Scope,
+  ids: readonly string[],
+  { what, is }: { readonly what: "minor" | "falls"; readonly is: boolean },
+): Promise<unknown> =>
+  db.query(
+    `update students set ${what === "minor" ? "minor_said" : "falls"} = $3, version = version + 1
+     where school_id = $1 and id = any ($2) and erased_at is null`,
+    [scope.schoolId, ids, is],
+  );
 
 export async function setArchived(
   db: Db,
@@ -117,7 +133,7 @@ export const eraseStudent = (scope: Scope, id: string): Promise<void> =>
     await tx.query(`delete from wishes where school_id = $1 and (one = $2 or two = $2)`, [scope.schoolId, id]);
     await tx.query(
       `update students set name = 'Former member', height_cm = null, reach_cm = null, mass_kg = null, lead = 'left',
-         hand = 'right', minor = false, ages = null, limits = '{}', levels = '{}', agreed = '', limits_until = null,
+         hand = 'right', minor_said = null, born = null, falls = null, ages = null, limits = '{}', levels = '{}', agreed = '', limits_until = null,
          archived_at = now(), erased_at = now(), version = version + 1
        where school_id = $1 and id = $2`,
       [scope.schoolId, id],

@@ -174,7 +174,7 @@ const evening = (people: number, frozen: PlanInput["frozen"]): PlanInput => ({
     mass_kg: 55 + ((i * 11) % 30),
     lead: i % 5 === 0 ? "right" : "left",
     hand: "right",
-    minor: false,
+    age: "adult" as const,
     ages: null,
     level: 1 + (i % 5),
     limits: [],

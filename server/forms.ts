@@ -174,11 +174,46 @@ const incidentSchema = object({
   done: words("What was done", 1000),
   told: words("Who was told", 200),
   parents: boolean().default(false),
+  stays_with: words("Who stays with them", 120),
+  home_with: words("Who they go home with", 120),
 });
+
+const clearingSchema = object({
+  id: uuid,
+  version: number().integer().min(1).required(),
+  by: words("Your name", 120),
+  doctor: words("The doctor's name", 120),
+  guardian: words("The guardian's name", 120),
+  said_on: string()
+    .matches(/^\d{4}-\d\d-\d\d$/, "Write the day on which it was said.")
+    .required("Write the day on which it was said."),
+});
+
+/** Who says that somebody may have contact again. */
+export const clearingFromForm = (fields: Fields) => clearingSchema.validateSync(fields, { stripUnknown: true });
 
 /** What is written on the note of somebody who was hurt. */
 export const incidentFromForm = (fields: Fields) =>
-  incidentSchema.validateSync({ ...fields, parents: fields.parents === "yes" });
+  incidentSchema.validateSync({ ...fields, parents: fields.parents === "yes" }, { stripUnknown: true });
+
+const name = (what: string) => words(what, 80);
+const adultsSchema = object({
+  version: number().integer().min(0).required(),
+  first: name("Who runs it").min(1, "Write who runs the class."),
+  second: name("The second adult"),
+  first_aider: name("Who gives first aid"),
+  collects: words("Who may collect", 200),
+});
+
+/** The adults of a class. */
+export const adultsFromForm = (fields: Fields) => adultsSchema.validateSync(fields, { stripUnknown: true });
+
+const helpSchema = object({
+  first_aid: words("Where the first-aid box is", 200),
+  address: words("The address", 300),
+});
+/** Where help is found. */
+export const helpFromForm = (fields: Fields) => helpSchema.validateSync(fields, { stripUnknown: true });
 
 const presentSchema = array(
   object({

@@ -26,7 +26,7 @@ const unseen = <Of extends { readonly clean: number; readonly open: number }>(ta
 export async function sheetPage(scope: Scope, id: string): Promise<SheetPage | "closed" | null> {
   const page = await personPage(scope, id);
   if (!page) return null;
-  const says = page.person.minor ? page.minorsPage : "marks";
+  const says = page.person.age === "adult" ? "marks" : page.minorsPage;
   if (says === "nothing") return "closed";
   const { weeks, themes, evenings } = page.sums;
   // What is not said is not sent either.
@@ -45,6 +45,8 @@ export interface OwnRound {
   readonly done: boolean;
   /** `A Edda, B Odo`. */
   readonly whom: string;
+  /** They stop short of each other. */
+  readonly noContact: boolean;
   readonly what: readonly {
     readonly title: string;
     readonly play: readonly string[];
@@ -60,6 +62,7 @@ function ownRounds({ kept, rungs, words, names, people }: PlanPage, id: string):
       .map((pair) => ({
         round: i + 1,
         done,
+        noContact: pair.form !== undefined,
         whom: [pair.a, pair.b, pair.c]
           .flatMap((who, place) => (who ? [`${"ABC"[place]!} ${short(names[who] ?? "Somebody")}`] : []))
           .join(", "),

@@ -71,7 +71,7 @@ test("a person is read as it is kept, and written as a row with its units in the
   expect(person.name).toBe("Ada Quill");
   const [head, row] = peopleTable([{ ...person, id: "x" }]).split("\r\n");
   expect(head).toMatch(/^name,height cm,reach cm,mass kg,/);
-  expect(row).toBe("Ada Quill,171.5,,66,left,right,no,,,2,,no falls,,");
+  expect(row).toBe("Ada Quill,171.5,,66,left,right,,no,,,2,,no falls,,,");
   await expect(personFromForm(JSON.stringify({ ...sent, mass_kg: 900 }))).rejects.toThrow(/15 to 220 kg/);
 });
 

@@ -1,4 +1,5 @@
 /** What the log says of people on the rungs of a ladder. */
+import { ageOn } from "#core/people/age.ts";
 import type { Learned } from "#core/class/fit.ts";
 import {
   CAREFUL,
@@ -48,10 +49,10 @@ export async function estimatesOf(scope: Scope): Promise<Estimates> {
 export function learnedOn(
   rungs: readonly RungChoice[],
   student: Student,
-  { family, estimates }: { readonly family: string; readonly estimates: Estimates },
+  { family, estimates, day }: { readonly family: string; readonly estimates: Estimates; readonly day: string },
 ): Learned | null {
   const level = levelIn(student, family);
-  const target = student.minor || level === NEW ? CAREFUL : TARGET;
+  const target = ageOn(student, day) !== "adult" || level === NEW ? CAREFUL : TARGET;
   const ability = estimates.ability(student.id, family, level);
   const difficulties = inOrder(
     rungs.map(({ revisionId, load }) => estimates.difficulty(revisionId, load)),

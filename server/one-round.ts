@@ -17,6 +17,8 @@ import { versionsOf } from "./versions.ts";
 interface Paired {
   readonly kind: "paired";
   readonly count: number;
+  /** Who is in no pair, and why. */
+  readonly message?: string;
 }
 /** Minutes of a round that nobody has planned. */
 const MINUTES = 10;
@@ -64,7 +66,9 @@ export async function pairRound(
     newPair({ ...pair, revisionId: versions[place]!.revisionId }),
   );
   const saved = await savePairs(scope, classId, version, { id: randomUUID(), drillId, minutes: MINUTES, pairs });
-  return saved.kind === "saved" ? { kind: "paired", count: pairs.length } : refused(WORDS[saved.kind]);
+  if (saved.kind !== "saved") return refused(WORDS[saved.kind]);
+  const count = pairs.length;
+  return round.left.length === 0 ? { kind: "paired", count } : { kind: "paired", count, message: round.left.join(" ") };
 }
 
 /** Another version for one pair: the whole round is written again with that one changed. */

@@ -2,22 +2,21 @@
 import type { Bodies } from "#core/drill/check.ts";
 import { measuresOf } from "#core/people/measures.ts";
 import type { PairRow } from "#db/classes.ts";
-import type { Student } from "#db/people.ts";
 import { compute } from "./checks/pool.ts";
 import type { PairVerdict } from "./checks/tasks.ts";
 import type { KeyedSettings } from "./checks/school-cache.ts";
-import type { PairView } from "./views.ts";
+import type { PairView, PersonView } from "./views.ts";
 
 /** The measures of two people for the checker; a height that was never taken leaves the drill's own. */
-export const bodiesOf = (a: Student, b: Student): Bodies => ({ A: measuresOf(a), B: measuresOf(b) });
+export const bodiesOf = (a: PersonView, b: PersonView): Bodies => ({ A: measuresOf(a), B: measuresOf(b) });
 
 interface Seat {
   readonly actor: "A" | "B" | "C";
-  readonly student: Student;
+  readonly student: PersonView;
 }
 
 /** Who of a pair is still known, in the order in which they feed and answer. */
-function seatsOf(pair: PairRow, byId: ReadonlyMap<string, Student>): readonly Seat[] {
+function seatsOf(pair: PairRow, byId: ReadonlyMap<string, PersonView>): readonly Seat[] {
   const ids = [
     ["A", pair.student_a],
     ["B", pair.student_b],
@@ -31,7 +30,7 @@ function seatsOf(pair: PairRow, byId: ReadonlyMap<string, Student>): readonly Se
 
 export async function pairViews(
   pairs: readonly PairRow[],
-  students: readonly Student[],
+  students: readonly PersonView[],
   settings: KeyedSettings,
 ): Promise<PairView[]> {
   const byId = new Map(students.map((s) => [s.id, s]));
@@ -47,7 +46,7 @@ export async function pairViews(
 /** Notes shown for one pair. */
 const MAX_NOTES = 2;
 
-function viewOf(pair: PairRow, seats: readonly Seat[], { verdict, distance, notes }: PairVerdict): PairView {
+function viewOf(pair: PairRow, seats: readonly Seat[], { verdict, distance, notes, taps }: PairVerdict): PairView {
   const unmeasured = seats
     .filter(({ student }) => student.height_cm === null)
     .map(({ student }) => `The height of ${student.name} is not known: checked for 175 cm.`);
@@ -58,9 +57,10 @@ function viewOf(pair: PairRow, seats: readonly Seat[], { verdict, distance, note
     revisionId: pair.revision_id,
     title: pair.drill_title,
     text: pair.text,
-    names: seats.map(({ actor, student: { id, name, minor, limits } }) => ({ actor, id, name, minor, limits })),
+    names: seats.map(({ actor, student: { id, name, age, limits } }) => ({ actor, id, name, age, limits })),
     verdict,
     distance,
+    taps,
     notes: [...unmeasured, ...notes].slice(0, MAX_NOTES),
   };
 }

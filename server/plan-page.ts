@@ -6,16 +6,18 @@ import { rolesIn } from "#core/class/roles.ts";
 import { frozenOf, type Under } from "#core/floor/frozen.ts";
 import { runningAt } from "#core/floor/running.ts";
 import { timeline } from "#core/floor/timeline.ts";
+import { AFTER_HEAD_BLOW } from "#core/class/limits.ts";
+import { ageOn, bandOn } from "#core/people/age.ts";
 import { GUEST_LEVEL } from "#core/pairs/score.ts";
 import { isFamily, levelIn, limitsOn } from "#core/people/person.ts";
 import { tonightLimits, TRIAL } from "#core/people/tonight.ts";
 import { sectionsOf } from "#core/score/edit.ts";
 import { parse } from "#core/score/parse.ts";
-import { getClass, getPlan, meetings, planBefore, type KeptPlan } from "#db/classes.ts";
+import { getClass, getPlan, meetings, planBefore, type ClassRow, type KeptPlan } from "#db/classes.ts";
 import { listPresence, type PresentTonight } from "#db/attendance.ts";
 import { getDrill, listDrillHeads } from "#db/drills.ts";
 import { recordClass } from "#db/floor.ts";
-import { notCleared } from "#db/incidents.ts";
+import { notCleared, type HeadBlow } from "#db/incidents.ts";
 import { listLadders, listRungsOf } from "#db/ladders.ts";
 import { listGear, listPeople, listWishes, type Student } from "#db/people.ts";
 import { db } from "#db/pool.ts";
@@ -149,6 +151,52 @@ function offered(
   return [...roots, ...(isMissing ? [chosen] : [])].map(({ id, title }) => ({ id, title }));
 }
 
+/** The theme of an evening as it is asked for, or as it is kept, with its rungs. */
+async function whatIsTrained(
+  scope: Scope,
+  asked: Asked,
+  {
+    lesson,
+    ladders,
+    drills,
+    stored,
+  }: {
+    readonly lesson: ClassRow;
+    readonly ladders: Awaited<ReturnType<typeof listLadders>>;
+    readonly drills: Awaited<ReturnType<typeof listDrillHeads>>;
+    readonly stored: KeptPlan | null;
+  },
+) {
+  // The ladder of a drill with errors is made of its sound rows; where it has none that is said then.
+  const plain = drills.filter((d) => d.parent_id === null && d.verdict !== "broken");
+  const ladderId = asked.drill ? null : (asked.ladder ?? stored?.ladder ?? lesson.ladder_id);
+  const ladder = ladders.find((l) => l.id === ladderId) ?? null;
+  const drillId = ladder?.drill_id ?? asked.drill ?? stored?.drill ?? plain[0]?.id ?? "";
+  const second = ladder && secondOf(ladders, ladder, asked, stored);
+  const { rungs, words, kept } = await workOf(scope, { ladder: ladder?.id ?? null, drill: drillId }, second, stored);
+  const before = ladder && !second ? await planBefore(db, scope, { day: lesson.held_on, ladder: ladder.id }) : null;
+  const base = drillId ? await getDrill(db, scope, drillId) : null;
+  const parts = base ? sectionsOf(parse(base.revision.text)) : [];
+  const kind = base?.drill.kind ?? "feeder";
+  const family = isFamily(kind) ? kind : "feeder";
+  const chosen = {
+    ...{ ladder: ladder?.id ?? null, drill: drillId, second: second?.id ?? null },
+    part: parts.find((part) => ladder?.title === eveningTitle(base!.drill.title, part)) ?? null,
+  };
+  return { chosen, base, parts, family, rungs, words, kept, before };
+}
+
+/** Where another evening got to on the same ladder. */
+const carriedFrom = (
+  before: Awaited<ReturnType<typeof planBefore>>,
+  rungs: readonly RungChoice[],
+): PlanPage["carried"] =>
+  before && {
+    day: before.held_on,
+    rung: Math.min(reached(before.plan), Math.max(0, rungs.filter(({ past }) => !past).length - FEW_RUNGS)),
+    steps: before.plan.steps ?? [],
+  };
+
 /** Everything that a plan rests on; null where the class is not there. */
 export async function planPage(scope: Scope, classId: string, asked: Asked): Promise<PlanPage | null> {
   const lesson = await getClass(db, scope, classId);
@@ -169,19 +217,9 @@ export async function planPage(scope: Scope, classId: string, asked: Asked): Pro
     meetings(db, scope, classId, { among, since: null }),
     listPeople(db, scope, [...among, ...planned(stored)]),
   ]);
-  // The ladder of a drill with errors is made of its sound rows; where it has none that is said then.
-  const roots = drills.filter((d) => d.parent_id === null);
-  const plain = roots.filter((d) => d.verdict !== "broken");
-  const ladderId = asked.drill ? null : (asked.ladder ?? stored?.ladder ?? lesson.ladder_id);
-  const ladder = ladders.find((l) => l.id === ladderId) ?? null;
-  const drillId = ladder?.drill_id ?? asked.drill ?? stored?.drill ?? plain[0]?.id ?? "";
-  const second = ladder && secondOf(ladders, ladder, asked, stored);
-  const { rungs, words, kept } = await workOf(scope, { ladder: ladder?.id ?? null, drill: drillId }, second, stored);
-  const before = ladder && !second ? await planBefore(db, scope, { day: lesson.held_on, ladder: ladder.id }) : null;
-  const base = drillId ? await getDrill(db, scope, drillId) : null;
-  const parts = base ? sectionsOf(parse(base.revision.text)) : [];
-  const kind = base?.drill.kind ?? "feeder";
-  const family = isFamily(kind) ? kind : "feeder";
+  const { chosen, base, parts, family, rungs, words, kept, before } = await whatIsTrained(scope, asked, {
+    ...{ lesson, ladders, drills, stored },
+  });
   const here = peopleHere(students, presence, {
     ran: kept ? whoRan(kept, started) : [],
     started,
@@ -191,21 +229,21 @@ export async function planPage(scope: Scope, classId: string, asked: Asked): Pro
   return {
     lesson,
     over: isOver(lesson, Date.now()),
-    people: seenSoFar(here, students, { rungs, hurt, family, estimates: await estimatesOf(scope) }),
+    people: seenSoFar(here, students, {
+      rungs,
+      hurt,
+      family,
+      day: lesson.held_on,
+      estimates: await estimatesOf(scope),
+    }),
     ladders,
-    drills: offered(roots, base?.drill ?? null),
-    chosen: {
-      ladder: ladder?.id ?? null,
-      drill: drillId,
-      second: second?.id ?? null,
-      part: parts.find((part) => ladder?.title === eveningTitle(base!.drill.title, part)) ?? null,
-    },
+    drills: offered(
+      drills.filter((d) => d.parent_id === null),
+      base?.drill ?? null,
+    ),
+    chosen,
     parts,
-    carried: before && {
-      day: before.held_on,
-      rung: Math.min(reached(before.plan), Math.max(0, rungs.filter(({ past }) => !past).length - FEW_RUNGS)),
-      steps: before.plan.steps ?? [],
-    },
+    carried: carriedFrom(before, rungs),
     rungs,
     words,
     kept,
@@ -218,9 +256,6 @@ export async function planPage(scope: Scope, classId: string, asked: Asked): Pro
   };
 }
 
-/** After a blow to the head, until an adult in charge has said so. */
-const NOT_CLEARED = "no contact: a blow to the head, not cleared yet";
-
 /** People with what the log says of them on these rungs, and what holds for whoever was hurt. */
 function seenSoFar(
   here: readonly PlanPerson[],
@@ -231,14 +266,14 @@ function seenSoFar(
     ...more
   }: {
     readonly rungs: readonly RungChoice[];
-    readonly hurt: ReadonlySet<string>;
+    readonly hurt: ReadonlyMap<string, HeadBlow>;
   } & Parameters<typeof learnedOn>[2],
 ): PlanPerson[] {
   const byId = new Map(students.map((one) => [one.id, one]));
   return here.map((one) => ({
     ...one,
     learned: learnedOn(rungs, byId.get(one.id)!, more),
-    limits: hurt.has(one.id) ? [...one.limits, NOT_CLEARED] : one.limits,
+    limits: hurt.has(one.id) ? [...new Set([...one.limits, ...AFTER_HEAD_BLOW])] : one.limits,
   }));
 }
 
@@ -287,10 +322,11 @@ export const planPerson = (
   mass_kg: s.mass_kg,
   lead: s.lead,
   hand: s.hand,
-  minor: s.minor,
-  ages: s.ages,
+  age: ageOn(s, day),
+  ages: bandOn(s, day),
   level: not.includes(TRIAL) ? GUEST_LEVEL : levelIn(s, isFamily(family) ? family : "feeder"),
   limits: [...new Set([...limitsOn(s, day), ...tonightLimits(not)])],
+  falls: s.falls === true,
   // A guest watches one round first.
   from: not.includes(TRIAL) ? from + 1 : from,
   until,

@@ -18,11 +18,12 @@ import { notFound, reading, writingOpen } from "./respond.ts";
 import { defaultSchool } from "#core/policy/school.ts";
 import { revisionInput } from "./revision-input.ts";
 import type { PairRow } from "#db/classes.ts";
-import type { Student } from "#db/people.ts";
+import type { PersonView } from "./views.ts";
 import { member } from "#db/testing.ts";
 
 const ID = "5b3c7c1e-0d52-4a4e-9b10-7d6a51f0a001";
-const student = (id: string, more: Partial<Student> = {}): Student => ({
+const student = (id: string, more: Partial<PersonView> = {}): PersonView => ({
+  age: "adult",
   ...member(`P ${id}`, { id, height_cm: 175 }),
   ...{ version: 1, archived: false },
   ...more,

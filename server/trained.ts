@@ -1,4 +1,6 @@
 /** What was trained and how it went, over the weeks and of one person. */
+import { ageOn, bandOn } from "#core/people/age.ts";
+import type { Age, Ages } from "#core/pairs/ages.ts";
 import { chanceText, usualChance } from "#core/learn/estimates.ts";
 import { FAMILIES } from "#core/people/families.ts";
 import { levelIn } from "#core/people/person.ts";
@@ -41,7 +43,7 @@ interface FamilyText {
 }
 export interface PersonPage {
   readonly school: string;
-  readonly person: Pick<Student, "id" | "name" | "minor" | "ages" | "archived">;
+  readonly person: Pick<Student, "id" | "name" | "archived"> & { readonly age: Age; readonly ages: Ages | null };
   readonly sums: LogSums;
   readonly names: Readonly<Record<string, string>>;
   readonly families: readonly FamilyText[];
@@ -68,10 +70,17 @@ export async function personPage(scope: Scope, id: string): Promise<PersonPage |
       ? []
       : [{ family, text: `${chanceText(usualChance(ability))} clean`, times: ability.times }];
   });
-  const { name, minor, ages, archived } = person;
+  const { name, archived } = person;
+  const today = await todayOf(scope);
   return {
     school: named,
-    ...{ person: { id, name, minor, ages, archived }, sums, names: namesOf(people), families, incidents },
+    ...{
+      person: { id, name, age: ageOn(person, today), ages: bandOn(person, today), archived },
+      sums,
+      names: namesOf(people),
+      families,
+      incidents,
+    },
     minorsPage: school.customs.minorsPage,
   };
 }

@@ -4,12 +4,15 @@ import type { ClassPlan, PlanInput, PlanPerson } from "#core/class/plan.ts";
 import type { QrCode } from "./share/token.ts";
 import type { RungWords } from "#core/class/rung-words.ts";
 import type { RungRoles } from "#core/class/roles.ts";
+import type { Age } from "#core/pairs/ages.ts";
 import type { Member } from "#core/people/person.ts";
 
 type ScoreVerdict = "sound" | "risky" | "broken";
 
 /** A member of the school on a screen. */
 export interface PersonView extends Member {
+  /** On the day that the screen is about. */
+  readonly age: Age;
   readonly version: number;
   readonly archived: boolean;
 }
@@ -116,7 +119,7 @@ export interface PairView {
     readonly actor: "A" | "B" | "C";
     readonly id: string;
     readonly name: string;
-    readonly minor: boolean;
+    readonly age: Age;
     readonly limits: readonly string[];
   }[];
   readonly why: string;
@@ -127,6 +130,8 @@ export interface PairView {
   readonly verdict: ScoreVerdict;
   /** Distance of the two centres at the start, m. */
   readonly distance: number;
+  /** Somebody is held in it: the tap is said. */
+  readonly taps: boolean;
   /** What the checker says for these two that matters: errors first. */
   readonly notes: readonly string[];
 }

@@ -14,6 +14,7 @@ import { Field, Part, Spoken } from "./parts.tsx";
 type Fetcher = ReturnType<typeof useFetcher<typeof action>>;
 
 interface MemberView {
+  readonly minors_cleared: boolean;
   readonly id: string;
   readonly name: string;
   readonly email: string;
@@ -55,13 +56,14 @@ export function MembersScreen({ members, invitations, people, me, mailIsSent }: 
         <Spoken said={fetcher.data} />
         <DataTable
           label="Accounts"
-          heads={["Name", "Address", "Role", "Signs in by", "Last seen", "Change"]}
+          heads={["Name", "Address", "Role", "Minors", "Signs in by", "Last seen", "Change"]}
           rows={members.map((one) => ({
             key: one.id,
             cells: [
               one.name,
               one.email,
               ROLE_WORDS[one.role],
+              one.role === "student" ? "" : <Minors key="minors" fetcher={fetcher} member={one} />,
               waysIn(one),
               one.seenAt ? <Moment key="seen" at={one.seenAt} /> : "never",
               <Change key="change" fetcher={fetcher} member={one} people={people} isMe={one.id === me} />,
@@ -111,6 +113,23 @@ interface ChangeProps {
   readonly people: readonly PersonChoice[];
   readonly isMe: boolean;
 }
+
+/** Whether somebody may run a class of minors, as local rules have it: only they are offered as its adults. */
+const Minors = ({ fetcher, member }: Pick<ChangeProps, "fetcher" | "member">) => (
+  <fetcher.Form method="post">
+    <input type="hidden" name="account" value={member.id} />
+    <input type="hidden" name="cleared" value={member.minors_cleared ? "no" : "yes"} />
+    <Button
+      type="submit"
+      size="small"
+      name="intent"
+      value="cleared"
+      aria-label={`${member.name}: ${member.minors_cleared ? "cleared for minors; take it back" : "clear for minors"}`}
+    >
+      {member.minors_cleared ? "cleared" : "not cleared"}
+    </Button>
+  </fetcher.Form>
+);
 
 /** Another role, or out; one's own account is changed by another owner. */
 function Change({ fetcher, member, people, isMe }: ChangeProps) {

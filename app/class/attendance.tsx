@@ -12,6 +12,7 @@ import { TONIGHT_IDS } from "#core/people/tonight.ts";
 import type { PersonView } from "#server/views.ts";
 import type { action } from "../routes/class.tsx";
 import type { action as tick } from "../routes/here.ts";
+import { Notice } from "../ui/parts.tsx";
 import { ForTeachers, useTeaches } from "../ui/role.tsx";
 
 /** From this many on there is a search, and no more than this many are listed beside those who are here. */
@@ -86,6 +87,12 @@ function Everybody() {
           {label}
         </Button>
       ))}
+      {fetcher.data && "asked" in fetcher.data && (fetcher.data.asked ?? 0) > 0 && (
+        <Box sx={{ color: "verdict.risky" }}>
+          {fetcher.data.asked === 1 ? "One person is" : `${fetcher.data.asked} people are`} not cleared after a blow to
+          the head: tick them one by one.
+        </Box>
+      )}
       {were.length > 0 && back.data === undefined && (
         <Button
           size="small"
@@ -113,13 +120,19 @@ function Tick({ to, student, here, not }: TickProps) {
   const teaches = useTeaches();
   const [shown, setShown] = useState(here);
   useEffect(() => setShown(here), [here]);
+  const send = (on: "yes" | "no", sure: "yes" | "no") =>
+    void fetcher.submit({ intent: "present", student: student.id, on, sure }, { method: "post", action: to });
   const set = (on: boolean) => {
     setShown(on);
-    const fields = { intent: "present", student: student.id, on: on ? "yes" : "no" };
-    void fetcher.submit(fields, { method: "post", action: to });
+    send(on ? "yes" : "no", "no");
   };
+  // What the server refuses or asks about first is not ticked.
+  const said = fetcher.data && "message" in fetcher.data ? fetcher.data : null;
+  useEffect(() => {
+    if (said && said.kind !== "failed") setShown(here);
+  }, [said, here]);
   const notes = [
-    student.minor ? "minor" : null,
+    student.age === "minor" ? "minor" : student.age === "unknown" ? "of age? not said" : null,
     teaches && heightText(student),
     ...student.limits,
     not.length > 0 ? `tonight not: ${not.join(", ")}` : null,
@@ -127,7 +140,29 @@ function Tick({ to, student, here, not }: TickProps) {
     .filter(Boolean)
     .join(", ");
   return (
-    <Box sx={{ display: "flex", alignItems: "center" }}>
+    <Box sx={{ display: "flex", alignItems: "center", flexWrap: "wrap" }}>
+      {said && fetcher.state === "idle" && (
+        <Box sx={{ flexBasis: "100%" }}>
+          <Notice
+            tone="trouble"
+            action={
+              said.kind === "asks" && (
+                <Button
+                  variant="outlined"
+                  onClick={() => {
+                    setShown(true);
+                    send("yes", "yes");
+                  }}
+                >
+                  Yes, without contact
+                </Button>
+              )
+            }
+          >
+            {said.message}
+          </Notice>
+        </Box>
+      )}
       <FormControlLabel
         sx={{ minHeight: 44, alignItems: "center", flex: 1 }}
         control={<Checkbox checked={shown} onChange={(e) => set(e.target.checked)} />}

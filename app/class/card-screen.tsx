@@ -3,7 +3,7 @@ import type { PairView } from "#server/views.ts";
 import { shortDate } from "../ui/dates.ts";
 import { FONTS } from "../ui/theme.ts";
 import { A4Head, A4Page } from "../paper/a4.tsx";
-import { CAUTIONS, playRows } from "#core/class/cautions.ts";
+import { CAUTIONS, cautionsFor, playRows } from "#core/class/cautions.ts";
 import { cardSize } from "./card-layout.ts";
 import { Rows } from "../ui/rows.tsx";
 
@@ -65,6 +65,7 @@ export function CardScreen({ lesson, school, pairs }: CardProps) {
         </Box>
       ))}
       <Box sx={{ mt: 2, pt: 1, borderTop: "2px solid #000" }}>
+        {pairs.some(({ taps }) => taps) && <strong>{cautionsFor({ taps: true })[0]} </strong>}
         <strong>{CAUTIONS[0]}</strong> {CAUTIONS[1]}
       </Box>
     </A4Page>

@@ -3,6 +3,7 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useEffect, useMemo, useState } from "react";
 import type { PlanPage } from "#server/views.ts";
+import { stoppedShort } from "#core/class/contact-free.ts";
 import { smallCards, type SmallCard } from "../paper/small-cards.ts";
 import { SvgPages } from "../paper/svg-pages.tsx";
 import { Notice, WordChoice } from "../ui/parts.tsx";
@@ -98,11 +99,15 @@ async function cardsOf(page: PlanPage, kind: Kind, rounds: readonly number[]): P
     return Promise.all(
       pairs.map(async (pair) => {
         const rung = rungs[pair.rung];
-        const view = await ask("check", { text: rung?.text ?? "", bodies: bodiesOf(pair, people) });
+        const given = (text: string) => (pair.form ? stoppedShort(text) : text);
+        const view = await ask("check", { text: given(rung?.text ?? ""), bodies: bodiesOf(pair, people) });
         const theirs = pair.back === undefined ? undefined : rungs[pair.back];
         const back = theirs && {
           title: theirs.title,
-          view: await ask("check", { text: theirs.text, bodies: bodiesOf({ ...pair, a: pair.b, b: pair.a }, people) }),
+          view: await ask("check", {
+            text: given(theirs.text),
+            bodies: bodiesOf({ ...pair, a: pair.b, b: pair.a }, people),
+          }),
         };
         return pairCard({ plan, round, pair, rung, words: words[pair.rung], clock, view, back: back ?? null, nameOf });
       }),

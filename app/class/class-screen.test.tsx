@@ -6,8 +6,8 @@ import { text } from "../ui/testing.tsx";
 describe("class and card", () => {
   const lesson = { id: "c", title: "Tonight", version: 1, held_on: "2026-11-25", minutes: 90 };
   const names = [
-    { actor: "A" as const, id: "a", name: "Edda", minor: false, limits: ["no falls"] },
-    { actor: "B" as const, id: "b", name: "Odo", minor: false, limits: [] },
+    { actor: "A" as const, id: "a", name: "Edda", age: "adult" as const, limits: ["no falls"] },
+    { actor: "B" as const, id: "b", name: "Odo", age: "adult" as const, limits: [] },
   ];
   const pair = {
     id: "p",
@@ -20,6 +20,7 @@ describe("class and card", () => {
     verdict: "sound" as const,
     distance: 1.17,
     notes: [],
+    taps: false,
   };
   test("a class without pairs says what to do", () => {
     expect(

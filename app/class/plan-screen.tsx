@@ -24,7 +24,7 @@ import { usePlan } from "./use-plan.ts";
 export function PlanScreen({ page }: { page: PlanPage }) {
   const { lesson, people, rungs, names } = page;
   const state = usePlan(page);
-  const { work, plan, clock, locked } = state;
+  const { work, plan, locked } = state;
   const [round, setRound] = useState(0);
   const [weights, setWeights] = useState(false);
   const { settings } = useSettings();
@@ -45,16 +45,7 @@ export function PlanScreen({ page }: { page: PlanPage }) {
     const kept = locked.filter((l) => l.round !== at || !touched.some((p) => p.a === l.a && p.b === l.b));
     state.setLocked([...kept, ...touched.map((p) => ({ round: at, a: put(p.a), b: put(p.b), c: p.c && put(p.c) }))]);
   };
-  const packAgain = () =>
-    state.setBlocks(
-      packedRound(withBegun(state.blocks ?? plan?.blocks ?? [], page), {
-        minutes: lesson.minutes,
-        rungs: rungs.filter(({ past }) => !past),
-        clock,
-        people,
-        begin: state.begin,
-      }),
-    );
+  const packAgain = () => state.setBlocks(refilled(page, state));
   return (
     <>
       <ScreenHead
@@ -84,24 +75,7 @@ export function PlanScreen({ page }: { page: PlanPage }) {
           This class is over: its log stays as it was, and nothing is saved from here. Copy it in the term.
         </Notice>
       )}
-      {state.asks && (
-        <Notice
-          tone="trouble"
-          action={
-            <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap" }}>
-              <Button variant="contained" onClick={state.mean} disabled={!plan}>
-                Change the theme from the next round
-              </Button>
-              <Button variant="outlined" component={Link} to={`/class/${lesson.id}/plan`}>
-                Keep it as it is
-              </Button>
-            </Box>
-          }
-        >
-          This class is running. {staysText(page.frozen.rounds.length)} Another theme begins after the round under way,
-          with time to change gear and a talk. Nothing is kept until you say so.
-        </Notice>
-      )}
+      <ThemeQuestion page={page} state={state} />
       {state.trouble && <Notice tone="trouble">{state.trouble}</Notice>}
       {!plan && <WorkProgress work={work} doing="Planning the evening" not="The plan was not made." />}
       {work.result && !work.result.ok && <Notice tone="trouble">{work.result.message}</Notice>}
@@ -241,9 +215,42 @@ interface RoundHeadProps {
   readonly onSay: (what: "done" | "taken back", round: number) => void;
 }
 
+/** Another theme in the middle of a class: nothing is kept until somebody says that they mean it. */
+function ThemeQuestion({ page, state }: { readonly page: PlanPage; readonly state: PlanState }) {
+  if (!state.asks) return null;
+  return (
+    <Notice
+      tone="trouble"
+      action={
+        <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap" }}>
+          <Button variant="contained" onClick={state.mean} disabled={!state.plan}>
+            Change the theme from the next round
+          </Button>
+          <Button variant="outlined" component={Link} to={`/class/${page.lesson.id}/plan`}>
+            Keep it as it is
+          </Button>
+        </Box>
+      }
+    >
+      This class is running. {staysText(page.frozen.rounds.length)} Another theme begins after the round under way, with
+      time to change gear and a talk. Nothing is kept until you say so.
+    </Notice>
+  );
+}
+
 /** Blocks that have begun stay where the time is filled again. */
 const withBegun = (blocks: readonly Block[], { frozen }: PlanPage): readonly Block[] =>
   blocks.map((block) => (frozen.blocks.some(({ id }) => id === block.id) ? { ...block, locked: true } : block));
+
+/** The minutes filled again round what stays. */
+const refilled = (page: PlanPage, { blocks, plan, clock, begin }: PlanState) =>
+  packedRound(withBegun(blocks ?? plan?.blocks ?? [], page), {
+    minutes: page.lesson.minutes,
+    rungs: page.rungs.filter(({ past }) => !past),
+    clock,
+    people: page.people,
+    begin,
+  });
 
 const staysText = (rounds: number): string =>
   rounds === 0 ? "" : rounds === 1 ? "Round 1 stays as it was run." : `Rounds 1 to ${rounds} stay as they were run.`;

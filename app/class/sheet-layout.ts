@@ -28,9 +28,13 @@ function pairTexts(
   const pairs = all.map((p) => {
     const names = [p.a, p.b, ...(p.c ? [p.c] : [])].map((id) => nameOf(id)).join(" – ");
     const rungs = rungsOf(p);
-    return rungs.every(({ at }) => at === rung) ? names : `${names} (${rungs.map(({ at }) => at + 1).join("/")})`;
+    const own = rungs.every(({ at }) => at === rung) ? "" : ` (rung ${rungs.map(({ at }) => at + 1).join("/")})`;
+    return `${names}${own}${p.form ? " (no contact)" : ""}`;
   });
-  return [...pairs, ...alone.map(({ id }) => `${nameOf(id)} with you`)];
+  return [
+    ...pairs,
+    ...alone.map(({ id, why }) => `${nameOf(id)} with you${why.startsWith("a private") ? "" : `: ${why}`}`),
+  ];
 }
 
 /** Where two lines move on only what is out of line is said of a round; else everybody. */

@@ -6,7 +6,7 @@ import { scoreStaves } from "../drawing/score-layout.ts";
 import { smallCards, type SmallCard } from "../paper/small-cards.ts";
 import { ask } from "../workers/client.ts";
 import { PAGE, type CardPage } from "../paper/drill-card-layout.ts";
-import { CAUTIONS } from "#core/class/cautions.ts";
+import { cautionsFor } from "#core/class/cautions.ts";
 import { SvgPages } from "../paper/svg-pages.tsx";
 import { shortDate } from "../ui/dates.ts";
 import { Notice } from "../ui/parts.tsx";
@@ -106,6 +106,13 @@ function sheetOf(page: PlanPage, kept: Kept, school: string) {
   const { rungs, names, people, words } = page;
   const { plan } = kept;
   const short = shortNames(people.map((p) => p.name));
+  // On an instructor's paper what somebody leaves out stands beside the name.
+  const limits = new Map(people.map((p) => [p.id, p.limits]));
+  const named = (id: string) => {
+    const said = limits.get(id) ?? [];
+    const name = short(names[id] ?? "Former member");
+    return said.length > 0 ? `${name} [${said.map((one) => one.split(":")[0]).join(", ")}]` : name;
+  };
   return sheetPage({
     ...headOf(page, kept, school),
     lines: lineTexts(
@@ -113,11 +120,11 @@ function sheetOf(page: PlanPage, kept: Kept, school: string) {
       (id) => short(names[id] ?? "Former member"),
       (id) => people.find((p) => p.id === id)?.level ?? 3,
     ),
-    blocks: sheetBlocks(plan, (id) => short(names[id] ?? "Former member")),
+    blocks: sheetBlocks(plan, named),
     rungs: sheetRungs(plan, rungs, words),
     notes: plan.notes.slice(0, NOTES),
     needs: needsOf(page, kept),
-    cautions: CAUTIONS,
+    cautions: cautionsFor({ taps: words.some(({ taps }) => taps) }),
   });
 }
 
@@ -138,6 +145,6 @@ function handOverOf(page: PlanPage, kept: Kept, school: string) {
     words,
     mind: people.flatMap(({ name, limits }) => (limits.length > 0 ? [`${name}: ${limits.join(", ")}.`] : [])),
     needs: needsOf(page, kept),
-    cautions: CAUTIONS,
+    cautions: cautionsFor({ taps: words.some(({ taps }) => taps) }),
   });
 }

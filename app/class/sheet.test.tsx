@@ -16,7 +16,7 @@ describe("the sheet", () => {
     const blocks = sheetBlocks(page.kept!.plan, (id) => id);
     expect(blocks.map((b) => b.from)).toEqual([0, 10]);
     expect(blocks[1]!.rounds.map((r) => r.pairs)).toEqual([
-      ["p1 – p2", "p3 – p4 (2)"],
+      ["p1 – p2", "p3 – p4 (rung 2)"],
       ["p1 – p3", "p2 – p4"],
     ]);
   });

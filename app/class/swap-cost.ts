@@ -21,7 +21,7 @@ export function swapCostIn(
   const pairs = (rounds[at]?.pairs ?? []).flatMap((p) => {
     const [a, b] = [byId.get(p.a), byId.get(p.b)];
     const c = p.c ? (byId.get(p.c) ?? null) : null;
-    return a && b ? [{ a, b, c, score: 0, noContact: false, locked: p.locked, why: p.why }] : [];
+    return a && b ? [{ a, b, c, score: 0, noContact: null, locked: p.locked, why: p.why }] : [];
   });
   return swapCost(pairs, one, two, { weights, met: new Map(Object.entries(met)), tonight, wishes: wishMap(wishes) });
 }

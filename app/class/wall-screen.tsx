@@ -206,6 +206,9 @@ function Pairs({
               <span>{nameOf(id)}</span>
             </Box>
           ))}
+          {p.form && (
+            <Box sx={{ fontSize: "0.6em", color: "text.secondary", width: "100%" }}>no contact: stop short</Box>
+          )}
           {rungsOf(p)
             .filter(({ at }) => at !== rung)
             .map(({ who, at }) => (
@@ -216,9 +219,9 @@ function Pairs({
             ))}
         </Row>
       ))}
-      {round.alone.map(({ id }) => (
+      {round.alone.map(({ id, why }) => (
         <Row key={id} sx={{ py: "0.6vh" }}>
-          {nameOf(id)} with the instructor
+          {nameOf(id)}: {why.charAt(0).toLowerCase() + why.slice(1)}
         </Row>
       ))}
     </Rows>

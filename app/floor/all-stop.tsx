@@ -5,35 +5,61 @@ import { BIG } from "./clock-face.tsx";
 
 const STOP_RED = "#a5201c";
 
-/** Over everything, until somebody says go on; on the wall nobody can. */
-export const AllStop = ({ onGo = null }: { readonly onGo?: (() => void) | null }) => (
-  <Box
-    role="alertdialog"
-    aria-label="All stop"
-    sx={{
-      position: "fixed",
-      inset: 0,
-      zIndex: "modal",
-      // The same red by day and by night: everybody in the hall knows it.
-      bgcolor: STOP_RED,
-      color: "#fff",
-      display: "flex",
-      flexDirection: "column",
-      alignItems: "center",
-      justifyContent: "center",
-      gap: 6,
-    }}
-  >
-    <Box sx={{ fontSize: "clamp(6rem, 28vw, 20rem)", fontWeight: 900, lineHeight: 1 }}>STOP</Box>
-    {onGo && (
-      <Button
-        variant="outlined"
-        autoFocus
-        onClick={onGo}
-        sx={{ ...BIG, flex: "none", px: 6, color: "inherit", borderColor: "currentcolor", fontSize: "1.6rem" }}
-      >
-        Go on
-      </Button>
-    )}
-  </Box>
-);
+interface StopProps {
+  /** Somebody says go on: a second press. On the wall nobody can. */
+  readonly onGo?: (() => void) | null;
+  readonly onHurt?: (() => void) | null;
+  /** A minute more of this stretch; null before the class has begun. */
+  readonly onLonger?: (() => void) | null;
+}
+
+/** Over everything, until somebody says go on. */
+export function AllStop({ onGo = null, onHurt = null, onLonger = null }: StopProps) {
+  const ways = [
+    ["Somebody hurt", onHurt],
+    ["A minute more", onLonger],
+    ["Go on", onGo],
+  ] as const;
+  return (
+    <Box
+      role="alertdialog"
+      aria-label="All stop"
+      sx={{
+        position: "fixed",
+        inset: 0,
+        zIndex: "modal",
+        // The same red by day and by night: everybody in the hall knows it.
+        bgcolor: STOP_RED,
+        color: "#fff",
+        display: "flex",
+        flexDirection: "column",
+        alignItems: "center",
+        justifyContent: "center",
+        textAlign: "center",
+        gap: 4,
+        p: 2,
+      }}
+    >
+      <Box sx={{ fontSize: "clamp(6rem, 26vw, 18rem)", fontWeight: 900, lineHeight: 1 }}>STOP</Box>
+      <Box sx={{ fontSize: "clamp(1.6rem, 4.5vw, 3.2rem)", fontWeight: 700, lineHeight: 1.2 }}>
+        Stop. Stand where you are. Sticks down, mitts down.
+      </Box>
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 2, justifyContent: "center" }}>
+        {ways.map(
+          ([label, onPress]) =>
+            onPress && (
+              <Button
+                key={label}
+                variant="outlined"
+                autoFocus={label === "Somebody hurt"}
+                onClick={onPress}
+                sx={{ ...BIG, flex: "none", px: 5, color: "inherit", borderColor: "currentcolor", fontSize: "1.5rem" }}
+              >
+                {label}
+              </Button>
+            ),
+        )}
+      </Box>
+    </Box>
+  );
+}

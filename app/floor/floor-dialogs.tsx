@@ -5,7 +5,7 @@ import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { useFetcher } from "react-router";
 import type { PlannedPair } from "#core/class/plan.ts";
 import type { NewIncident } from "#db/incidents.ts";
@@ -20,33 +20,49 @@ interface Somebody {
 const BIG = { minHeight: 56, justifyContent: "flex-start" } as const;
 
 /** What is done first, whatever it was. Common practice, no source; local rules and whoever gives first aid come before it. */
-const FIRST: Readonly<Record<NewIncident["place"], string>> = {
-  head: "Out of contact tonight, and until an adult in charge clears it. Sit them down, do not leave them alone. Sick, confused, a headache that grows: get a doctor.",
-  blood: "Stop, cover the wound, clean floor and gear, change gloves. On only when it is covered and dry.",
-  other: "Their clock stops. Look at it with them; on only if they want to and you would let them.",
+const FIRST: Readonly<Record<NewIncident["place"], readonly string[]>> = {
+  head: [
+    "Out for today. Sit them down; they are not left alone, and not sent home alone.",
+    "Sick, confused, a headache that grows, drowsy: get a doctor at once.",
+    "No contact, falls, rolling, jumping or kicks in any class until a doctor has said so.",
+  ],
+  blood: ["Stop, cover the wound, clean floor and gear, change gloves. On only when it is covered and dry."],
+  other: ["Look at it with them. Back in by “Late comer”, only if they want to and you would let them."],
 };
 const WORDS: Readonly<Record<NewIncident["place"], string>> = { head: "Head", blood: "Blood", other: "Something else" };
 
 interface HurtProps {
   readonly people: readonly Somebody[];
+  /** A minor, or somebody of whom nobody has said that they are of age. */
+  readonly isMinor: (id: string) => boolean;
   readonly round: number | null;
   readonly onHurt: (incident: Omit<NewIncident, "id" | "at">) => void;
   readonly onClose: () => void;
 }
 
-export function HurtDialog({ people, round, onHurt, onClose }: HurtProps) {
+/** Who, and what: the clocks of all devices stand by then. Going on is a press of its own. */
+export function HurtDialog({ people, isMinor, round, onHurt, onClose }: HurtProps) {
   const [who, setWho] = useState<Somebody | null>(null);
   const [place, setPlace] = useState<NewIncident["place"] | null>(null);
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="hurt-title">
       <DialogTitle id="hurt-title">{who ? `${who.name}: what is it?` : "Who is hurt?"}</DialogTitle>
       <DialogContent>
-        {place && <Notice tone="trouble">{FIRST[place]}</Notice>}
-        {place && (
-          <Box sx={{ pt: 1 }}>
-            It is noted, and the rounds to come are planned without them. Write down what happened in the log, when
-            there is time.
-          </Box>
+        {place && who && (
+          <>
+            <Notice tone="trouble">
+              <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
+                {FIRST[place].map((said) => (
+                  <li key={said}>{said}</li>
+                ))}
+                {place === "head" && isMinor(who.id) && <li>Their guardian is told before they leave.</li>}
+              </Box>
+            </Notice>
+            <Box sx={{ pt: 1 }}>
+              Noted. {who.name} is in no round to come; the others are paired again. Write down what happened, who stays
+              with them and who was told in the log, today. Local rules go first.
+            </Box>
+          </>
         )}
         {!place && (
           <Box sx={{ display: "grid", gap: 1, gridTemplateColumns: { xs: "1fr", sm: "1fr 1fr" } }}>
@@ -74,14 +90,43 @@ export function HurtDialog({ people, round, onHurt, onClose }: HurtProps) {
         )}
       </DialogContent>
       <DialogActions>
-        <Button onClick={onClose}>{place ? "Done" : "Nobody"}</Button>
+        <Button onClick={onClose}>{place ? "Done" : "Cancel"}</Button>
       </DialogActions>
     </Dialog>
   );
 }
 
+/** What the server asks before it does something, with a button that says yes. */
+function AskedFirst({
+  asked,
+  busy,
+  onSure,
+}: {
+  readonly asked: string;
+  readonly busy: boolean;
+  readonly onSure: () => void;
+}) {
+  return (
+    <Notice
+      tone="trouble"
+      action={
+        <Button variant="outlined" disabled={busy} onClick={onSure}>
+          Yes, without contact
+        </Button>
+      }
+    >
+      {asked}
+    </Notice>
+  );
+}
+
 export function LateDialog({ away, onClose }: { readonly away: readonly Somebody[]; readonly onClose: () => void }) {
   const fetcher = useFetcher<typeof action>();
+  const [who, setWho] = useState("");
+  const come = (student: string, sure: "yes" | "no") => {
+    setWho(student);
+    void fetcher.submit({ intent: "late", student, sure }, { method: "post" });
+  };
   useEffect(() => {
     if (fetcher.data?.kind === "ok") onClose();
   }, [fetcher.data, onClose]);
@@ -89,7 +134,11 @@ export function LateDialog({ away, onClose }: { readonly away: readonly Somebody
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="late-title">
       <DialogTitle id="late-title">Who has come?</DialogTitle>
       <DialogContent>
-        {fetcher.data && "message" in fetcher.data && <Notice tone="trouble">{fetcher.data.message}</Notice>}
+        {fetcher.data?.kind === "asks" ? (
+          <AskedFirst asked={fetcher.data.message} busy={fetcher.state !== "idle"} onSure={() => come(who, "yes")} />
+        ) : (
+          fetcher.data && "message" in fetcher.data && <Notice tone="trouble">{fetcher.data.message}</Notice>
+        )}
         <Box sx={{ pb: 1, color: "text.secondary" }}>
           They warm up alone for five minutes, and are in from the next round on.
         </Box>
@@ -100,7 +149,7 @@ export function LateDialog({ away, onClose }: { readonly away: readonly Somebody
               variant="outlined"
               sx={BIG}
               disabled={fetcher.state !== "idle"}
-              onClick={() => void fetcher.submit({ intent: "late", student: id }, { method: "post" })}
+              onClick={() => come(id, "no")}
             >
               {name}
             </Button>
@@ -109,7 +158,7 @@ export function LateDialog({ away, onClose }: { readonly away: readonly Somebody
         </Box>
       </DialogContent>
       <DialogActions>
-        <Button onClick={onClose}>Nobody</Button>
+        <Button onClick={onClose}>Cancel</Button>
       </DialogActions>
     </Dialog>
   );
@@ -126,19 +175,27 @@ interface SwapProps {
 export function SwapDialog({ round, pairs, nameOf, onClose }: SwapProps) {
   const fetcher = useFetcher<typeof action>();
   const [one, setOne] = useState<string | null>(null);
+  const last = useRef({ one: "", two: "" });
   useEffect(() => {
     if (fetcher.data?.kind === "ok") onClose();
   }, [fetcher.data, onClose]);
   const tap = (who: string) => {
     if (one === null || one === who) return setOne(one === who ? null : who);
     setOne(null);
-    void fetcher.submit({ intent: "swap", round, one, two: who }, { method: "post" });
+    last.current = { one, two: who };
+    swap("no");
   };
+  const swap = (sure: "yes" | "no") =>
+    void fetcher.submit({ intent: "swap", round, ...last.current, sure }, { method: "post" });
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="swap-title">
       <DialogTitle id="swap-title">Who changes places in round {round + 1}?</DialogTitle>
       <DialogContent>
-        {fetcher.data && "message" in fetcher.data && <Notice tone="trouble">{fetcher.data.message}</Notice>}
+        {fetcher.data?.kind === "asks" ? (
+          <AskedFirst asked={fetcher.data.message} busy={fetcher.state !== "idle"} onSure={() => swap("yes")} />
+        ) : (
+          fetcher.data && "message" in fetcher.data && <Notice tone="trouble">{fetcher.data.message}</Notice>
+        )}
         <Box role="status" sx={{ pb: 1, color: "text.secondary" }}>
           {one === null ? "Tap one of them, then the other." : `${nameOf(one)} changes with…`}
         </Box>
@@ -162,7 +219,7 @@ export function SwapDialog({ round, pairs, nameOf, onClose }: SwapProps) {
         </Box>
       </DialogContent>
       <DialogActions>
-        <Button onClick={onClose}>Nobody</Button>
+        <Button onClick={onClose}>Cancel</Button>
       </DialogActions>
     </Dialog>
   );

@@ -3,7 +3,10 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useMemo, useState, type ReactNode } from "react";
 import { Link } from "react-router";
+import { isWithin } from "#core/class/hours.ts";
 import { roundSeen, timeline, type Segment } from "#core/floor/timeline.ts";
+import type { ClassAdults } from "#db/class-adults.ts";
+import type { FloorQuestion } from "#db/floor-questions.ts";
 import type { FloorNews } from "#db/floor.ts";
 import type { PlanPage } from "#server/views.ts";
 import { isCalled, seedOf } from "../class/evening-cards.ts";
@@ -15,6 +18,8 @@ import { BeatChoice, metronomeOf, NO_BEAT, type Beat } from "./beat-choice.tsx";
 import { BIG, ClockFace, KINDS } from "./clock-face.tsx";
 import { HurtDialog, LateDialog, SwapDialog } from "./floor-dialogs.tsx";
 import { AllStop } from "./all-stop.tsx";
+import { FloorNotices } from "./floor-notices.tsx";
+import { isNamed, StartDialog } from "./start-dialog.tsx";
 import { PairMarks } from "./pair-marks.tsx";
 import { useCalls } from "./use-calls.ts";
 import { useFloor, type Floor } from "./use-floor.ts";
@@ -23,8 +28,16 @@ import { SoundButton, SoundChoices } from "./sound-button.tsx";
 import { usePads } from "./use-pads.ts";
 import { useSound } from "./use-sound.ts";
 
-interface FloorProps {
+export interface FloorProps {
   readonly page: PlanPage;
+  /** The hours of the class: ms, and minutes. */
+  readonly held: { readonly begins: number; readonly minutes: number };
+  /** What instructors are asked about; others are sent none. */
+  readonly questions: readonly FloorQuestion[];
+  /** Who was got through to the head more than once tonight; for instructors. */
+  readonly lookAt: readonly string[];
+  /** Of a class with minors the adults who are named; null: nobody is yet, undefined: nothing is asked. */
+  readonly adults?: ClassAdults | null;
   readonly news: FloorNews & { readonly now: number };
   /** Who is not here, or not any more. */
   readonly away: readonly { readonly id: string; readonly name: string }[];
@@ -50,11 +63,21 @@ export function FloorScreen(props: FloorProps) {
 
 type Kept = NonNullable<PlanPage["kept"]>;
 /** What a dialog asks for; plans are made on the server, so that late comers and swaps wait for a network. */
-type Asked = "hurt" | "late" | "swap";
+type Asked = "hurt" | "late" | "swap" | "start";
 
-function RunningClass({ page, news, away, kept }: FloorProps & { readonly kept: Kept }) {
+function RunningClass({
+  page,
+  news,
+  away,
+  held,
+  questions,
+  lookAt,
+  adults,
+  kept,
+}: FloorProps & { readonly kept: Kept }) {
   const segments = useMemo(() => timeline(kept.plan, kept.clock), [kept]);
-  const floor = useFloor(page.lesson.id, segments, news);
+  const [meant, setMeant] = useState(false);
+  const floor = useFloor(page.lesson.id, segments, news, meant || news.taps.length > 0 ? "sure" : "as usual");
   const { running } = floor;
   const segment = segments[Math.min(running.at, segments.length - 1)]!;
   const [beat, setBeat] = useState<Beat>({ from: NO_BEAT, to: NO_BEAT });
@@ -70,6 +93,16 @@ function RunningClass({ page, news, away, kept }: FloorProps & { readonly kept: 
   useAwake();
   useOffline();
   const [dialog, setDialog] = useState<Asked | null>(null);
+  // The first press stops everything on every device; who it is and what, comes after.
+  const hurt = () => {
+    floor.tap({ kind: "stop" });
+    setDialog("hurt");
+  };
+  const start = () => {
+    const asks = !isWithin(held, floor.now()) || (adults !== undefined && !isNamed(adults));
+    if (asks) return setDialog("start");
+    floor.tap({ kind: "start" });
+  };
   return (
     <Box
       component="main"
@@ -84,7 +117,7 @@ function RunningClass({ page, news, away, kept }: FloorProps & { readonly kept: 
           </>
         )}
       </Head>
-      {floor.refused && <Notice tone="trouble">{floor.refused}</Notice>}
+      <FloorNotices floor={floor} page={page} questions={questions} lookAt={lookAt} />
       <ClockFace
         segment={segment}
         running={running}
@@ -92,13 +125,37 @@ function RunningClass({ page, news, away, kept }: FloorProps & { readonly kept: 
         next={segments[running.at + 1]}
         words={{ over: "The class is over", rest: KINDS.rest }}
       />
-      <Controls floor={floor} segment={segment} onAsk={setDialog} />
+      <Controls floor={floor} segment={segment} onAsk={setDialog} onStart={start} onHurt={hurt} />
       {seen !== null && <PairMarks page={page} kept={kept} round={seen} floor={floor} />}
       {text !== null && sound.on && <PadsPanel pads={pads} text={text} />}
-      {running.stopped && <AllStop onGo={() => floor.tap({ kind: "go" })} />}
+      {running.stopped && (
+        <AllStop
+          onGo={() => floor.tap({ kind: "go" })}
+          onHurt={() => setDialog("hurt")}
+          onLonger={
+            running.started && !running.ended
+              ? () => floor.tap({ kind: "longer", from: segment.id, seconds: MINUTE })
+              : null
+          }
+        />
+      )}
+      {dialog === "start" && (
+        <StartDialog
+          held={held}
+          lessonId={page.lesson.id}
+          adults={adults}
+          onStart={() => {
+            setMeant(true);
+            setDialog(null);
+            floor.tap({ kind: "start" });
+          }}
+          onClose={() => setDialog(null)}
+        />
+      )}
       {dialog === "hurt" && (
         <HurtDialog
-          people={page.people.filter(({ id }) => !floor.hurt.has(id))}
+          people={page.people}
+          isMinor={(id) => page.people.find((one) => one.id === id)?.age !== "adult"}
           round={segment.round}
           onHurt={floor.hurtNow}
           onClose={() => setDialog(null)}
@@ -168,10 +225,14 @@ function Controls({
   floor,
   segment,
   onAsk,
+  onStart,
+  onHurt,
 }: {
   readonly floor: Floor;
   readonly segment: Segment;
   readonly onAsk: (what: Asked) => void;
+  readonly onStart: () => void;
+  readonly onHurt: () => void;
 }) {
   const { running, tap } = floor;
   const { started, goes, ended } = running;
@@ -179,7 +240,7 @@ function Controls({
   return (
     <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1 }}>
       {!started ? (
-        <Button variant="contained" sx={BIG} onClick={() => tap({ kind: "start" })}>
+        <Button variant="contained" sx={BIG} onClick={onStart}>
           Start
         </Button>
       ) : (
@@ -213,16 +274,10 @@ function Controls({
       >
         Swap two
       </Button>
-      <Button variant="outlined" sx={BIG} onClick={() => onAsk("hurt")}>
+      <Button variant="outlined" sx={BIG} onClick={onHurt}>
         Somebody hurt
       </Button>
-      <Button
-        variant="contained"
-        color="error"
-        sx={{ ...BIG, fontWeight: 800 }}
-        disabled={!started || ended}
-        onClick={() => tap({ kind: "stop" })}
-      >
+      <Button variant="contained" color="error" sx={{ ...BIG, fontWeight: 800 }} onClick={() => tap({ kind: "stop" })}>
         ALL STOP
       </Button>
     </Box>

@@ -4,14 +4,24 @@
  */
 import type { FloorItems, FloorNews } from "#db/floor.ts";
 
+/** `raw`: what the device's own clock showed, ms, where it had not been compared with the server's yet. */
+type Stamped<Item> = Item & { readonly raw?: number };
+
 export interface Waiting {
-  readonly taps: FloorItems["taps"];
-  readonly marks: FloorItems["marks"];
-  readonly incidents: FloorItems["incidents"];
+  readonly taps: readonly Stamped<FloorItems["taps"][number]>[];
+  readonly marks: readonly Stamped<FloorItems["marks"][number]>[];
+  readonly incidents: readonly Stamped<FloorItems["incidents"][number]>[];
 }
 export const NOTHING: Waiting = { taps: [], marks: [], incidents: [] };
 
+/** What the server did not take in, and why: it stays on the device until somebody has seen it. */
+export interface Refused {
+  readonly items: Waiting;
+  readonly why: string;
+}
+
 const keyOf = (classId: string): string => `vicissor floor ${classId}`;
+const refusedKey = (classId: string): string => `vicissor floor refused ${classId}`;
 
 export const isEmpty = ({ taps, marks, incidents }: Waiting): boolean =>
   taps.length + marks.length + incidents.length === 0;
@@ -49,6 +59,35 @@ export function writeOutbox(store: Pick<Storage, "setItem" | "removeItem">, clas
   }
 }
 
+export function readRefused(store: Pick<Storage, "getItem">, classId: string): Refused | null {
+  try {
+    const kept = JSON.parse(store.getItem(refusedKey(classId)) ?? "null") as Refused | null;
+    return kept && { why: String(kept.why), items: { ...NOTHING, ...kept.items } };
+  } catch {
+    return null;
+  }
+}
+
+export function writeRefused(
+  store: Pick<Storage, "setItem" | "removeItem">,
+  classId: string,
+  refused: Refused | null,
+): void {
+  try {
+    if (refused) store.setItem(refusedKey(classId), JSON.stringify(refused));
+    else store.removeItem(refusedKey(classId));
+  } catch {
+    // It is still on the page, which says so.
+  }
+}
+
+/** What is waiting as batches of one thing each. */
+const oneByOne = ({ taps, marks, incidents }: Waiting): Waiting[] => [
+  ...incidents.map((one) => ({ ...NOTHING, incidents: [one] })),
+  ...taps.map((one) => ({ ...NOTHING, taps: [one] })),
+  ...marks.map((one) => ({ ...NOTHING, marks: [one] })),
+];
+
 /** What every device has tapped as far as this one knows: the clock goes by it when the page comes out of the cache. */
 export interface Known {
   readonly taps: FloorNews["taps"];
@@ -76,22 +115,65 @@ export function writeKnown(store: Pick<Storage, "setItem">, classId: string, kno
   }
 }
 
-export type Sent =
-  { readonly kind: "taken"; readonly now: number } | { readonly kind: "refused"; readonly message: string };
+type Sent =
+  /** `trouble`: it was taken in, but what follows from it could not be done. */
+  | { readonly kind: "taken"; readonly now: number; readonly trouble: string | null }
+  /** It did not arrive, and is tried again. */
+  | { readonly kind: "waits" }
+  /** This device is not signed in any more, or not for this: what waits stays until it is. */
+  | { readonly kind: "shut out"; readonly message: string }
+  | { readonly kind: "refused"; readonly message: string };
 
-/** Sends what waits; null: it did not arrive, and is tried again. What the server refuses is not sent a second time. */
-export async function send(classId: string, waiting: Waiting): Promise<Sent | null> {
+/** Nothing of it was looked at: the same can be sent again. */
+const LATER: ReadonlySet<number> = new Set([408, 409, 425, 429]);
+
+/** Sends what waits. `sure`: somebody has said that this class is run now, whatever its hours are. */
+export async function send(classId: string, waiting: Waiting, sure: "sure" | "as usual" = "as usual"): Promise<Sent> {
   try {
     const response = await fetch(`/class/${classId}/floor/items`, {
       method: "POST",
-      body: new URLSearchParams({ items: JSON.stringify(waiting) }),
+      redirect: "manual",
+      body: new URLSearchParams({
+        items: JSON.stringify({ ...waiting, device: Date.now(), sure: sure === "sure" }),
+      }),
     });
-    if (response.status >= 500 || response.status === 429 || response.status === 409) return null;
-    const answer = (await response.json()) as { readonly now?: number; readonly message?: string };
+    if (response.status >= 500 || LATER.has(response.status)) return { kind: "waits" };
+    // Where somebody is sent to sign in there is no answer to read.
+    if (response.type === "opaqueredirect") return { kind: "shut out", message: SIGN_IN };
+    const answer = (await response.json()) as {
+      readonly now?: number;
+      readonly trouble?: string | null;
+      readonly message?: string;
+    };
+    if (response.status === 401 || response.status === 403)
+      return { kind: "shut out", message: response.status === 401 ? SIGN_IN : (answer.message ?? SIGN_IN) };
     return response.ok && answer.now !== undefined
-      ? { kind: "taken", now: answer.now }
+      ? { kind: "taken", now: answer.now, trouble: answer.trouble ?? null }
       : { kind: "refused", message: answer.message ?? "The server did not take what was tapped." };
   } catch {
-    return null;
+    return { kind: "waits" };
   }
+}
+const SIGN_IN = "This device is not signed in any more.";
+
+/** Sends what waits; where the server does not take all of it together, each thing alone. */
+export async function deliver(
+  classId: string,
+  waiting: Waiting,
+  sure: "sure" | "as usual",
+): Promise<{ readonly arrived: Waiting; readonly refused: Refused | null; readonly last: Sent }> {
+  const whole = await send(classId, waiting, sure);
+  if (whole.kind === "taken") return { arrived: waiting, refused: null, last: whole };
+  if (whole.kind !== "refused") return { arrived: NOTHING, refused: null, last: whole };
+  let arrived = NOTHING;
+  let items = NOTHING;
+  let why = "";
+  let last: Sent = whole;
+  for (const one of oneByOne(waiting)) {
+    last = await send(classId, one, sure);
+    if (last.kind === "taken") arrived = together(arrived, one);
+    else if (last.kind === "refused") [items, why] = [together(items, one), last.message];
+    else break;
+  }
+  return { arrived, refused: isEmpty(items) ? null : { items, why }, last };
 }

@@ -5,16 +5,28 @@ import Chip from "@mui/material/Chip";
 import { useState } from "react";
 import { rungsOf } from "#core/class/pair-rungs.ts";
 import type { PlannedPair } from "#core/class/plan.ts";
-import { FAULT, MARKS, markWord, TAKEN_OUT, unseenFirst, type Mark, type MarkRole } from "#core/floor/marks.ts";
+import { roleSeconds, type RoleSeconds } from "#core/class/role-seconds.ts";
+import {
+  FAULT,
+  FINE,
+  MARK_ROLES,
+  MARKS,
+  markWord,
+  TAKEN_OUT,
+  unseenFirst,
+  type Mark,
+  type MarkRole,
+} from "#core/floor/marks.ts";
 import type { PlanPage } from "#server/views.ts";
 import { membersOf } from "../class/members.ts";
 import { PartnerMark } from "../ui/marks.tsx";
 import { Row, Rows } from "../ui/rows.tsx";
 import type { Floor } from "./use-floor.ts";
 
+type Kept = NonNullable<PlanPage["kept"]>;
 interface MarksProps {
   readonly page: PlanPage;
-  readonly kept: NonNullable<PlanPage["kept"]>;
+  readonly kept: Kept;
   /** The round that is under way, or was last. */
   readonly round: number;
   readonly floor: Floor;
@@ -23,6 +35,8 @@ interface MarksProps {
 export function PairMarks({ page, kept, round, floor }: MarksProps) {
   const [open, setOpen] = useState<string | null>(null);
   const pairs = kept.plan.rounds[round]?.pairs ?? [];
+  const roleTimes = timesIn(kept, round);
+  const rolesOf = (id: string, pair: PlannedPair) => rolesIn(roleSeconds(pair, roleTimes)[id]);
   const mine = floor.marks.filter((one) => one.round === round);
   const shown = open === null ? unseenFirst(pairs, floor.marks) : pairs;
   const unseen = pairs.filter((pair) => !mine.some(({ person }) => membersOf(pair).some(({ id }) => id === person)));
@@ -52,12 +66,12 @@ export function PairMarks({ page, kept, round, floor }: MarksProps) {
               for (const pair of unseen)
                 see(
                   pair,
-                  membersOf(pair).map(({ id }) => ({ id, role: "answers" })),
-                  "clean",
+                  membersOf(pair).map(({ id }) => ({ id, role: rolesOf(id, pair)[0]! })),
+                  FINE,
                 );
             }}
           >
-            All fine: the {unseen.length} not marked
+            Nothing amiss: the {unseen.length} not marked
           </Button>
         )}
       </Box>
@@ -85,6 +99,7 @@ export function PairMarks({ page, kept, round, floor }: MarksProps) {
                       <PartnerMark actor={actor} size={20} />
                       {nameOf(page, id)}
                       {floor.hurt.has(id) ? " (hurt)" : ""}
+                      <LimitsOf page={page} id={id} />
                     </Box>
                   ))}
                 </Button>
@@ -99,6 +114,8 @@ export function PairMarks({ page, kept, round, floor }: MarksProps) {
                 <PairOpen
                   page={page}
                   pair={pair}
+                  rolesOf={(id) => rolesOf(id, pair)}
+                  marks={mine}
                   onSee={(people, mark, text) => {
                     see(pair, people, mark, text);
                     setOpen(null);
@@ -113,7 +130,32 @@ export function PairMarks({ page, kept, round, floor }: MarksProps) {
   );
 }
 
+/** What somebody leaves out, on the devices of instructors: others are sent none. */
+function LimitsOf({ page, id }: { readonly page: PlanPage; readonly id: string }) {
+  const limits = page.people.find((one) => one.id === id)?.limits ?? [];
+  if (limits.length === 0) return null;
+  return (
+    <Box component="span" sx={{ fontSize: "0.8em", color: "verdict.risky" }}>
+      {limits.map((one) => one.split(":")[0]).join(", ")}
+    </Box>
+  );
+}
+
 const nameOf = ({ names }: PlanPage, id: string): string => names[id] ?? "Former member";
+
+/** Length of a round and of a role in it, s: as the plan has it. */
+function timesIn({ plan, clock }: Kept, round: number) {
+  const planned = plan.rounds[round];
+  const own = plan.blocks.find(({ id }) => id === planned?.block)?.clock ?? clock;
+  return { round: own.round, change: planned?.change ?? own.change };
+}
+
+/** The roles that somebody has in a round: only of these something can be seen. */
+const rolesIn = (seconds: RoleSeconds | undefined): readonly MarkRole[] =>
+  MARK_ROLES.filter((role) => (seconds?.[role] ?? 0) > 0);
+
+const isNoted = (marks: readonly Mark[], one: Pick<Mark, "person" | "role" | "mark">): boolean =>
+  marks.some(({ person, role, mark }) => person === one.person && role === one.role && mark === one.mark);
 
 /** The rung on which somebody of a pair answers. */
 function rungFor(pair: PlannedPair, id: string): number {
@@ -153,7 +195,19 @@ function Seen({
 type See = (people: readonly { readonly id: string; readonly role: MarkRole }[], mark: string, text?: string) => void;
 
 /** Big marks for each of a pair as answerer and as feeder, and the fault of what they train. */
-function PairOpen({ page, pair, onSee }: { readonly page: PlanPage; readonly pair: PlannedPair; readonly onSee: See }) {
+function PairOpen({
+  page,
+  pair,
+  rolesOf,
+  marks,
+  onSee,
+}: {
+  readonly page: PlanPage;
+  readonly pair: PlannedPair;
+  readonly rolesOf: (id: string) => readonly MarkRole[];
+  readonly marks: readonly Mark[];
+  readonly onSee: See;
+}) {
   return (
     <Box sx={{ display: "grid", gap: 1, py: 1 }}>
       {membersOf(pair).map(({ actor, id }) => {
@@ -164,13 +218,14 @@ function PairOpen({ page, pair, onSee }: { readonly page: PlanPage; readonly pai
               <PartnerMark actor={actor} size={22} />
               {nameOf(page, id)}
             </Box>
-            {(["answers", "feeds"] as const).map((role) => (
+            {rolesOf(id).map((role) => (
               <Box key={role} sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "center", pt: 0.75 }}>
                 <Box sx={{ width: 72, color: "text.secondary" }}>{role}</Box>
-                {MARKS[role].map(({ id: mark, word, good }) => (
+                {MARKS[role].map(({ id: mark, word }) => (
                   <Button
                     key={mark}
-                    variant={good ? "contained" : "outlined"}
+                    // Filled is what is recorded, and nothing else.
+                    variant={isNoted(marks, { person: id, role, mark }) ? "contained" : "outlined"}
                     sx={{ minHeight: 52 }}
                     onClick={() => onSee([{ id, role }], mark)}
                   >

@@ -7,16 +7,19 @@ import type { Segment } from "#core/floor/timeline.ts";
 import type { FloorNews, NewMark } from "#db/floor.ts";
 import type { NewIncident } from "#db/incidents.ts";
 import {
+  deliver,
   isEmpty,
   NOTHING,
   readKnown,
   readOutbox,
-  send,
+  readRefused,
   together,
   without,
   writeKnown,
   writeOutbox,
+  writeRefused,
   type Known,
+  type Refused,
   type Waiting,
 } from "./outbox.ts";
 import { askOffset, readOffset, writeOffset } from "./server-clock.ts";
@@ -50,13 +53,20 @@ export interface Floor {
   /** How many things have not arrived yet. */
   readonly waiting: number;
   readonly isLive: boolean;
-  readonly refused: string | null;
+  /** What the server did not take in: it stays until somebody has seen it. */
+  readonly refused: Refused | null;
+  readonly leaveRefused: () => void;
+  /** This device is not signed in any more, in words; what waits stays. */
+  readonly shutOut: string | null;
+  /** What could not be done after something was taken in, in words. */
+  readonly trouble: string | null;
 }
 
 export function useFloor(
   classId: string,
   segments: readonly Segment[],
   begin: FloorNews & { readonly now: number },
+  sure: "sure" | "as usual" = "as usual",
 ): Floor {
   const [known, setKnown] = useState<Known>({ taps: begin.taps, marks: begin.marks });
   useEffect(() => {
@@ -64,8 +74,8 @@ export function useFloor(
     setKnown((old) => merged(kept, old));
   }, [classId]);
   useEffect(() => writeKnown(localStorage, classId, known), [classId, known]);
-  const { waiting, add, refused } = useOutbox(classId);
-  const { now, setOffset } = useServerClock(classId, begin.now);
+  const { waiting, add, ...box } = useOutbox(classId, sure);
+  const { now, raw, setOffset } = useServerClock(classId, begin.now);
   const isLive = useLive(classId, begin, (news) => {
     setOffset(news.now);
     setKnown((old) => merged(old, news));
@@ -82,7 +92,7 @@ export function useFloor(
     [taps],
   );
   const hurt = useMemo(() => new Set(taps.flatMap(({ tap }) => (tap.kind === "hurt" ? [tap.person] : []))), [taps]);
-  const stamp = () => ({ id: crypto.randomUUID(), at: Math.round(now()) });
+  const stamp = () => ({ id: crypto.randomUUID(), at: Math.max(0, Math.round(now())), ...raw() });
   return {
     running: runningAt(segments, clock, now()),
     marks,
@@ -98,15 +108,19 @@ export function useFloor(
       }),
     waiting: waiting.taps.length + waiting.marks.length + waiting.incidents.length,
     isLive,
-    refused,
+    ...box,
   };
 }
 
-/** What waits here, sent as soon as it can be. */
-function useOutbox(classId: string) {
+/** What waits here, sent as soon as it can be. Nothing leaves the device but to the server. */
+function useOutbox(classId: string, sure: "sure" | "as usual") {
   const [waiting, setWaiting] = useState<Waiting>(NOTHING);
-  const [refused, setRefused] = useState<string | null>(null);
+  const [refused, setRefused] = useState<Refused | null>(null);
+  const [shutOut, setShutOut] = useState<string | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
   const now = useRef<Waiting>(NOTHING);
+  const meant = useRef(sure);
+  meant.current = sure;
   const busy = useRef(false);
   const keep = useCallback(
     (next: Waiting) => {
@@ -116,20 +130,33 @@ function useOutbox(classId: string) {
     },
     [classId],
   );
+  const keepRefused = useCallback(
+    (next: Refused | null) => {
+      writeRefused(localStorage, classId, next);
+      setRefused(next);
+    },
+    [classId],
+  );
   const flush = useCallback(async () => {
     if (busy.current || isEmpty(now.current)) return;
     busy.current = true;
     const sent = now.current;
-    const answer = await send(classId, sent);
+    const { arrived, refused: not, last } = await deliver(classId, sent, meant.current);
     busy.current = false;
-    if (!answer) return;
-    setRefused(answer.kind === "refused" ? answer.message : null);
-    keep(without(now.current, sent));
-    if (!isEmpty(now.current)) void flush();
-  }, [classId, keep]);
+    setShutOut(last.kind === "shut out" ? last.message : null);
+    if (last.kind === "taken") setTrouble(last.trouble);
+    // What is refused is kept before it stops waiting.
+    if (not) {
+      const before = readRefused(localStorage, classId);
+      keepRefused({ ...not, items: together(before?.items ?? NOTHING, not.items) });
+    }
+    keep(without(now.current, together(arrived, not?.items ?? NOTHING)));
+    if (!isEmpty(now.current) && last.kind === "taken") void flush();
+  }, [classId, keep, keepRefused]);
   useEffect(() => {
     // What was tapped before the page was loaded again comes first.
     keep(together(readOutbox(localStorage, classId), now.current));
+    setRefused(readRefused(localStorage, classId));
     void flush();
     const timer = setInterval(() => void flush(), AGAIN);
     const online = () => void flush();
@@ -143,7 +170,7 @@ function useOutbox(classId: string) {
     keep(together(now.current, more));
     void flush();
   };
-  return { waiting, add, refused };
+  return { waiting, add, refused, leaveRefused: () => keepRefused(null), shutOut, trouble };
 }
 
 /** The server's clock: from its answers, compared again every minute and after sleep. */
@@ -151,15 +178,19 @@ function useServerClock(classId: string, serverNow: number) {
   const offset = useRef(0);
   const compared = useRef(false);
   const rough = useRef(serverNow - Date.now());
+  // A page that comes out of the cache was made long ago: what it says of the server's clock is not known to be true.
+  const found = useRef(false);
   useEffect(() => {
-    // A page that comes out of the cache was made long ago: what was found when there was a network is nearer.
-    rough.current = readOffset(localStorage) ?? rough.current;
+    // What was found when there was a network is nearer.
+    const before = readOffset(localStorage);
+    rough.current = before ?? rough.current;
+    found.current = before !== null;
     const compare = () =>
-      void askOffset(`/class/${classId}/floor/items`).then((found) => {
-        if (found === null) return;
-        offset.current = found;
+      void askOffset(`/class/${classId}/floor/items`).then((between) => {
+        if (between === null) return;
+        offset.current = between;
         compared.current = true;
-        writeOffset(localStorage, found);
+        writeOffset(localStorage, between);
       });
     compare();
     const timer = setInterval(compare, COMPARE);
@@ -177,6 +208,8 @@ function useServerClock(classId: string, serverNow: number) {
   return {
     // The first picture is that of the server, to the millisecond: what it drew and what the page draws are one.
     now: () => (begun.current ? Date.now() + (compared.current ? offset.current : rough.current) : serverNow),
+    /** What the device's own clock shows, while nothing better is known. */
+    raw: () => (compared.current || found.current ? {} : { raw: Date.now() }),
     setOffset: (now: number) => {
       if (!compared.current) rough.current = now - Date.now();
     },

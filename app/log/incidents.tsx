@@ -7,6 +7,7 @@ import TextField from "@mui/material/TextField";
 import { useFetcher } from "react-router";
 import type { Incident } from "#db/incidents.ts";
 import type { action } from "../routes/log.tsx";
+import { longDate } from "../ui/dates.ts";
 import { Notice } from "../ui/parts.tsx";
 
 export const PLACE_WORDS: Readonly<Record<Incident["place"], string>> = {
@@ -50,7 +51,7 @@ function IncidentNote({
   readonly day: string;
 }) {
   const fetcher = useFetcher<typeof action>();
-  const { id, version, place, round, what, done, told, parents, cleared_at, cleared_by } = incident;
+  const { id, version, place, round, what, done, told, parents, stays_with, home_with } = incident;
   return (
     <Box sx={{ py: 1.5, borderTop: 1, borderColor: "hairline" }}>
       <strong>
@@ -89,9 +90,27 @@ function IncidentNote({
           defaultValue={told}
           slotProps={{ htmlInput: { maxLength: 200 } }}
         />
+        {place === "head" && (
+          <>
+            <TextField
+              size="small"
+              name="stays_with"
+              label="Who stays with them (not left alone)"
+              defaultValue={stays_with}
+              slotProps={{ htmlInput: { maxLength: 120 } }}
+            />
+            <TextField
+              size="small"
+              name="home_with"
+              label="Who they go home with (not alone)"
+              defaultValue={home_with}
+              slotProps={{ htmlInput: { maxLength: 120 } }}
+            />
+          </>
+        )}
         <Box sx={{ display: "flex", gap: 1, alignItems: "center" }}>
           <FormControlLabel
-            label="Parents know"
+            label="Their guardian knows (a minor: before they leave)"
             control={<Checkbox name="parents" value="yes" defaultChecked={parents} />}
           />
           <Button type="submit" variant="outlined" disabled={fetcher.state !== "idle"}>
@@ -99,15 +118,26 @@ function IncidentNote({
           </Button>
         </Box>
       </Box>
-      {place === "head" && <Cleared id={id} at={cleared_at} by={cleared_by} />}
+      {place === "head" && <Cleared incident={incident} />}
     </Box>
   );
 }
 
-/** No contact until an adult in charge says so, by name. */
-function Cleared({ id, at, by }: { readonly id: string; readonly at: number | null; readonly by: string }) {
+/** No contact until a doctor has said so, for a minor a guardian as well: who, and on which day. Never on the day itself. */
+function Cleared({ incident }: { readonly incident: Incident }) {
+  const { id, version, cleared_at, cleared_by, doctor, guardian, said_on } = incident;
   const fetcher = useFetcher<typeof action>();
-  if (at !== null) return <Box sx={{ pt: 1, color: "text.secondary" }}>Cleared for contact by {by}.</Box>;
+  if (cleared_at !== null)
+    return (
+      <Box sx={{ pt: 1, color: "text.secondary" }}>
+        Cleared for contact: {doctor || "not said who"}
+        {guardian ? ` and ${guardian}` : ""}
+        {said_on ? ` on ${longDate(said_on)}` : ""}, written down by {cleared_by}.
+      </Box>
+    );
+  const field = (name: string, label: string) => (
+    <TextField size="small" name={name} label={label} slotProps={{ htmlInput: { maxLength: 120 } }} />
+  );
   return (
     <Box
       component={fetcher.Form}
@@ -116,11 +146,20 @@ function Cleared({ id, at, by }: { readonly id: string; readonly at: number | nu
     >
       <input type="hidden" name="intent" value="clear" />
       <input type="hidden" name="id" value={id} />
+      <input type="hidden" name="version" value={version} />
       <Box sx={{ flexBasis: "100%" }}>
-        No contact until an adult in charge clears it. Follow local rules on blows to the head.
+        No contact, falls, rolling, jumping or kicks until a doctor has said so, and never on the day of the blow. Local
+        rules go first.
       </Box>
-      {fetcher.data && "message" in fetcher.data && <Notice tone="trouble">{fetcher.data.message}</Notice>}
-      <TextField size="small" name="by" label="Cleared by" />
+      {fetcher.data && "message" in fetcher.data && (
+        <Box sx={{ flexBasis: "100%" }}>
+          <Notice tone="trouble">{fetcher.data.message}</Notice>
+        </Box>
+      )}
+      {field("doctor", "Doctor who said so")}
+      {field("guardian", "Guardian who said so (a minor)")}
+      <TextField size="small" type="date" name="said_on" label="On" slotProps={{ inputLabel: { shrink: true } }} />
+      {field("by", "Your name")}
       <Button type="submit" variant="outlined" disabled={fetcher.state !== "idle"}>
         Cleared for contact
       </Button>

@@ -19,18 +19,20 @@ const WEEKS = 26;
 /** What was seen so often keeps going wrong. */
 const OFTEN = 2;
 
+const AGE_WORDS = { minor: ". Minor", adult: "", unknown: ". Of age? Nobody has said" } as const;
+
 export function PersonScreen(page: PersonPage) {
   const dayOf = useDayOf();
   const { person, sums, names, incidents, minorsPage } = page;
   const { weeks, evenings, partners, faults } = sums;
   const rounds = weeks.reduce((sum, { rounds: n }) => sum + n, 0);
   const often = faults.filter(({ times }) => times >= OFTEN);
-  const closed = person.minor && minorsPage === "nothing";
+  const closed = person.age !== "adult" && minorsPage === "nothing";
   return (
     <>
       <ScreenHead
         title={person.name}
-        lead={`${evenings === 1 ? "1 evening" : `${evenings} evenings`}, ${roundsText(rounds)}, ${partners.length === 1 ? "1 partner" : `${partners.length} partners`}${person.minor ? `. Minor${person.ages ? `, ${person.ages}` : ""}` : ""}${person.archived ? ". Archived" : ""}`}
+        lead={`${evenings === 1 ? "1 evening" : `${evenings} evenings`}, ${roundsText(rounds)}, ${partners.length === 1 ? "1 partner" : `${partners.length} partners`}${AGE_WORDS[person.age]}${person.ages ? `, ${person.ages}` : ""}${person.archived ? ". Archived" : ""}`}
       >
         <Button variant="outlined" component={Link} to={`/log?person=${person.id}`}>
           Round by round

@@ -4,7 +4,7 @@ import type { PadLine } from "#core/formats/pad-lines.ts";
 import type { ScoreView } from "#core/formats/desk-view.ts";
 import { scoreStaves } from "../drawing/score-layout.ts";
 import { ask } from "../workers/client.ts";
-import { CAUTIONS, playRows } from "#core/class/cautions.ts";
+import { cautionsFor, playRows } from "#core/class/cautions.ts";
 import { drillCard } from "./drill-card-layout.ts";
 import { SvgPages } from "./svg-pages.tsx";
 
@@ -49,7 +49,7 @@ export function DrillCard({ id, title, school, text }: CardProps) {
         facts: factsOf(view, pads),
         rows: playRows(text),
         staves: scoreStaves(view),
-        cautions: CAUTIONS,
+        cautions: cautionsFor(view),
       }),
     [view, pads, title, school, text],
   );

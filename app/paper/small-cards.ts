@@ -1,6 +1,6 @@
 /** Cards of half a page each, to cut and hand out: a head, a few facts, a drill drawn or words in columns. */
 import type { Stave } from "../drawing/score-layout.ts";
-import { CAUTIONS } from "#core/class/cautions.ts";
+import { cautionsFor } from "#core/class/cautions.ts";
 import {
   LEADING,
   PAGE,
@@ -23,6 +23,8 @@ export interface SmallCard {
   readonly words: readonly string[];
   /** It stays with a sheet that says the cautions. */
   readonly isPart?: true;
+  /** Somebody is held in it: the tap is said. */
+  readonly taps?: boolean;
 }
 
 const EACH = 2;
@@ -63,7 +65,9 @@ function drawCard(card: SmallCard, top: number): { texts: CardText[]; staves: Ca
   say(card.place, 4.2, "bold");
   for (const fact of card.facts) say(fact, 4, "text");
   y += 2;
-  const cautions = (card.isPart ? [] : CAUTIONS).flatMap((text) => wrap(text, WIDTH, CAUTION, "text"));
+  const cautions = (card.isPart ? [] : cautionsFor({ taps: card.taps ?? false })).flatMap((text) =>
+    wrap(text, WIDTH, CAUTION, "text"),
+  );
   const bottom = top + HEIGHT - MARGIN - cautions.length * CAUTION * LEADING;
   cautions.forEach((text, i) =>
     texts.push({

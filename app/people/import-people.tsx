@@ -141,6 +141,12 @@ export function ImportPeople({ onClose }: { onClose: () => void }) {
   );
 }
 
+function ageWords({ ages, minor, born }: NonNullable<ReadRow["person"]>): string | null {
+  if (ages) return `${ages} years`;
+  if (minor === null) return born ? null : "of age? not said";
+  return minor ? "minor" : "of age";
+}
+
 /** All that a row of the file says of somebody, as it will be kept. */
 export const personLine = (person: NonNullable<ReadRow["person"]>): string =>
   [
@@ -150,7 +156,9 @@ export const personLine = (person: NonNullable<ReadRow["person"]>): string =>
     person.mass_kg !== null && `${person.mass_kg} kg`,
     `${person.lead} lead`,
     `${person.hand} handed`,
-    person.minor && (person.ages ? `${person.ages} years` : "minor"),
+    person.born && `born ${person.born}`,
+    ageWords(person),
+    person.falls && "has learnt to fall",
     ...Object.entries(person.levels).map(([family, level]) => `${family} ${level}`),
     person.limits.length > 0 && `not: ${person.limits.join(", ")}`,
     person.limits_until && `until ${person.limits_until}`,

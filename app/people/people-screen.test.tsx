@@ -5,11 +5,11 @@ import type { PersonView } from "#server/views.ts";
 import { text } from "../ui/testing.tsx";
 
 const screen = (people: readonly PersonView[], rows: number | null = null) =>
-  text(<PeopleScreen list={{ part: "people", people, rows, asked: null }} wishes={[]} gear={[]} />);
+  text(<PeopleScreen list={{ part: "people", people, rows, asked: null, unsaid: [] }} wishes={[]} gear={[]} />);
 
 describe("people", () => {
   test("are listed with measures, levels and limits", () => {
-    const list = screen([student("Odo", { minor: true }), student("Edda")]);
+    const list = screen([student("Odo", { minor: true, age: "minor" }), student("Edda")]);
     expect(list).toMatch(/Edda 171 cm – 66 kg left right flow 4 no falls .*Odo · minor/);
   });
   test("nobody yet: it says how to begin", () => {

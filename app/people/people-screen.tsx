@@ -13,11 +13,14 @@ import { later } from "../ui/later.tsx";
 import { PAGE, shownOf, sortingOf, type Sorting } from "../ui/rows-shown.ts";
 import { SearchField } from "../ui/search-field.tsx";
 import { useFilters } from "../ui/use-filters.ts";
+import { OfAge } from "./of-age.tsx";
 import { peopleListed, SORTS, USUAL, type PeopleAsked, type PeopleSort } from "./people-list.ts";
 
 const GearList = later(async () => (await import("./gear-list.tsx")).GearList);
 const ImportPeople = later(async () => (await import("./import-people.tsx")).ImportPeople);
 const PersonDialog = later(async () => (await import("./person-dialog.tsx")).PersonDialog);
+
+const AGE_WORDS = { minor: " · minor", adult: "", unknown: " · of age?" } as const;
 
 const PARTS = [
   { value: "people", label: "People" },
@@ -34,6 +37,8 @@ interface PeopleProps {
     readonly rows: number | null;
     /** Whose card is open at first. */
     readonly asked: PersonView | null;
+    /** Of whom nobody has said whether they are of age. */
+    readonly unsaid: readonly { readonly id: string; readonly name: string }[];
   };
   readonly wishes: readonly Wish[];
   readonly gear: readonly { readonly kind: string; readonly count: number }[];
@@ -76,6 +81,7 @@ export function PeopleScreen({ list, wishes, gear }: PeopleProps) {
           <SearchField label="Search people" value={values.q} onChange={(q) => set("q", q)} width={220} />
         )}
       </Box>
+      {part === "people" && list.unsaid.length > 0 && <OfAge unsaid={list.unsaid} />}
       {part === "gear" && <GearList gear={gear} />}
       {part !== "gear" && part !== list.part && <Waiting />}
       {part === list.part && <PeopleTable list={list} values={values} set={set} onChange={setOpen} />}
@@ -174,7 +180,8 @@ function PersonRow({ person: s, onChange }: { person: PersonView; onChange: (() 
         <Box component={Link} to={`/people/${s.id}`} sx={{ color: "inherit", fontWeight: 700 }}>
           {s.name}
         </Box>
-        {s.minor ? ` · minor${s.ages ? `, ${s.ages}` : ""}` : ""}
+        {AGE_WORDS[s.age]}
+        {s.age === "minor" && s.ages ? `, ${s.ages}` : ""}
       </td>
       <td className="measure">{s.height_cm === null ? "–" : `${s.height_cm} cm`}</td>
       <td className="measure">{s.reach_cm === null ? "–" : `${s.reach_cm} cm`}</td>

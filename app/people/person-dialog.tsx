@@ -33,13 +33,17 @@ const NEW: MemberForm = {
   mass_kg: null,
   lead: "left",
   hand: "right",
-  minor: false,
+  born: null,
+  minor: null,
   ages: null,
   levels: {},
   limits: [],
   limits_until: null,
   agreed: "",
+  falls: null,
 };
+/** Nobody has said. */
+const NOT_SAID = "not said";
 const WISHES: Record<Wish["kind"], string> = {
   together: "works together with",
   apart: "is kept apart from",
@@ -127,16 +131,7 @@ export function PersonDialog({ person, wishes, onClose }: DialogProps) {
           {measure("mass_kg", "Mass, kg")}
           {side("lead", "Leads with")}
           {side("hand", "Handed")}
-          <Choice
-            label="Age"
-            value={draft.ages ?? (draft.minor ? "minor" : "adult")}
-            options={[
-              ["adult", "grown up"],
-              ["minor", "minor, age not said"],
-              ...AGES.map((ages) => [ages, ages] as const),
-            ]}
-            onChange={(value) => set({ minor: value !== "adult", ages: AGES.find((ages) => ages === value) ?? null })}
-          />
+          <AgeAndFalls draft={draft} set={set} fault={faults.born} />
           <LevelsAndLimits draft={draft} set={set} />
           <TextField
             size="small"
@@ -168,6 +163,59 @@ export function PersonDialog({ person, wishes, onClose }: DialogProps) {
         </Button>
       </DialogActions>
     </Dialog>
+  );
+}
+
+/** Of age or not, and whether they have learnt to fall: what nobody has said is not known. */
+function AgeAndFalls({
+  draft,
+  set,
+  fault,
+}: {
+  draft: MemberForm;
+  set: (part: Partial<MemberForm>) => void;
+  fault: string | undefined;
+}) {
+  return (
+    <>
+      <Choice
+        label="Age"
+        value={draft.ages ?? (draft.minor === null ? NOT_SAID : draft.minor ? "minor" : "adult")}
+        options={[
+          [NOT_SAID, "not said yet"],
+          ["adult", "of age"],
+          ["minor", "minor, age not said"],
+          ...AGES.map((ages) => [ages, ages] as const),
+        ]}
+        onChange={(value) =>
+          set({
+            minor: value === NOT_SAID ? null : value !== "adult",
+            ages: AGES.find((ages) => ages === value) ?? null,
+          })
+        }
+        help={draft.born ? "The date of birth goes first." : undefined}
+      />
+      <TextField
+        size="small"
+        type="date"
+        label="Born on"
+        value={draft.born ?? ""}
+        error={fault !== undefined}
+        helperText={fault}
+        onChange={(event) => set({ born: event.target.value || null })}
+        slotProps={{ inputLabel: { shrink: true } }}
+      />
+      <Choice
+        label="Has learnt to fall"
+        value={draft.falls === null ? NOT_SAID : draft.falls ? "yes" : "no"}
+        options={[
+          [NOT_SAID, "not said yet"],
+          ["yes", "yes"],
+          ["no", "no"],
+        ]}
+        onChange={(value) => set({ falls: value === NOT_SAID ? null : value === "yes" })}
+      />
+    </>
   );
 }
 

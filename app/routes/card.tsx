@@ -5,6 +5,7 @@ import { pairsFor } from "#server/access/hall.ts";
 import { scopeContext } from "#server/context.ts";
 import { notFound, reading } from "#server/respond.ts";
 import { schoolName, settingsOf } from "#server/school-of.ts";
+import { personViews } from "#server/person-views.ts";
 import { pairViews } from "#server/pair-views.ts";
 import type { Route } from "./+types/card.ts";
 import { CardScreen } from "../class/card-screen.tsx";
@@ -23,7 +24,11 @@ export function loader({ params, context }: Route.LoaderArgs) {
       listEverybody(db, scope),
       listPairs(db, scope, params.id),
     ]);
-    return { lesson, school, pairs: pairsFor(scope, await pairViews(pairs, students, await settingsOf(scope))) };
+    return {
+      lesson,
+      school,
+      pairs: pairsFor(scope, await pairViews(pairs, personViews(students, lesson.held_on), await settingsOf(scope))),
+    };
   });
 }
 

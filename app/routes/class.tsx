@@ -1,6 +1,7 @@
 import { dropPlan, getClass, getPlan, listPairs, seatsOf } from "#db/classes.ts";
 import { bringBack, listPresence, setEverybody, setTonightNot } from "#db/attendance.ts";
 import { listDrillHeads } from "#db/drills.ts";
+import { notCleared } from "#db/incidents.ts";
 import { listGear, listPeople, listStudents } from "#db/people.ts";
 import { db } from "#db/pool.ts";
 import { pairsFor, peopleFor } from "#server/access/hall.ts";
@@ -8,6 +9,7 @@ import { WORDS } from "#server/keep-plan.ts";
 import { scopeContext } from "#server/context.ts";
 import { idIn, presentFromForm, tonightFrom } from "#server/forms.ts";
 import { changeRound, pairRound } from "#server/one-round.ts";
+import { personViews } from "#server/person-views.ts";
 import { pairViews } from "#server/pair-views.ts";
 import { notFound, reading, refused, writing } from "#server/respond.ts";
 import { settingsOf } from "#server/school-of.ts";
@@ -36,7 +38,10 @@ export function loader({ params, context }: Route.LoaderArgs) {
     const known = new Set(members.map(({ id }) => id));
     // Who was archived since stays in the classes that they were in.
     const left = [...here, ...pairs.flatMap(seatsOf)].filter((id) => !known.has(id));
-    const everybody = [...members, ...(left.length > 0 ? await listPeople(db, scope, left) : [])];
+    const everybody = personViews(
+      [...members, ...(left.length > 0 ? await listPeople(db, scope, left) : [])],
+      lesson.held_on,
+    );
     return {
       lesson,
       planned: plan?.plan.rounds.length ?? null,
@@ -76,8 +81,9 @@ export async function action({ request, params, context }: Route.ActionArgs) {
         const all = fields.on === "yes";
         // Who takes everybody out by a slip gets them back as they were.
         const were = all ? [] : await listPresence(db, scope, params.id);
-        await setEverybody(db, scope, params.id, all ? "all" : "none");
-        return { kind: "ticked" as const, were };
+        const blows = all ? [...(await notCleared(db, scope)).keys()] : [];
+        await setEverybody(db, scope, params.id, all ? "all" : "none", blows);
+        return { kind: "ticked" as const, were, asked: blows.length };
       }
       case "back":
         await bringBack(db, scope, params.id, presentFromForm(fields.were));

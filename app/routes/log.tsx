@@ -1,7 +1,8 @@
-import { clearIncident, noteIncident } from "#db/incidents.ts";
+import { noteIncident } from "#db/incidents.ts";
 import { db } from "#db/pool.ts";
 import { scopeContext } from "#server/context.ts";
-import { idIn, incidentFromForm } from "#server/forms.ts";
+import { clearingFromForm, incidentFromForm } from "#server/forms.ts";
+import { clearHead } from "#server/head-blows.ts";
 import { logPage } from "#server/log.ts";
 import { reading, refused, writing } from "#server/respond.ts";
 import type { Route } from "./+types/log.tsx";
@@ -24,10 +25,7 @@ export async function action({ request, context }: Route.ActionArgs) {
         : refused("Somebody else wrote on this note meanwhile. Load the page again; copy your words first.");
     }
     if (fields.intent === "clear") {
-      const by = (fields.by ?? "").trim().slice(0, 120);
-      if (by === "") return refused("Write who clears it: an adult in charge of them.");
-      await clearIncident(db, scope, idIn(fields.id), by);
-      return { kind: "saved" as const };
+      return clearHead(scope, clearingFromForm(fields));
     }
     return refused("This page is older than the application. Load it again.");
   });

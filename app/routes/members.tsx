@@ -1,4 +1,5 @@
 import { changeMember, listMembers } from "#db/accounts.ts";
+import { setClearedForMinors } from "#db/class-adults.ts";
 import { listStudents } from "#db/people.ts";
 import { db } from "#db/pool.ts";
 import { endTicket, listInvitations } from "#db/tickets.ts";
@@ -57,6 +58,17 @@ export async function action({ request, context }: Route.ActionArgs) {
         return { kind: "saved" as const, message: "The invitation is taken back." };
       case "role":
         return changed(memberIn(fields), "The role is changed. They sign in again.");
+      case "cleared": {
+        const cleared = { accountId: idIn(fields.account), cleared: fields.cleared === "yes" };
+        return (await setClearedForMinors(db, scope, cleared))
+          ? {
+              kind: "saved" as const,
+              message: cleared.cleared
+                ? "They are offered for classes of minors."
+                : "They are not offered for classes of minors.",
+            }
+          : refused("This account does not belong to the school any more. Load the page again.");
+      }
       case "remove":
         return changed(null, "They do not belong to the school any more.");
       default:

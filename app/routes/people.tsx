@@ -3,6 +3,7 @@ import {
   insertStudents,
   listGear,
   listWishes,
+  sayOfPeople,
   setArchived,
   setGear,
   setWish,
@@ -10,7 +11,7 @@ import {
 } from "#db/people.ts";
 import { db } from "#db/pool.ts";
 import { scopeContext } from "#server/context.ts";
-import { idIn } from "#server/forms.ts";
+import { idIn, idsIn } from "#server/forms.ts";
 import { gearFromForm, peopleFromForm, personFromForm, wishFromForm } from "#server/people-forms.ts";
 import { peopleListPage } from "#server/people-list.ts";
 import { reading, refused, writing } from "#server/respond.ts";
@@ -56,6 +57,10 @@ export async function action({ request, context }: Route.ActionArgs) {
         return { kind: "changed" as const };
       case "erase":
         await eraseStudent(scope, idIn(fields.id));
+        return { kind: "changed" as const };
+      case "of age":
+      case "minor":
+        await sayOfPeople(db, scope, idsIn(fields.ids), { what: "minor", is: fields.intent === "minor" });
         return { kind: "changed" as const };
       case "wish": {
         const wish = wishFromForm(fields);

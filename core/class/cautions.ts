@@ -1,9 +1,23 @@
 /** What is said on every card, and the rows of a score that people on the floor need. */
 
+import type { Checked } from "../drill/types.ts";
+import { movesOf } from "./limits.ts";
+
 export const CAUTIONS = [
   "“Stop” ends everything at once; anybody may say it at any time.",
   "Slow before fast. Gear by tempo and tool; training blades only. No contact to eyes, throat, groin, spine, back of the head or knees. This sheet checks the logic of the drill; the instructor, local law and the rules of insurer and federation decide what may be practised.",
 ] as const;
+
+/** What ends a hold: a person who is held cannot always speak. Common practice, no source. */
+const TAP = "Two taps end a hold at once: on the partner, on yourself, on the mat. Let go at the first.";
+
+/** True for a drill with holds, locks, headlocks or chokes. */
+export const needsTap = ({ exchanges }: Pick<Checked, "exchanges">): boolean =>
+  movesOf({ exchanges }).some(({ contact }) => contact?.kind === "grip" || contact?.kind === "pin");
+
+/** The cautions of a drill, the tap first where somebody is held. */
+export const cautionsFor = ({ taps }: { readonly taps: boolean }): readonly string[] =>
+  taps ? [TAP, ...CAUTIONS] : CAUTIONS;
 
 /** The rows of a text that people on the floor need: who holds what, and the play. */
 export const playRows = (text: string): string[] =>

@@ -12,7 +12,7 @@ const rungs = [
   "A jab -> B slip out, cross\nA cross -> B parry",
 ].map((text, i) => ({ text, title: `Rung ${i + 1}`, load: i + 2 }));
 const child = (i: number, ages: PlanPerson["ages"]): PlanPerson =>
-  someone(`c${i}`, { name: `Child ${i}`, minor: true, ages, height_cm: 130, mass_kg: 30 });
+  someone(`c${i}`, { name: `Child ${i}`, age: "minor" as const, ages, height_cm: 130, mass_kg: 30 });
 const children = (count: number) => Array.from({ length: count }, (_, i) => child(i, i % 2 ? "7-9" : "10-12"));
 
 describe("a class of children", () => {
@@ -47,7 +47,7 @@ describe("a class of children", () => {
 
 describe("a trial guest", () => {
   const of = (level: number): Person => ({
-    ...{ id: `l${level}`, name: `L${level}`, height: 1.75, mass: 70, minor: false, lead: "left", limits: [] },
+    ...{ id: `l${level}`, name: `L${level}`, height: 1.75, mass: 70, age: "adult" as const, lead: "left", limits: [] },
     level,
   });
   test("is best with whoever is steadiest, and least with another guest", () => {

@@ -239,7 +239,7 @@ describe("a whole plan", () => {
     expect(one.shares).toHaveLength(1);
     expect(one.shares[0]!.working).toBeGreaterThan(0);
     expect(one.shares[0]!.feeding).toBe(one.shares[0]!.answering);
-    const kids = goodPlan(plan({ people: group(6).map((p) => ({ ...p, minor: true })) }));
+    const kids = goodPlan(plan({ people: group(6).map((p) => ({ ...p, age: "minor" as const })) }));
     expect(kids.notes.join()).toMatch(/Only minors are here/);
   });
   test("the same input gives the same plan", () => {
@@ -250,8 +250,8 @@ describe("a whole plan", () => {
 test("two who have only each other all evening are named once, with the ways out; a class of two is not", () => {
   const crowd = [
     ...Array.from({ length: 6 }, (_, i) => someone(`a${i}`)),
-    someone("m1", { minor: true }),
-    someone("m2", { minor: true }),
+    someone("m1", { age: "minor" as const }),
+    someone("m2", { age: "minor" as const }),
   ];
   const rungs = [{ text: "A jab -> B slip out", title: "R", load: 3 }];
   const said = goodPlan(planOf({ people: crowd, rungs })).notes.filter((note) => note.includes("all evening"));

@@ -19,7 +19,7 @@ const person = (id: string, more: Partial<Person> = {}): Person => ({
   name: id,
   height: 1.75,
   mass: 70,
-  minor: false,
+  age: "adult" as const,
   lead: "left",
   level: 3,
   limits: [],
@@ -30,7 +30,7 @@ const pair = (a: Partial<Person>, b: Partial<Person>, more: Partial<Pair> = {}):
   b: person("Ben", b),
   c: null,
   score: 1000,
-  noContact: false,
+  noContact: null,
   locked: false,
   why: [],
   ...more,
@@ -142,8 +142,8 @@ describe("the rung of a pair", () => {
     });
   });
   test("a large weight gap, and a minor, are said on the card", () => {
-    expect(fit(pair({}, {}, { noContact: true })).notes.join()).toMatch(/Without contact/);
+    expect(fit(pair({}, {}, { noContact: "large weight gap" })).notes.join()).toMatch(/Without contact/);
     const hard: PlanRung[] = [{ ...rungs[0]!, text: `contact: medium\n${rungs[0]!.text}` }];
-    expect(fit(pair({ minor: true }, { minor: true }), 0, hard).notes.join()).toMatch(/touch only/);
+    expect(fit(pair({ age: "minor" as const }, { age: "minor" as const }), 0, hard).notes.join()).toMatch(/touch only/);
   });
 });

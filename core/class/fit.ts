@@ -7,7 +7,8 @@ import type { Pair } from "../pairs/pairs.ts";
 import type { School } from "../policy/school.ts";
 import { GUEST_LEVEL, type Person } from "../pairs/score.ts";
 import { apartInWords } from "./apart.ts";
-import { limitsAgainst, wantsNoCloseTouch } from "./limits.ts";
+import { contactFree, stoppedShort } from "./contact-free.ts";
+import { limitsAgainst, wantsNoCloseTouch, withoutContactLimit } from "./limits.ts";
 import { listed } from "../vary/change-words.ts";
 import { rolesIn } from "./roles.ts";
 import { CONTACTS } from "../score/header.ts";
@@ -41,6 +42,10 @@ interface Fit {
   readonly checked: Checked;
   /** What the instructor should know, in words. */
   readonly notes: readonly string[];
+  /** Its rows are stopped short of the partner. */
+  readonly stopped: boolean;
+  /** Why they may do none of the rungs; null: this one. */
+  readonly forbidden: string | null;
 }
 
 /** The rungs of a pair: who answers has their own. */
@@ -101,9 +106,10 @@ export function fitRung(rungs: readonly PlanRung[], base: number, pair: Pair, kn
   };
   if (pair.c || !rolesIn(rungs[base]?.text ?? "").fed) return { ...fits(all, levelOf(pair)), back: null };
   const [first, second] = [fits([all[0]!], pair.b.level), fits([all[1]!], pair.a.level)];
+  const forbidden = first.forbidden ?? second.forbidden;
   return first.rung === second.rung
-    ? { ...first, notes: oneRung(pair, first, second), back: null }
-    : { ...first, notes: twoRungs(pair, first, second), back: second };
+    ? { ...first, forbidden, notes: oneRung(pair, first, second), back: null }
+    : { ...first, forbidden, notes: twoRungs(pair, first, second), back: second };
 }
 
 /** What is said where both answer the same. */
@@ -163,22 +169,29 @@ function fitSeats(rungs: readonly PlanRung[], base: number, of: SeatsOfPair): Fi
   const [least, most] = [same[0] ?? 0, same[same.length - 1] ?? 0];
   const start = Math.max(least, Math.min(most, wanted));
   let first: Fit | null = null;
+  let allowed: Fit | null = null;
   for (let rung = start; rung >= least; rung--) {
     // Two do not work on what is written for three, where there is anything else.
     if (!of.pair.c && rolesIn(rungs[rung]!.text).people === 3) continue;
     const fit = onRung(rungs[rung]!, of);
-    if (fit.against.length === 0) {
+    if (fit.against.length + fit.barred.length === 0) {
       const calls = called ? ["The calls are not for them: their feeder picks."] : [];
       const lower = first ? [`An easier rung: ${first.notes[0]}`, ...calls] : [];
       const learned = of.own && rung !== base ? [`${of.seats[0]![1].name}: ${of.own.why}.`] : [];
       const said = step === 0 ? [] : [saidOtherwise(of, step)];
-      return { rung, checked: fit.checked, notes: [...lower, ...fit.notes, ...(step === 0 ? learned : said)] };
+      const notes = [...lower, ...fit.notes, ...(step === 0 ? learned : said)];
+      return { rung, checked: fit.checked, stopped: fit.stopped, forbidden: null, notes };
     }
-    first ??= { rung, checked: fit.checked, notes: [...fit.against, ...fit.notes] };
+    const { checked, stopped } = fit;
+    const here = { rung, checked, stopped, notes: [...fit.barred, ...fit.against, ...fit.notes] };
+    first ??= { ...here, forbidden: fit.barred[0] ?? null };
+    // Bodies that do not quite fit are for the instructor to see to; a limit is for nobody to pass over.
+    if (fit.barred.length === 0) allowed ??= { ...here, forbidden: null };
   }
-  if (first) return first;
-  const { checked, notes } = onRung(rungs[start]!, of);
-  return { rung: start, checked, notes: ["This is for three. The two of you do the rows of A and B.", ...notes] };
+  if (allowed ?? first) return (allowed ?? first)!;
+  const { checked, notes, stopped, barred } = onRung(rungs[start]!, of);
+  const forThree = ["This is for three. The two of you do the rows of A and B.", ...notes];
+  return { rung: start, checked, stopped, forbidden: barred[0] ?? null, notes: forThree };
 }
 
 /** Who answers alone is asked about; of several one who needs it easier decides, and harder is it for all or nobody. */
@@ -224,7 +237,9 @@ function seatings({ a, b, c }: Pair): Seats[] {
 }
 
 function onRung(rung: PlanRung, { pair, seats, bodyOf, school }: SeatsOfPair) {
-  const score = scoreOf(rung);
+  const free = pair.noContact === null ? null : contactFree(checkFor(scoreOf(rung), school));
+  const stopped = free?.kind === "stopped short";
+  const score = stopped ? parse(stoppedShort(rung.text)) : scoreOf(rung);
   const bodies = ([one, two, three]: Seats): Bodies => ({
     A: bodyOf(one.id),
     B: bodyOf(two.id),
@@ -232,7 +247,11 @@ function onRung(rung: PlanRung, { pair, seats, bodyOf, school }: SeatsOfPair) {
   });
   const [begin, ...later] = seats;
   const checked = checkFor(score, school, bodies(begin!));
-  const against = refusals(checked, pair);
+  const against = brokenFor(checked);
+  const barred =
+    pair.noContact !== null && free === null
+      ? [`${pair.noContact}, and this is all contact.`]
+      : limitsOf(checked, pair);
   const notes = asides(checked, pair);
   const apart = apartOf(checked);
   for (const others of later) {
@@ -251,31 +270,39 @@ function onRung(rung: PlanRung, { pair, seats, bodyOf, school }: SeatsOfPair) {
   }
   // Who begins is said where it is not the first of the pair.
   const whose = begin![0] === pair.a ? "" : `When ${begin![0].name} feeds ${begin![1].name}: `;
-  return { checked, against: against.map((text, i) => (i === 0 && isBroken(checked) ? whose + text : text)), notes };
+  return {
+    ...{ checked, barred, notes, stopped },
+    against: against.map((text, i) => (i === 0 && isBroken(checked) ? whose + text : text)),
+  };
 }
 
 const isError = (f: { readonly severity: string }): boolean => f.severity === "error";
 const isBroken = ({ verdict }: Checked): boolean => verdict === "broken";
 
-/** Why a drill does not work for a pair: the geometry of their bodies, or a limit of one of them. */
-function refusals(checked: Checked, pair: Pair): string[] {
+/** Why a drill does not work for the bodies of a pair. */
+function brokenFor(checked: Checked): string[] {
   const worst = isBroken(checked) ? checked.findings.find(isError) : undefined;
-  return [
-    ...(worst ? [worst.message] : []),
-    ...membersOf(pair).flatMap(({ name, limits }) => limitsAgainst(limits, checked).map((said) => `${name}: ${said}`)),
-  ];
+  return worst ? [worst.message] : [];
 }
+
+/** Why a drill is none for a pair, by the limits of one of them; without contact it is done in another form already. */
+const limitsOf = (checked: Checked, pair: Pair): string[] =>
+  membersOf(pair).flatMap(({ name, limits }) =>
+    limitsAgainst(pair.noContact === null ? limits : withoutContactLimit(limits), checked).map(
+      (said) => `${name}: ${said}`,
+    ),
+  );
 
 const membersOf = ({ a, b, c }: Pair): readonly Person[] => (c ? [a, b, c] : [a, b]);
 
 /** What is no reason for another rung but is said on the card. */
 function asides({ header, findings }: Checked, pair: Pair): string[] {
   const notes: string[] = [];
-  if (pair.noContact && header.contact !== "none") notes.push("Without contact: the weight gap is too large.");
-  if ([pair.a, pair.b].some((p) => p.minor) && (header.contact === "medium" || header.contact === "full"))
+  if (pair.noContact !== null) notes.push(`Without contact: ${pair.noContact}.`);
+  if ([pair.a, pair.b].some((p) => p.age === "minor") && (header.contact === "medium" || header.contact === "full"))
     notes.push("A minor: touch only.");
   // Roles change: it holds for whoever of them asks for it.
-  const asked = membersOf(pair).filter(({ minor, limits }) => minor || wantsNoCloseTouch(limits));
+  const asked = membersOf(pair).filter(({ age, limits }) => age === "minor" || wantsNoCloseTouch(limits));
   for (const { rule, message } of findings)
     if (rule === "close-touch")
       notes.push(message.replace(/^For [ABC]/, `For ${listed(asked.map(({ name }) => name))}`));

@@ -55,11 +55,18 @@ export class FittedRounds {
     const side = this.meetings % 2 === 1 ? "left" : "right";
     // At a station with pads both have their turn before they go on.
     const change = block.stations ? Math.min(clock.change, clock.round / 2) : changeOn(roles, clock);
-    const fits = round.pairs.map((pair, i) => {
+    const all = round.pairs.map((pair, i) => {
       const fit = fitRung(this.input.rungs, stationFor(block, turn, i), pair, this.known);
       // Who holds for the whole round answers in the next one.
       return { pair, ...fit, back: change < clock.round ? fit.back : null };
     });
+    // What one of them may not do is nobody's pair.
+    const fits = all.filter(({ forbidden }) => forbidden === null);
+    const apart = all
+      .filter(({ forbidden }) => forbidden !== null)
+      .flatMap(({ pair: { a, b, c }, forbidden }) =>
+        [a, b, ...(c ? [c] : [])].map((person) => ({ person, why: `no pair here: ${forbidden!}` })),
+      );
     this.worked.push(
       fits.map(({ pair, checked, back }) => ({
         ...{ a: pair.a.id, b: pair.b.id, c: pair.c?.id ?? null, checked, side, change, round: clock.round },
@@ -73,7 +80,15 @@ export class FittedRounds {
     this.worked[r]!.push(...this.withInstructor(round, block.rung!, { side, change, round: clock.round }));
     const floor = fits.reduce((sum, { checked }) => sum + floorFor(checked), 0);
     this.floor = Math.max(this.floor, floor);
-    this.rounds.push(plannedRound(round, said, { block: block.id, turn, side, change, done: false }));
+    this.rounds.push(
+      plannedRound({ ...round, alone: [...round.alone, ...apart] }, said, {
+        block: block.id,
+        turn,
+        side,
+        change,
+        done: false,
+      }),
+    );
   }
 
   /** A round that was run or is under way, as it stands. */
@@ -105,7 +120,7 @@ export class FittedRounds {
   private withInstructor(round: Round, rung: number, at: Pick<Worked, "side" | "change" | "round">): Worked[] {
     if (this.input.people.length > 1) return [];
     return round.alone.map(({ person }) => {
-      const pair = { a: person, b: person, c: null, score: 0, noContact: false, locked: false, why: [] };
+      const pair = { a: person, b: person, c: null, score: 0, noContact: null, locked: false, why: [] };
       const { checked } = fitRung(this.input.rungs, rung, pair, this.known);
       return { a: INSTRUCTOR, b: person.id, c: null, checked, ...at };
     });
@@ -137,13 +152,14 @@ const plannedRound = (
   at: Pick<PlannedRound, "block" | "turn" | "side" | "change" | "done">,
 ): PlannedRound => ({
   ...at,
-  pairs: fits.map(({ pair, rung, back, checked, notes }) => ({
+  pairs: fits.map(({ pair, rung, back, checked, notes, stopped }) => ({
     a: pair.a.id,
     b: pair.b.id,
     c: pair.c?.id ?? null,
     locked: pair.locked,
     rung,
     ...(back ? { back: back.rung } : {}),
+    ...(stopped ? { form: "stopped short" as const } : {}),
     verdict: checked.verdict,
     distance: Math.round(checked.distance * 100) / 100,
     apart: apartOf(checked),

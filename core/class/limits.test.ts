@@ -40,13 +40,13 @@ test("whatever can be tapped at arrival is known to the plan or shown as it is w
 });
 test("close touch is not ruled out: what stands for the hold is said by name", () => {
   const person = (name: string, limits: readonly string[]) =>
-    ({ id: name, name, height: 1.75, mass: 70, minor: false, lead: "left", level: 3, limits }) as const;
+    ({ id: name, name, height: 1.75, mass: 70, age: "adult" as const, lead: "left", level: 3, limits }) as const;
   const pair = { a: person("Ann", []), b: person("Ben", ["no close touch"]), c: null };
   const rungs = [{ text: "kind: sensitivity\n\nA collar tie -> B frame", title: "Tie", load: 3 }];
   const fit = fitRung(
     rungs,
     0,
-    { ...pair, score: 0, noContact: false, locked: false, why: [] },
+    { ...pair, score: 0, noContact: null, locked: false, why: [] },
     { bodyOf: (id) => ({ noCloseTouch: wantsNoCloseTouch(id === "Ben" ? pair.b.limits : []) }), school },
   );
   expect(fit.notes.join()).toMatch(/For Ben the collar tie goes to a hand on the shoulder/);

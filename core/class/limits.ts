@@ -1,5 +1,6 @@
 /** What people leave out, read against a drill: which rung is none for them, and what is only said. Common practice, no source. */
 import type { Checked } from "../drill/types.ts";
+import { PADS } from "../score/person.ts";
 import type { Move } from "../words/types.ts";
 
 interface LimitRule {
@@ -10,6 +11,7 @@ interface LimitRule {
   readonly clashes: (moves: readonly Move[], checked: Checked) => boolean;
 }
 
+const NO_CONTACT = "no contact";
 const isTouched = ({ header }: Checked): boolean => header.contact !== "none";
 const some =
   (test: (move: Move) => boolean): LimitRule["clashes"] =>
@@ -25,11 +27,24 @@ const RULES: readonly LimitRule[] = [
     clashes: some((move) => move.attack?.path === "shoot" || move.fells === true),
   },
   { word: "no kicks", said: "no kicks", clashes: (_, { exchanges }) => exchanges.some((e) => e.blow?.limb === "leg") },
-  { word: "no contact", said: "no contact", clashes: (_, checked) => isTouched(checked) },
+  { word: NO_CONTACT, said: "no contact", clashes: (_, checked) => isTouched(checked) },
   {
     word: "no head contact",
     said: "no contact to the head",
     clashes: (_, checked) => isTouched(checked) && checked.exchanges.some((e) => e.blow?.zone === "head"),
+  },
+  {
+    word: "no rolling",
+    said: "no rolling, and this goes down to the mat",
+    clashes: some((move) => move.goesDown === true || move.fells === true || move.attack?.path === "shoot"),
+  },
+  { word: "no jumping", said: "no jumping", clashes: some((move) => move.jumps === true) },
+  {
+    word: "no hard holding",
+    said: "holds no pads for hard blows",
+    clashes: (_, { header }) =>
+      (header.contact === "medium" || header.contact === "full") &&
+      header.actors.some((actor) => header.people[actor].wears.some((gear) => PADS.has(gear))),
   },
   { word: "no turns on one foot", said: "no turns on one foot", clashes: some(turnsOnFoot) },
   {
@@ -59,12 +74,42 @@ export const wantsNoCloseTouch = (limits: readonly string[]): boolean =>
 /** Limits that the plan knows by name; any other is shown on the card as it is written. */
 export const LIMITS: readonly string[] = [...RULES.map(({ word }) => word), NO_CLOSE_TOUCH];
 
-const movesOf = ({ exchanges }: Checked): Move[] =>
+/** All moves of a drill, feeds and answers and returns. */
+export const movesOf = ({ exchanges }: Pick<Checked, "exchanges">): Move[] =>
   exchanges.flatMap(({ feed, beat, returns }) => [
     ...(feed ? [feed.move] : []),
     ...beat.map(({ move }) => move),
     ...returns.map(({ use }) => use.move),
   ]);
+
+/** After a blow to the head, until it is cleared: what somebody leaves out in every class. Common practice, no source. */
+export const AFTER_HEAD_BLOW: readonly string[] = [
+  "no contact: a blow to the head, not cleared yet",
+  "no falls",
+  "no rolling",
+  "no jumping",
+  "no kicks",
+  "no hard holding",
+];
+
+const NOT_LEARNT_TO_FALL = "no falls: has not learnt to fall";
+
+/** What somebody leaves out: what they say, and falls where nobody has said that they have learnt to. */
+export const limitsFor = ({
+  limits,
+  falls,
+}: {
+  readonly limits: readonly string[];
+  readonly falls?: boolean;
+}): readonly string[] => (falls === false ? [...limits, NOT_LEARNT_TO_FALL] : limits);
+
+/** True for a drill in which somebody may go to the floor by a throw, a sweep or a shot. */
+export const needsFall = (checked: Checked): boolean =>
+  movesOf(checked).some((move) => move.attack?.path === "shoot" || move.fells === true);
+
+/** Limits without that of contact, for whoever works without it already. */
+export const withoutContactLimit = (limits: readonly string[]): string[] =>
+  limits.filter((limit) => !limit.toLowerCase().includes(NO_CONTACT));
 
 /** Why a drill is none for somebody with these limits, in words; empty where it is one. */
 export function limitsAgainst(limits: readonly string[], checked: Checked): string[] {

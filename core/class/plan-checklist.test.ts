@@ -31,7 +31,7 @@ function drawn(size: number, minors: number, seed: number): PlanPerson[] {
       height_cm: 158 + below(random, 35),
       mass_kg: 52 + below(random, 50),
       lead: below(random, 5) === 0 ? "right" : "left",
-      minor: i < minors,
+      age: i < minors ? "minor" : "adult",
       level: 1 + below(random, 5),
     }),
   );
@@ -82,7 +82,7 @@ describe.each([
   test("minors work with minors", () => {
     for (const { pairs } of plan.rounds)
       for (const { a, b, c } of pairs) {
-        const kinds = new Set([a, b, ...(c ? [c] : [])].map((id) => byId.get(id)!.minor));
+        const kinds = new Set([a, b, ...(c ? [c] : [])].map((id) => byId.get(id)!.age));
         expect(kinds.size).toBe(1);
       }
   });

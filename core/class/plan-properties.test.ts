@@ -35,7 +35,7 @@ const RUNGS = [
 const someone = fc.record({
   height_cm: fc.option(fc.integer({ min: 145, max: 200 })),
   mass_kg: fc.option(fc.integer({ min: 40, max: 110 })),
-  minor: fc.boolean(),
+  age: fc.constantFrom("minor" as const, "adult" as const),
   level: fc.integer({ min: 1, max: 5 }),
   from: fc.constantFrom(0, 0, 0, 1, 2),
 });
@@ -66,7 +66,7 @@ test("in every round each who is here stands in one place; no minor is with an a
         const here = all.filter((p) => p.from <= r).map((p) => p.id);
         expect([...placed].sort()).toEqual(here);
         for (const { a, b, c } of round.pairs) {
-          const minors = new Set([a, b, ...(c ? [c] : [])].map((id) => all.find((p) => p.id === id)!.minor));
+          const minors = new Set([a, b, ...(c ? [c] : [])].map((id) => all.find((p) => p.id === id)!.age));
           expect(minors.size).toBe(1);
         }
       });
@@ -80,7 +80,7 @@ test("nobody is alone where the numbers of minors and adults allow partners for 
       const made = plan(all);
       made.rounds.forEach((round, r) => {
         const here = all.filter((p) => p.from <= r);
-        const minors = here.filter((p) => p.minor).length;
+        const minors = here.filter((p) => p.age === "minor").length;
         const adults = here.length - minors;
         if (minors !== 1 && adults !== 1) expect(round.alone).toEqual([]);
       });

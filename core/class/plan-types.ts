@@ -2,7 +2,7 @@
 import type { Checked } from "../drill/types.ts";
 import type { LockedPair, PairIds } from "../pairs/evening.ts";
 import type { Wish } from "../pairs/score.ts";
-import type { Measured } from "../people/measures.ts";
+import type { MeasuredOnDay } from "../people/measures.ts";
 import type { PairWeights } from "../policy/pair-weights.ts";
 import type { Learned, PlanRung, Step } from "./fit.ts";
 import type { Frozen } from "./frozen.ts";
@@ -10,12 +10,14 @@ import type { GearCount } from "./gear.ts";
 import type { Share } from "./shares.ts";
 import type { Block, Clock } from "./timetable.ts";
 
-export interface PlanPerson extends Measured {
+export interface PlanPerson extends MeasuredOnDay {
   readonly level: number;
   readonly limits: readonly string[];
   /** First round here, from 0, and the round before which the person leaves; null: to the end. */
   readonly from: number;
   readonly until: number | null;
+  /** Has learnt to fall; left out: nothing is asked. */
+  readonly falls?: boolean;
   /** What the log says of them on this ladder; left out or null while too little was seen. */
   readonly learned?: Learned | null;
 }
@@ -54,6 +56,8 @@ export interface PlannedPair extends PairIds {
   readonly distance: number;
   /** The same as people measure it; kept plans of earlier versions have none. */
   readonly apart?: string;
+  /** They do its rows stopped short of each other; left out: as the rung is. */
+  readonly form?: "stopped short";
   readonly why: readonly string[];
   readonly notes: readonly string[];
 }

@@ -1,12 +1,14 @@
 /** The plan of a class: blocks, rounds, pairs with their rungs, and what each person gets out of it. */
 import { pairPerson } from "../people/measures.ts";
 import { youngest } from "../pairs/ages.ts";
-import { planEvening, type Attendee } from "../pairs/evening.ts";
+import { planEvening, type Attendee, type Evening } from "../pairs/evening.ts";
 import { LINES_FROM } from "../pairs/lines.ts";
 import { GUEST_LEVEL } from "../pairs/score.ts";
 import type { School } from "../policy/school.ts";
-import type { PlanRung } from "./fit.ts";
+import { asGiven, type PlanRung } from "./fit.ts";
+import { limitsFor, needsFall } from "./limits.ts";
 import { FittedRounds } from "./fitted-rounds.ts";
+import { termsOf, type BlockTerms } from "./who-works.ts";
 import { withFrozen } from "./frozen.ts";
 import { lineUpCheck } from "./line-up.ts";
 import { packedFrom } from "./packing.ts";
@@ -37,6 +39,7 @@ export function* planClass(input: PlanInput, school: School): Generator<number, 
       locked: input.locked,
       lines: input.lines ?? people.length >= LINES_FROM,
       ...togetherness(turns, input),
+      ...termsOfRounds(turns, input, school),
     }),
     0.5,
   );
@@ -59,21 +62,7 @@ export function* planClass(input: PlanInput, school: School): Generator<number, 
       moves: moves.map(({ id }) => id),
     })),
     shares: all.map((s) => ({ ...s, feeds: [...s.feeds], answers: [...s.answers] })),
-    notes: [
-      ...blockFaults(
-        blocks,
-        input.minutes,
-        rungs.map((r) => r.load),
-      ),
-      ...evening.notes,
-      ...fitted.shortIn(blocks),
-      ...leftOutTheme(blocks, rungs),
-      ...oddHolding(blocks, rungs, clock),
-      ...unfair(all, fitted.name),
-      ...onePartner(fitted.rounds, people),
-      ...supervision(people),
-      ...people.filter(({ level }) => level === GUEST_LEVEL).map(guestNote),
-    ],
+    notes: notesOf(input, { blocks, evening, fitted, all }, school),
     floor: fitted.floor,
     queue: inQueues((turns.length * clock.round) / 60),
   };
@@ -94,6 +83,40 @@ function leftOutTheme(blocks: readonly Block[], all: readonly PlanRung[]): strin
     : [];
 }
 
+/** What is short, not met or unfair, and what is to be asked. */
+function notesOf(
+  { people, rungs, clock, minutes }: PlanInput,
+  {
+    blocks,
+    evening,
+    fitted,
+    all,
+  }: {
+    readonly blocks: readonly Block[];
+    readonly evening: Evening;
+    readonly fitted: FittedRounds;
+    readonly all: ReturnType<FittedRounds["shares"]>;
+  },
+  school: School,
+): string[] {
+  return [
+    ...blockFaults(
+      blocks,
+      minutes,
+      rungs.map((r) => r.load),
+    ),
+    ...evening.notes,
+    ...fitted.shortIn(blocks),
+    ...leftOutTheme(blocks, rungs),
+    ...oddHolding(blocks, rungs, clock),
+    ...unfair(all, fitted.name),
+    ...onePartner(fitted.rounds, people),
+    ...supervision(people),
+    ...askForFalls(rungs, people, school),
+    ...people.filter(({ level }) => level === GUEST_LEVEL).map(guestNote),
+  ];
+}
+
 /** In which rounds three work together, and in which partners stay to change roles. */
 function togetherness(turns: readonly Turn[], { rungs, clock }: PlanInput) {
   const threes = new Set<number>();
@@ -106,8 +129,21 @@ function togetherness(turns: readonly Turn[], { rungs, clock }: PlanInput) {
   return { threes, again };
 }
 
+/** In which rounds nothing goes without contact, and who sits out; rounds that have started are as they are. */
+function termsOfRounds(turns: readonly Turn[], { rungs, people, frozen }: PlanInput, school: School) {
+  const known = new Map<string, BlockTerms>();
+  const termsIn = turns.map(({ block }, r) => {
+    if (r < frozen.rounds.length) return null;
+    const terms = known.get(block.id) ?? termsOf(block, rungs, people, school);
+    known.set(block.id, terms);
+    return terms;
+  });
+  const contactOnly = new Set(termsIn.flatMap((terms, r) => (terms?.contactOnly ? [r] : [])));
+  return { contactOnly, sitOut: (round: number) => termsIn[round]?.out ?? new Map<string, string>() };
+}
+
 const attendee = (p: PlanPerson): Attendee => ({
-  person: pairPerson(p, p.level, p.limits),
+  person: pairPerson(p, p.level, limitsFor(p)),
   from: p.from,
   until: p.until,
 });
@@ -130,13 +166,22 @@ const oddHolding = (blocks: readonly Block[], rungs: readonly PlanRung[], clock:
     )
     .map(({ title }) => `${title}: with pads each holds for a whole round. Give it an even number of rounds.`);
 
+/** A takedown asks who has learnt to fall, by name. */
+function askForFalls(rungs: readonly PlanRung[], people: readonly PlanPerson[], school: School): string[] {
+  const unknown = people.filter(({ falls }) => falls === false).map(({ name }) => name);
+  const falls = rungs.some((rung) => !rung.past && needsFall(asGiven(rung, { a: undefined, b: undefined }, school)));
+  return falls && unknown.length > 0
+    ? [`Who has learnt to fall? Nobody has said so of ${unknown.join(", ")}: they are given nothing that throws them.`]
+    : [];
+}
+
 const guestNote = ({ name }: PlanPerson): string =>
   `${name} is here for the first time: a round to watch, then the first rung with somebody steady, without contact.`;
 
 /** Minors need somebody grown up in the hall, beside the instructor where there are many. */
 const MINORS_EACH = 12;
 function supervision(people: readonly PlanPerson[]): string[] {
-  const minors = people.filter((p) => p.minor).length;
+  const minors = people.filter((p) => p.age === "minor").length;
   const adults = people.length - minors;
   if (minors === 0) return [];
   if (adults === 0) return ["Only minors are here: a second adult beside the instructor should be in the hall."];

@@ -6,6 +6,7 @@ import type { Checked } from "../drill/types.ts";
 import { coachingOf, type Coaching } from "../ladder/coaching.ts";
 import { vary } from "../vary/vary.ts";
 import { OPERATORS, type OperatorId } from "../vary/operator-names.ts";
+import { needsTap } from "./cautions.ts";
 import { inWords, type SaidRow } from "./in-words.ts";
 
 /** A rung as it is kept; `operator`: what made it of the one before, as it was stored. */
@@ -17,6 +18,10 @@ export interface StoredRung {
 
 export interface RungWords extends Pick<Coaching, "cues" | "fault" | "feeder" | "goOn"> {
   readonly play: readonly SaidRow[];
+  /** A blow of it goes to the head. */
+  readonly toHead: boolean;
+  /** Two taps end every hold of it: a person who is held cannot always speak. */
+  readonly taps: boolean;
   /** What of it is done alone at home, in words; empty where it takes two. */
   readonly alone: readonly string[];
 }
@@ -34,7 +39,8 @@ export function rungWords(rungs: readonly StoredRung[], school: School): RungWor
     const { cues, fault, feeder, goOn } = coachingOf(checked, before, known(operator));
     before = checked;
     const play = inWords(checked.score, checked.header);
-    return { play, alone: aloneOf(checked, school), cues, fault, feeder, goOn };
+    const toHead = checked.exchanges.some(({ blow }) => blow?.zone === "head");
+    return { play, toHead, taps: needsTap(checked), alone: aloneOf(checked, school), cues, fault, feeder, goOn };
   });
 }
 

@@ -9,7 +9,7 @@ import { finished } from "../base/work.ts";
 /** Somebody of no particular measures, here from the first round to the last. */
 export const someone = (id: string, more: Partial<PlanPerson> = {}): PlanPerson => ({
   ...{ id, name: id, height_cm: 170, reach_cm: null, mass_kg: 70, lead: "left", hand: "right" },
-  ...{ minor: false, ages: null, level: 3, limits: [], from: 0, until: null },
+  ...{ age: "adult" as const, ages: null, level: 3, limits: [], from: 0, until: null },
   ...more,
 });
 

@@ -1,4 +1,5 @@
 /** A checked score as screens and workers pass it on: plain values, places in the whole text. */
+import { needsTap } from "../class/cautions.ts";
 import type { Metres, RowIndex, Share } from "../base/units.ts";
 import type { CheckedExchange, FollowUp, Pose, Times, Verdict } from "../exchange/types.ts";
 import type { Checked } from "../drill/types.ts";
@@ -94,6 +95,8 @@ export interface ScoreView {
   readonly findings: readonly Finding[];
   readonly closure: { readonly closes: boolean; readonly differences: readonly string[] } | null;
   readonly load: Load;
+  /** Somebody is held in it: the tap is said on its cards. */
+  readonly taps: boolean;
 }
 
 const cm = (m: number): number => Math.round(m * 1000) / 10;
@@ -199,5 +202,6 @@ export function scoreView(checked: Checked): ScoreView {
     findings: checked.findings,
     closure: checked.closure && { closes: checked.closure.closes, differences: checked.closure.differences },
     load: checked.load,
+    taps: needsTap(checked),
   };
 }

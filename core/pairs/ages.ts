@@ -4,6 +4,9 @@ import data from "./ages.json" with { type: "json" };
 export const AGES = ["4-6", "7-9", "10-12", "13-17"] as const;
 export type Ages = (typeof AGES)[number];
 
+/** Unknown is neither: no contact, no minor and no adult as a partner in contact, until somebody has said. */
+export type Age = "minor" | "adult" | "unknown";
+
 interface AgesData {
   readonly id: string;
   /** Length of a round, of a role in it, and of the rest between two, s. */
@@ -22,8 +25,8 @@ export const agesApart = (one: Ages | null, two: Ages | null): boolean =>
   one !== null && two !== null && Math.abs(AGES.indexOf(one) - AGES.indexOf(two)) > 1;
 
 /** The youngest band of a class of minors alone; null where adults are here too, or nobody's age is known. */
-export function youngest(people: readonly { readonly minor: boolean; readonly ages: Ages | null }[]): AgesData | null {
-  if (people.length === 0 || people.some(({ minor }) => !minor)) return null;
+export function youngest(people: readonly { readonly age: Age; readonly ages: Ages | null }[]): AgesData | null {
+  if (people.length === 0 || people.some(({ age }) => age !== "minor")) return null;
   const places = people.flatMap(({ ages }) => (ages ? [AGES.indexOf(ages)] : []));
   return places.length === 0 ? null : (BANDS[Math.min(...places)] ?? null);
 }

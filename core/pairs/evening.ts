@@ -1,8 +1,9 @@
 /** All rounds of an evening: partners change, arrivals and leavers are taken in, what was done stays. */
 import { bergerRound } from "./berger.ts";
-import { pairUp, type Pair, type Round } from "./pairs.ts";
+import { apartIn, pairOf, pairUp, type Pair, type Round } from "./pairs.ts";
 import { lineRound, linesFor, linesWith, type Line } from "./lines.ts";
 import { inThrees } from "./threes.ts";
+import { meetingOf } from "./meet.ts";
 import { pairKey, scorePair, wishMap, type PairFacts, type Person, type Wish } from "./score.ts";
 import type { PairWeights } from "../policy/pair-weights.ts";
 
@@ -41,6 +42,10 @@ export interface EveningOptions {
   readonly again?: ReadonlySet<number>;
   /** Partners change in two lines: one stays, the other moves on by a place. */
   readonly lines?: boolean;
+  /** Rounds in which nothing can be done without contact. */
+  readonly contactOnly?: ReadonlySet<number>;
+  /** Who has nothing to do in a round that they may, by id, and why. */
+  readonly sitOut?: (round: number) => ReadonlyMap<string, string>;
 }
 export const MOST_ROUNDS = 48;
 
@@ -71,20 +76,24 @@ export function* planEvening(attendees: readonly Attendee[], options: EveningOpt
   let shift = 0;
   for (let r = 0; r < count; r++) {
     yield r / count;
-    const here = hereIn(attendees, r);
-    if (options.lines) lines = linesWith(lines, here, facts);
+    const sits = options.sitOut?.(r) ?? NOBODY_SITS;
+    const everybody = hereIn(attendees, r);
+    const here = everybody.filter(({ id }) => !sits.has(id));
+    const contactOnly = options.contactOnly?.has(r) ?? false;
+    const now = contactOnly ? { ...facts, contactOnly } : facts;
+    if (options.lines) lines = linesWith(lines, here, now);
     const done = options.done[r];
     const same = !done && options.again?.has(r) ? rolesChanged(rounds[r - 1], here, options.locked, r) : null;
     const locked = options.locked.filter((l) => l.round === r);
     const pair = () => {
       const inThree = options.threes?.has(r);
       // Who is put together by hand is called by name for that round, and so are three.
-      if (options.lines && !inThree && locked.length === 0) return lineRound(lines, shift, facts);
-      const pairs = pairUp(here, facts, locked, thirds);
-      return inThree ? inThrees(pairs, facts) : pairs;
+      if (options.lines && !inThree && locked.length === 0) return lineRound(lines, shift, now);
+      const pairs = pairUp(here, now, locked, thirds);
+      return inThree ? inThrees(pairs, now) : pairs;
     };
     const round = done ? asDone(done, byId, facts) : (same ?? (berger ? inOrder(here, r, facts) : pair()));
-    rounds.push(round);
+    rounds.push(done ? round : withThoseWhoSit(round, everybody, sits));
     // Who stays has not met anybody new.
     if (same) continue;
     shift++;
@@ -95,6 +104,17 @@ export function* planEvening(attendees: readonly Attendee[], options: EveningOpt
   }
   return { rounds, lines: start, notes: notesOf(rounds, options, byId) };
 }
+
+const NOBODY_SITS: ReadonlyMap<string, string> = new Map();
+
+/** A round with those who have no part in it, and why. */
+const withThoseWhoSit = (round: Round, here: readonly Person[], sits: ReadonlyMap<string, string>): Round => ({
+  ...round,
+  alone: [
+    ...round.alone.filter(({ person }) => !sits.has(person.id)),
+    ...here.flatMap((person) => (sits.has(person.id) ? [{ person, why: sits.get(person.id)! }] : [])),
+  ],
+});
 
 const hereIn = (attendees: readonly Attendee[], round: number): Person[] =>
   attendees.filter((a) => a.from <= round && (a.until === null || round < a.until)).map((a) => a.person);
@@ -157,9 +177,15 @@ function onlyMeetings(attendees: readonly Attendee[], o: EveningOptions, count: 
     o.wishes.length === 0 &&
     o.locked.length === 0 &&
     o.done.length === 0 &&
-    o.met.size === 0;
-  return plain && all && free && attendees.length % 2 === 0 && attendees.length > 1;
+    o.met.size === 0 &&
+    !o.contactOnly?.size;
+  return plain && all && free && attendees.length % 2 === 0 && attendees.length > 1 && everybodyMayMeet(attendees);
 }
+
+const everybodyMayMeet = (attendees: readonly Attendee[]): boolean =>
+  attendees.every(({ person: a }, i) =>
+    attendees.slice(i + 1).every(({ person: b }) => meetingOf(a, b, undefined).apart === null),
+  );
 
 function inOrder(people: readonly Person[], round: number, facts: PairFacts): Round {
   const places = bergerRound(people.length, round % (people.length - 1));
@@ -177,14 +203,14 @@ function asDone(done: readonly PairIds[], byId: ReadonlyMap<string, Person>, fac
 }
 
 function seated(a: Person, b: Person, c: Person | null, facts: PairFacts): Pair {
-  const { score, noContact, why } = scorePair(a, b, facts);
-  return { a, b, c, score, noContact, locked: false, why };
+  return pairOf(a, b, facts, c);
 }
 
 /** What changing two people between two pairs of a round would cost, in points; negative is a gain. */
 export function swapCost(round: readonly Pair[], one: string, two: string, facts: PairFacts): number | null {
   const swapped = withSwapped(round, one, two);
   if (!swapped) return null;
+  if (swapped.some((pair) => apartIn(pair, facts))) return null;
   const total = (pairs: readonly Pair[]) =>
     pairs.flatMap((pair) => twoByTwo<Person>(pair)).reduce((sum, [a, b]) => sum + scorePair(a, b, facts).score, 0);
   return total(round) - total(swapped);
@@ -215,14 +241,19 @@ function notesOf(rounds: readonly Round[], o: EveningOptions, byId: ReadonlyMap<
     notes.push(
       `${byId.get(a)?.name ?? a} and ${byId.get(b)?.name ?? b} are wished both together and apart: they are kept apart. Take one wish out.`,
     );
-  const mixed = new Set(
+  notes.push(...new Set(rounds.flatMap(({ refused = [] }) => refused)));
+  const without = new Set(
     rounds.flatMap((r) =>
-      r.pairs.filter((p) => p.why.some((w) => w.endsWith("not agreed"))).map((p) => `${p.a.name} and ${p.b.name}`),
+      r.pairs.flatMap(({ a, b, c, noContact }) =>
+        noContact === null ? [] : [`${[a, b, ...(c ? [c] : [])].map(({ name }) => name).join(" and ")} (${noContact})`],
+      ),
     ),
   );
-  if (mixed.size > 0)
+  if (without.size > 0) notes.push(`Without contact: ${[...without].join("; ")}.`);
+  const unknown = [...byId.values()].filter(({ age }) => age === "unknown").map(({ name }) => name);
+  if (unknown.length > 0)
     notes.push(
-      `Minors with adults without an agreement: ${[...mixed].join("; ")}. The number of minors leaves no other way, or it would have to be agreed.`,
+      `Of age? Nobody has said so of ${unknown.join(", ")}: no contact, and no minor as a partner. Say it on the list of people.`,
     );
   const waiting = new Set(rounds.flatMap((r) => r.alone.map((x) => `${x.person.name}: ${x.why}`)));
   notes.push(...waiting);

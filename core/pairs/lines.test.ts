@@ -12,7 +12,7 @@ const person = (i: number, more: Partial<Person> = {}): Person => ({
   name: `P${i}`,
   height: 1.58 + below(random, 35) / 100,
   mass: 52 + below(random, 45),
-  minor: false,
+  age: "adult" as const,
   lead: "left",
   level: 1 + below(random, 5),
   limits: [],
@@ -76,10 +76,10 @@ test("of an odd number another one is the third each time", () => {
   expect(new Set(thirds).size).toBe(6);
 });
 test("minors and adults stand in lines of their own", () => {
-  const people = Array.from({ length: 18 }, (_, i) => person(i, { minor: i < 6 }));
+  const people = Array.from({ length: 18 }, (_, i) => person(i, { age: i < 6 ? "minor" : "adult" }));
   const { rounds, lines } = evening(stayed(people));
   expect(lines.map(({ stays }) => stays.length)).toEqual([3, 6]);
-  for (const { pairs } of rounds) for (const { a, b } of pairs) expect(a.minor).toBe(b.minor);
+  for (const { pairs } of rounds) for (const { a, b } of pairs) expect(a.age).toBe(b.age);
 });
 test("two who are kept apart change with the next pair, and it is said", () => {
   const people = group(14);

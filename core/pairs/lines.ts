@@ -19,8 +19,8 @@ export const LINES_FROM = 13;
 const APART = -5000;
 const TRIES = 4000;
 
-/** Minors and adults stand in lines of their own: nobody moves from one to the other. */
-const GROUPS: readonly ((person: Person) => boolean)[] = [({ minor }) => minor, ({ minor }) => !minor];
+/** Minors stand in lines of their own: nobody moves from one to the other. */
+const GROUPS: readonly ((person: Person) => boolean)[] = [({ age }) => age === "minor", ({ age }) => age !== "minor"];
 
 /** The starting order for so many rounds; the same people and facts give the same lines. */
 export const linesFor = (people: readonly Person[], rounds: number, facts: PairFacts): Line[] =>

@@ -19,7 +19,7 @@ const person = (n: number, more: Partial<Person> = {}): Person => ({
   name: `P${n}`,
   height: 1.6 + (n % 5) * 0.07,
   mass: 55 + (n % 7) * 6,
-  minor: false,
+  age: "adult" as const,
   lead: "left",
   level: 1 + (n % 5),
   limits: [],
@@ -127,12 +127,12 @@ describe("one round", () => {
   test("a wish to be together outweighs measures; minors go together before they go with adults", () => {
     const wishes = new Map([[pairKey("000", "003"), "together" as const]]);
     expect(pairUp(people(4), facts({ wishes })).pairs.some((p) => pairKey(p.a.id, p.b.id) === "000|003")).toBe(true);
-    const mixed = [person(1, { minor: true }), person(2), person(3), person(4, { minor: true })];
-    for (const p of pairUp(mixed).pairs) expect(p.a.minor).toBe(p.b.minor);
+    const mixed = [person(1, { age: "minor" as const }), person(2), person(3), person(4, { age: "minor" as const })];
+    for (const p of pairUp(mixed).pairs) expect(p.a.age).toBe(p.b.age);
   });
   test("who may work with one person only is not left over for a trio", () => {
     // Two minors, one of them agreed with one adult: the other minor has nobody but the first.
-    const seven = people(7).map((p, i) => ({ ...p, minor: i < 2 }));
+    const seven = people(7).map((p, i) => ({ ...p, age: i < 2 ? ("minor" as const) : ("adult" as const) }));
     const wishes = new Map([[pairKey("000", "004"), "agreed" as const]]);
     for (let seed = 0; seed < 4; seed++) {
       const thirds = new Map(seven.slice(2, 2 + seed).map((p) => [p.id, 3]));
@@ -147,7 +147,7 @@ describe("one round", () => {
   });
   test("every pair says why: meetings, heights, weights", () => {
     const heavy = scorePair(person(1, { mass: 50 }), person(2, { mass: 95 }), facts());
-    expect(heavy.noContact).toBe(true);
+    expect(heavy.noContact).toBe("large weight gap");
     expect(heavy.why.join()).toMatch(/large weight gap: no contact/);
     const met = scorePair(person(1), person(2), facts({ met: new Map([[pairKey("001", "002"), 2]]) }));
     expect(met.why.join()).toMatch(/met twice this term/);
@@ -261,13 +261,16 @@ describe("an evening of rounds", () => {
     expect(rounds.flatMap((r) => r.pairs).some((p) => pairKey(p.a.id, p.b.id) === "000|001")).toBe(false);
   });
   test("all minors with one adult: nobody is put with them unagreed, and it is said", () => {
-    const kids = attend(6).map((a, i) => ({ ...a, person: { ...a.person, minor: i > 0 } }));
+    const kids = attend(6).map((a, i) => ({
+      ...a,
+      person: { ...a.person, age: i > 0 ? ("minor" as const) : ("adult" as const) },
+    }));
     const strict = evening(kids, { rounds: 2 });
     for (const r of strict.rounds) expect(r.alone.map((x) => x.person.id)).toContain("000");
     expect(strict.notes.join()).toMatch(/P0: nobody who is free may work with this person/);
-    // A school that only prefers it so gets everybody to work, with a word.
+    // A school that only prefers it so gets everybody to work, without contact, with a word.
     const mild = evening(kids, { rounds: 2, weights: { ...PAIR_WEIGHTS, minorWithAdult: 200 } });
-    expect(mild.notes.join()).toMatch(/Minors with adults without an agreement/);
+    expect(mild.notes.join()).toMatch(/Without contact: .*\(a minor with an adult\)/);
     for (const r of mild.rounds) expect(r.alone).toEqual([]);
     // Agreed with one of them, the two work together now and then.
     const wishes = [{ a: "000", b: "003", kind: "agreed" as const }];

@@ -8,7 +8,8 @@ export interface Pair {
   /** Third person where the number is odd; the three work in turn. */
   readonly c: Person | null;
   readonly score: number;
-  readonly noContact: boolean;
+  /** Why they work without contact; null: as the drill is. */
+  readonly noContact: string | null;
   readonly locked: boolean;
   /** What speaks for and against it, in plain words. */
   readonly why: readonly string[];
@@ -19,6 +20,8 @@ export interface Round {
   /** Nobody could be put with them: the instructor works with them, or they watch. */
   readonly alone: readonly { readonly person: Person; readonly why: string }[];
   readonly total: number;
+  /** Who was put together by hand and may not meet, in words. */
+  readonly refused?: readonly string[];
 }
 
 /** Why the only one who is here has no partner. */
@@ -46,36 +49,60 @@ export function pairUp(
 ): Round {
   const byId = new Map(people.map((p) => [p.id, p]));
   const held = new Set<Person>();
+  const refused: string[] = [];
   const fixed = locked.flatMap((ids): Pair[] => {
     const [a, b] = [byId.get(ids.a), byId.get(ids.b)];
     // Somebody who has left, or is locked elsewhere already, frees the others.
     if (!a || !b || a === b || held.has(a) || held.has(b)) return [];
     const c = ids.c === null ? null : (byId.get(ids.c) ?? null);
     const third = c && c !== a && c !== b && !held.has(c) ? c : null;
+    const pair = pairOf(a, b, facts, third);
+    // No hand puts together who may not meet.
+    const never = apartIn(pair, facts);
+    if (never) return (refused.push(never), []);
     for (const person of [a, b, third]) if (person) held.add(person);
-    return [withThird(lockedPair(a, b, facts), third)];
+    return [{ ...pair, locked: true }];
   });
   const free = people.filter((p) => !held.has(p));
   const matched = matching(free, facts, thirds);
   const pairs = [...fixed, ...matched.pairs.map(([a, b]) => pairOf(a, b, facts))];
-  return seatRest(pairs, matched.left, facts);
+  const round = seatRest(pairs, matched.left, facts);
+  return refused.length > 0 ? { ...round, refused } : round;
 }
 
-/** Two people as a pair, with what speaks for and against it. */
-export const pairOf = (a: Person, b: Person, facts: PairFacts): Pair => {
-  const { score, noContact, why } = scorePair(a, b, facts);
-  return { a, b, c: null, score, noContact, locked: false, why };
-};
+/** Everybody of a pair or three with everybody else of it. */
+const twos = ({ a, b, c }: Pick<Pair, "a" | "b" | "c">): readonly (readonly [Person, Person])[] =>
+  c === null
+    ? [[a, b]]
+    : [
+        [a, b],
+        [a, c],
+        [b, c],
+      ];
 
-/** Two who were put together by hand, whatever speaks against it. */
-const lockedPair = (a: Person, b: Person, facts: PairFacts): Pair => {
-  const { apart, why } = scorePair(a, b, facts);
-  const said = apart ? [...why, "they should be kept apart: locked by hand all the same"] : why;
-  return { ...pairOf(a, b, facts), locked: true, why: said };
-};
+/** Two people as a pair, or three, with what speaks for and against it. Two without contact are so in a three as well. */
+export function pairOf(a: Person, b: Person, facts: PairFacts, c: Person | null = null): Pair {
+  const { score, why } = scorePair(a, b, facts);
+  const noContact = twos({ a, b, c }).map(([one, two]) => scorePair(one, two, facts).noContact);
+  const pair: Pair = {
+    a,
+    b,
+    c: null,
+    score,
+    noContact: noContact.find((one) => one !== null) ?? null,
+    locked: false,
+    why,
+  };
+  return c ? { ...pair, c, why: [...why, `${c.name} is third: they work in turn`] } : pair;
+}
 
-const withThird = (pair: Pair, c: Person | null): Pair =>
-  c ? { ...pair, c, why: [...pair.why, `${c.name} is third: they work in turn`] } : pair;
+/** Why two of a pair or three may not meet, with their names; null: they may. */
+export function apartIn(pair: Pick<Pair, "a" | "b" | "c">, facts: PairFacts): string | null {
+  const found = twos(pair).find(([one, two]) => scorePair(one, two, facts).apart);
+  if (!found) return null;
+  const { why } = scorePair(...found, facts);
+  return `${found[0].name} and ${found[1].name} were put together by hand and are no pair: ${why[why.length - 1]!}.`;
+}
 
 /** Who may work with no two people that may work together is no third. */
 const canBeThird = (one: number, may: readonly ReadonlySet<number>[]): boolean =>
@@ -131,7 +158,11 @@ export function seatRest(pairs: readonly Pair[], left: readonly Person[], facts:
       }
     });
     const pair = seated[place];
-    if (pair) seated[place] = withThird(pair, person);
+    if (pair)
+      seated[place] = {
+        ...pairOf(pair.a, pair.b, facts, person),
+        why: [...pair.why, `${person.name} is third: they work in turn`],
+      };
     else
       alone.push({
         person,

@@ -1,5 +1,6 @@
 /** What makes two people a good pair, in points and in words. */
-import { agesApart, type Ages } from "./ages.ts";
+import type { Age, Ages } from "./ages.ts";
+import { meetingOf } from "./meet.ts";
 import { MASS_RATIO, PAIR_WEIGHTS, weightText, type PairWeights } from "../policy/pair-weights.ts";
 
 export interface Person {
@@ -9,7 +10,7 @@ export interface Person {
   readonly height: number | null;
   /** kg. */
   readonly mass: number | null;
-  readonly minor: boolean;
+  readonly age: Age;
   /** Of a minor, where it is known. */
   readonly ages?: Ages | null;
   readonly lead: "left" | "right";
@@ -37,6 +38,8 @@ export interface PairFacts {
   readonly met: ReadonlyMap<string, number>;
   readonly tonight: ReadonlyMap<string, number>;
   readonly wishes: ReadonlyMap<string, Wish["kind"]>;
+  /** What is trained cannot be done without contact: who may have none with somebody is no partner for them. */
+  readonly contactOnly?: boolean;
 }
 export const NO_FACTS: PairFacts = {
   weights: PAIR_WEIGHTS,
@@ -67,10 +70,10 @@ const NO_GUEST_ALONE = 600;
 interface PairScore {
   /** At least 1: somebody is always better than nobody. */
   readonly score: number;
-  /** Never put together: wished so, or a minor with an adult where the school wants that only as agreed. */
+  /** Never put together, whoever wants it. */
   readonly apart: boolean;
-  /** No contact between them. */
-  readonly noContact: boolean;
+  /** No contact between them, and why; null: as the drill is. */
+  readonly noContact: string | null;
   /** What speaks for and against it, in plain words. */
   readonly why: readonly string[];
 }
@@ -78,7 +81,7 @@ interface PairScore {
 const times = (n: number): string => (n === 1 ? "once" : n === 2 ? "twice" : `${n} times`);
 
 /** Score of two people together, with the reasons. */
-export function scorePair(a: Person, b: Person, { weights, met, tonight, wishes }: PairFacts): PairScore {
+export function scorePair(a: Person, b: Person, { weights, met, tonight, wishes, contactOnly }: PairFacts): PairScore {
   const key = pairKey(a.id, b.id);
   const wish = wishes.get(key);
   const why: string[] = [];
@@ -94,16 +97,10 @@ export function scorePair(a: Person, b: Person, { weights, met, tonight, wishes 
     off += (weights.height * gap) / 10;
     why.push(gap < 1 ? "same height" : `${Math.round(gap)} cm apart in height`);
   } else why.push("height not known");
-  let noContact = false;
-  let never = false;
-  if (a.mass !== null && b.mass !== null) {
-    const beyond = Math.max(a.mass, b.mass) / Math.min(a.mass, b.mass) - MASS_RATIO;
-    if (beyond > 0) {
-      off += weights.mass * (1 + beyond * 10);
-      noContact = true;
-      why.push("large weight gap: no contact");
-    }
-  }
+  const meeting = meetingOf(a, b, wish);
+  off += offForMass(a, b, weights);
+  if (meeting.noContact) why.push(`${meeting.noContact}: no contact`);
+  if (meeting.agreed) why.push(`${meeting.agreed}, as agreed`);
   const guests = [a, b].filter(({ level }) => level === GUEST_LEVEL).length;
   const levels = Math.abs(a.level - b.level);
   if (guests > 0) {
@@ -118,19 +115,24 @@ export function scorePair(a: Person, b: Person, { weights, met, tonight, wishes 
     if (a.lead === b.lead) off += weights.lead;
     else why.push("one left lead, one right lead");
   }
-  if (a.minor !== b.minor) {
-    if (wish === "agreed") why.push("a minor with an adult, as agreed");
-    else {
-      off += weights.minorWithAdult;
-      never = weights.minorWithAdult >= weightText("minorWithAdult").most;
-      why.push("a minor with an adult: not agreed");
-    }
-  } else if (a.minor) why.push("both minors");
-  const tooFar = agesApart(a.ages ?? null, b.ages ?? null);
-  if (tooFar) why.push(`${a.ages} and ${b.ages} years old: too far apart`);
+  const mixed = a.age !== b.age && [a.age, b.age].includes("minor");
+  // A school that weighs this most wants no such pair that is not agreed.
+  const never = mixed && wish !== "agreed" && weights.minorWithAdult >= weightText("minorWithAdult").most;
+  if (mixed && wish !== "agreed") off += weights.minorWithAdult;
+  if (never) why.push("a minor with an adult: not agreed");
+  if (a.age === "minor" && b.age === "minor") why.push("both minors");
+  if (meeting.apart) why.push(meeting.apart);
   if (wish === "together") {
     off -= TOGETHER;
     why.push("wished to work together");
   }
-  return { score: Math.max(1, Math.round(BEST - off)), apart: never || tooFar || wish === "apart", noContact, why };
+  const apart = never || meeting.apart !== null || (contactOnly === true && meeting.noContact !== null);
+  return { score: Math.max(1, Math.round(BEST - off)), apart, noContact: meeting.noContact, why };
+}
+
+/** Points for a gap in weight beyond what contact allows. */
+function offForMass(a: Person, b: Person, weights: PairWeights): number {
+  if (a.mass === null || b.mass === null) return 0;
+  const beyond = Math.max(a.mass, b.mass) / Math.min(a.mass, b.mass) - MASS_RATIO;
+  return beyond > 0 ? weights.mass * (1 + beyond * 10) : 0;
 }

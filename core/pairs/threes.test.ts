@@ -9,7 +9,7 @@ const person = (i: number, more: Partial<Person> = {}): Person => ({
   name: `P${i}`,
   height: 1.7,
   mass: 70,
-  minor: false,
+  age: "adult" as const,
   lead: "left",
   level: 3,
   limits: [],
@@ -49,10 +49,10 @@ test.each([
   }
 });
 test("nobody is third to somebody they may not work with", () => {
-  const people = Array.from({ length: 9 }, (_, i) => person(i, { minor: i < 3 }));
+  const people = Array.from({ length: 9 }, (_, i) => person(i, { age: i < 3 ? "minor" : "adult" }));
   for (const round of rounds(people, { threes: new Set([0, 1, 2, 3]) }))
     for (const pair of round.pairs) {
-      const minors = new Set([pair.a, pair.b, ...(pair.c ? [pair.c] : [])].map((one) => one.minor));
+      const minors = new Set([pair.a, pair.b, ...(pair.c ? [pair.c] : [])].map((one) => one.age));
       expect(minors.size).toBe(1);
     }
 });

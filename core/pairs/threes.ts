@@ -1,5 +1,5 @@
 /** Threes out of pairs: for drills in which a third person has a part of their own. */
-import type { Pair, Round } from "./pairs.ts";
+import { pairOf, pairUp, type Pair, type Round } from "./pairs.ts";
 import { scorePair, type PairFacts, type Person } from "./score.ts";
 
 /** Where three cannot be made of all, so many pairs are left: one of four people more than threes hold, two of five. */
@@ -21,9 +21,9 @@ export function inThrees(round: Round, facts: PairFacts): Round {
     const third = best(rest, pair, facts);
     if (!third) return pair;
     rest.splice(rest.indexOf(third), 1);
-    return { ...pair, c: third, why: [...pair.why, "three by the drill"] };
+    return { ...pairOf(pair.a, pair.b, facts, third), why: [...pair.why, "three by the drill"] };
   });
-  return { ...round, pairs: [...locked, ...made, ...asPairs(rest, facts)], alone: [...round.alone, ...leftOver(rest)] };
+  return asPairs({ ...round, pairs: [...locked, ...made] }, rest, facts);
 }
 
 const membersOf = ({ a, b, c }: Pair): Person[] => (c ? [a, b, c] : [a, b]);
@@ -41,18 +41,13 @@ function best(people: readonly Person[], { a, b }: Pair, facts: PairFacts): Pers
   return found;
 }
 
-/** Those who are in no three, two by two as they stood. */
-function asPairs(people: readonly Person[], facts: PairFacts): Pair[] {
-  const pairs: Pair[] = [];
-  for (let i = 0; i + 1 < people.length; i += 2) {
-    const [a, b] = [people[i]!, people[i + 1]!];
-    const { score, noContact, why } = scorePair(a, b, facts);
-    pairs.push({ a, b, c: null, score, noContact, locked: false, why });
-  }
-  return pairs;
+/** Those who are in no three, two by two where they may meet. */
+function asPairs(round: Round, people: readonly Person[], facts: PairFacts): Round {
+  const { pairs, alone } = pairUp(people, facts);
+  const why = "no three has room: the instructor works along";
+  return {
+    ...round,
+    pairs: [...round.pairs, ...pairs],
+    alone: [...round.alone, ...alone.map(({ person }) => ({ person, why }))],
+  };
 }
-
-const leftOver = (people: readonly Person[]): Round["alone"] =>
-  people.length % 2 === 1
-    ? [{ person: people[people.length - 1]!, why: "no three has room: the instructor works along" }]
-    : [];

@@ -68,15 +68,25 @@ test("what is written is read back the same, through a file of commas", () => {
     lead: fc.constantFrom("left", "right"),
     hand: fc.constantFrom("left", "right"),
     age: fc.constantFrom(
-      { minor: false, ages: null },
-      { minor: true, ages: null },
-      { minor: true, ages: "7-9" as const },
+      { minor: false, ages: null, born: null },
+      { minor: null, ages: null, born: null },
+      { minor: null, ages: null, born: "2012-05-31" },
+      { minor: true, ages: null, born: null },
+      { minor: true, ages: "7-9" as const, born: null },
     ),
     limits: fc.uniqueArray(fc.constantFrom("no falls", "right shoulder", "no head contact"), { maxLength: 3 }),
   });
   fc.assert(
     fc.property(member, ({ age, ...m }) => {
-      const person = { id: "x", levels: { flow: 2 }, limits_until: "2026-12-24", agreed: "", ...age, ...m } as Member;
+      const person = {
+        id: "x",
+        levels: { flow: 2 },
+        limits_until: "2026-12-24",
+        agreed: "",
+        falls: true,
+        ...age,
+        ...m,
+      } as Member;
       const csv = Papa.unparse(peopleCells([person]));
       const { data } = Papa.parse<Cells>(csv, { header: true });
       const { id, ...rest } = person;

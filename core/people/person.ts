@@ -2,6 +2,7 @@
 import { array, boolean, number, object, string, type InferType } from "yup";
 import { KINDS } from "../score/header.ts";
 import { AGES } from "../pairs/ages.ts";
+import type { Aged } from "./age.ts";
 import { FAMILIES } from "./families.ts";
 import type { Measured } from "./measures.ts";
 
@@ -14,13 +15,15 @@ export const LEVELS = [1, 2, 3, 4, 5] as const;
 /** Who has no level yet is taken for the middle. */
 const USUAL_LEVEL = 3;
 
-export interface Member extends Measured {
+export interface Member extends Measured, Aged {
   readonly levels: Readonly<Partial<Record<Family, number>>>;
   readonly limits: readonly string[];
   /** Day after which the limits no longer hold, `2026-11-25`; null: until changed. */
   readonly limits_until: string | null;
   /** What was agreed, in as few words as are needed. */
   readonly agreed: string;
+  /** Has learnt to fall; null: nobody has said. */
+  readonly falls: boolean | null;
 }
 
 /** Limits that hold on a day. */
@@ -51,7 +54,12 @@ export const memberSchema = object({
   hand: string()
     .oneOf(["left", "right"] as const, "hand is left or right")
     .required(),
-  minor: boolean().required(),
+  born: string()
+    .matches(/^\d{4}-\d\d-\d\d$/, "a date of birth is written 2012-05-31")
+    .test("not too long ago", "nobody was born then", (day) => !day || day > "1900-01-01")
+    .nullable()
+    .default(null),
+  minor: boolean().nullable().defined(),
   ages: string()
     .nullable()
     .oneOf([...AGES, null], `ages are ${AGES.join(", ")}, or nothing`)
@@ -65,5 +73,6 @@ export const memberSchema = object({
     .nullable()
     .defined(),
   agreed: string().max(400, "at most 400 letters; keep to what is needed").defined(),
+  falls: boolean().nullable().default(null),
 });
 export type MemberForm = InferType<typeof memberSchema>;

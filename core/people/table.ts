@@ -1,6 +1,7 @@
 /** People as rows of a table: read with their units, written with ours. */
 import { ValidationError } from "yup";
 import { AGES, type Ages } from "../pairs/ages.ts";
+import { readBorn, slashOrder, type Aged, type SlashOrder } from "./age.ts";
 import { FAMILIES } from "./families.ts";
 import { BOUNDS, memberSchema, type Member, type MemberForm } from "./person.ts";
 
@@ -14,12 +15,14 @@ export const COLUMNS = [
   "mass kg",
   "lead",
   "hand",
+  "born",
   "minor",
   "ages",
   ...FAMILIES.map((f) => `level ${f}`),
   "limits",
   "limits until",
   "agreed",
+  "learnt to fall",
 ] as const;
 
 const ALIASES: Readonly<Record<string, string>> = {
@@ -56,6 +59,24 @@ const ALIASES: Readonly<Record<string, string>> = {
   führhand: "lead",
   schlaghand: "hand",
   age: "ages",
+  dob: "born",
+  "date of birth": "born",
+  "birth date": "born",
+  birthdate: "born",
+  birthday: "born",
+  "born on": "born",
+  geburtsdatum: "born",
+  "geboren am": "born",
+  "fecha de nacimiento": "born",
+  nacimiento: "born",
+  "date de naissance": "born",
+  "né le": "born",
+  "née le": "born",
+  under18: "minor",
+  "under 18": "minor",
+  falls: "learnt to fall",
+  breakfalls: "learnt to fall",
+  "break falls": "learnt to fall",
   "age band": "ages",
   minderjährig: "minor",
   menor: "minor",
@@ -87,11 +108,11 @@ const plainKey = (key: string): string =>
 /** Reads rows of cells; `known`: names that are in the list already. */
 export function readPeople(rows: readonly Cells[], known: readonly string[]): ReadRow[] {
   const seen = new Set(known.map((n) => n.trim().toLowerCase()));
+  const order = slashOrder(rows.map((cells) => bornCell(cells)));
   return rows.slice(0, MOST_ROWS).map((cells, i): ReadRow => {
     const faults: string[] = [];
     const by = new Map(Object.entries(cells).map(([key, value]) => [canonical(key), plainCell(value ?? "")]));
     const text = (key: string) => by.get(key) ?? "";
-    const ages = bandOf(text("ages"), faults);
     const draft = {
       name: text("name"),
       height_cm: length("height", by, faults),
@@ -99,15 +120,14 @@ export function readPeople(rows: readonly Cells[], known: readonly string[]): Re
       mass_kg: mass(by, faults),
       lead: side(text("lead"), "lead", "left", faults),
       hand: side(text("hand"), "hand", "right", faults),
-      // Whose age is said is a minor, whatever the other column leaves out.
-      minor: yes(text("minor"), faults) || ages !== null,
-      ages,
+      ...ageOf({ born: text("born"), minor: text("minor"), years: text("ages") }, order, faults),
       levels: levels(by, faults),
       limits: text("limits")
         .split(/\s*;\s*/)
         .filter(Boolean),
       limits_until: text("limits until") || null,
       agreed: text("agreed"),
+      falls: said(text("learnt to fall"), "learnt to fall", faults),
     };
     let person: MemberForm | null = null;
     try {
@@ -214,12 +234,36 @@ function side(text: string, what: string, usual: "left" | "right", faults: strin
   return usual;
 }
 
-function yes(text: string, faults: string[]): boolean {
+/** Yes or no where it is said; null where the cell is empty: nobody has said. */
+function said(text: string, what: string, faults: string[]): boolean | null {
   const word = text.toLowerCase();
-  if (["", "no", "n", "0", "false", "adult", "nein", "non"].includes(word)) return false;
+  if (word === "") return null;
+  if (["no", "n", "0", "false", "adult", "nein", "non"].includes(word)) return false;
   if (["yes", "y", "1", "true", "minor", "ja", "j", "sí", "si", "oui"].includes(word)) return true;
-  faults.push(`minor: “${text}” must be yes or no`);
-  return false;
+  faults.push(`${what}: “${text}” must be yes or no`);
+  return null;
+}
+
+const bornCell = (cells: Cells): string =>
+  plainCell(Object.entries(cells).find(([key]) => canonical(key) === "born")?.[1] ?? "");
+
+/** What a row says of an age. A date of birth or an age that stands under “minor” is read as what it is. */
+function ageOf(
+  cells: { readonly born: string; readonly minor: string; readonly years: string },
+  order: SlashOrder,
+  faults: string[],
+): Aged {
+  const isDate = /^\d{1,4}[./-]/.test(cells.minor);
+  const bornText = cells.born || (isDate ? cells.minor : "");
+  const read = bornText === "" ? null : readBorn(bornText, order);
+  if (read && "fault" in read) faults.push(read.fault);
+  const isYears = /^\d{1,3}$/.test(cells.minor) && Number(cells.minor) > 1;
+  const years = cells.years || (isYears ? cells.minor : "");
+  const ages = bandOf(years, faults);
+  const word = isDate || isYears ? null : said(cells.minor, "minor", faults);
+  // Whose age is said is a minor or grown up, whatever the other column leaves out.
+  const byYears = years === "" ? null : ages !== null;
+  return { born: read && "born" in read ? read.born : null, minor: byYears || word ? true : (byYears ?? word), ages };
 }
 
 /** `7-9`, `7–9`, or an age in years; who is grown up has none. */
@@ -258,10 +302,12 @@ export const peopleCells = (people: readonly Member[]): Record<string, string>[]
     "mass kg": p.mass_kg === null ? "" : String(p.mass_kg),
     lead: p.lead,
     hand: p.hand,
-    minor: p.minor ? "yes" : "no",
+    born: p.born ?? "",
+    minor: p.minor === null ? "" : p.minor ? "yes" : "no",
     ages: p.ages ?? "",
     ...Object.fromEntries(FAMILIES.map((f) => [`level ${f}`, p.levels[f] === undefined ? "" : String(p.levels[f])])),
     limits: p.limits.join("; "),
     "limits until": p.limits_until ?? "",
     agreed: p.agreed,
+    "learnt to fall": p.falls === null ? "" : p.falls ? "yes" : "no",
   }));

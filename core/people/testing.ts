@@ -5,10 +5,12 @@ export const NOBODY = {
   mass_kg: null,
   lead: "left" as const,
   hand: "right" as const,
+  born: null,
   minor: false,
   ages: null,
   levels: {},
   limits: [],
   limits_until: null,
   agreed: "",
+  falls: null,
 };

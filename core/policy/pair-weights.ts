@@ -11,3 +11,5 @@ export const PAIR_WEIGHTS = Object.fromEntries(
 export const weightText = (part: PairPart) => data.weights[part];
 /** Beyond this ratio of masses a pair works without contact. */
 export const MASS_RATIO = data.massRatio.ratio;
+/** The same where one of them is a minor, or nobody has said that they are not. */
+export const MASS_RATIO_MINORS = data.massRatio.minors;

@@ -198,6 +198,7 @@ const move = object({
   goesDown: boolean(),
   lowers: boolean(),
   fells: boolean(),
+  jumps: boolean(),
   restores: boolean(),
   changes: string().oneOf(["stance", "hands"]),
   numbered: string().oneOf(["strike", "block", "counter"]),

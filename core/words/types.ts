@@ -226,6 +226,8 @@ export interface MoveData {
   readonly goesDown?: boolean;
   /** Whoever is hit by it may go to the floor: it wants mats. */
   readonly fells?: boolean;
+  /** Both feet leave the floor. */
+  readonly jumps?: boolean;
   /** Brings the body down on bent knees, where a post can be put in. */
   readonly lowers?: boolean;
   /** Brings hands and balance back. */

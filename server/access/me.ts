@@ -1,4 +1,7 @@
 /** Who is signed in, as every screen shows it. */
+import { getAccountName } from "#db/accounts.ts";
+import { db } from "#db/pool.ts";
+import type { Scope } from "#db/scope.ts";
 import { askerOf } from "./admit.ts";
 import { homeOf } from "./rules.ts";
 import type { Visitor } from "./session.ts";
@@ -15,3 +18,7 @@ export function meOf(visitor: Visitor): Me | null {
   const asker = askerOf(visitor);
   return { name: visitor.name, role: asker.role, home: homeOf(asker) };
 }
+
+/** The name of whoever is signed in, for what they confirm. */
+export const nameOf = async ({ accountId }: Scope): Promise<string> =>
+  (await getAccountName(db, accountId)) ?? "Somebody";

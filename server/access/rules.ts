@@ -41,6 +41,7 @@ export const RULES: Readonly<Record<string, Rule>> = {
   "/class/:id/here": { read: NOBODY, write: HELP },
   "/class/:id/plan": { read: TEACH, write: TEACH },
   "/class/:id/cards": { read: HELP, write: NOBODY },
+  "/class/:id/adults": { read: TEACH, write: TEACH },
   "/class/:id/phones": { read: TEACH, write: TEACH },
   "/class/:id/sheet": { read: HELP, write: NOBODY },
   "/class/:id/wall": { read: HALL, write: NOBODY, hall: true },

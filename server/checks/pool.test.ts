@@ -35,7 +35,7 @@ test("what takes too long is stopped in words, and others go on meanwhile and af
   // A plan for far too many people at once: minutes of work.
   const people = Array.from({ length: 900 }, (_, i) => ({
     ...{ id: `p${i}`, name: `P${i}`, height_cm: 170, reach_cm: null, ages: null, mass_kg: 70, lead: "left" as const },
-    ...{ hand: "right" as const, minor: false, level: 3, limits: [], from: 0, until: null },
+    ...{ hand: "right" as const, age: "adult" as const, level: 3, limits: [], from: 0, until: null },
   }));
   const versions = [{ text: "A jab -> B slip out", title: "x", load: 1 }];
   const long = pool.compute("round", { people, versions, base: 0, met: {}, wishes: [] }, settings);

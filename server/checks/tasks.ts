@@ -1,4 +1,5 @@
 /** What is computed beside the requests, in threads of its own: plain data in, plain data out. */
+import { needsTap } from "#core/class/cautions.ts";
 import type { Bodies } from "#core/drill/check.ts";
 import type { Checked } from "#core/drill/types.ts";
 import { finished } from "#core/base/work.ts";
@@ -24,6 +25,8 @@ export interface PairVerdict {
   readonly distance: number;
   /** What matters of what is said, errors first. */
   readonly notes: readonly string[];
+  /** Somebody is held in it. */
+  readonly taps: boolean;
 }
 
 export interface Tasks {
@@ -61,12 +64,14 @@ function judged(text: string, school: School): Judged {
 const MAX_NOTES = 2;
 
 function pairVerdict({ text, bodies }: PairCheck, school: School): PairVerdict {
-  const { verdict, distance, findings } = checkFor(parse(text), school, bodies);
+  const checked = checkFor(parse(text), school, bodies);
+  const { verdict, distance, findings } = checked;
   const grave = findings.filter((f) => f.severity !== "note");
   const errorsFirst = [...grave].sort((a, b) => Number(b.severity === "error") - Number(a.severity === "error"));
   return {
     verdict,
     distance: Math.round(distance * 100) / 100,
     notes: errorsFirst.slice(0, MAX_NOTES).map((f) => f.message),
+    taps: needsTap(checked),
   };
 }

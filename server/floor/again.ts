@@ -1,9 +1,10 @@
 /** The rounds to come planned again while a class is running: somebody is hurt, comes late, or changes place. What was run stays. */
-import { listPresence, setPresence, setPresent } from "#db/attendance.ts";
+import { setPresence } from "#db/attendance.ts";
 import { getPlan, type KeptPlan } from "#db/classes.ts";
 import { recordClass, swapNow } from "#db/floor.ts";
 import { db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
+import { askBeforeIn, type Asks } from "../head-blows.ts";
 import { keepPlan } from "../keep-plan.ts";
 import { planPage } from "../plan-page.ts";
 import { refused, type Refusal } from "../respond.ts";
@@ -50,20 +51,15 @@ export async function planAgain(
   }
 }
 
-/** They are here for no round to come. What cannot be planned again is given back, for somebody to see to. */
-export async function withoutHurt(scope: Scope, classId: string, people: readonly string[]): Promise<Refusal | null> {
-  const from = await recordClass(scope, classId, Date.now());
-  for (const one of await listPresence(db, scope, classId))
-    if (people.includes(one.student_id)) {
-      // Who has not worked yet is not here at all.
-      if (from > one.from_round) await setPresence(db, scope, classId, { ...one, until_round: from });
-      else await setPresent(db, scope, classId, { studentId: one.student_id, here: false });
-    }
-  return planAgain(scope, classId);
-}
-
-/** Somebody who comes now is in from the next round on. */
-export async function withLateComer(scope: Scope, classId: string, student: string): Promise<Refusal | null> {
+/** Somebody who comes now is in from the next round on, unless a blow to the head keeps them out or is to be asked about. */
+export async function withLateComer(
+  scope: Scope,
+  classId: string,
+  student: string,
+  asked: "sure" | "not asked" = "not asked",
+): Promise<Refusal | Asks | null> {
+  const barred = await askBeforeIn(scope, classId, [student], asked);
+  if (barred) return barred;
   const from = await recordClass(scope, classId, Date.now());
   await setPresence(db, scope, classId, { student_id: student, from_round: from, until_round: null });
   return planAgain(scope, classId);
@@ -76,7 +72,10 @@ export async function withSwap(
   scope: Scope,
   classId: string,
   { round, one, two }: { readonly round: number; readonly one: string; readonly two: string },
-): Promise<Refusal | null> {
+  asked: "sure" | "not asked" = "not asked",
+): Promise<Refusal | Asks | null> {
+  const barred = await askBeforeIn(scope, classId, [one, two], asked);
+  if (barred) return barred;
   const started = await recordClass(scope, classId, Date.now());
   const kept = await getPlan(db, scope, classId);
   const pairs = kept?.plan.rounds[round]?.pairs ?? [];

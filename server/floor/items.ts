@@ -7,7 +7,7 @@ import { addFloor, type FloorTap, type NewMark, type NewTap } from "#db/floor.ts
 import { PLACES } from "#db/incidents.ts";
 import { db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
-import { withoutHurt } from "./again.ts";
+import { planAgain } from "./again.ts";
 import { jsonIn } from "../forms.ts";
 import { notFound } from "../respond.ts";
 
@@ -102,8 +102,7 @@ export async function takeItems(scope: Scope, classId: string, json: string | un
     },
     now,
   );
-  const hurt = incidents.map(({ student_id }) => student_id);
-  const refusal = hurt.length > 0 ? await withoutHurt(scope, classId, hurt) : null;
+  const refusal = incidents.length > 0 ? await planAgain(scope, classId) : null;
   return { now, trouble: refusal?.message ?? null };
 }
 
@@ -118,4 +117,4 @@ const JUST_NOW = 15 * 60_000;
 const momentOf =
   ({ now, device }: { readonly now: number; readonly device: number | null }) =>
   ({ at, raw }: { readonly at: number; readonly raw?: number | null }): number =>
-    Math.min(now, raw != null && device !== null ? now - Math.max(0, device - raw) : at);
+    Math.min(now, (raw ?? null) !== null && device !== null ? now - Math.max(0, device - raw!) : at);

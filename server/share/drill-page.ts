@@ -1,6 +1,6 @@
 /** Drills and ladders as pages to read: what is played in words, what to think of, the score, and the cautions. */
 import type { RungWords } from "#core/class/rung-words.ts";
-import { CAUTIONS } from "#core/class/cautions.ts";
+import { cautionsFor } from "#core/class/cautions.ts";
 import { escaped } from "./html.ts";
 
 export interface ReadRung {
@@ -25,17 +25,22 @@ const played = ({ play, cues, fault, goOn }: RungWords): string =>
     quiet(goOn),
   ].join("");
 
-const cautions = (): string => CAUTIONS.map(quiet).join("");
+const cautions = (rungs: readonly ReadRung[]): string =>
+  cautionsFor({ taps: rungs.some(({ words }) => words.taps) })
+    .map(quiet)
+    .join("");
 
 /** The body of the page of one drill; as a card without the score, as on paper. */
-export const drillBody = ({ title, text, words }: ReadRung, school: string, as: "card" | "drill"): string =>
-  [
+export const drillBody = (rung: ReadRung, school: string, as: "card" | "drill"): string => {
+  const { title, text, words } = rung;
+  return [
     `<h1>${escaped(title)}</h1>`,
     quiet(school),
     played(words),
     as === "card" ? "" : `<h2>The score</h2><pre>${escaped(text)}</pre>`,
-    cautions(),
+    cautions([rung]),
   ].join("");
+};
 
 /** The body of the page of a ladder, from the easiest rung up. */
 export const ladderBody = (title: string, school: string, rungs: readonly ReadRung[]): string =>
@@ -46,5 +51,5 @@ export const ladderBody = (title: string, school: string, rungs: readonly ReadRu
       (rung, i) =>
         `<section><h2>${i + 1}. ${escaped(rung.title)}</h2>${quiet(rung.changed)}${played(rung.words)}</section>`,
     ),
-    cautions(),
+    cautions(rungs),
   ].join("");

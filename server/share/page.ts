@@ -46,6 +46,7 @@ export function phonePage(plan: PlanPage, { who, names: named, wall }: Shows, no
           : head;
       });
       const whom = named ? letters.join(" &middot; ") : `Pair ${at + 1}`;
+      if (pair.form) what.unshift("No contact: stop short.");
       return `<div class="pair"><strong>${whom}</strong>: ${what.join("<br>")}</div>`;
     });
     return pairs.length === 0

@@ -1,0 +1,69 @@
+/** Before a class begins: outside its hours, and with minors, something is said first. */
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Checkbox from "@mui/material/Checkbox";
+import Dialog from "@mui/material/Dialog";
+import DialogActions from "@mui/material/DialogActions";
+import DialogContent from "@mui/material/DialogContent";
+import DialogTitle from "@mui/material/DialogTitle";
+import FormControlLabel from "@mui/material/FormControlLabel";
+import { useState } from "react";
+import { Link, useFetcher } from "react-router";
+import { isWithin } from "#core/class/hours.ts";
+import type { ClassAdults } from "#db/class-adults.ts";
+import { useZone } from "../ui/zone.tsx";
+
+interface StartProps {
+  readonly held: { readonly begins: number; readonly minutes: number };
+  readonly lessonId: string;
+  readonly adults: ClassAdults | null | undefined;
+  readonly onStart: () => void;
+  readonly onClose: () => void;
+}
+
+/** Two adults are named, or it was said and confirmed that one is alone. */
+export const isNamed = (adults: ClassAdults | null): boolean => adults !== null;
+
+export function StartDialog({ held, lessonId, adults, onStart, onClose }: StartProps) {
+  const zone = useZone();
+  const [alone, setAlone] = useState(false);
+  const fetcher = useFetcher();
+  const begin = () => {
+    // It was said, and stands on the card of the class.
+    if (isUnnamed) void fetcher.submit({ intent: "alone" }, { method: "post", action: `/class/${lessonId}/floor` });
+    onStart();
+  };
+  const isUnnamed = adults !== undefined && !isNamed(adults);
+  const when = new Date(held.begins).toLocaleString("en-GB", { dateStyle: "full", timeStyle: "short", timeZone: zone });
+  const isOut = !isWithin(held, Date.now());
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="start-title">
+      <DialogTitle id="start-title">{isUnnamed ? "Minors are here: who are the adults?" : "Run it now?"}</DialogTitle>
+      <DialogContent>
+        {isOut && (
+          <Box component="p" sx={{ mt: 0 }}>
+            This class is set for {when}. If it runs now, what is tapped counts for it all the same.
+          </Box>
+        )}
+        {isUnnamed && (
+          <>
+            <Box component="p" sx={{ mt: 0 }}>
+              A class with minors names two adults, who gives first aid, and who may collect:{" "}
+              <Link to={`/class/${lessonId}/adults`}>name them</Link>. Local rules go first.
+            </Box>
+            <FormControlLabel
+              control={<Checkbox checked={alone} onChange={(event) => setAlone(event.target.checked)} />}
+              label="I run it alone now, and somebody in charge knows it."
+            />
+          </>
+        )}
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Not now</Button>
+        <Button variant="contained" disabled={isUnnamed && !alone} onClick={begin}>
+          Start
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
