@@ -13,7 +13,6 @@ interface AccountSecrets extends Account {
   readonly password_hash: string | null;
   /** Of an account of the demo club: everybody at the machine knows it. */
   readonly shown_password: string | null;
-  readonly closed_until: Date | null;
 }
 
 interface Membership {
@@ -33,7 +32,7 @@ interface MemberRow extends Account {
   readonly minors_cleared: boolean;
 }
 
-const SECRETS = "id, name, email, password_hash, shown_password, closed_until";
+const SECRETS = "id, name, email, password_hash, shown_password";
 
 /** An account by its address, in any spelling of it. */
 export async function accountByEmail(email: string): Promise<AccountSecrets | null> {
@@ -55,18 +54,14 @@ export async function insertAccount(tx: Db, { id, name, email }: Account, passwo
   return rows.length > 0;
 }
 
-export const setPassword = (tx: Db, id: string, hash: string): Promise<unknown> =>
-  tx.query(
-    `update accounts set password_hash = $2, shown_password = null, wrong_in_a_row = 0, closed_until = null where id = $1`,
-    [id, hash],
-  );
+/** Sets a new password: every ticket that was made for the account or by it ends with the old one. */
+export async function setPassword(tx: Db, id: string, hash: string): Promise<void> {
+  await tx.query(`update accounts set password_hash = $2, shown_password = null where id = $1`, [id, hash]);
+  await tx.query(`update tickets set used_at = now() where account_id = $1 and used_at is null`, [id]);
+}
 
 export const renameAccount = (id: string, name: string): Promise<unknown> =>
   db.query(`update accounts set name = $2 where id = $1`, [id, name]);
-
-/** No password is tried for a while. */
-export const isClosed = ({ closed_until }: Pick<AccountSecrets, "closed_until">): boolean =>
-  closed_until !== null && closed_until > new Date();
 
 export interface ShownAccount {
   readonly name: string;
@@ -81,23 +76,6 @@ export const shownAccounts = (): Promise<ShownAccount[]> =>
     `select a.name, a.email, a.shown_password as password, m.role from accounts a join memberships m on m.account_id = a.id
      where a.shown_password is not null order by array_position(array['owner', 'instructor', 'assistant', 'student'], m.role)`,
   );
-
-/** Wrong passwords in a row that are free; each one after them closes the account for twice as long, at most a quarter of an hour. */
-const FREE_TRIES = 5;
-const MOST_SECONDS = 900;
-
-/** Counts a wrong password: after a few the account is closed for a while, longer each time. */
-export const countWrong = (id: string): Promise<unknown> =>
-  db.query(
-    `update accounts set wrong_in_a_row = wrong_in_a_row + 1,
-       closed_until = case when wrong_in_a_row + 1 >= $2
-         then now() + make_interval(secs => least($3, power(2, wrong_in_a_row + 2 - $2) * 10)) else closed_until end
-     where id = $1`,
-    [id, FREE_TRIES, MOST_SECONDS],
-  );
-
-export const countRight = (id: string): Promise<unknown> =>
-  db.query(`update accounts set wrong_in_a_row = 0, closed_until = null where id = $1 and wrong_in_a_row > 0`, [id]);
 
 /** The schools of an account, the one it joined first in front. */
 export const membershipsOf = (accountId: string): Promise<Membership[]> =>

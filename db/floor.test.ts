@@ -208,10 +208,12 @@ test("two change places in the round under way, everybody else of it stays; what
     message: expect.stringMatching(/round is over/) as string,
   });
 });
+const watch = (since: number, signal: AbortSignal, session: string = randomUUID()) =>
+  liveStream({ scope, classId: lesson, since, session }, signal)!;
 test("every device hears of a tap within half a second, and of those it missed", async () => {
   const leave = new AbortController();
   const heard = async (since: number, until: (text: string) => boolean) => {
-    const reader = liveStream(scope, lesson, since, leave.signal).getReader();
+    const reader = watch(since, leave.signal).getReader();
     const text = new TextDecoder();
     let all = "";
     while (!until(all)) {
@@ -236,13 +238,13 @@ test("every device hears of a tap within half a second, and of those it missed",
   leave.abort();
 });
 test("a browser that goes away without a word does no harm to anybody", async () => {
-  const stream = liveStream(scope, lesson, 0, new AbortController().signal);
+  const stream = watch(0, new AbortController().signal);
   const reader = stream.getReader();
   await reader.read();
   await reader.cancel();
   await send({ taps: [tap("start")] });
   // Whoever watches next hears of it all the same.
-  const next = liveStream(scope, lesson, 0, new AbortController().signal).getReader();
+  const next = watch(0, new AbortController().signal).getReader();
   let heard = "";
   while (!heard.includes("start")) heard += new TextDecoder().decode((await next.read()).value);
   await next.cancel();

@@ -7,7 +7,10 @@ export interface Letter {
   readonly schoolId: string | null;
   readonly recipient: string;
   readonly subject: string;
+  /** Without any address by which somebody comes in. */
   readonly body: string;
+  /** That address, encrypted; null: there is none. */
+  readonly secret: Buffer | null;
 }
 
 interface LetterRow {
@@ -15,33 +18,28 @@ interface LetterRow {
   readonly recipient: string;
   readonly subject: string;
   readonly body: string;
+  readonly secret: Buffer | null;
   readonly created_at: Date;
   readonly sent_at: Date | null;
 }
 
 /** Keeps a letter and gives its id. */
-export async function insertLetter({ schoolId, recipient, subject, body }: Letter): Promise<string> {
+export async function insertLetter({ schoolId, recipient, subject, body, secret }: Letter): Promise<string> {
   const id = randomUUID();
-  await db.query(`insert into letters (id, school_id, recipient, subject, body) values ($1, $2, $3, $4, $5)`, [
-    id,
-    schoolId,
-    recipient,
-    subject,
-    body,
-  ]);
+  await db.query(
+    `insert into letters (id, school_id, recipient, subject, body, secret) values ($1, $2, $3, $4, $5, $6)`,
+    [id, schoolId, recipient, subject, body, secret],
+  );
   return id;
 }
 
 /** Notes that a letter was sent; the address in it is for its reader alone from then on. */
 export const sentLetter = (id: string): Promise<unknown> =>
-  db.query(
-    `update letters set sent_at = now(), body = regexp_replace(body, 'https?://\\S+/in/\\S+', '(the address stands in the letter alone)') where id = $1`,
-    [id],
-  );
+  db.query(`update letters set sent_at = now(), secret = null where id = $1`, [id]);
 
 /** The newest letters of the school. */
 export const listLetters = (scope: Scope, limit = 50): Promise<LetterRow[]> =>
   db.query<LetterRow>(
-    `select id, recipient, subject, body, created_at, sent_at from letters where school_id = $1 order by created_at desc limit $2`,
+    `select id, recipient, subject, body, secret, created_at, sent_at from letters where school_id = $1 order by created_at desc limit $2`,
     [scope.schoolId, limit],
   );

@@ -130,5 +130,7 @@ export function isDatabaseDown(error: unknown): boolean {
   )
     return true;
   if (error instanceof AggregateError) return error.errors.some(isDatabaseDown);
-  return /connection terminated|timeout exceeded when trying to connect|connect ECONNREFUSED/i.test(error.message);
+  return /connection terminated|client has encountered a connection error|client was closed|timeout exceeded when trying to connect|connect ECONNREFUSED/i.test(
+    error.message,
+  );
 }

@@ -1,4 +1,5 @@
 /** Who is signed in on which device. */
+import { dropOldTries } from "./tries.ts";
 import { db, type Db } from "./pool.ts";
 import type { Role } from "./scope.ts";
 
@@ -86,4 +87,5 @@ export async function dropEnded(): Promise<void> {
   await db.query(`delete from sessions s where not (${ALIVE})`);
   await db.query(`delete from known_devices where seen_at < now() - interval '400 days'`);
   await db.query(`delete from tickets where ends_at < now() - interval '30 days'`);
+  await dropOldTries();
 }

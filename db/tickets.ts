@@ -61,6 +61,10 @@ export async function takeTicket(tx: Db, id: string): Promise<boolean> {
   return rows.length > 0;
 }
 
+/** Addresses for a new password of an account end. */
+export const endPasswordTickets = (tx: Db, accountId: string): Promise<unknown> =>
+  tx.query(`update tickets set used_at = now() where account_id = $1 and kind = 'password' and ${ALIVE}`, [accountId]);
+
 /** Invitations that nobody has answered yet. */
 export const listInvitations = (scope: Scope): Promise<InvitationRow[]> =>
   db.query<InvitationRow>(

@@ -2,17 +2,18 @@
 import { randomBytes } from "node:crypto";
 import { createRequestHandler } from "@react-router/express";
 import express, { type Request, type Response } from "express";
+import { ipKeyGenerator } from "express-rate-limit";
 import helmet from "helmet";
 import { RouterContextProvider } from "react-router";
 import { closePool, databaseAnswers } from "#db/pool.ts";
 import { dropEnded } from "#db/sessions.ts";
 import { closeThreads } from "./checks/pool.ts";
-import { allowedHosts, knownHost, ownWrites } from "./doors.ts";
+import { allowedHosts, knownHost, ownPaths, ownWrites } from "./doors.ts";
 import { closeLive } from "./floor/live.ts";
 import { judgeOlder } from "./judging.ts";
 import { visitorOf } from "./access/session.ts";
 import { onThisMachine } from "./access/network.ts";
-import { nonceContext, requestIdContext, visitorContext } from "./context.ts";
+import { addressContext, nonceContext, requestIdContext, visitorContext } from "./context.ts";
 import { floodGates } from "./limits.ts";
 import { counted, metrics } from "./requests.ts";
 import { troubleOfSchema } from "./ready.ts";
@@ -37,6 +38,7 @@ app.use(counted);
 
 const dev = import.meta.env.DEV;
 const hosts = allowedHosts(process.env.PORT ?? (dev ? "5173" : "4173"), process.env.ALLOWED_HOSTS);
+app.use(ownPaths);
 app.use(knownHost(hosts));
 app.use(ownWrites(hosts, /^\/drills\/[^/]+\/save$/));
 
@@ -111,6 +113,7 @@ app.use(
       const context = new RouterContextProvider();
       context.set(nonceContext, response.locals.nonce as string);
       context.set(requestIdContext, response.locals.requestId as string);
+      context.set(addressContext, ipKeyGenerator(request.ip ?? ""));
       context.set(visitorContext, await visitorOf(request.headers.cookie));
       return context;
     },

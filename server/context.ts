@@ -6,6 +6,8 @@ import type { Visitor } from "./access/session.ts";
 export const nonceContext = createContext<string>("");
 /** The id of the request, which its answer carries and lines of the log name. */
 export const requestIdContext = createContext<string>("");
+/** The network address that a request came from: behind a proxy of one's own the one that it names. */
+export const addressContext = createContext<string>("");
 /** Who sent the request; the door makes the scope of it. */
 export const visitorContext = createContext<Visitor>("nobody");
 export const scopeContext = createContext<Scope>();

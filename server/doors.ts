@@ -36,6 +36,13 @@ export const knownHost =
     );
   };
 
+/** Refuses what is asked with a whole address, as of a proxy, or by two Host headers: nothing of it is read. */
+export const ownPaths: RequestHandler = (request, response, next) => {
+  const hosts = request.rawHeaders.filter((name, i) => i % 2 === 0 && name.toLowerCase() === "host").length;
+  if (request.url.startsWith("/") && hosts <= 1) return next();
+  refuse(response, 400, "Ask for a path of this application, as /drills, with one Host header.");
+};
+
 const READS = new Set(["GET", "HEAD"]);
 const FORMS = ["application/x-www-form-urlencoded", "multipart/form-data"];
 

@@ -105,7 +105,8 @@ export function fieldsOf(form: FormData): Fields {
 /** A field that holds JSON; `what` did not arrive whole where it does not. */
 export function jsonIn(text: string | undefined, what: string): unknown {
   try {
-    return JSON.parse(text ?? "");
+    // A key by this name would reach for what all objects have in common.
+    return JSON.parse(text ?? "", (key, value: unknown) => (key === "__proto__" ? undefined : value));
   } catch {
     throw new BadInput(`${what} did not arrive whole. Load the page again and repeat it.`);
   }

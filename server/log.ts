@@ -1,5 +1,6 @@
 /** The log as a page and as files: what is asked for, and how it is written. */
 import Papa from "papaparse";
+import { FORMULA } from "#core/people/cells.ts";
 import { object, string } from "yup";
 import { markWord } from "#core/floor/marks.ts";
 import { listIncidents, type Incident } from "#db/incidents.ts";
@@ -106,6 +107,6 @@ const csvOf = (rounds: readonly FiledRound[]): string =>
     {
       columns: ["day", "class", "round", "drill", "side", "A", "B", "C", "seen"],
       newline: "\r\n",
-      escapeFormulae: true,
+      escapeFormulae: FORMULA,
     },
   )}\r\n`;

@@ -2,6 +2,7 @@
 import { array, number, object, string } from "yup";
 import { jsonIn, type Fields } from "./forms.ts";
 import Papa from "papaparse";
+import { FORMULA } from "#core/people/cells.ts";
 import { COLUMNS, MOST_ROWS, peopleCells } from "#core/people/table.ts";
 import { memberSchema, type Member } from "#core/people/person.ts";
 import type { Wish } from "#core/pairs/score.ts";
@@ -43,7 +44,7 @@ export function gearFromForm(fields: Fields): GearChange {
 /** The people as a table of commas, with units in the heads. */
 export const peopleTable = (people: readonly Member[]): string =>
   // A cell that begins like a formula is written as text, so that no spreadsheet works it out.
-  `${Papa.unparse(peopleCells(people), { columns: [...COLUMNS], newline: "\r\n", escapeFormulae: true })}\r\n`;
+  `${Papa.unparse(peopleCells(people), { columns: [...COLUMNS], newline: "\r\n", escapeFormulae: FORMULA })}\r\n`;
 
 const wish = object({
   a: string().uuid().required(),

@@ -4,6 +4,7 @@ import { ValidationError } from "yup";
 import { insertChange } from "#db/changes.ts";
 import { isDatabaseDown } from "#db/pool.ts";
 import { changeOf } from "./access/changes.ts";
+import { TooBusy } from "./access/password.ts";
 import { TaskStopped } from "./checks/pool.ts";
 import { refusalContext, scopeContext } from "./context.ts";
 import { BadInput, fieldsOf, type Fields } from "./forms.ts";
@@ -33,10 +34,15 @@ const CODES: readonly (readonly [RegExp, Explained])[] = [
   ],
 ];
 
+/** What somebody sends can be nested so deeply that reading it fills the stack. */
+const isTooDeep = (error: unknown): boolean => error instanceof RangeError && /call stack/i.test(error.message);
+
 /** What a fault means in words; null where the fault is the application's own. */
 export function explain(error: unknown): Explained | null {
   if (error instanceof BadInput) return { status: 400, message: error.message };
   if (error instanceof ValidationError) return { status: 400, message: error.errors[0]! };
+  if (error instanceof TooBusy) return { status: 503, message: error.message };
+  if (isTooDeep(error)) return { status: 400, message: "What was sent is nested too deeply to be read." };
   if (error instanceof TaskStopped) return { status: 503, message: error.message };
   if (isDatabaseDown(error)) return { status: 503, message: DOWN };
   const code = String((error as { code?: unknown } | null)?.code ?? "");

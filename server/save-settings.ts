@@ -32,7 +32,7 @@ export async function patchSettings(scope: Scope, baseVersion: number, patch: un
   const next = { ...(settings as SchoolData), ...patch };
   const result = readSchool(next);
   if (!result.ok) return { kind: "refused", message: result.errors[0]!, errors: result.errors };
-  const saved = await saveSettings(db, scope, baseVersion, next);
+  const saved = await saveSettings(db, scope, baseVersion, result.stored);
   if (saved.kind === "conflict")
     return {
       kind: "stale",

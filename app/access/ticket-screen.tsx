@@ -17,7 +17,34 @@ export function TicketScreen({ ticket }: { readonly ticket: TicketView | null })
         </Button>
       </Door>
     );
-  return <TicketForm ticket={ticket} />;
+  return ticket.kind === "sign-in" || ticket.kind === "tablet" ? (
+    <OneButton ticket={ticket} />
+  ) : (
+    <TicketForm ticket={ticket} />
+  );
+}
+
+/** Nothing is typed: one press takes it. */
+function OneButton({ ticket }: { readonly ticket: TicketView }) {
+  const fetcher = useFetcher<typeof action>();
+  const isTablet = ticket.kind === "tablet";
+  return (
+    <Door
+      title={isTablet ? "This tablet runs a class" : "Come in"}
+      lead={
+        isTablet
+          ? `It shows the floor and the wall of one class of ${ticket.school ?? "the school"}, and nothing else.`
+          : `Come in to ${ticket.school ?? "the school"} as ${ticket.email ?? "its owner"}. The address is good once.`
+      }
+    >
+      <fetcher.Form method="post">
+        <Spoken said={fetcher.data} />
+        <Button type="submit" variant="contained" disabled={fetcher.state !== "idle"}>
+          {isTablet ? "Use this tablet" : "Come in"}
+        </Button>
+      </fetcher.Form>
+    </Door>
+  );
 }
 
 const TITLES = { school: "A school of your own", invitation: "Come in", password: "A new password" } as const;

@@ -1,12 +1,13 @@
 import { data, redirect, redirectDocument } from "react-router";
 import { accountById, membershipsOf, renameAccount, setPassword } from "#db/accounts.ts";
 import { deletePasskey, listPasskeys } from "#db/passkeys.ts";
-import { db } from "#db/pool.ts";
+import { db, transaction } from "#db/pool.ts";
 import { endOtherSessions, endOwnSession, endSession, listDevices, type Session } from "#db/sessions.ts";
 import { nameIn, passkeyAnswerIn, passwordIn } from "#server/access/forms.ts";
 import { askForPasskey, keepPasskey, relyingParty } from "#server/access/passkeys.ts";
 import { faultOfPassword, hashPassword, isPassword } from "#server/access/password.ts";
 import { openSession, signedOut, deviceOf } from "#server/access/session.ts";
+import { passwordWasRight, reservePassword } from "#server/access/tries.ts";
 import { warn } from "#server/access/warnings.ts";
 import { visitorContext } from "#server/context.ts";
 import { idIn } from "#server/forms.ts";
@@ -60,12 +61,19 @@ function warnOf(what: "password" | "passkey", { accountId, schoolId }: Session, 
 
 async function changePassword(session: Session, fields: Readonly<Record<string, string>>, request: Request) {
   const account = (await accountById(session.accountId))!;
-  if (account.password_hash && !(await isPassword(account.password_hash, passwordIn(fields.old))))
-    return refused("The old password is not right. Nothing was changed.");
+  if (account.password_hash) {
+    const place = `session ${session.id}`;
+    const barred = await reservePassword(account.email, place);
+    if (barred) return refused(barred);
+    if (!(await isPassword(account.password_hash, passwordIn(fields.old))))
+      return refused("The old password is not right. Nothing was changed.");
+    await passwordWasRight(account.email, place);
+  }
   const password = passwordIn(fields.password);
   const fault = faultOfPassword(password, [account.name, account.email]);
   if (fault) return refused(fault);
-  await setPassword(db, account.id, await hashPassword(password));
+  const hash = await hashPassword(password);
+  await transaction((tx) => setPassword(tx, account.id, hash));
   await endOtherSessions(db, account.id, session.id);
   warnOf("password", session, request);
   return { kind: "saved" as const, message: "The password is changed. Other devices are signed out." };

@@ -1,7 +1,7 @@
 /** What happens in a running class, as it happens. */
 import { getClass } from "#db/classes.ts";
 import { db } from "#db/pool.ts";
-import { scopeContext } from "#server/context.ts";
+import { scopeContext, visitorContext } from "#server/context.ts";
 import { liveStream } from "#server/floor/live.ts";
 import { idIn } from "#server/forms.ts";
 import { notFound, reading } from "#server/respond.ts";
@@ -14,7 +14,11 @@ export function loader({ request, params, context }: Route.LoaderArgs) {
     const scope = context.get(scopeContext);
     const id = idIn(params.id);
     if (!(await getClass(db, scope, id))) throw notFound("This class is not here.");
-    const stream = liveStream(scope, id, since, request.signal);
+    const visitor = context.get(visitorContext);
+    const session = typeof visitor === "string" ? visitor : visitor.id;
+    const stream = liveStream({ scope, classId: id, since, session }, request.signal);
+    if (!stream)
+      throw new Response("Too many devices or pages watch this class at once. Close some of them.", { status: 429 });
     return new Response(stream, {
       headers: { "Content-Type": "text/event-stream", "Cache-Control": "no-cache, no-transform" },
     });

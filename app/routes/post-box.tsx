@@ -1,5 +1,4 @@
-import { listLetters } from "#db/letters.ts";
-import { mailIsSent } from "#server/access/post.ts";
+import { mailIsSent, readLetters } from "#server/access/post.ts";
 import { scopeContext } from "#server/context.ts";
 import { reading } from "#server/respond.ts";
 import type { Route } from "./+types/post-box.ts";
@@ -9,7 +8,7 @@ export const meta: Route.MetaFunction = () => [{ title: "Post box · Vicissor" }
 
 export function loader({ context }: Route.LoaderArgs) {
   return reading(async () => ({
-    letters: (await listLetters(context.get(scopeContext))).map(({ created_at, sent_at, ...one }) => ({
+    letters: (await readLetters(context.get(scopeContext))).map(({ created_at, sent_at, ...one }) => ({
       ...one,
       at: created_at.toISOString(),
       isSent: sent_at !== null,

@@ -3,12 +3,13 @@ import { shownAccounts } from "#db/accounts.ts";
 import { homeOf } from "#server/access/rules.ts";
 import { askerOf, ownPath } from "#server/access/admit.ts";
 import { credentialsIn, emailIn, passkeyAnswerIn } from "#server/access/forms.ts";
-import { isFromNetwork } from "#server/access/network.ts";
+import { showsPasswords } from "#server/access/network.ts";
+import { placeOf, reserveWayIn } from "#server/access/tries.ts";
 import { accountBehind, askToSignIn, relyingParty } from "#server/access/passkeys.ts";
 import { intoFirstSchool, signIn, type SignInResult } from "#server/access/sign-in.ts";
-import { sendPasswordLetter } from "#server/access/tickets.ts";
+import { sendLetterLater } from "#server/access/tickets.ts";
 import { mailIsSent } from "#server/access/post.ts";
-import { visitorContext } from "#server/context.ts";
+import { addressContext, visitorContext } from "#server/context.ts";
 import { reading, refused, writingOpen } from "#server/respond.ts";
 import { outsideOf } from "#server/share/links.ts";
 import type { AuthenticationResponseJSON } from "@simplewebauthn/server";
@@ -26,22 +27,30 @@ export function loader({ context, request }: Route.LoaderArgs) {
     if (typeof visitor !== "string") throw redirect(next === "/" ? homeOf(askerOf(visitor)) : next);
     return {
       next,
-      shown: isFromNetwork(request.headers) ? [] : await shownAccounts(),
+      shown: showsPasswords(request, context.get(addressContext)) ? await shownAccounts() : [],
       canUsePasskey: relyingParty(request) !== null,
       mailIsSent: mailIsSent(),
     };
   });
 }
 
-export async function action({ request }: Route.ActionArgs) {
+export async function action({ request, context }: Route.ActionArgs) {
   return writingOpen(request, async (fields) => {
+    const place = placeOf(context);
+    const barred = await reserveWayIn(place);
+    if (barred) return data(refused(barred), { status: 429 });
     const enter = (result: SignInResult) => {
       if (result.kind === "refused") return data(result, { status: 401 });
       throw redirect(ownPath(fields.next ?? null), { headers: result.headers });
     };
     switch (fields.intent) {
       case "password":
-        return enter(await signIn(request, credentialsIn(fields)));
+        return enter(
+          await signIn(request, credentialsIn(fields), {
+            place,
+            isHere: showsPasswords(request, context.get(addressContext)),
+          }),
+        );
       case "passkey-ask": {
         const party = relyingParty(request);
         if (!party) return refused("Passkeys need an address with a name: open this as localhost, or by its name.");
@@ -54,7 +63,8 @@ export async function action({ request }: Route.ActionArgs) {
         return enter(await intoFirstSchool(request, account, "own"));
       }
       case "forgot":
-        await sendPasswordLetter(emailIn(fields), outsideOf(request));
+        // After the answer: how long it takes says nothing of who has an account.
+        sendLetterLater(emailIn(fields), outsideOf(request));
         return { kind: "posted" as const };
       default:
         return refused("This page is older than the application. Load it again.");

@@ -1,5 +1,6 @@
 /** People as rows of a table: read with their units, written with ours. */
 import { ValidationError } from "yup";
+import { plainCell } from "./cells.ts";
 import { AGES, type Ages } from "../pairs/ages.ts";
 import { readBorn, slashOrder, type Aged, type SlashOrder } from "./age.ts";
 import { FAMILIES } from "./families.ts";
@@ -142,9 +143,6 @@ export function readPeople(rows: readonly Cells[], known: readonly string[]): Re
     return { row: i + 2, person: faults.length > 0 ? null : person, faults, duplicate };
   });
 }
-
-/** A cell without the mark that keeps a spreadsheet from taking it for a formula. */
-const plainCell = (text: string): string => text.trim().replace(/^'(?=[=+\-@\t\r])/, "");
 
 /** Columns by other units than the list's own. */
 const OTHER_UNITS = new Set(["height in", "reach in", "mass lb"]);

@@ -18,6 +18,7 @@ import {
   SCHOOL_KEYS,
   type SchoolCustoms,
   type RuleSetting,
+  type SchoolData,
   type Ruling,
 } from "./settings.ts";
 import { makeVocabulary, shippedVocabulary } from "../words/vocabulary.ts";
@@ -49,10 +50,22 @@ export const defaultSchool = (): School =>
   });
 
 type SchoolResult =
-  { readonly ok: true; readonly school: School } | { readonly ok: false; readonly errors: readonly string[] };
+  /** `stored`: the settings as they were read, which is what is kept. */
+  | { readonly ok: true; readonly school: School; readonly stored: SchoolData }
+  | { readonly ok: false; readonly errors: readonly string[] };
 
 const isObject = (value: unknown): value is Record<string, unknown> =>
   typeof value === "object" && value !== null && !Array.isArray(value);
+/** Settings that are lists; all others are objects. */
+const LISTS: ReadonlySet<string> = new Set(["moves", "numbering", "rulings", "deletedMoves"]);
+
+/** What is of another shape than its reader takes: it would be read as nothing, and break the page that shows it. */
+const shapeFaults = (data: Readonly<Record<string, unknown>>): string[] =>
+  Object.entries(data).flatMap(([key, value]) => {
+    if (value === undefined || (LISTS.has(key) ? Array.isArray(value) : isObject(value))) return [];
+    return [`${key}: must be ${LISTS.has(key) ? "a list" : "an object"}`];
+  });
+
 const SETTINGS = ["error", "risk", "note", "off"];
 const VERDICTS = ["valid", "risky", "invalid"];
 
@@ -68,6 +81,8 @@ export function readSchool(data: unknown): SchoolResult {
   for (const key of Object.keys(data))
     if (!(SCHOOL_KEYS as readonly string[]).includes(key))
       errors.push(`school: “${key}” is not known; known: ${SCHOOL_KEYS.join(", ")}`);
+  errors.push(...shapeFaults(data));
+  if (errors.length > 0) return { ok: false, errors };
   const moves = readMoves("moves", { moves: Array.isArray(data.moves) ? (data.moves as object[]) : [] });
   if (!moves.ok) errors.push(...moves.errors);
   const severity: Partial<Record<RuleId, RuleSetting>> = {};
@@ -80,7 +95,7 @@ export function readSchool(data: unknown): SchoolResult {
   const rulings = (Array.isArray(data.rulings) ? data.rulings : []).flatMap((entry: unknown, i) => {
     const ruling = isObject(entry) ? entry : {};
     const whole = ["feed", "answer", "reason"].every((k) => typeof ruling[k] === "string" && ruling[k] !== "");
-    if (whole && VERDICTS.includes(String(ruling.verdict))) return [ruling as unknown as Ruling];
+    if (whole && VERDICTS.includes(String(ruling.verdict))) return [rulingOf(ruling)];
     errors.push(`rulings: number ${i + 1} needs feed, answer, reason, and a verdict of ${VERDICTS.join(", ")}`);
     return [];
   });
@@ -97,6 +112,7 @@ export function readSchool(data: unknown): SchoolResult {
   const vocabulary = own ? makeVocabulary(moves.moves, sets) : shippedVocabulary();
   return {
     ok: true,
+    stored: { ...(data as SchoolData), ...(data.severity ? { severity } : {}), ...(data.rulings ? { rulings } : {}) },
     school: {
       vocabulary,
       severity,
@@ -109,6 +125,11 @@ export function readSchool(data: unknown): SchoolResult {
     },
   };
 }
+
+const rulingOf = ({ feed, answer, verdict, reason }: Record<string, unknown>): Ruling => ({
+  ...{ feed: String(feed), answer: String(answer), reason: String(reason) },
+  verdict: verdict as Ruling["verdict"],
+});
 
 /** How grave a school takes a rule to be; safety of live edges cannot be turned off. */
 export function severityOf(rule: RuleId, usual: Severity, school: School): RuleSetting {

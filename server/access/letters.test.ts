@@ -35,6 +35,7 @@ const server = new SMTPServer({
   },
 });
 
+const HERE = { place: "address test", isHere: true } as const;
 const ORIGIN = "http://localhost:1";
 const PASSWORD = "four slow feeds";
 let scope: Scope;
@@ -74,7 +75,7 @@ const cookiesOf = (headers: Headers): string =>
     .map((one) => one.split(";")[0]!)
     .join("; ");
 async function comeIn(request: Request): Promise<string> {
-  const result = await signIn(request, { email, password: PASSWORD, stays: false });
+  const result = await signIn(request, { email, password: PASSWORD, stays: false }, HERE);
   if (result.kind !== "in") throw new Error(result.message);
   return cookiesOf(result.headers);
 }
@@ -114,8 +115,8 @@ test("whoever signs in on another device than before is told, and on none that i
 });
 
 test("a wrong password is seen by the owners, and an unknown address by nobody", async () => {
-  await signIn(device(), { email, password: "not the password", stays: false });
-  await signIn(device(), { email: "nobody@quay.example", password: "not the password", stays: false });
+  await signIn(device(), { email, password: "not the password", stays: false }, HERE);
+  await signIn(device(), { email: "nobody@quay.example", password: "not the password", stays: false }, HERE);
   const found = await listChanges(scope, { before: null, limit: 10 });
   expect(found.map(({ place, what, who }) => [place, what, who])).toEqual([["/sign-in", "wrong-password", "Owner"]]);
 });

@@ -3,10 +3,32 @@ import type { RequestHandler } from "express";
 /** The header by which the listener for the network marks what comes in by it; nobody else can set it. */
 const FROM_NETWORK = "x-vicissor-network";
 
-/** Lets through what was asked on this machine itself: not by the network, nor by a proxy for somebody else. */
+const LOOPBACK = /^(?:::ffff:)?127\.|^::1$/;
+const LOCAL_HOST = /^(?:localhost|127\.0\.0\.1|\[::1\])(?::\d+)?$/i;
+
+interface Sender {
+  /** The address of the peer itself, whatever a proxy says of others. */
+  readonly peer: string | undefined;
+  readonly header: (name: string) => string | null | undefined;
+}
+
+/**
+ * True for what was asked on this machine itself: by its own address and name, not by the network, nor by a proxy for
+ * somebody else. A proxy on this machine passes on the name it is known by.
+ */
+const isOnThisMachine = ({ peer, header }: Sender): boolean =>
+  LOOPBACK.test(peer ?? "") &&
+  !header(FROM_NETWORK) &&
+  !header("x-forwarded-for") &&
+  !header("forwarded") &&
+  LOCAL_HOST.test(header("host") ?? "");
+
+/** Lets through what was asked on this machine itself. */
 export const onThisMachine: RequestHandler = (request, response, next) => {
-  if (request.headers[FROM_NETWORK] === undefined && request.headers["x-forwarded-for"] === undefined) return next();
+  if (isOnThisMachine({ peer: request.socket.remoteAddress, header: (name) => request.get(name) })) return next();
   response.status(403).type("text").send("This is for the machine itself.\n");
 };
 
-export const isFromNetwork = (headers: Headers): boolean => headers.has(FROM_NETWORK);
+/** The demo club's passwords are shown here, and good here: on the machine itself, with no proxy before it. */
+export const showsPasswords = (request: Request, peer: string): boolean =>
+  !process.env.TRUST_PROXY && isOnThisMachine({ peer, header: (name) => request.headers.get(name) });

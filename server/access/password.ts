@@ -1,6 +1,7 @@
 /** Passwords: what is one, and what is kept of it. */
 import { hash, verify } from "@node-rs/argon2";
 import { dictionary } from "@zxcvbn-ts/language-common";
+import pLimit from "p-limit";
 import { MIN_PASSWORD } from "#core/people/account.ts";
 
 /** Argon2id (RFC 9106): KiB of memory and passes, so that one try takes some 150 ms on two common cores. */
@@ -32,13 +33,32 @@ export function faultOfPassword(password: string, about: readonly string[]): str
   return null;
 }
 
-export const hashPassword = (password: string): Promise<string> => hash(password, COST);
+/** Hashes at once, each with 64 MiB, and how many wait behind them: beyond that nothing is gained by waiting. */
+const AT_ONCE = 2;
+const WAITING = 16;
+const slots = pLimit(AT_ONCE);
+
+/** Too many passwords are being looked at: said at once, in words. */
+export class TooBusy extends Error {
+  constructor() {
+    super("Many people sign in at this moment. Nothing was tried; do it again in a few seconds.");
+  }
+}
+
+function inTurn<T>(work: () => Promise<T>): Promise<T> {
+  if (slots.pendingCount >= WAITING) return Promise.reject(new TooBusy());
+  return slots(work);
+}
+
+export const hashPassword = (password: string): Promise<string> => inTurn(() => hash(password, COST));
 
 let nobodys: Promise<string> | null = null;
+/** Made outside the turns, once: whoever waits for it holds no place. */
+const nobodysHash = (): Promise<string> => (nobodys ??= hash("nobody has this password", COST));
 
 /** Is this the password? Where there is none to compare it takes as long, so that nobody learns who has an account. */
 export async function isPassword(kept: string | null, password: string): Promise<boolean> {
-  nobodys ??= hashPassword("nobody has this password");
-  const right = await verify(kept ?? (await nobodys), password.slice(0, LONGEST)).catch(() => false);
+  const other = kept ?? (await nobodysHash());
+  const right = await inTurn(() => verify(other, password.slice(0, LONGEST)).catch(() => false));
   return right && kept !== null;
 }

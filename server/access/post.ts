@@ -1,10 +1,19 @@
 /** Letters: kept in the post box that comes with it, and sent where a mail server is set (SMTP_URL, MAIL_FROM). */
 import { createTransport } from "nodemailer";
-import { insertLetter, sentLetter, type Letter } from "#db/letters.ts";
+import { insertLetter, listLetters, sentLetter, type Letter } from "#db/letters.ts";
+import type { Scope } from "#db/scope.ts";
+import { opened, sealed } from "./letter-key.ts";
+
+/** Where the address stands in a letter; it is kept apart from the letter, encrypted. */
+export const ADDRESS = "{address}";
+
+interface Post extends Omit<Letter, "secret"> {
+  readonly address?: string;
+}
 
 /** Writes a letter; without a mail server it waits in the post box, where the owner reads it. */
-export async function post(letter: Letter): Promise<void> {
-  const id = await insertLetter(letter);
+export async function post({ address, ...letter }: Post): Promise<void> {
+  const id = await insertLetter({ ...letter, secret: address === undefined ? null : sealed(address) });
   const { SMTP_URL, MAIL_FROM } = process.env;
   if (!SMTP_URL || !MAIL_FROM) return;
   try {
@@ -13,7 +22,7 @@ export async function post(letter: Letter): Promise<void> {
       // One address, whatever stands in it: as a text it would be read as a list.
       to: { name: "", address: letter.recipient },
       subject: letter.subject,
-      text: letter.body,
+      text: letter.body.replace(ADDRESS, address ?? ""),
     });
     await sentLetter(id);
   } catch (error) {
@@ -23,3 +32,13 @@ export async function post(letter: Letter): Promise<void> {
 }
 
 export const mailIsSent = (): boolean => Boolean(process.env.SMTP_URL && process.env.MAIL_FROM);
+
+/** The newest letters of the school as its owner reads them: with the addresses of those that wait. */
+export const readLetters = async (scope: Scope) =>
+  (await listLetters(scope)).map(({ secret, body, ...letter }) => {
+    const address = secret === null ? null : opened(secret);
+    const gone = letter.sent_at
+      ? "(the address was in the letter alone)"
+      : "(the address cannot be read on this server)";
+    return { ...letter, body: body.replace(ADDRESS, address ?? gone) };
+  });

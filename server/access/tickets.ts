@@ -3,8 +3,6 @@ import { randomUUID } from "node:crypto";
 import {
   accountByEmail,
   accountById,
-  countWrong,
-  isClosed,
   membershipsOf,
   insertAccount,
   setMembership,
@@ -14,11 +12,20 @@ import {
 import { transaction, db, type Db } from "#db/pool.ts";
 import { getSchool, insertEmptySchool } from "#db/school.ts";
 import { endOtherSessions } from "#db/sessions.ts";
-import { findTicket, insertTicket, takeTicket, type NewTicket, type Ticket, type TicketKind } from "#db/tickets.ts";
+import {
+  endPasswordTickets,
+  findTicket,
+  insertTicket,
+  takeTicket,
+  type NewTicket,
+  type Ticket,
+  type TicketKind,
+} from "#db/tickets.ts";
 import type { Role, Scope } from "#db/scope.ts";
 import { BadInput } from "../forms.ts";
 import { faultOfPassword, hashPassword, isPassword } from "./password.ts";
-import { mailIsSent, post } from "./post.ts";
+import { ADDRESS, mailIsSent, post } from "./post.ts";
+import { mayHaveLetter, passwordWasRight, reservePassword } from "./tries.ts";
 import { deviceOf, hashOf, newToken, openSession } from "./session.ts";
 import { warn } from "./warnings.ts";
 
@@ -76,7 +83,8 @@ export async function invite(scope: Scope, { email, role, studentId }: Invited, 
     schoolId: scope.schoolId,
     recipient: email,
     subject: `${school} invites you`,
-    body: `${school} invites you to its drills and classes.\n\nOpen this address once within seven days:\n${address}\n\nIf you do not know the school, do nothing: nothing happens then.`,
+    address,
+    body: `${school} invites you to its drills and classes.\n\nOpen this address once within seven days:\n${ADDRESS}\n\nIf you do not know the school, do nothing: nothing happens then.`,
   });
 }
 
@@ -90,6 +98,9 @@ export async function sendPasswordLetter(email: string, origin: string): Promise
   if (!account) return;
   const [school, ...others] = await membershipsOf(account.id);
   if (others.length > 0 && !mailIsSent()) return;
+  if (!(await mayHaveLetter(account.email))) return;
+  // One of them lives: the newest.
+  await endPasswordTickets(db, account.id);
   const address = await makeTicket(
     "password",
     { account_id: account.id, school_id: school?.school_id ?? null },
@@ -99,8 +110,16 @@ export async function sendPasswordLetter(email: string, origin: string): Promise
     schoolId: school?.school_id ?? null,
     recipient: account.email,
     subject: "A new password for Vicissor",
-    body: `Open this address within an hour to set a new password:\n${address}\n\nIf you did not ask for it, do nothing: the old one stays.`,
+    address,
+    body: `Open this address within an hour to set a new password:\n${ADDRESS}\n\nIf you did not ask for it, do nothing: the old one stays.`,
   });
+}
+
+/** The same behind the answer to whoever asked. */
+export function sendLetterLater(email: string, origin: string): void {
+  sendPasswordLetter(email, origin).catch((error: unknown) =>
+    console.error(JSON.stringify({ level: "error", message: `a letter was not written: ${String(error)}` })),
+  );
 }
 
 /** What a ticket says to its holder before it is taken. */
@@ -166,12 +185,15 @@ async function goodPassword(password: string, about: readonly string[]): Promise
 }
 
 /** The account of a form: a new one, or the one of its address where the password is right. */
-async function accountFor(tx: Db, form: TicketForm): Promise<Account> {
+async function accountFor(tx: Db, form: TicketForm, place: string): Promise<Account> {
   const known = await accountByEmail(form.email);
   if (known) {
-    if (isClosed(known)) throw new BadInput("There were too many wrong passwords. Try again in some minutes.");
-    if (await isPassword(known.password_hash, form.password)) return known;
-    await countWrong(known.id);
+    const barred = await reservePassword(form.email, place);
+    if (barred) throw new BadInput(barred);
+    if (await isPassword(known.password_hash, form.password)) {
+      await passwordWasRight(form.email, place);
+      return known;
+    }
     throw new BadInput(
       "This address has an account already, and the password is not the one of it. Type that one, or ask for a new one at sign-in.",
     );
@@ -183,11 +205,11 @@ async function accountFor(tx: Db, form: TicketForm): Promise<Account> {
 }
 
 /** An invitation, a new school or a new password: what was typed with it, and the headers of the new session. */
-export function takeWithForm(ticket: Ticket, form: TicketForm, request: Request): Promise<Headers> {
+export function takeWithForm(ticket: Ticket, form: TicketForm, request: Request, place: string): Promise<Headers> {
   return transaction(async (tx) => {
     switch (ticket.kind) {
       case "invitation": {
-        const account = await accountFor(tx, { ...form, email: ticket.email! });
+        const account = await accountFor(tx, { ...form, email: ticket.email! }, place);
         await take(tx, ticket);
         const schoolId = ticket.school_id!;
         const joins = { schoolId, accountId: account.id, role: ticket.role!, studentId: ticket.student_id };
@@ -195,7 +217,7 @@ export function takeWithForm(ticket: Ticket, form: TicketForm, request: Request)
         return openSession(request, { schoolId, accountId: account.id, lasts: "own" }, tx);
       }
       case "school": {
-        const account = await accountFor(tx, form);
+        const account = await accountFor(tx, form, place);
         await take(tx, ticket);
         const schoolId = randomUUID();
         await insertEmptySchool(tx, schoolId, form.school);
@@ -204,6 +226,8 @@ export function takeWithForm(ticket: Ticket, form: TicketForm, request: Request)
       }
       case "password": {
         const account = await accountById(ticket.account_id!);
+        // Who has joined another school since gets in by no letter that waited in the post box of one.
+        if (!mailIsSent() && (await membershipsOf(ticket.account_id!)).length > 1) throw new BadInput(USED);
         const hash = await goodPassword(form.password, account ? [account.name, account.email] : []);
         await take(tx, ticket);
         await setPassword(tx, ticket.account_id!, hash);
