@@ -1,6 +1,9 @@
 # shellcheck shell=bash
 # Shared by bin/start, bin/test, bin/tool: words for every early end, packages, the build.
 # The database server has a file of its own, database.sh.
+# What is written here is for whoever runs it: data, dumps and logs hold names and addresses.
+umask 077
+
 root=$(cd "$(dirname "${BASH_SOURCE[0]}")/.." && pwd)
 cd "$root" || exit 2
 
@@ -68,8 +71,16 @@ need_chromium() {
 
 need_shellcheck() { command -v shellcheck > /dev/null || need_debian "The linter of shell scripts" shellcheck; }
 
+need_age() { command -v age-keygen > /dev/null || need_debian "age, which encrypts backups" age; }
+
 free_port() {
   node -e 'const s=require("net").createServer();s.listen(0,"127.0.0.1",()=>{console.log(s.address().port);s.close()})'
+}
+
+# A port is a whole number from 1 to 65535: check_port NAME VALUE
+check_port() {
+  case "$2" in '' | *[!0-9]*) die "$1 must be a number; it is “$2”." ;; esac
+  if [ "${#2}" -gt 5 ] || [ "$2" -lt 1 ] || [ "$2" -gt 65535 ]; then die "$1 must be from 1 to 65535; it is $2."; fi
 }
 
 port_free() {
@@ -83,6 +94,13 @@ hold_lock() {
   exec 9>> "$file"
   flock -n 9 || die "$2 runs already from this folder (process $(tail -n 1 "$file" 2> /dev/null)). Stop it first; it uses the same database."
   printf '%s\n' "$$" > "$file"
+}
+
+# The name of the lock of the database that is used: the private one, or the one at DATABASE_URL.
+lock_of_database() {
+  if [ -z "${DATABASE_URL:-}" ]; then printf cluster; return; fi
+  # Without the password and the settings behind it: two spellings of one database are one.
+  printf 'database-%s' "$(printf '%s' "$DATABASE_URL" | sed -E 's#^[a-z]+://([^@/]*@)?##; s#[?].*$##' | cksum | cut -d' ' -f1)"
 }
 
 # The words that are called, spoken to files; the browser says them where they are missing.

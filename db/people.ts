@@ -2,6 +2,7 @@
 import type { Member } from "#core/people/person.ts";
 import type { Wish } from "#core/pairs/score.ts";
 import { transaction, type Db } from "./pool.ts";
+import { recordRun } from "./rounds-run.ts";
 import type { Scope } from "./scope.ts";
 
 export interface Student extends Member {
@@ -126,8 +127,24 @@ async function dropLogin(tx: Db, scope: Scope, id: string): Promise<void> {
   }
 }
 
-/** Takes everything about a person out; what was trained stays, under no name. */
-export const eraseStudent = (scope: Scope, id: string): Promise<void> =>
+/** True where somebody is here who was not erased. */
+export const isKnownAlive = async (db: Db, scope: Scope, id: string): Promise<boolean> =>
+  (
+    await db.query(`select 1 from students where school_id = $1 and id = $2 and erased_at is null`, [
+      scope.schoolId,
+      id,
+    ])
+  ).length > 0;
+
+/**
+ * Takes everything about a person out; what was trained stays, under no name. `beforeCommit` is done when all of it is
+ * ready: what it throws takes all of it back.
+ */
+export const eraseStudent = (
+  scope: Scope,
+  id: string,
+  beforeCommit: () => Promise<void> = () => Promise.resolve(),
+): Promise<void> =>
   transaction(async (tx) => {
     await dropLogin(tx, scope, id);
     await tx.query(`delete from wishes where school_id = $1 and (one = $2 or two = $2)`, [scope.schoolId, id]);
@@ -147,10 +164,19 @@ export const eraseStudent = (scope: Scope, id: string): Promise<void> =>
       `update pairs set why = '' where school_id = $1 and (student_a = $2 or student_b = $2 or student_c = $2)`,
       [scope.schoolId, id],
     );
-    await tx.query(
-      `update classes set plan = null, version = version + 1 where school_id = $1 and plan::text like '%' || $2 || '%'`,
+    const plans = await tx.query<{ id: string }>(
+      `select id from classes where school_id = $1 and plan::text like '%' || $2 || '%'`,
       [scope.schoolId, id],
     );
+    // What was run of them is written down before they go.
+    for (const one of plans) {
+      await recordRun(tx, scope, one.id, Date.now());
+      await tx.query(`update classes set plan = null, version = version + 1 where school_id = $1 and id = $2`, [
+        scope.schoolId,
+        one.id,
+      ]);
+    }
+    await beforeCommit();
   });
 
 export const listWishes = async (db: Db, scope: Scope): Promise<Wish[]> => {

@@ -8,7 +8,7 @@ const DAY = 86_400_000;
 const DAYS = 7;
 const WEEKS = 5;
 const MONTHS = 12;
-const NIGHTLY = /^nightly-(\d{4})(\d{2})(\d{2})\.dump$/;
+const NIGHTLY = /^nightly-(\d{4})(\d{2})(\d{2})\.dump(?:\.age)?$/;
 
 /** Names of nightly backups that go; others are never named. `today`: ms. */
 export function toGo(names: readonly string[], today: number): string[] {

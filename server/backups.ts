@@ -16,7 +16,7 @@ const folder = (): string => process.env.VICISSOR_BACKUPS ?? ".data/backups";
 export function newestBackup(): NewestBackup | null {
   try {
     const all = readdirSync(folder())
-      .filter((name) => name.endsWith(".dump"))
+      .filter((name) => /\.dump(?:\.age)?$/.test(name))
       .map((name) => ({ name, ...statSync(join(folder(), name)) }));
     const [newest] = all.sort((a, b) => b.mtimeMs - a.mtimeMs);
     return newest ? { name: newest.name, at: newest.mtimeMs, bytes: newest.size } : null;

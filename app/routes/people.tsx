@@ -1,5 +1,4 @@
 import {
-  eraseStudent,
   insertStudents,
   listGear,
   listWishes,
@@ -12,6 +11,7 @@ import {
 import { db } from "#db/pool.ts";
 import { scopeContext } from "#server/context.ts";
 import { idIn, idsIn } from "#server/forms.ts";
+import { erasePerson } from "#server/erase.ts";
 import { gearFromForm, peopleFromForm, personFromForm, wishFromForm } from "#server/people-forms.ts";
 import { peopleListPage } from "#server/people-list.ts";
 import { reading, refused, writing } from "#server/respond.ts";
@@ -56,8 +56,7 @@ export async function action({ request, context }: Route.ActionArgs) {
         await setArchived(db, scope, { id: idIn(fields.id), archived: fields.intent === "archive" });
         return { kind: "changed" as const };
       case "erase":
-        await eraseStudent(scope, idIn(fields.id));
-        return { kind: "changed" as const };
+        return erasePerson(scope, idIn(fields.id));
       case "of age":
       case "minor":
         await sayOfPeople(db, scope, idsIn(fields.ids), { what: "minor", is: fields.intent === "minor" });
