@@ -195,11 +195,21 @@ export const sayRun = (
     return { kind: "saved", version: after!.version };
   });
 
-/** Two people take each other's place in the round under way; null where that round is not under way, or is not theirs. */
+/** Two people take each other's place in the round under way, whose pairs are given; null where it is not under way. */
 export const swapNow = (
   scope: Scope,
   classId: string,
-  { round, one, two }: { readonly round: number; readonly one: string; readonly two: string },
+  {
+    round,
+    one,
+    two,
+    pairs,
+  }: {
+    readonly round: number;
+    readonly one: string;
+    readonly two: string;
+    readonly pairs: KeptPlan["plan"]["rounds"][number]["pairs"];
+  },
 ): Promise<"swapped" | null> =>
   transaction(async (tx) => {
     await recordRun(tx, scope, classId, Date.now());
@@ -208,12 +218,7 @@ export const swapNow = (
       [scope.schoolId, classId],
     );
     if (!row?.plan) return null;
-    const put = <Id extends string | null>(who: Id) => (who === one ? two : who === two ? one : who) as Id;
-    const rounds = row.plan.plan.rounds.map((planned, i) =>
-      i === round
-        ? { ...planned, pairs: planned.pairs.map((p) => ({ ...p, a: put(p.a), b: put(p.b), c: put(p.c) })) }
-        : planned,
-    );
+    const rounds = row.plan.plan.rounds.map((planned, i) => (i === round ? { ...planned, pairs } : planned));
     const kept: KeptPlan = { ...row.plan, plan: { ...row.plan.plan, rounds } };
     const seat = (name: string) =>
       `case student_${name} when $4::uuid then $5::uuid when $5 then $4 else student_${name} end`;

@@ -106,10 +106,11 @@ export function fitRung(rungs: readonly PlanRung[], base: number, pair: Pair, kn
   };
   if (pair.c || !rolesIn(rungs[base]?.text ?? "").fed) return { ...fits(all, levelOf(pair)), back: null };
   const [first, second] = [fits([all[0]!], pair.b.level), fits([all[1]!], pair.a.level)];
-  const forbidden = first.forbidden ?? second.forbidden;
+  // What holds for one of the two answers holds for the pair.
+  const both = { forbidden: first.forbidden ?? second.forbidden, stopped: first.stopped || second.stopped };
   return first.rung === second.rung
-    ? { ...first, forbidden, notes: oneRung(pair, first, second), back: null }
-    : { ...first, forbidden, notes: twoRungs(pair, first, second), back: second };
+    ? { ...first, ...both, notes: oneRung(pair, first, second), back: null }
+    : { ...first, ...both, notes: twoRungs(pair, first, second), back: second };
 }
 
 /** What is said where both answer the same. */

@@ -24,14 +24,16 @@ type Planned = Pick<ClassPlan & { readonly ok: true }, "blocks" | "rounds">;
 
 /** All stretches; what a block has beyond its rounds and rests belongs to the talk before them. */
 export function timeline({ blocks, rounds }: Planned, usual: Clock): Segment[] {
-  return blocks.flatMap(({ id, title, minutes, rung, clock = usual }): Segment[] => {
+  return blocks.flatMap(({ id, title, minutes, rung, clock: began }): Segment[] => {
+    const clock = began ?? usual;
     const own = rounds.flatMap((round, at) =>
       round.block === id ? [{ at, change: round.change ?? clock.change }] : [],
     );
     if (rung === null || own.length === 0)
       return [{ id: `${id}:all`, kind: "block", block: id, title, seconds: minutes * 60, round: null, change: null }];
     const worked = own.length * clock.round + (own.length - 1) * clock.rest;
-    const talk = Math.max(clock.explain ?? EXPLAIN, minutes * 60 - worked);
+    // A block that has begun keeps the talk that it had, to the second.
+    const talk = began?.explain ?? Math.max(clock.explain ?? EXPLAIN, minutes * 60 - worked);
     const part = (kind: Segment["kind"], turn: number, seconds: number, change: number | null): Segment => ({
       id: `${id}:${kind}:${turn}`,
       ...{ kind, block: id, title, seconds, round: own[turn]!.at, change },

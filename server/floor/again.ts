@@ -1,5 +1,6 @@
 /** The rounds to come planned again while a class is running: somebody is hurt, comes late, or changes place. What was run stays. */
 import { setPresence } from "#db/attendance.ts";
+import { swapped } from "#core/class/swap.ts";
 import { getPlan, type KeptPlan } from "#db/classes.ts";
 import { recordClass, swapNow } from "#db/floor.ts";
 import { db } from "#db/pool.ts";
@@ -8,6 +9,7 @@ import { askBeforeIn, type Asks } from "../head-blows.ts";
 import { keepPlan } from "../keep-plan.ts";
 import { planPage } from "../plan-page.ts";
 import { refused, type Refusal } from "../respond.ts";
+import { schoolOf } from "../school-of.ts";
 
 type Locked = KeptPlan["locked"];
 type Planned = KeptPlan["plan"]["rounds"];
@@ -83,7 +85,21 @@ export async function withSwap(
   const place = (who: string) => pairs.findIndex(({ a, b, c }) => a === who || b === who || c === who);
   if (place(one) < 0 || place(two) < 0) return refused("One of them is not in this round any more. Look again.");
   if (place(one) === place(two)) return refused("They work together already: choose two of different pairs.");
-  if (round < started) return (await swapNow(scope, classId, { round, one, two })) ? null : refused(OVER);
+  // The same rules as for all pairs: what they forbid no hand puts together.
+  const page = await planPage(scope, classId, { ladder: null, drill: null });
+  const rounds = page?.kept?.plan.rounds[round];
+  if (!page || !rounds) return refused(OVER);
+  const made = swapped(rounds, [one, two], page, await schoolOf(scope));
+  if (typeof made === "string") return refused(made);
+  if (round < started) {
+    // The plan is kept by its own places of rungs.
+    const placed = made.map((pair, i) => ({
+      ...pair,
+      rung: pairs[i]!.rung,
+      ...(pairs[i]!.back === undefined ? {} : { back: pairs[i]!.back }),
+    }));
+    return (await swapNow(scope, classId, { round, one, two, pairs: placed })) ? null : refused(OVER);
+  }
   const put = (who: string) => (who === one ? two : who === two ? one : who);
   return planAgain(scope, classId, (rounds) =>
     heldAs(
