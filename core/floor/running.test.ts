@@ -1,6 +1,6 @@
 /** The clock of a running class, against a second way of reckoning and against what people tap. */
 import fc from "fast-check";
-import { runningAt, type Tap, type Tapped } from "./running.ts";
+import { playedAt, runningAt, type Tap, type Tapped } from "./running.ts";
 import { roundSeen, soloTimeline, timeline, type Segment } from "./timeline.ts";
 import { goodPlan, planOf, someone } from "../class/testing.ts";
 import { CLOCK } from "../class/timetable.ts";
@@ -69,6 +69,38 @@ describe("the clock", () => {
     const list = taps([0, { kind: "start" }], [60, { kind: "stop" }], [90, { kind: "go" }]);
     expect(at(70, list)).toMatchObject({ stopped: true, goes: false, elapsed: 60_000 });
     expect(at(91, list)).toMatchObject({ stopped: false, goes: true, elapsed: 61_000 });
+  });
+  test("all stop is seen before the class has begun, too, and a start under it waits for go on", () => {
+    const early = taps([0, { kind: "stop" }]);
+    expect(at(5, early)).toMatchObject({ started: false, stopped: true });
+    expect(at(8, taps([0, { kind: "stop" }], [7, { kind: "go" }]))).toMatchObject({ stopped: false, started: false });
+    const both = taps([0, { kind: "stop" }], [4, { kind: "start" }], [10, { kind: "go" }]);
+    expect(at(9, both)).toMatchObject({ started: true, goes: false, stopped: true });
+    expect(at(12, both)).toMatchObject({ goes: true, elapsed: 2000 });
+  });
+  test("rounds that were played have their moments, without pauses; who goes back begins them again", () => {
+    const ids = segments.map(({ id }) => id);
+    const first = segments.findIndex(({ kind }) => kind === "round");
+    const go = ids.slice(0, first).map((from, i) => [10 + i, { kind: "next", from }] as const);
+    const begun = 10 + first - 1;
+    const list = taps([0, { kind: "start" }], ...go, [begun + 20, { kind: "pause" }], [begun + 50, { kind: "go" }]);
+    const end = begun + CLOCK.round + 30;
+    expect(playedAt(segments, list, START + (end - 1) * 1000)).toEqual([
+      { round: 0, started: START + begun * 1000, ended: null, worked: null, times: 1 },
+    ]);
+    expect(playedAt(segments, list, START + (end + 1) * 1000)[0]).toMatchObject({
+      ended: START + end * 1000,
+      worked: CLOCK.round * 1000,
+    });
+    const back = taps(
+      [0, { kind: "start" }],
+      ...go,
+      [begun + 1, { kind: "back", from: ids[first]! }],
+      [begun + 2, { kind: "next", from: ids[first - 1]! }],
+    );
+    expect(playedAt(segments, back, START + (begun + 5) * 1000)).toEqual([
+      expect.objectContaining({ round: 0, times: 2, started: START + (begun + 2) * 1000 }),
+    ]);
   });
   test("two who tap next at once go on by one; a tap for a stretch that is over does nothing", () => {
     const next: Tap = { kind: "next", from: segments[0]!.id };
