@@ -267,14 +267,18 @@ test("nothing seen amiss is in the room and no clean answer; an answer of who on
 });
 
 test("a session has at most twenty streams, a class two hundred, and what is new is asked for once", async () => {
-  const gone = new AbortController();
-  const open = (session: string) => liveStream({ scope, classId: lesson, since: 0, session }, gone.signal);
+  const gone: AbortController[] = [];
+  const open = (session: string) => {
+    const one = new AbortController();
+    gone.push(one);
+    return liveStream({ scope, classId: lesson, since: 0, session }, one.signal);
+  };
   const own = Array.from({ length: 25 }, () => open("one"));
   expect(own.filter(Boolean)).toHaveLength(20);
   const others = Array.from({ length: 300 }, (_, i) => open(`session ${i}`));
   expect(others.filter(Boolean)).toHaveLength(180);
-  gone.abort();
-  const last = liveStream({ scope, classId: lesson, since: 0, session: "one" }, new AbortController().signal);
+  gone.forEach((one) => one.abort());
+  const last = open("one");
   expect(last).not.toBeNull();
   await last!.cancel();
 });

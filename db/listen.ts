@@ -29,6 +29,8 @@ export function listen(channel: string, heard: Heard, onLost: () => void): { rea
     try {
       await fresh.connect();
       await fresh.query(`listen ${pg.escapeIdentifier(channel)}`);
+      // Ended while the connection was made: nobody else knows of it.
+      if (ended) return void (await fresh.end());
       client = fresh;
       onLost();
     } catch {

@@ -33,6 +33,7 @@ function open(): void {
 }
 
 export const closeLive = async (): Promise<void> => {
+  for (const room of allRooms()) for (const device of room.devices) device.end();
   await ears?.end();
   ears = null;
 };
