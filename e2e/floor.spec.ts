@@ -1,7 +1,16 @@
 /** The running class on two devices: one clock, every tap once, without a network, somebody hurt, a late comer. */
 import { spawn } from "node:child_process";
 import { expect, test, type Page } from "@playwright/test";
-import { COVER_AND_RETURN, database, DRILL, expectAccessible, faultsOf, left, plannedClass } from "./helpers.ts";
+import {
+  COVER_AND_RETURN,
+  database,
+  DRILL,
+  expectAccessible,
+  faultsOf,
+  left,
+  plannedClass,
+  startNow,
+} from "./helpers.ts";
 
 const button = (page: Page, name: string | RegExp) => page.getByRole("button", { name });
 
@@ -16,7 +25,7 @@ test("an evening on two devices, from the start to somebody hurt", async ({ page
   await expect(other.getByText("All devices show the same")).toBeVisible();
 
   await test.step("the clock is one on both, and goes on when the page is loaded again", async () => {
-    await button(page, "Start").click();
+    await startNow(page);
     await expect(button(other, "Pause")).toBeVisible({ timeout: 1000 });
     await page.waitForTimeout(1500);
     // Both are read at the same moment: one after the other a second may pass in between.
@@ -29,7 +38,9 @@ test("an evening on two devices, from the start to somebody hurt", async ({ page
   });
   await test.step("all stop is on every screen until somebody says go on", async () => {
     await button(other, "ALL STOP").click();
-    await expect(page.getByRole("alertdialog", { name: "All stop" })).toBeVisible({ timeout: 1000 });
+    const stop = page.getByRole("alertdialog", { name: "All stop" });
+    await expect(stop).toBeVisible({ timeout: 1000 });
+    await expect(stop).toContainText("Stop. Stand where you are. Sticks down, mitts down.");
     await expectAccessible(page);
     await page.getByRole("alertdialog").getByRole("button", { name: "Go on" }).click();
     await expect(other.getByRole("alertdialog")).toHaveCount(0, { timeout: 1000 });
@@ -46,8 +57,8 @@ test("an evening on two devices, from the start to somebody hurt", async ({ page
       .first()
       .click();
     await expect(other.getByText(/: late ×$/)).toHaveCount(0, { timeout: 2000 });
-    await button(page, /^All fine: the \d not marked/).click();
-    await expect(other.getByText(/: clean ×$/)).toHaveCount(14, { timeout: 5000 });
+    await button(page, /^Nothing amiss: the \d not marked/).click();
+    await expect(other.getByText(/: nothing seen amiss ×$/)).toHaveCount(14, { timeout: 5000 });
     await expectAccessible(page);
   });
   await test.step("what is tapped without a network is kept, over a closed page, and arrives once", async () => {
@@ -76,10 +87,18 @@ test("an evening on two devices, from the start to somebody hurt", async ({ page
   });
   await test.step("somebody is hurt: what to do is said, and the rounds to come are without them", async () => {
     await button(page, "Somebody hurt").click();
+    // The first press stops everybody, before anything is asked.
+    await expect(other.getByRole("alertdialog", { name: "All stop" })).toBeVisible({ timeout: 1000 });
+    const stands = await left(other);
     await button(page, "Edda Vire").click();
+    await expectAccessible(page);
     await button(page, "Head").click();
-    await expect(page.getByText(/Out of contact tonight, and until an adult in charge clears it/)).toBeVisible();
+    await expect(page.getByText(/No contact, falls, rolling, jumping or kicks in any class until a doctor/)).toBeVisible();
+    await expectAccessible(page);
     await button(page, "Done").click();
+    expect(await left(other)).toBe(stands);
+    await page.getByRole("alertdialog").getByRole("button", { name: "Go on" }).click();
+    await expect(other.getByRole("alertdialog")).toHaveCount(0, { timeout: 1000 });
     await expect(page.getByText("Edda Vire (hurt)")).toBeVisible();
     await button(page, "Next").click();
     await button(page, "Next").click();
@@ -145,9 +164,11 @@ test("the log shows rounds that were run; a mark is put right, a note of who was
   await hurt.getByRole("button", { name: "Keep the note" }).first().click();
   await page.reload();
   await expect(hurt.getByRole("textbox", { name: "What happened" }).first()).toHaveValue("Heads together");
-  await hurt.getByRole("textbox", { name: "Cleared by" }).fill("Dr. Example");
-  await hurt.getByRole("button", { name: "Cleared for contact" }).click();
-  await expect(hurt.getByText("Cleared for contact by Dr. Example.")).toBeVisible();
+  await hurt.getByRole("textbox", { name: "Doctor who said so" }).first().fill("Dr. Example");
+  await hurt.getByRole("textbox", { name: "Your name" }).first().fill("Maren Holt");
+  await hurt.getByRole("button", { name: "Cleared for contact" }).first().click();
+  // Never on the day of the blow.
+  await expect(hurt.getByText(/Nobody is cleared on the day of the blow/)).toBeVisible();
   await expectAccessible(page);
   expect(faults).toEqual([]);
 });
@@ -256,7 +277,7 @@ test("the database crashes in the middle of a round: the clock goes on and no ta
   await page.getByRole("link", { name: "Run it" }).click();
   const other = await (await browser.newContext()).newPage();
   await other.goto(`${path}/floor`);
-  await button(page, "Start").click();
+  await startNow(page);
   await expect(button(other, "Pause")).toBeVisible({ timeout: 2000 });
   const before = await left(page);
   database("crash");

@@ -152,6 +152,19 @@ export async function plannedClass(page: Page, name: string, day: string): Promi
   return path;
 }
 
+/**
+ * Starts a class on the floor: classes of tests are set for another day and have minors in them, so that both are
+ * said first.
+ */
+export async function startNow(page: Page): Promise<void> {
+  await page.getByRole("button", { name: "Start", exact: true }).click();
+  const dialog = page.getByRole("dialog");
+  await dialog.getByRole("checkbox", { name: /I run it alone now/ }).check();
+  await expect(dialog.getByText(/This class is set for/)).toBeVisible();
+  await expectAccessible(page);
+  await dialog.getByRole("button", { name: "Start", exact: true }).click();
+}
+
 /** What is left on the clock of a running class, s. */
 export async function left(page: Page): Promise<number> {
   const [minutes, seconds] = (await page.getByRole("timer").innerText()).split(":").map(Number);

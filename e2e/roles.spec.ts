@@ -34,6 +34,7 @@ const TABLE: readonly (readonly [pattern: string, path: string, reads: string, w
   ["/class", "/class", "oia---", "------"],
   ["/class/:id", `/class/${TONIGHT}`, "oia---", "oi----"],
   ["/class/:id/card", `/class/${TONIGHT}/card`, "oia---", "------"],
+  ["/class/:id/adults", `/class/${TONIGHT}/adults`, "oi----", "oi----"],
   ["/class/:id/here", `/class/${TONIGHT}/here`, "------", "oia---"],
   ["/class/:id/plan", `/class/${TONIGHT}/plan`, "oi----", "oi----"],
   ["/class/:id/cards", `/class/${TONIGHT}/cards`, "oia---", "------"],

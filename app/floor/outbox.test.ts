@@ -1,6 +1,7 @@
 /** What is kept on a device until it has arrived, and the server's clock as the device reckons it. */
 import { rolesNow } from "./clock-face.tsx";
 import {
+  deliver,
   isEmpty,
   NOTHING,
   readKnown,
@@ -77,4 +78,35 @@ test("who feeds follows the clock; with pads it is one for the whole round", () 
   expect(rolesNow({ ...round, change: 30 }, 12_000, 168_000)).toBe("A feeds; change in 0:18");
   expect(rolesNow({ ...round, change: 30 }, 31_000, 149_000)).toBe("B feeds; change in 0:29");
   expect(rolesNow({ ...round, change: null }, 31_000, 149_000)).toMatch(/for the whole round/);
+});
+
+describe("what waits, and a server that does not take it", () => {
+  const waiting: Waiting = { ...NOTHING, taps: ["a", "b"].flatMap((id) => tap(id).taps) };
+  const real = globalThis.fetch;
+  afterEach(() => {
+    globalThis.fetch = real;
+  });
+  /** Answers each batch by how it looks. */
+  const serverSays = (answer: (items: { readonly taps: readonly { readonly id: string }[] }) => Response): void => {
+    globalThis.fetch = ((_address: string, { body }: { readonly body: URLSearchParams }) =>
+      Promise.resolve(answer(JSON.parse(body.get("items")!) as never))) as never;
+  };
+
+  test.each([401, 403, 408, 429, 500, 503])("answered with %i it stays", async (status) => {
+    serverSays(() => Response.json({ message: "No." }, { status }));
+    const { arrived, refused, last } = await deliver("c", waiting, "as usual");
+    expect([arrived, refused]).toEqual([NOTHING, null]);
+    expect(last.kind).toBe(status === 401 || status === 403 ? "shut out" : "waits");
+  });
+
+  test("one thing that is refused takes nothing else with it, and says why", async () => {
+    serverSays(({ taps }) =>
+      taps.some(({ id }) => id === "b")
+        ? Response.json({ message: "No such tap." }, { status: 400 })
+        : Response.json({ now: 1, trouble: null }),
+    );
+    const { arrived, refused } = await deliver("c", waiting, "as usual");
+    expect(arrived.taps.map(({ id }) => id)).toEqual(["a"]);
+    expect(refused).toEqual({ why: "No such tap.", items: tap("b") });
+  });
 });
