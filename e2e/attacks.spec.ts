@@ -137,6 +137,9 @@ test.describe("ways round the door", () => {
       expect([path.slice(0, 20), line]).toEqual([path.slice(0, 20), expect.stringMatching(/ 4\d\d /)]);
     }
   });
+  test("a whole address in place of a path, as for a proxy, is refused in words", async () => {
+    expect(await raw("GET http://other.example/ HTTP/1.1", host(), "Connection: close")).toContain(" 400 ");
+  });
   test("the mark of the network is nobody's to set or to leave out", async () => {
     const answer = await stranger.post("/sign-in", {
       headers: { "X-Vicissor-Network": "yes" },
@@ -316,6 +319,9 @@ test.describe("what is typed", () => {
       "[]",
       JSON.stringify({ taps: "x" }),
       JSON.stringify({ taps: Array(20_000).fill({}) }),
+      // The roots of all objects, as a name and as a kind; lists in lists.
+      `{"__proto__":{"x":1},"taps":[{"id":"${randomUUID()}","at":1,"tap":{"kind":"__proto__"}}]}`,
+      "[".repeat(50_000) + "]".repeat(50_000),
     ]) {
       const answer = await owner.post(items, { form: { items: text } });
       expect([text.slice(0, 12), answer.status()]).toEqual([text.slice(0, 12), 400]);

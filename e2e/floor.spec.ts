@@ -93,7 +93,9 @@ test("an evening on two devices, from the start to somebody hurt", async ({ page
     await button(page, "Edda Vire").click();
     await expectAccessible(page);
     await button(page, "Head").click();
-    await expect(page.getByText(/No contact, falls, rolling, jumping or kicks in any class until a doctor/)).toBeVisible();
+    await expect(
+      page.getByText(/No contact, falls, rolling, jumping or kicks in any class until a doctor/),
+    ).toBeVisible();
     await expectAccessible(page);
     await button(page, "Done").click();
     expect(await left(other)).toBe(stands);

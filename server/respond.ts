@@ -2,7 +2,9 @@
 import { data, type RouterContextProvider, type UNSAFE_DataWithResponseInit as WithStatus } from "react-router";
 import { ValidationError } from "yup";
 import { insertChange } from "#db/changes.ts";
-import { isDatabaseDown } from "#db/pool.ts";
+import { areKnown } from "#db/known.ts";
+import { db, isDatabaseDown } from "#db/pool.ts";
+import type { Scope } from "#db/scope.ts";
 import { changeOf } from "./access/changes.ts";
 import { TooBusy } from "./access/password.ts";
 import { TaskStopped } from "./checks/pool.ts";
@@ -41,6 +43,7 @@ const isTooDeep = (error: unknown): boolean => error instanceof RangeError && /c
 export function explain(error: unknown): Explained | null {
   if (error instanceof BadInput) return { status: 400, message: error.message };
   if (error instanceof ValidationError) return { status: 400, message: error.errors[0]! };
+  if (error instanceof NotHere) return { status: 404, message: error.message };
   if (error instanceof TooBusy) return { status: 503, message: error.message };
   if (isTooDeep(error)) return { status: 400, message: "What was sent is nested too deeply to be read." };
   if (error instanceof TaskStopped) return { status: 503, message: error.message };
@@ -108,6 +111,19 @@ export async function writing<T>(asked: Asked, work: (fields: Fields) => Promise
     await noteChange(asked, fields, result);
     return result;
   });
+}
+
+/** What somebody would change is not here, or is another school's. */
+class NotHere extends Error {}
+
+/** Says that something is not here where one of the ids is none of the school's. */
+export async function mustBeHere(
+  scope: Scope,
+  table: Parameters<typeof areKnown>[2],
+  ids: readonly string[],
+): Promise<void> {
+  if (!(await areKnown(db, scope, table, ids)))
+    throw new NotHere("This is not here any more. Load the page again; nothing was changed.");
 }
 
 export const notFound = (what: string): Response => new Response(what, { status: 404 });

@@ -7,7 +7,7 @@ import { drillListPage } from "#server/drill-list.ts";
 import { idIn, idsIn, tagIn } from "#server/forms.ts";
 import { judgingOf } from "#server/judging.ts";
 import { copyDrill, makeDrill } from "#server/new-drill.ts";
-import { reading, writing } from "#server/respond.ts";
+import { mustBeHere, reading, writing } from "#server/respond.ts";
 import type { Route } from "./+types/drills.ts";
 import { TOUR_COOKIE } from "../drills/tour.tsx";
 import { DrillsScreen } from "../drills/drills-screen.tsx";
@@ -32,6 +32,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
 export async function action({ request, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
   return writing({ request, context }, async (fields) => {
+    if (fields.ids !== undefined) await mustBeHere(scope, "drills", idsIn(fields.ids));
     switch (fields.intent) {
       case "star":
       case "unstar":

@@ -14,7 +14,7 @@ import { idIn, idsIn } from "#server/forms.ts";
 import { erasePerson } from "#server/erase.ts";
 import { gearFromForm, peopleFromForm, personFromForm, wishFromForm } from "#server/people-forms.ts";
 import { peopleListPage } from "#server/people-list.ts";
-import { reading, refused, writing } from "#server/respond.ts";
+import { mustBeHere, reading, refused, writing } from "#server/respond.ts";
 import type { Route } from "./+types/people.ts";
 import { PeopleScreen } from "../people/people-screen.tsx";
 
@@ -53,12 +53,14 @@ export async function action({ request, context }: Route.ActionArgs) {
       }
       case "archive":
       case "restore":
+        await mustBeHere(scope, "students", [idIn(fields.id)]);
         await setArchived(db, scope, { id: idIn(fields.id), archived: fields.intent === "archive" });
         return { kind: "changed" as const };
       case "erase":
         return erasePerson(scope, idIn(fields.id));
       case "of age":
       case "minor":
+        await mustBeHere(scope, "students", idsIn(fields.ids));
         await sayOfPeople(db, scope, idsIn(fields.ids), { what: "minor", is: fields.intent === "minor" });
         return { kind: "changed" as const };
       case "wish": {

@@ -5,7 +5,7 @@ import { copyClass, deleteClass, restoreClass, updateClass } from "#db/classes.t
 import { scopeContext } from "#server/context.ts";
 import { idIn } from "#server/forms.ts";
 import { nextClass } from "#server/next-class.ts";
-import { reading, refused, writing } from "#server/respond.ts";
+import { mustBeHere, reading, refused, writing } from "#server/respond.ts";
 import { classFromForm, termPage } from "#server/term.ts";
 import { listTrainedTexts } from "#db/classes.ts";
 import type { Route } from "./+types/term.ts";
@@ -36,6 +36,7 @@ export async function action({ request, context }: Route.ActionArgs) {
     }
     if (fields.intent === "delete" || fields.intent === "restore") {
       const id = idIn(fields.id);
+      await mustBeHere(scope, "classes", [id]);
       await (fields.intent === "delete" ? deleteClass : restoreClass)(db, scope, id);
       return {
         kind: fields.intent === "delete" ? ("deleted" as const) : ("restored" as const),
