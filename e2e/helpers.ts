@@ -1,6 +1,7 @@
 import { execFileSync } from "node:child_process";
 import AxeBuilder from "@axe-core/playwright";
 import { expect, type Page } from "@playwright/test";
+import pg from "pg";
 
 export const DRILL = (n: number): string => `/drills/5b3c7c1e-0d52-4a4e-9b10-7d6a51fc0${String(n).padStart(3, "0")}`;
 /** Places of the demo drills in the order of the term. */
@@ -122,6 +123,17 @@ export function database(what: "stop" | "crash" | "start"): void {
     cwd: "/",
     stdio: "ignore",
   });
+}
+
+/** What the database itself says. */
+export async function rowsOf<Row extends pg.QueryResultRow>(sql: string, values: readonly unknown[]): Promise<Row[]> {
+  const client = new pg.Client(process.env.DATABASE_URL);
+  await client.connect();
+  try {
+    return (await client.query<Row>(sql, [...values])).rows;
+  } finally {
+    await client.end();
+  }
 }
 
 /** A class of its own on a day, with everybody of the demo club here; its address. */
