@@ -45,7 +45,7 @@ export const leaveTheRest = (db: Db): Promise<unknown> =>
   db.query(`update marks set doubtful = false where doubtful is null`);
 
 /** What the taking over of rounds has come to. */
-export interface TakenOver {
+interface TakenOver {
   readonly pairs: number;
   readonly rounds: number;
   /** Pairs that were planned for classes of the past, and of which nobody ever said that they were run. */

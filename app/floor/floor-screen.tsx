@@ -76,8 +76,7 @@ function RunningClass({
   kept,
 }: FloorProps & { readonly kept: Kept }) {
   const segments = useMemo(() => timeline(kept.plan, kept.clock), [kept]);
-  const [meant, setMeant] = useState(false);
-  const floor = useFloor(page.lesson.id, segments, news, meant || news.taps.length > 0 ? "sure" : "as usual");
+  const floor = useFloor(page.lesson.id, segments, news);
   const { running } = floor;
   const segment = segments[Math.min(running.at, segments.length - 1)]!;
   const [beat, setBeat] = useState<Beat>({ from: NO_BEAT, to: NO_BEAT });
@@ -145,9 +144,8 @@ function RunningClass({
           lessonId={page.lesson.id}
           adults={adults}
           onStart={() => {
-            setMeant(true);
             setDialog(null);
-            floor.tap({ kind: "start" });
+            floor.startNow();
           }}
           onClose={() => setDialog(null)}
         />

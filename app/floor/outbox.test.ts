@@ -28,6 +28,12 @@ test("what was sent goes, what was tapped meanwhile stays", () => {
   expect(left.taps.map(({ id }) => id)).toEqual(["2"]);
   expect(isEmpty(without(sent, sent))).toBe(true);
 });
+test("that a class is run now is said with the tap that says it, and with what waits beside it", () => {
+  const meant: Waiting = { ...tap("1"), sure: true };
+  expect(together(tap("2"), meant).sure).toBe(true);
+  expect(without(together(tap("2"), meant), tap("2")).sure).toBe(true);
+  expect(without(meant, meant)).toEqual(NOTHING);
+});
 test("it is there again after the page was closed, each class by itself, and gone when it has arrived", () => {
   const store = new Store();
   writeOutbox(store, "a", tap("1"));
@@ -94,7 +100,7 @@ describe("what waits, and a server that does not take it", () => {
 
   test.each([401, 403, 408, 429, 500, 503])("answered with %i it stays", async (status) => {
     serverSays(() => Response.json({ message: "No." }, { status }));
-    const { arrived, refused, last } = await deliver("c", waiting, "as usual");
+    const { arrived, refused, last } = await deliver("c", waiting);
     expect([arrived, refused]).toEqual([NOTHING, null]);
     expect(last.kind).toBe(status === 401 || status === 403 ? "shut out" : "waits");
   });
@@ -105,7 +111,7 @@ describe("what waits, and a server that does not take it", () => {
         ? Response.json({ message: "No such tap." }, { status: 400 })
         : Response.json({ now: 1, trouble: null }),
     );
-    const { arrived, refused } = await deliver("c", waiting, "as usual");
+    const { arrived, refused } = await deliver("c", waiting);
     expect(arrived.taps.map(({ id }) => id)).toEqual(["a"]);
     expect(refused).toEqual({ why: "No such tap.", items: tap("b") });
   });

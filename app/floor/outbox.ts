@@ -11,6 +11,8 @@ export interface Waiting {
   readonly taps: readonly Stamped<FloorItems["taps"][number]>[];
   readonly marks: readonly Stamped<FloorItems["marks"][number]>[];
   readonly incidents: readonly Stamped<FloorItems["incidents"][number]>[];
+  /** Somebody has said that this class is run now, whatever its hours are. */
+  readonly sure?: true;
 }
 export const NOTHING: Waiting = { taps: [], marks: [], incidents: [] };
 
@@ -30,13 +32,15 @@ export const together = (one: Waiting, two: Waiting): Waiting => ({
   taps: [...one.taps, ...two.taps],
   marks: [...one.marks, ...two.marks],
   incidents: [...one.incidents, ...two.incidents],
+  ...((one.sure ?? two.sure) && { sure: true }),
 });
 
 /** What is left when those that were sent have arrived. */
 export function without(all: Waiting, sent: Waiting): Waiting {
   const ids = new Set([...sent.taps, ...sent.marks, ...sent.incidents].map(({ id }) => id));
   const left = <T extends { readonly id: string }>(items: readonly T[]) => items.filter(({ id }) => !ids.has(id));
-  return { taps: left(all.taps), marks: left(all.marks), incidents: left(all.incidents) };
+  const rest = { taps: left(all.taps), marks: left(all.marks), incidents: left(all.incidents) };
+  return all.sure && !isEmpty(rest) ? { ...rest, sure: true } : rest;
 }
 
 /** What is kept of a class; anything that cannot be read is nothing. */
@@ -82,11 +86,14 @@ export function writeRefused(
 }
 
 /** What is waiting as batches of one thing each. */
-const oneByOne = ({ taps, marks, incidents }: Waiting): Waiting[] => [
-  ...incidents.map((one) => ({ ...NOTHING, incidents: [one] })),
-  ...taps.map((one) => ({ ...NOTHING, taps: [one] })),
-  ...marks.map((one) => ({ ...NOTHING, marks: [one] })),
-];
+function oneByOne({ taps, marks, incidents, ...said }: Waiting): Waiting[] {
+  const none = { ...NOTHING, ...said };
+  return [
+    ...incidents.map((one) => ({ ...none, incidents: [one] })),
+    ...taps.map((one) => ({ ...none, taps: [one] })),
+    ...marks.map((one) => ({ ...none, marks: [one] })),
+  ];
+}
 
 /** What every device has tapped as far as this one knows: the clock goes by it when the page comes out of the cache. */
 export interface Known {
@@ -127,14 +134,14 @@ type Sent =
 /** Nothing of it was looked at: the same can be sent again. */
 const LATER: ReadonlySet<number> = new Set([408, 409, 425, 429]);
 
-/** Sends what waits. `sure`: somebody has said that this class is run now, whatever its hours are. */
-export async function send(classId: string, waiting: Waiting, sure: "sure" | "as usual" = "as usual"): Promise<Sent> {
+/** Sends what waits. */
+export async function send(classId: string, waiting: Waiting): Promise<Sent> {
   try {
     const response = await fetch(`/class/${classId}/floor/items`, {
       method: "POST",
       redirect: "manual",
       body: new URLSearchParams({
-        items: JSON.stringify({ ...waiting, device: Date.now(), sure: sure === "sure" }),
+        items: JSON.stringify({ ...waiting, device: Date.now() }),
       }),
     });
     if (response.status >= 500 || LATER.has(response.status)) return { kind: "waits" };
@@ -160,9 +167,8 @@ const SIGN_IN = "This device is not signed in any more.";
 export async function deliver(
   classId: string,
   waiting: Waiting,
-  sure: "sure" | "as usual",
 ): Promise<{ readonly arrived: Waiting; readonly refused: Refused | null; readonly last: Sent }> {
-  const whole = await send(classId, waiting, sure);
+  const whole = await send(classId, waiting);
   if (whole.kind === "taken") return { arrived: waiting, refused: null, last: whole };
   if (whole.kind !== "refused") return { arrived: NOTHING, refused: null, last: whole };
   let arrived = NOTHING;
@@ -170,7 +176,7 @@ export async function deliver(
   let why = "";
   let last: Sent = whole;
   for (const one of oneByOne(waiting)) {
-    last = await send(classId, one, sure);
+    last = await send(classId, one);
     if (last.kind === "taken") arrived = together(arrived, one);
     else if (last.kind === "refused") [items, why] = [together(items, one), last.message];
     else break;

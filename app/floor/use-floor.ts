@@ -48,6 +48,8 @@ export interface Floor {
   /** The server's clock, ms. */
   readonly now: () => number;
   readonly tap: (tap: Tap) => void;
+  /** Starts the class though its hours are others: somebody has said that it is run now. */
+  readonly startNow: () => void;
   readonly mark: (marks: readonly Omit<NewMark, "id" | "at">[]) => void;
   readonly hurtNow: (incident: Omit<NewIncident, "id" | "at">) => void;
   /** How many things have not arrived yet. */
@@ -66,7 +68,6 @@ export function useFloor(
   classId: string,
   segments: readonly Segment[],
   begin: FloorNews & { readonly now: number },
-  sure: "sure" | "as usual" = "as usual",
 ): Floor {
   const [known, setKnown] = useState<Known>({ taps: begin.taps, marks: begin.marks });
   useEffect(() => {
@@ -74,7 +75,7 @@ export function useFloor(
     setKnown((old) => merged(kept, old));
   }, [classId]);
   useEffect(() => writeKnown(localStorage, classId, known), [classId, known]);
-  const { waiting, add, ...box } = useOutbox(classId, sure);
+  const { waiting, add, ...box } = useOutbox(classId);
   const { now, raw, setOffset } = useServerClock(classId, begin.now);
   const isLive = useLive(classId, begin, (news) => {
     setOffset(news.now);
@@ -92,17 +93,21 @@ export function useFloor(
     [taps],
   );
   const hurt = useMemo(() => new Set(taps.flatMap(({ tap }) => (tap.kind === "hurt" ? [tap.person] : []))), [taps]);
+  // Where it has begun, somebody has said so.
+  const meant = known.taps.length > 0 ? ({ sure: true } as const) : {};
   const stamp = () => ({ id: crypto.randomUUID(), at: Math.max(0, Math.round(now())), ...raw() });
   return {
     running: runningAt(segments, clock, now()),
     marks,
     hurt,
     now,
-    tap: (tap) => add({ ...NOTHING, taps: [{ ...stamp(), tap }] }),
+    tap: (tap) => add({ ...NOTHING, taps: [{ ...stamp(), tap }], ...meant }),
+    startNow: () => add({ ...NOTHING, taps: [{ ...stamp(), tap: { kind: "start" } }], sure: true }),
     mark: (seen) => add({ ...NOTHING, marks: seen.map((one) => ({ ...one, ...stamp() })) }),
     hurtNow: (incident) =>
       add({
         ...NOTHING,
+        ...meant,
         taps: [{ ...stamp(), tap: { kind: "hurt", person: incident.student_id } }],
         incidents: [{ ...incident, ...stamp() }],
       }),
@@ -113,14 +118,12 @@ export function useFloor(
 }
 
 /** What waits here, sent as soon as it can be. Nothing leaves the device but to the server. */
-function useOutbox(classId: string, sure: "sure" | "as usual") {
+function useOutbox(classId: string) {
   const [waiting, setWaiting] = useState<Waiting>(NOTHING);
   const [refused, setRefused] = useState<Refused | null>(null);
   const [shutOut, setShutOut] = useState<string | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const now = useRef<Waiting>(NOTHING);
-  const meant = useRef(sure);
-  meant.current = sure;
   const busy = useRef(false);
   const keep = useCallback(
     (next: Waiting) => {
@@ -141,7 +144,7 @@ function useOutbox(classId: string, sure: "sure" | "as usual") {
     if (busy.current || isEmpty(now.current)) return;
     busy.current = true;
     const sent = now.current;
-    const { arrived, refused: not, last } = await deliver(classId, sent, meant.current);
+    const { arrived, refused: not, last } = await deliver(classId, sent);
     busy.current = false;
     setShutOut(last.kind === "shut out" ? last.message : null);
     if (last.kind === "taken") setTrouble(last.trouble);

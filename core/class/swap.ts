@@ -39,11 +39,10 @@ export function swapped(
     // The rung of the pair, and no other: nothing new is shown in the middle of a round.
     const fit = fitRung([rungs[pair.rung]!], 0, seated, { bodyOf, school });
     if (fit.forbidden) return `${seated.a.name} and ${seated.b.name} cannot work on this: ${fit.forbidden}`;
-    const { form: _, ...rest } = pair;
     made.push({
-      ...rest,
+      ...pair,
       ...{ a: a.id, b: b.id, c: c?.id ?? null, why: seated.why, notes: fit.notes },
-      ...(fit.stopped ? { form: "stopped short" as const } : {}),
+      form: fit.stopped ? ("stopped short" as const) : undefined,
       verdict: fit.checked.verdict,
       distance: Math.round(fit.checked.distance * 100) / 100,
       apart: apartOf(fit.checked),
