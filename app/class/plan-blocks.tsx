@@ -12,6 +12,7 @@ import Button from "@mui/material/Button";
 import IconButton from "@mui/material/IconButton";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
+import { rungName } from "#core/class/pair-rungs.ts";
 import { workMinutes, type Block, type Clock } from "#core/class/timetable.ts";
 import type { RungChoice } from "#server/views.ts";
 import { SortableRow, SortableRows } from "../desk/sortable-rows.tsx";
@@ -225,7 +226,7 @@ function BlockTitle({ i, block, rungs, onSet }: Pick<BlockProps, "i" | "block" |
         // What was worked on before another theme is no choice any more.
         r.past && n !== block.rung ? null : (
           <MenuItem key={r.revisionId} value={n}>
-            {r.past ? r.title : `${n + 1}. ${r.title}`}
+            {rungName(rungs, n)}
           </MenuItem>
         ),
       )}

@@ -5,7 +5,7 @@ import { useEffect, useState } from "react";
 import { NOT_ON_PAPER, SAID_ON_PAPER } from "../ui/theme.ts";
 import type { Step } from "#core/class/fit.ts";
 import type { PlannedPair, PlannedRound } from "#core/class/plan.ts";
-import { rungsOf } from "#core/class/pair-rungs.ts";
+import { rungName, rungsOf } from "#core/class/pair-rungs.ts";
 import type { RungChoice } from "#server/views.ts";
 import { membersOf } from "./members.ts";
 import { PartnerMark, VerdictRing } from "../ui/marks.tsx";
@@ -102,7 +102,7 @@ export function PlanPairs({ round, at, begun, rungs, nameOf, onLock, onSwap, cos
                   {rungsOf(p).map(({ who, at }) => (
                     <Box key={who} component="span" sx={{ display: "block" }}>
                       {who === "" ? "" : `${who} answers: `}
-                      {at + 1}. {rungs[at]?.title}
+                      {rungName(rungs, at)}
                     </Box>
                   ))}
                 </span>

@@ -41,7 +41,7 @@ export function AllStop({ onGo = null, onHurt = null, onLonger = null }: StopPro
       }}
     >
       <Box sx={{ fontSize: "clamp(6rem, 26vw, 18rem)", fontWeight: 900, lineHeight: 1 }}>STOP</Box>
-      <Box sx={{ fontSize: "clamp(1.6rem, 4.5vw, 3.2rem)", fontWeight: 700, lineHeight: 1.2 }}>
+      <Box sx={{ fontSize: "clamp(1.6rem, 4.5vw, 3.2rem)", fontWeight: 700, lineHeight: 1.2, textWrap: "balance" }}>
         Stop. Stand where you are. Sticks down, mitts down.
       </Box>
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 2, justifyContent: "center" }}>

@@ -46,7 +46,9 @@ export function HurtDialog({ people, isMinor, round, onHurt, onClose }: HurtProp
   const [place, setPlace] = useState<NewIncident["place"] | null>(null);
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="hurt-title">
-      <DialogTitle id="hurt-title">{who ? `${who.name}: what is it?` : "Who is hurt?"}</DialogTitle>
+      <DialogTitle id="hurt-title">
+        {!who ? "Who is hurt?" : place ? `${who.name}: ${WORDS[place].toLowerCase()}` : `${who.name}: what is it?`}
+      </DialogTitle>
       <DialogContent>
         {place && who && (
           <>

@@ -99,7 +99,7 @@ export function PairMarks({ page, kept, round, floor }: MarksProps) {
                       <PartnerMark actor={actor} size={20} />
                       {nameOf(page, id)}
                       {floor.hurt.has(id) ? " (hurt)" : ""}
-                      <LimitsOf page={page} id={id} />
+                      <LimitsOf page={page} id={id} isHurt={floor.hurt.has(id)} />
                     </Box>
                   ))}
                 </Button>
@@ -131,7 +131,8 @@ export function PairMarks({ page, kept, round, floor }: MarksProps) {
 }
 
 /** What somebody leaves out, on the devices of instructors: others are sent none. */
-function LimitsOf({ page, id }: { readonly page: PlanPage; readonly id: string }) {
+function LimitsOf({ page, id, isHurt }: { readonly page: PlanPage; readonly id: string; readonly isHurt: boolean }) {
+  if (isHurt) return null;
   const limits = page.people.find((one) => one.id === id)?.limits ?? [];
   if (limits.length === 0) return null;
   return (

@@ -7,7 +7,7 @@ import type { PlanRung } from "./fit.ts";
 import { floorFor, gearFor, gearTurns, shortages, shortageText } from "./gear.ts";
 import { frozenOf } from "../floor/frozen.ts";
 import type { ClassPlan, PlanInput, PlanPerson } from "./plan.ts";
-import { IN_PAIRS, IN_QUEUE, inQueues, passSeconds, shares, unfair } from "./shares.ts";
+import { IN_PAIRS, IN_QUEUE, inQueues, onePartner, passSeconds, shares, unfair } from "./shares.ts";
 import {
   blockFaults,
   CLOCK,
@@ -182,6 +182,13 @@ describe("what each gets", () => {
     const said = unfair(shares(worked, ["x", "y", "z"], CLOCK), (id) => id).join(" ");
     expect(said).toMatch(/x works one side only/);
     expect(said).toMatch(/z does not work at all/);
+  });
+  test("somebody who leaves early is not told what they miss, and who was with them has others", () => {
+    const rounds = ["b", "c", "d", "b"].map((other) => ({ pairs: [{ a: "a", b: other, c: null }] }));
+    const people = ["a", "b", "c", "d"].map((id) => ({ id, name: id }));
+    expect(onePartner(rounds, people)).toEqual([]);
+    const early = group(6).map((one, i) => (i === 0 ? { ...one, name: "Early", until: 1 } : one));
+    expect(goodPlan(plan({ people: early })).notes.filter((note) => note.includes("Early"))).toEqual([]);
   });
 });
 

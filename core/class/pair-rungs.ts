@@ -1,4 +1,5 @@
 /** On which rungs the two of a pair answer. */
+import type { PlanRung } from "./fit.ts";
 import type { PlannedPair } from "./plan.ts";
 
 /** The rungs of a pair, with who answers on which in the order of their names; one for both is nobody's own. */
@@ -12,3 +13,7 @@ export const rungsOf = ({
         { who: "A", at: back },
         { who: "B", at: rung },
       ];
+
+/** A rung as an evening calls it: by its number, or without one where it is of the theme before. */
+export const rungName = (rungs: readonly Pick<PlanRung, "title" | "past">[], at: number): string =>
+  rungs[at]?.past ? rungs[at].title : `${at + 1}. ${rungs[at]?.title ?? ""}`;

@@ -99,6 +99,9 @@ function notesOf(
   },
   school: School,
 ): string[] {
+  // Who leaves early gets less than the others, and everybody knows it.
+  const stay = people.filter(({ until }) => until === null);
+  const staying = new Set(stay.map(({ id }) => id));
   return [
     ...blockFaults(
       blocks,
@@ -109,8 +112,11 @@ function notesOf(
     ...fitted.shortIn(blocks),
     ...leftOutTheme(blocks, rungs),
     ...oddHolding(blocks, rungs, clock),
-    ...unfair(all, fitted.name),
-    ...onePartner(fitted.rounds, people),
+    ...unfair(
+      all.filter(({ person }) => staying.has(person)),
+      fitted.name,
+    ),
+    ...onePartner(fitted.rounds, stay),
     ...supervision(people),
     ...askForFalls(rungs, people, school),
     ...people.filter(({ level }) => level === GUEST_LEVEL).map(guestNote),

@@ -159,7 +159,7 @@ export function onePartner(
   const nameOf = new Map(people.map(({ id, name }) => [id, name]));
   return people.flatMap(({ id, name }) => {
     const [other, ...more] = met.get(id) ?? [];
-    if (!other || more.length > 0 || other < id) return [];
+    if (!other || more.length > 0 || other < id || met.get(other)!.size > 1) return [];
     return [
       `${name} and ${nameOf.get(other) ?? "their partner"} work together all evening. Put them with another pair as three, step in for a round, or ask for an agreement.`,
     ];
