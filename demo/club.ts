@@ -33,6 +33,15 @@ export const accounts = [
   },
 ] as const;
 
+/** Who runs tonight's class, with its minors, and where help is. */
+export const ADULTS = {
+  first: "Maren Holt",
+  second: "Runa Feld",
+  first_aider: "Bent Sorge",
+  collects: "whoever stands on the list at the door",
+} as const;
+export const HELP = { first_aid: "on the wall behind the bench", address: "3 Ropewalk, door in the yard" } as const;
+
 const person = (n: number, name: string, height_cm: number, mass_kg: number, more: Partial<Member> = {}): Member => ({
   id: `5b3c7c1e-0d52-4a4e-9b10-7d6a51f0b${String(n).padStart(3, "0")}`,
   name,

@@ -1,6 +1,7 @@
 /** Loads the demo club once; a club that is there already is left as it is. */
 import { checkFor } from "#core/policy/judge.ts";
 import { readFileSync } from "node:fs";
+import { setAdults, setClearedForMinors, setHelp } from "#db/class-adults.ts";
 import { insertAccount, setMembership } from "#db/accounts.ts";
 import { createClass, insertBlock } from "#db/classes.ts";
 import { setPresent } from "#db/attendance.ts";
@@ -16,12 +17,14 @@ import { closePool, transaction, type Db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
 import {
   accounts,
+  ADULTS,
   CLUB_NAME,
   DEMO_ACCOUNT,
   DEMO_PASSWORD,
   DEMO_SCHOOL,
   drillFiles,
   gear,
+  HELP,
   students,
   wishes,
 } from "#demo/club.ts";
@@ -81,6 +84,7 @@ async function seedAccounts(tx: Db): Promise<void> {
       DEMO_PASSWORD,
     ]);
     await setMembership(tx, { schoolId: DEMO_SCHOOL, accountId: account.id, role, studentId: person });
+    if (role !== "student") await setClearedForMinors(tx, scope, { accountId: account.id, cleared: true });
   }
 }
 
@@ -179,6 +183,8 @@ async function term(tx: Db): Promise<void> {
     ladder_id: ladder,
   });
   for (const s of students.slice(0, 13)) await setPresent(tx, scope, tonight, { studentId: s.id, here: true });
+  await setHelp(tx, scope, HELP);
+  await setAdults(tx, scope, tonight, { ...ADULTS, version: 0 });
 }
 
 // All of the club or nothing: a start that is stopped in the middle leaves no half of it.
