@@ -67,45 +67,13 @@ function IncidentNote({
         <input type="hidden" name="intent" value="note" />
         <input type="hidden" name="id" value={id} />
         <input type="hidden" name="version" value={version} />
-        <TextField
-          size="small"
-          multiline
-          name="what"
-          label="What happened"
-          defaultValue={what}
-          slotProps={{ htmlInput: { maxLength: 1000 } }}
-        />
-        <TextField
-          size="small"
-          multiline
-          name="done"
-          label="What was done"
-          defaultValue={done}
-          slotProps={{ htmlInput: { maxLength: 1000 } }}
-        />
-        <TextField
-          size="small"
-          name="told"
-          label="Who was told"
-          defaultValue={told}
-          slotProps={{ htmlInput: { maxLength: 200 } }}
-        />
+        <Line name="what" label="What happened" value={what} most={1000} />
+        <Line name="done" label="What was done" value={done} most={1000} />
+        <Line name="told" label="Who was told" value={told} most={200} />
         {place === "head" && (
           <>
-            <TextField
-              size="small"
-              name="stays_with"
-              label="Who stays with them (not left alone)"
-              defaultValue={stays_with}
-              slotProps={{ htmlInput: { maxLength: 120 } }}
-            />
-            <TextField
-              size="small"
-              name="home_with"
-              label="Who they go home with (not alone)"
-              defaultValue={home_with}
-              slotProps={{ htmlInput: { maxLength: 120 } }}
-            />
+            <Line name="stays_with" label="Who stays with them (not left alone)" value={stays_with} most={120} />
+            <Line name="home_with" label="Who they go home with (not alone)" value={home_with} most={120} />
           </>
         )}
         <Box sx={{ display: "flex", gap: 1, alignItems: "center" }}>
@@ -123,6 +91,28 @@ function IncidentNote({
   );
 }
 
+interface LineProps {
+  readonly name: string;
+  readonly label: string;
+  readonly value?: string;
+  /** Letters, at most. */
+  readonly most: number;
+}
+
+/** A line to write on; long ones grow. */
+function Line({ name, label, value = "", most }: LineProps) {
+  return (
+    <TextField
+      size="small"
+      multiline={most > 500}
+      name={name}
+      label={label}
+      defaultValue={value}
+      slotProps={{ htmlInput: { maxLength: most } }}
+    />
+  );
+}
+
 /** No contact until a doctor has said so, for a minor a guardian as well: who, and on which day. Never on the day itself. */
 function Cleared({ incident }: { readonly incident: Incident }) {
   const { id, version, cleared_at, cleared_by, doctor, guardian, said_on } = incident;
@@ -135,9 +125,6 @@ function Cleared({ incident }: { readonly incident: Incident }) {
         {said_on ? ` on ${longDate(said_on)}` : ""}, written down by {cleared_by}.
       </Box>
     );
-  const field = (name: string, label: string) => (
-    <TextField size="small" name={name} label={label} slotProps={{ htmlInput: { maxLength: 120 } }} />
-  );
   return (
     <Box
       component={fetcher.Form}
@@ -156,10 +143,10 @@ function Cleared({ incident }: { readonly incident: Incident }) {
           <Notice tone="trouble">{fetcher.data.message}</Notice>
         </Box>
       )}
-      {field("doctor", "Doctor who said so")}
-      {field("guardian", "Guardian who said so (a minor)")}
+      <Line name="doctor" label="Doctor who said so" most={120} />
+      <Line name="guardian" label="Guardian who said so (a minor)" most={120} />
       <TextField size="small" type="date" name="said_on" label="On" slotProps={{ inputLabel: { shrink: true } }} />
-      {field("by", "Your name")}
+      <Line name="by" label="Your name" most={120} />
       <Button type="submit" variant="outlined" disabled={fetcher.state !== "idle"}>
         Cleared for contact
       </Button>
