@@ -4,7 +4,7 @@ import { dirname, join } from "node:path";
 import { eraseStudent, isKnownAlive } from "#db/people.ts";
 import { db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
-import { refused, type Refusal } from "./respond.ts";
+import { mustBeHere, refused, type Refusal } from "./respond.ts";
 
 /** The list beside the backups, which `bin/restore` reads and never replaces. */
 const listFile = (): string =>
@@ -28,6 +28,7 @@ const NOT_WRITTEN =
 
 /** Their id is on the list before the erasing holds; where it does not hold after all the list says so. */
 export async function erasePerson(scope: Scope, id: string): Promise<{ readonly kind: "changed" } | Refusal> {
+  await mustBeHere(scope, "students", [id]);
   if (!(await isKnownAlive(db, scope, id))) return refused("This person is not here any more. Load the page again.");
   const person = `${scope.schoolId} ${id}`;
   let written = false;
