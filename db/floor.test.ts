@@ -48,7 +48,8 @@ beforeEach(async () => {
   const { lesson: row, chosen } = (await planPage(scope, lesson, { ladder: ladder.id, drill: null }))!;
   const decided = { ...chosen, version: row.version, clock: { round: 60, change: 30, rest: 15 }, blocks: null };
   await keepPlan(scope, lesson, JSON.stringify({ ...decided, locked: [], ran: [] }));
-});
+  // A plan is worked out: on a machine with other work that takes its time, ms.
+}, 30_000);
 afterAll(async () => {
   await closeLive();
   await closePool();

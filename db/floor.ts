@@ -141,7 +141,8 @@ export async function floorSince(db: Db, scope: Scope, classId: string, since: n
 }
 
 /**
- * Says in the plan how many of its rounds were run. Changes nothing, and no version, where that is known.
+ * Says in the plan how many of its rounds were run. That time has passed is nobody's change: the version stays, and whoever
+ * changes the plan meanwhile is asked about what ran by `changeRounds`.
  */
 async function setRun(tx: Db, scope: Scope, classId: string, done: number): Promise<void> {
   const [row] = await tx.query<{ plan: KeptPlan | null }>(
@@ -149,7 +150,7 @@ async function setRun(tx: Db, scope: Scope, classId: string, done: number): Prom
     [scope.schoolId, classId],
   );
   if (!row?.plan || row.plan.done === done) return;
-  await tx.query(`update classes set plan = $3, version = version + 1 where school_id = $1 and id = $2`, [
+  await tx.query(`update classes set plan = $3 where school_id = $1 and id = $2`, [
     scope.schoolId,
     classId,
     JSON.stringify(withDone(row.plan, done)),

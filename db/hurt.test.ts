@@ -30,6 +30,8 @@ import { beganAgo, newSchool } from "./testing.ts";
 import type { Scope } from "./scope.ts";
 
 const TEXT = "title: Jab\ntempo: 40%\n\nA jab -> B slip out, cross\nA cross -> B parry, cross\n";
+/** A plan is worked out before each test: on a machine with other work that takes its time, ms. */
+const PLANNED = 30_000;
 let scope: Scope;
 let people: string[];
 let lesson: string;
@@ -63,7 +65,7 @@ beforeEach(async () => {
   drill = randomUUID();
   await createDrill(scope, { id: drill, input: revisionInput(randomUUID(), TEXT, defaultSchool()), lineage: null });
   lesson = await evening(beganAgo(30));
-});
+}, PLANNED);
 afterAll(async () => {
   await closeLive();
   await closePool();
@@ -207,6 +209,16 @@ test("somebody who says that the class runs now is believed, whatever its hours 
   expect((await floorSince(db, scope, id, 0))!.taps).toEqual([]);
   await send({ taps: [tap("start")], sure: true }, id);
   expect((await floorSince(db, scope, id, 0))!.taps).toHaveLength(1);
+});
+
+test("that rounds run on makes nobody's change of the plan stale", async () => {
+  const before = (await planPage(scope, lesson, { ladder: null, drill: null }))!;
+  await send({ taps: [tap("start", await startedFor(1))] });
+  const after = (await planPage(scope, lesson, { ladder: null, drill: null }))!;
+  expect([after.kept!.done, after.lesson.version]).toEqual([1, before.lesson.version]);
+  const { clock, plan } = before.kept!;
+  const decided = { ...before.chosen, version: before.lesson.version, clock, blocks: plan.blocks, locked: [] };
+  expect(await keepPlan(scope, lesson, JSON.stringify(decided))).toMatchObject({ kind: "saved" });
 });
 
 test("several rounds by one tap are asked about, and taken back where they did not run", async () => {

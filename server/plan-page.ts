@@ -199,10 +199,10 @@ const carriedFrom = (
 
 /** Everything that a plan rests on; null where the class is not there. */
 export async function planPage(scope: Scope, classId: string, asked: Asked): Promise<PlanPage | null> {
-  const lesson = await getClass(db, scope, classId);
-  if (!lesson) return null;
   // Rounds that began while nobody looked are written down first.
   const started = await recordClass(scope, classId, Date.now());
+  const lesson = await getClass(db, scope, classId);
+  if (!lesson) return null;
   const [hurt, presence, ladders, drills, stored, wishes, gear] = await Promise.all([
     notCleared(db, scope),
     listPresence(db, scope, classId),

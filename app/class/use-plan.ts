@@ -21,18 +21,15 @@ type Decided = Pick<PlanInput, "clock" | "locked" | "blocks"> & {
   readonly second: string | null;
 };
 
-/** What an instructor decides of a plan, in one order of keys. */
-const decided = ({ ladder, drill, second, clock, lines, begin, steps, locked, blocks }: Decided): Decided => ({
-  ladder,
-  drill,
-  second,
-  clock,
-  lines,
-  begin,
-  steps,
-  locked,
-  blocks,
-});
+/** Keys by their names: the database gives them back in an order of its own. */
+const inOrder = (_key: string, value: unknown): unknown =>
+  value !== null && typeof value === "object" && !Array.isArray(value)
+    ? Object.fromEntries(Object.entries(value).sort(([one], [two]) => (one < two ? -1 : 1)))
+    : value;
+
+/** What an instructor decides of a plan, as a text: the same decisions are the same text. */
+const decided = ({ ladder, drill, second, clock, lines, begin, steps, locked, blocks }: Decided): string =>
+  JSON.stringify({ ladder, drill, second, clock, lines, begin, steps, locked, blocks }, inOrder);
 
 export function usePlan(page: PlanPage) {
   const { lesson, people, rungs, kept, wishes, met, gear, chosen, frozen } = page;
@@ -76,22 +73,19 @@ export function usePlan(page: PlanPage) {
   const fetcher = useFetcher<typeof action>({ key: `plan ${lesson.id}` });
   // Only what was decided is sent; the server works out the rest of the plan as this page does.
   const text = useMemo(
-    () =>
-      plan ? JSON.stringify(decided({ ...chosen, clock, lines, begin, steps, locked, blocks: plan.blocks })) : null,
+    () => (plan ? decided({ ...chosen, clock, lines, begin, steps, locked, blocks: plan.blocks }) : null),
     [plan, chosen, clock, lines, begin, steps, locked],
   );
   const last = useRef(
     same
-      ? JSON.stringify(
-          decided({
-            ...kept,
-            second: kept.second ?? null,
-            lines: kept.lines ?? null,
-            begin: kept.begin ?? 0,
-            steps: kept.steps ?? [],
-            blocks: kept.plan.blocks,
-          }),
-        )
+      ? decided({
+          ...kept,
+          second: kept.second ?? null,
+          lines: kept.lines ?? null,
+          begin: kept.begin ?? 0,
+          steps: kept.steps ?? [],
+          blocks: kept.plan.blocks,
+        })
       : null,
   );
   const version = useRef(lesson.version);
