@@ -47,8 +47,13 @@ test("a school's own move: tried while it is written, saved, used in a drill, ta
   await expect(move).toContainText("tambo");
   const count = page.getByText(/^\d+ moves/);
   const before = Number(/\d+/.exec((await count.first().textContent()) ?? "")![0]);
+  // Said at once, kept a moment later: the page is left when it is kept.
+  const kept = page.waitForResponse(
+    (response) => /settings/.test(response.url()) && response.request().method() === "POST",
+  );
   await move.getByRole("button", { name: "Delete" }).click();
   await expect(page.getByText(`${before - 1} moves`)).toBeVisible();
+  expect((await kept).ok()).toBe(true);
   // The list of drills follows: what used it cannot be read any more.
   await page.goto("/?q=reeds&verdict=broken");
   await expect(page.getByRole("link", { name: "Reeds" })).toBeVisible();
@@ -97,7 +102,7 @@ test("how the school does it: what changes is said before it is saved, and holds
   await page.getByRole("button", { name: "Save", exact: true }).click();
   await expect(page.getByRole("button", { name: "Saved" })).toBeVisible();
   await page.goto("/?q=inside&verdict=broken");
-  await expect(page.getByRole("link", { name: "Inside" })).toBeVisible();
+  await expect(page.getByRole("link", { name: "Inside", exact: true })).toBeVisible();
   await page.goto("/words?q=slap");
   await expect(page.getByRole("navigation", { name: "Moves" }).getByRole("link", { name: /^pak sao/ })).toBeVisible();
   await page.goto("/words/school");

@@ -11,7 +11,7 @@ import { idIn, presentFromForm, tonightFrom } from "#server/forms.ts";
 import { changeRound, pairRound } from "#server/one-round.ts";
 import { personViews } from "#server/person-views.ts";
 import { pairViews } from "#server/pair-views.ts";
-import { notFound, reading, refused, writing } from "#server/respond.ts";
+import { mustBeHere, notFound, reading, refused, writing } from "#server/respond.ts";
 import { settingsOf } from "#server/school-of.ts";
 import type { Route } from "./+types/class.ts";
 import { ClassScreen } from "../class/class-screen.tsx";
@@ -69,6 +69,7 @@ export function loader({ params, context }: Route.LoaderArgs) {
 export async function action({ request, params, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
   return writing({ request, context }, async (fields) => {
+    await mustBeHere(scope, "classes", [idIn(params.id)]);
     const version = Number(fields.version);
     switch (fields.intent) {
       case "tonight":

@@ -5,7 +5,7 @@ import { planAgain, withLateComer, withSwap } from "#server/floor/again.ts";
 import { whoToLookAt } from "#server/floor/look-at.ts";
 import { nameOf } from "#server/access/me.ts";
 import { idIn, roundIn } from "#server/forms.ts";
-import { notFound, reading, refused, writing } from "#server/respond.ts";
+import { mustBeHere, notFound, reading, refused, writing } from "#server/respond.ts";
 import { listPresence } from "#db/attendance.ts";
 import { getAdults, setAdults } from "#db/class-adults.ts";
 import { getClass } from "#db/classes.ts";
@@ -65,6 +65,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   return writing({ request, context }, async (fields) => {
     const scope = context.get(scopeContext);
     const id = idIn(params.id);
+    await mustBeHere(scope, "classes", [id]);
     const sure = fields.sure === "yes" ? "sure" : "not asked";
     switch (fields.intent) {
       case "late":

@@ -4,13 +4,15 @@ import { db } from "#db/pool.ts";
 import { scopeContext } from "#server/context.ts";
 import { idIn } from "#server/forms.ts";
 import { askBeforeIn } from "#server/head-blows.ts";
-import { writing } from "#server/respond.ts";
+import { mustBeHere, writing } from "#server/respond.ts";
 import type { Route } from "./+types/here.ts";
 
 export async function action({ request, params, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
   return writing({ request, context }, async ({ student, on, sure }) => {
     const studentId = idIn(student);
+    await mustBeHere(scope, "classes", [idIn(params.id)]);
+    await mustBeHere(scope, "students", [studentId]);
     const asked = sure === "yes" ? "sure" : "not asked";
     const barred = on === "yes" ? await askBeforeIn(scope, idIn(params.id), [studentId], asked) : null;
     if (barred) return barred;

@@ -2,7 +2,7 @@ import { getClass } from "#db/classes.ts";
 import { db } from "#db/pool.ts";
 import { scopeContext } from "#server/context.ts";
 import { idIn } from "#server/forms.ts";
-import { notFound, reading, refused, writing } from "#server/respond.ts";
+import { mustBeHere, notFound, reading, refused, writing } from "#server/respond.ts";
 import { tabletAddress } from "#server/access/tickets.ts";
 import { authority, CLASS_HOURS, endLinks, outsideOf, renewLink, shareLink } from "#server/share/links.ts";
 import { qrOf } from "#server/share/token.ts";
@@ -34,9 +34,9 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
   return writing({ request, context }, async (fields) => {
     const id = idIn(params.id);
+    await mustBeHere(scope, "classes", [id]);
     switch (fields.intent) {
       case "tablet": {
-        if (!(await getClass(db, scope, id))) return refused("This class is not here any more.");
         const address = await tabletAddress(scope, id, outsideOf(request));
         return { kind: "tablet" as const, address, qr: qrOf(address) };
       }
