@@ -151,8 +151,10 @@ test("an evening on two devices, from the start to somebody hurt", async ({ page
     await page.getByRole("combobox", { name: "We work on" }).click();
     await page.getByRole("option", { name: "Cover and return", exact: true }).click();
     await expect(page.getByText(/This class is running\./)).toBeVisible({ timeout: 30_000 });
+    const change = button(page, "Change the theme from the next round");
+    await expect(change).toBeEnabled({ timeout: 30_000 });
     await expectAccessible(page);
-    await button(page, "Change the theme from the next round").click();
+    await change.click();
     await expect(page.getByText("Saved.", { exact: false })).toBeVisible({ timeout: 30_000 });
     expect(await ran()).toEqual(before);
     // The hurt one is in nothing that began afterwards, and in no pair to come.
