@@ -19,7 +19,7 @@ import { BIG, ClockFace, KINDS } from "./clock-face.tsx";
 import { HurtDialog, LateDialog, SwapDialog } from "./floor-dialogs.tsx";
 import { AllStop } from "./all-stop.tsx";
 import { FloorNotices } from "./floor-notices.tsx";
-import { isNamed, StartDialog } from "./start-dialog.tsx";
+import { StartDialog } from "./start-dialog.tsx";
 import { PairMarks } from "./pair-marks.tsx";
 import { useCalls } from "./use-calls.ts";
 import { useFloor, type Floor } from "./use-floor.ts";
@@ -98,7 +98,7 @@ function RunningClass({
     setDialog("hurt");
   };
   const start = () => {
-    const asks = !isWithin(held, floor.now()) || (adults !== undefined && !isNamed(adults));
+    const asks = !isWithin(held, floor.now()) || adults === null;
     if (asks) return setDialog("start");
     floor.tap({ kind: "start" });
   };
@@ -141,6 +141,7 @@ function RunningClass({
       {dialog === "start" && (
         <StartDialog
           held={held}
+          now={floor.now()}
           lessonId={page.lesson.id}
           adults={adults}
           onStart={() => {

@@ -15,16 +15,16 @@ import { useZone } from "../ui/zone.tsx";
 
 interface StartProps {
   readonly held: { readonly begins: number; readonly minutes: number };
+  /** ms of the server's clock: that of the device may be wrong. */
+  readonly now: number;
   readonly lessonId: string;
+  /** null: minors are here, and nobody is named yet; undefined: nothing is asked. */
   readonly adults: ClassAdults | null | undefined;
   readonly onStart: () => void;
   readonly onClose: () => void;
 }
 
-/** Two adults are named, or it was said and confirmed that one is alone. */
-export const isNamed = (adults: ClassAdults | null): boolean => adults !== null;
-
-export function StartDialog({ held, lessonId, adults, onStart, onClose }: StartProps) {
+export function StartDialog({ held, now, lessonId, adults, onStart, onClose }: StartProps) {
   const zone = useZone();
   const [alone, setAlone] = useState(false);
   const fetcher = useFetcher();
@@ -33,9 +33,9 @@ export function StartDialog({ held, lessonId, adults, onStart, onClose }: StartP
     if (isUnnamed) void fetcher.submit({ intent: "alone" }, { method: "post", action: `/class/${lessonId}/floor` });
     onStart();
   };
-  const isUnnamed = adults !== undefined && !isNamed(adults);
+  const isUnnamed = adults === null;
   const when = new Date(held.begins).toLocaleString("en-GB", { dateStyle: "full", timeStyle: "short", timeZone: zone });
-  const isOut = !isWithin(held, Date.now());
+  const isOut = !isWithin(held, now);
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="start-title">
       <DialogTitle id="start-title">{isUnnamed ? "Minors are here: who are the adults?" : "Run it now?"}</DialogTitle>
