@@ -1,7 +1,7 @@
 import "@fontsource-variable/atkinson-hyperlegible-mono/wght.css";
-import "@fontsource-variable/atkinson-hyperlegible-next/wght.css";
+import "@fontsource-variable/hanken-grotesk/wght.css";
 import "@fontsource-variable/bricolage-grotesque/wght.css";
-import textFont from "@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2?url";
+import textFont from "@fontsource-variable/hanken-grotesk/files/hanken-grotesk-latin-wght-normal.woff2?url";
 import headingFont from "@fontsource-variable/bricolage-grotesque/files/bricolage-grotesque-latin-wght-normal.woff2?url";
 import CssBaseline from "@mui/material/CssBaseline";
 import InitColorSchemeScript from "@mui/material/InitColorSchemeScript";

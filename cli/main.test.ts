@@ -15,10 +15,21 @@ afterAll(() => rmSync(dir, { recursive: true }));
 
 test("check says file, row, column, severity, rule and message; exit 0 without and 1 with errors", () => {
   const good = run(["check", join(dir, "good.vics")]);
-  expect([good.status, good.stdout]).toEqual([0, ""]);
+  expect(good.status).toBe(0);
+  expect(good.stdout).toMatch(/^Sound\. 1 exchange, load \d\.\d, works (?:up to \d+%|at full speed)\.\n! “Stop” ends/);
   const bad = run(["check", join(dir, "bad.vics")]);
   expect(bad.status).toBe(1);
   expect(bad.stdout).toMatch(/bad\.vics:3:18 error line-open The lead hook still lands on the head/);
+  expect(bad.stdout).toMatch(/^Broken\. 1 exchange, load \d\.\d\. Mend exchange 1\.$/m);
+});
+test("check names what to see to: mats, blades, gear, the tap, the word that ends it", () => {
+  const cautions = (text: string) =>
+    JSON.parse(run(["check", "--json", "-"], text).stdout).cautions.map(({ about }: { about: string }) => about);
+  expect(cautions("A jab -> B parry")).toEqual(["stop"]);
+  expect(cautions("A: wears mitts\n\nA jab -> B parry")).toEqual(["gear", "stop"]);
+  expect(cautions("A double leg -> B sprawl")).toEqual(["mats", "gear", "stop"]);
+  expect(cautions("A grab on lead wrist -> B thumb release")).toEqual(["tap", "stop"]);
+  expect(cautions("A: holds training knife\n\nA thrust mid -> B step off, leave")).toEqual(["blades", "gear", "stop"]);
 });
 test("several files with --json give one object a line, each with its file", () => {
   const { stdout, status } = run(["check", "--json", join(dir, "good.vics"), join(dir, "bad.vics")]);
@@ -36,9 +47,9 @@ test("standard input is -, and format writes the one layout", () => {
 });
 test.each([
   [["check", "/no/such/file.vics"], /cannot read .*ENOENT/],
-  [["check"], /which file/],
-  [["dance", "x"], /unknown command dance/],
-  [["check", "--loud", "x"], /unknown option --loud/],
+  [["check"], /missing required argument .files/],
+  [["dance", "x"], /unknown command .dance/],
+  [["check", "--loud", "x"], /unknown option .--loud/],
 ])("%j cannot run: exit 2 and one clear line", (args, words) => {
   const { status, stderr } = run(args);
   expect(status).toBe(2);
@@ -74,7 +85,9 @@ test("a school's settings come from a file, and a wrong file is explained", () =
   const wrong = run(["check", "--school", join(dir, "wrong.json"), "-"], "A jab -> B slip in");
   expect(wrong.status).toBe(2);
   expect(wrong.stderr).toMatch(/moves: x: /);
-  expect(run(["refute", "--plies", "many", "-"], "A jab -> B slip").stderr).toMatch(/--plies needs a whole number/);
+  expect(run(["refute", "--plies", "many", "-"], "A jab -> B slip").stderr).toMatch(
+    /--plies <n>. argument .many. is invalid\. Write a whole number from 1/,
+  );
 });
 
 test("calls: the same seed, the same round; fair shares; nothing to call is said", () => {
@@ -111,7 +124,8 @@ test("bridge: the second drill follows the first, or it says why it cannot", () 
   writeFileSync(join(dir, "stick.vics"), "A: holds stick 71 cm\n\nA forehand high -> B step back\n");
   const { status, stdout } = run(["bridge", "--json", join(dir, "one.vics"), join(dir, "two.vics")]);
   expect(status).toBe(0);
-  const { ways } = JSON.parse(stdout);
+  const { ways, why } = JSON.parse(stdout);
+  expect(why.join(" ")).toMatch(/first ends \d\.\d\d m apart|come back to guard|change feet/);
   expect(ways.length).toBeGreaterThan(0);
   for (const { rows, text } of ways) {
     for (const row of rows) expect(text).toContain(`  ${row}`);
@@ -119,7 +133,7 @@ test("bridge: the second drill follows the first, or it says why it cannot", () 
   }
   expect(run(["bridge", join(dir, "one.vics")])).toMatchObject({
     status: 2,
-    stderr: expect.stringMatching(/after it/),
+    stderr: expect.stringMatching(/missing required argument .second/),
   });
   const unlike = run(["bridge", join(dir, "one.vics"), join(dir, "stick.vics")]);
   expect([unlike.status, unlike.stdout]).toEqual([2, ""]);
@@ -129,7 +143,8 @@ test("flow: cycles over the moves that are named close, each of the length that 
   const head = "A: holds stick 71 cm\nB: holds stick 71 cm\n";
   writeFileSync(join(dir, "sticks.vics"), `${head}\nA forehand high <> B forehand high\n`);
   const moves = ["--moves", "forehand high, backhand low"];
-  const { status, stdout } = run(["flow", "--json", "--counts", "2", ...moves, join(dir, "sticks.vics")]);
+  // As many counts as there are moves, where nothing is said.
+  const { status, stdout } = run(["flow", "--json", ...moves, join(dir, "sticks.vics")]);
   expect(status).toBe(0);
   const found = JSON.parse(stdout);
   expect(found).toMatchObject({ whole: true });
@@ -138,6 +153,9 @@ test("flow: cycles over the moves that are named close, each of the length that 
     expect(rows).toHaveLength(2);
     expect(JSON.parse(run(["check", "--json", "-"], text).stdout).closure.closes).toBe(true);
   }
+  const none = run(["flow", "--counts", "3", ...moves, join(dir, "sticks.vics")]);
+  expect(none.status).toBe(1);
+  expect(none.stdout).toMatch(/^No cycle of 3 counts closes with these moves\. These do: --counts 2/);
   expect(run(["flow"])).toMatchObject({ status: 2, stderr: expect.stringMatching(/--moves/) });
   expect(run(["flow", "--counts", "7", ...moves]).stderr).toMatch(/A cycle has 2, 3/);
 });
@@ -172,8 +190,8 @@ describe("plan", () => {
     expect(stdout).toMatch(/Drink, change gear, ask/);
   });
   test.each([
-    [["plan", "demo/drills/single-answers.vics"], /who is here\? --people/],
-    [["plan", "--people", "demo/drills/low-line.vics"], /no column “name”/],
+    [["plan", "demo/drills/single-answers.vics"], /required option .--people <csv>/],
+    [["plan", "--people", "demo/drills/low-line.vics", "demo/drills/low-line.vics"], /no column “name”/],
   ])("%j says what is missing", (args, words) => {
     expect(run(args)).toMatchObject({ status: 2, stderr: expect.stringMatching(words) });
   });

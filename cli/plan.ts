@@ -15,7 +15,8 @@ import { guessColumns, readAs, readPeople, type Cells } from "#core/people/table
 import { PAIR_WEIGHTS } from "#core/policy/pair-weights.ts";
 import { checkFor } from "#core/policy/judge.ts";
 import { parse } from "#core/score/parse.ts";
-import { CannotRun, readText, type Options } from "./options.ts";
+import { CannotRun, readText, schoolFrom } from "./options.ts";
+import type { School } from "#core/policy/school.ts";
 
 /** A table that says nothing of ages is one of people who are of age: nobody is here to be asked. */
 const ageIn = (person: Aged): Age => {
@@ -50,9 +51,8 @@ function peopleIn(file: string): PlanPerson[] {
 }
 
 /** What is worked on: the ladder of one drill, or several drills from the easiest up. */
-function rungsIn(files: readonly string[], { school }: Options): PlanRung[] {
-  const [file, ...more] = files;
-  if (!file) throw new CannotRun("which drills are worked on?");
+function rungsIn(files: readonly string[], school: School): PlanRung[] {
+  const [file = "", ...more] = files;
   if (more.length === 0) {
     const ladder = eveningLadder(readText(file), school);
     if (!ladder.ok) throw new CannotRun(`${file}: ${ladder.message}`);
@@ -67,15 +67,22 @@ function rungsIn(files: readonly string[], { school }: Options): PlanRung[] {
     .sort((a, b) => a.load - b.load);
 }
 
-export function runPlan(files: readonly string[], options: Options): number {
-  if (options.people === null) throw new CannotRun("who is here? --people FILE.csv");
-  const people = peopleIn(options.people);
-  const rungs = rungsIn(files, options);
-  const input = { people, rungs, minutes: options.minutes, clock: clockFor(people), weights: PAIR_WEIGHTS };
+interface PlanOptions {
+  readonly people: string;
+  readonly minutes: number;
+  readonly json?: true;
+  readonly school?: string;
+}
+
+export function runPlan(files: readonly string[], { people: table, minutes, ...options }: PlanOptions): number {
+  const school = schoolFrom(options.school);
+  const people = peopleIn(table);
+  const rungs = rungsIn(files, school);
+  const input = { people, rungs, minutes, clock: clockFor(people), weights: PAIR_WEIGHTS };
   // Nothing is said of gear here: there is enough of it.
   const gear = Object.fromEntries(GEAR_KINDS.map(({ id }) => [id, people.length * 2]));
   const none = { blocks: null, wishes: [], met: {}, gear, frozen: NOTHING_FROZEN, locked: [] };
-  const plan = finished(planClass({ ...input, ...none }, options.school));
+  const plan = finished(planClass({ ...input, ...none }, school));
   if (options.json) console.log(JSON.stringify({ rungs, people: people.map(({ id, name }) => ({ id, name })), plan }));
   else console.log(plan.ok ? evening(plan, people) : plan.message);
   return plan.ok ? 0 : 1;

@@ -1,6 +1,6 @@
 /** Commands that make something new of a drill: variations, ladders, calls, bridges, cycles. */
 import { checkFor } from "#core/policy/judge.ts";
-import { CannotRun, readText, USAGE, type Options } from "./options.ts";
+import { CannotRun, readText, schoolFrom } from "./options.ts";
 import { CALL_DEFAULTS, callRound } from "#core/calls/calls.ts";
 import { callsText } from "#core/calls/exports.ts";
 import { drillCalls } from "#core/calls/labels.ts";
@@ -9,21 +9,26 @@ import type { School } from "#core/policy/school.ts";
 import { parse } from "#core/score/parse.ts";
 import { bridge } from "#core/search/bridge.ts";
 import { headerRows } from "#core/score/edit.ts";
-import { FLOW_DEFAULTS, flowSearch } from "#core/search/flow-search.ts";
+import { closingCounts, countsFor, FLOW_DEFAULTS, flowSearch } from "#core/search/flow-search.ts";
 import { makeLadder } from "#core/ladder/ladder.ts";
-import { GOALS, LADDER_DEFAULTS } from "#core/ladder/ladder-options.ts";
+import { GOALS, LADDER_DEFAULTS, type GoalId } from "#core/ladder/ladder-options.ts";
 import { OPERATOR_NAMES } from "#core/vary/operator-names.ts";
 import { vary } from "#core/vary/vary.ts";
 import { finished } from "#core/base/work.ts";
 
-function drillOf(file: string | undefined, school: School): Checked {
-  if (!file) throw new CannotRun(`which drill?\n${USAGE}`);
-  return checkFor(parse(readText(file)), school);
+interface Common {
+  readonly json?: true;
+  readonly school?: string;
 }
 
-export function runVary([file]: readonly string[], { json, school }: Options): number {
+const drillOf = (file: string, school: School): Checked => checkFor(parse(readText(file)), school);
+
+const titleOf = ({ header }: Checked, file: string): string => `“${header.title ?? file}”`;
+
+export function runVary(file: string, options: Common): number {
+  const school = schoolFrom(options.school);
   const { good } = vary(drillOf(file, school), school);
-  if (json)
+  if (options.json)
     console.log(
       JSON.stringify(
         good.map(({ operator, parameters, changed, load, verdict, text }) => ({
@@ -36,16 +41,24 @@ export function runVary([file]: readonly string[], { json, school }: Options): n
         })),
       ),
     );
+  else if (good.length === 0) console.log("No single change of this drill holds. Mend it first: vicissor check.");
   else
     for (const v of good)
       console.log(`${v.load.total.toFixed(1).padStart(6)}  ${OPERATOR_NAMES[v.operator]}: ${v.changed}`);
   return 0;
 }
 
-export function runLadder([file]: readonly string[], { json, school, seed, rungs, goal }: Options): number {
+const isGoal = (word: string): word is GoalId => Object.keys(GOALS).includes(word);
+
+export function runLadder(
+  file: string,
+  { seed, rungs, goal, ...options }: Common & { readonly seed: number; readonly rungs: number; readonly goal: string },
+): number {
+  if (!isGoal(goal)) throw new CannotRun(`--goal is one of ${Object.keys(GOALS).join(", ")}`);
+  const school = schoolFrom(options.school);
   const drill = drillOf(file, school);
-  const options = { ...LADDER_DEFAULTS, order: school.customs.stages, seed, rungs, goal: GOALS[goal].goal };
-  const result = finished(makeLadder(drill, school, options));
+  const settings = { ...LADDER_DEFAULTS, order: school.customs.stages, seed, rungs, goal: GOALS[goal].goal };
+  const result = finished(makeLadder(drill, school, settings));
   if (!result.ok) throw new CannotRun(result.message);
   const steps = result.rungs.map(({ operator, changed, text, checked, coaching }) => ({
     operator,
@@ -55,7 +68,7 @@ export function runLadder([file]: readonly string[], { json, school, seed, rungs
     verdict: checked.verdict,
     text,
   }));
-  if (json) console.log(JSON.stringify({ partial: result.partial, notes: result.notes, rungs: steps }));
+  if (options.json) console.log(JSON.stringify({ partial: result.partial, notes: result.notes, rungs: steps }));
   else {
     for (const [i, rung] of steps.entries())
       console.log(`${String(i + 1).padStart(2)}. ${rung.load.total.toFixed(1).padStart(5)}  ${rung.changed}`);
@@ -64,35 +77,58 @@ export function runLadder([file]: readonly string[], { json, school, seed, rungs
   return 0;
 }
 
-export function runCalls([file]: readonly string[], { json, school, seed, count, choice }: Options): number {
+export function runCalls(
+  file: string,
+  {
+    seed,
+    count,
+    choice,
+    ...options
+  }: Common & { readonly seed: number; readonly count: number; readonly choice: number },
+): number {
+  const school = schoolFrom(options.school);
   const { choices, turns, rotates } = drillCalls(drillOf(file, school), school.vocabulary);
   const called = choices[choice - 1];
   if (!called) throw new CannotRun(`there is no choice ${choice}; the drill has ${choices.length}`);
   const result = callRound({ ...CALL_DEFAULTS, labels: called.labels, turns, rotates, seed, count });
   if (!result.ok) throw new CannotRun(result.message);
-  if (json) console.log(JSON.stringify(result.round));
+  if (options.json) console.log(JSON.stringify(result.round));
   else process.stdout.write(callsText(result.round.items));
   return 0;
 }
 
-/** Exit 1 where no way from the one to the other was found. */
-export function runBridge([one, two]: readonly string[], { json, school }: Options): number {
-  const first = drillOf(one, school);
-  if (!two) throw new CannotRun(`which drill comes after it?\n${USAGE}`);
-  const result = finished(bridge(first, drillOf(two, school), school));
+/** Says whose step brings the end of the first drill to the start of the second, and why; exit 1 where none does. */
+export function runBridge(first: string, second: string, options: Common): number {
+  const school = schoolFrom(options.school);
+  const [one, two] = [drillOf(first, school), drillOf(second, school)];
+  const result = finished(bridge(one, two, school));
   if (!result.ok) throw new CannotRun(result.message);
   const ways = result.bridges.map(({ rows, text }) => ({ rows, text }));
-  if (json) console.log(JSON.stringify({ ways }));
-  else if (ways.length === 0) console.log("no way found");
-  else for (const { rows } of ways) console.log(rows.length === 0 ? "goes on at once" : rows.join("; "));
-  return ways.length > 0 ? 0 : 1;
+  if (options.json) {
+    console.log(JSON.stringify({ ways, why: result.why }));
+    return 0;
+  }
+  console.log(`From ${titleOf(one, first)} to ${titleOf(two, second)}:`);
+  for (const { rows } of ways) console.log(`  ${rows.length === 0 ? "go straight on" : rows.join("; ")}`);
+  if (ways.some(({ rows }) => rows.length > 0)) for (const reason of result.why) console.log(reason);
+  return 0;
 }
 
-/** Exit 1 where no cycle closes. */
-export function runFlow([file]: readonly string[], { json, school, seed, counts, moves }: Options): number {
+/** Exit 1 where no cycle closes; then it says which numbers of counts do. */
+export function runFlow(
+  file: string | undefined,
+  {
+    moves,
+    seed,
+    counts = countsFor(moves),
+    ...options
+  }: Common & { readonly moves: readonly string[]; readonly seed: number; readonly counts?: number },
+): number {
   if (moves.length === 0) throw new CannotRun('which moves? Say for instance --moves "jab, slip out, cross, parry"');
+  const school = schoolFrom(options.school);
   const context = file ? headerRows(parse(readText(file))) : [];
-  const result = finished(flowSearch(context, school, { ...FLOW_DEFAULTS, seed, counts, moves }));
+  const settings = { ...FLOW_DEFAULTS, seed, counts, moves };
+  const result = finished(flowSearch(context, school, settings));
   if (!result.ok) throw new CannotRun(result.message);
   const cycles = result.cycles.map(({ rows, evenness, checked, text }) => ({
     rows,
@@ -100,7 +136,19 @@ export function runFlow([file]: readonly string[], { json, school, seed, counts,
     load: checked.load,
     text,
   }));
-  if (json) console.log(JSON.stringify({ tried: result.tried, whole: result.whole, cycles }));
-  else for (const { rows, load } of cycles) console.log(`${load.total.toFixed(1).padStart(6)}  ${rows.join("; ")}`);
+  const others = cycles.length > 0 ? [] : finished(closingCounts(context, school, settings));
+  if (options.json)
+    console.log(JSON.stringify({ counts, tried: result.tried, whole: result.whole, cycles, closing: others }));
+  else {
+    for (const { rows, load } of cycles) console.log(`${load.total.toFixed(1).padStart(6)}  ${rows.join("; ")}`);
+    if (cycles.length === 0) console.log(noCycle(counts, others));
+  }
   return cycles.length > 0 ? 0 : 1;
+}
+
+function noCycle(counts: number, others: readonly number[]): string {
+  const none = `No cycle of ${counts} counts closes with these moves.`;
+  return others.length === 0
+    ? `${none} Nor does one of any other length: add a move of the other side, or one that brings both back.`
+    : `${none} These do: ${others.map((n) => `--counts ${n}`).join(", ")}.`;
 }

@@ -120,4 +120,5 @@ export const drillFiles = [
   "one-slow-blow",
   "three-rolls",
   "ten-a-side",
+  "blade-to-blade",
 ] as const;

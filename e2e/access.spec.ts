@@ -152,9 +152,10 @@ test("a passkey is made on a device, signs in without a password, and is deleted
   await page.getByRole("button", { name: "Sign out", exact: true }).click();
   await expect(page).toHaveURL(/\/sign-in/);
   // The whole page was loaded again: its buttons work once its program is there.
-  await page.waitForLoadState("networkidle");
-  await page.getByRole("button", { name: "With a passkey" }).click();
-  await expect(page.getByRole("link", { name: "Bent Sorge" })).toBeVisible();
+  await expect(async () => {
+    await page.getByRole("button", { name: "With a passkey" }).click({ timeout: 2000 });
+    await expect(page.getByRole("link", { name: "Bent Sorge" })).toBeVisible({ timeout: 5000 });
+  }).toPass({ timeout: 40_000 });
   await page.goto("/account");
   await page.getByRole("region", { name: "Passkeys" }).getByRole("button", { name: "Delete" }).click();
   await expect(page.getByText("The passkey is deleted.")).toBeVisible();

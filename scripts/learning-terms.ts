@@ -133,7 +133,7 @@ export function drawing(all: readonly Outcome[]): string {
   return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}" role="img" aria-label="Mean expected success week by week">${ticks.join("")}${lines.join("")}</svg>\n`;
 }
 
-const percent = (share: number): string => `${(100 * share).toFixed(1)} %`;
+const percent = (share: number): string => `${(100 * share).toFixed(1)}%`;
 
 export const table = (all: readonly Outcome[]): string =>
   [

@@ -91,6 +91,15 @@ async function seedAccounts(tx: Db): Promise<void> {
 /** What the term was about, two evenings each. */
 const THEMES = ["Straight blows", "Round blows", "Distance"];
 
+/** What the evenings so far worked on: the first rung of the ladder, then a drill each. All of it is sound. */
+const TRAINED = [
+  { group: "1", drill: 0 },
+  ...["one-two-three", "low-line", "long-and-short", "shot-and-sprawl", "pads-by-name"].map((name) => ({
+    group: "0",
+    drill: drillFiles.findIndex((file) => file === name),
+  })),
+] as const;
+
 /** The ladder that tonight works on. */
 async function seedLadder(tx: Db): Promise<string> {
   const school = defaultSchool();
@@ -135,9 +144,7 @@ async function term(tx: Db): Promise<void> {
   const ladder = await seedLadder(tx);
   for (let week = 6; week >= 1; week--) {
     const classId = id("e0", week);
-    // The first evening was on the first rung of the ladder, the others on a drill each.
-    const group = week === 6 ? "1" : "0";
-    const drill = 6 - week;
+    const { group, drill } = TRAINED[6 - week]!;
     await createClass(tx, scope, {
       id: classId,
       held_on: day(-7 * week),

@@ -232,7 +232,7 @@ function Settings({
 }
 
 const minutes = (s: number): string => `${Math.floor(s / 60)}:${String(Math.floor(s % 60)).padStart(2, "0")}`;
-const percent = (share: number): string => `${Math.round(share * 100)} %`;
+const percent = (share: number): string => `${Math.round(share * 100)}%`;
 
 function Round({ round, seed }: { round: CallRound; seed: number }) {
   const { guesses, shares, seconds, notes, items } = round;

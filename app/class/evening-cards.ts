@@ -84,7 +84,7 @@ export function pairCard({
             `A answers on rung ${pair.back! + 1}: ${back.title}`,
           ]
         : [`Your rung: ${pair.rung + 1}. ${rung?.title ?? ""}`]),
-      `${at.side === "left" ? "Left" : "Right"} lead in front. ${view.kind === "solo" ? "Each alone, side by side" : distanceLine(pair, view)}, ${Math.round(view.tempo * 100)} % of full speed.${view.kind === "solo" ? "" : ` ${rolesLine(at, pair, clock)}`}`,
+      `${at.side === "left" ? "Left" : "Right"} lead in front. ${view.kind === "solo" ? "Each alone, side by side" : distanceLine(pair, view)}, ${Math.round(view.tempo * 100)}% of full speed.${view.kind === "solo" ? "" : ` ${rolesLine(at, pair, clock)}`}`,
       ...(pair.form ? ["Without contact: every blow stopped short of the partner."] : []),
       ...gearOf(rung?.text ?? ""),
       ...(pair.c && rung?.people === 2 && !rung.pads && view.kind !== "solo"

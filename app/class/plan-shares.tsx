@@ -85,7 +85,7 @@ export function PlanShares({ shares, people, rounds, queue }: SharesProps) {
                     {byId.get(s.person)?.name}
                   </Box>
                 </td>
-                <td>{s.all === 0 ? "–" : `${Math.round((100 * s.working) / s.all)} %`}</td>
+                <td>{s.all === 0 ? "–" : `${Math.round((100 * s.working) / s.all)}%`}</td>
                 <td>{minutes(s.feeding)} min</td>
                 <td>{minutes(s.answering)} min</td>
                 <td>

@@ -115,7 +115,7 @@ export function AnswerList({ answers, onPut, verb = "Put in" }: ListProps) {
                   sx={{ display: "block", color: "text.secondary", fontSize: "0.9rem", lineHeight: 1.25 }}
                 >
                   {leaves(a.open, answers.length > 1 ? common : [])}
-                  {a.ceiling !== null && `, up to ${Math.round(a.ceiling * 100)} %`}
+                  {a.ceiling !== null && `, up to ${Math.round(a.ceiling * 100)}%`}
                 </Box>
               </span>
               <Box component="span" sx={{ color: "text.secondary" }}>

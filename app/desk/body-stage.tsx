@@ -208,7 +208,7 @@ function Player({
         onClick={() => onHalf(!half)}
         sx={{ flex: "none" }}
       >
-        Half of {Math.round(tempo * 100)} %
+        Half of {Math.round(tempo * 100)}%
       </Button>
     </Box>
   );

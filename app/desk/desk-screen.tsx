@@ -273,7 +273,7 @@ function DrillLine({ view }: { view: ScoreView }) {
   const parts = useMemo(
     () => [
       view.kind,
-      `${Math.round(view.tempo * 100)} % speed`,
+      `${Math.round(view.tempo * 100)}% speed`,
       `${view.distance.toFixed(2)} m apart`,
       `load ${view.load.total.toFixed(1)}`,
       ...(view.closure ? [view.closure.closes ? "the cycle closes" : "the cycle does not close"] : []),

@@ -221,7 +221,7 @@ function Here({ exchange: e }: { exchange: ExchangeView }) {
           <>
             <dt>Works up to</dt>
             <dd>
-              {Math.round(e.ceiling * 100)} % of full speed
+              {Math.round(e.ceiling * 100)}% of full speed
               {e.times && (
                 <Box component="span" sx={{ display: "block", color: "text.secondary", fontSize: "0.9rem" }}>
                   feed {Math.round(e.times.contact)} ms, answer {Math.round(e.times.movement)} ms, noticing{" "}
@@ -240,7 +240,7 @@ function Here({ exchange: e }: { exchange: ExchangeView }) {
         {e.robust < 1 && (
           <>
             <dt>Reliable in</dt>
-            <dd>{Math.round(e.robust * 100)} % of small differences</dd>
+            <dd>{Math.round(e.robust * 100)}% of small differences</dd>
           </>
         )}
         {e.answer !== "" && (

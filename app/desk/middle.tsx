@@ -175,11 +175,11 @@ function Zoom({ zoom, onZoom }: { zoom: number; onZoom: (zoom: number) => void }
       <Button
         variant="text"
         color="inherit"
-        aria-label={`Size ${Math.round(zoom * 100)} %, back to 100 %`}
+        aria-label={`Size ${Math.round(zoom * 100)}%, back to 100%`}
         onClick={() => onZoom(1)}
         sx={{ minWidth: 56, px: 0 }}
       >
-        {Math.round(zoom * 100)} %
+        {Math.round(zoom * 100)}%
       </Button>
       <IconButton aria-label="Larger" onClick={() => scale(1)} disabled={zoom === ZOOMS.at(-1)} sx={TOOL}>
         <ZoomInOutlined />

@@ -105,5 +105,5 @@ function sumText(answers: readonly PadAnswer[], time: ReactTime | null, tempo: n
   if (median === null) return counted;
   if (time === null) return `${counted} In the middle ${seconds(median)}.`;
   const most = Math.min(1, (time.allowed * tempo) / median);
-  return `${counted} In the middle ${seconds(median)}; at ${Math.round(tempo * 100)} % there are ${seconds(time.allowed)} until the answer must begin, and the check reckons with ${seconds(time.reckoned)}. By these times it works up to ${Math.floor(most * 100)} %.`;
+  return `${counted} In the middle ${seconds(median)}; at ${Math.round(tempo * 100)}% there are ${seconds(time.allowed)} until the answer must begin, and the check reckons with ${seconds(time.reckoned)}. By these times it works up to ${Math.floor(most * 100)}%.`;
 }

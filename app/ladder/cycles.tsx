@@ -73,7 +73,7 @@ export function Cycles({ text, revisionId, others }: CyclesProps) {
               <RungItem
                 key={c.text}
                 rung={{ ...c, operator: "flow-search", parameters: { counts } }}
-                name={`${Math.round(c.evenness * 100)} % even${c.fresh ? "" : ", known"}`}
+                name={`${Math.round(c.evenness * 100)}% even${c.fresh ? "" : ", known"}`}
                 before={{ text, view: null }}
                 most={most}
                 revisionId={revisionId}

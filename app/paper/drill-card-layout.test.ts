@@ -9,7 +9,7 @@ const card = (text: string) =>
   drillCard({
     title: "Quay",
     school: "Ropewalk",
-    facts: ["feeder, 50 % of full speed"],
+    facts: ["feeder, 50% of full speed"],
     rows: playRows(text),
     staves: scoreStaves(scoreView(checkFor(parse(text)))),
     cautions: CAUTIONS,

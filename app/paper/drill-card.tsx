@@ -22,7 +22,7 @@ const VERDICTS = {
 } as const;
 
 const factsOf = (view: ScoreView, pads: readonly PadLine[]): string[] => [
-  `${view.kind}, ${Math.round(view.tempo * 100)} % of full speed, ${view.distance.toFixed(2)} m apart, ${VERDICTS[view.verdict]}`,
+  `${view.kind}, ${Math.round(view.tempo * 100)}% of full speed, ${view.distance.toFixed(2)} m apart, ${VERDICTS[view.verdict]}`,
   ...(pads.length > 0 ? [`Pads: ${pads.map((p) => `${p.blow} on the ${p.pad} pad`).join(", ")}`] : []),
 ];
 

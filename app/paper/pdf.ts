@@ -1,15 +1,15 @@
 /** Pages drawn as SVG put into a PDF, with the fonts of the application. Loaded when it is asked for. */
 import monoFont from "@expo-google-fonts/atkinson-hyperlegible-mono/400Regular/AtkinsonHyperlegibleMono_400Regular.ttf?url";
-import boldFont from "@expo-google-fonts/atkinson-hyperlegible-next/700Bold/AtkinsonHyperlegibleNext_700Bold.ttf?url";
-import textFont from "@expo-google-fonts/atkinson-hyperlegible-next/400Regular/AtkinsonHyperlegibleNext_400Regular.ttf?url";
+import boldFont from "@expo-google-fonts/hanken-grotesk/700Bold/HankenGrotesk_700Bold.ttf?url";
+import textFont from "@expo-google-fonts/hanken-grotesk/400Regular/HankenGrotesk_400Regular.ttf?url";
 import headingFont from "@expo-google-fonts/bricolage-grotesque/700Bold/BricolageGrotesque_700Bold.ttf?url";
 import { jsPDF } from "jspdf";
 import "svg2pdf.js";
 import { base64Of, plainCopy } from "./standalone.ts";
 
 const FACES = [
-  { family: "Atkinson Hyperlegible Next Variable", weight: 400, url: textFont },
-  { family: "Atkinson Hyperlegible Next Variable", weight: 700, url: boldFont },
+  { family: "Hanken Grotesk Variable", weight: 400, url: textFont },
+  { family: "Hanken Grotesk Variable", weight: 700, url: boldFont },
   { family: "Bricolage Grotesque Variable", weight: 700, url: headingFont },
   { family: "Atkinson Hyperlegible Mono Variable", weight: 400, url: monoFont },
 ] as const;

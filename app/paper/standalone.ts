@@ -1,5 +1,5 @@
 /** A drawing of the page as a file of its own: colours as they are now, fonts within. Browser only. */
-import textFont from "@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2?url";
+import textFont from "@fontsource-variable/hanken-grotesk/files/hanken-grotesk-latin-wght-normal.woff2?url";
 import headingFont from "@fontsource-variable/bricolage-grotesque/files/bricolage-grotesque-latin-wght-normal.woff2?url";
 
 const PAINTS = ["fill", "stroke"] as const;
@@ -37,7 +37,7 @@ async function fontFace(family: string, url: string): Promise<string> {
 export async function svgFile(svg: SVGSVGElement): Promise<string> {
   const copy = plainCopy(svg);
   const faces = await Promise.all([
-    fontFace("Atkinson Hyperlegible Next Variable", textFont),
+    fontFace("Hanken Grotesk Variable", textFont),
     fontFace("Bricolage Grotesque Variable", headingFont),
   ]);
   const style = document.createElementNS("http://www.w3.org/2000/svg", "style");

@@ -67,7 +67,7 @@ const palette = (scheme: Scheme) => {
 
 export const FONTS = {
   heading: '"Bricolage Grotesque Variable", sans-serif',
-  text: '"Atkinson Hyperlegible Next Variable", sans-serif',
+  text: '"Hanken Grotesk Variable", sans-serif',
   mono: '"Atkinson Hyperlegible Mono Variable", monospace',
 } as const;
 

@@ -141,7 +141,7 @@ const solvedDistance: Make = (broken) => {
 
 const slower: Make = (broken) => {
   const percent = Math.floor(Number(broken.finding.params.ceiling) / 5) * 5;
-  return percent < 5 ? [] : one(`Slow it down to ${percent} %`, withHeader(broken, "tempo", `${percent}%`));
+  return percent < 5 ? [] : one(`Slow it down to ${percent}%`, withHeader(broken, "tempo", `${percent}%`));
 };
 
 const trainingKnife: Make = ({ text, finding }) => {

@@ -95,8 +95,8 @@ function callFault(o: CallOptions): string | null {
   if (new Set(used.map((l) => l.name)).size < used.length) return "Two labels have the same name. Rename one.";
   if (!Number.isInteger(o.count) || o.count < 1 || o.count > MOST_CALLS) return `Give 1 to ${MOST_CALLS} calls.`;
   if (!(o.gap >= 0.5 && o.gap <= 120)) return "The gap from call to call is 0.5 to 120 seconds.";
-  if (!(o.jitter >= 0 && o.jitter <= 0.9)) return "Gaps may differ by 0 to 90 %.";
-  if (!(o.feints >= 0 && o.feints <= 1)) return "Feints are 0 to 100 % of the calls.";
+  if (!(o.jitter >= 0 && o.jitter <= 0.9)) return "Gaps may differ by 0 to 90%.";
+  if (!(o.feints >= 0 && o.feints <= 1)) return "Feints are 0 to 100% of the calls.";
   const least = QUIET + CHANGE + o.gap;
   if (o.switchEvery !== null && !(o.switchEvery >= least))
     return `A switch comes every ${Math.ceil(least)} seconds or more: people need ${CHANGE} to change places.`;

@@ -1,7 +1,8 @@
 /** What is said on every card, and the rows of a score that people on the floor need. */
 
 import type { Checked } from "../drill/types.ts";
-import { movesOf } from "./limits.ts";
+import { gearFor, gearLabel } from "./gear.ts";
+import { movesOf, needsFall } from "./limits.ts";
 
 export const CAUTIONS = [
   "“Stop” ends everything at once; anybody may say it at any time.",
@@ -18,6 +19,27 @@ export const needsTap = ({ exchanges }: Pick<Checked, "exchanges">): boolean =>
 /** The cautions of a drill, the tap first where somebody is held. */
 export const cautionsFor = ({ taps }: { readonly taps: boolean }): readonly string[] =>
   taps ? [TAP, ...CAUTIONS] : CAUTIONS;
+
+export interface Caution {
+  readonly about: "mats" | "blades" | "gear" | "tap" | "stop";
+  readonly says: string;
+}
+
+/** What to see to before this very drill is done: the floor, blades, gear, the tap, and the word that ends it. */
+export function drillCautions(checked: Checked): readonly Caution[] {
+  const { header } = checked;
+  const pieces = Object.entries(gearFor(checked)).map(([kind, count]) => `${gearLabel(kind)}: ${count}`);
+  const blades = header.actors.some((actor) => header.people[actor].holds?.kind.includes("knife"));
+  return [
+    ...(needsFall(checked)
+      ? [{ about: "mats", says: "Somebody may go down: on mats, and only people who have learnt to fall." } as const]
+      : []),
+    ...(blades ? [{ about: "blades", says: "Blunt training blades only, never a live edge." } as const] : []),
+    ...(pieces.length > 0 ? [{ about: "gear", says: `Gear for a pair: ${pieces.join(", ")}.` } as const] : []),
+    ...(needsTap(checked) ? [{ about: "tap", says: TAP } as const] : []),
+    { about: "stop", says: CAUTIONS[0] },
+  ];
+}
 
 /** The rows of a text that people on the floor need: who holds what, and the play. */
 export const playRows = (text: string): string[] =>

@@ -78,7 +78,7 @@ describe("the rung of a pair", () => {
   test("the pace and the contact of the easier rung hold for both", () => {
     const hard: PlanRung[] = [rungs[0]!, { ...rungs[2]!, text: `contact: medium\n${rungs[2]!.text}` }];
     const { notes } = fit(pair({ level: 2 }, { level: 3 }), 1, hard);
-    expect(notes).toContain("Both at 40 % of full speed, Ben too.");
+    expect(notes).toContain("Both at 40% of full speed, Ben too.");
     expect(notes).toContain("Contact for both: light.");
   });
   test("three, two who do the same, and roles that change with every feed go by the weakest", () => {

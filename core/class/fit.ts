@@ -132,7 +132,7 @@ function twoRungs({ a, b }: Pair, first: Fit, second: Fit): string[] {
   const who = hard === first ? b.name : a.name;
   return [
     ...new Set([...first.notes, ...second.notes]),
-    ...(fast.tempo > slow.tempo ? [`Both at ${Math.round(slow.tempo * 100)} % of full speed, ${who} too.`] : []),
+    ...(fast.tempo > slow.tempo ? [`Both at ${Math.round(slow.tempo * 100)}% of full speed, ${who} too.`] : []),
     ...(CONTACTS.indexOf(fast.contact) > CONTACTS.indexOf(slow.contact)
       ? [`Contact for both: ${slow.contact === "none" ? "none, stop short" : slow.contact}.`]
       : []),

@@ -32,7 +32,7 @@ test("it is late exactly where the ceiling lies below the tempo, and says both",
       expect(late).toHaveLength(ceiling !== null && ceiling < percent / 100 ? 1 : 0);
       if (late[0])
         expect(late[0].message).toMatch(
-          new RegExp(`Too slow at ${percent} %: it works up to \\d+ %|^Not in time from here`),
+          new RegExp(`Too slow at ${percent}%: it works up to \\d+%|^Not in time from here`),
         );
     }),
     { numRuns: 80 },

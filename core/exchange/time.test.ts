@@ -64,7 +64,7 @@ describe("lateness", () => {
   });
   test("the note says up to which tempo it works; what it rests on stands with the exchange", () => {
     const finding = check(parse(`tempo: 100%\n\n${four}`)).findings.find((f) => f.rule === "late");
-    expect(finding?.message).toMatch(/Too slow at 100 %: it works up to \d+ %/);
+    expect(finding?.message).toMatch(/Too slow at 100%: it works up to \d+%/);
     expect(check(parse(`tempo: 100%\n\n${four}`)).exchanges[0]!.times?.choices).toBe(4);
   });
 });

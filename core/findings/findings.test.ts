@@ -132,7 +132,7 @@ const SAID: readonly [string, RuleId, RegExp][] = [
     "gear-missing",
     /A needs shin guards/,
   ],
-  ["A: mass 100\nB: mass 60\n\nA jab -> B slip out", "weight-gap", /A is 67 % heavier/],
+  ["A: mass 100\nB: mass 60\n\nA jab -> B slip out", "weight-gap", /A is 67% heavier/],
   ["A: holds training knife 28 cm\n\nA thrust mid -> B low parry", "blade-arm", /bare hand works near an edge/],
   ["contact: full\nA: minor\n\nA jab -> B slip out", "minor", /A is a minor.*keep it light/],
   ["A jab -> B catch\nwrong: A jab -> B slip out", "wrong-valid", /shown as wrong, and it works/],

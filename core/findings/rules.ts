@@ -217,7 +217,7 @@ const TABLE = {
       fill(
         Number(p.ceiling) < HARDLY
           ? "Not in time from here. Start it as they move, or take a nearer answer."
-          : "Too slow at {tempo} %: it works up to {ceiling} %. Feed slower, start earlier, or take a nearer answer.",
+          : "Too slow at {tempo}%: it works up to {ceiling}%. Feed slower, start earlier, or take a nearer answer.",
         p,
       ),
   },
@@ -308,7 +308,7 @@ const TABLE = {
     decides: "score",
     question: "A large gap of weight in contact",
     // What somebody weighs is nobody else's business, also on a card for two.
-    says: (p) => fill("{actor} is {percent} % heavier, a large gap for contact. Do this only without contact.", p),
+    says: (p) => fill("{actor} is {percent}% heavier, a large gap for contact. Do this only without contact.", p),
   },
   "blade-arm": {
     severity: "risk",

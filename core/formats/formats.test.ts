@@ -9,8 +9,12 @@ const checked = checkFor(parse(TEXT));
 
 test("the result object has the fields of the notation's command line, and no others", () => {
   const json = JSON.parse(JSON.stringify(resultJson(checked)));
-  expect(Object.keys(json)).toEqual(["verdict", "exchanges", "findings", "closure", "load"]);
+  expect(Object.keys(json)).toEqual(["verdict", "summary", "cautions", "exchanges", "findings", "closure", "load"]);
   expect(json.verdict).toBe("broken");
+  // Rows are counted as exchanges from the top, a loop's once.
+  expect(json.summary).toMatchObject({ exchanges: 3, broken: [2], risky: [] });
+  expect(json.findings.map(({ exchange }: { exchange: number }) => exchange)).toEqual([2]);
+  expect(json.cautions.at(-1)).toMatchObject({ about: "stop" });
   expect(Object.keys(json.exchanges[0])).toEqual([
     "line",
     "column",

@@ -3,11 +3,20 @@ import { lineNumber } from "../base/units.ts";
 import type { Repair } from "../answers/repairs.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
 import type { Checked } from "../drill/types.ts";
+import { drillCautions } from "../class/cautions.ts";
+import { countExchanges, summaryOf, type Summary } from "./summary.ts";
 import { finish, type Finding } from "../findings/finding.ts";
 
 const cm = (metres: number): number => Math.round(metres * 1000) / 10;
 const share = (x: number): number => Math.round(x * 100) / 100;
 const brief = ({ rule, severity, message, line, column }: Finding) => ({ rule, severity, message, line, column });
+const summaryJson = ({ exchanges, broken, risky, load, ceiling }: Summary) => ({
+  exchanges,
+  broken,
+  risky,
+  load,
+  ceiling: ceiling === null ? null : share(ceiling),
+});
 
 /** Of a row that shows how it goes wrong. */
 const wrongJson = (e: CheckedExchange) => ({ ...exchangeJson(e), wrong: true });
@@ -38,17 +47,22 @@ const placeOf = ({ row }: CheckedExchange): number => row.index;
 
 /** The result object of one score; with `mend` each finding has its repairs, by label and whole new text. */
 export function resultJson(checked: Checked, mend: ((finding: Finding) => readonly Repair[]) | null = null) {
+  const { of } = countExchanges(checked);
   return {
     verdict: checked.verdict,
+    summary: summaryJson(summaryOf(checked)),
+    cautions: drillCautions(checked),
     exchanges: [
       ...checked.exchanges.map((e) => ({ at: placeOf(e), json: exchangeJson(e) })),
       ...checked.wrong.map((e) => ({ at: placeOf(e), json: wrongJson(e) })),
     ]
       .sort((a, b) => a.at - b.at)
       .map(({ json }) => json),
-    findings: checked.findings.map((f) =>
-      mend ? { ...brief(f), repairs: mend(f).map(({ label, score }) => ({ label, score })) } : brief(f),
-    ),
+    findings: checked.findings.map((f) => ({
+      ...brief(f),
+      exchange: of(f),
+      ...(mend ? { repairs: mend(f).map(({ label, score }) => ({ label, score })) } : {}),
+    })),
     closure: checked.closure && { closes: checked.closure.closes, differences: checked.closure.differences },
     load: checked.load,
   };

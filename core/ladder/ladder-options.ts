@@ -51,7 +51,7 @@ export const GOALS = {
   twice: { words: "twice as hard", goal: { load: 2, wants: [], tempo: null } },
   random: { words: "the feeder chooses", goal: { load: 1.6, wants: ["feeders-choice"], tempo: null } },
   moving: {
-    words: "random, moving, 80 %",
+    words: "random, moving, 80%",
     goal: { load: 2, wants: ["feeders-choice", "semi-live"], tempo: 0.8 },
   },
   // Paths of the trade.

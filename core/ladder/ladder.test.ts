@@ -129,7 +129,7 @@ describe("goals", () => {
     const { notes } = good(ladder(demo("push-and-turn"), { goal: GOALS.moving.goal }));
     expect(notes.join(" ")).toMatch(/I found no step for “Both move freely”/);
     const slow = good(ladder(demo("single-answers"), { goal: GOALS.moving.goal, rungs: 6 })).notes.join(" ");
-    expect(slow).toMatch(/stops at \d+ % of full speed instead of 80 %/);
+    expect(slow).toMatch(/stops at \d+% of full speed instead of 80%/);
   });
   test.each(Object.keys(GOALS) as (keyof typeof GOALS)[])(
     "%s: each change it wants is on the way, or is named",

@@ -309,9 +309,9 @@ function missingOf(node: Node, goal: Goal, base: Checked): string[] {
   const most = Math.min(...ceilings);
   const why =
     most < tempo
-      ? `the tightest exchange of the last rung allows ${percent(most)} %`
+      ? `the tightest exchange of the last rung allows ${percent(most)}%`
       : "ask for more rungs, or start faster";
-  return [...notes, `It stops at ${percent(now)} % of full speed instead of ${percent(tempo)} %: ${why}.`];
+  return [...notes, `It stops at ${percent(now)}% of full speed instead of ${percent(tempo)}%: ${why}.`];
 }
 
 /** The rows of a drill that are not sound, and so in no rung, with the reason. */

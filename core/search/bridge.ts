@@ -15,7 +15,13 @@ interface Bridge {
   readonly checked: Checked;
 }
 export type BridgeResult =
-  { readonly ok: true; readonly bridges: readonly Bridge[] } | { readonly ok: false; readonly message: string };
+  | {
+      readonly ok: true;
+      readonly bridges: readonly Bridge[];
+      /** What the rows between mend, a sentence each: distance, feet, hands, heads. Empty where nothing has to be mended. */
+      readonly why: readonly string[];
+    }
+  | { readonly ok: false; readonly message: string };
 
 interface BridgeOptions {
   /** Most positions looked at. */
@@ -57,6 +63,7 @@ export function* bridge(
   const start = two.exchanges[0];
   const candidates = ["both", ...one.header.actors].flatMap((actor) => TRADE.waysBack.map((way) => `${actor} ${way}`));
   const bridges: Bridge[] = [];
+  let why: string[] = [];
   let nodes = 0;
   let front: string[][] = [[]];
   for (let depth = 0; depth <= options.depth && bridges.length === 0; depth++) {
@@ -69,6 +76,7 @@ export function* bridge(
       const there = checked.exchanges.find((e) => e.row.index >= checked.score.rows.length - second.length - 2);
       if (!start || !there) continue;
       const away = difference(start, there);
+      if (rows.length === 0) why = whyNot(start, there);
       if (checked.verdict !== "broken" && away <= SAME_PLACE) bridges.push({ rows, text, checked });
       else next.push({ rows, away });
     }
@@ -76,7 +84,7 @@ export function* bridge(
     front = next.slice(0, BEAM).flatMap(({ rows }) => candidates.map((row) => [...rows, row]));
   }
   return bridges.length > 0
-    ? { ok: true, bridges }
+    ? { ok: true, bridges, why }
     : {
         ok: false,
         message: `No way was found from the end of “${one.header.title ?? "the first"}” to the start of “${two.header.title ?? "the second"}” in ${options.depth} moves. Put a row that brings both back (both recover, or reset) at the end of the first.`,
@@ -118,6 +126,24 @@ function difference(alone: CheckedExchange, joined: CheckedExchange): number {
     sum += Math.hypot(now.head.u, now.head.w);
   }
   return sum;
+}
+
+/** What keeps the second drill from starting where the first ends, as an instructor says it. */
+function whyNot(alone: CheckedExchange, joined: CheckedExchange): string[] {
+  const [now, wanted] = [apart(joined.before), apart(alone.before)];
+  const said: string[] = [];
+  if (Math.abs(now - wanted) > 0.01)
+    said.push(
+      `The first ends ${now.toFixed(2)} m apart, the second starts at ${wanted.toFixed(2)} m: ${now > wanted ? "close up" : "make room"}.`,
+    );
+  for (const pose of alone.before) {
+    const here = joined.before.find(({ actor }) => actor === pose.actor);
+    if (!here) continue;
+    if (here.lead !== pose.lead) said.push(`${pose.actor} has the other foot in front: change feet.`);
+    if (here.pinned.length > pose.pinned.length) said.push(`A hand of ${pose.actor} is still held: let go.`);
+    if (Math.hypot(here.head.u, here.head.w) > 0.01) said.push(`${pose.actor} is not upright yet: come back to guard.`);
+  }
+  return said;
 }
 
 function apart(poses: readonly Pose[]): number {

@@ -22,6 +22,10 @@ export interface FlowOptions {
 }
 export const FLOW_DEFAULTS: Omit<FlowOptions, "moves"> = { counts: 4, seed: 1, nodes: 3000, best: 12, known: [] };
 export const FLOW_COUNTS = [2, 3, 4, 5, 6, 8, 10, 12] as const;
+
+/** As many counts as moves are chosen, or the next number that a cycle can have. */
+export const countsFor = (moves: readonly string[]): number =>
+  FLOW_COUNTS.find((counts) => counts >= moves.length) ?? FLOW_COUNTS[FLOW_COUNTS.length - 1]!;
 /** Passes that are written into the loop. */
 const PASSES = 8;
 /** Checks between two breaths. */
@@ -98,6 +102,23 @@ export function* flowSearch(
       a.text.localeCompare(b.text),
   );
   return { ok: true, cycles: cycles.slice(0, options.best), tried, whole: whole && tried < options.nodes };
+}
+
+/** A short look at each length: fewer cycles are tried than in a search for one. */
+const LOOK = 200;
+
+/** The numbers of counts, of those a cycle can have, for which a short search finds one that closes. */
+export function* closingCounts(
+  context: readonly string[],
+  school: School,
+  options: FlowOptions,
+): Generator<number, number[]> {
+  const closing: number[] = [];
+  for (const counts of FLOW_COUNTS) {
+    const result = yield* flowSearch(context, school, { ...options, counts, nodes: LOOK, best: 1 });
+    if (result.ok && result.cycles.length > 0) closing.push(counts);
+  }
+  return closing;
 }
 
 /** Rows of one count that are valid by themselves, with one person to feed. */

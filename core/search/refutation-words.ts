@@ -22,5 +22,5 @@ const actions = (count: number): string => (count === 1 ? "one action" : `${coun
 function mend({ row, repair, inTime }: Refutation & { kind: "refuted" }): string {
   if (repair) return `Answer row ${row} with ${repair}: then it does not.`;
   if (inTime === null) return "Train the line by itself, slowly.";
-  return `Say what comes, or go down to ${Math.floor((inTime * 100) / 5) * 5} %.`;
+  return `Say what comes, or go down to ${Math.floor((inTime * 100) / 5) * 5}%.`;
 }

@@ -222,14 +222,14 @@ class Search {
         played: fed,
         inTime: null,
         why: tooLate
-          ? `at ${percent(this.tempo)} % nothing is in time`
+          ? `at ${percent(this.tempo)}% nothing is in time`
           : "nothing that the body can do from there meets it",
       };
     return {
       kind: "landed",
       played: { ...fed, answers: [...fed.answers, late.text] },
       inTime: late.ceiling,
-      why: `at ${percent(this.tempo)} % nothing is in time. The ${late.text} works up to ${percent(late.ceiling)} %`,
+      why: `at ${percent(this.tempo)}% nothing is in time. The ${late.text} works up to ${percent(late.ceiling)}%`,
     };
   }
 

@@ -10,7 +10,7 @@ export interface Fact {
 const FACTS_HEIGHT = 1.75;
 
 const cm = (m: number): string => `${Math.round(m * 100)} cm`;
-const percent = (share: number): string => `${Math.round(share * 100)} %`;
+const percent = (share: number): string => `${Math.round(share * 100)}%`;
 
 function byHeight<T>(value: ByHeight<T>, word: (one: T) => string): string {
   if (typeof value !== "object" || value === null || Array.isArray(value)) return word(value as T);

@@ -38,7 +38,7 @@ test("facts say with what, where to, how far and how long", () => {
   const facts = (id: string) => Object.fromEntries(moveFacts(move(id)).map((f) => [f.name, f.value]));
   expect(facts("jab")).toMatchObject({ With: "lead hand", Path: "straight", "To contact": "250 ms" });
   expect(facts("jab")["Goes to"]).toBe("high: face; mid: chest; low: belly");
-  expect(facts("front-kick").Reach).toBe("50 % of the height: 88 cm");
+  expect(facts("front-kick").Reach).toBe("50% of the height: 88 cm");
   expect(facts("slip")["Works by"]).toMatch(/head 18 cm sideways/);
 });
 test("every shipped move that does something says how", () => {
