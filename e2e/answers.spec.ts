@@ -111,7 +111,7 @@ test("a school ruling is shown as such in the book and at the desk, and taken ba
   await expect(page.getByRole("region", { name: "Findings" })).toContainText(
     "The school rules this valid: tight guard",
   );
-  await page.goto("/words/school");
+  await page.goto("/settings");
   await expect(page.getByText("cross met with cover is valid: tight guard")).toBeVisible();
   await page.getByRole("button", { name: "Take back" }).click();
   await expect(page.getByText(/1 verdict changes/)).toBeVisible();

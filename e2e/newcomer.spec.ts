@@ -139,7 +139,7 @@ test("a table with foreign headers and in the encoding of a spreadsheet: 4 press
 
 test("a move of one's own that is deleted comes back with 1 press", async ({ page }) => {
   const user = hands(page);
-  await page.goto("/words/new?like=slip");
+  await page.goto("/moves/new?like=slip");
   await page.getByRole("textbox", { name: /English/ }).fill("quay bend");
   await page.getByRole("textbox", { name: /Coaching/ }).fill("From the hips.\nEyes on them.");
   await page.getByRole("button", { name: "Save the move" }).click();
@@ -155,7 +155,7 @@ test("a move of one's own that is deleted comes back with 1 press", async ({ pag
   await expect(page.getByText("“quay bend” is back.")).toBeVisible();
   expect((await kept).ok()).toBe(true);
   await page.waitForLoadState("networkidle");
-  await page.goto("/words?move=own-quay-bend");
+  await page.goto("/moves?move=own-quay-bend");
   await expect(move.getByRole("heading", { name: "quay bend" })).toBeVisible();
   await move.getByRole("button", { name: "Delete" }).click();
   await expect(move.getByRole("heading", { name: "quay bend" })).toHaveCount(0);

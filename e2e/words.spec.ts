@@ -2,7 +2,7 @@ import { expect, test } from "@playwright/test";
 import { expectAccessible, freshDrill } from "./helpers.ts";
 
 test("a move is found by the name of any tradition and says what it does", async ({ page }) => {
-  await page.goto("/words");
+  await page.goto("/moves");
   await page.getByRole("textbox", { name: "Search" }).fill("pak sao");
   const list = page.getByRole("navigation", { name: "Moves" });
   await expect(list.getByRole("link")).toHaveCount(1);
@@ -19,7 +19,7 @@ test("a move is found by the name of any tradition and says what it does", async
 });
 
 test("a school's own move: tried while it is written, saved, used in a drill, taken out", async ({ page }) => {
-  await page.goto("/words/new?like=slip");
+  await page.goto("/moves/new?like=slip");
   await expect(page.getByText("it needs an English name")).toBeVisible();
   await expectAccessible(page);
   const preview = page.getByRole("complementary", { name: "What it would do" });
@@ -40,7 +40,7 @@ test("a school's own move: tried while it is written, saved, used in a drill, ta
   await expect(move).toContainText("this school’s own move");
   await freshDrill(page, "title: Reeds\n\nA jab -> B reed bend out, cross\n");
   await expect(page.getByText("sound", { exact: true })).toBeVisible();
-  await page.goto("/words?move=own-reed-bend");
+  await page.goto("/moves?move=own-reed-bend");
   await move.getByRole("link", { name: "Edit" }).click();
   await page.getByRole("textbox", { name: /Filipino/ }).fill("tambo");
   await page.getByRole("button", { name: "Save the move" }).click();
@@ -60,7 +60,7 @@ test("a school's own move: tried while it is written, saved, used in a drill, ta
 });
 
 test("a numbering set of the school's own is made on the face by keyboard and used", async ({ page }) => {
-  await page.goto("/words/numbering");
+  await page.goto("/settings/numbering");
   await expect(page.getByRole("group", { name: /Twelve angles on a clock face/ })).toBeVisible();
   await expectAccessible(page);
   await page.getByRole("combobox", { name: "Set" }).click();
@@ -77,7 +77,7 @@ test("a numbering set of the school's own is made on the face by keyboard and us
   await expect(page.getByRole("button", { name: "In use" })).toBeVisible();
   await freshDrill(page, "title: Harbour\nA: holds stick 71 cm\nB: holds stick 71 cm\n\nA strike 2 -> B roof block\n");
   await expect(page.getByRole("button", { name: /B roof block: valid/ })).toBeVisible();
-  await page.goto("/words/numbering");
+  await page.goto("/settings/numbering");
   await page.getByRole("button", { name: "Take away" }).click();
   await expect(page.getByRole("group", { name: /Twelve angles on a clock face/ })).toBeVisible();
   await page.getByLabel("A numbering set as a file").setInputFiles({
@@ -93,7 +93,7 @@ test("how the school does it: what changes is said before it is saved, and holds
 }) => {
   await freshDrill(page, "title: Inside\n\nA jab -> B slip in\n");
   await expect(page.getByText("risky", { exact: true }).first()).toBeVisible();
-  await page.goto("/words/school");
+  await page.goto("/settings");
   await expectAccessible(page);
   await page.getByRole("button", { name: "Forbidden" }).click();
   const aside = page.getByRole("complementary", { name: "What changes in the drills" });
@@ -103,9 +103,9 @@ test("how the school does it: what changes is said before it is saved, and holds
   await expect(page.getByRole("button", { name: "Saved" })).toBeVisible();
   await page.goto("/?q=inside&verdict=broken");
   await expect(page.getByRole("link", { name: "Inside", exact: true })).toBeVisible();
-  await page.goto("/words?q=slap");
+  await page.goto("/moves?q=slap");
   await expect(page.getByRole("navigation", { name: "Moves" }).getByRole("link", { name: /^pak sao/ })).toBeVisible();
-  await page.goto("/words/school");
+  await page.goto("/settings");
   await page.getByRole("button", { name: "A risk", exact: true }).click();
   await page.getByRole("button", { name: "English", exact: true }).click();
   await page.getByRole("button", { name: "Save", exact: true }).click();
@@ -113,7 +113,7 @@ test("how the school does it: what changes is said before it is saved, and holds
 });
 
 test("what is taught first: the school's own order is what the desk offers first", async ({ page }) => {
-  await page.goto("/words/taught");
+  await page.goto("/settings/taught");
   await expectAccessible(page);
   const list = page.getByRole("list", { name: "What is taught, first to last" });
   await expect(list.getByRole("listitem").first()).toContainText("catch");
@@ -130,7 +130,7 @@ test("what is taught first: the school's own order is what the desk offers first
   await expect(page.getByRole("list", { name: "Answers that work" }).getByRole("listitem").first()).toContainText(
     "fade",
   );
-  await page.goto("/words/taught");
+  await page.goto("/settings/taught");
   await page.getByRole("button", { name: "Back to the usual order" }).click();
   await page.getByRole("button", { name: "Save", exact: true }).click();
   await expect(page.getByRole("button", { name: "Saved" })).toBeVisible();
@@ -138,7 +138,7 @@ test("what is taught first: the school's own order is what the desk offers first
 
 test("two people set the school at once: the second is told, nothing is written over", async ({ browser }) => {
   const [one, two] = await Promise.all([1, 2].map(async () => (await browser.newContext()).newPage()));
-  for (const page of [one!, two!]) await page.goto("/words/school");
+  for (const page of [one!, two!]) await page.goto("/settings");
   await one!.getByRole("button", { name: "Flat" }).click();
   await one!.getByRole("button", { name: "Save", exact: true }).click();
   await expect(one!.getByRole("button", { name: "Saved" })).toBeVisible();

@@ -4,15 +4,20 @@ import TextField, { type TextFieldProps } from "@mui/material/TextField";
 import type { ReactNode } from "react";
 import { BrandMark } from "../ui/marks.tsx";
 
+/** The sign and the name of the application. */
+export const Wordmark = () => (
+  <Box sx={{ display: "flex", alignItems: "center", gap: 1.5, mb: 3 }}>
+    <BrandMark />
+    <Box component="span" sx={{ typography: "h3" }}>
+      Vicissor
+    </Box>
+  </Box>
+);
+
 /** The middle of a window that shows one thing only. */
 export const Door = ({ title, lead, children }: { title: string; lead?: ReactNode; children?: ReactNode }) => (
   <Box component="main" sx={{ maxWidth: 460, mx: "auto", px: 3, py: { xs: 4, sm: 8 } }}>
-    <Box sx={{ display: "flex", alignItems: "center", gap: 1.5, mb: 3 }}>
-      <BrandMark />
-      <Box component="span" sx={{ typography: "h3" }}>
-        Vicissor
-      </Box>
-    </Box>
+    <Wordmark />
     <Box component="h1" sx={{ typography: "h1", m: 0, mb: 1 }}>
       {title}
     </Box>

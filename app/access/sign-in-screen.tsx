@@ -2,12 +2,13 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
-import { useMemo, useState } from "react";
+import { useMemo, useState, type ReactNode } from "react";
 import { useFetcher } from "react-router";
-import { ROLE_WORDS } from "#core/people/account.ts";
+import { ROLE_HINTS, ROLE_WORDS } from "#core/people/account.ts";
 import type { ShownAccount } from "#db/accounts.ts";
 import type { action } from "../routes/sign-in.tsx";
-import { Door, Field, Spoken } from "./parts.tsx";
+import { ClosingRing } from "./closing-ring.tsx";
+import { Field, Spoken, Wordmark } from "./parts.tsx";
 import { usePasskey } from "./use-passkey.ts";
 
 interface SignInProps {
@@ -24,43 +25,78 @@ export function SignInScreen({ next, shown, canUsePasskey, mailIsSent }: SignInP
   const passkey = usePasskey(useMemo(() => ({ next }), [next]));
   const [forgot, setForgot] = useState(false);
   const busy = fetcher.state !== "idle" || passkey.busy;
+  const demo = shown.length > 0;
   return (
-    <Door title={forgot ? "A new password" : "Sign in"}>
-      <fetcher.Form method="post">
-        <input type="hidden" name="next" value={next} />
-        <Field label="Address (e-mail)" name="email" type="email" autoComplete="username webauthn" required autoFocus />
-        {forgot ? (
-          <Forgot fetcher={fetcher} mailIsSent={mailIsSent} back={() => setForgot(false)} />
-        ) : (
-          <>
-            <Field label="Password" name="password" type="password" autoComplete="current-password" required />
-            <FormControlLabel
-              control={<Checkbox name="stays" value="yes" />}
-              label="This is my own device: stay signed in"
-              sx={{ mt: 1 }}
-            />
-            <Spoken said={fetcher.data ?? passkey.said} />
-            <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, mt: 1 }}>
-              <Button type="submit" name="intent" value="password" variant="contained" disabled={busy}>
-                Sign in
-              </Button>
-              {canUsePasskey && (
-                <Button variant="outlined" onClick={passkey.start} disabled={busy}>
-                  With a passkey
-                </Button>
-              )}
-              <Button onClick={() => setForgot(true)}>Password forgotten</Button>
-            </Box>
-          </>
-        )}
-      </fetcher.Form>
-      {!canUsePasskey && (
-        <Box component="p" sx={{ color: "text.secondary", fontSize: "0.9rem" }}>
-          Passkeys need an address with a name: open this as localhost.
+    <Box
+      component="main"
+      sx={{
+        maxWidth: 1080,
+        mx: "auto",
+        px: { xs: 2, sm: 4 },
+        py: { xs: 3, md: 6 },
+        display: "grid",
+        gridTemplateColumns: { xs: "minmax(0,1fr)", md: "minmax(0,11fr) minmax(0,8fr)" },
+        columnGap: 8,
+        rowGap: 4,
+      }}
+    >
+      <Box>
+        <Wordmark />
+        <Box component="h1" sx={{ typography: "h1", m: 0, mb: 1.5 }}>
+          Drills for two, checked before you teach them
         </Box>
-      )}
-      {shown.length > 0 && <DemoAccounts shown={shown} next={next} />}
-    </Door>
+        <Box component="p" sx={{ m: 0, mb: 2, fontSize: "1.1rem", maxWidth: 520 }}>
+          For martial arts instructors: write who throws what and what answers it. Vicissor says whether each answer
+          holds for these two people, builds a ladder from it, and pairs tonight’s class.
+        </Box>
+        <ClosingRing />
+        {demo && <DemoAccounts shown={shown} next={next} />}
+      </Box>
+      <Box component="section" aria-label="Sign in" sx={{ pt: { md: 7 } }}>
+        <Box component="h2" sx={{ typography: "h2", m: 0 }}>
+          {forgot ? "A new password" : "Sign in"}
+        </Box>
+        <fetcher.Form method="post">
+          <input type="hidden" name="next" value={next} />
+          <Field label="E-mail" name="email" type="email" autoComplete="username webauthn" required autoFocus={!demo} />
+          {forgot ? (
+            <Forgot fetcher={fetcher} mailIsSent={mailIsSent} back={() => setForgot(false)} />
+          ) : (
+            <>
+              <Field label="Password" name="password" type="password" autoComplete="current-password" required />
+              <FormControlLabel
+                control={<Checkbox name="stays" value="yes" />}
+                label="This is my own device: stay signed in"
+                sx={{ mt: 1 }}
+              />
+              <Spoken said={fetcher.data ?? passkey.said} />
+              <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, mt: 1 }}>
+                <Button
+                  type="submit"
+                  name="intent"
+                  value="password"
+                  variant={demo ? "outlined" : "contained"}
+                  disabled={busy}
+                >
+                  Sign in
+                </Button>
+                {canUsePasskey && (
+                  <Button variant="outlined" onClick={passkey.start} disabled={busy}>
+                    With a passkey
+                  </Button>
+                )}
+                <Button onClick={() => setForgot(true)}>Forgot your password?</Button>
+              </Box>
+            </>
+          )}
+        </fetcher.Form>
+        {!canUsePasskey && (
+          <Box component="p" sx={{ color: "text.secondary", fontSize: "0.9rem" }}>
+            Passkeys need an address with a name: open this as localhost.
+          </Box>
+        )}
+      </Box>
+    </Box>
   );
 }
 
@@ -93,33 +129,43 @@ const Forgot = ({ fetcher, mailIsSent, back }: ForgotProps) => {
 /** One press each: everybody at this machine may look at the demo club in any role. */
 function DemoAccounts({ shown, next }: { readonly shown: readonly ShownAccount[]; readonly next: string }) {
   const fetcher = useFetcher<typeof action>();
+  const guide = shown.find(({ role }) => role === "instructor") ?? shown[0]!;
+  const enter = ({ email, password }: ShownAccount, button: ReactNode) => (
+    <fetcher.Form method="post">
+      <input type="hidden" name="next" value={next} />
+      <input type="hidden" name="email" value={email} />
+      <input type="hidden" name="password" value={password} />
+      {button}
+    </fetcher.Form>
+  );
+  const press = { type: "submit", name: "intent", value: "password", disabled: fetcher.state !== "idle" } as const;
   return (
-    <Box component="section" aria-label="Demo club" sx={{ mt: 4, pt: 2, borderTop: 1, borderColor: "hairline" }}>
-      <Box component="h2" sx={{ typography: "h3", m: 0 }}>
-        The demo club
+    <Box component="section" aria-label="Demo club" sx={{ mt: 3 }}>
+      {enter(
+        guide,
+        <Button {...press} variant="contained" size="large">
+          Look around as an instructor
+        </Button>,
+      )}
+      <Box component="p" sx={{ color: "text.secondary", mt: 1.5, mb: 0.5 }}>
+        This is the demo club. Each of its people sees what their role needs; the password of all is “{guide.password}”,
+        on this machine alone.
       </Box>
-      <Box component="p" sx={{ color: "text.secondary", mt: 0.5 }}>
-        Look around as one of its people. All have the password “{shown[0]!.password}”, on this machine alone.
-      </Box>
-      {shown.map(({ name, email, password, role }) => (
-        <fetcher.Form key={email} method="post">
-          <input type="hidden" name="next" value={next} />
-          <input type="hidden" name="email" value={email} />
-          <input type="hidden" name="password" value={password} />
-          <Button
-            type="submit"
-            name="intent"
-            value="password"
-            disabled={fetcher.state !== "idle"}
-            sx={{ textAlign: "left" }}
-          >
-            {name}, {ROLE_WORDS[role].toLowerCase()}
-          </Button>
-          <Box component="span" sx={{ color: "text.secondary", fontSize: "0.9rem" }}>
-            {email}
+      <Box component="ul" sx={{ m: 0, p: 0, listStyle: "none" }}>
+        {shown.map((account) => (
+          <Box component="li" key={account.email} sx={{ display: "flex", flexWrap: "wrap", alignItems: "baseline" }}>
+            {enter(
+              account,
+              <Button {...press} sx={{ textAlign: "left", px: 0, mr: 1.5 }}>
+                {account.name}, {ROLE_WORDS[account.role].toLowerCase()}
+              </Button>,
+            )}
+            <Box component="span" sx={{ color: "text.secondary", fontSize: "0.95rem", flex: "1 1 260px" }}>
+              {ROLE_HINTS[account.role]}
+            </Box>
           </Box>
-        </fetcher.Form>
-      ))}
+        ))}
+      </Box>
       <Spoken said={fetcher.data} />
     </Box>
   );

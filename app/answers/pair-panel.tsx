@@ -7,7 +7,7 @@ import { useEffect, useState } from "react";
 import { BOOK_SIDES, type Book, type BookReason } from "#core/answers/answer-book.ts";
 import type { Trained } from "#core/answers/trained.ts";
 import type { Ruling } from "#core/policy/settings.ts";
-import { VerdictRing } from "../ui/marks.tsx";
+import { VERDICT_WORDS, VerdictRing } from "../ui/marks.tsx";
 import { shortDate } from "../ui/dates.ts";
 import { ask } from "../workers/client.ts";
 import { sidesOf, trainedOn, type ShownSide } from "./book-view.ts";
@@ -140,7 +140,7 @@ function RulingForm({ own, onRule, onTakeBack }: RulingProps) {
   if (own)
     return (
       <Box sx={{ mt: 1.5, pl: 1.5, borderLeft: 3, borderColor: "primary.main" }}>
-        The school rules this {own.verdict}: {own.reason}
+        The school rules this {VERDICT_WORDS[own.verdict]}: {own.reason}
         <Box>
           <Button size="small" variant="outlined" onClick={onTakeBack} sx={{ mt: 0.5 }}>
             Remove our ruling
@@ -173,9 +173,9 @@ function RulingForm({ own, onRule, onTakeBack }: RulingProps) {
         value={verdict}
         onChange={(event) => setVerdict(event.target.value as Ruling["verdict"])}
       >
-        <MenuItem value="valid">valid</MenuItem>
-        <MenuItem value="risky">risky</MenuItem>
-        <MenuItem value="invalid">invalid</MenuItem>
+        <MenuItem value="valid">{VERDICT_WORDS.valid}</MenuItem>
+        <MenuItem value="risky">{VERDICT_WORDS.risky}</MenuItem>
+        <MenuItem value="invalid">{VERDICT_WORDS.invalid}</MenuItem>
       </TextField>
       <TextField
         size="small"

@@ -125,9 +125,9 @@ export function Refute({ text, onRepair }: PanelProps) {
   return (
     <Box sx={{ mt: 1.5 }}>
       <Button size="small" variant="outlined" onClick={search} disabled={busy}>
-        Find a hole
+        What gets through?
       </Button>
-      {busy && <LinearProgress aria-label="Trying to break the drill" sx={{ mt: 1.5 }} />}
+      {busy && <LinearProgress aria-label="Trying to get through" sx={{ mt: 1.5 }} />}
       {found && (
         <Box role="status" sx={{ mt: 1 }}>
           {refutationWords(found)}

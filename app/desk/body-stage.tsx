@@ -17,6 +17,7 @@ import { measuresOf, type Measured } from "#core/people/measures.ts";
 import { FloorDrawing, words } from "../drawing/floor-drawing.tsx";
 import { frameAt, timeline, type Beat } from "../drawing/floor-layout.ts";
 import { TargetDrawing } from "../drawing/target-drawing.tsx";
+import { marginWords } from "../drawing/crossing-parts.tsx";
 import { VerdictRing } from "../ui/marks.tsx";
 import { useAnswer } from "../workers/use-answer.ts";
 
@@ -79,7 +80,7 @@ export function BodyStage({ kind, text, row, at, tempo, people, onPick }: StageP
           <VerdictRing verdict={scene.verdict} word />
           {scene.marginCm !== null && (
             <Box component="span" sx={{ ml: 1 }}>
-              {scene.marginCm >= 0 ? `${scene.marginCm} cm clear` : `${-scene.marginCm} cm short`}
+              {marginWords(scene.marginCm)}
             </Box>
           )}
           <Box component="span" sx={{ display: "block", color: "text.secondary" }}>

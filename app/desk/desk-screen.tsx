@@ -21,8 +21,8 @@ import { NOT_ON_PAPER, UNSEEN } from "../ui/theme.ts";
 import { ask } from "../workers/client.ts";
 import { ConflictView } from "./conflict.tsx";
 import { dropDraft } from "./drafts.ts";
-import { ExportMenu } from "./export-menu.tsx";
-import { Findings } from "./findings.tsx";
+import { DeskMenu } from "./desk-menu.tsx";
+import { Findings, problemsOf } from "./findings.tsx";
 import { Middle } from "./middle.tsx";
 import type { EditorHandle } from "./score-editor.tsx";
 import { useChecked } from "./use-checked.ts";
@@ -81,27 +81,23 @@ export function DeskScreen({ drill, text: saved, first, people }: DeskProps) {
         <Box component="span" role="status" sx={{ color: "text.secondary", mr: 1 }}>
           {teaches ? saveWords(state, dirty, base.version) : "Try what you like: it is kept on this device alone."}
         </Box>
-        {teaches && (
-          <Button variant="contained" onClick={keep} disabled={!dirty || state.kind === "saving"}>
+        {teaches && dirty && (
+          <Button variant="outlined" onClick={keep} disabled={state.kind === "saving"}>
             Save
           </Button>
         )}
-        <Button variant="outlined" onClick={tidy}>
-          Format
-        </Button>
-        <Button variant="outlined" component={Link} to={`/drills/${drill.id}/revisions`}>
-          Revisions
-        </Button>
-        <Button variant="outlined" component={Link} to={`/drills/${drill.id}/ladder`}>
-          Ladder
-        </Button>
+        <DeskMenu id={drill.id} title={title} text={text} view={view} onFormat={tidy} />
         <Button variant="outlined" component={Link} to={`/drills/${drill.id}/calls`}>
           Calls
         </Button>
-        <Button variant="outlined" component={Link} to={`/drills/${drill.id}/clock`}>
-          Clock
+        {/* A broken drill has something else to do first: the findings say what. */}
+        <Button
+          variant={view === null || view.verdict === "broken" ? "outlined" : "contained"}
+          component={Link}
+          to={`/drills/${drill.id}/ladder`}
+        >
+          Make a ladder
         </Button>
-        <ExportMenu id={drill.id} title={title} text={text} view={view} />
       </ScreenHead>
       {restored && dirty && (
         <FoundAgain
@@ -124,7 +120,7 @@ export function DeskScreen({ drill, text: saved, first, people }: DeskProps) {
           save(version, theirs);
         }}
       />
-      <PartTabs part={part} problems={view ? view.findings.length : 0} onPart={setPart} />
+      <PartTabs part={part} problems={view ? problemsOf(view.findings).length : 0} onPart={setPart} />
       <Box sx={PARTS}>
         <Box component="section" aria-label="Score" sx={{ ...SCORE_PART, ...onPhone(part === "text") }}>
           <Suspense fallback={<PlainText text={text} />}>
@@ -215,35 +211,47 @@ const PARTS = {
   display: "grid",
   gridTemplateColumns: {
     xs: "minmax(0,1fr)",
-    md: "minmax(330px, 4fr) minmax(0, 5fr)",
+    md: "minmax(300px, 4fr) minmax(0, 5fr)",
     lg: "minmax(340px, 4fr) minmax(0, 5fr) minmax(260px, 3fr)",
   },
+  // On a tablet what is to mend stands below the text, beside the drawing: both are seen at once.
+  gridTemplateAreas: { md: '"score drawing" "findings drawing"', lg: '"score drawing findings"' },
+  gridTemplateRows: { md: "auto 1fr", lg: "auto" },
   borderTop: 1,
   borderColor: "hairline",
   minHeight: 0,
 } as const;
 
 const SCORE_PART = {
-  borderRight: { md: 1 },
-  borderColor: { md: "hairline" },
+  borderRight: { lg: 1 },
+  borderColor: { lg: "hairline" },
   minWidth: 0,
   minHeight: 320,
   // The text stays beside the row of the drawing that is looked at.
-  position: { md: "sticky" },
+  gridArea: { md: "score" },
+  position: { lg: "sticky" },
   top: 0,
   alignSelf: "start",
   // What is offered while one types hangs over the drawing.
   zIndex: { md: 2 },
-  height: { xs: "62vh", md: "calc(100dvh - 1px)" },
+  height: { xs: "62vh", md: "52dvh", lg: "calc(100dvh - 1px)" },
 } as const;
 
-const DRAWING_PART = { minWidth: 0, px: 2, pb: 3, borderRight: { lg: 1 }, borderColor: { lg: "hairline" } } as const;
+const DRAWING_PART = {
+  gridArea: { md: "drawing" },
+  minWidth: 0,
+  px: 2,
+  pb: 3,
+  borderLeft: { md: 1, lg: 0 },
+  borderRight: { lg: 1 },
+  borderColor: { md: "hairline" },
+} as const;
 
 const FINDINGS_PART = {
   minWidth: 0,
   px: 2,
   py: 1.5,
-  gridColumn: { md: "1 / -1", lg: "auto" },
+  gridArea: { md: "findings" },
   borderTop: { xs: 1, lg: 0 },
   borderColor: "hairline",
   position: { lg: "sticky" },

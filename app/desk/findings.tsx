@@ -3,10 +3,11 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { styled } from "@mui/material/styles";
 import { memo } from "react";
-import { findingKey, type Finding } from "#core/findings/finding.ts";
+import { findingKey } from "#core/findings/finding.ts";
 import type { RepairsView, RepairView } from "../workers/questions/checking.ts";
-import type { ExchangeView, ScoreView } from "#core/formats/desk-view.ts";
+import { placeOf, type ExchangeView, type NumberedFinding, type ScoreView } from "#core/formats/desk-view.ts";
 import { Answers, CloseCycle, Refute, WholeRow } from "./answers-panel.tsx";
+import { marginWords } from "../drawing/crossing-parts.tsx";
 import { PartnerMark, VerdictRing } from "../ui/marks.tsx";
 import { Row, Rows } from "../ui/rows.tsx";
 
@@ -43,8 +44,8 @@ export const Findings = memo(function Findings({ view, repairs, text, cursor, on
       : [...view.exchanges, ...view.wrong].find((e) => e.from <= cursor && cursor <= e.to + 1);
   const order = { error: 0, risk: 1, note: 2 } as const;
   const sorted = [...view.findings].sort((a, b) => order[a.severity] - order[b.severity] || a.from - b.from);
-  const groups = sameSaid(sorted.filter((f) => !f.shownWrong));
-  const count = groups.reduce((sum, group) => sum + group.length, 0);
+  const problems = problemsOf(sorted);
+  const notes = sorted.filter((f) => f.severity === "note" && !f.shownWrong);
   const wrong = sorted.filter((f) => f.shownWrong);
   return (
     <>
@@ -58,55 +59,82 @@ export const Findings = memo(function Findings({ view, repairs, text, cursor, on
       {view.closure && !view.closure.closes && (
         <CloseCycle text={text} onRepair={onRepair} differences={view.closure.differences} />
       )}
-      <Refute text={text} onRepair={onRepair} />
-      <Box component="h2" sx={{ typography: "h2", mt: 3, mb: 1 }}>
-        {count === 0 ? "No problems" : `${count} ${count === 1 ? "problem" : "problems"}`}
-      </Box>
-      {count === 0 && (
+      <Heading>{problems.length === 0 ? "No problems" : counted(problems.length, "problem")}</Heading>
+      {problems.length === 0 && (
         <Box sx={{ color: "text.secondary" }}>
           Each feed is met by an answer that works for these two bodies. The instructor and local rules decide what may
           be practised.
         </Box>
       )}
+      <Said groups={sameSaid(problems)} leads={!here} {...{ repairs, onPick, onRepair }} />
+      {view.verdict !== "broken" && <Refute text={text} onRepair={onRepair} />}
+      {notes.length > 0 && (
+        <>
+          <Heading>{counted(notes.length, "note")}</Heading>
+          <Said groups={sameSaid(notes)} {...{ repairs, onPick, onRepair }} />
+        </>
+      )}
+      {wrong.length > 0 && (
+        <>
+          <Heading>How it goes wrong</Heading>
+          <Said groups={wrong.map((f) => [f])} repairs={{}} {...{ onPick, onRepair }} />
+        </>
+      )}
+    </>
+  );
+});
+
+/** What has to be mended, or looked at: notes and rows that show how it goes wrong are none of it. */
+export const problemsOf = <F extends NumberedFinding>(findings: readonly F[]): F[] =>
+  findings.filter((f) => f.severity !== "note" && !f.shownWrong);
+
+const counted = (count: number, word: string): string => `${count} ${count === 1 ? word : `${word}s`}`;
+
+const Heading = ({ children }: { readonly children: string }) => (
+  <Box component="h2" sx={{ typography: "h2", mt: 3, mb: 1 }}>
+    {children}
+  </Box>
+);
+
+/** More than these would hide what stands below them. */
+const MOST = 60;
+
+/** Findings, those that say the same as one; with `leads` the first repair of the first is what one presses next. */
+function Said({
+  groups,
+  repairs,
+  leads = false,
+  onPick,
+  onRepair,
+}: Pick<FindingsProps, "repairs" | "onPick" | "onRepair"> & {
+  readonly groups: readonly NumberedFinding[][];
+  readonly leads?: boolean;
+}) {
+  return (
+    <>
       <Rows>
-        {groups.slice(0, 60).map(([f, ...others]) => (
+        {groups.slice(0, MOST).map(([f, ...others], i) => (
           <FindingItem
             key={findingKey(f!)}
             finding={f!}
             others={others}
+            leads={leads && i === 0}
             repairs={repairs[findingKey(f!)] ?? NONE}
             onPick={onPick}
             onRepair={onRepair}
           />
         ))}
       </Rows>
-      {wrong.length > 0 && (
-        <>
-          <Box component="h2" sx={{ typography: "h2", mt: 3, mb: 1 }}>
-            How it goes wrong
-          </Box>
-          <Rows>
-            {wrong.map((f) => (
-              <FindingItem
-                key={findingKey(f)}
-                finding={f}
-                others={[]}
-                repairs={NONE}
-                onPick={onPick}
-                onRepair={onRepair}
-              />
-            ))}
-          </Rows>
-        </>
+      {groups.length > MOST && (
+        <Box sx={{ color: "text.secondary" }}>And {groups.length - MOST} more further down.</Box>
       )}
-      {groups.length > 60 && <Box sx={{ color: "text.secondary" }}>And {groups.length - 60} more further down.</Box>}
     </>
   );
-});
+}
 
 /** Findings that say the same of several rows stand together, in the order of the first. */
-function sameSaid(findings: readonly Finding[]): Finding[][] {
-  const groups = new Map<string, Finding[]>();
+function sameSaid(findings: readonly NumberedFinding[]): NumberedFinding[][] {
+  const groups = new Map<string, NumberedFinding[]>();
   for (const finding of findings) {
     const key = `${finding.severity} ${finding.rule} ${finding.message}`;
     groups.set(key, [...(groups.get(key) ?? []), finding]);
@@ -119,13 +147,16 @@ const NONE: readonly RepairView[] = [];
 function FindingItem({
   finding: f,
   others,
+  leads,
   repairs,
   onPick,
   onRepair,
 }: {
-  finding: Finding;
+  /** Its first repair is the next step. */
+  leads: boolean;
+  finding: NumberedFinding;
   /** The same in other rows. */
-  others: readonly Finding[];
+  others: readonly NumberedFinding[];
   repairs: readonly RepairView[];
   onPick: FindingsProps["onPick"];
   onRepair: FindingsProps["onRepair"];
@@ -138,7 +169,7 @@ function FindingItem({
       <Box sx={{ minWidth: 0 }}>
         <PlaceButton type="button" onClick={() => onPick(f.from, f.to)}>
           <Box component="span" sx={{ color: "text.secondary" }}>
-            Row {f.line}.{" "}
+            {placeOf(f)}.{" "}
           </Box>
           {f.message}
         </PlaceButton>
@@ -153,7 +184,7 @@ function FindingItem({
                   onClick={() => onPick(other.from, other.to)}
                   sx={{ textDecoration: "underline" }}
                 >
-                  row {other.line}
+                  {placeOf(other).toLowerCase()}
                 </PlaceButton>
               </span>
             ))}
@@ -161,8 +192,13 @@ function FindingItem({
         )}
         {repairs.length > 0 && (
           <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, mt: 0.75 }}>
-            {repairs.map((repair) => (
-              <Button key={repair.label} size="small" variant="outlined" onClick={() => onRepair(repair.edits)}>
+            {repairs.map((repair, i) => (
+              <Button
+                key={repair.label}
+                size="small"
+                variant={leads && i === 0 ? "contained" : "outlined"}
+                onClick={() => onRepair(repair.edits)}
+              >
                 {repair.label}
               </Button>
             ))}
@@ -182,7 +218,7 @@ function Here({ exchange: e }: { exchange: ExchangeView }) {
         <VerdictRing verdict={e.verdict} word />
         {e.marginCm !== null && (
           <Box component="span" sx={{ fontWeight: 400 }}>
-            {e.marginCm >= 0 ? `${e.marginCm} cm clear` : `${-e.marginCm} cm short`}
+            {marginWords(e.marginCm)}
           </Box>
         )}
       </Box>
@@ -192,7 +228,7 @@ function Here({ exchange: e }: { exchange: ExchangeView }) {
       </Box>
       <Box sx={{ display: "flex", gap: 1, alignItems: "center", mt: 0.5 }}>
         <PartnerMark actor={e.responder} />
-        {e.answer || "no answer"}
+        {e.answer || "no answer yet"}
       </Box>
       {e.says !== null && <Box sx={{ mt: 1 }}>{e.says}</Box>}
       <Box
@@ -221,10 +257,10 @@ function Here({ exchange: e }: { exchange: ExchangeView }) {
           <>
             <dt>Works up to</dt>
             <dd>
-              {Math.round(e.ceiling * 100)}% of full speed
+              {e.ceiling >= 1 ? "full speed" : `${Math.round(e.ceiling * 100)}% of full speed`}
               {e.times && (
                 <Box component="span" sx={{ display: "block", color: "text.secondary", fontSize: "0.9rem" }}>
-                  feed {Math.round(e.times.contact)} ms, answer {Math.round(e.times.movement)} ms, noticing{" "}
+                  feed {Math.round(e.times.contact)} ms, answer {Math.round(e.times.movement)} ms, reaction{" "}
                   {Math.round(e.times.reaction)} ms
                 </Box>
               )}
@@ -234,7 +270,7 @@ function Here({ exchange: e }: { exchange: ExchangeView }) {
         {e.ends && (
           <>
             <dt>Ends</dt>
-            <dd>{e.ends === "outside" ? "outside the arm, the dead side" : e.ends}</dd>
+            <dd>{e.ends === "outside" ? "outside their arm, the blind side" : e.ends}</dd>
           </>
         )}
         {e.robust < 1 && (
@@ -245,7 +281,7 @@ function Here({ exchange: e }: { exchange: ExchangeView }) {
         )}
         {e.answer !== "" && (
           <>
-            <dt>Stays open</dt>
+            <dt>Still open to</dt>
             <dd>{open.length === 0 ? "nothing near" : open.map((f) => f.move).join(", ")}</dd>
           </>
         )}
@@ -256,7 +292,7 @@ function Here({ exchange: e }: { exchange: ExchangeView }) {
 
 const BY: Readonly<Record<string, string>> = {
   displace: "moves out of the way",
-  interpose: "stands in the way",
+  interpose: "blocks it",
   deflect: "pushes it aside",
   pass: "guides it past",
   jam: "inside the swing",

@@ -1,6 +1,7 @@
 /** What both drawings of a score share: a crossing as a button, its words, and the signs on a strand. */
 import type { KeyboardEvent, MouseEvent, ReactNode } from "react";
 import type { ExchangeView } from "#core/formats/desk-view.ts";
+import { VERDICT_WORDS } from "../ui/marks.tsx";
 import { usePalette } from "../ui/palette.ts";
 import { MAX_LABEL } from "./score-layout.ts";
 import type { StrandMark } from "./strand-marks.ts";
@@ -8,12 +9,16 @@ import type { StrandMark } from "./strand-marks.ts";
 /** Longest text beside a crossing; the rest is in the description. */
 export const shorten = (text: string): string => (text.length > MAX_LABEL ? `${text.slice(0, MAX_LABEL - 1)}…` : text);
 
+/** By how much an answer works, or fails. */
+export const marginWords = (cm: number): string => (cm >= 0 ? `${cm} cm to spare` : `${-cm} cm short`);
+
 /** A crossing in words, for readers and on hover. */
 export function describe(e: ExchangeView): string {
-  if (e.answer === "") return `${e.feeder} ${e.feed}: nobody answers`;
-  const margin = e.marginCm === null ? "" : `, ${Math.abs(e.marginCm)} cm ${e.marginCm >= 0 ? "clear" : "short"}`;
+  const number = e.number === null ? "" : `${e.number}. `;
+  if (e.answer === "") return `${number}${e.feeder} ${e.feed}: no answer`;
+  const margin = e.marginCm === null ? "" : `, ${marginWords(e.marginCm)}`;
   const how = e.meets ? "meets" : "answered by";
-  return `${e.feeder} ${e.feed}, ${how} ${e.responder} ${e.answer}: ${e.verdict}${margin}`;
+  return `${number}${e.feeder} ${e.feed}, ${how} ${e.responder} ${e.answer}: ${VERDICT_WORDS[e.verdict]}${margin}`;
 }
 
 /**

@@ -74,7 +74,7 @@ function RingDrawing({ ring, picked, onPick }: { ring: Ring; picked: string | nu
               <circle cx={c.to.x} cy={c.to.y} r={11} fill={palette.background.default} />
               <RingShape verdict={e.verdict} x={c.to.x} y={c.to.y} r={8.5} colour={colour(e.verdict)} />
               <text x={c.words.x} y={c.words.y} textAnchor={c.anchor} fontSize={22} fill={palette.partner[e.feeder]}>
-                {i + 1}. {shorten(e.feed)}
+                {e.number ?? i + 1}. {shorten(e.feed)}
               </text>
               <text
                 x={c.words.x}

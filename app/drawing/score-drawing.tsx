@@ -155,7 +155,7 @@ const signature = (stave: Stave): string =>
     stave.notes,
     stave.rails,
     stave.marks.map((m) => m.words),
-    stave.crossings.map(({ exchange: e }) => [e.feed, e.answer, e.verdict, e.marginCm, e.from]),
+    stave.crossings.map(({ exchange: e }) => [e.number, e.feed, e.answer, e.verdict, e.marginCm, e.from]),
     stave.returns.map((r) => [r.text, r.lands]),
   ]);
 
@@ -307,6 +307,18 @@ function CrossingDrawing({
       />
       <circle cx={toX} cy={toY} r={12} fill={palette.background.default} />
       <RingShape verdict={e.verdict} x={toX} y={toY} r={9} colour={verdictColour(e.verdict)} />
+      {e.number !== null && (
+        <text
+          x={fromX - 8}
+          y={rises ? fromY + 22 : fromY - 11}
+          fontSize={14}
+          fontWeight={700}
+          textAnchor="end"
+          fill={palette.text.secondary}
+        >
+          {e.number}
+        </text>
+      )}
       <text x={fromX} y={rises ? fromY + 22 : fromY - 11} fontSize={14.5} fill={palette.partner[e.feeder]}>
         {shorten(e.feed)}
       </text>

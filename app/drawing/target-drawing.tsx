@@ -47,7 +47,7 @@ export function TargetDrawing({ scene, plain = false }: { scene: SceneView; plai
           stroke={z.met ? palette.verdict.invalid : palette.partner[scene.seen]}
           strokeWidth={z.met ? 3 : 1.5}
         >
-          <title>{attack ? `${z.zone}: ${z.met ? "in the way of the attack" : `${z.cm} cm clear`}` : z.zone}</title>
+          <title>{attack ? `${z.zone}: ${z.met ? "in the way of the attack" : `${z.cm} cm to spare`}` : z.zone}</title>
         </ellipse>
       ))}
       {pads.map((pad) => (

@@ -23,7 +23,7 @@ export function DeletedScreen({ deleted }: { readonly deleted: readonly DeletedT
         lead={
           <>
             Drills and classes that were deleted, the last one first. People who left stand under{" "}
-            <Link to="/people">People</Link>, Archived; moves of your own under <Link to="/words">Words</Link>.
+            <Link to="/people">People</Link>, Archived; moves of your own under <Link to="/moves">Moves</Link>.
           </>
         }
       />

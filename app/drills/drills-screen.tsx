@@ -79,13 +79,13 @@ export function DrillsScreen({
         lead={
           <>
             Who throws what, and what answers it: each drill is checked for two bodies, and grows into ladders and
-            classes. <Link to="/help">How it goes</Link>
+            classes. <Link to="/help">Help: how to write a drill</Link>
           </>
         }
       >
         <ForTeachers>
           <ReadFile />
-          <StartDrill open={params.has("new")} />
+          <StartDrill open={params.has("new")} leads={!tour} />
         </ForTeachers>
       </ScreenHead>
       {judging && (
@@ -222,8 +222,8 @@ function useDrillsByMove(query: string): ReadonlySet<string> {
   );
 }
 
-/** A new drill is a feed and a line to go on from. */
-function StartDrill({ open }: { open: boolean }) {
+/** A new drill is a feed and a line to go on from; it `leads` where nothing else is the next step. */
+function StartDrill({ open, leads }: { open: boolean; leads: boolean }) {
   const [feed, setFeed] = useState("");
   const fetcher = useFetcher<typeof action>();
   const input = useRef<HTMLInputElement>(null);
@@ -246,7 +246,7 @@ function StartDrill({ open }: { open: boolean }) {
       sx={{ display: "flex", gap: 1, alignItems: "end" }}
     >
       <SearchField label="First attack" placeholder="A jab" value={feed} onChange={setFeed} inputRef={input} />
-      <Button type="submit" variant="contained" disabled={fetcher.state !== "idle"}>
+      <Button type="submit" variant={leads ? "contained" : "outlined"} disabled={fetcher.state !== "idle"}>
         New drill
       </Button>
     </Box>

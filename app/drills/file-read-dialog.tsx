@@ -7,6 +7,7 @@ import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import useMediaQuery from "@mui/material/useMediaQuery";
 import { ScoreDrawing } from "../drawing/score-drawing.tsx";
+import { placeOf } from "#core/formats/desk-view.ts";
 import { VerdictRing } from "../ui/marks.tsx";
 import type { FileRead } from "../workers/questions/files.ts";
 
@@ -43,7 +44,7 @@ export function FileReadDialog({
                 .slice(0, 5)
                 .map((f) => (
                   <li key={`${f.from}${f.message}`}>
-                    Row {f.line}. {f.message}
+                    {placeOf(f)}. {f.message}
                   </li>
                 ))}
             </Box>

@@ -19,7 +19,9 @@ interface Step {
 /** The steps for what the school has; each is something one sees happen. */
 export function stepsFor(drills: readonly DrillListRow[]): readonly Step[] {
   const broken = drills.find(({ verdict }) => verdict === "broken");
-  const sound = drills.find(({ verdict, kind }) => verdict === "sound" && kind === "feeder");
+  const sound = drills.find(
+    ({ verdict, kind, parent_id }) => verdict === "sound" && kind === "feeder" && parent_id === null,
+  );
   return [
     broken
       ? {
@@ -34,7 +36,7 @@ export function stepsFor(drills: readonly DrillListRow[]): readonly Step[] {
         },
     sound
       ? {
-          does: `Let “${sound.title}” grow`,
+          does: `Make a ladder of “${sound.title}”`,
           to: `/drills/${sound.id}/ladder`,
           why: "From one exchange to the whole drill and past it, one thing new on each rung.",
         }
@@ -51,6 +53,7 @@ export function stepsFor(drills: readonly DrillListRow[]): readonly Step[] {
 export function Tour({ drills }: { drills: readonly DrillListRow[] }) {
   const [open, setOpen] = useState(true);
   if (!open) return null;
+  const [first, ...others] = stepsFor(drills);
   const close = () => {
     document.cookie = `${TOUR_COOKIE}=closed; path=/; max-age=${YEAR}; samesite=lax`;
     setOpen(false);
@@ -71,28 +74,30 @@ export function Tour({ drills }: { drills: readonly DrillListRow[] }) {
     >
       <Box sx={{ display: "flex", alignItems: "start", gap: 2 }}>
         <Box component="h2" id="tour" sx={{ typography: "h2", m: 0, flex: 1 }}>
-          New here? Four steps
+          Getting started
         </Box>
         <Button size="small" onClick={close}>
-          Close the tour
+          Hide
         </Button>
+      </Box>
+      <Box component="p" sx={{ m: 0, mt: 0.5, mb: 1.5 }}>
+        {first!.why}
+      </Box>
+      <Button variant="contained" component={Link} to={first!.to}>
+        {first!.does}
+      </Button>
+      <Box component="p" sx={{ m: 0, mt: 2, color: "text.secondary" }}>
+        Then:
       </Box>
       <Box
         component="ol"
-        sx={{
-          m: 0,
-          mt: 1,
-          p: 0,
-          listStyle: "none",
-          display: "grid",
-          gap: 2,
-          gridTemplateColumns: { md: "repeat(4, 1fr)", sm: "repeat(2, 1fr)" },
-        }}
+        start={2}
+        sx={{ m: 0, pl: 2.5, display: "grid", gap: 1.5, gridTemplateColumns: { md: "repeat(3, 1fr)" }, columnGap: 4 }}
       >
-        {stepsFor(drills).map(({ does, to, why }, i) => (
+        {others.map(({ does, to, why }) => (
           <li key={to}>
             <Box component={Link} to={to} sx={{ color: "text.primary", fontWeight: 650 }}>
-              {i + 1}. {does}
+              {does}
             </Box>
             <Box sx={{ color: "text.secondary", fontSize: "0.95rem" }}>{why}</Box>
           </li>

@@ -3,8 +3,8 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
-import { useState } from "react";
-import { Link, useFetcher } from "react-router";
+import { useEffect, useState } from "react";
+import { Link, useFetcher, useNavigate } from "react-router";
 import type { action } from "../routes/ladder.tsx";
 import { shortDate } from "../ui/dates.ts";
 import { NOT_ON_PAPER } from "../ui/theme.ts";
@@ -26,11 +26,22 @@ interface TakeProps {
   readonly today: string;
 }
 
+/** The plan of a class that works on a ladder. */
+const planWith = (lesson: string, ladder: string): string => `/class/${lesson}/plan?ladder=${ladder}`;
+
 export function TakeLadder({ title, revisionId, seed, rungs, classes, today }: TakeProps) {
   const fetcher = useFetcher<typeof action>();
   const taken = fetcher.data && "ladder" in fetcher.data ? fetcher.data : null;
   const coming = classes.filter((c) => c.date >= today).sort((a, b) => a.date.localeCompare(b.date));
-  const [to, setTo] = useState(coming[0]?.id ?? "");
+  const next = coming[0];
+  const busy = fetcher.state !== "idle" || rungs.length < 2;
+  const [to, setTo] = useState(next?.id ?? "");
+  /** The class that goes on with it as soon as it is saved. */
+  const [goesTo, setGoesTo] = useState<string | null>(null);
+  const navigate = useNavigate();
+  useEffect(() => {
+    if (taken && goesTo) void navigate(planWith(goesTo, taken.ladder));
+  }, [taken, goesTo, navigate]);
   const take = () =>
     void fetcher.submit(
       {
@@ -62,17 +73,26 @@ export function TakeLadder({ title, revisionId, seed, rungs, classes, today }: T
         ...NOT_ON_PAPER,
       }}
     >
-      <Button variant="outlined" onClick={() => window.print()}>
-        Print the list
-      </Button>
+      {!taken && next && (
+        <Button
+          variant="contained"
+          disabled={busy}
+          onClick={() => {
+            setGoesTo(next.id);
+            take();
+          }}
+        >
+          {next.date === today ? "Use it tonight" : `Use it on ${shortDate(next.date)}`}
+        </Button>
+      )}
       {!taken && (
-        <Button variant="contained" disabled={fetcher.state !== "idle" || rungs.length < 2} onClick={take}>
+        <Button variant={next ? "outlined" : "contained"} disabled={busy} onClick={take}>
           {fetcher.state === "idle" ? "Save all rungs as drills" : "Saving…"}
         </Button>
       )}
       {taken && (
         <>
-          <Box role="status">All {taken.rungs} rungs are in the library.</Box>
+          <Box role="status">{taken.rungs} drills saved.</Box>
           {coming.length > 0 && (
             <>
               <TextField
@@ -89,13 +109,16 @@ export function TakeLadder({ title, revisionId, seed, rungs, classes, today }: T
                   </MenuItem>
                 ))}
               </TextField>
-              <Button variant="contained" component={Link} to={`/class/${to}/plan?ladder=${taken.ladder}`}>
+              <Button variant="contained" component={Link} to={planWith(to, taken.ladder)}>
                 Plan the class with it
               </Button>
             </>
           )}
         </>
       )}
+      <Button variant="outlined" onClick={() => window.print()}>
+        Print the list
+      </Button>
       {fetcher.data && "message" in fetcher.data && <Notice tone="trouble">{fetcher.data.message}</Notice>}
     </Box>
   );

@@ -17,7 +17,7 @@ interface CardProps {
 
 const VERDICTS = {
   sound: "sound",
-  risky: "sound, with risks",
+  risky: "risky",
   broken: "broken: mend it before it is trained",
 } as const;
 

@@ -1,18 +1,27 @@
-/** Saves a part of the school's settings. Any screen may post here; it has no page of its own. */
-import { redirect } from "react-router";
+import { listNewestTexts } from "#db/drills.ts";
+import { db } from "#db/pool.ts";
 import { scopeContext } from "#server/context.ts";
-import { jsonIn } from "#server/forms.ts";
-import { writing } from "#server/respond.ts";
-import { patchSettings, setClock } from "#server/save-settings.ts";
+import { newestBackup } from "#server/backups.ts";
+import { reading } from "#server/respond.ts";
 import type { Route } from "./+types/settings.ts";
+import { SchoolScreen } from "../words/school-screen.tsx";
 
-export const loader = () => redirect("/words/school");
+export { keepPageOnFailure as shouldRevalidate } from "../ui/keep-page.ts";
+export const meta: Route.MetaFunction = () => [{ title: "How this school does it · Vicissor" }];
 
-export async function action({ request, context }: Route.ActionArgs) {
-  const scope = context.get(scopeContext);
-  return writing({ request, context }, async (fields) =>
-    fields.zone === undefined
-      ? patchSettings(scope, Number(fields.version), jsonIn(fields.patch, "The settings"))
-      : setClock(scope, fields.zone),
-  );
+export function loader({ context }: Route.LoaderArgs) {
+  return reading(async () => {
+    const scope = context.get(scopeContext);
+    const rows = await listNewestTexts(db, scope);
+    return {
+      drills: rows.map(({ id, title, text }) => ({ id, title, text })),
+      backup: newestBackup(),
+      isOwner: scope.role === "owner",
+      now: Date.now(),
+    };
+  });
+}
+
+export default function School({ loaderData }: Route.ComponentProps) {
+  return <SchoolScreen {...loaderData} />;
 }

@@ -25,7 +25,7 @@ export const hitsOf = ({ drills, people, classes, moves }: FoundView): readonly 
     kind: "Moves",
     name,
     beside: by === name ? null : by,
-    to: `/words?move=${encodeURIComponent(id)}`,
+    to: `/moves?move=${encodeURIComponent(id)}`,
   })),
   ...people.map(({ id, name }): Hit => ({ kind: "People", name, beside: null, to: `/people?person=${id}` })),
   ...classes.map(({ id, title, date }): Hit => ({

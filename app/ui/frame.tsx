@@ -4,6 +4,7 @@ import BadgeOutlined from "@mui/icons-material/BadgeOutlined";
 import CalendarMonthOutlined from "@mui/icons-material/CalendarMonthOutlined";
 import HelpOutlineOutlined from "@mui/icons-material/HelpOutlineOutlined";
 import GroupsOutlined from "@mui/icons-material/GroupsOutlined";
+import TuneOutlined from "@mui/icons-material/TuneOutlined";
 import ContrastOutlined from "@mui/icons-material/ContrastOutlined";
 import GesturesOutlined from "@mui/icons-material/GestureOutlined";
 import Box from "@mui/material/Box";
@@ -24,11 +25,12 @@ const HELP: readonly Me["role"][] = [...TEACH, "assistant"];
 /** The places, with who goes there. */
 const PLACES = [
   { to: "/", label: "Drills", Icon: GesturesOutlined, who: HELP },
-  { to: "/answers", label: "Answers", Icon: GridOnOutlined, who: [...HELP, "student"] },
+  { to: "/answers", label: "Answer map", Icon: GridOnOutlined, who: [...HELP, "student"] },
   { to: "/class", label: "Class", Icon: GroupsOutlined, who: HELP },
   { to: "/term", label: "Term", Icon: CalendarMonthOutlined, who: HELP },
   { to: "/people", label: "People", Icon: BadgeOutlined, who: TEACH },
-  { to: "/words", label: "Words", Icon: MenuBookOutlined, who: [...HELP, "student"] },
+  { to: "/moves", label: "Moves", Icon: MenuBookOutlined, who: [...HELP, "student"] },
+  { to: "/settings", label: "Settings", Icon: TuneOutlined, who: TEACH },
 ] as const;
 
 /** The places of somebody; a student's own page is the first of theirs. */
@@ -223,8 +225,8 @@ function HelpButton() {
     <IconButton
       component={Link}
       to="/help"
-      aria-label="How it goes"
-      title="How it goes (?)"
+      aria-label="Help"
+      title="Help (?)"
       sx={{
         display: { xs: "none", sm: "inline-flex" },
         mt: "auto",

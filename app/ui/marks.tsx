@@ -5,11 +5,12 @@ import { usePalette } from "./palette.ts";
 type PartnerName = "A" | "B" | "C";
 export type VerdictName = "valid" | "risky" | "invalid" | "unread" | "sound" | "broken";
 
-const VERDICT_WORDS: Record<VerdictName, string> = {
-  valid: "valid",
+/** One scale of words for drills and for answers; data say `valid` and `invalid` of an exchange. */
+export const VERDICT_WORDS: Readonly<Record<VerdictName, string>> = {
+  valid: "sound",
   risky: "risky",
-  invalid: "invalid",
-  unread: "not read",
+  invalid: "broken",
+  unread: "not understood",
   sound: "sound",
   broken: "broken",
 };
@@ -71,7 +72,7 @@ export function RingShape({
   );
 }
 
-/** A verdict as a ring: closed = valid, half open = risky, broken = invalid; its word for readers. */
+/** A verdict as a ring: closed = sound, half open = risky, in pieces = broken; its word for readers. */
 export function VerdictRing({
   verdict,
   size = 22,

@@ -109,6 +109,8 @@ const SCROLLERS = "main [role=region], main [role=grid], main nav, main aside, m
 export const theme = createTheme({
   cssVariables: { colorSchemeSelector: "data-scheme" },
   colorSchemes: { light: palette("light"), dark: palette("dark") },
+  // A tablet held upright (820 px) is laid out as a screen, not as a phone.
+  breakpoints: { values: { xs: 0, sm: 600, md: 780, lg: 1200, xl: 1536 } },
   shape: { borderRadius: 3 },
   typography: {
     fontFamily: FONTS.text,

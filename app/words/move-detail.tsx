@@ -23,7 +23,7 @@ export function MoveDetail({ card, version, onDelete }: DetailProps) {
   const { answer: view } = useAnswer("tryMove", question, version);
   return (
     <Box sx={{ px: { xs: 2, sm: 3 }, py: 2 }}>
-      <Button component={Link} to="/words" variant="outlined" size="small" sx={{ display: { md: "none" }, mb: 1 }}>
+      <Button component={Link} to="/moves" variant="outlined" size="small" sx={{ display: { md: "none" }, mb: 1 }}>
         All moves
       </Button>
       <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap", alignItems: "center" }}>
@@ -33,7 +33,7 @@ export function MoveDetail({ card, version, onDelete }: DetailProps) {
         <ForTeachers>
           {card.own ? (
             <>
-              <Button variant="outlined" size="small" component={Link} to={`/words/${card.id}/edit`}>
+              <Button variant="outlined" size="small" component={Link} to={`/moves/${card.id}/edit`}>
                 Edit
               </Button>
               <Button variant="outlined" size="small" onClick={onDelete}>
@@ -41,7 +41,7 @@ export function MoveDetail({ card, version, onDelete }: DetailProps) {
               </Button>
             </>
           ) : (
-            <Button variant="outlined" size="small" component={Link} to={`/words/new?like=${card.id}`}>
+            <Button variant="outlined" size="small" component={Link} to={`/moves/new?like=${card.id}`}>
               Our own version of it
             </Button>
           )}

@@ -18,7 +18,7 @@ import { download } from "../paper/download.ts";
 import { Notice, ScreenHead } from "../ui/parts.tsx";
 import { useSettings } from "../ui/use-settings.ts";
 import { ClockFace } from "./clock-face.tsx";
-import { WordsNav } from "./words-nav.tsx";
+import { SettingsNav } from "./settings-nav.tsx";
 import { Row, Rows } from "../ui/rows.tsx";
 
 export function NumberingScreen() {
@@ -70,10 +70,10 @@ export function NumberingScreen() {
   const editable = draft !== null;
   return (
     <>
-      <ScreenHead title="Words" lead="Which line a number names: sets differ from school to school.">
+      <ScreenHead title="Settings" lead="Which line a number names: sets differ from school to school.">
         <ReadSet onFile={(chosen) => void read(chosen)} />
       </ScreenHead>
-      <WordsNav />
+      <SettingsNav />
       {problem && <Notice tone="trouble">{problem}</Notice>}
       {result && "message" in result && <Notice tone="trouble">{result.message}</Notice>}
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, px: { xs: 2, sm: 3 }, py: 2, alignItems: "center" }}>

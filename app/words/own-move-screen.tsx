@@ -38,7 +38,7 @@ export function OwnMoveScreen({ id, like, name }: OwnMoveProps) {
       <Notice
         tone="trouble"
         action={
-          <Button component={Link} to="/words">
+          <Button component={Link} to="/moves">
             All moves
           </Button>
         }
@@ -74,7 +74,7 @@ function MoveForm({ cards, start, startName }: FormProps) {
   const [sent, setSent] = useState<string | null>(null);
   const errors = [...(named ? [] : ["it needs an English name"]), ...(view && !view.ok ? view.errors : [])];
   useEffect(() => {
-    if (result?.kind === "saved" && sent !== null) void navigate(`/words?move=${sent}`);
+    if (result?.kind === "saved" && sent !== null) void navigate(`/moves?move=${sent}`);
   }, [result, sent, navigate]);
   const save = (form: OwnMoveForm) => {
     const move = moveOf(form);
@@ -93,7 +93,7 @@ function MoveForm({ cards, start, startName }: FormProps) {
             : "What it answers changes with every number."
         }
       >
-        <Button variant="outlined" component={Link} to="/words">
+        <Button variant="outlined" component={Link} to="/moves">
           Leave
         </Button>
         <Button type="submit" variant="contained" disabled={busy || errors.length > 0 || !view}>

@@ -9,7 +9,7 @@ import { Link } from "react-router";
 import type { DrillText, VerdictChange } from "#core/policy/compare.ts";
 import { type RuleSetting, type SchoolData, type SchoolCustoms, SCHOOL_CUSTOMS } from "#core/policy/settings.ts";
 import { numberingSets } from "#core/words/shipped.ts";
-import { VerdictRing } from "../ui/marks.tsx";
+import { VERDICT_WORDS, VerdictRing } from "../ui/marks.tsx";
 import { Notice, WordChoice } from "../ui/parts.tsx";
 import { useSettings } from "../ui/use-settings.ts";
 import { ask } from "../workers/client.ts";
@@ -19,7 +19,7 @@ import { SettingsHead } from "./settings-head.tsx";
 import { StageOrder } from "./stage-order.tsx";
 import { Weights } from "./weights.tsx";
 import { ZoneChoice } from "./zone-choice.tsx";
-import { WordsNav } from "./words-nav.tsx";
+import { SettingsNav } from "./settings-nav.tsx";
 import { Row, Rows } from "../ui/rows.tsx";
 
 const GRADES: readonly { value: RuleSetting; label: string }[] = [
@@ -82,7 +82,7 @@ export function SchoolScreen({ drills, isOwner, backup, now }: SchoolProps) {
           })
         }
       />
-      <WordsNav />
+      <SettingsNav />
       {result && "message" in result && <Notice tone="trouble">{result.message}</Notice>}
       <Box
         sx={{
@@ -124,8 +124,8 @@ export function SchoolScreen({ drills, isOwner, backup, now }: SchoolProps) {
             </Box>
             <Box sx={{ color: "text.secondary" }}>
               No setting: both ways are moves and drills of their own.{" "}
-              <Link to="/words?q=shoulder+roll">Shoulder roll</Link> keeps the spare hand at home, with{" "}
-              <Link to="/words?q=cross+catch">cross catch</Link> it crosses over; the checker says what each leaves
+              <Link to="/moves?q=shoulder+roll">Shoulder roll</Link> keeps the spare hand at home, with{" "}
+              <Link to="/moves?q=cross+catch">cross catch</Link> it crosses over; the checker says what each leaves
               open.
             </Box>
           </Box>
@@ -261,10 +261,10 @@ function Rulings({ rulings, onChange }: RulingsProps) {
         >
           <VerdictRing verdict={r.verdict} />
           <Box sx={{ flex: 1 }}>
-            {r.feed} met with {r.answer} is {r.verdict}: {r.reason}
+            {r.feed} met with {r.answer} is {VERDICT_WORDS[r.verdict]}: {r.reason}
           </Box>
           <Button size="small" variant="outlined" onClick={() => onChange(rulings.filter((o) => o !== r))}>
-            Take back
+            Remove
           </Button>
         </Box>
       ))}

@@ -1,4 +1,4 @@
-/** The head of a part of Words that is a draft until it is saved. */
+/** The head of a part of Settings that is a draft until it is saved. */
 import Button from "@mui/material/Button";
 import { ScreenHead } from "../ui/parts.tsx";
 
@@ -12,7 +12,7 @@ interface SettingsHeadProps {
 }
 
 export const SettingsHead = ({ lead, dirty, busy, onLeave, onSave }: SettingsHeadProps) => (
-  <ScreenHead title="Words" lead={lead}>
+  <ScreenHead title="Settings" lead={lead}>
     {dirty && (
       <Button variant="text" color="inherit" onClick={onLeave}>
         Leave it as it was

@@ -21,7 +21,7 @@ import { useSettings } from "../ui/use-settings.ts";
 import { ask } from "../workers/client.ts";
 import type { TaughtView } from "../workers/questions/answers.ts";
 import { SettingsHead } from "./settings-head.tsx";
-import { WordsNav } from "./words-nav.tsx";
+import { SettingsNav } from "./settings-nav.tsx";
 
 const GROUPS: readonly { readonly id: string; readonly says: string }[] = [
   { id: "hands", says: "Hands" },
@@ -78,7 +78,7 @@ export function TaughtScreen() {
         onLeave={() => setOwn(settings.standards ?? {})}
         onSave={() => patch({ standards: own })}
       />
-      <WordsNav />
+      <SettingsNav />
       {result && "message" in result && <Notice tone="trouble">{result.message}</Notice>}
       <Box
         sx={{

@@ -5,7 +5,7 @@ import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import { useMemo, useState } from "react";
 import { useFetcher } from "react-router";
-import type { action } from "../routes/settings.tsx";
+import type { action } from "../routes/save-settings.ts";
 import { Notice } from "../ui/parts.tsx";
 import { useZone } from "../ui/zone.tsx";
 
@@ -33,7 +33,7 @@ export function ZoneChoice() {
         <Button
           variant="outlined"
           disabled={draft === zone || fetcher.state !== "idle"}
-          onClick={() => void fetcher.submit({ zone: draft }, { method: "post", action: "/words/settings" })}
+          onClick={() => void fetcher.submit({ zone: draft }, { method: "post", action: "/settings/save" })}
         >
           Set the clock
         </Button>

@@ -69,7 +69,7 @@ test("places count from the whole text, rows and columns from one", () => {
 const SAID: readonly [string, RuleId, RegExp][] = [
   ["A jabb -> B slip out", "unknown-move", /“jabb”\. Did you mean jab or jam\?/],
   ["A upp -> B slip out", "unknown-move", /“upp”\. Did you mean uppercut, [^.]* or [^,]+\?/],
-  ["A frobnicate -> B slip out", "unknown-move", /Look for it under Words, or add it there as a move of your own/],
+  ["A frobnicate -> B slip out", "unknown-move", /Look for it under Moves, or add it there as your own/],
   ["A choke -> B slip out", "not-modelled", /“choke” is known, and not judged here\. Write how it is taken/],
   ["A lead cross -> B slip out", "bad-move", /contradicts itself.*Take “lead” out/],
   ["A forehand high -> B step back", "bad-move", /needs stick in the hand.*holds stick 71 cm/],

@@ -47,7 +47,7 @@ const TABLE = {
             ...p,
             nearest: String(p.nearest).replace(/, ([^,]+)$/, " or $1"),
           })
-        : fill("We don’t know “{typed}”. Look for it under Words, or add it there as a move of your own.", p),
+        : fill("We don’t know “{typed}”. Look for it under Moves, or add it there as your own.", p),
   },
   "not-modelled": {
     severity: "error",

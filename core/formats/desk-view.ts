@@ -1,6 +1,7 @@
 /** A checked score as screens and workers pass it on: plain values, places in the whole text. */
 import { needsTap } from "../class/cautions.ts";
-import type { Metres, RowIndex, Share } from "../base/units.ts";
+import { lineNumber, type Metres, type RowIndex, type Share } from "../base/units.ts";
+import { countExchanges } from "../drill/exchange-count.ts";
 import type { CheckedExchange, FollowUp, Pose, Times, Verdict } from "../exchange/types.ts";
 import type { Checked } from "../drill/types.ts";
 import { REACTION_WORDS } from "../exchange/reactions.ts";
@@ -10,8 +11,19 @@ import type { ScoreItem } from "../score/types.ts";
 import type { Finding } from "../findings/finding.ts";
 import type { Load } from "../drill/load.ts";
 
+/** A finding with the number of the exchange that it is about; null: the header, or a row that nobody answers. */
+export interface NumberedFinding extends Finding {
+  readonly exchange: number | null;
+}
+
+/** Where a finding belongs: its exchange, or the line of the text where it is about none. */
+export const placeOf = ({ line, exchange }: NumberedFinding): string =>
+  exchange === null ? `Line ${line}` : `Exchange ${exchange}`;
+
 export interface ExchangeView {
   readonly key: string;
+  /** As a coach counts them, from 1; null for a row that shows how it goes wrong. */
+  readonly number: number | null;
   readonly from: number;
   readonly to: number;
   readonly row: RowIndex;
@@ -92,7 +104,7 @@ export interface ScoreView {
   readonly wrong: readonly ExchangeView[];
   readonly notes: readonly NoteView[];
   readonly blocks: readonly BlockView[];
-  readonly findings: readonly Finding[];
+  readonly findings: readonly NumberedFinding[];
   readonly closure: { readonly closes: boolean; readonly differences: readonly string[] } | null;
   readonly load: Load;
   /** Somebody is held in it: the tap is said on its cards. */
@@ -143,15 +155,16 @@ function notesIn(items: readonly ScoreItem[]): NoteView[] {
 }
 
 const wrongView = (e: CheckedExchange, index: number): ExchangeView => ({
-  ...exchangeView(e, index),
+  ...exchangeView(e, index, null),
   key: `wrong ${index}:${e.row.index}:${e.from}`,
   wrong: true,
 });
 
-function exchangeView(e: CheckedExchange, index: number): ExchangeView {
+function exchangeView(e: CheckedExchange, index: number, number: number | null): ExchangeView {
   const base = e.row.from;
   return {
     key: `${index}:${e.row.index}:${e.from}`,
+    number,
     from: base + e.from,
     to: base + e.to,
     row: e.row.index,
@@ -188,6 +201,8 @@ function exchangeView(e: CheckedExchange, index: number): ExchangeView {
 /** The view of a checked score. */
 export function scoreView(checked: Checked): ScoreView {
   const { header } = checked;
+  const { of } = countExchanges(checked);
+  const numberOf = (e: CheckedExchange) => of({ line: lineNumber(e.row.index), column: e.from + 1 });
   return {
     title: header.title,
     kind: header.kind,
@@ -195,11 +210,11 @@ export function scoreView(checked: Checked): ScoreView {
     actors: header.actors,
     distance: checked.distance,
     verdict: checked.verdict,
-    exchanges: checked.exchanges.map(exchangeView),
+    exchanges: checked.exchanges.map((e, i) => exchangeView(e, i, numberOf(e))),
     wrong: checked.wrong.map(wrongView),
     notes: notesIn(checked.score.items),
     blocks: blockViews(checked.score.items, 0),
-    findings: checked.findings,
+    findings: checked.findings.map((f) => ({ ...f, exchange: f.shownWrong ? null : of(f) })),
     closure: checked.closure && { closes: checked.closure.closes, differences: checked.closure.differences },
     load: checked.load,
     taps: needsTap(checked),

@@ -4,7 +4,8 @@ import type { Repair } from "../answers/repairs.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
 import type { Checked } from "../drill/types.ts";
 import { drillCautions } from "../class/cautions.ts";
-import { countExchanges, summaryOf, type Summary } from "./summary.ts";
+import { countExchanges } from "../drill/exchange-count.ts";
+import { summaryOf, type Summary } from "./summary.ts";
 import { finish, type Finding } from "../findings/finding.ts";
 
 const cm = (metres: number): number => Math.round(metres * 1000) / 10;

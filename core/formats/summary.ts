@@ -1,42 +1,8 @@
 /** What a check found, as it is said in one line: verdict, size, load, and the tempo that it holds. */
 import type { Share } from "../base/units.ts";
-import type { CheckedExchange } from "../exchange/types.ts";
+import { countExchanges } from "../drill/exchange-count.ts";
 import type { Finding } from "../findings/finding.ts";
 import type { Checked, ScoreVerdict } from "../drill/types.ts";
-
-/** The exchanges of a drill as a coach counts them, the first 1: each place in the text once, whatever the passes. */
-export interface ExchangeCount {
-  readonly count: number;
-  /** Number of the exchange that a finding is about; null for the header and for rows without one. */
-  readonly of: (place: Pick<Finding, "line" | "column">) => number | null;
-}
-
-const placeKey = ({ row, from }: Pick<CheckedExchange, "row" | "from">): string => `${row.index}:${from}`;
-
-/** Numbers by row and column of the feed, in the order of the text. */
-export function exchangeNumbers({ exchanges }: Pick<Checked, "exchanges">): ReadonlyMap<string, number> {
-  const places = [...new Map(exchanges.map((e) => [placeKey(e), e])).values()].sort(
-    (a, b) => a.row.index - b.row.index || a.from - b.from,
-  );
-  return new Map(places.map((e, i) => [placeKey(e), i + 1]));
-}
-
-/** Counts the exchanges of a drill and finds the one that a place of the text belongs to. */
-export function countExchanges(checked: Pick<Checked, "exchanges">): ExchangeCount {
-  const numbers = exchangeNumbers(checked);
-  const starts = [...numbers].map(([key, number]) => {
-    const [row, from] = key.split(":").map(Number) as [number, number];
-    return { line: row + 1, column: from + 1, number };
-  });
-  return {
-    count: numbers.size,
-    of: ({ line, column }) => {
-      const here = starts.filter((start) => start.line === line);
-      // A finding before the first feed of its row is about that row all the same.
-      return (here.filter((start) => start.column <= column).at(-1) ?? here[0])?.number ?? null;
-    },
-  };
-}
 
 export interface Summary {
   readonly verdict: ScoreVerdict;

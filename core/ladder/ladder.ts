@@ -2,6 +2,7 @@
 import { lineNumber } from "../base/units.ts";
 import { linesOf } from "../score/structure.ts";
 import { percent } from "../exchange/time.ts";
+import { countExchanges, placeWords } from "../drill/exchange-count.ts";
 import type { Checked } from "../drill/types.ts";
 import { seeded } from "../random/random.ts";
 import type { School } from "../policy/school.ts";
@@ -319,22 +320,24 @@ function leftOut(drill: Checked, base: Checked): string[] {
   const notes: string[] = [];
   if (drill.wrong.length > 0) notes.push("What shows how it goes wrong is in no rung.");
   if (base === drill) return notes;
+  const { of } = countExchanges(drill);
   for (const { row } of linesOf(drill.score.items)) {
     const line = lineNumber(row.index);
     const fault = drill.findings.find((f) => f.severity === "error" && f.line === line);
-    if (fault) notes.push(`Row ${line} is left out: ${fault.message}`);
+    if (fault) notes.push(`Without ${placeWords(fault, of(fault))}: ${fault.message}`);
   }
   return notes;
 }
 
-/** Titles of rungs that say the same are told apart by the row, or else by their place. */
+/** Titles of rungs that say the same are told apart by the exchange, or else by their place. */
 function distinct(rungs: readonly Rung[]): Rung[] {
   const twice = (changed: string) => rungs.filter((rung) => rung.changed === changed).length > 1;
   const seen = new Map<string, number>();
   return rungs.map((rung) => {
     if (!twice(rung.changed)) return rung;
     const { rows } = rung.coaching;
-    const said = rows.length === 1 ? CHANGES.inRow(rung.changed, rows[0]!) : rung.changed;
+    const exchange = rows.length === 1 ? countExchanges(rung.checked).of({ line: rows[0]! }) : null;
+    const said = exchange === null ? rung.changed : CHANGES.inExchange(rung.changed, exchange);
     const times = (seen.get(said) ?? 0) + 1;
     seen.set(said, times);
     return { ...rung, changed: times === 1 ? said : `${said}, once more` };

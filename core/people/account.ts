@@ -14,8 +14,8 @@ export type MemberRole = keyof typeof ROLE_WORDS;
 
 /** What somebody may do in a role, as it is said where it is chosen. */
 export const ROLE_HINTS: Readonly<Record<MemberRole, string>> = {
-  owner: "Everything, who belongs to the school and its backups too.",
+  owner: "Everything, with who belongs to the school and its backups.",
   instructor: "Drills, classes, people with their limits, the log.",
-  assistant: "Reads drills and the sheets of classes, ticks who is here, runs the floor; no list of people.",
-  student: "Their own page, cards and clocks of drills, answers and words.",
+  assistant: "Reads drills and sheets, ticks who is here, runs the floor.",
+  student: "Their own page: tonight’s rounds, and what to go on with.",
 };

@@ -13,14 +13,14 @@ export function refutationWords(found: Refutation): string {
     case "nothing":
       return found.reason;
     case "refuted":
-      return `Row ${found.row}: ${found.line}. The ${found.lands} lands: ${found.reason}. ${mend(found)}`;
+      return `Exchange ${found.exchange}, and then: ${found.line}. The ${found.lands} lands: ${found.reason}. ${mend(found)}`;
   }
 }
 
 const actions = (count: number): string => (count === 1 ? "one action" : `${count} actions`);
 
-function mend({ row, repair, inTime }: Refutation & { kind: "refuted" }): string {
-  if (repair) return `Answer row ${row} with ${repair}: then it does not.`;
+function mend({ exchange, repair, inTime }: Refutation & { kind: "refuted" }): string {
+  if (repair) return `Answer exchange ${exchange} with ${repair}: then it does not.`;
   if (inTime === null) return "Train the line by itself, slowly.";
   return `Say what comes, or go down to ${Math.floor((inTime * 100) / 5) * 5}%.`;
 }

@@ -15,6 +15,7 @@ import { contextOf } from "../score/edit.ts";
 import { MODEL } from "../exchange/constants.ts";
 import { ceilingOf, percent, reactionTime, senseOf } from "../exchange/time.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
+import { countExchanges, placeWords } from "../drill/exchange-count.ts";
 import type { Checked } from "../drill/types.ts";
 import type { School } from "../policy/school.ts";
 import { format } from "../score/format.ts";
@@ -35,8 +36,9 @@ export type Refutation =
   | { readonly kind: "holds"; readonly plies: number; readonly nodes: number }
   | {
       readonly kind: "refuted";
-      /** Row of the exchange it starts from, from 1. */
+      /** Line of the exchange it starts from, from 1, and that exchange's number. */
       readonly row: LineNumber;
+      readonly exchange: number;
       /** The line that lands, as notation. */
       readonly line: string;
       /** What lands at its end. */
@@ -45,7 +47,7 @@ export type Refutation =
       readonly reason: string;
       /** Tempo up to which the answer that the line ends with is in time; null where none is named. */
       readonly inTime: Share | null;
-      /** Another answer to row `row`, sound in the drill, after which nothing lands as deep; null where none was found. */
+      /** Another answer in that row, sound in the drill, after which nothing lands as deep; null where none was found. */
       readonly repair: string | null;
       readonly nodes: number;
     }
@@ -312,8 +314,9 @@ function behindMeeting(played: Played, { header }: Checked): Played {
 
 /** Searches a checked drill for the shortest line that lands, exchange by exchange, ply by ply. */
 export function refute(checked: Checked, school: School, options: RefuteOptions = REFUTE_DEFAULTS): Refutation {
+  const { of } = countExchanges(checked);
   const fault = checked.findings.find(({ severity }) => severity === "error");
-  if (fault) return { kind: "nothing", reason: `Mend row ${fault.line} first: ${fault.message}` };
+  if (fault) return { kind: "nothing", reason: `Mend ${placeWords(fault, of(fault))} first: ${fault.message}` };
   const search = new Search(checked, school, options);
   const starts = startsOf(checked).flatMap((start) => search.begin(start) ?? []);
   if (starts.length === 0) return { kind: "nothing", reason: nothingComes(checked) };
@@ -324,9 +327,11 @@ export function refute(checked: Checked, school: School, options: RefuteOptions 
   // With the strokes that met since it began, which are rows of their own.
   const since = landed.played.before.slice(landed.from.played.before.length);
   const line = [...since, playedText(landed.played, checked.header.actors.length)].join("; ");
+  const row = lineNumber(landed.from.row.index);
   return {
     kind: "refuted",
-    row: lineNumber(landed.from.row.index),
+    row,
+    exchange: of({ line: row }) ?? 1,
     line: format(parse(line)).trim(),
     lands: landed.move,
     plies,

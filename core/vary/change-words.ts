@@ -95,7 +95,7 @@ export const CHANGES = {
   mirror: () => "Everything on the other side",
   mirrorWithTools: () => "Everything on the other side, tools in the other hand",
   tool: (words: string, without: string) => `${words}: the same lines, other answers, slow again${without}`,
-  inRow: (change: string, row: number) => `${change}, in row ${row}`,
+  inExchange: (change: string, exchange: number) => `${change}, in exchange ${exchange}`,
   toolAlone: (words: string, without: string) => `${words}: the same drill, slow again${without}`,
   left: (rows: readonly number[]) =>
     rows.length === 0 ? "" : `; no such line for ${rows.length === 1 ? "row" : "rows"} ${listed(rows.map(String))}`,

@@ -1,5 +1,6 @@
 /** Candidates of all operators, each checked; broken ones are told apart. */
 import type { School } from "../policy/school.ts";
+import { countExchanges } from "../drill/exchange-count.ts";
 import type { Checked } from "../drill/types.ts";
 import { CHANGES } from "./change-words.ts";
 import { spokenRange } from "../score/ranges.ts";
@@ -29,21 +30,22 @@ export function vary(drill: Checked, school: School, operators: readonly Operato
   if (!base) return { good: [], broken: [] };
   const good: Variation[] = [];
   const broken: Variation[] = [];
-  for (const variation of distinct([...candidates(base, school, operators, oneTempo)]))
+  for (const variation of distinct([...candidates(base, school, operators, oneTempo)], base))
     (variation.verdict === "broken" ? broken : good).push(variation);
   good.sort((a, b) => a.load.total - b.load.total);
   return { good, broken };
 }
 
-/** Changes that are said alike are told apart by the row they are in. */
-function distinct(all: readonly Variation[]): Variation[] {
+/** Changes that are said alike are told apart by the exchange they are in. */
+function distinct(all: readonly Variation[], base: Checked): Variation[] {
+  const { of } = countExchanges(base);
   const times = new Map<string, number>();
   for (const { changed } of all) times.set(changed, (times.get(changed) ?? 0) + 1);
-  return all.map((one) =>
-    times.get(one.changed) !== 1 && typeof one.parameters.row === "number"
-      ? { ...one, changed: CHANGES.inRow(one.changed, one.parameters.row) }
-      : one,
-  );
+  return all.map((one) => {
+    const { row } = one.parameters;
+    const exchange = times.get(one.changed) !== 1 && typeof row === "number" ? of({ line: row }) : null;
+    return exchange === null ? one : { ...one, changed: CHANGES.inExchange(one.changed, exchange) };
+  });
 }
 
 /** One step of tempo that is felt, not several that lie close together. */

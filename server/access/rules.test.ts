@@ -41,7 +41,7 @@ test("everybody begins where they may go", () => {
 });
 test("pages about people are kept nowhere", () => {
   expect(Object.keys(RULES).filter(isPersonal)).toEqual(expect.arrayContaining(["/people", "/mine", "/log/weeks"]));
-  expect(["/", "/answers", "/words"].some(isPersonal)).toBe(false);
+  expect(["/", "/answers", "/moves"].some(isPersonal)).toBe(false);
 });
 test.each([
   ["/people", "/people"],

@@ -18,7 +18,6 @@ import { useSettings } from "../ui/use-settings.ts";
 import { useAnswer } from "../workers/use-answer.ts";
 import type { MoveCard } from "../workers/words-work.ts";
 import { MoveDetail } from "./move-detail.tsx";
-import { WordsNav } from "./words-nav.tsx";
 
 const Entry = styled(Link)(({ theme }) => ({
   display: "block",
@@ -76,7 +75,7 @@ function useOwnMoves(
   return { last: wanted && known > wanted.version ? wanted.done : null, remove, bringBack };
 }
 
-export function WordsScreen() {
+export function MovesScreen() {
   const { settings, version, known, patch, result, busy } = useSettings();
   const { answer: cards, trouble } = useAnswer("moves", NOTHING_ASKED, version);
   const { values, set, params } = useFilters(FILTERS);
@@ -90,21 +89,20 @@ export function WordsScreen() {
   const to = (id: string) => {
     const next = withFilters(params, values, FILTERS);
     next.set("move", id);
-    return `/words?${next}`;
+    return `/moves?${next}`;
   };
   return (
     <>
       <ScreenHead
-        title="Words"
+        title="Moves"
         lead={cards ? `${cards.length} moves, each with its names, what it does and what it answers.` : "Reading…"}
       >
         <ForTeachers>
-          <Button variant="contained" component={Link} to="/words/new">
+          <Button variant="contained" component={Link} to="/moves/new">
             Add a move
           </Button>
         </ForTeachers>
       </ScreenHead>
-      <WordsNav />
       <DoneSnackbar last={own.last} onAct={own.bringBack} />
       {(trouble ?? (result && "message" in result)) && (
         <Notice tone="trouble">{trouble ?? (result && "message" in result ? result.message : "")}</Notice>
@@ -252,7 +250,7 @@ function MoveList({ shown, asked, query, to }: ListProps) {
         <Box sx={{ px: 3, py: 3, color: "text.secondary" }}>
           No move has a name like this in any tradition. Try fewer letters
           <ForTeachers>
-            , or <Link to={`/words/new?name=${encodeURIComponent(query)}`}>add it as your own</Link>
+            , or <Link to={`/moves/new?name=${encodeURIComponent(query)}`}>add it as your own</Link>
           </ForTeachers>
           .
         </Box>

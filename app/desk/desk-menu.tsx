@@ -1,6 +1,7 @@
-/** Files of a drill: the score, data, the drawing, and the card to print. */
+/** What is needed now and then at the desk: layout, revisions, the clock, and the drill as a file, a card or a link. */
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import Divider from "@mui/material/Divider";
 import Menu from "@mui/material/Menu";
 import MenuItem from "@mui/material/MenuItem";
 import { useEffect, useRef, useState } from "react";
@@ -13,14 +14,16 @@ import { pngFile, svgFile } from "../paper/standalone.ts";
 import { useTeaches } from "../ui/role.tsx";
 import { ask } from "../workers/client.ts";
 
-interface ExportProps {
+interface DeskMenuProps {
   readonly id: string;
   readonly title: string;
   readonly text: string;
   readonly view: ScoreView | null;
+  /** Puts the text into its one layout. */
+  readonly onFormat: () => void;
 }
 
-export function ExportMenu({ id, title, text, view }: ExportProps) {
+export function DeskMenu({ id, title, text, view, onFormat }: DeskMenuProps) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const [drawing, setDrawing] = useState<"svg" | "png" | null>(null);
   const sheet = useRef<SVGSVGElement>(null);
@@ -58,9 +61,17 @@ export function ExportMenu({ id, title, text, view }: ExportProps) {
         aria-expanded={anchor !== null}
         onClick={(event) => setAnchor(event.currentTarget)}
       >
-        Export
+        More
       </Button>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={close}>
+        {item("Format", onFormat)}
+        <MenuItem component={Link} to={`/drills/${id}/revisions`}>
+          Revisions
+        </MenuItem>
+        <MenuItem component={Link} to={`/drills/${id}/clock`}>
+          Clock
+        </MenuItem>
+        <Divider />
         <MenuItem component={Link} to={`/drills/${id}/card`}>
           Card: print or PDF
         </MenuItem>
@@ -69,14 +80,14 @@ export function ExportMenu({ id, title, text, view }: ExportProps) {
             Share by a link
           </MenuItem>
         )}
-        {item("Score as text (.vics)", () => download(fileName(title, "vics"), text))}
+        {item("Export the score as text (.vics)", () => download(fileName(title, "vics"), text))}
         {item(
-          "Score and verdicts as data (.json)",
+          "Export score and verdicts as data (.json)",
           () =>
             void ask("writeJson", { text }).then((file) => download(fileName(title, "json"), file, "application/json")),
         )}
-        {item("Drawing as SVG", () => setDrawing("svg"))}
-        {item("Drawing as PNG", () => setDrawing("png"))}
+        {item("Export the drawing as SVG", () => setDrawing("svg"))}
+        {item("Export the drawing as PNG", () => setDrawing("png"))}
       </Menu>
       {drawing && view && (
         <Box aria-hidden sx={{ position: "absolute", left: -99999, top: 0, visibility: "hidden" }}>
