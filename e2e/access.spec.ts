@@ -118,7 +118,7 @@ test("the owner lets an assistant in, sees who changed what, and takes them out;
   await expect(theirs.getByText("This address is over")).toBeVisible();
 
   await page.goto("/members/changes");
-  await expect(page.getByRole("region", { name: "Changes" })).toContainText("Who signs in: invited");
+  await expect(page.getByRole("region", { name: "Changes" })).toContainText("Members: invited");
   await page.goto("/members");
   await page.getByRole("button", { name: "Change Tomma Reck" }).click();
   await page.getByRole("button", { name: "Take out of the school" }).click();

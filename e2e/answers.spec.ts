@@ -88,7 +88,7 @@ test("everything against everything: progress, cancel, and again", async ({ page
   console.log(`the whole book stood after ${Date.now() - started} ms, saving included`);
   await page.reload();
   await page.getByRole("button", { name: "Cancel" }).click();
-  await expect(page.getByText("The answer book was not worked out.")).toBeVisible();
+  await expect(page.getByText("The answer map was not worked out.")).toBeVisible();
   await page.getByRole("button", { name: "Work it out" }).click();
   await expect.poll(() => page.getByRole("rowheader").count(), { timeout: 30_000 }).toBeGreaterThan(150);
   await page.getByRole("button", { name: "Choose moves" }).click();

@@ -43,7 +43,7 @@ test("the demo evening is planned from attendance to the printed sheet in under 
   await expectAccessible(page);
 
   await test.step("the pairs say why, nobody waits, and each gets feeds and answers", async () => {
-    await expect(pairs.first()).toContainText(/met|not met before/);
+    await expect(pairs.first()).toContainText(/met|first time together/);
     await expect(page.getByRole("region", { name: "Table of what each gets" }).getByRole("row")).not.toHaveCount(1);
     await expect(page.getByText(/About \d+ repetitions each; in queues/)).toBeVisible();
     await expect(page.getByText("does not work at all")).toHaveCount(0);
@@ -206,7 +206,7 @@ test("a table is read with its units, shown before it is saved, and written agai
     ),
   };
   await page.locator('input[type="file"]').setInputFiles(file);
-  await expect(page.getByText("1 to add, 1 known by name, 1 with faults")).toBeVisible();
+  await expect(page.getByText("1 new, 1 already in the list, 1 with errors")).toBeVisible();
   await expect(page.getByText("“tall” is no length; write 178", { exact: false })).toBeVisible();
   await expect(page.getByText("Tove Raask, 170.2 cm, 68 kg")).toBeVisible();
   await expectAccessible(page);

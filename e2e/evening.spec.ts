@@ -64,11 +64,11 @@ test("an evening at sixty times the speed, with a crash, a late comer and an inj
       await bench.waitForTimeout(1000);
       expect(await left(bench)).toBe(stands);
       await server.start();
-      await expect(wall.getByText("The clock stands")).toBeVisible({ timeout: 20_000 });
+      await expect(wall.getByText("Paused")).toBeVisible({ timeout: 20_000 });
       await expect(bench.getByText("All devices show the same")).toBeVisible({ timeout: 20_000 });
       expect(await left(wall)).toBe(stands);
       await bench.reload();
-      await expect(bench.getByText("The clock stands")).toBeVisible();
+      await expect(bench.getByText("Paused")).toBeVisible();
       expect(await left(bench)).toBe(stands);
       await button(wall, "Go on").click();
       await expect(button(bench, "Pause")).toBeVisible({ timeout: 5000 });
@@ -76,7 +76,7 @@ test("an evening at sixty times the speed, with a crash, a late comer and an inj
     await test.step("the database is killed as well, where it is the test's own", async () => {
       if (!process.env.PG_DATA) return;
       await button(wall, "Pause").click();
-      await expect(bench.getByText("The clock stands")).toBeVisible({ timeout: 5000 });
+      await expect(bench.getByText("Paused")).toBeVisible({ timeout: 5000 });
       database("crash");
       try {
         await button(bench, "Go on").click();
@@ -87,13 +87,13 @@ test("an evening at sixty times the speed, with a crash, a late comer and an inj
       await expect(button(wall, "Pause")).toBeVisible({ timeout: 20_000 });
     });
     await test.step("somebody is hurt, somebody comes late: the rounds to come know both", async () => {
-      await button(bench, "Somebody hurt").click();
+      await button(bench, "Injury").click();
       await button(bench, "Edda Vire").click();
       await button(bench, "Something else").click();
       await button(bench, "Done").click();
       await bench.getByRole("alertdialog").getByRole("button", { name: "Go on" }).click();
       await expect(bench.getByText("All devices show the same")).toBeVisible({ timeout: 20_000 });
-      await button(bench, "Late comer").click();
+      await button(bench, "Latecomer").click();
       await button(bench, "Odo Lachs").click();
       await expect(bench.getByRole("dialog")).toHaveCount(0, { timeout: 20_000 });
     });

@@ -89,7 +89,7 @@ test("an evening on two devices, from the start to somebody hurt", async ({ page
     ).toEqual([]);
   });
   await test.step("somebody is hurt: what to do is said, and the rounds to come are without them", async () => {
-    await button(page, "Somebody hurt").click();
+    await button(page, "Injury").click();
     // The first press stops everybody, before anything is asked.
     await expect(other.getByRole("alertdialog", { name: "All stop" })).toBeVisible({ timeout: 1000 });
     const stands = await left(other);
@@ -137,7 +137,7 @@ test("an evening on two devices, from the start to somebody hurt", async ({ page
     ).toContainText(one[1]!, { timeout: 10_000 });
   });
   await test.step("a late comer is in from the next round on", async () => {
-    await button(page, "Late comer").click();
+    await button(page, "Latecomer").click();
     await button(page, "Odo Lachs").click();
     await expect(page.getByRole("dialog")).toHaveCount(0, { timeout: 10_000 });
     await button(page, "Next").click();

@@ -94,7 +94,7 @@ export async function typeAtEnd(page: Page, text: string): Promise<void> {
 /** A drill of its own for a test: others are left as they are. Gives its path. */
 export async function freshDrill(page: Page, text: string): Promise<string> {
   await page.goto("/");
-  await page.getByRole("textbox", { name: "First attack" }).fill("jab");
+  await page.getByRole("textbox", { name: "Start from" }).fill("jab");
   await page.keyboard.press("Enter");
   await expect(page).toHaveURL(/\/drills\//);
   await focusEditor(page);

@@ -9,7 +9,7 @@ test("a rung is pinned, the rest is solved again, and the whole ladder goes into
   const rungs = page.getByRole("list", { name: "Rungs" }).locator("> li");
   await expect(rungs).toHaveCount(8, { timeout: 30_000 });
   const third = await rungs.nth(2).innerText();
-  await page.getByRole("button", { name: "Pin rung 3" }).click();
+  await page.getByRole("button", { name: "Keep rung 3" }).click();
   await expect(page.getByText("Rung 3 stays; the others were solved again round it.")).toBeVisible({ timeout: 30_000 });
   await page.getByRole("button", { name: "Shuffle" }).click();
   await expect(page.getByRole("progressbar", { name: "Looking for even steps" })).toHaveCount(0, { timeout: 30_000 });
@@ -20,7 +20,7 @@ test("a rung is pinned, the rest is solved again, and the whole ladder goes into
     await other.click();
     await page.getByRole("option").nth(1).click();
     await expect(page.getByText(/Rungs 3, 4 stay/)).toBeVisible({ timeout: 30_000 });
-    await page.getByRole("button", { name: "Take all pins out" }).click();
+    await page.getByRole("button", { name: "Keep none" }).click();
     await expect(page.getByText(/stay; the others/)).toHaveCount(0);
   });
   await expectAccessible(page);
@@ -50,8 +50,8 @@ test("a rung is pinned, the rest is solved again, and the whole ladder goes into
 
 test("cycles are found over chosen moves and added", async ({ page }) => {
   await page.goto(`${DRILL("007")}/ladder`);
-  await page.getByRole("button", { name: "Cycles" }).click();
-  const cycles = page.getByRole("list", { name: "Cycles" }).getByRole("listitem");
+  await page.getByRole("button", { name: "Loops" }).click();
+  const cycles = page.getByRole("list", { name: "Loops" }).getByRole("listitem");
   await expect(cycles).toHaveCount(12, { timeout: 30_000 });
   await expect(page.getByText("All 150 tried; these 12 close, even sides first.")).toBeVisible();
   await expectAccessible(page);
@@ -63,7 +63,7 @@ test("cycles are found over chosen moves and added", async ({ page }) => {
 
 test("two drills are joined by the shortest way, or it is said why not", async ({ page }) => {
   await page.goto(`${DRILL("000")}/ladder`);
-  await page.getByRole("button", { name: "Join" }).click();
+  await page.getByRole("button", { name: "Combine drills" }).click();
   const then = page.getByRole("combobox", { name: "Then" });
   await then.fill("The low line");
   await page.getByRole("option", { name: "The low line" }).click();

@@ -33,7 +33,7 @@ test("what it is for stands on the first page, with four steps and what the sign
 test("a first drill of three rows, typed: 3 presses", async ({ page }) => {
   const user = hands(page);
   await page.goto("/");
-  await user.fill(page.getByRole("textbox", { name: "First attack" }), "A jab -> B catch, jab");
+  await user.fill(page.getByRole("textbox", { name: "Start from" }), "A jab -> B catch, jab");
   await user.press(user.button("New drill"));
   await focusEditor(page);
   await page.keyboard.press("Control+End");

@@ -82,7 +82,7 @@ test("what was typed and not saved is found again", async ({ page }) => {
 test("a drill deleted in another window keeps the text that was being typed", async ({ context }) => {
   const desk = await context.newPage();
   await desk.goto("/");
-  await desk.getByRole("textbox", { name: "First attack" }).fill("lead hook");
+  await desk.getByRole("textbox", { name: "Start from" }).fill("lead hook");
   await desk.keyboard.press("Enter");
   await expect(desk).toHaveURL(/\/drills\//);
   await typeAtEnd(desk, "cover");

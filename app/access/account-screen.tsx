@@ -58,7 +58,7 @@ export function AccountScreen({ account, role, schools, passkeys, devices, canUs
       <ScreenHead title={account.name} lead={`${account.email}. ${ROLE_WORDS[role]}: ${ROLE_HINTS[role]}`}>
         {role === "owner" && (
           <Button component={Link} to="/members">
-            Who signs in
+            Members
           </Button>
         )}
         <Post fetcher={fetcher} fields={{ intent: "sign-out" }}>

@@ -20,7 +20,7 @@ const PLACES: Readonly<Record<string, string>> = {
   // As it was called before.
   "/words/settings": "How the school does it",
   "/account": "Their account",
-  "/members": "Who signs in",
+  "/members": "Members",
   "/sign-in": "Sign-in",
 };
 

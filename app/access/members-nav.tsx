@@ -2,8 +2,8 @@
 import { PartsNav } from "../ui/parts-nav.tsx";
 
 const PARTS = [
-  ["/members", "Who signs in"],
-  ["/members/post", "Post box"],
+  ["/members", "Members"],
+  ["/members/post", "Outgoing invitations"],
   ["/members/changes", "Who changed what"],
 ] as const;
 

@@ -50,7 +50,7 @@ export function MembersScreen({ members, invitations, people, me, mailIsSent }: 
   const fetcher = useFetcher<typeof action>();
   return (
     <>
-      <ScreenHead title="Who signs in" lead="Accounts of this school, and what each may do." />
+      <ScreenHead title="Members" lead="Accounts of this school, and what each may do." />
       <MembersNav />
       <Box sx={{ px: { xs: 2, sm: 3 } }}>
         <Spoken said={fetcher.data} />
@@ -207,7 +207,7 @@ function Invite({ people, mailIsSent }: Pick<MembersProps, "people" | "mailIsSen
   const fetcher = useFetcher<typeof action>();
   return (
     <Part
-      title="Let somebody in"
+      title="Invite someone"
       lead={
         mailIsSent
           ? "They get a letter with a link, which is good for seven days."

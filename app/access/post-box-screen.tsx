@@ -18,7 +18,7 @@ interface PostBoxProps {
 export const PostBoxScreen = ({ letters, mailIsSent }: PostBoxProps) => (
   <>
     <ScreenHead
-      title="Post box"
+      title="Outgoing invitations"
       lead={
         mailIsSent
           ? "What was mailed, the newest first. What could not be sent says so."

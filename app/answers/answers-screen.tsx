@@ -13,8 +13,8 @@ import { useAnswer } from "../workers/use-answer.ts";
 import { useLongWork } from "../workers/use-long-work.ts";
 import { BookMap, type Place } from "./book-map.tsx";
 import { ChooseMoves } from "./choose-moves.tsx";
-import { holesOf, mapView, type Filters, type Hole } from "./book-view.ts";
-import { Holes } from "./holes.tsx";
+import { holesOf, mapView, trainedBroken, type Filters, type Hole } from "./book-view.ts";
+import { Holes, TrainedBroken } from "./holes.tsx";
 import { PairPanel } from "./pair-panel.tsx";
 
 interface AnswersProps {
@@ -53,6 +53,7 @@ export function AnswersScreen({ trainedTexts, today }: AnswersProps) {
   const [pinned, setPinned] = useState<Place | null>(null);
   const map = useMemo(() => book && mapView(book, trained, filters, today), [book, trained, filters, today]);
   const holes = useMemo(() => (book ? holesOf(book, trained) : []), [book, trained]);
+  const broken = useMemo(() => (book ? trainedBroken(book, trained) : []), [book, trained]);
   const at = pinned ?? looked;
   const look = useCallback((place: Place) => setLooked(place), []);
   const filter = (part: Partial<Filters>) => {
@@ -64,7 +65,7 @@ export function AnswersScreen({ trainedTexts, today }: AnswersProps) {
   const column = at ? map?.columns[at.column] : undefined;
   return (
     <>
-      <ScreenHead title="Answer book" lead={leadOf(book, holes)}>
+      <ScreenHead title="Answer map" lead={leadOf(book, holes)}>
         <ForTeachers>
           <Button variant="outlined" onClick={() => setChoosing(true)}>
             Choose moves
@@ -82,14 +83,20 @@ export function AnswersScreen({ trainedTexts, today }: AnswersProps) {
           borderColor: "hairline",
         }}
       >
-        <WordChoice label="Feeder" options={SIDES} value={filters.side} onChange={(side) => filter({ side })} />
-        <WordChoice label="Tool" options={TOOLS} value={filters.tool} onChange={(tool) => filter({ tool })} />
-        <WordChoice label="Range" options={RANGES} value={filters.range} onChange={(range) => filter({ range })} />
+        <WordChoice named label="Feeder" options={SIDES} value={filters.side} onChange={(side) => filter({ side })} />
+        <WordChoice named label="Tool" options={TOOLS} value={filters.tool} onChange={(tool) => filter({ tool })} />
+        <WordChoice
+          named
+          label="Range"
+          options={RANGES}
+          value={filters.range}
+          onChange={(range) => filter({ range })}
+        />
       </Box>
       <WorkProgress
         work={work}
-        doing="Working out the answer book"
-        not="The answer book was not worked out."
+        doing="Working out the answer map"
+        not="The answer map was not worked out."
         start="Work it out"
       />
       {book && map && (
@@ -107,7 +114,7 @@ export function AnswersScreen({ trainedTexts, today }: AnswersProps) {
           >
             {map.rows.length === 0 || map.columns.length === 0 ? (
               <Box sx={{ p: 4, color: "text.secondary" }}>
-                No feed of this tool and range is in the book. Take a filter away, or choose more moves.
+                No feed of this tool and range is on the map. Take a filter away, or choose more moves.
               </Box>
             ) : (
               <BookMap map={map} at={at} onLook={look} onPick={setPinned} />
@@ -139,6 +146,7 @@ export function AnswersScreen({ trainedTexts, today }: AnswersProps) {
             ) : (
               <Key />
             )}
+            <TrainedBroken pairs={broken} />
             <Holes holes={holes} />
           </Box>
         </Box>
@@ -162,7 +170,7 @@ function leadOf(book: Book | null, holes: readonly Hole[]): string {
   if (!book) return "Does the school have an answer for everything it throws?";
   const open = holes.filter((h) => h.kind !== "untrained").length;
   return open === 0
-    ? `All ${book.feeds.length} feeds have a valid answer on both sides.`
+    ? `All ${book.feeds.length} feeds have a sound answer on both sides.`
     : `${book.feeds.length} feeds against ${book.answers.length} answers, each on two sides. Not answered: ${open}.`;
 }
 
@@ -171,13 +179,16 @@ function Key() {
   return (
     <Box component="section" aria-label="Signs of the map" sx={{ color: "text.secondary" }}>
       <Box component="h2" sx={{ typography: "h2", m: 0, color: "text.primary" }}>
-        Look at a pair
+        What the signs say
       </Box>
       <p>
-        Point at a cell, or go there with the arrow keys: this place says why. A closed ring is valid, half a ring is
-        risky, dots are invalid, a blank cannot be done with what the two hold.
+        Point at a cell, or go there with the arrow keys: this place says why. A closed ring is sound, half a ring is
+        risky, dots are broken, a blank cannot be done with what the two hold.
       </p>
-      <p>A filled ring was trained in the last four weeks, a half-filled one long ago, an empty one never.</p>
+      <p>
+        A dot inside the sign was trained in the last four weeks, half a dot long ago, none never. Dots with a ring of
+        dashes: trained, and it does not hold.
+      </p>
     </Box>
   );
 }

@@ -1,4 +1,4 @@
-/** The answer book as a map: feeds down, answers across, a ring in each cell. */
+/** The answer map: feeds down, answers across, a ring in each cell. */
 import Box from "@mui/material/Box";
 import { styled } from "@mui/material/styles";
 import { memo, useRef, type KeyboardEvent, type MouseEvent } from "react";
@@ -23,7 +23,7 @@ const CELL = 26;
 const NAMES = 176;
 const HEAD = 152;
 
-const WORDS: Record<CellCode, string> = { v: "valid", r: "risky", x: "invalid", " ": "cannot be done" };
+const WORDS: Record<CellCode, string> = { v: "sound", r: "risky", x: "broken", " ": "cannot be done" };
 const CLASS: Record<CellCode, string> = { v: "v", r: "r", x: "x", " ": "n" };
 
 /** The ring of a verdict by borders: a map of thousands of cells is drawn without a picture in each. */
@@ -82,13 +82,21 @@ const Table = styled("table")(({ theme }) => {
       borderBottomColor: "transparent",
     },
     "& td.x::before": { inset: 9, border: `2px dotted ${c.verdict.invalid}`, opacity: 0.8 },
+    // Training is a dot inside the sign of the verdict, in its colour: what does not hold never looks well because of it.
     "& td.lately::after, & td.long::after": {
       content: '""',
       position: "absolute",
       inset: 9,
       borderRadius: "50%",
-      background: c.partner.B,
+      background: c.verdict.valid,
     },
+    "& td.r.lately::after, & td.r.long::after": { background: c.verdict.risky },
+    "& td.x.lately::before, & td.x.long::before": {
+      inset: 3,
+      border: `3px dashed ${c.verdict.invalid}`,
+      opacity: 1,
+    },
+    "& td.x.lately::after, & td.x.long::after": { background: c.verdict.invalid },
     "& td.long::after": { clipPath: "inset(50% 0 0 0)" },
     // Where the system paints all borders: half a ring is clipped, and dots keep their colour.
     "@media (forced-colors: active)": {
@@ -100,7 +108,7 @@ const Table = styled("table")(({ theme }) => {
 });
 
 const nameOf = ({ code, trained }: CellView, feed: string, answer: string): string =>
-  `${feed}, ${answer}: ${WORDS[code]}${code === " " ? "" : `, trained ${trained}`}`;
+  `${feed}, ${answer}: ${WORDS[code]}${code === " " ? "" : trained !== "never" && code === "x" ? `, and trained ${trained}` : `, trained ${trained}`}`;
 const cellId = (row: number, column: number): string => `cell-${row}-${column}`;
 
 export function BookMap({ map, at, onLook, onPick }: MapProps) {

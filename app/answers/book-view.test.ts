@@ -1,6 +1,6 @@
 import type { Book } from "#core/answers/answer-book.ts";
 import { trainedKey } from "#core/answers/trained.ts";
-import { holesOf, mapView } from "./book-view.ts";
+import { holesOf, mapView, trainedBroken } from "./book-view.ts";
 
 const feed = (text: string, tool: "hand" | "stick") => ({
   text,
@@ -57,5 +57,18 @@ test("holes: nothing works, only risky, works but never trained", () => {
     "backhand low 1 none",
     "cross 0 risky",
     "cross 1 untrained",
+  ]);
+});
+
+test("what was trained and does not hold is said, the latest first", () => {
+  expect(trainedBroken(book, trained)).toEqual([]);
+  const badly = {
+    ...trained,
+    [trainedKey("left", "c", "p")]: "2026-10-01",
+    [trainedKey("right", "j", "p")]: "2026-11-01",
+  };
+  expect(trainedBroken(book, badly)).toEqual([
+    { feed: "jab", answer: "parry", side: 1, day: "2026-11-01" },
+    { feed: "cross", answer: "parry", side: 0, day: "2026-10-01" },
   ]);
 });

@@ -69,6 +69,27 @@ export function mapView(book: Book, trained: Trained, { side, tool, range }: Fil
   return { rows, columns };
 }
 
+/** A pair that was trained and does not hold. */
+export interface BrokenPair {
+  readonly feed: string;
+  readonly answer: string;
+  readonly side: 0 | 1;
+  /** Last day it was trained, `2026-11-25`. */
+  readonly day: string;
+}
+
+/** What was trained and is broken by the map, the latest first. */
+export function trainedBroken(book: Book, trained: Trained): BrokenPair[] {
+  const found: BrokenPair[] = [];
+  for (const [feed, { text }] of book.feeds.entries())
+    for (const side of [0, 1] as const)
+      for (const [answer, code] of [...book.codes[feed]![side]].entries()) {
+        const day = code === "x" ? trainedOn(book, trained, feed, answer, side) : undefined;
+        if (day !== undefined) found.push({ feed: text, answer: book.answers[answer]!.text, side, day });
+      }
+  return found.sort((a, b) => b.day.localeCompare(a.day));
+}
+
 export interface Hole {
   readonly feed: number;
   readonly text: string;

@@ -4,7 +4,8 @@ import Button from "@mui/material/Button";
 import { useState } from "react";
 import { BOOK_SIDES } from "#core/answers/answer-book.ts";
 import { VerdictRing } from "../ui/marks.tsx";
-import type { Hole } from "./book-view.ts";
+import { shortDate } from "../ui/dates.ts";
+import type { BrokenPair, Hole } from "./book-view.ts";
 import { useNewDrill } from "./use-new-drill.ts";
 import { Row, Rows } from "../ui/rows.tsx";
 
@@ -17,6 +18,29 @@ const WORDS: Record<Hole["kind"], (h: Hole) => string> = {
 };
 const FEW = 6;
 
+/** Above all gaps: what the club trains and the checker refuses. */
+export function TrainedBroken({ pairs }: { readonly pairs: readonly BrokenPair[] }) {
+  if (pairs.length === 0) return null;
+  return (
+    <Box component="section" aria-label="Trained, and does not hold" sx={{ mt: 3 }}>
+      <Box component="h2" sx={{ typography: "h2", m: 0, mb: 1, color: "verdict.invalid" }}>
+        Trained, and does not hold: {pairs.length}
+      </Box>
+      <Rows>
+        {pairs.slice(0, FEW).map(({ feed, answer, side, day }) => (
+          <Row key={`${feed} ${answer} ${side}`} sx={{ display: "flex", gap: 1, py: 1, alignItems: "flex-start" }}>
+            <VerdictRing verdict="invalid" size={18} />
+            <Box sx={{ flex: 1 }}>
+              {feed} {SIDE_WORDS[side]}, answered with {answer}: last trained on {shortDate(day)}.
+            </Box>
+          </Row>
+        ))}
+      </Rows>
+      {pairs.length > FEW && <Box sx={{ color: "text.secondary" }}>And {pairs.length - FEW} more on the map.</Box>}
+    </Box>
+  );
+}
+
 export function Holes({ holes }: { holes: readonly Hole[] }) {
   const [all, setAll] = useState(false);
   const newDrill = useNewDrill();
@@ -27,10 +51,10 @@ export function Holes({ holes }: { holes: readonly Hole[] }) {
       <Box component="h2" sx={{ typography: "h2", m: 0, mb: 1 }}>
         {holes.length === 0
           ? "No gaps"
-          : `Gaps: ${graver} without a valid answer, ${holes.length - graver} never trained`}
+          : `Gaps: ${graver} without a sound answer, ${holes.length - graver} never trained`}
       </Box>
       {holes.length === 0 && (
-        <Box sx={{ color: "text.secondary" }}>Each feed has a valid answer on both sides, and one was trained.</Box>
+        <Box sx={{ color: "text.secondary" }}>Each feed has a sound answer on both sides, and one was trained.</Box>
       )}
       <Rows>
         {shown.map((hole) => (

@@ -43,7 +43,7 @@ export function PairPanel({ book, trained, feed, answer, side, version, rulings,
         </Box>
         {onClose && (
           <Button size="small" color="inherit" variant="text" onClick={onClose} sx={{ flex: "none", minHeight: 28 }}>
-            Let go
+            Close
           </Button>
         )}
       </Box>
@@ -73,7 +73,7 @@ export function PairPanel({ book, trained, feed, answer, side, version, rulings,
                   <Box sx={{ mt: 0.5, color: "text.secondary" }}>
                     {reason.open.length === 0
                       ? "Leaves nothing open."
-                      : `Leaves ${reason.open.slice(0, 4).join(", ")}.`}
+                      : `Still open to: ${reason.open.slice(0, 4).join(", ")}.`}
                   </Box>
                 )}
               </>

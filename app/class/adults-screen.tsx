@@ -106,7 +106,7 @@ function Adults({
         {name("collects", "Who may collect the minors", [])}
       </Box>
       <Box sx={{ color: "text.secondary", pt: 0.5, ...NOT_ON_PAPER }}>
-        Offered are those who are cleared for minors, by local rules, under Who signs in.
+        Offered are those who are cleared for minors, by local rules, under Members.
         {minors && draft.second === "" ? " Leave the second adult empty only if somebody in charge knows it." : ""}
       </Box>
       <Button

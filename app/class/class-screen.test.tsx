@@ -12,7 +12,7 @@ describe("class and card", () => {
   const pair = {
     id: "p",
     names,
-    why: "not met before",
+    why: "first time together",
     drillId: "d",
     revisionId: "r",
     title: "Quay",
@@ -51,7 +51,7 @@ describe("class and card", () => {
         planned={null}
       />,
     );
-    expect(page).toMatch(/Edda no falls.*Odo.*not met before.*1\.17 m apart/);
+    expect(page).toMatch(/Edda no falls.*Odo.*first time together.*1\.17 m apart/);
   });
   test("a planned evening shows its plan in place of a single round", () => {
     const page = text(

@@ -179,10 +179,10 @@ const OnTheFloor = ({ id }: { id: string }) => (
       Sheet to print
     </Button>
     <Button variant="outlined" component={Link} to={`/class/${id}/wall`}>
-      On the wall
+      Wall screen
     </Button>
     <Button variant="contained" component={Link} to={`/class/${id}/floor`}>
-      Run it
+      Start class
     </Button>
   </>
 );

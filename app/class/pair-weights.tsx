@@ -11,7 +11,7 @@ export function PairWeightSliders() {
   const [draft, setDraft] = useState<Partial<PairWeights>>(settings.pairing ?? {});
   useEffect(() => setDraft(settings.pairing ?? {}), [version]); // eslint-disable-line react-hooks/exhaustive-deps
   return (
-    <Box role="group" aria-label="What makes a good pair" sx={{ py: 1 }}>
+    <Box role="group" aria-label="Pairing rules" sx={{ py: 1 }}>
       {PAIR_PARTS.map((part) => {
         const { label, says, most } = weightText(part);
         const value = draft[part] ?? PAIR_WEIGHTS[part];

@@ -19,15 +19,8 @@ interface ChoicesProps {
   readonly state: ReturnType<typeof usePlan>;
 }
 
-export const PlanChoices = (props: ChoicesProps) => (
-  <>
-    <WhatIsTrained page={props.page} />
-    <HowLong {...props} />
-  </>
-);
-
 /** The ladder, drill or part of a drill, and a second theme beside it. */
-function WhatIsTrained({ page }: Pick<ChoicesProps, "page">) {
+export function WhatIsTrained({ page }: Pick<ChoicesProps, "page">) {
   const { ladders, drills, chosen, parts } = page;
   const [, setSearch] = useSearchParams();
   const grow = useFetcher<typeof action>({ key: "grow" });
@@ -57,7 +50,7 @@ function WhatIsTrained({ page }: Pick<ChoicesProps, "page">) {
       />
       {ofDrill && parts.length > 1 && (
         <Choice
-          label="of it"
+          label="Part of it"
           value={chosen.part ?? NOTHING}
           options={[[NOTHING, "all of it"], ...parts.map((part) => [part, part] as const)]}
           onChange={(part) => growFrom(ofDrill.id, part === NOTHING ? null : part)}
@@ -67,7 +60,7 @@ function WhatIsTrained({ page }: Pick<ChoicesProps, "page">) {
       )}
       {chosenLadder && ladders.length > 1 && (
         <Choice
-          label="and then"
+          label="And then"
           value={chosen.second ?? NOTHING}
           options={[
             [NOTHING, "nothing else"],
@@ -91,10 +84,18 @@ const lengthText = (seconds: number): string => (seconds < 60 ? `${seconds} s` :
 const withOwn = (usual: readonly number[], own: number): number[] =>
   [...new Set([...usual, own])].sort((one, two) => one - two);
 
+/** Two lines where nobody chose, and there are enough people for them. */
+const rotates = ({ people }: PlanPage, { lines }: ChoicesProps["state"]): boolean =>
+  lines ?? people.length >= LINES_FROM;
+
+/** The settings in a few words, for the button that opens them. */
+export const settingsText = (page: PlanPage, state: ChoicesProps["state"]): string =>
+  `rounds of ${lengthText(state.clock.round)}, roles every ${state.clock.change} s, partners ${rotates(page, state) ? "in two facing lines" : "in set pairs"}`;
+
 /** Round, roles and how partners change. */
-function HowLong({ page, state }: ChoicesProps) {
+export function HowLong({ page, state }: ChoicesProps) {
   const { clock } = state;
-  const inLines = state.lines ?? page.people.length >= LINES_FROM;
+  const inLines = rotates(page, state);
   const { carried, chosen } = page;
   const rungs = page.rungs.filter(({ past }) => !past);
   return (
@@ -130,11 +131,11 @@ function HowLong({ page, state }: ChoicesProps) {
         sx={{ width: 130 }}
       />
       <Choice
-        label="Partners change"
+        label="Rotate partners"
         value={inLines ? "lines" : "names"}
         options={[
-          ["names", "by name"],
-          ["lines", "in two lines"],
+          ["names", "set pairs"],
+          ["lines", "two facing lines"],
         ]}
         onChange={(how) => state.setLines(how === "lines")}
         sx={{ width: 150 }}

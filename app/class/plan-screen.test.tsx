@@ -45,7 +45,7 @@ test("pairs say why and what to look at; a round that was run cannot be changed"
         onStep={() => undefined}
       />,
     );
-  expect(show(false)).toMatch(/Edda Vire .*Odo Lachs .*1\.12 m apart ; not met before/);
+  expect(show(false)).toMatch(/Edda Vire .*Odo Lachs .*1\.12 m apart ; first time together/);
   expect(show(false)).toMatch(/2\. Add a return .*Without contact\./);
   const own = { ...rounds[0]!.pairs[0]!, back: 1, apart: "fist to shoulder" };
   expect(show(false, { ...rounds[0]!, pairs: [own] })).toMatch(

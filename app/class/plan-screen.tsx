@@ -10,12 +10,13 @@ import { PAIR_WEIGHTS } from "#core/policy/pair-weights.ts";
 import { useSettings } from "../ui/use-settings.ts";
 import { swapCostIn } from "./swap-cost.ts";
 import { shortDate } from "../ui/dates.ts";
+import { menuLink, MoreMenu } from "../ui/more-menu.tsx";
 import { Notice, ScreenHead } from "../ui/parts.tsx";
 import { WorkProgress } from "../ui/work-progress.tsx";
 import { PairWeightSliders } from "./pair-weights.tsx";
 import { LINE_MARKS, lineTexts } from "./sheet-layout.ts";
 import { packedRound } from "./packed-round.ts";
-import { PlanChoices } from "./plan-choices.tsx";
+import { HowLong, settingsText, WhatIsTrained } from "./plan-choices.tsx";
 import { PlanBlocks } from "./plan-blocks.tsx";
 import { PlanPairs } from "./plan-pairs.tsx";
 import { PlanShares } from "./plan-shares.tsx";
@@ -26,7 +27,7 @@ export function PlanScreen({ page }: { page: PlanPage }) {
   const state = usePlan(page);
   const { work, plan, locked } = state;
   const [round, setRound] = useState(0);
-  const [weights, setWeights] = useState(false);
+  const [folded, setFolded] = useState(true);
   const { settings } = useSettings();
   const pairing = { ...PAIR_WEIGHTS, ...settings.pairing };
   const rounds = plan?.rounds ?? [];
@@ -56,18 +57,26 @@ export function PlanScreen({ page }: { page: PlanPage }) {
       >
         <Ways lesson={lesson.id} />
       </ScreenHead>
-      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, px: { xs: 2, sm: 3 }, pb: 1.5, alignItems: "center" }}>
-        <PlanChoices page={page} state={state} />
-        <Button variant="outlined" onClick={packAgain}>
-          Refill the time
-        </Button>
-        <Button variant="outlined" aria-expanded={weights} onClick={() => setWeights(!weights)}>
-          {weights ? "Hide: what makes a good pair" : "What makes a good pair"}
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, px: { xs: 2, sm: 3 }, pb: 1.5, alignItems: "end" }}>
+        <WhatIsTrained page={page} />
+        <Button variant="outlined" aria-expanded={folded === false} onClick={() => setFolded(!folded)}>
+          {folded ? `Change: ${settingsText(page, state)}` : "Hide the settings"}
         </Button>
       </Box>
-      {weights && (
-        <Box sx={{ px: { xs: 2, sm: 3 } }}>
-          <PairWeightSliders />
+      {!folded && (
+        <Box component="section" aria-label="Settings of the plan" sx={{ px: { xs: 2, sm: 3 }, pb: 1.5 }}>
+          <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, alignItems: "end" }}>
+            <HowLong page={page} state={state} />
+            <Button variant="outlined" onClick={packAgain}>
+              Re-plan to fill the time
+            </Button>
+          </Box>
+          <Box component="details" sx={{ mt: 1.5 }}>
+            <Box component="summary" sx={{ cursor: "pointer" }}>
+              Pairing rules
+            </Box>
+            <PairWeightSliders />
+          </Box>
         </Box>
       )}
       {page.over && (
@@ -163,7 +172,7 @@ function Evening({ plan, rungs, state, at, onLook, nameOf, levelOf }: EveningPro
           The evening
         </Box>
         <Box sx={{ color: plan.left < 0 ? "verdict.invalid" : "text.secondary" }}>
-          {plan.left < 0 ? `${-plan.left} min too long` : plan.left === 0 ? "full" : `${plan.left} min left`}
+          {plan.left < 0 ? `${-plan.left} min too long` : plan.left === 0 ? "fills the time" : `${plan.left} min left`}
         </Box>
       </Box>
       {plan.check && <Box sx={{ color: "text.secondary", pb: 0.5 }}>{plan.check}</Box>}
@@ -285,26 +294,20 @@ function RoundHead({ rounds, at, started, canSay, onLook, onSay }: RoundHeadProp
   );
 }
 
-/** Where a plan is used. */
+/** Where a plan is used: it is run; the rest is needed before that, or on paper. */
 const Ways = ({ lesson }: { readonly lesson: string }) => (
   <>
-    <Button variant="outlined" component={Link} to={`/class/${lesson}`}>
-      Who is here
-    </Button>
-    <Button variant="outlined" component={Link} to={`/class/${lesson}/floor`}>
-      Run it
-    </Button>
-    <Button variant="outlined" component={Link} to={`/class/${lesson}/wall`}>
-      On the wall
-    </Button>
-    <Button variant="outlined" component={Link} to={`/class/${lesson}/phones`}>
-      On phones
-    </Button>
-    <Button variant="outlined" component={Link} to={`/class/${lesson}/cards`}>
-      Cards to print
-    </Button>
-    <Button variant="contained" component={Link} to={`/class/${lesson}/sheet`}>
+    <MoreMenu>
+      {menuLink(`/class/${lesson}`, "Who is here")}
+      {menuLink(`/class/${lesson}/wall`, "Wall screen")}
+      {menuLink(`/class/${lesson}/phones`, "Send to phones")}
+      {menuLink(`/class/${lesson}/cards`, "Cards to print")}
+    </MoreMenu>
+    <Button variant="outlined" component={Link} to={`/class/${lesson}/sheet`}>
       Sheet to print
+    </Button>
+    <Button variant="contained" component={Link} to={`/class/${lesson}/floor`}>
+      Start class
     </Button>
   </>
 );

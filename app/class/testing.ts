@@ -12,7 +12,7 @@ export const pair = (a: string, b: string, more: Partial<PlannedPair> = {}): Pla
   rung: 0,
   verdict: "sound",
   distance: 1.12,
-  why: ["not met before"],
+  why: ["first time together"],
   notes: [],
   ...more,
 });

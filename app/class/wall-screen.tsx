@@ -143,7 +143,7 @@ function WallClock({ segment, running: { left, elapsed, goes } }: NonNullable<Wa
       >
         {leftText(left)}
       </Box>
-      <Box sx={{ fontSize: "clamp(1.2rem, 4.5vh, 4rem)", fontWeight: 650 }}>{goes ? what : "The clock stands"}</Box>
+      <Box sx={{ fontSize: "clamp(1.2rem, 4.5vh, 4rem)", fontWeight: 650 }}>{goes ? what : "Paused"}</Box>
     </Box>
   );
 }

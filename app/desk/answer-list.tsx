@@ -42,7 +42,7 @@ interface ListProps {
 function leaves(open: readonly string[], common: readonly string[]): string {
   const own = open.filter((move) => !common.includes(move));
   if (own.length > 0) return `open to ${own.slice(0, 2).join(", ")}`;
-  return common.length > 0 ? "open to no more" : "open to nothing";
+  return common.length > 0 ? "leaves no more open" : "leaves nothing open";
 }
 
 /** The list; digits 1 to 9 put in the answer of that number while the list has the focus. */
@@ -115,7 +115,8 @@ export function AnswerList({ answers, onPut, verb = "Put in" }: ListProps) {
                   sx={{ display: "block", color: "text.secondary", fontSize: "0.9rem", lineHeight: 1.25 }}
                 >
                   {leaves(a.open, answers.length > 1 ? common : [])}
-                  {a.ceiling !== null && `, up to ${Math.round(a.ceiling * 100)}%`}
+                  {a.ceiling !== null &&
+                    (a.ceiling >= 1 ? ", at any speed" : `, up to ${Math.round(a.ceiling * 100)}%`)}
                 </Box>
               </span>
               <Box component="span" sx={{ color: "text.secondary" }}>

@@ -1,16 +1,14 @@
 /** What is needed now and then at the desk: layout, revisions, the clock, and the drill as a file, a card or a link. */
 import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
 import Divider from "@mui/material/Divider";
-import Menu from "@mui/material/Menu";
 import MenuItem from "@mui/material/MenuItem";
 import { useEffect, useRef, useState } from "react";
-import { Link } from "react-router";
 import { fileName } from "#core/formats/drill-file.ts";
 import type { ScoreView } from "#core/formats/desk-view.ts";
 import { OnPaper, ScoreSheet } from "../paper/paper-svg.tsx";
 import { download } from "../paper/download.ts";
 import { pngFile, svgFile } from "../paper/standalone.ts";
+import { menuLink, MoreMenu } from "../ui/more-menu.tsx";
 import { useTeaches } from "../ui/role.tsx";
 import { ask } from "../workers/client.ts";
 
@@ -24,11 +22,8 @@ interface DeskMenuProps {
 }
 
 export function DeskMenu({ id, title, text, view, onFormat }: DeskMenuProps) {
-  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const [drawing, setDrawing] = useState<"svg" | "png" | null>(null);
   const sheet = useRef<SVGSVGElement>(null);
-  const close = () => setAnchor(null);
-  // The items of a menu are its own children, for the arrow keys.
   const teaches = useTeaches();
 
   // The drawing is made for the file only: it is put on the page, read, and taken off again.
@@ -43,52 +38,26 @@ export function DeskMenu({ id, title, text, view, onFormat }: DeskMenuProps) {
   }, [drawing, title]);
 
   const item = (label: string, run: () => void) => (
-    <MenuItem
-      disabled={!view}
-      onClick={() => {
-        close();
-        run();
-      }}
-    >
+    <MenuItem disabled={!view} onClick={run}>
       {label}
     </MenuItem>
   );
+  const writeData = () =>
+    void ask("writeJson", { text }).then((file) => download(fileName(title, "json"), file, "application/json"));
   return (
     <>
-      <Button
-        variant="outlined"
-        aria-haspopup="menu"
-        aria-expanded={anchor !== null}
-        onClick={(event) => setAnchor(event.currentTarget)}
-      >
-        More
-      </Button>
-      <Menu anchorEl={anchor} open={anchor !== null} onClose={close}>
+      <MoreMenu>
         {item("Format", onFormat)}
-        <MenuItem component={Link} to={`/drills/${id}/revisions`}>
-          Revisions
-        </MenuItem>
-        <MenuItem component={Link} to={`/drills/${id}/clock`}>
-          Clock
-        </MenuItem>
+        {menuLink(`/drills/${id}/revisions`, "Revisions")}
+        {menuLink(`/drills/${id}/clock`, "Clock")}
         <Divider />
-        <MenuItem component={Link} to={`/drills/${id}/card`}>
-          Card: print or PDF
-        </MenuItem>
-        {teaches && (
-          <MenuItem component={Link} to={`/drills/${id}/share`}>
-            Share by a link
-          </MenuItem>
-        )}
+        {menuLink(`/drills/${id}/card`, "Card: print or PDF")}
+        {teaches && menuLink(`/drills/${id}/share`, "Share by a link")}
         {item("Export the score as text (.vics)", () => download(fileName(title, "vics"), text))}
-        {item(
-          "Export score and verdicts as data (.json)",
-          () =>
-            void ask("writeJson", { text }).then((file) => download(fileName(title, "json"), file, "application/json")),
-        )}
+        {item("Export score and verdicts as data (.json)", writeData)}
         {item("Export the drawing as SVG", () => setDrawing("svg"))}
         {item("Export the drawing as PNG", () => setDrawing("png"))}
-      </Menu>
+      </MoreMenu>
       {drawing && view && (
         <Box aria-hidden sx={{ position: "absolute", left: -99999, top: 0, visibility: "hidden" }}>
           <OnPaper ink={false}>

@@ -244,7 +244,7 @@ const DRAWING_PART = {
   pb: 3,
   borderLeft: { md: 1, lg: 0 },
   borderRight: { lg: 1 },
-  borderColor: { md: "hairline" },
+  borderColor: { md: "hairline", lg: "hairline" },
 } as const;
 
 const FINDINGS_PART = {
@@ -253,7 +253,7 @@ const FINDINGS_PART = {
   py: 1.5,
   gridArea: { md: "findings" },
   borderTop: { xs: 1, lg: 0 },
-  borderColor: "hairline",
+  borderColor: { xs: "hairline" },
   position: { lg: "sticky" },
   top: 0,
   alignSelf: "start",

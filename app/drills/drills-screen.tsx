@@ -231,7 +231,9 @@ function StartDrill({ open, leads }: { open: boolean; leads: boolean }) {
     if (open) input.current?.focus();
   }, [open]);
   const start = () => {
-    const text = feed.trim() || "A jab";
+    const text = feed.trim();
+    // An empty field asks instead of making a drill that nobody meant.
+    if (text === "") return input.current?.focus();
     const line = /^[abc]\b/i.test(text) ? text : `A ${text}`;
     const score = `title: ${text.replace(/^[abc]\s+/i, "")}\nkind: feeder\nA: lead left\nB: lead left\ntempo: 50%\n\n${line}${/->|→|<>/.test(line) ? "" : " -> B "}\n`;
     void fetcher.submit({ id: crypto.randomUUID(), revisionId: crypto.randomUUID(), text: score }, { method: "post" });
@@ -245,7 +247,7 @@ function StartDrill({ open, leads }: { open: boolean; leads: boolean }) {
       }}
       sx={{ display: "flex", gap: 1, alignItems: "end" }}
     >
-      <SearchField label="First attack" placeholder="A jab" value={feed} onChange={setFeed} inputRef={input} />
+      <SearchField label="Start from" placeholder="for example: jab" value={feed} onChange={setFeed} inputRef={input} />
       <Button type="submit" variant={leads ? "contained" : "outlined"} disabled={fetcher.state !== "idle"}>
         New drill
       </Button>

@@ -19,9 +19,13 @@ interface Step {
 /** The steps for what the school has; each is something one sees happen. */
 export function stepsFor(drills: readonly DrillListRow[]): readonly Step[] {
   const broken = drills.find(({ verdict }) => verdict === "broken");
-  const sound = drills.find(
-    ({ verdict, kind, parent_id }) => verdict === "sound" && kind === "feeder" && parent_id === null,
-  );
+  // The lightest that has something to grow from.
+  const [sound] = drills
+    .filter(
+      ({ verdict, kind, parent_id, summary }) =>
+        verdict === "sound" && kind === "feeder" && parent_id === null && (summary.exchanges ?? 0) > 2,
+    )
+    .sort((a, b) => a.load_total - b.load_total);
   return [
     broken
       ? {

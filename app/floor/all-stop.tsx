@@ -16,7 +16,7 @@ interface StopProps {
 /** Over everything, until somebody says go on. */
 export function AllStop({ onGo = null, onHurt = null, onLonger = null }: StopProps) {
   const ways = [
-    ["Somebody hurt", onHurt],
+    ["Injury", onHurt],
     ["A minute more", onLonger],
     ["Go on", onGo],
   ] as const;
@@ -51,7 +51,7 @@ export function AllStop({ onGo = null, onHurt = null, onLonger = null }: StopPro
               <Button
                 key={label}
                 variant="outlined"
-                autoFocus={label === "Somebody hurt"}
+                autoFocus={label === "Injury"}
                 onClick={onPress}
                 sx={{ ...BIG, flex: "none", px: 5, color: "inherit", borderColor: "currentcolor", fontSize: "1.5rem" }}
               >

@@ -9,8 +9,8 @@ export const BIG = { minHeight: 64, fontSize: "1.15rem", flex: "1 1 120px" } as 
 
 export const KINDS: Readonly<Record<Segment["kind"], string>> = {
   block: "",
-  talk: "Show it",
-  round: "Work",
+  talk: "Demo",
+  round: "Round",
   rest: "Change partners",
 };
 
@@ -59,8 +59,8 @@ export function ClockFace({
         {segment.kind === "round" && started && !ended && (
           <Box sx={{ color: "text.secondary" }}>{rolesNow(segment, elapsed, left)}</Box>
         )}
-        {started && !ended && !goes && <Box sx={{ fontWeight: 700 }}>The clock stands</Box>}
-        {next && !ended && <Box sx={{ color: "text.secondary" }}>Then: {nextText(next, kinds)}</Box>}
+        {started && !ended && !goes && <Box sx={{ fontWeight: 700 }}>Paused</Box>}
+        {next && !ended && <Box sx={{ color: "text.secondary" }}>Next: {nextText(next, kinds)}</Box>}
       </Box>
     </Box>
   );

@@ -27,7 +27,7 @@ const FIRST: Readonly<Record<NewIncident["place"], readonly string[]>> = {
     "No contact, falls, rolling, jumping or kicks in any class until a doctor has said so.",
   ],
   blood: ["Stop, cover the wound, clean floor and gear, change gloves. On only when it is covered and dry."],
-  other: ["Look at it with them. Back in by “Late comer”, only if they want to and you would let them."],
+  other: ["Look at it with them. Back in by “Latecomer”, only if they want to and you would let them."],
 };
 const WORDS: Readonly<Record<NewIncident["place"], string>> = { head: "Head", blood: "Blood", other: "Something else" };
 

@@ -262,7 +262,7 @@ function Controls({
         A minute more
       </Button>
       <Button variant="outlined" sx={BIG} disabled={!floor.isLive} title={NEEDS_NETWORK} onClick={() => onAsk("late")}>
-        Late comer
+        Latecomer
       </Button>
       <Button
         variant="outlined"
@@ -274,7 +274,7 @@ function Controls({
         Swap two
       </Button>
       <Button variant="outlined" sx={BIG} onClick={onHurt}>
-        Somebody hurt
+        Injury
       </Button>
       <Button variant="contained" color="error" sx={{ ...BIG, fontWeight: 800 }} onClick={() => tap({ kind: "stop" })}>
         ALL STOP

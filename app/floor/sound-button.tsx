@@ -15,7 +15,7 @@ export const SoundButton = ({ sound }: SoundProps) => (
       </Button>
     )}
     <Button variant={sound.on ? "contained" : "outlined"} aria-pressed={sound.on} onClick={() => sound.turn(!sound.on)}>
-      {sound.on ? "Sound is on" : "Sound is off"}
+      {sound.on ? "Turn sound off" : "Turn sound on"}
     </Button>
   </>
 );

@@ -38,7 +38,9 @@ export function StartDialog({ held, now, lessonId, adults, onStart, onClose }: S
   const isOut = !isWithin(held, now);
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="start-title">
-      <DialogTitle id="start-title">{isUnnamed ? "Minors are here: who are the adults?" : "Run it now?"}</DialogTitle>
+      <DialogTitle id="start-title">
+        {isUnnamed ? "Minors are here: who are the adults?" : "Start class now?"}
+      </DialogTitle>
       <DialogContent>
         {isOut && (
           <Box component="p" sx={{ mt: 0 }}>

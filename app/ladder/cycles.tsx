@@ -68,7 +68,7 @@ export function Cycles({ text, revisionId, others }: CyclesProps) {
               ? `None of ${found.tried} closes. Choose more moves, or other counts.`
               : `${found.whole ? "All" : "By chance"} ${found.tried} tried; these ${cycles.length} close, even sides first.`}
           </Box>
-          <Rows ordered aria-label="Cycles" sx={{ px: { xs: 2, sm: 3 }, pb: 4 }}>
+          <Rows ordered aria-label="Loops" sx={{ px: { xs: 2, sm: 3 }, pb: 4 }}>
             {cycles.map((c) => (
               <RungItem
                 key={c.text}

@@ -82,7 +82,7 @@ export function LadderPath({ rungs, pins }: PathProps) {
                   {i + 1}
                 </Box>
                 <Box component="span" sx={{ color: "text.secondary" }}>
-                  {Math.round(rung.view.tempo * 100)}%{pins.includes(i) ? ", pinned" : ""}
+                  {Math.round(rung.view.tempo * 100)}%{pins.includes(i) ? ", kept" : ""}
                 </Box>
                 <Box component="span" sx={{ ml: "auto" }}>
                   <VerdictRing verdict={rung.view.verdict} />

@@ -69,7 +69,7 @@ export function LadderPlan({ title, text, revisionId, gear, classes, today }: Pl
       {ladder && !ladder.ok && (
         <Notice
           tone="trouble"
-          action={pins.length > 0 ? <Button onClick={() => setPins(NO_PINS)}>Take all pins out</Button> : undefined}
+          action={pins.length > 0 ? <Button onClick={() => setPins(NO_PINS)}>Keep none</Button> : undefined}
         >
           {ladder.message}
         </Notice>
@@ -77,9 +77,9 @@ export function LadderPlan({ title, text, revisionId, gear, classes, today }: Pl
       {ladder?.ok && (
         <>
           {pins.length > 0 && (
-            <Notice action={<Button onClick={() => setPins(NO_PINS)}>Take all pins out</Button>}>
+            <Notice action={<Button onClick={() => setPins(NO_PINS)}>Keep none</Button>}>
               {pins.length === 1 ? `Rung ${pins[0]! + 1} stays` : `Rungs ${pins.map((p) => p + 1).join(", ")} stay`};
-              the others were solved again round it.
+              the others were made again around it.
             </Notice>
           )}
           {ladder.notes.length > 0 && (
@@ -116,10 +116,10 @@ export function LadderPlan({ title, text, revisionId, gear, classes, today }: Pl
                     size="small"
                     variant={pins.includes(i) ? "contained" : "outlined"}
                     aria-pressed={pins.includes(i)}
-                    aria-label={`Pin rung ${i + 1}`}
+                    aria-label={`Keep rung ${i + 1}`}
                     onClick={() => (pins.includes(i) ? unpin(i) : pin(i, null))}
                   >
-                    {pins.includes(i) ? "Pinned" : "Pin"}
+                    {pins.includes(i) ? "Kept" : "Keep this rung"}
                   </Button>
                 }
                 more={

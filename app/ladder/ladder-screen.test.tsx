@@ -43,7 +43,7 @@ describe("what is wished", () => {
   test("rungs, a goal by name, and how many changes may be used", () => {
     const bar = text(<WishBar wishes={wishes} onChange={nothing} />);
     expect(bar).toContain(GOALS.half.words);
-    expect(bar).toContain(`What may change: ${wishes.operators.length} of ${OPERATORS.length}`);
+    expect(bar).toContain(`Allowed changes (${wishes.operators.length} of ${OPERATORS.length})`);
     expect(bar).not.toMatch(/Tools:/);
   });
   test("tools are asked for only where a tool may change", () => {

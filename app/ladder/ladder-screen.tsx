@@ -23,8 +23,8 @@ interface LadderProps {
 const PARTS = [
   { value: "ladder", label: "Ladder" },
   { value: "variations", label: "All variations" },
-  { value: "cycles", label: "Cycles" },
-  { value: "join", label: "Join" },
+  { value: "cycles", label: "Loops" },
+  { value: "join", label: "Combine drills" },
 ] as const;
 
 /** From one exchange upwards in even steps; or every single change of the drill. */

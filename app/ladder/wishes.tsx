@@ -70,7 +70,7 @@ export function WishBar({ wishes, onChange }: { wishes: Wishes; onChange: (part:
         Shuffle
       </Button>
       <Allowed
-        word="What may change"
+        word="Allowed changes"
         all={OPERATORS}
         names={OPERATOR_NAMES}
         chosen={wishes.operators}
@@ -106,7 +106,7 @@ function Allowed<T extends string>({
   return (
     <>
       <Button variant="outlined" aria-expanded={open} onClick={() => setOpen(!open)}>
-        {open ? `Hide: ${word.toLowerCase()}` : `${word}: ${chosen.length} of ${all.length}`}
+        {open ? `Hide: ${word.toLowerCase()}` : `${word} (${chosen.length} of ${all.length})`}
       </Button>
       {open && (
         <Box role="group" aria-label={word} sx={{ width: "100%", columns: "230px", columnGap: 2, order: 1 }}>

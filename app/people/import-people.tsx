@@ -108,7 +108,7 @@ export function ImportPeople({ onClose }: { onClose: () => void }) {
         {rows && named && (
           <>
             <Box role="status" sx={{ py: 1, fontWeight: 700 }}>
-              {good.length} to add, {doubles.length} known by name, {faulty.length} with faults
+              {good.length} new, {doubles.length} already in the list, {faulty.length} with errors
             </Box>
             {doubles.length > 0 && (
               <FormControlLabel

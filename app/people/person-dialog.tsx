@@ -129,8 +129,8 @@ export function PersonDialog({ person, wishes, onClose }: DialogProps) {
           {measure("height_cm", "Height, cm")}
           {measure("reach_cm", "Reach, cm")}
           {measure("mass_kg", "Mass, kg")}
-          {side("lead", "Leads with")}
-          {side("hand", "Handed")}
+          {side("lead", "Front foot and hand")}
+          {side("hand", "Dominant hand")}
           <AgeAndFalls draft={draft} set={set} fault={faults.born} />
           <LevelsAndLimits draft={draft} set={set} />
           <TextField

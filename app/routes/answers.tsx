@@ -7,7 +7,7 @@ import type { Route } from "./+types/answers.ts";
 import { AnswersScreen } from "../answers/answers-screen.tsx";
 
 export { keepPageOnFailure as shouldRevalidate } from "../ui/keep-page.ts";
-export const meta: Route.MetaFunction = () => [{ title: "Answer book · Vicissor" }];
+export const meta: Route.MetaFunction = () => [{ title: "Answer map · Vicissor" }];
 
 export function loader({ context }: Route.LoaderArgs) {
   return reading(async () => ({

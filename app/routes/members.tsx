@@ -14,7 +14,7 @@ import type { Route } from "./+types/members.ts";
 import { MembersScreen } from "../access/members-screen.tsx";
 
 export { keepPageOnFailure as shouldRevalidate } from "../ui/keep-page.ts";
-export const meta: Route.MetaFunction = () => [{ title: "Who signs in · Vicissor" }];
+export const meta: Route.MetaFunction = () => [{ title: "Members · Vicissor" }];
 
 export function loader({ context }: Route.LoaderArgs) {
   return reading(async () => {

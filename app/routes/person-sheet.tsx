@@ -15,8 +15,7 @@ export function loader({ params, context }: Route.LoaderArgs) {
     const scope = context.get(scopeContext);
     const page = await sheetPage(scope, idIn(params.id));
     if (!page) throw notFound("This person is not here; they may have been erased.");
-    if (page === "closed")
-      throw notFound("The school hands out no page about minors. It can be set under Settings.");
+    if (page === "closed") throw notFound("The school hands out no page about minors. It can be set under Settings.");
     const back = scope.role === "student" ? "/mine" : `/people/${page.person.id}`;
     return { page, back, today: await todayOf(scope) };
   });

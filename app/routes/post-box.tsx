@@ -4,7 +4,7 @@ import { reading } from "#server/respond.ts";
 import type { Route } from "./+types/post-box.ts";
 import { PostBoxScreen } from "../access/post-box-screen.tsx";
 
-export const meta: Route.MetaFunction = () => [{ title: "Post box · Vicissor" }];
+export const meta: Route.MetaFunction = () => [{ title: "Outgoing invitations · Vicissor" }];
 
 export function loader({ context }: Route.LoaderArgs) {
   return reading(async () => ({

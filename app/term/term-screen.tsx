@@ -71,7 +71,7 @@ export function TermScreen({
           </Button>
         </ForTeachers>
         <Button variant="outlined" component={Link} to="/answers">
-          Answer book
+          Answer map
         </Button>
         <ForTeachers>
           <Button variant="contained" onClick={() => setOpen("new")}>

@@ -78,7 +78,7 @@ function Feeds({ found: { feeds, both, one, none } }: { found: Coverage }) {
   return (
     <Box component="section" aria-label="Feed by feed" sx={{ pt: 2 }}>
       <Box component="h2" sx={{ typography: "h2", m: 0 }}>
-        Feeds of the answer book
+        Feeds of the answer map
       </Box>
       <Box sx={{ color: "text.secondary", mb: 0.5 }}>
         {both} came from both sides, {one} from one, {none} never.

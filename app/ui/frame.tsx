@@ -90,6 +90,8 @@ const Place = styled(NavLink)(({ theme }) => ({
   color: theme.vars?.palette.text.secondary,
   textDecoration: "none",
   fontSize: "0.9rem",
+  lineHeight: 1.25,
+  textAlign: "center",
   borderRadius: 6,
   "&[aria-current=page]": {
     color: theme.vars?.palette.text.primary,

@@ -50,14 +50,22 @@ export function WordChoice<T extends string>({
   options,
   value,
   onChange,
+  named = false,
 }: {
   label: string;
   options: readonly { value: T; label: string }[];
   value: T;
   onChange: (value: T) => void;
+  /** Its label is seen as well, where the words do not say what is chosen. */
+  named?: boolean;
 }) {
   return (
     <Box role="group" aria-label={label} sx={{ display: "flex", flexWrap: "wrap", gap: 1.5 }}>
+      {named && (
+        <Box component="span" aria-hidden sx={{ color: "text.secondary", fontSize: "0.9rem", alignSelf: "center" }}>
+          {label}:
+        </Box>
+      )}
       {options.map((option) => (
         <Word
           key={option.value}

@@ -146,8 +146,33 @@ export const theme = createTheme({
     MuiSelect: {
       styleOverrides: { select: { "@media (pointer: coarse)": { "&&": { paddingBlock: 12, minHeight: "auto" } } } },
     },
+    // Every field has its label above it, where it stays when something is typed.
+    MuiInputLabel: {
+      defaultProps: { shrink: true },
+      styleOverrides: {
+        root: ({ theme: t }) => ({
+          position: "static",
+          transform: "none",
+          maxWidth: "none",
+          overflow: "visible",
+          whiteSpace: "normal",
+          fontSize: "0.9rem",
+          lineHeight: 1.45,
+          color: t.vars?.palette.text.secondary,
+          "&.Mui-focused": { color: t.vars?.palette.text.secondary },
+          "&.Mui-error": { color: t.vars?.palette.error.main },
+        }),
+      },
+    },
+    MuiInput: { styleOverrides: { root: { "label + &": { marginTop: 0 } } } },
     MuiOutlinedInput: {
-      styleOverrides: { notchedOutline: ({ theme: t }) => ({ borderColor: t.vars?.palette.text.secondary }) },
+      styleOverrides: {
+        notchedOutline: ({ theme: t }) => ({
+          top: 0,
+          borderColor: t.vars?.palette.text.secondary,
+          "& legend": { display: "none" },
+        }),
+      },
     },
     MuiPaper: { defaultProps: { elevation: 0 }, styleOverrides: { root: { backgroundImage: "none" } } },
     MuiTooltip: { styleOverrides: { tooltip: { fontSize: "0.9rem" } } },

@@ -244,7 +244,7 @@ function Rulings({ rulings, onChange }: RulingsProps) {
       </Box>
       {rulings.length === 0 && (
         <Box sx={{ color: "text.secondary" }}>
-          None. A pair of the <Link to="/answers">answer book</Link> can be ruled otherwise there, with a reason.
+          None. A pair of the <Link to="/answers">answer map</Link> can be ruled otherwise there, with a reason.
         </Box>
       )}
       {rulings.map((r) => (

@@ -24,7 +24,7 @@ const forward = ({ halfShoulders }: { readonly halfShoulders: number }): number 
 function stepsText(beyond: number, scale: number): string {
   const halves = Math.round((beyond / (STEP * scale)) * 2);
   if (halves <= 0) return "";
-  if (halves === 1) return " and half a step";
+  if (halves === 1) return " plus half a step";
   const whole = Math.floor(halves / 2);
   const steps = whole === 1 ? "a step" : `${whole} steps`;
   return ` and ${steps}${halves % 2 === 1 ? " and a half" : ""}`;
@@ -32,7 +32,7 @@ function stepsText(beyond: number, scale: number): string {
 
 /**
  * The distance of two people, `metres` between the middles of their stances, as the first measures it with the lead
- * arm (or the weapon) on the other's shoulder: `glove to shoulder and half a step`.
+ * arm (or the weapon) on the other's shoulder: `glove to shoulder plus half a step`.
  */
 export function apartInWords(metres: number, from: Person, to: Person): string {
   const body = bodyOf(from);

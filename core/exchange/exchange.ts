@@ -137,7 +137,9 @@ function answerOf(s: Situation): Outcome {
     return { answered, robust, next, findings };
   }
   if (setting.header.kind !== "solo" && !s.madeShort)
-    findings.push(draft(feed.row, feed.use, "no-answer", { feed: feed.use.text, code: "nobody" }));
+    findings.push(
+      draft(feed.row, feed.use, "no-answer", { feed: feed.use.text, code: "nobody", actor: feed.receiver }),
+    );
   return { answered, robust, next: [], findings };
 }
 
@@ -236,7 +238,7 @@ function answerFindings(f: AnswerFacts): FindingDraft[] {
   const inside = insideLine(f);
   if (inside) found.push(inside);
   const open = inside || best?.fails !== null ? undefined : openBlow(f);
-  if (open) found.push(draft(row, beat, "follow-up", { next: open.move, actor: feed.actor }));
+  if (open) found.push(draft(row, beat, "follow-up", { next: open.move, actor: feed.receiver }));
   const received = best?.detail.kind === "receives" && setting.usage.customs.rooting === "risky";
   if (received && setting.header.rules[feed.receiver].has("no resisting"))
     found.push({

@@ -133,12 +133,12 @@ const TABLE = {
   "no-answer": {
     severity: "error",
     decides: "exchange",
-    question: "Nobody answers a feed",
+    question: "A feed without an answer",
     says: (p) =>
       fill(
         p.code === "attack"
           ? "Hitting back doesn’t stop the {feed}. Defend first, or write `intercept` with a blow that gets there before it."
-          : "Nobody answers the {feed}.",
+          : "{actor} has no answer to the {feed}.",
         p,
       ),
   },
@@ -243,8 +243,8 @@ const TABLE = {
   "follow-up": {
     severity: "note",
     decides: "score",
-    question: "What stays open for the feeder",
-    says: (p) => fill("The {next} stays open for {actor}.", p),
+    question: "What the feeder could still hit with",
+    says: (p) => fill("{actor} could still be hit by the {next}.", p),
   },
   "wrong-valid": {
     severity: "note",

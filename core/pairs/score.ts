@@ -91,7 +91,7 @@ export function scorePair(a: Person, b: Person, { weights, met, tonight, wishes,
   off += weights.tonight * now + weights.met * before;
   if (now > 0) why.push(`together ${times(now)} tonight already`);
   else if (before > 0) why.push(`met ${times(before)} this term`);
-  else why.push("not met before");
+  else why.push("first time together");
   if (a.height !== null && b.height !== null) {
     const gap = Math.abs(a.height - b.height) * 100;
     off += (weights.height * gap) / 10;

@@ -11,7 +11,7 @@ const email = string()
   .matches(/^[^\s@]+@[^\s@]+\.[^\s@]+$/, "Write an address such as name@club.example.")
   .required("Write the address.");
 const name = string().trim().required("Write your name.").max(80, "A name has at most 80 letters.");
-const password = string().max(200, "A password has at most 128 letters or signs.").required("Write the password.");
+const password = string().max(200, "Use at most 128 characters.").required("Write the password.");
 
 export const emailIn = ({ email: text }: Fields): string => email.validateSync(text);
 export const nameIn = ({ name: text }: Fields): string => name.validateSync(text);

@@ -19,9 +19,8 @@ const core = (password: string): string =>
 
 /** What is wrong with a new password; null where nothing is. `about`: words that others know of its owner. */
 export function faultOfPassword(password: string, about: readonly string[]): string | null {
-  if (password.length < MIN_PASSWORD)
-    return `A password has at least ${MIN_PASSWORD} letters or signs; a few words in a row are good.`;
-  if (password.length > LONGEST) return `A password has at most ${LONGEST} letters or signs.`;
+  if (password.length < MIN_PASSWORD) return `Use at least ${MIN_PASSWORD} characters; a few words in a row are good.`;
+  if (password.length > LONGEST) return `Use at most ${LONGEST} characters.`;
   if (new Set(password).size < 5) return "This is nearly one letter again and again. Take a few words in a row.";
   const small = password.toLowerCase();
   if (known.has(small) || known.has(core(password)))

@@ -72,7 +72,7 @@ async function inThread<T extends Task>(
     } catch (error) {
       if (!signal.aborted) throw error;
       throw new TaskStopped(
-        "This takes too long to work out, so it was stopped and nothing was saved. Split it into several drills.",
+        "This took too long to work out. Nothing was changed. Try again, or split it into several drills.",
       );
     }
   });
