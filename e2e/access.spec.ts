@@ -9,7 +9,7 @@ test.use({ storageState: { cookies: [], origins: [] } });
 const TONIGHT = "/class/5b3c7c1e-0d52-4a4e-9b10-7d6a51fe0000";
 
 async function typeCredentials(page: Page, email: string, password: string): Promise<void> {
-  await page.getByRole("textbox", { name: "Address (e-mail)" }).fill(email);
+  await page.getByRole("textbox", { name: "E-mail" }).fill(email);
   await page.getByLabel("Password").fill(password);
   await page.getByRole("button", { name: "Sign in", exact: true }).click();
 }
@@ -58,7 +58,7 @@ test("an assistant ticks who is here and goes on to the hall, and is shown no bu
   await page.goto("/sign-in");
   await page.getByRole("button", { name: /Bent Sorge, assistant/ }).click();
   await expect(page.getByRole("heading", { name: "Drills", level: 1 })).toBeVisible();
-  const acts = ["New drill", "Import a drill", /^(Star|Copy|Delete) /, "Close the tour"];
+  const acts = ["New drill", "Import a drill", /^(Star|Copy|Delete) /, "Hide"];
   for (const name of acts) await expect(page.getByRole("button", { name })).toHaveCount(0);
   await expectAccessible(page);
   await page.getByRole("link", { name: "Cover and return", exact: true }).click();
@@ -80,7 +80,7 @@ test("an assistant ticks who is here and goes on to the hall, and is shown no bu
   await expect(page.getByText(/12 of \d+ are here/)).toBeVisible();
   await tick.check();
   await expect(page.getByText(/13 of \d+ are here/)).toBeVisible();
-  await expect(page.getByRole("button", { name: /Pair them|Everybody|Nobody|Drop the plan/ })).toHaveCount(0);
+  await expect(page.getByRole("button", { name: /Pair them|Everybody|Nobody|Delete the plan/ })).toHaveCount(0);
   await expectAccessible(page);
   expect(faults).toEqual([]);
 });

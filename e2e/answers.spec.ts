@@ -14,8 +14,8 @@ const cell = (page: Page, name: RegExp) => page.getByRole("gridcell", { name });
 
 test("the map says why, by keyboard: a pair is looked at, held, and made a drill of", async ({ page }) => {
   const grid = await openBook(page);
-  await expect(cell(page, /^jab, slip out: valid/)).toHaveCount(1);
-  await expect(cell(page, /^lead hook, slip out: invalid/)).toHaveCount(1);
+  await expect(cell(page, /^jab, slip out: sound/)).toHaveCount(1);
+  await expect(cell(page, /^lead hook, slip out: broken/)).toHaveCount(1);
   await expectAccessible(page, REPEATED);
   await grid.focus();
   await page.keyboard.press("ArrowDown");
@@ -40,7 +40,7 @@ test("filters by side, tool and range", async ({ page }) => {
   await page.getByRole("button", { name: "stick", exact: true }).click();
   expect(await rows.count()).toBeLessThan(all);
   await expect(page.getByRole("rowheader", { name: "backhand low", exact: true })).toBeVisible();
-  await expect(cell(page, /shin check: valid/)).toHaveCount(0);
+  await expect(cell(page, /shin check: sound/)).toHaveCount(0);
   await page.getByRole("button", { name: "close", exact: true }).click();
   await expect(page.getByText("No feed of this tool and range")).toBeVisible();
   await page.getByRole("button", { name: "All tools" }).click();
@@ -75,7 +75,7 @@ test("a hole is filled with one press; the choice of moves is the school's own",
   await page.getByRole("button", { name: "Choose moves" }).click();
   await page.getByRole("button", { name: "The usual ones" }).click();
   await page.getByRole("button", { name: "Lay these out" }).click();
-  await expect(page.getByText(/have a valid answer on both sides/)).toBeVisible();
+  await expect(page.getByText(/have a sound answer on both sides/)).toBeVisible();
 });
 
 test("everything against everything: progress, cancel, and again", async ({ page }) => {
@@ -99,24 +99,24 @@ test("everything against everything: progress, cancel, and again", async ({ page
 
 test("a school ruling is shown as such in the book and at the desk, and taken back", async ({ page }) => {
   await openBook(page);
-  await cell(page, /^cross, cover: invalid/).click();
+  await cell(page, /^cross, cover: broken/).click();
   const pair = page.getByRole("region", { name: "The pair" });
   await pair.getByRole("button", { name: "Judge it differently" }).click();
   await pair.getByRole("textbox", { name: "Because" }).fill("tight guard, taught since the first term");
   await pair.getByRole("button", { name: "Save our ruling" }).click();
-  await expect(cell(page, /^cross, cover: valid/)).toHaveCount(1);
-  await expect(pair).toContainText("The school rules this valid: tight guard");
+  await expect(cell(page, /^cross, cover: sound/)).toHaveCount(1);
+  await expect(pair).toContainText("The school rules this sound: tight guard");
   await pair.getByRole("button", { name: "Make a drill of it" }).click();
   await expect(page).toHaveURL(/\/drills\//);
   await expect(page.getByRole("region", { name: "Findings" })).toContainText(
-    "The school rules this valid: tight guard",
+    "The school rules this sound: tight guard",
   );
   await page.goto("/settings");
-  await expect(page.getByText("cross met with cover is valid: tight guard")).toBeVisible();
+  await expect(page.getByText("cross met with cover is sound: tight guard")).toBeVisible();
   await page.getByRole("button", { name: "Take back" }).click();
   await expect(page.getByText(/1 verdict changes/)).toBeVisible();
   await page.getByRole("button", { name: "Save", exact: true }).click();
   await expect(page.getByRole("button", { name: "Saved" })).toBeVisible();
   await openBook(page);
-  await expect(cell(page, /^cross, cover: invalid/)).toHaveCount(1);
+  await expect(cell(page, /^cross, cover: broken/)).toHaveCount(1);
 });

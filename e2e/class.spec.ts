@@ -1,7 +1,7 @@
 /** An evening from attendance to paper; people, gear and the term. */
 import { readFileSync } from "node:fs";
 import { expect, test, type Page } from "@playwright/test";
-import { expectAccessible, faultsOf } from "./helpers.ts";
+import { expectAccessible, faultsOf, fromMenu } from "./helpers.ts";
 
 /** Actions of a user, counted: the evening must be planned in under two minutes of clicking. */
 function counted(page: Page) {
@@ -93,7 +93,8 @@ test("the demo evening is planned from attendance to the printed sheet in under 
   });
 
   await test.step("the sliders say what they mean", async () => {
-    await page.getByRole("button", { name: "What makes a good pair" }).click();
+    await page.getByRole("button", { name: /^Change: rounds/ }).click();
+    await page.getByText("Pairing rules").click();
     await expect(page.getByText("never with an adult, unless it is agreed")).toBeVisible();
     await page.getByRole("slider", { name: "The same height" }).focus();
     await page.keyboard.press("Home");
@@ -119,7 +120,7 @@ test("the demo evening is planned from attendance to the printed sheet in under 
 
   await test.step("the wall shows the round that comes, arrow keys go on", async () => {
     await page.getByRole("link", { name: "Back to the plan" }).click();
-    await page.getByRole("link", { name: "On the wall" }).click();
+    await fromMenu(page, "Wall screen");
     await expect(page.getByRole("heading", { name: /Round 2 of \d+/ })).toBeVisible();
     await page.keyboard.press("ArrowRight");
     await expect(page.getByRole("heading", { name: /Round 3 of \d+/ })).toBeVisible({ timeout: 30_000 });
@@ -128,7 +129,7 @@ test("the demo evening is planned from attendance to the printed sheet in under 
 
   await test.step("cards of the pairs with their drill drawn, and of the calls", async () => {
     await page.getByRole("link", { name: "Back to the plan" }).click();
-    await page.getByRole("link", { name: "Cards to print" }).click();
+    await fromMenu(page, "Cards to print");
     const sheets = page.getByRole("group", { name: /^Page \d+ of \d+$/ });
     await expect(sheets.first()).toContainText(/Round 2 of \d+/);
     await expect(sheets.first()).toContainText(/\(\d\.\d\d m\)/);
@@ -151,8 +152,8 @@ test("the demo evening is planned from attendance to the printed sheet in under 
     await page.goto("/class");
     await expect(page.getByText(/The evening is planned: \d+ rounds/)).toBeVisible();
     await expect(page.getByRole("button", { name: /Pair them/ })).toHaveCount(0);
-    await page.getByRole("button", { name: "Drop the plan…" }).click();
-    await page.getByRole("button", { name: "Really drop the plan" }).click();
+    await page.getByRole("button", { name: "Delete the plan…" }).click();
+    await page.getByRole("button", { name: "Really delete the plan" }).click();
     // What was run is in the log: it has to be taken back first.
     await expect(page.getByRole("alert")).toContainText("Rounds of this evening were run");
     await page.getByRole("link", { name: "The plan" }).click();
@@ -160,8 +161,8 @@ test("the demo evening is planned from attendance to the printed sheet in under 
     await expect(page.getByRole("button", { name: "Mark as done" })).toBeVisible();
     await expect(page.getByText("Saved.", { exact: false })).toBeVisible({ timeout: 15_000 });
     await page.goto("/class");
-    await page.getByRole("button", { name: "Drop the plan…" }).click();
-    await page.getByRole("button", { name: "Really drop the plan" }).click();
+    await page.getByRole("button", { name: "Delete the plan…" }).click();
+    await page.getByRole("button", { name: "Really delete the plan" }).click();
     await expect(page.getByRole("button", { name: "Pair them" })).toBeVisible();
     await expect(page.getByRole("link", { name: "Plan the evening" })).toBeVisible();
   });

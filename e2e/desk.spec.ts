@@ -13,7 +13,7 @@ import {
 } from "./helpers.ts";
 
 async function taken(page: Page, item: string): Promise<Download> {
-  await page.getByRole("button", { name: "Export" }).click();
+  await page.getByRole("button", { name: "More" }).click();
   const [download] = await Promise.all([
     page.waitForEvent("download"),
     page.getByRole("menuitem", { name: item }).click(),
@@ -102,7 +102,7 @@ test("a drill built without typing, its rows put in another order, all of it und
   await expect.poll(order).toEqual(["cro", "jab"]);
   // The same with the handle and the keyboard.
   await page
-    .getByRole("button", { name: /^Move row/ })
+    .getByRole("button", { name: /^Move exchange/ })
     .first()
     .focus();
   await page.keyboard.press("ArrowDown");
@@ -111,7 +111,7 @@ test("a drill built without typing, its rows put in another order, all of it und
   const [one, two] = await Promise.all(
     [0, 1].map((i) =>
       page
-        .getByRole("button", { name: /^Move row/ })
+        .getByRole("button", { name: /^Move exchange/ })
         .nth(i)
         .boundingBox(),
     ),
@@ -142,7 +142,7 @@ test("a cycle that does not close is closed with one press", async ({ page }) =>
 
 test("a line that breaks the drill is drawn as a branch and trained with one press", async ({ page }) => {
   await freshDrill(page, "title: Breaks\nA: lead left\nB: lead left\n\nA jab -> B lean back\n");
-  await page.getByRole("button", { name: "Find a hole" }).click();
+  await page.getByRole("button", { name: "What gets through?" }).click();
   await expect(page.getByText(/It holds|lands:/)).toBeVisible({ timeout: 20_000 });
   const train = page.getByRole("button", { name: "Train this: add the line" });
   if ((await train.count()) > 0) {
@@ -155,16 +155,18 @@ test("a line that breaks the drill is drawn as a branch and trained with one pre
 test("files: score, data, drawing as SVG and PNG, card as PDF", async ({ page }) => {
   await openDesk(page, DRILL(FOUR_COUNT));
   await expect(page.locator("[data-crossing]").first()).toBeVisible();
-  const score = await taken(page, "Score as text (.vics)");
+  const score = await taken(page, "Export the score as text (.vics)");
   expect(score.suggestedFilename()).toBe("four-count-weave.vics");
   expect((await contentOf(score)).toString()).toBe(await editorText(page));
-  const data = JSON.parse((await contentOf(await taken(page, "Score and verdicts as data (.json)"))).toString()) as {
+  const data = JSON.parse(
+    (await contentOf(await taken(page, "Export score and verdicts as data (.json)"))).toString(),
+  ) as {
     format: string;
     check: { exchanges: unknown[] };
   };
   expect(data.format).toBe("vicissor drill");
   expect(data.check.exchanges.length).toBeGreaterThan(3);
-  const svg = (await contentOf(await taken(page, "Drawing as SVG"))).toString();
+  const svg = (await contentOf(await taken(page, "Export the drawing as SVG"))).toString();
   expect(svg).toContain("forehand high");
   expect(svg).not.toContain("var(--");
   const wellFormed = await page.evaluate((text) => {
@@ -173,7 +175,7 @@ test("files: score, data, drawing as SVG and PNG, card as PDF", async ({ page })
   }, svg);
   expect(wellFormed[0]).toBe(true);
   expect(wellFormed[1]).toBeGreaterThan(8);
-  const png = await contentOf(await taken(page, "Drawing as PNG"));
+  const png = await contentOf(await taken(page, "Export the drawing as PNG"));
   expect(png.subarray(1, 4).toString()).toBe("PNG");
   // Width of the picture in its header: sharp enough for paper.
   expect(png.readUInt32BE(16)).toBeGreaterThan(800);
@@ -181,7 +183,7 @@ test("files: score, data, drawing as SVG and PNG, card as PDF", async ({ page })
 
 test("the card of a drill: one A4 page in black and white, with the pads named, as PDF too", async ({ page }) => {
   await openDesk(page, DRILL(PADS_BY_NAME));
-  await page.getByRole("button", { name: "Export" }).click();
+  await page.getByRole("button", { name: "More" }).click();
   await page.getByRole("menuitem", { name: "Card: print or PDF" }).click();
   const sheet = page.getByRole("group", { name: "Page 1 of 1" });
   await expect(sheet).toBeVisible();

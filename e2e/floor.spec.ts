@@ -11,6 +11,7 @@ import {
   plannedClass,
   rowsOf,
   startNow,
+  fromMenu,
 } from "./helpers.ts";
 
 const button = (page: Page, name: string | RegExp) => page.getByRole("button", { name });
@@ -19,7 +20,7 @@ test("an evening on two devices, from the start to somebody hurt", async ({ page
   test.setTimeout(240_000);
   const faults = faultsOf(page);
   const path = await plannedClass(page, "On the floor", "2027-03-24");
-  await page.getByRole("link", { name: "Run it" }).click();
+  await page.getByRole("link", { name: "Start class" }).click();
   const other = await (await browser.newContext()).newPage();
   await other.goto(`${path}/floor`);
   await expect(page.getByText("All devices show the same")).toBeVisible();
@@ -219,7 +220,7 @@ test("the clock of a drill runs what was chosen, and swaps roles on time", async
   const faults = faultsOf(page);
   await page.goto("/");
   await page.getByRole("link", { name: "One slow blow, then you" }).click();
-  await page.getByRole("link", { name: "Clock" }).click();
+  await fromMenu(page, "Clock");
   const choose = async (name: string, option: string) => {
     await page.getByRole("combobox", { name }).click();
     await page.getByRole("option", { name: option, exact: true }).click();
@@ -316,7 +317,7 @@ test("the database crashes in the middle of a round: the clock goes on and no ta
   test.skip(!process.env.PG_DATA, "only with a database of its own");
   test.setTimeout(150_000);
   const path = await plannedClass(page, "Through a crash", "2027-03-31");
-  await page.getByRole("link", { name: "Run it" }).click();
+  await page.getByRole("link", { name: "Start class" }).click();
   const other = await (await browser.newContext()).newPage();
   await other.goto(`${path}/floor`);
   await startNow(page);

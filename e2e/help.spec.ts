@@ -6,7 +6,7 @@ test("a question mark opens the help, and a sample becomes a drill", async ({ pa
   await page.goto("/people");
   await page.locator("main").click({ position: { x: 5, y: 5 } });
   await page.keyboard.press("?");
-  await expect(page.getByRole("heading", { name: "How it goes" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "How to write a drill" })).toBeVisible();
   await expectAccessible(page);
   await page.getByRole("button", { name: "Open as a drill: One row: who does what" }).click();
   await expect.poll(() => editorText(page)).toContain("A jab -> B slip out, cross");

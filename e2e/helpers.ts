@@ -91,6 +91,12 @@ export async function typeAtEnd(page: Page, text: string): Promise<void> {
   await page.keyboard.press("Escape");
 }
 
+/** Opens what a screen keeps behind “More”, and presses one of it. */
+export async function fromMenu(page: Page, item: string): Promise<void> {
+  await page.getByRole("button", { name: "More", exact: true }).click();
+  await page.getByRole("menuitem", { name: item, exact: true }).click();
+}
+
 /** A drill of its own for a test: others are left as they are. Gives its path. */
 export async function freshDrill(page: Page, text: string): Promise<string> {
   await page.goto("/");

@@ -210,10 +210,10 @@ test("files for paper: what is typed is drawn in a PDF, and the file does nothin
 test("a drawing that is kept as a file has nothing in it that runs", async ({ browser, baseURL }) => {
   const page = await ownersPage(browser, baseURL!);
   await page.goto(`/drills/${drill}`);
-  await page.getByRole("button", { name: "Export" }).click();
+  await page.getByRole("button", { name: "More" }).click();
   const [kept] = await Promise.all([
     page.waitForEvent("download"),
-    page.getByRole("menuitem", { name: "Drawing as SVG" }).click(),
+    page.getByRole("menuitem", { name: "Export the drawing as SVG" }).click(),
   ]);
   const file = `${await kept.path()}.svg`;
   await kept.saveAs(file);

@@ -15,8 +15,9 @@ test("fifteen people stand in lines; a circuit and a game are added and stay", a
   await expect(page.getByRole("combobox", { name: "We work on" })).toHaveText(/One slow blow/, { timeout: 30_000 });
   const lines = page.getByRole("region", { name: "The lines" });
   await expect(lines).toContainText("Moves on:", { timeout: 30_000 });
-  await page.getByRole("combobox", { name: "Partners change" }).click();
-  await page.getByRole("option", { name: "by name" }).click();
+  await page.getByRole("button", { name: /^Change: rounds/ }).click();
+  await page.getByRole("combobox", { name: "Rotate partners" }).click();
+  await page.getByRole("option", { name: "set pairs" }).click();
   await expect(lines).toHaveCount(0, { timeout: 30_000 });
   await page.getByRole("button", { name: "Add a circuit" }).click();
   await page.getByRole("button", { name: "Add a game…" }).click();
@@ -27,7 +28,8 @@ test("fifteen people stand in lines; a circuit and a game are added and stay", a
   await expectAccessible(page);
   await page.goto(`${path}/plan`);
   await expect(blocks.getByRole("textbox").filter({ hasText: /Circuit of \d stations/ })).toHaveCount(1);
-  await expect(page.getByRole("combobox", { name: "Partners change" })).toHaveText("by name");
+  await page.getByRole("button", { name: /^Change: rounds/ }).click();
+  await expect(page.getByRole("combobox", { name: "Rotate partners" })).toHaveText("set pairs");
   await page.goto(`${path}/sheet`);
   await expect(page.getByText(/^Before you begin: nails short/).first()).toBeVisible();
   await expect(page.getByText(/^To hand over/)).toBeVisible({ timeout: 30_000 });

@@ -26,7 +26,7 @@ function hands(page: Page) {
 test("what it is for stands on the first page, with four steps and what the signs mean", async ({ page }) => {
   await page.goto("/");
   await expect(page.getByText("Who throws what, and what answers it", { exact: false })).toBeVisible();
-  await expect(page.getByRole("region", { name: "New here? Four steps" }).getByRole("link")).toHaveCount(4);
+  await expect(page.getByRole("region", { name: "Getting started" }).getByRole("link")).toHaveCount(4);
   await expect(page.getByRole("list", { name: "What the signs mean" })).toContainText("something gets through");
 });
 

@@ -1,5 +1,5 @@
 import { expect, test } from "@playwright/test";
-import { COVER_AND_RETURN, DRILL, editorText, expectAccessible, focusEditor } from "./helpers.ts";
+import { COVER_AND_RETURN, DRILL, editorText, expectAccessible, focusEditor, fromMenu } from "./helpers.ts";
 
 test("the whole path: a drill mended, varied, people paired, the card printed", async ({ page }) => {
   const faults: string[] = [];
@@ -30,13 +30,13 @@ test("the whole path: a drill mended, varied, people paired, the card printed", 
 
   await test.step("see what is wrong and why", async () => {
     await expect(page.getByText(/The lead hook still lands on the head/)).toBeVisible();
-    await expect(page.getByRole("button", { name: /A lead hook, answered by B slip out: invalid/ })).toBeVisible();
+    await expect(page.getByRole("button", { name: /A lead hook, answered by B slip out: broken/ })).toBeVisible();
     await scan();
   });
 
   await test.step("change the text and see the finding go", async () => {
     await focusEditor(page);
-    await page.getByRole("button", { name: /answered by B slip out: invalid/ }).focus();
+    await page.getByRole("button", { name: /answered by B slip out: broken/ }).focus();
     await page.keyboard.press("Enter");
     // The picked crossing has selected its text: the answer is typed over it.
     await page.keyboard.type("lead hook -> B weave");
@@ -61,16 +61,16 @@ test("the whole path: a drill mended, varied, people paired, the card printed", 
   });
 
   await test.step("the revisions say what changed", async () => {
-    await page.getByRole("link", { name: "Revisions" }).click();
+    await fromMenu(page, "Revisions");
     await expect(page.getByText("+ A lead hook -> B weave, cross")).toBeVisible();
     await expect(page.getByText(/The drill goes from/)).toContainText("broken");
-    await expect(page.getByText("A lead hook -> B weave: new, valid")).toBeVisible();
+    await expect(page.getByText("A lead hook -> B weave: new, sound")).toBeVisible();
     await scan();
     await page.getByRole("link", { name: "Back to the desk" }).click();
   });
 
   await test.step("make two variations and add them", async () => {
-    await page.getByRole("link", { name: "Ladder" }).click();
+    await page.getByRole("link", { name: "Make a ladder" }).click();
     const ladder = page.getByRole("list", { name: "Rungs" }).locator("> li");
     await expect(ladder.first()).toBeVisible({ timeout: 30_000 });
     expect(await ladder.count()).toBeGreaterThan(3);

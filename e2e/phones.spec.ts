@@ -1,6 +1,6 @@
 /** A class on people's own phones: a link that shows the rounds, and is taken back. */
 import { expect, test } from "@playwright/test";
-import { COVER_AND_RETURN, DRILL, expectAccessible, expectNoSideScroll, faultsOf } from "./helpers.ts";
+import { COVER_AND_RETURN, DRILL, expectAccessible, expectNoSideScroll, faultsOf, fromMenu } from "./helpers.ts";
 
 test("a link shows the rounds by first names without signing in, until it is ended", async ({ page, browser }) => {
   const faults = faultsOf(page);
@@ -17,7 +17,7 @@ test("a link shows the rounds by first names without signing in, until it is end
   const lesson = new URL(page.url()).pathname;
   await page.goto(`${lesson}/plan`);
   await expect(page.getByText("Saved.", { exact: false })).toBeVisible({ timeout: 30_000 });
-  await page.getByRole("link", { name: "On phones" }).click();
+  await fromMenu(page, "Send to phones");
   await page.getByRole("button", { name: "Make a link" }).click();
   await expect(page.getByRole("img", { name: "Code of the link" })).toBeVisible();
   await expectAccessible(page);

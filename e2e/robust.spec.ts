@@ -15,6 +15,7 @@ import {
   SINGLE_ANSWERS,
   typeAtEnd,
   openDesk,
+  fromMenu,
 } from "./helpers.ts";
 
 test("two people edit one drill: the second sees both texts and chooses", async ({ browser }) => {
@@ -34,7 +35,7 @@ test("two people edit one drill: the second sees both texts and chooses", async 
   await expectAccessible(two!);
   await dialog.getByRole("button", { name: "Keep mine on top" }).click();
   await expect(two!.getByText("Saved, revision 3")).toBeVisible();
-  await two!.getByRole("link", { name: "Revisions" }).click();
+  await fromMenu(two!, "Revisions");
   await expect(two!.getByRole("heading", { name: /^Revision \d/ })).toHaveCount(3);
   for (const page of [one!, two!]) await page.context().close();
 });
@@ -298,6 +299,6 @@ test("other answers and the search for a line that lands, at the desk", async ({
   await expect.poll(() => editorText(page)).toMatch(/one: A jab -> B (?:cross )?catch, jab/);
   await page.keyboard.press("Control+z");
   await expect.poll(() => editorText(page)).toContain("one: A jab -> B slap parry, jab");
-  await page.getByRole("button", { name: "Find a hole" }).click();
+  await page.getByRole("button", { name: "What gets through?" }).click();
   await expect(page.getByText(/It holds|lands:/)).toBeVisible({ timeout: 20_000 });
 });

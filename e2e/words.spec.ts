@@ -24,10 +24,10 @@ test("a school's own move: tried while it is written, saved, used in a drill, ta
   await expectAccessible(page);
   const preview = page.getByRole("complementary", { name: "What it would do" });
   const line = (text: string) => preview.getByRole("listitem").filter({ hasText: text }).first();
-  await expect(line("jab (").getByRole("img", { name: "valid" })).toBeVisible();
+  await expect(line("jab (").getByRole("img", { name: "sound" })).toBeVisible();
   // Two centimetres take nobody off the line.
   await page.getByRole("spinbutton", { name: "Aside, m, head" }).fill("0.02");
-  await expect(line("jab (").getByRole("img", { name: "invalid" })).toBeVisible();
+  await expect(line("jab (").getByRole("img", { name: "broken" })).toBeVisible();
   await page.getByRole("spinbutton", { name: "Aside, m, head" }).fill("0.19");
   await page.getByRole("textbox", { name: /English/ }).fill("reed bend");
   await page.getByRole("textbox", { name: /Coaching/ }).fill("From the hips.");
@@ -76,7 +76,7 @@ test("a numbering set of the school's own is made on the face by keyboard and us
   await page.getByRole("button", { name: "Use this one" }).click();
   await expect(page.getByRole("button", { name: "In use" })).toBeVisible();
   await freshDrill(page, "title: Harbour\nA: holds stick 71 cm\nB: holds stick 71 cm\n\nA strike 2 -> B roof block\n");
-  await expect(page.getByRole("button", { name: /B roof block: valid/ })).toBeVisible();
+  await expect(page.getByRole("button", { name: /B roof block: sound/ })).toBeVisible();
   await page.goto("/settings/numbering");
   await page.getByRole("button", { name: "Take away" }).click();
   await expect(page.getByRole("group", { name: /Twelve angles on a clock face/ })).toBeVisible();

@@ -73,26 +73,7 @@ export function AnswersScreen({ trainedTexts, today }: AnswersProps) {
         </ForTeachers>
       </ScreenHead>
       {result && "message" in result && <Notice tone="trouble">{result.message}</Notice>}
-      <Box
-        sx={{
-          display: "flex",
-          flexWrap: "wrap",
-          columnGap: 4,
-          px: { xs: 2, sm: 3 },
-          borderBottom: 1,
-          borderColor: "hairline",
-        }}
-      >
-        <WordChoice named label="Feeder" options={SIDES} value={filters.side} onChange={(side) => filter({ side })} />
-        <WordChoice named label="Tool" options={TOOLS} value={filters.tool} onChange={(tool) => filter({ tool })} />
-        <WordChoice
-          named
-          label="Range"
-          options={RANGES}
-          value={filters.range}
-          onChange={(range) => filter({ range })}
-        />
-      </Box>
+      <FilterRow filters={filters} onChange={filter} />
       <WorkProgress
         work={work}
         doing="Working out the answer map"
@@ -164,6 +145,28 @@ export function AnswersScreen({ trainedTexts, today }: AnswersProps) {
     </>
   );
 }
+
+interface FilterRowProps {
+  readonly filters: Filters;
+  readonly onChange: (part: Partial<Filters>) => void;
+}
+
+const FilterRow = ({ filters, onChange }: FilterRowProps) => (
+  <Box
+    sx={{
+      display: "flex",
+      flexWrap: "wrap",
+      columnGap: 4,
+      px: { xs: 2, sm: 3 },
+      borderBottom: 1,
+      borderColor: "hairline",
+    }}
+  >
+    <WordChoice named label="Feeder" options={SIDES} value={filters.side} onChange={(side) => onChange({ side })} />
+    <WordChoice named label="Tool" options={TOOLS} value={filters.tool} onChange={(tool) => onChange({ tool })} />
+    <WordChoice named label="Range" options={RANGES} value={filters.range} onChange={(range) => onChange({ range })} />
+  </Box>
+);
 
 /** What the book comes to, in one sentence. */
 function leadOf(book: Book | null, holes: readonly Hole[]): string {

@@ -60,9 +60,11 @@ export function Attendance({ id, students, here, not = {} }: AttendanceProps) {
           sx={{ mt: 1 }}
         />
       )}
-      {shown.map((s) => (
-        <Tick key={s.id} to={`/class/${id}/here`} student={s} here={here.has(s.id)} not={not[s.id] ?? []} />
-      ))}
+      <Box sx={{ columns: "2 320px", columnGap: 4, "& > *": { breakInside: "avoid" } }}>
+        {shown.map((s) => (
+          <Tick key={s.id} to={`/class/${id}/here`} student={s} here={here.has(s.id)} not={not[s.id] ?? []} />
+        ))}
+      </Box>
       {matching === 0 && <Box sx={{ py: 1, color: "text.secondary" }}>Nobody of this name.</Box>}
       {matching > shown.length && (
         <Box sx={{ py: 1, color: "text.secondary" }}>{matching - shown.length} more: search by name.</Box>
@@ -135,7 +137,7 @@ function Tick({ to, student, here, not }: TickProps) {
     student.age === "minor" ? "minor" : student.age === "unknown" ? "of age? not said" : null,
     teaches && heightText(student),
     ...student.limits,
-    not.length > 0 ? `tonight not: ${not.join(", ")}` : null,
+    not.length > 0 ? `leaves out: ${not.join(", ")}` : null,
   ]
     .filter(Boolean)
     .join(", ");
@@ -204,7 +206,7 @@ function TonightNot({ student, not }: { student: PersonView; not: readonly strin
         onClick={(event) => setAnchor(event.currentTarget)}
         sx={{ color: "text.secondary" }}
       >
-        Tonight not…
+        Leaves out…
       </Button>
       <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
         {TONIGHT_IDS.map((id) => (

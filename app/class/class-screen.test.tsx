@@ -66,7 +66,7 @@ describe("class and card", () => {
         planned={12}
       />,
     );
-    expect(page).toMatch(/The evening is planned: 12 rounds.*Drop the plan/);
+    expect(page).toMatch(/The evening is planned: 12 rounds.*Delete the plan/);
     expect(page).not.toMatch(/Pair them|Edda/);
   });
   test("the card has names, play and safety, no header and no remarks", () => {

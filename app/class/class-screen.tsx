@@ -57,15 +57,28 @@ export function ClassScreen({ lesson, students, present, not, pairs, drills, gea
           </Button>
         )}
         <ForTeachers others={planned !== null && <OnTheFloor id={lesson.id} />}>
-          <Button variant="contained" component={Link} to={`/class/${lesson.id}/plan`}>
+          <Button
+            variant={planned === null ? "contained" : "outlined"}
+            component={Link}
+            to={`/class/${lesson.id}/plan`}
+          >
             {planned === null ? "Plan the evening" : "The plan"}
           </Button>
+          {planned !== null && (
+            <Button variant="contained" component={Link} to={`/class/${lesson.id}/floor`}>
+              Start class
+            </Button>
+          )}
         </ForTeachers>
       </ScreenHead>
       <Box
         sx={{
           display: "grid",
-          gridTemplateColumns: { xs: "minmax(0,1fr)", md: "400px minmax(0,1fr)" },
+          // Once all is planned, who is here is what one comes back for.
+          gridTemplateColumns: {
+            xs: "minmax(0,1fr)",
+            md: planned === null ? "400px minmax(0,1fr)" : "minmax(0,1fr) 340px",
+          },
           borderTop: 1,
           borderColor: "hairline",
           flex: 1,
@@ -80,15 +93,7 @@ export function ClassScreen({ lesson, students, present, not, pairs, drills, gea
             Who is here
           </Box>
           <Attendance id={lesson.id} students={students} here={here} not={not} />
-          <Box component="h2" sx={{ typography: "h2", m: 0, mt: 3, mb: 0.5 }}>
-            Gear at hand
-          </Box>
-          {gear.map((g) => (
-            <Box key={g.kind} sx={{ display: "flex", justifyContent: "space-between" }}>
-              <span>{gearLabel(g.kind)}</span>
-              <span>{g.count}</span>
-            </Box>
-          ))}
+          {planned === null && <GearAtHand gear={gear} />}
         </Box>
         <Box component="section" aria-label="Pairs" sx={{ px: 3, py: 2 }}>
           <ForTeachers others={<PairsToRead planned={planned} pairs={pairs} />}>
@@ -98,11 +103,26 @@ export function ClassScreen({ lesson, students, present, not, pairs, drills, gea
               <Planned rounds={planned} version={lesson.version} />
             )}
           </ForTeachers>
+          {planned !== null && <GearAtHand gear={gear} />}
         </Box>
       </Box>
     </>
   );
 }
+
+const GearAtHand = ({ gear }: Pick<ClassProps, "gear">) => (
+  <>
+    <Box component="h2" sx={{ typography: "h2", m: 0, mt: 3, mb: 0.5 }}>
+      Gear at hand
+    </Box>
+    {gear.map((g) => (
+      <Box key={g.kind} sx={{ display: "flex", justifyContent: "space-between" }}>
+        <span>{gearLabel(g.kind)}</span>
+        <span>{g.count}</span>
+      </Box>
+    ))}
+  </>
+);
 
 /** One round by itself: what is worked on, and who with whom. */
 function Pairing({ lesson, pairs, drills }: Pick<ClassProps, "lesson" | "pairs" | "drills">) {
@@ -197,8 +217,8 @@ function Planned({ rounds, version }: { rounds: number; version: number }) {
         The evening is planned: {rounds} rounds
       </Box>
       <Box sx={{ color: "text.secondary", py: 1, maxWidth: 520 }}>
-        Who is ticked or unticked here is taken into the plan; what was run stays as it was. To pair a single round
-        instead, drop the plan first.
+        Tick or untick somebody, and the plan follows; what was run stays as it was. To pair a single round instead,
+        delete the plan first.
       </Box>
       {sure ? (
         <Button
@@ -207,11 +227,11 @@ function Planned({ rounds, version }: { rounds: number; version: number }) {
           disabled={fetcher.state !== "idle"}
           onClick={() => void fetcher.submit({ intent: "drop", version: String(version) }, { method: "post" })}
         >
-          Really drop the plan
+          Really delete the plan
         </Button>
       ) : (
         <Button variant="outlined" onClick={() => setSure(true)}>
-          Drop the plan…
+          Delete the plan…
         </Button>
       )}
       {fetcher.data && "message" in fetcher.data && <Notice tone="trouble">{fetcher.data.message}</Notice>}

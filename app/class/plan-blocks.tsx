@@ -67,7 +67,7 @@ export function PlanBlocks({ blocks, rungs, clock, at, onLook, onChange }: Block
             const begins = start;
             start += block.minutes;
             return (
-              <SortableRow key={block.id} row={rowIndex(i)} style={{}} fits what="block">
+              <SortableRow key={block.id} row={rowIndex(i)} number={i + 1} style={{}} fits what="block">
                 <PlanBlock
                   i={i}
                   block={block}

@@ -27,7 +27,6 @@ export function PlanScreen({ page }: { page: PlanPage }) {
   const state = usePlan(page);
   const { work, plan, locked } = state;
   const [round, setRound] = useState(0);
-  const [folded, setFolded] = useState(true);
   const { settings } = useSettings();
   const pairing = { ...PAIR_WEIGHTS, ...settings.pairing };
   const rounds = plan?.rounds ?? [];
@@ -57,28 +56,7 @@ export function PlanScreen({ page }: { page: PlanPage }) {
       >
         <Ways lesson={lesson.id} />
       </ScreenHead>
-      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, px: { xs: 2, sm: 3 }, pb: 1.5, alignItems: "end" }}>
-        <WhatIsTrained page={page} />
-        <Button variant="outlined" aria-expanded={folded === false} onClick={() => setFolded(!folded)}>
-          {folded ? `Change: ${settingsText(page, state)}` : "Hide the settings"}
-        </Button>
-      </Box>
-      {!folded && (
-        <Box component="section" aria-label="Settings of the plan" sx={{ px: { xs: 2, sm: 3 }, pb: 1.5 }}>
-          <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, alignItems: "end" }}>
-            <HowLong page={page} state={state} />
-            <Button variant="outlined" onClick={packAgain}>
-              Re-plan to fill the time
-            </Button>
-          </Box>
-          <Box component="details" sx={{ mt: 1.5 }}>
-            <Box component="summary" sx={{ cursor: "pointer" }}>
-              Pairing rules
-            </Box>
-            <PairWeightSliders />
-          </Box>
-        </Box>
-      )}
+      <PlanSettings page={page} state={state} onRefill={packAgain} />
       {page.over && (
         <Notice>
           This class is over: its log stays as it was, and nothing is saved from here. Copy it in the term.
@@ -151,6 +129,43 @@ export function PlanScreen({ page }: { page: PlanPage }) {
 }
 
 type PlanState = ReturnType<typeof usePlan>;
+
+interface PlanSettingsProps {
+  readonly page: PlanPage;
+  readonly state: PlanState;
+  readonly onRefill: () => void;
+}
+
+/** What is worked on; the settings of the evening behind a button that says them in a few words. */
+function PlanSettings({ page, state, onRefill }: PlanSettingsProps) {
+  const [folded, setFolded] = useState(true);
+  return (
+    <>
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, px: { xs: 2, sm: 3 }, pb: 1.5, alignItems: "end" }}>
+        <WhatIsTrained page={page} />
+        <Button variant="outlined" aria-expanded={folded === false} onClick={() => setFolded(!folded)}>
+          {folded ? `Change: ${settingsText(page, state)}` : "Hide the settings"}
+        </Button>
+      </Box>
+      {!folded && (
+        <Box component="section" aria-label="Settings of the plan" sx={{ px: { xs: 2, sm: 3 }, pb: 1.5 }}>
+          <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, alignItems: "end" }}>
+            <HowLong page={page} state={state} />
+            <Button variant="outlined" onClick={onRefill}>
+              Re-plan to fill the time
+            </Button>
+          </Box>
+          <Box component="details" sx={{ mt: 1.5 }}>
+            <Box component="summary" sx={{ cursor: "pointer" }}>
+              Pairing rules
+            </Box>
+            <PairWeightSliders />
+          </Box>
+        </Box>
+      )}
+    </>
+  );
+}
 
 interface EveningProps {
   readonly plan: NonNullable<PlanState["plan"]>;

@@ -49,14 +49,15 @@ export function SortableRows({ moves, children }: { moves: RowMoves; children: R
 /** The frame of one row inside `SortableRows`; `fits`: no wider than the list, else as wide as what is in it. */
 export function SortableRow({
   row,
+  number,
   style,
   children,
   fits = false,
-  what = "row",
+  what = "exchange",
 }: RowFrameProps & {
   readonly fits?: boolean;
   /** What is moved, as it is said. */
-  readonly what?: "row" | "block";
+  readonly what?: "exchange" | "block";
 }) {
   const { onMove, onNudge } = useContext(Moves);
   const item = useRef<HTMLLIElement>(null);
@@ -99,7 +100,7 @@ export function SortableRow({
           data-handle
           data-no-pan
           onKeyDown={onKeyDown}
-          aria-label={`Move ${what} ${row + 1} with the arrow keys`}
+          aria-label={`Move ${number === null ? `line ${row + 1}` : `${what} ${number}`} with the arrow keys`}
           title="Drag to another place, or move with the arrow keys"
         >
           <DragIndicator />

@@ -29,6 +29,8 @@ import { Rows } from "../ui/rows.tsx";
 
 export interface RowFrameProps {
   readonly row: RowIndex;
+  /** Of its first exchange; null where it has none. */
+  readonly number: number | null;
   readonly style: CSSProperties;
   readonly children: ReactNode;
 }
@@ -117,6 +119,7 @@ const StaveRow = memo(
     return (
       <RowFrame
         row={row}
+        number={props.stave.crossings[0]?.exchange.number ?? null}
         style={{
           borderTop: `${line}px solid var(--mui-palette-hairline)`,
           width: "max-content",

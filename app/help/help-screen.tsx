@@ -12,7 +12,7 @@ export function HelpScreen() {
   return (
     <>
       <ScreenHead
-        title="How it goes"
+        title="How to write a drill"
         lead="Write who does what, one row for each exchange. Each attack is checked against its answer for the two bodies at hand; then harder versions, a class and its cards are made from it."
       />
       <Box

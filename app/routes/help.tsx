@@ -1,7 +1,7 @@
 import type { Route } from "./+types/help.ts";
 import { HelpScreen } from "../help/help-screen.tsx";
 
-export const meta: Route.MetaFunction = () => [{ title: "How it goes · Vicissor" }];
+export const meta: Route.MetaFunction = () => [{ title: "How to write a drill · Vicissor" }];
 
 export default function Help() {
   return <HelpScreen />;
