@@ -146,7 +146,7 @@ function Change({ fetcher, member, people, isMe }: ChangeProps) {
       <input type="hidden" name="account" value={member.id} />
       <RoleFields people={people} start={member} />
       <Box sx={{ display: "flex", gap: 1, my: 1 }}>
-        <Button type="submit" size="small" name="intent" value="role" variant="contained">
+        <Button type="submit" size="small" name="intent" value="role" variant="outlined">
           Save
         </Button>
         <Button type="submit" size="small" name="intent" value="remove" color="error">

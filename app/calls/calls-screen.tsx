@@ -56,7 +56,7 @@ export function CallsScreen({ id, title, text }: CallsProps) {
         lead="Everybody gets a fair share of each call, and nobody can guess the next one."
       >
         <Button
-          variant="contained"
+          variant="outlined"
           onClick={() => set({ seed: options.seed + 1 })}
           title="The number of the round brings the same calls back"
         >
@@ -68,6 +68,9 @@ export function CallsScreen({ id, title, text }: CallsProps) {
         </Button>
         <Button variant="outlined" component={Link} to={`/drills/${id}`}>
           Back to the desk
+        </Button>
+        <Button variant="contained" component={Link} to={`/drills/${id}/clock`}>
+          Start the clock
         </Button>
       </ScreenHead>
       {result && !result.ok && <Notice tone="trouble">{result.message}</Notice>}
@@ -156,7 +159,7 @@ function Labels({
           if (added !== "" && !labels.some((l) => l.name === added)) onChange([...labels, { name: added, weight: 1 }]);
           setName("");
         }}
-        sx={{ display: "flex", gap: 1, my: 1.5 }}
+        sx={{ display: "flex", gap: 1, my: 1.5, alignItems: "end" }}
       >
         <TextField size="small" label="Another call" value={name} onChange={(e) => setName(e.target.value)} />
         <Button type="submit" variant="outlined">

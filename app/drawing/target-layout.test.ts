@@ -31,7 +31,7 @@ test("a head that left the line is drawn beside its ghost", () => {
   const head = zones.find((z) => z.zone === "head")!;
   const ghost = ghosts.find((z) => z.zone === "head")!;
   expect(Math.abs(head.cx - ghost.cx)).toBeGreaterThan(20);
-  expect(nearest!.words).toMatch(/^clear by [\d.]+ cm/);
+  expect(nearest!.words).toMatch(/^[\d.]+ cm to spare/);
 });
 test("what is hit is marked and named", () => {
   const { zones, nearest, words } = layout("A lead hook -> B slip out");

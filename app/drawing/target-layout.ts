@@ -103,7 +103,7 @@ export function targetLayout(scene: SceneView): TargetLayout | null {
           x: 8,
           y: 22,
           met,
-          words: met ? `${worst.zone} is hit by ${-cm} cm` : `clear by ${cm} cm at the ${worst.zone}`,
+          words: met ? `${worst.zone} is hit by ${-cm} cm` : `${cm} cm to spare at the ${worst.zone}`,
         },
     words: [
       straight

@@ -21,6 +21,7 @@ import { AllStop } from "./all-stop.tsx";
 import { FloorNotices } from "./floor-notices.tsx";
 import { StartDialog } from "./start-dialog.tsx";
 import { PairMarks } from "./pair-marks.tsx";
+import { UpcomingPairs } from "./upcoming-pairs.tsx";
 import { useCalls } from "./use-calls.ts";
 import { useFloor, type Floor } from "./use-floor.ts";
 import { PadsPanel } from "./pads-panel.tsx";
@@ -125,7 +126,11 @@ function RunningClass({
         words={{ over: "The class is over", rest: KINDS.rest }}
       />
       <Controls floor={floor} segment={segment} onAsk={setDialog} onStart={start} onHurt={hurt} />
-      {seen !== null && <PairMarks page={page} kept={kept} round={seen} floor={floor} />}
+      {seen === null ? (
+        <UpcomingPairs page={page} kept={kept} />
+      ) : (
+        <PairMarks page={page} kept={kept} round={seen} floor={floor} />
+      )}
       {text !== null && sound.on && <PadsPanel pads={pads} text={text} />}
       {running.stopped && (
         <AllStop

@@ -1,4 +1,5 @@
 /** The ladder itself: rungs in even steps, what each changes, others that can stand in its place. */
+import CheckOutlined from "@mui/icons-material/CheckOutlined";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
@@ -114,7 +115,8 @@ export function LadderPlan({ title, text, revisionId, gear, classes, today }: Pl
                 actions={
                   <Button
                     size="small"
-                    variant={pins.includes(i) ? "contained" : "outlined"}
+                    variant="outlined"
+                    startIcon={pins.includes(i) ? <CheckOutlined /> : undefined}
                     aria-pressed={pins.includes(i)}
                     aria-label={`Keep rung ${i + 1}`}
                     onClick={() => (pins.includes(i) ? unpin(i) : pin(i, null))}

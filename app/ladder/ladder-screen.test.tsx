@@ -35,7 +35,7 @@ test("the ladder says what it is of, and has its four parts", () => {
       today="2026-11-25"
     />,
   );
-  expect(page).toMatch(/Ladder of Quay .*Ladder All variations Cycles Join/);
+  expect(page).toMatch(/Ladder of Quay .*Ladder All variations Loops Combine drills/);
   expect(page).toMatch(/Up to .*1\.5 times as hard/);
 });
 
@@ -48,7 +48,7 @@ describe("what is wished", () => {
   });
   test("tools are asked for only where a tool may change", () => {
     const bar = text(<WishBar wishes={{ ...wishes, operators: ["other-tool"] }} onChange={nothing} />);
-    expect(bar).toMatch(/Tools: 1 of \d/);
+    expect(bar).toMatch(/Tools \(1 of \d\)/);
   });
 });
 
@@ -107,7 +107,7 @@ describe("the way up", () => {
   ];
   test("is a stair: each rung with its change, its tempo and a link to it, a pin in words", () => {
     const page = html(<LadderPath rungs={rungs} pins={[1]} />);
-    expect(page).toMatch(/href="#rung-1".*Jab, slip out.*href="#rung-2".*, pinned.*Add the lead hook/s);
+    expect(page).toMatch(/href="#rung-1".*Jab, slip out.*href="#rung-2".*, kept.*Add the lead hook/s);
     // Only what is new is drawn on the second.
     expect(page.match(/>weave</g)).toHaveLength(1);
     expect(page.match(/>slip out</g)).toHaveLength(1);

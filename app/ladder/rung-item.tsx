@@ -88,7 +88,7 @@ export function RungItem({ rung, name, place, before, most, revisionId, actions,
             </Button>
           ) : (
             <ForTeachers>
-              <Button size="small" variant="contained" onClick={add} disabled={fetcher.state !== "idle"}>
+              <Button size="small" variant="outlined" onClick={add} disabled={fetcher.state !== "idle"}>
                 Save as a drill
               </Button>
             </ForTeachers>

@@ -37,7 +37,7 @@ export const toolsFrom = (gear: readonly { readonly kind: string; readonly count
 
 export function WishBar({ wishes, onChange }: { wishes: Wishes; onChange: (part: Partial<Wishes>) => void }) {
   return (
-    <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, px: { xs: 2, sm: 3 }, py: 2, alignItems: "center" }}>
+    <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, px: { xs: 2, sm: 3 }, py: 2, alignItems: "end" }}>
       <TextField
         select
         size="small"

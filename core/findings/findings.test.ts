@@ -108,7 +108,7 @@ const SAID: readonly [string, RuleId, RegExp][] = [
   ["rules B: no steps\n\nA jab -> B step back", "rule-broken", /Step back breaks “no steps”.*Answer without it/],
   ["kind: sensitivity\n\nA push to centre -> B brace", "resisting", /goes against the push.*Give with it/],
   ["A jab -> B slip in", "inside-line", /cross is open.*Go outside, or hit with it/],
-  ["tempo: 150%\n\nA jab -> B step off", "late", /works up to \d+ %/],
+  ["tempo: 150%\n\nA jab -> B step off", "late", /works up to \d+%/],
   ["A lead hook, lead hook -> B weave, weave", "reload", /No weight behind the lead hook/],
   ["loop x3:\nA jab -> B step back\nend", "loop-open", /doesn’t close.*cm more.*takes it back/],
   ["A: holds knife 28 cm\n\nA slash forehand high -> B step back", "training-tool", /training knife/],

@@ -76,11 +76,11 @@ test("a change of gear alone says so; gloves off is no other tool; bare hands hi
   expect(blade[0]!.checked().exchanges[0]!.returns).toEqual([]);
 });
 
-test("changes that are said alike are told apart by their row", () => {
+test("changes that are said alike are told apart by their exchange", () => {
   const rows = "A straight punch -> B pak sao + straight punch\nA straight punch -> B tan sao + straight punch";
   const all = made(OPERATORS, `tradition: cantonese\nrange: trap\ntempo: 30%\n\n${rows}`).map((v) => v.changed);
   expect(new Set(all).size).toBe(all.length);
-  expect(all.filter((one) => /at the end leave at an angle, in row \d$/.test(one))).toHaveLength(2);
+  expect(all.filter((one) => /at the end leave at an angle, in exchange \d$/.test(one))).toHaveLength(2);
 });
 
 describe("a choice", () => {
