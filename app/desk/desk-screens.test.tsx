@@ -19,12 +19,12 @@ describe("desk", () => {
   const noop = () => undefined;
   test("each crossing of the drawing says what it is", () => {
     const markup = html(<ScoreDrawing view={view} cursor={null} />);
-    expect(markup).toMatch(/aria-label="A jab, answered by B slip in: risky, 5.5 cm clear"/);
-    expect(markup).toMatch(/aria-label="A lead hook, answered by B slip out: invalid, 9 cm short"/);
+    expect(markup).toMatch(/aria-label="1. A jab, answered by B slip in: risky, 5.5 cm to spare"/);
+    expect(markup).toMatch(/aria-label="2. A lead hook, answered by B slip out: broken, 9 cm short"/);
     expect(markup).toMatch(/B returns cross/);
   });
   test("an unanswered feed is said so", () => {
-    expect(words(scoreView(checkFor(parse("A jab"))).exchanges[0]!)).toBe("A jab: nobody answers");
+    expect(words(scoreView(checkFor(parse("A jab"))).exchanges[0]!)).toBe("1. A jab: no answer");
   });
   test("findings come worst first, with repairs", () => {
     const mended = repairsOf(
@@ -38,20 +38,20 @@ describe("desk", () => {
       <Findings view={view} repairs={repairs} text={TEXT} cursor={null} onPick={noop} onRepair={noop} />,
     );
     expect(page).toMatch(/2 problems/);
-    expect(page.indexOf("Row 2")).toBeLessThan(page.indexOf("Row 1"));
+    expect(page.indexOf("Exchange 2")).toBeLessThan(page.indexOf("Exchange 1"));
     expect(page).toMatch(/Answer with weave/);
   });
   test("what is said of several rows is said once, with its rows", () => {
     const twice = scoreView(checkFor(parse("A jab -> B slip in\nA cross -> B slip out\nA jab -> B slip in")));
     const page = text(<Findings view={twice} repairs={{}} text="" cursor={null} onPick={noop} onRepair={noop} />);
     expect(page).toMatch(/2 problems/);
-    expect(page).toMatch(/Row 1 .*The same in row 3/);
+    expect(page).toMatch(/Exchange 1 .*The same in exchange 3/);
     expect(page.match(/This ends inside/g)).toHaveLength(1);
   });
   test("at the cursor stand the numbers that the verdict rests on", () => {
     const page = text(<Findings view={view} repairs={{}} text={TEXT} cursor={4} onPick={noop} onRepair={noop} />);
-    expect(page).toMatch(/risky 5\.5 cm clear/);
-    expect(page).toMatch(/feed 450 ms, answer 180 ms, noticing 190 ms/);
+    expect(page).toMatch(/risky 5\.5 cm to spare/);
+    expect(page).toMatch(/feed 450 ms, answer 180 ms, reaction 190 ms/);
     expect(page).toMatch(/Ends inside/);
     expect(page).toMatch(/Other answers/);
   });
@@ -70,7 +70,24 @@ describe("desk", () => {
       <AnswerList answers={[answer("catch", ["push kick"]), answer("parry", ["push kick", "jab"])]} onPut={noop} />,
     );
     expect(page).toMatch(/All leave push kick open\./);
-    expect(page).toMatch(/catch.*open to no more.*parry.*open to jab/);
+    expect(page).toMatch(/catch.*leaves no more open.*parry.*open to jab/);
+  });
+  test("notes are no problems, and only a drill that holds is tried for what gets through", () => {
+    const panel = (score: string) =>
+      text(
+        <Findings
+          view={scoreView(checkFor(parse(score)))}
+          repairs={{}}
+          text=""
+          cursor={null}
+          onPick={noop}
+          onRepair={noop}
+        />,
+      );
+    expect(panel("A cross -> B duck")).toMatch(/No problems .*What gets through\?.* 1 note Exchange 1 /);
+    expect(panel("A lead hook -> B slip out")).not.toMatch(/What gets through/);
+    // The header has no exchange: its place is the line of the text.
+    expect(panel("tempo: fast\n\nA jab -> B slip out")).toMatch(/Line 1 /);
   });
   test("a sound drill says so and defers to the instructor", () => {
     const sound = scoreView(checkFor(parse("A jab -> B slip out")));

@@ -43,7 +43,7 @@ test("the node budget and cancelling end it with what is known", () => {
 test("what does not hold is mended first, and alone there is nobody to break it", () => {
   expect(run("A jab -> B knee shield")).toMatchObject({
     kind: "nothing",
-    reason: expect.stringMatching(/^Mend row 1 first: /),
+    reason: expect.stringMatching(/^Mend exchange 1 first: /),
   });
   expect(run("kind: solo\n\nA jab, cross")).toMatchObject({
     kind: "nothing",
