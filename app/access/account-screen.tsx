@@ -61,6 +61,11 @@ export function AccountScreen({ account, role, schools, passkeys, devices, canUs
             Members
           </Button>
         )}
+        {(role === "owner" || role === "instructor") && (
+          <Button component={Link} to="/settings">
+            Settings
+          </Button>
+        )}
         <Post fetcher={fetcher} fields={{ intent: "sign-out" }}>
           Sign out
         </Post>

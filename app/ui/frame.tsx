@@ -30,7 +30,8 @@ const PLACES = [
   { to: "/term", label: "Term", Icon: CalendarMonthOutlined, who: HELP },
   { to: "/people", label: "People", Icon: BadgeOutlined, who: TEACH },
   { to: "/moves", label: "Moves", Icon: MenuBookOutlined, who: [...HELP, "student"] },
-  { to: "/settings", label: "Settings", Icon: TuneOutlined, who: TEACH },
+  // On a phone it stands under one's name: the bar holds six places.
+  { to: "/settings", label: "Settings", Icon: TuneOutlined, who: TEACH, onPhone: false },
 ] as const;
 
 /** The places of somebody; a student's own page is the first of theirs. */
@@ -67,7 +68,7 @@ const Rail = styled("nav")(({ theme }) => ({
     position: "fixed",
     top: "auto",
     bottom: 0,
-    height: 60,
+    height: 68,
     width: "100%",
     flexDirection: "row",
     justifyContent: "space-around",
@@ -93,6 +94,7 @@ const Place = styled(NavLink)(({ theme }) => ({
   lineHeight: 1.25,
   textAlign: "center",
   borderRadius: 6,
+  [theme.breakpoints.down("sm")]: { width: 56, paddingBlock: 4, lineHeight: 1.1 },
   "&[aria-current=page]": {
     color: theme.vars?.palette.text.primary,
     fontWeight: 700,
@@ -108,8 +110,15 @@ const Strip = styled("header")(({ theme }) => ({
   paddingInline: 24,
   borderBottom: `1px solid ${theme.vars?.palette.hairline}`,
   fontSize: "0.95rem",
-  "& a": { color: theme.vars?.palette.text.primary, fontWeight: 600 },
-  [theme.breakpoints.down("sm")]: { paddingInline: 16 },
+  [theme.breakpoints.down("sm")]: { paddingInline: 16, gap: 8 },
+  // One line each, shortened where there is no room.
+  "& a": {
+    color: theme.vars?.palette.text.primary,
+    fontWeight: 600,
+    overflow: "hidden",
+    textOverflow: "ellipsis",
+    whiteSpace: "nowrap",
+  },
   "@media print": { display: "none" },
 }));
 
@@ -145,8 +154,14 @@ export function Frame({ me, school, tonight, children }: FrameProps) {
         >
           <BrandMark />
         </Box>
-        {placesOf(me).map(({ to, label, Icon }) => (
-          <Place key={to} to={to} end={to === "/"} prefetch="intent">
+        {placesOf(me).map(({ to, label, Icon, ...place }) => (
+          <Place
+            key={to}
+            to={to}
+            end={to === "/"}
+            prefetch="intent"
+            sx={"onPhone" in place ? { display: { xs: "none", sm: "flex" } } : undefined}
+          >
             <Icon />
             {label}
           </Place>
@@ -154,7 +169,7 @@ export function Frame({ me, school, tonight, children }: FrameProps) {
         <HelpButton />
         <SchemeButton />
       </Rail>
-      <Box sx={{ flex: 1, minWidth: 0, display: "flex", flexDirection: "column", pb: { xs: 9, sm: 0 } }}>
+      <Box sx={{ flex: 1, minWidth: 0, display: "flex", flexDirection: "column", pb: { xs: 10, sm: 0 } }}>
         <Strip>
           <Box component="span" sx={{ color: "text.secondary", display: { xs: "none", sm: "inline" } }}>
             {school}
@@ -174,6 +189,14 @@ export function Frame({ me, school, tonight, children }: FrameProps) {
               {me.name}
             </Link>
           )}
+          <Box
+            component={Link}
+            to="/help"
+            aria-label="Help"
+            sx={{ display: { xs: "inline-flex", sm: "none" }, flex: "none", p: 1 }}
+          >
+            <HelpOutlineOutlined />
+          </Box>
         </Strip>
         <Box
           component="main"

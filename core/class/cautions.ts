@@ -20,7 +20,7 @@ export const needsTap = ({ exchanges }: Pick<Checked, "exchanges">): boolean =>
 export const cautionsFor = ({ taps }: { readonly taps: boolean }): readonly string[] =>
   taps ? [TAP, ...CAUTIONS] : CAUTIONS;
 
-export interface Caution {
+interface Caution {
   readonly about: "mats" | "blades" | "gear" | "tap" | "stop";
   readonly says: string;
 }

@@ -3,7 +3,7 @@ import type { CheckedExchange } from "../exchange/types.ts";
 import type { Checked } from "./types.ts";
 
 /** The exchanges of a drill as a coach counts them, the first 1: each place in the text once, whatever the passes. */
-export interface ExchangeCount {
+interface ExchangeCount {
   readonly count: number;
   /**
    * Number of the exchange at a place of the text, line and column from 1: the last that begins there or before it in
@@ -15,7 +15,7 @@ export interface ExchangeCount {
 const placeKey = ({ row, from }: Pick<CheckedExchange, "row" | "from">): string => `${row.index}:${from}`;
 
 /** Numbers by row and column of the feed, in the order of the text. */
-export function exchangeNumbers({ exchanges }: Pick<Checked, "exchanges">): ReadonlyMap<string, number> {
+function exchangeNumbers({ exchanges }: Pick<Checked, "exchanges">): ReadonlyMap<string, number> {
   const places = [...new Map(exchanges.map((e) => [placeKey(e), e])).values()].sort(
     (a, b) => a.row.index - b.row.index || a.from - b.from,
   );
