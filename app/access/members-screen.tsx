@@ -211,11 +211,11 @@ function Invite({ people, mailIsSent }: Pick<MembersProps, "people" | "mailIsSen
       lead={
         mailIsSent
           ? "They get a letter with a link, which is good for seven days."
-          : "The letter with their link waits in the post box: hand it to them. It is good for seven days."
+          : "The letter with their link waits under Outgoing invitations: copy the link and send it. It is good for seven days."
       }
     >
       <fetcher.Form method="post" style={{ maxWidth: 420 }}>
-        <Field label="Their address (e-mail)" name="email" type="email" required />
+        <Field label="Their e-mail" name="email" type="email" required />
         <RoleFields people={people} start={{ role: "assistant", student_id: null }} />
         <Spoken said={fetcher.data} />
         <Button type="submit" name="intent" value="invite" variant="contained" disabled={fetcher.state !== "idle"}>

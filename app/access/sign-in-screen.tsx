@@ -112,7 +112,7 @@ const Forgot = ({ fetcher, mailIsSent, back }: ForgotProps) => {
     <>
       <Box component="p" role="status" sx={{ color: "text.secondary" }}>
         {posted
-          ? `If this address has an account, a letter for it is ${mailIsSent ? "on its way" : "in the post box of the school, where its owner finds it"}.`
+          ? `If this address has an account, a letter for it is ${mailIsSent ? "on its way" : "under Outgoing invitations of the school, where its owner finds it"}.`
           : "A letter with a link for a new password goes to this address."}
       </Box>
       {!posted && <Spoken said={fetcher.data} />}

@@ -72,7 +72,7 @@ function TicketForm({ ticket }: { readonly ticket: TicketView }) {
         {(isSchool || (kind === "invitation" && !hasAccount)) && (
           <Field label="Your name" name="name" autoComplete="name" required />
         )}
-        {isSchool && <Field label="Your address (e-mail)" name="email" type="email" autoComplete="username" required />}
+        {isSchool && <Field label="Your e-mail" name="email" type="email" autoComplete="username" required />}
         <Field
           label="Password"
           name="password"

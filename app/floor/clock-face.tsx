@@ -36,6 +36,8 @@ export function ClockFace({
   const kinds = { ...KINDS, rest: words.rest };
   const what = ended ? words.over : !started ? "Not begun yet" : kinds[segment.kind];
   const round = segment.round === null ? "" : `Round ${segment.round + 1} of ${rounds}`;
+  // The number of a round says already that it is one.
+  const heard = what === KINDS.round ? [round || what] : [what, round];
   return (
     <Box
       sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", sm: "auto 1fr" }, columnGap: 4, alignItems: "center" }}
@@ -54,7 +56,7 @@ export function ClockFace({
         {leftText(started ? left : segment.seconds * 1000)}
       </Box>
       <Box sx={{ fontSize: "clamp(1.1rem, 2.6vw, 1.7rem)", lineHeight: 1.3, minWidth: 0 }}>
-        <Box sx={{ fontWeight: 700 }}>{[what, round].filter(Boolean).join(" · ")}</Box>
+        <Box sx={{ fontWeight: 700 }}>{heard.filter(Boolean).join(" · ")}</Box>
         <Box>{segment.title}</Box>
         {segment.kind === "round" && started && !ended && (
           <Box sx={{ color: "text.secondary" }}>{rolesNow(segment, elapsed, left)}</Box>

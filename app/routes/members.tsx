@@ -51,7 +51,10 @@ export async function action({ request, context }: Route.ActionArgs) {
       case "invite": {
         const invited = invitedIn(fields);
         await invite(scope, invited, outsideOf(request));
-        return { kind: "saved" as const, message: `An invitation to ${invited.email} is in the post box.` };
+        return {
+          kind: "saved" as const,
+          message: `An invitation to ${invited.email} waits under Outgoing invitations.`,
+        };
       }
       case "take-back":
         await endTicket(scope, idIn(fields.id));

@@ -262,7 +262,7 @@ const TABLE = {
     severity: "note",
     decides: "score",
     question: null,
-    says: (p) => fill("The school rules this {verdict}: {reason}", p),
+    says: (p) => fill("The school rules this {word}: {reason}", { ...p, word: RULED[String(p.verdict)] ?? "risky" }),
   },
   header: {
     severity: "note",
@@ -359,6 +359,9 @@ const TABLE = {
 } as const satisfies Record<string, Rule>;
 
 export type RuleId = keyof typeof TABLE;
+/** How screens say a school's own verdict: one scale for drills and answers. */
+const RULED: Readonly<Record<string, string>> = { valid: "sound", risky: "risky", invalid: "broken" };
+
 export const RULES: Readonly<Record<RuleId, Rule>> = TABLE;
 export const RULE_IDS = Object.keys(TABLE) as readonly RuleId[];
 export const isRule = (text: string): text is RuleId => Object.hasOwn(TABLE, text);

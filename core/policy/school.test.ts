@@ -38,7 +38,7 @@ describe("rulings", () => {
   test("override the geometry and are always shown as such", () => {
     const { exchanges, findings } = run("A jab -> B cover", { rulings });
     expect(exchanges[0]!.verdict).toBe("valid");
-    expect(findings.find((f) => f.rule === "ruling")?.message).toMatch(/school rules this valid: our tight guard/);
+    expect(findings.find((f) => f.rule === "ruling")?.message).toMatch(/school rules this sound: our tight guard/);
     // What the geometry says is still there to be read.
     expect(exchanges[0]!.margin).toBeLessThan(0);
   });

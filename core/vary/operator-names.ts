@@ -5,7 +5,7 @@ const TABLE = {
   isolate: ["One exchange alone", "parts"],
   solo: ["Alone, at home", "parts"],
   "tempo-down": ["Slower", "parts"],
-  "other-answer": ["Another valid answer", "variety"],
+  "other-answer": ["Another sound answer", "variety"],
   "other-height": ["Another height", "variety"],
   "other-feed": ["Another feed for the same answer", "variety"],
   "other-tool": ["Another tool", "variety"],
