@@ -12,8 +12,8 @@ import {
   openDesk,
 } from "./helpers.ts";
 
-async function taken(page: Page, item: string): Promise<Download> {
-  await page.getByRole("button", { name: "More" }).click();
+async function taken(page: Page, item: string, menu = "More"): Promise<Download> {
+  await page.getByRole("button", { name: menu, exact: true }).click();
   const [download] = await Promise.all([
     page.waitForEvent("download"),
     page.getByRole("menuitem", { name: item }).click(),
@@ -234,8 +234,8 @@ test("calls of a drill: weights, another round and the same again, files, print"
   await expect(page.getByRole("alert")).toContainText("Only “four” can be called");
   await page.getByRole("group", { name: "How often one" }).getByRole("button", { name: "2×" }).click();
   await expect(page.getByText(/one \d+×, four \d+×/)).toBeVisible();
-  const midi = await taken(page, "Clicks with the calls as lyrics (MIDI)");
+  const midi = await taken(page, "Clicks with the calls as lyrics (MIDI)", "Export");
   expect((await contentOf(midi)).subarray(0, 4).toString()).toBe("MThd");
-  const vtt = await taken(page, "Captions at their times (WebVTT)");
+  const vtt = await taken(page, "Captions at their times (WebVTT)", "Export");
   expect((await contentOf(vtt)).toString()).toMatch(/^WEBVTT\n\n1\n00:00:04\.000 --> /);
 });

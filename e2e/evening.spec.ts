@@ -28,7 +28,7 @@ test("an evening at sixty times the speed, with a crash, a late comer and an inj
       await device.goto(`${path}/floor`);
       await expect(device.getByText("All devices show the same")).toBeVisible();
     }
-    const round = (n: number) => new RegExp(`Work · Round ${n} of`);
+    const round = (n: number) => new RegExp(`^Round ${n} of`);
     /** On to the beginning of a round: talks are not waited for. */
     const until = async (n: number) => {
       while (!(await bench.getByText(new RegExp(`Round ${n} of`)).isVisible())) await button(bench, "Next").click();
