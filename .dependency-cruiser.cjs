@@ -22,6 +22,7 @@ const ROOMS = [
   "calls",
   "pairs",
   "people",
+  "lists",
   "class",
   "floor",
   "learn",
@@ -94,6 +95,20 @@ module.exports = {
       comment: "screens get their data from routes",
       from: { path: "^app/", pathNot: "^app/(routes/|root\\.tsx|entry\\.server\\.tsx)" },
       to: { path: "^(db|server)/", dependencyTypesNot: ["type-only"] },
+    },
+    {
+      name: "screens-without-db",
+      severity: "error",
+      comment: "screens are typed by server/views.ts, never by rows",
+      from: { path: "^app/", pathNot: "^app/(routes/|root\\.tsx|entry\\.server\\.tsx)" },
+      to: { path: "^db/" },
+    },
+    {
+      name: "server-without-app",
+      severity: "error",
+      comment: "what server and screens share stands in core (lists) or in server/views.ts",
+      from: { path: "^server/", pathNot: "(\\.test|testing)\\.ts$" },
+      to: { path: "^app/" },
     },
     {
       name: "routes-thin",

@@ -70,7 +70,7 @@ test("a hole is filled with one press; the choice of moves is the school's own",
     .getByRole("button", { name: "Fill it with a drill" })
     .click();
   await expect(page).toHaveURL(/\/drills\//);
-  await expect(page.getByText("sound", { exact: true })).toBeVisible();
+  await expect(page.getByText("sound", { exact: true }).first()).toBeVisible();
   await openBook(page);
   await page.getByRole("button", { name: "Choose moves" }).click();
   await page.getByRole("button", { name: "The usual ones" }).click();

@@ -232,7 +232,7 @@ test("the clock of a drill runs what was chosen, and swaps roles on time", async
   await choose("Swap roles every", "0:15");
   await choose("Beat", "60 a minute");
   await button(page, "Start").click();
-  await expect(button(page, "Sound is on")).toBeVisible();
+  await expect(button(page, "Turn sound off")).toBeVisible();
   await button(page, "Next").click();
   await expect(page.getByText("Round 1 of 2")).toBeVisible();
   await expect(page.getByText(/^A feeds; change in/)).toBeVisible();

@@ -39,7 +39,7 @@ test("a school's own move: tried while it is written, saved, used in a drill, ta
   await expect(move.getByRole("heading", { name: "reed bend" })).toBeVisible();
   await expect(move).toContainText("this school’s own move");
   await freshDrill(page, "title: Reeds\n\nA jab -> B reed bend out, cross\n");
-  await expect(page.getByText("sound", { exact: true })).toBeVisible();
+  await expect(page.getByText("sound", { exact: true }).first()).toBeVisible();
   await page.goto("/moves?move=own-reed-bend");
   await move.getByRole("link", { name: "Edit" }).click();
   await page.getByRole("textbox", { name: /Filipino/ }).fill("tambo");

@@ -1,6 +1,6 @@
 /** The list of drills: whole where it is short; of a long one the part that is asked for, by the same rules as on the screen. */
-import { listed, tagsOf, USUAL, type DrillListRow } from "#app/drills/drill-list.ts";
-import { askedIn, shownOf, WHOLE } from "#app/ui/rows-shown.ts";
+import { listed, tagsOf, USUAL, type DrillListRow } from "#core/lists/drill-list.ts";
+import { askedIn, shownOf, WHOLE } from "#core/lists/rows-shown.ts";
 import { countDrills, listDrillIndex, listDrills, listDrillsOf, type DrillRow } from "#db/drills.ts";
 import { db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";

@@ -1,6 +1,6 @@
 /** The list of people: whole where it is short; of a long one the part that is asked for, by the rules of the screen. */
-import { peopleListed, USUAL } from "#app/people/people-list.ts";
-import { askedIn, shownOf, WHOLE } from "#app/ui/rows-shown.ts";
+import { peopleListed, USUAL } from "#core/lists/people-list.ts";
+import { askedIn, shownOf, WHOLE } from "#core/lists/rows-shown.ts";
 import { listArchived, listPeople, listStudents } from "#db/people.ts";
 import { db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";

@@ -7,6 +7,15 @@ import type { RungRoles } from "#core/class/roles.ts";
 import type { Age } from "#core/pairs/ages.ts";
 import type { Member } from "#core/people/person.ts";
 
+/** What screens show as the database has it. They take it from here, never from there. */
+export type { ShownAccount } from "#db/accounts.ts";
+export type { ClassAdults, Help } from "#db/class-adults.ts";
+export type { FloorItems, FloorNews, NewMark } from "#db/floor.ts";
+export type { FloorQuestion } from "#db/floor-questions.ts";
+export type { Incident, NewIncident } from "#db/incidents.ts";
+export type { LogMark, LogRow } from "#db/log.ts";
+export type { LogSums, Tally, ThemeTally } from "#db/log-sums.ts";
+
 type ScoreVerdict = "sound" | "risky" | "broken";
 
 /** A member of the school on a screen. */

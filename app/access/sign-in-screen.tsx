@@ -1,3 +1,4 @@
+import type { ShownAccount } from "#server/views.ts";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
@@ -5,7 +6,6 @@ import FormControlLabel from "@mui/material/FormControlLabel";
 import { useMemo, useState, type ReactNode } from "react";
 import { useFetcher } from "react-router";
 import { ROLE_HINTS, ROLE_WORDS } from "#core/people/account.ts";
-import type { ShownAccount } from "#db/accounts.ts";
 import type { action } from "../routes/sign-in.tsx";
 import { ClosingRing } from "./closing-ring.tsx";
 import { Field, Spoken, Wordmark } from "./parts.tsx";

@@ -1,11 +1,11 @@
 /** The card of who runs a class: where help is, who the adults are, who may collect the minors. One page, to print. */
+import type { ClassAdults, Help } from "#server/views.ts";
 import Autocomplete from "@mui/material/Autocomplete";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { Link, useFetcher } from "react-router";
-import type { ClassAdults, Help } from "#db/class-adults.ts";
 import type { action } from "../routes/adults.tsx";
 import { longDate } from "../ui/dates.ts";
 import { Notice, ScreenHead } from "../ui/parts.tsx";

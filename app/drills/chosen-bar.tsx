@@ -6,7 +6,7 @@ import { useFetcher } from "react-router";
 import type { action } from "../routes/drills.tsx";
 import { SearchField } from "../ui/search-field.tsx";
 import { NOT_ON_PAPER } from "../ui/theme.ts";
-import type { DrillListRow } from "./drill-list.ts";
+import type { DrillListRow } from "#core/lists/drill-list.ts";
 import { LIST } from "./drill-row.tsx";
 
 const counted = (count: number): string => (count === 1 ? "1 drill" : `${count} drills`);

@@ -15,7 +15,7 @@ import { shortDate } from "../ui/dates.ts";
 import { VerdictRing } from "../ui/marks.tsx";
 import { useTeaches } from "../ui/role.tsx";
 import { FOR_THUMBS } from "../ui/theme.ts";
-import type { DrillListRow } from "./drill-list.ts";
+import type { DrillListRow } from "#core/lists/drill-list.ts";
 
 /** The rows of the list and what is said above it share what was sent and what came of it. */
 export const LIST = "drills";

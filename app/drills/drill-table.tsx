@@ -5,10 +5,10 @@ import { styled } from "@mui/material/styles";
 import { Fragment, useState } from "react";
 import { MoreRows, SortHead } from "../ui/data-table.tsx";
 import { useTeaches } from "../ui/role.tsx";
-import type { Sorting } from "../ui/rows-shown.ts";
+import type { Sorting } from "#core/lists/rows-shown.ts";
 import { FOR_THUMBS, UNSEEN } from "../ui/theme.ts";
 import { DrillRow } from "./drill-row.tsx";
-import type { DrillGroup, SortKey } from "./drill-list.ts";
+import type { DrillGroup, SortKey } from "#core/lists/drill-list.ts";
 
 const Table = styled("table")(({ theme }) => ({
   width: "100%",

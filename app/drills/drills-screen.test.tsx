@@ -1,6 +1,6 @@
 /** The list of drills as the server writes it. */
 import { DrillsScreen } from "./drills-screen.tsx";
-import { drillRow as drill } from "./testing.ts";
+import { drillRow as drill } from "#core/lists/testing.ts";
 import { html, text } from "../ui/testing.tsx";
 
 const DRILLS = [

@@ -1,7 +1,7 @@
 /** The four steps for whoever is new lead to what the school has. */
 import { stepsFor } from "./tour.tsx";
-import { drillRow } from "./testing.ts";
-import type { DrillListRow } from "./drill-list.ts";
+import { drillRow } from "#core/lists/testing.ts";
+import type { DrillListRow } from "#core/lists/drill-list.ts";
 
 const drill = (title: string, verdict: DrillListRow["verdict"], kind = "feeder") => drillRow(title, { verdict, kind });
 const ways = (drills: readonly DrillListRow[]) => stepsFor(drills).map(({ to }) => to);

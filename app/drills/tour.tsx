@@ -4,7 +4,7 @@ import Button from "@mui/material/Button";
 import { useState } from "react";
 import { Link } from "react-router";
 import { NOT_ON_PAPER } from "../ui/theme.ts";
-import type { DrillListRow } from "./drill-list.ts";
+import type { DrillListRow } from "#core/lists/drill-list.ts";
 
 /** Read by the server, so that what was closed is not drawn first and taken away. */
 export const TOUR_COOKIE = "vicissor-tour";

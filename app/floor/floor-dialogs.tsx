@@ -1,4 +1,5 @@
 /** Somebody is hurt, comes late, or changes place: a tap for who, and one for what. */
+import type { NewIncident } from "#server/views.ts";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
@@ -8,7 +9,6 @@ import DialogTitle from "@mui/material/DialogTitle";
 import { useEffect, useRef, useState } from "react";
 import { useFetcher } from "react-router";
 import type { PlannedPair } from "#core/class/plan.ts";
-import type { NewIncident } from "#db/incidents.ts";
 import type { action } from "../routes/floor.tsx";
 import { membersOf } from "../class/members.ts";
 import { Notice } from "../ui/parts.tsx";

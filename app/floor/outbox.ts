@@ -2,7 +2,7 @@
  * What was tapped on this device and has not arrived yet: kept in the browser until the server says that it has it, so
  * that nothing is lost without a network, and each thing is taken in once, by its id.
  */
-import type { FloorItems, FloorNews } from "#db/floor.ts";
+import type { FloorItems, FloorNews } from "#server/views.ts";
 
 /** `raw`: what the device's own clock showed, ms, where it had not been compared with the server's yet. */
 type Stamped<Item> = Item & { readonly raw?: number };

@@ -1,8 +1,7 @@
 /** The wall of a class that runs: it follows the clock that all devices share. */
 import { useMemo } from "react";
 import { timeline } from "#core/floor/timeline.ts";
-import type { FloorNews } from "#db/floor.ts";
-import type { PhoneLink, PlanPage } from "#server/views.ts";
+import type { FloorNews, PhoneLink, PlanPage } from "#server/views.ts";
 import { WallScreen } from "../class/wall-screen.tsx";
 import { useOffline } from "../offline/use-offline.ts";
 import { AllStop } from "./all-stop.tsx";

@@ -1,4 +1,5 @@
 /** Before a class begins: outside its hours, and with minors, something is said first. */
+import type { ClassAdults } from "#server/views.ts";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
@@ -10,7 +11,6 @@ import FormControlLabel from "@mui/material/FormControlLabel";
 import { useState } from "react";
 import { Link, useFetcher } from "react-router";
 import { isWithin } from "#core/class/hours.ts";
-import type { ClassAdults } from "#db/class-adults.ts";
 import { useZone } from "../ui/zone.tsx";
 
 interface StartProps {

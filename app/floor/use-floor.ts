@@ -1,11 +1,10 @@
 /** A running class on this device: what every device has tapped, what is on its way, and the clock that they share. */
+import type { FloorNews, NewIncident, NewMark } from "#server/views.ts";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useFetchers, useRevalidator } from "react-router";
 import { standing, type Mark } from "#core/floor/marks.ts";
 import { runningAt, type Running, type Tap, type Tapped } from "#core/floor/running.ts";
 import type { Segment } from "#core/floor/timeline.ts";
-import type { FloorNews, NewMark } from "#db/floor.ts";
-import type { NewIncident } from "#db/incidents.ts";
 import {
   deliver,
   isEmpty,

@@ -1,11 +1,11 @@
 /** Who was hurt: a short note each, and for a blow to the head who clears it. Seen by instructors alone. */
+import type { Incident } from "#server/views.ts";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
 import TextField from "@mui/material/TextField";
 import { useFetcher } from "react-router";
-import type { Incident } from "#db/incidents.ts";
 import type { action } from "../routes/log.tsx";
 import { longDate } from "../ui/dates.ts";
 import { Notice } from "../ui/parts.tsx";

@@ -1,4 +1,5 @@
 /** Rounds of the log, evening by evening. */
+import type { LogMark, LogRow } from "#server/views.ts";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Menu from "@mui/material/Menu";
@@ -6,7 +7,6 @@ import MenuItem from "@mui/material/MenuItem";
 import { useState } from "react";
 import { Link, useRevalidator } from "react-router";
 import { MARKS, markWord, TAKEN_OUT } from "#core/floor/marks.ts";
-import type { LogMark, LogRow } from "#db/log.ts";
 import { NOTHING, send } from "../floor/outbox.ts";
 import { longDate } from "../ui/dates.ts";
 import { Row, Rows } from "../ui/rows.tsx";

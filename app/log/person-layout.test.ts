@@ -1,5 +1,5 @@
 /** The page to hand over says what the school lets it say, and nobody else's name. */
-import type { LogSums } from "#db/log-sums.ts";
+import type { LogSums } from "#server/views.ts";
 import { personSheet } from "./person-layout.ts";
 
 const sums: LogSums = {

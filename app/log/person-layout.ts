@@ -1,5 +1,5 @@
 /** What somebody trained as one page to hand over: to them, to another school, to parents. */
-import type { LogSums } from "#db/log-sums.ts";
+import type { LogSums } from "#server/views.ts";
 import { longDate } from "../ui/dates.ts";
 import type { CardPage } from "../paper/drill-card-layout.ts";
 import { onePage, TextPage } from "../paper/text-page.ts";

@@ -1,5 +1,5 @@
 /** Sums of the log in words and as rows of a table. */
-import type { Tally, ThemeTally } from "#db/log-sums.ts";
+import type { Tally, ThemeTally } from "#server/views.ts";
 
 export const unseen = ({ rounds, clean, open }: Tally): number => rounds - clean - open;
 

@@ -1,5 +1,5 @@
 /** Themes with their rounds on either side and how they went, as bars and as a table. */
-import type { ThemeTally } from "#db/log-sums.ts";
+import type { ThemeTally } from "#server/views.ts";
 import { DataTable } from "../ui/data-table.tsx";
 import { longDate } from "../ui/dates.ts";
 import { sideMissing, themeRows, wentText } from "./tallies.ts";

@@ -1,5 +1,5 @@
 /** Rounds with how they went, as bars: seen clean, seen not clean, not seen. */
-import type { Tally } from "#db/log-sums.ts";
+import type { Tally } from "#server/views.ts";
 import { ChartLater } from "../ui/chart-later.tsx";
 import { unseen, wentText } from "./tallies.ts";
 

@@ -10,11 +10,11 @@ import type { action } from "../routes/people.tsx";
 import { MoreRows, SortHead, Table } from "../ui/data-table.tsx";
 import { ScreenHead, WordChoice } from "../ui/parts.tsx";
 import { later } from "../ui/later.tsx";
-import { PAGE, shownOf, sortingOf, type Sorting } from "../ui/rows-shown.ts";
+import { PAGE, shownOf, sortingOf, type Sorting } from "#core/lists/rows-shown.ts";
 import { SearchField } from "../ui/search-field.tsx";
 import { useFilters } from "../ui/use-filters.ts";
 import { OfAge } from "./of-age.tsx";
-import { peopleListed, SORTS, USUAL, type PeopleAsked, type PeopleSort } from "./people-list.ts";
+import { peopleListed, SORTS, USUAL, type PeopleAsked, type PeopleSort } from "#core/lists/people-list.ts";
 
 const GearList = later(async () => (await import("./gear-list.tsx")).GearList);
 const ImportPeople = later(async () => (await import("./import-people.tsx")).ImportPeople);

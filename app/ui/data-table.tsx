@@ -3,7 +3,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { styled } from "@mui/material/styles";
 import type { ReactNode } from "react";
-import { PAGE, type Sorting } from "./rows-shown.ts";
+import { PAGE, type Sorting } from "#core/lists/rows-shown.ts";
 import { NOT_ON_PAPER } from "./theme.ts";
 
 export const Table = styled("table")(({ theme }) => ({

@@ -1,6 +1,6 @@
 /** The list of drills: what it shows, what is found in it, and what stands below what. */
-import { folded } from "#core/words/name-key.ts";
-import { sortingOf, type Sorting } from "../ui/rows-shown.ts";
+import { folded } from "../words/name-key.ts";
+import { sortingOf, type Sorting } from "./rows-shown.ts";
 
 export interface DrillListRow {
   readonly id: string;

@@ -29,5 +29,7 @@ export const sortingOf = <Key extends string>(
 ): Sorting<Key> => ({ key: keys.find((key) => key === sort) ?? keys[0], down: down === "yes" });
 
 /** What an address asks of a list, with the usual where it is silent. */
-export const askedIn = <Usual extends Readonly<Record<string, string>>>(search: URLSearchParams, usual: Usual): Usual =>
-  Object.fromEntries(Object.entries(usual).map(([key, value]) => [key, search.get(key) ?? value])) as Usual;
+export const askedIn = <Usual extends Readonly<Record<string, string>>>(
+  search: { get(key: string): string | null },
+  usual: Usual,
+): Usual => Object.fromEntries(Object.entries(usual).map(([key, value]) => [key, search.get(key) ?? value])) as Usual;
