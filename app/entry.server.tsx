@@ -4,9 +4,9 @@ import { CacheProvider } from "@emotion/react";
 import { renderToPipeableStream } from "react-dom/server";
 import { isRouteErrorResponse, ServerRouter, type EntryContext, type RouterContextProvider } from "react-router";
 import { isDatabaseDown } from "#db/pool.ts";
-import { nonceContext, requestIdContext } from "#server/context.ts";
-import { faultLine } from "#server/requests.ts";
-import { DrawnPages } from "#server/drawn-pages.ts";
+import { nonceContext, requestIdContext } from "#server/web/context.ts";
+import { faultLine } from "#server/web/requests.ts";
+import { DrawnPages } from "#server/web/drawn-pages.ts";
 import { ServerNonce } from "./ui/nonce.ts";
 import { styleCache } from "./ui/style-cache.ts";
 

@@ -11,9 +11,9 @@ import { Links, Meta, Outlet, Scripts, ScrollRestoration, useMatches } from "rea
 import { db, isDatabaseDown } from "#db/pool.ts";
 import { getTonight } from "#db/classes.ts";
 import { admit } from "#server/access/admit.ts";
-import { nonceContext, scopeContext, visitorContext } from "#server/context.ts";
-import { aloneSince } from "#server/ready.ts";
-import { schoolRow } from "#server/school-of.ts";
+import { nonceContext, scopeContext, visitorContext } from "#server/web/context.ts";
+import { aloneSince } from "#server/web/ready.ts";
+import { schoolRow } from "#server/school/school-of.ts";
 import { meOf } from "#server/access/me.ts";
 import type { Route } from "./+types/root.ts";
 import { keeps } from "./ui/keep-page.ts";

@@ -19,7 +19,7 @@ import { NOBODY } from "#core/people/testing.ts";
 import { eraseStudent, insertStudents } from "#db/people.ts";
 import { closePool, db } from "#db/pool.ts";
 import { newSchool } from "#db/testing.ts";
-import { toGo } from "#server/backup-rule.ts";
+import { toGo } from "#server/keeping/backup-rule.ts";
 
 const folder = mkdtempSync(join(tmpdir(), "backups-"));
 const url = process.env.DATABASE_URL!;

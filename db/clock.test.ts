@@ -2,8 +2,8 @@
 import { randomUUID } from "node:crypto";
 import { DateTime } from "luxon";
 import { isOver } from "#core/class/hours.ts";
-import { setClock } from "#server/save-settings.ts";
-import { todayOf } from "#server/school-of.ts";
+import { setClock } from "#server/school/save-settings.ts";
+import { todayOf } from "#server/school/school-of.ts";
 import { createClass, getClass, getTonight } from "./classes.ts";
 import { closePool, db, transaction } from "./pool.ts";
 import { newSchool } from "./testing.ts";

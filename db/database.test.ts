@@ -17,7 +17,7 @@ import { closePool, db, isDatabaseDown, transaction } from "./pool.ts";
 import { beganAgo, member, newSchool } from "./testing.ts";
 import type { Scope } from "./scope.ts";
 import { defaultSchool } from "#core/policy/school.ts";
-import { revisionInput } from "#server/revision-input.ts";
+import { revisionInput } from "#server/drills/revision-input.ts";
 
 const input = (text: string) => revisionInput(randomUUID(), text, defaultSchool());
 const TEXT = "title: Quay\n\nA jab -> B slip out\nA cross -> B catch\n";

@@ -1,9 +1,9 @@
 /** What the plan of an evening asks of the database: ticks taken back, parts of drills, evenings carried on. */
 import { randomUUID } from "node:crypto";
-import { keepPlan, sayWhatRan } from "#server/keep-plan.ts";
-import { planPage } from "#server/plan-page.ts";
-import { ladderFor } from "#server/grow-ladder.ts";
-import { revisionInput } from "#server/revision-input.ts";
+import { keepPlan, sayWhatRan } from "#server/classes/keep-plan.ts";
+import { planPage } from "#server/classes/plan-page.ts";
+import { ladderFor } from "#server/drills/grow-ladder.ts";
+import { revisionInput } from "#server/drills/revision-input.ts";
 import { defaultSchool } from "#core/policy/school.ts";
 import { NOBODY } from "#core/people/testing.ts";
 import { bringBack, listPresence, setEverybody, setPresence, setTonightNot } from "./attendance.ts";

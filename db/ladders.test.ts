@@ -1,7 +1,7 @@
 /** Ladders in the library: which of them is made of a drill as it is now. */
 import { randomUUID } from "node:crypto";
 import { defaultSchool } from "#core/policy/school.ts";
-import { revisionInput } from "#server/revision-input.ts";
+import { revisionInput } from "#server/drills/revision-input.ts";
 import { createDrill, getDrill, saveDrill } from "./drills.ts";
 import { createLadder, listLadders, listRungs } from "./ladders.ts";
 import { closePool, db } from "./pool.ts";

@@ -2,12 +2,12 @@
 import { randomUUID } from "node:crypto";
 import { NOBODY } from "#core/people/testing.ts";
 import { defaultSchool } from "#core/policy/school.ts";
-import { revisionInput } from "#server/revision-input.ts";
+import { revisionInput } from "#server/drills/revision-input.ts";
 import { createClass } from "./classes.ts";
 import { createDrill } from "./drills.ts";
 import { addFloor } from "./floor.ts";
 import { logSums, seenAnswers } from "./log-sums.ts";
-import { personPage } from "#server/trained.ts";
+import { personPage } from "#server/learning/trained.ts";
 import { insertStudents } from "./people.ts";
 import { closePool, db } from "./pool.ts";
 import { newSchool, trainBlock } from "./testing.ts";

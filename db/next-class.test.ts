@@ -2,9 +2,9 @@
 import { randomUUID } from "node:crypto";
 import { NOBODY } from "#core/people/testing.ts";
 import { defaultSchool } from "#core/policy/school.ts";
-import { ladderFor } from "#server/grow-ladder.ts";
-import { dueLadders, nextClass, weekAfter } from "#server/next-class.ts";
-import { revisionInput } from "#server/revision-input.ts";
+import { ladderFor } from "#server/drills/grow-ladder.ts";
+import { dueLadders, nextClass, weekAfter } from "#server/classes/next-class.ts";
+import { revisionInput } from "#server/drills/revision-input.ts";
 import { listPresence, setPresence } from "./attendance.ts";
 import { createClass, getClass } from "./classes.ts";
 import { createDrill } from "./drills.ts";

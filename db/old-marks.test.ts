@@ -2,8 +2,8 @@
 import { randomUUID } from "node:crypto";
 import { defaultSchool } from "#core/policy/school.ts";
 import { NOBODY } from "#core/people/testing.ts";
-import { isDoubtful } from "#server/old-marks.ts";
-import { revisionInput } from "#server/revision-input.ts";
+import { isDoubtful } from "#server/learning/old-marks.ts";
+import { revisionInput } from "#server/drills/revision-input.ts";
 import { createClass, insertBlock } from "./classes.ts";
 import { createDrill } from "./drills.ts";
 import { EVERYTHING, listLog } from "./log.ts";

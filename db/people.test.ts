@@ -2,13 +2,13 @@
 import { randomUUID } from "node:crypto";
 import type { Block } from "#core/class/timetable.ts";
 import { defaultSchool } from "#core/policy/school.ts";
-import { keepPlan, sayWhatRan } from "#server/keep-plan.ts";
-import { planPage } from "#server/plan-page.ts";
-import { peopleFromForm, wishFromForm } from "#server/people-forms.ts";
-import { revisionInput } from "#server/revision-input.ts";
-import { pairRound } from "#server/one-round.ts";
-import { takeLadder } from "#server/take-ladder.ts";
-import { termPage } from "#server/term.ts";
+import { keepPlan, sayWhatRan } from "#server/classes/keep-plan.ts";
+import { planPage } from "#server/classes/plan-page.ts";
+import { peopleFromForm, wishFromForm } from "#server/people/people-forms.ts";
+import { revisionInput } from "#server/drills/revision-input.ts";
+import { pairRound } from "#server/classes/one-round.ts";
+import { takeLadder } from "#server/drills/take-ladder.ts";
+import { termPage } from "#server/term/term.ts";
 import {
   copyClass,
   createClass,

@@ -11,7 +11,7 @@ import { newSchool } from "./testing.ts";
 import type { Scope } from "./scope.ts";
 import { findClasses, findDrills, findPeople } from "./search.ts";
 import { defaultSchool } from "#core/policy/school.ts";
-import { revisionInput } from "#server/revision-input.ts";
+import { revisionInput } from "#server/drills/revision-input.ts";
 
 const drill = async (scope: Scope, text: string): Promise<string> => {
   const id = randomUUID();

@@ -1,11 +1,11 @@
 /** Settings, automatic revisions and what classes worked on, against a real server. */
 import { randomUUID } from "node:crypto";
 import { defaultSchool } from "#core/policy/school.ts";
-import { revisionInput } from "#server/revision-input.ts";
-import { judgeAgain, judgingEnds, judgingOf } from "#server/judging.ts";
-import { modelVersion } from "#server/model-version.ts";
-import { patchSettings } from "#server/save-settings.ts";
-import { schoolOf } from "#server/school-of.ts";
+import { revisionInput } from "#server/drills/revision-input.ts";
+import { judgeAgain, judgingEnds, judgingOf } from "#server/drills/judging.ts";
+import { modelVersion } from "#server/drills/model-version.ts";
+import { patchSettings } from "#server/school/save-settings.ts";
+import { schoolOf } from "#server/school/school-of.ts";
 import { createClass, listTrainedTexts } from "./classes.ts";
 import { createDrill, getDrill, listDrills, listRevisions, saveDrill } from "./drills.ts";
 import { insertStudent } from "./people.ts";

@@ -19,7 +19,7 @@ import type { Scope } from "#db/scope.ts";
 import { NOBODY } from "#core/people/testing.ts";
 import { readSchool } from "#core/policy/school.ts";
 import { shippedMoves } from "#core/words/shipped.ts";
-import { revisionInput } from "#server/revision-input.ts";
+import { revisionInput } from "#server/drills/revision-input.ts";
 import { sessionOf } from "./sessions.ts";
 
 const IMAGE = `<img src=x onerror="window.hit=1">`;

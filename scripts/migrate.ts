@@ -3,7 +3,7 @@ import { runner } from "node-pg-migrate";
 import { takenOver } from "#db/old-marks.ts";
 import { closePool, db } from "#db/pool.ts";
 import { lookForWriter, writerUrl } from "#db/servers.ts";
-import { doubtOldMarks } from "#server/old-marks.ts";
+import { doubtOldMarks } from "#server/learning/old-marks.ts";
 
 /** With this migration what ran is kept apart from its plan. */
 const WHAT_RAN = "0021_rounds_run";

@@ -1,7 +1,7 @@
 /** A whole school out and in: bin/tool school-archive out FILE, or in FILE (into an empty school: bin/start --empty makes one). */
 import { readFileSync, writeFileSync } from "node:fs";
 import { closePool } from "#db/pool.ts";
-import { exportSchool, importSchool } from "#server/archive.ts";
+import { exportSchool, importSchool } from "#server/keeping/archive.ts";
 import { namedSchool } from "./named-school.ts";
 
 const [way, file] = process.argv.slice(2);

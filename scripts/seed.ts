@@ -33,7 +33,7 @@ import { makeLadder } from "#core/ladder/ladder.ts";
 import { GOALS, LADDER_DEFAULTS } from "#core/ladder/ladder-options.ts";
 import { insertLadder } from "#db/ladders.ts";
 import { defaultSchool } from "#core/policy/school.ts";
-import { revisionInput } from "#server/revision-input.ts";
+import { revisionInput } from "#server/drills/revision-input.ts";
 import { hashPassword } from "#server/access/password.ts";
 import { finished } from "#core/base/work.ts";
 

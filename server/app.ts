@@ -8,15 +8,16 @@ import { RouterContextProvider } from "react-router";
 import { closePool, databaseAnswers } from "#db/pool.ts";
 import { dropEnded } from "#db/sessions.ts";
 import { closeThreads } from "./checks/pool.ts";
-import { allowedHosts, knownHost, ownPaths, ownWrites } from "./doors.ts";
+import { allowedHosts, knownHost, ownPaths, ownWrites } from "./web/doors.ts";
 import { closeLive } from "./floor/live.ts";
-import { judgeOlder } from "./judging.ts";
+import { judgeOlder } from "./drills/judging.ts";
 import { visitorOf } from "./access/session.ts";
 import { onThisMachine } from "./access/network.ts";
-import { addressContext, nonceContext, requestIdContext, visitorContext } from "./context.ts";
-import { floodGates } from "./limits.ts";
-import { counted, metrics } from "./requests.ts";
-import { troubleOfSchema } from "./ready.ts";
+import { addressContext, nonceContext, requestIdContext, visitorContext } from "./web/context.ts";
+import { env } from "./web/env.ts";
+import { floodGates } from "./web/limits.ts";
+import { counted, metrics } from "./web/requests.ts";
+import { troubleOfSchema } from "./web/ready.ts";
 import { openLink } from "./share/door.ts";
 
 /** Ends what the application holds open. */
@@ -27,7 +28,8 @@ export const close = async (): Promise<void> => {
 export const app = express();
 app.disable("x-powered-by");
 // Behind a proxy of one's own: it says over what and for whom a request came.
-if (process.env.TRUST_PROXY) app.set("trust proxy", Number(process.env.TRUST_PROXY));
+const { TRUST_PROXY, PORT, ALLOWED_HOSTS } = env();
+if (TRUST_PROXY) app.set("trust proxy", TRUST_PROXY);
 
 app.use((_request, response: Response, next) => {
   response.locals.nonce = randomBytes(16).toString("hex");
@@ -37,7 +39,7 @@ app.use((_request, response: Response, next) => {
 app.use(counted);
 
 const dev = import.meta.env.DEV;
-const hosts = allowedHosts(process.env.PORT ?? (dev ? "5173" : "4173"), process.env.ALLOWED_HOSTS);
+const hosts = allowedHosts(String(PORT ?? (dev ? 5173 : 4173)), ALLOWED_HOSTS);
 app.use(ownPaths);
 app.use(knownHost(hosts));
 app.use(ownWrites(hosts, /^\/drills\/[^/]+\/save$/));

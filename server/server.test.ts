@@ -12,11 +12,11 @@ import {
   tonightFrom,
   saveSchema,
   unkeepable,
-} from "./forms.ts";
-import { bodiesOf, pairViews } from "./pair-views.ts";
-import { notFound, reading, writingOpen } from "./respond.ts";
+} from "./web/forms.ts";
+import { bodiesOf, pairViews } from "./classes/pair-views.ts";
+import { notFound, reading, writingOpen } from "./web/respond.ts";
 import { defaultSchool } from "#core/policy/school.ts";
-import { revisionInput } from "./revision-input.ts";
+import { revisionInput } from "./drills/revision-input.ts";
 import type { PairRow } from "#db/classes.ts";
 import type { PersonView } from "./views.ts";
 import { member } from "#db/testing.ts";

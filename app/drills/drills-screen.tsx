@@ -2,7 +2,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { Link, useFetcher, useNavigate, useRevalidator } from "react-router";
-import type { ListPart } from "#server/drill-list.ts";
+import type { ListPart } from "#server/drills/drill-list.ts";
 import type { JudgingView } from "#server/views.ts";
 import type { action } from "../routes/drills.tsx";
 import type { loader as search } from "../routes/search.ts";
@@ -222,6 +222,12 @@ function useDrillsByMove(query: string): ReadonlySet<string> {
   );
 }
 
+/** The first line of a drill: what was typed, up to where the answer begins. */
+function firstLine(text: string): string {
+  const line = /^[abc]\b/i.test(text) ? text : `A ${text}`;
+  return /->|→|<>/.test(line) ? line : `${line} -> B `;
+}
+
 /** A new drill is a feed and a line to go on from; it `leads` where nothing else is the next step. */
 function StartDrill({ open, leads }: { open: boolean; leads: boolean }) {
   const [feed, setFeed] = useState("");
@@ -232,10 +238,10 @@ function StartDrill({ open, leads }: { open: boolean; leads: boolean }) {
   }, [open]);
   const start = () => {
     const text = feed.trim();
-    // An empty field asks instead of making a drill that nobody meant.
-    if (text === "") return input.current?.focus();
-    const line = /^[abc]\b/i.test(text) ? text : `A ${text}`;
-    const score = `title: ${text.replace(/^[abc]\s+/i, "")}\nkind: feeder\nA: lead left\nB: lead left\ntempo: 50%\n\n${line}${/->|→|<>/.test(line) ? "" : " -> B "}\n`;
+    // Without a feed it is empty: the desk says how to go on, by typing or by choosing.
+    const title = text === "" ? "New drill" : text.replace(/^[abc]\s+/i, "");
+    const play = text === "" ? "" : `${firstLine(text)}\n`;
+    const score = `title: ${title}\nkind: feeder\nA: lead left\nB: lead left\ntempo: 50%\n\n${play}`;
     void fetcher.submit({ id: crypto.randomUUID(), revisionId: crypto.randomUUID(), text: score }, { method: "post" });
   };
   return (

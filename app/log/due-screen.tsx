@@ -2,7 +2,7 @@
 import Button from "@mui/material/Button";
 import Box from "@mui/material/Box";
 import { useFetcher } from "react-router";
-import type { DueLadder } from "#server/next-class.ts";
+import type { DueLadder } from "#server/classes/next-class.ts";
 import type { action } from "../routes/term.tsx";
 import { DataTable } from "../ui/data-table.tsx";
 import { longDate } from "../ui/dates.ts";

@@ -2,7 +2,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { Form, Link } from "react-router";
-import type { LogPage } from "#server/log.ts";
+import type { LogPage } from "#server/learning/log.ts";
 import { Choice } from "../ui/choice.tsx";
 import { useDayOf } from "../ui/zone.tsx";
 import { shortDate } from "../ui/dates.ts";

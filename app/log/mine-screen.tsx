@@ -2,7 +2,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { Link } from "react-router";
-import type { OwnPage, OwnRound } from "#server/handed-over.ts";
+import type { OwnPage, OwnRound } from "#server/classes/handed-over.ts";
 import { longDate, shortDate } from "../ui/dates.ts";
 import { ScreenHead } from "../ui/parts.tsx";
 import { Row, Rows } from "../ui/rows.tsx";

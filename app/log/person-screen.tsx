@@ -3,7 +3,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { Link } from "react-router";
 import { markWord } from "#core/floor/marks.ts";
-import type { PersonPage } from "#server/trained.ts";
+import type { PersonPage } from "#server/learning/trained.ts";
 import { DataTable } from "../ui/data-table.tsx";
 import { useDayOf } from "../ui/zone.tsx";
 import { longDate, shortDate } from "../ui/dates.ts";

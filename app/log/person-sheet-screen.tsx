@@ -1,6 +1,6 @@
 /** The page about somebody, to print or keep. */
 import { useMemo } from "react";
-import type { SheetPage } from "#server/handed-over.ts";
+import type { SheetPage } from "#server/classes/handed-over.ts";
 import { SvgPages } from "../paper/svg-pages.tsx";
 import { personSheet } from "./person-layout.ts";
 

@@ -1,7 +1,7 @@
 /** What was trained over the weeks and how it went: as bars, and as tables of the same numbers. */
 import Box from "@mui/material/Box";
 import { Link } from "react-router";
-import type { WeeksPage } from "#server/trained.ts";
+import type { WeeksPage } from "#server/learning/trained.ts";
 import { Choice } from "../ui/choice.tsx";
 import { DataTable } from "../ui/data-table.tsx";
 import { longDate, shortDate } from "../ui/dates.ts";

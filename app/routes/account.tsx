@@ -9,9 +9,9 @@ import { faultOfPassword, hashPassword, isPassword } from "#server/access/passwo
 import { openSession, signedOut, deviceOf } from "#server/access/session.ts";
 import { passwordWasRight, reservePassword } from "#server/access/tries.ts";
 import { warn } from "#server/access/warnings.ts";
-import { visitorContext } from "#server/context.ts";
-import { idIn } from "#server/forms.ts";
-import { notFound, reading, refused, writing } from "#server/respond.ts";
+import { visitorContext } from "#server/web/context.ts";
+import { idIn } from "#server/web/forms.ts";
+import { notFound, reading, refused, writing } from "#server/web/respond.ts";
 import type { RegistrationResponseJSON } from "@simplewebauthn/server";
 import type { Route } from "./+types/account.ts";
 import { AccountScreen } from "../access/account-screen.tsx";

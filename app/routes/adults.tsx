@@ -1,11 +1,11 @@
 import { getAdults, getHelp, listClearedForMinors, setAdults, setHelp } from "#db/class-adults.ts";
 import { getClass } from "#db/classes.ts";
 import { db } from "#db/pool.ts";
-import { scopeContext } from "#server/context.ts";
-import { adultsFromForm, helpFromForm, idIn } from "#server/forms.ts";
-import { hasMinors } from "#server/head-blows.ts";
-import { notFound, reading, refused, writing } from "#server/respond.ts";
-import { schoolName } from "#server/school-of.ts";
+import { scopeContext } from "#server/web/context.ts";
+import { adultsFromForm, helpFromForm, idIn } from "#server/web/forms.ts";
+import { hasMinors } from "#server/classes/head-blows.ts";
+import { notFound, reading, refused, writing } from "#server/web/respond.ts";
+import { schoolName } from "#server/school/school-of.ts";
 import type { Route } from "./+types/adults.ts";
 import { AdultsScreen } from "../class/adults-screen.tsx";
 

@@ -1,8 +1,8 @@
 import { listTrainedTexts } from "#db/classes.ts";
 import { db } from "#db/pool.ts";
-import { scopeContext } from "#server/context.ts";
-import { reading } from "#server/respond.ts";
-import { todayOf } from "#server/school-of.ts";
+import { scopeContext } from "#server/web/context.ts";
+import { reading } from "#server/web/respond.ts";
+import { todayOf } from "#server/school/school-of.ts";
 import type { Route } from "./+types/answers.ts";
 import { AnswersScreen } from "../answers/answers-screen.tsx";
 

@@ -2,11 +2,11 @@ import { getClass, listPairs } from "#db/classes.ts";
 import { listEverybody } from "#db/people.ts";
 import { db } from "#db/pool.ts";
 import { pairsFor } from "#server/access/hall.ts";
-import { scopeContext } from "#server/context.ts";
-import { notFound, reading } from "#server/respond.ts";
-import { schoolName, settingsOf } from "#server/school-of.ts";
-import { personViews } from "#server/person-views.ts";
-import { pairViews } from "#server/pair-views.ts";
+import { scopeContext } from "#server/web/context.ts";
+import { notFound, reading } from "#server/web/respond.ts";
+import { schoolName, settingsOf } from "#server/school/school-of.ts";
+import { personViews } from "#server/people/person-views.ts";
+import { pairViews } from "#server/classes/pair-views.ts";
 import type { Route } from "./+types/card.ts";
 import { CardScreen } from "../class/card-screen.tsx";
 

@@ -1,7 +1,7 @@
 import { planFor } from "#server/access/hall.ts";
-import { planPage } from "#server/plan-page.ts";
-import { scopeContext } from "#server/context.ts";
-import { notFound, reading } from "#server/respond.ts";
+import { planPage } from "#server/classes/plan-page.ts";
+import { scopeContext } from "#server/web/context.ts";
+import { notFound, reading } from "#server/web/respond.ts";
 import type { Route } from "./+types/cards.ts";
 import { CardsScreen } from "../class/cards-screen.tsx";
 

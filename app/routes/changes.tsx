@@ -1,6 +1,6 @@
 import { listChanges } from "#db/changes.ts";
-import { scopeContext } from "#server/context.ts";
-import { notFound, reading } from "#server/respond.ts";
+import { scopeContext } from "#server/web/context.ts";
+import { notFound, reading } from "#server/web/respond.ts";
 import type { Route } from "./+types/changes.ts";
 import { ChangesScreen } from "../access/changes-screen.tsx";
 

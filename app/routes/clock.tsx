@@ -1,7 +1,7 @@
 import { getDrill } from "#db/drills.ts";
 import { db } from "#db/pool.ts";
-import { scopeContext } from "#server/context.ts";
-import { notFound, reading } from "#server/respond.ts";
+import { scopeContext } from "#server/web/context.ts";
+import { notFound, reading } from "#server/web/respond.ts";
 import type { Route } from "./+types/clock.ts";
 import { SoloScreen } from "../floor/solo-screen.tsx";
 

@@ -1,7 +1,7 @@
 import { listDeleted } from "#db/deleted.ts";
 import { db } from "#db/pool.ts";
-import { scopeContext } from "#server/context.ts";
-import { reading } from "#server/respond.ts";
+import { scopeContext } from "#server/web/context.ts";
+import { reading } from "#server/web/respond.ts";
 import type { Route } from "./+types/deleted.ts";
 import { DeletedScreen } from "../drills/deleted-screen.tsx";
 

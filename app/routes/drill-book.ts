@@ -1,6 +1,6 @@
 import { strToU8, zipSync } from "fflate";
-import { scopeContext } from "#server/context.ts";
-import { reading } from "#server/respond.ts";
+import { scopeContext } from "#server/web/context.ts";
+import { reading } from "#server/web/respond.ts";
 import { drillBook } from "#server/share/book.ts";
 import type { Route } from "./+types/drill-book.ts";
 

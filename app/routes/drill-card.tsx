@@ -1,8 +1,8 @@
 import { getDrill } from "#db/drills.ts";
 import { db } from "#db/pool.ts";
-import { scopeContext } from "#server/context.ts";
-import { notFound, reading } from "#server/respond.ts";
-import { schoolName } from "#server/school-of.ts";
+import { scopeContext } from "#server/web/context.ts";
+import { notFound, reading } from "#server/web/respond.ts";
+import { schoolName } from "#server/school/school-of.ts";
 import type { Route } from "./+types/drill-card.ts";
 import { DrillCard } from "../paper/drill-card.tsx";
 

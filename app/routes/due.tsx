@@ -1,7 +1,7 @@
-import { scopeContext } from "#server/context.ts";
-import { dueLadders } from "#server/next-class.ts";
-import { reading } from "#server/respond.ts";
-import { todayOf } from "#server/school-of.ts";
+import { scopeContext } from "#server/web/context.ts";
+import { dueLadders } from "#server/classes/next-class.ts";
+import { reading } from "#server/web/respond.ts";
+import { todayOf } from "#server/school/school-of.ts";
 import type { Route } from "./+types/due.tsx";
 import { DueScreen } from "../log/due-screen.tsx";
 

@@ -1,8 +1,8 @@
 /** Where devices send what was tapped and seen in a running class. */
-import { refusalContext, scopeContext } from "#server/context.ts";
+import { refusalContext, scopeContext } from "#server/web/context.ts";
 import { takeItems } from "#server/floor/items.ts";
-import { idIn } from "#server/forms.ts";
-import { explain } from "#server/respond.ts";
+import { idIn } from "#server/web/forms.ts";
+import { explain } from "#server/web/respond.ts";
 import type { Route } from "./+types/floor-items.ts";
 
 /** The server's clock, for devices that set theirs by it. */

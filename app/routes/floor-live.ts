@@ -1,10 +1,10 @@
 /** What happens in a running class, as it happens. */
 import { getClass } from "#db/classes.ts";
 import { db } from "#db/pool.ts";
-import { scopeContext, visitorContext } from "#server/context.ts";
+import { scopeContext, visitorContext } from "#server/web/context.ts";
 import { liveStream } from "#server/floor/live.ts";
-import { idIn } from "#server/forms.ts";
-import { notFound, reading } from "#server/respond.ts";
+import { idIn } from "#server/web/forms.ts";
+import { notFound, reading } from "#server/web/respond.ts";
 import type { Route } from "./+types/floor-live.ts";
 
 export function loader({ request, params, context }: Route.LoaderArgs) {

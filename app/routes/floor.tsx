@@ -1,11 +1,11 @@
-import { planPage } from "#server/plan-page.ts";
+import { planPage } from "#server/classes/plan-page.ts";
 import { forTheFloor, teaches } from "#server/access/hall.ts";
-import { scopeContext } from "#server/context.ts";
+import { scopeContext } from "#server/web/context.ts";
 import { planAgain, withLateComer, withSwap } from "#server/floor/again.ts";
 import { whoToLookAt } from "#server/floor/look-at.ts";
 import { nameOf } from "#server/access/me.ts";
-import { idIn, roundIn } from "#server/forms.ts";
-import { mustBeHere, notFound, reading, refused, writing } from "#server/respond.ts";
+import { idIn, roundIn } from "#server/web/forms.ts";
+import { mustBeHere, notFound, reading, refused, writing } from "#server/web/respond.ts";
 import { listPresence } from "#db/attendance.ts";
 import { getAdults, setAdults } from "#db/class-adults.ts";
 import { getClass } from "#db/classes.ts";

@@ -1,10 +1,10 @@
 /** Who is here, ticked one by one by whoever stands at the door; no page of its own. */
 import { setPresent } from "#db/attendance.ts";
 import { db } from "#db/pool.ts";
-import { scopeContext } from "#server/context.ts";
-import { idIn } from "#server/forms.ts";
-import { askBeforeIn } from "#server/head-blows.ts";
-import { mustBeHere, writing } from "#server/respond.ts";
+import { scopeContext } from "#server/web/context.ts";
+import { idIn } from "#server/web/forms.ts";
+import { askBeforeIn } from "#server/classes/head-blows.ts";
+import { mustBeHere, writing } from "#server/web/respond.ts";
 import type { Route } from "./+types/here.ts";
 
 export async function action({ request, params, context }: Route.ActionArgs) {

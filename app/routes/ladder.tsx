@@ -2,11 +2,11 @@ import { listClasses } from "#db/classes.ts";
 import { getDrill, listNewestTexts } from "#db/drills.ts";
 import { listGear } from "#db/people.ts";
 import { db } from "#db/pool.ts";
-import { scopeContext } from "#server/context.ts";
-import { makeVariation } from "#server/new-drill.ts";
-import { notFound, reading, writing } from "#server/respond.ts";
-import { todayOf } from "#server/school-of.ts";
-import { takeLadder } from "#server/take-ladder.ts";
+import { scopeContext } from "#server/web/context.ts";
+import { makeVariation } from "#server/drills/new-drill.ts";
+import { notFound, reading, writing } from "#server/web/respond.ts";
+import { todayOf } from "#server/school/school-of.ts";
+import { takeLadder } from "#server/drills/take-ladder.ts";
 import type { Route } from "./+types/ladder.ts";
 import { LadderScreen } from "../ladder/ladder-screen.tsx";
 

@@ -1,7 +1,7 @@
 /** The log as a file: the same rounds as on the page, all pages of them. */
-import { scopeContext } from "#server/context.ts";
-import { logFile } from "#server/log.ts";
-import { reading } from "#server/respond.ts";
+import { scopeContext } from "#server/web/context.ts";
+import { logFile } from "#server/learning/log.ts";
+import { reading } from "#server/web/respond.ts";
 import type { Route } from "./+types/log-file.ts";
 
 export function loader({ request, context }: Route.LoaderArgs) {

@@ -1,10 +1,10 @@
 import { noteIncident } from "#db/incidents.ts";
 import { db } from "#db/pool.ts";
-import { scopeContext } from "#server/context.ts";
-import { clearingFromForm, incidentFromForm } from "#server/forms.ts";
-import { clearHead } from "#server/head-blows.ts";
-import { logPage } from "#server/log.ts";
-import { reading, refused, writing } from "#server/respond.ts";
+import { scopeContext } from "#server/web/context.ts";
+import { clearingFromForm, incidentFromForm } from "#server/web/forms.ts";
+import { clearHead } from "#server/classes/head-blows.ts";
+import { logPage } from "#server/learning/log.ts";
+import { reading, refused, writing } from "#server/web/respond.ts";
 import type { Route } from "./+types/log.tsx";
 import { LogScreen } from "../log/log-screen.tsx";
 

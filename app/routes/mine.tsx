@@ -1,6 +1,6 @@
-import { visitorContext, scopeContext } from "#server/context.ts";
-import { ownPage } from "#server/handed-over.ts";
-import { notFound, reading } from "#server/respond.ts";
+import { visitorContext, scopeContext } from "#server/web/context.ts";
+import { ownPage } from "#server/classes/handed-over.ts";
+import { notFound, reading } from "#server/web/respond.ts";
 import type { Route } from "./+types/mine.ts";
 import { MineScreen } from "../log/mine-screen.tsx";
 

@@ -1,8 +1,8 @@
 import { listStudents } from "#db/people.ts";
 import { db } from "#db/pool.ts";
-import { scopeContext } from "#server/context.ts";
-import { peopleTable } from "#server/people-forms.ts";
-import { reading } from "#server/respond.ts";
+import { scopeContext } from "#server/web/context.ts";
+import { peopleTable } from "#server/people/people-forms.ts";
+import { reading } from "#server/web/respond.ts";
 import type { Route } from "./+types/people-file.ts";
 
 export function loader({ context }: Route.LoaderArgs) {

@@ -1,8 +1,8 @@
 /** Names of the people who are here, for whoever chooses one of them or reads in a table; no page of its own. */
 import { listStudents } from "#db/people.ts";
 import { db } from "#db/pool.ts";
-import { scopeContext } from "#server/context.ts";
-import { reading } from "#server/respond.ts";
+import { scopeContext } from "#server/web/context.ts";
+import { reading } from "#server/web/respond.ts";
 import type { Route } from "./+types/people-names.ts";
 
 export function loader({ context }: Route.LoaderArgs) {

@@ -9,12 +9,12 @@ import {
   updateStudent,
 } from "#db/people.ts";
 import { db } from "#db/pool.ts";
-import { scopeContext } from "#server/context.ts";
-import { idIn, idsIn } from "#server/forms.ts";
-import { erasePerson } from "#server/erase.ts";
-import { gearFromForm, peopleFromForm, personFromForm, wishFromForm } from "#server/people-forms.ts";
-import { peopleListPage } from "#server/people-list.ts";
-import { mustBeHere, reading, refused, writing } from "#server/respond.ts";
+import { scopeContext } from "#server/web/context.ts";
+import { idIn, idsIn } from "#server/web/forms.ts";
+import { erasePerson } from "#server/keeping/erase.ts";
+import { gearFromForm, peopleFromForm, personFromForm, wishFromForm } from "#server/people/people-forms.ts";
+import { peopleListPage } from "#server/people/people-list.ts";
+import { mustBeHere, reading, refused, writing } from "#server/web/respond.ts";
 import type { Route } from "./+types/people.ts";
 import { PeopleScreen } from "../people/people-screen.tsx";
 

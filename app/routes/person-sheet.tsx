@@ -1,8 +1,8 @@
-import { scopeContext } from "#server/context.ts";
-import { idIn } from "#server/forms.ts";
-import { notFound, reading } from "#server/respond.ts";
-import { todayOf } from "#server/school-of.ts";
-import { sheetPage } from "#server/handed-over.ts";
+import { scopeContext } from "#server/web/context.ts";
+import { idIn } from "#server/web/forms.ts";
+import { notFound, reading } from "#server/web/respond.ts";
+import { todayOf } from "#server/school/school-of.ts";
+import { sheetPage } from "#server/classes/handed-over.ts";
 import type { Route } from "./+types/person-sheet.tsx";
 import { PersonSheetScreen } from "../log/person-sheet-screen.tsx";
 

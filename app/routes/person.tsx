@@ -1,7 +1,7 @@
-import { scopeContext } from "#server/context.ts";
-import { idIn } from "#server/forms.ts";
-import { notFound, reading } from "#server/respond.ts";
-import { personPage } from "#server/trained.ts";
+import { scopeContext } from "#server/web/context.ts";
+import { idIn } from "#server/web/forms.ts";
+import { notFound, reading } from "#server/web/respond.ts";
+import { personPage } from "#server/learning/trained.ts";
 import type { Route } from "./+types/person.tsx";
 import { PersonScreen } from "../log/person-screen.tsx";
 

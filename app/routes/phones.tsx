@@ -1,8 +1,8 @@
 import { getClass } from "#db/classes.ts";
 import { db } from "#db/pool.ts";
-import { scopeContext } from "#server/context.ts";
-import { idIn } from "#server/forms.ts";
-import { mustBeHere, notFound, reading, refused, writing } from "#server/respond.ts";
+import { scopeContext } from "#server/web/context.ts";
+import { idIn } from "#server/web/forms.ts";
+import { mustBeHere, notFound, reading, refused, writing } from "#server/web/respond.ts";
 import { tabletAddress } from "#server/access/tickets.ts";
 import { authority, CLASS_HOURS, endLinks, outsideOf, renewLink, shareLink } from "#server/share/links.ts";
 import { qrOf } from "#server/share/token.ts";

@@ -2,12 +2,12 @@ import { redirect } from "react-router";
 import { setPresence } from "#db/attendance.ts";
 import type { SaidOfRounds } from "#db/floor.ts";
 import { db } from "#db/pool.ts";
-import { keepPlan, sayWhatRan } from "#server/keep-plan.ts";
-import { planPage } from "#server/plan-page.ts";
-import { scopeContext } from "#server/context.ts";
-import { idIn, partFromForm, presenceFromForm, roundIn } from "#server/forms.ts";
-import { ladderFor } from "#server/grow-ladder.ts";
-import { notFound, reading, writing } from "#server/respond.ts";
+import { keepPlan, sayWhatRan } from "#server/classes/keep-plan.ts";
+import { planPage } from "#server/classes/plan-page.ts";
+import { scopeContext } from "#server/web/context.ts";
+import { idIn, partFromForm, presenceFromForm, roundIn } from "#server/web/forms.ts";
+import { ladderFor } from "#server/drills/grow-ladder.ts";
+import { notFound, reading, writing } from "#server/web/respond.ts";
 import type { Route } from "./+types/plan.ts";
 import { PlanScreen } from "../class/plan-screen.tsx";
 

@@ -1,6 +1,6 @@
 import { mailIsSent, readLetters } from "#server/access/post.ts";
-import { scopeContext } from "#server/context.ts";
-import { reading } from "#server/respond.ts";
+import { scopeContext } from "#server/web/context.ts";
+import { reading } from "#server/web/respond.ts";
 import type { Route } from "./+types/post-box.ts";
 import { PostBoxScreen } from "../access/post-box-screen.tsx";
 

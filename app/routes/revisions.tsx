@@ -2,10 +2,10 @@ import { redirect } from "react-router";
 import { randomUUID } from "node:crypto";
 import { getDrill, getRevision, listRevisions, saveDrill } from "#db/drills.ts";
 import { db } from "#db/pool.ts";
-import { scopeContext } from "#server/context.ts";
+import { scopeContext } from "#server/web/context.ts";
 import { compute } from "#server/checks/pool.ts";
-import { notFound, reading, refused, writing } from "#server/respond.ts";
-import { settingsOf } from "#server/school-of.ts";
+import { notFound, reading, refused, writing } from "#server/web/respond.ts";
+import { settingsOf } from "#server/school/school-of.ts";
 import type { Route } from "./+types/revisions.ts";
 import { RevisionsScreen } from "../desk/revisions-screen.tsx";
 

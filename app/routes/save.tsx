@@ -1,10 +1,10 @@
 /** Saves a drill's text. Called by the desk with fetch, so that a lost connection is a state and not a page. */
 import { saveDrill } from "#db/drills.ts";
 import { compute } from "#server/checks/pool.ts";
-import { refusalContext, scopeContext } from "#server/context.ts";
-import { jsonIn, saveSchema } from "#server/forms.ts";
-import { explain } from "#server/respond.ts";
-import { settingsOf } from "#server/school-of.ts";
+import { refusalContext, scopeContext } from "#server/web/context.ts";
+import { jsonIn, saveSchema } from "#server/web/forms.ts";
+import { explain } from "#server/web/respond.ts";
+import { settingsOf } from "#server/school/school-of.ts";
 import type { Scope } from "#db/scope.ts";
 import type { Route } from "./+types/save.ts";
 

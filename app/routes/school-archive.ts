@@ -1,7 +1,7 @@
 /** The whole school as a file to keep or to take along. */
-import { exportSchool } from "#server/archive.ts";
-import { scopeContext } from "#server/context.ts";
-import { reading } from "#server/respond.ts";
+import { exportSchool } from "#server/keeping/archive.ts";
+import { scopeContext } from "#server/web/context.ts";
+import { reading } from "#server/web/respond.ts";
 import type { Route } from "./+types/school-archive.ts";
 
 export function loader({ context }: Route.LoaderArgs) {

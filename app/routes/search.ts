@@ -1,7 +1,7 @@
 /** Answers the search that every screen has; no page of its own. */
-import { scopeContext } from "#server/context.ts";
-import { reading } from "#server/respond.ts";
-import { searchEverything } from "#server/search.ts";
+import { scopeContext } from "#server/web/context.ts";
+import { reading } from "#server/web/respond.ts";
+import { searchEverything } from "#server/drills/search.ts";
 import type { Route } from "./+types/search.ts";
 
 export function loader({ request, context }: Route.LoaderArgs) {

@@ -1,8 +1,8 @@
 import { listNewestTexts } from "#db/drills.ts";
 import { db } from "#db/pool.ts";
-import { scopeContext } from "#server/context.ts";
-import { newestBackup } from "#server/backups.ts";
-import { reading } from "#server/respond.ts";
+import { scopeContext } from "#server/web/context.ts";
+import { newestBackup } from "#server/keeping/backups.ts";
+import { reading } from "#server/web/respond.ts";
 import type { Route } from "./+types/settings.ts";
 import { SchoolScreen } from "../words/school-screen.tsx";
 

@@ -1,9 +1,9 @@
 import { planFor } from "#server/access/hall.ts";
-import { planPage } from "#server/plan-page.ts";
-import { scopeContext } from "#server/context.ts";
+import { planPage } from "#server/classes/plan-page.ts";
+import { scopeContext } from "#server/web/context.ts";
 import { shareLink } from "#server/share/links.ts";
-import { notFound, reading } from "#server/respond.ts";
-import { schoolName } from "#server/school-of.ts";
+import { notFound, reading } from "#server/web/respond.ts";
+import { schoolName } from "#server/school/school-of.ts";
 import type { Route } from "./+types/sheet.ts";
 import { SheetScreen } from "../class/sheet-screen.tsx";
 

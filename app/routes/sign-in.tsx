@@ -9,8 +9,8 @@ import { accountBehind, askToSignIn, relyingParty } from "#server/access/passkey
 import { intoFirstSchool, signIn, type SignInResult } from "#server/access/sign-in.ts";
 import { sendLetterLater } from "#server/access/tickets.ts";
 import { mailIsSent } from "#server/access/post.ts";
-import { addressContext, visitorContext } from "#server/context.ts";
-import { reading, refused, writingOpen } from "#server/respond.ts";
+import { addressContext, visitorContext } from "#server/web/context.ts";
+import { reading, refused, writingOpen } from "#server/web/respond.ts";
 import { outsideOf } from "#server/share/links.ts";
 import type { AuthenticationResponseJSON } from "@simplewebauthn/server";
 import type { Route } from "./+types/sign-in.ts";

@@ -1,9 +1,9 @@
 import { listClasses } from "#db/classes.ts";
 import { db } from "#db/pool.ts";
-import { scopeContext } from "#server/context.ts";
-import { reading } from "#server/respond.ts";
-import { schoolName } from "#server/school-of.ts";
-import { calendarOf } from "#server/term.ts";
+import { scopeContext } from "#server/web/context.ts";
+import { reading } from "#server/web/respond.ts";
+import { schoolName } from "#server/school/school-of.ts";
+import { calendarOf } from "#server/term/term.ts";
 import type { Route } from "./+types/term-calendar.ts";
 
 export function loader({ context }: Route.LoaderArgs) {

@@ -2,7 +2,7 @@ import { data, redirect } from "react-router";
 import { ticketFormIn } from "#server/access/forms.ts";
 import { openTicket, takeAtOnce, takeWithForm, ticketView } from "#server/access/tickets.ts";
 import { placeOf, reserveWayIn } from "#server/access/tries.ts";
-import { reading, refused, writingOpen } from "#server/respond.ts";
+import { reading, refused, writingOpen } from "#server/web/respond.ts";
 import type { Route } from "./+types/ticket.ts";
 import { TicketScreen } from "../access/ticket-screen.tsx";
 import { WITHOUT_FRAME } from "../ui/frame.tsx";

@@ -2,9 +2,9 @@ import { redirect } from "react-router";
 import { randomUUID } from "node:crypto";
 import { createClass, getTonight } from "#db/classes.ts";
 import { db } from "#db/pool.ts";
-import { scopeContext } from "#server/context.ts";
-import { reading } from "#server/respond.ts";
-import { todayOf } from "#server/school-of.ts";
+import { scopeContext } from "#server/web/context.ts";
+import { reading } from "#server/web/respond.ts";
+import { todayOf } from "#server/school/school-of.ts";
 import type { Route } from "./+types/tonight.ts";
 
 /** `Class` leads to tonight's class; a school without one gets its first. */

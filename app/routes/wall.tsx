@@ -1,11 +1,11 @@
-import { planPage } from "#server/plan-page.ts";
+import { planPage } from "#server/classes/plan-page.ts";
 import { forTheHall } from "#server/access/hall.ts";
-import { scopeContext } from "#server/context.ts";
+import { scopeContext } from "#server/web/context.ts";
 import { shareLink } from "#server/share/links.ts";
-import { notFound, reading } from "#server/respond.ts";
+import { notFound, reading } from "#server/web/respond.ts";
 import type { Route } from "./+types/wall.ts";
 import { useEffect } from "react";
-import { idIn } from "#server/forms.ts";
+import { idIn } from "#server/web/forms.ts";
 import { floorSince } from "#db/floor.ts";
 import { db } from "#db/pool.ts";
 import { RunningWall } from "../floor/running-wall.tsx";

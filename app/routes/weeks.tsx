@@ -1,6 +1,6 @@
-import { scopeContext } from "#server/context.ts";
-import { reading } from "#server/respond.ts";
-import { weeksPage } from "#server/trained.ts";
+import { scopeContext } from "#server/web/context.ts";
+import { reading } from "#server/web/respond.ts";
+import { weeksPage } from "#server/learning/trained.ts";
 import type { Route } from "./+types/weeks.tsx";
 import { WeeksScreen } from "../log/weeks-screen.tsx";
 

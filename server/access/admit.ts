@@ -2,10 +2,10 @@
 import { redirect, type MiddlewareFunction } from "react-router";
 import type { Scope } from "#db/scope.ts";
 import type { Session } from "#db/sessions.ts";
-import { refusalContext, scopeContext, visitorContext } from "../context.ts";
+import { refusalContext, scopeContext, visitorContext } from "../web/context.ts";
 import { homeOf, isPersonal, mayGo, OPEN, type Asker } from "./rules.ts";
 import type { Visitor } from "./session.ts";
-import { forOneRequest } from "../school-of.ts";
+import { forOneRequest } from "../school/school-of.ts";
 
 /** Who is nowhere a member: no row of any school is theirs. */
 const NOBODY: Scope = {

@@ -1,7 +1,7 @@
 /** Changes as they are noted: the place and the kind, never what was typed. */
 import type { Change } from "#db/changes.ts";
-import { placeOf } from "../requests.ts";
-import type { Fields } from "../forms.ts";
+import { placeOf } from "../web/requests.ts";
+import type { Fields } from "../web/forms.ts";
 
 const UUID = /[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}/;
 const OK = 200;

@@ -1,7 +1,7 @@
 /** What the ways in and the pages about accounts send, checked before anything is done with it. */
 import { object, string } from "yup";
 import { ROLES, type Role } from "#db/scope.ts";
-import { BadInput, idIn, jsonIn, type Fields } from "../forms.ts";
+import { BadInput, idIn, jsonIn, type Fields } from "../web/forms.ts";
 import type { Invited, TicketForm } from "./tickets.ts";
 
 const email = string()

@@ -1,13 +1,14 @@
 /** Addresses in letters that wait are encrypted with a key beside the database: a dump of it opens no door. */
 import { createCipheriv, createDecipheriv, randomBytes } from "node:crypto";
 import { mkdirSync, readFileSync, writeFileSync } from "node:fs";
-import { dirname, join } from "node:path";
+import { dirname, resolve } from "node:path";
+import { env } from "../web/env.ts";
 
 /** AES-256-GCM (NIST SP 800-38D): a key of 32 bytes, a number of 12 that is used once, a tag of 16. */
 const CIPHER = "aes-256-gcm";
 const [KEY, NONCE, TAG] = [32, 12, 16] as const;
 
-const keyFile = (): string => process.env.VICISSOR_KEY ?? join(process.cwd(), ".data", "letters.key");
+const keyFile = (): string => resolve(env().VICISSOR_KEY);
 
 let known: { readonly file: string; readonly key: Buffer } | null = null;
 

@@ -11,6 +11,7 @@ import type { Scope } from "#db/scope.ts";
 import { hashPassword } from "./password.ts";
 import { signIn } from "./sign-in.ts";
 import { invite, sendPasswordLetter } from "./tickets.ts";
+import { readEnvAgain } from "../web/env.ts";
 
 interface Arrived {
   readonly from: string;
@@ -45,10 +46,12 @@ beforeAll(async () => {
   await new Promise<void>((ready) => server.listen(0, "127.0.0.1", ready));
   process.env.SMTP_URL = `smtp://127.0.0.1:${(server.server.address() as AddressInfo).port}`;
   process.env.MAIL_FROM = "Quay club <club@quay.example>";
+  readEnvAgain();
 });
 afterAll(async () => {
   delete process.env.SMTP_URL;
   delete process.env.MAIL_FROM;
+  readEnvAgain();
   await new Promise<void>((closed) => server.close(closed));
   await closePool();
 });
@@ -124,6 +127,7 @@ test("a wrong password is seen by the owners, and an unknown address by nobody",
 test("a mail server that is not there loses nothing: the letter waits in the post box", async () => {
   const url = process.env.SMTP_URL!;
   process.env.SMTP_URL = "smtp://127.0.0.1:9";
+  readEnvAgain();
   const said: string[] = [];
   const { error } = console;
   console.error = (line: string) => void said.push(line);
@@ -131,6 +135,7 @@ test("a mail server that is not there loses nothing: the letter waits in the pos
     await sendPasswordLetter(email, ORIGIN);
   } finally {
     process.env.SMTP_URL = url;
+    readEnvAgain();
     console.error = error;
   }
   expect(said).toHaveLength(1);

@@ -1,4 +1,5 @@
 import type { RequestHandler } from "express";
+import { env } from "../web/env.ts";
 
 /** The header by which the listener for the network marks what comes in by it; nobody else can set it. */
 const FROM_NETWORK = "x-vicissor-network";
@@ -31,4 +32,4 @@ export const onThisMachine: RequestHandler = (request, response, next) => {
 
 /** The demo club's passwords are shown here, and good here: on the machine itself, with no proxy before it. */
 export const showsPasswords = (request: Request, peer: string): boolean =>
-  !process.env.TRUST_PROXY && isOnThisMachine({ peer, header: (name) => request.headers.get(name) });
+  !env().TRUST_PROXY && isOnThisMachine({ peer, header: (name) => request.headers.get(name) });

@@ -3,6 +3,7 @@ import { createTransport } from "nodemailer";
 import { insertLetter, listLetters, sentLetter, type Letter } from "#db/letters.ts";
 import type { Scope } from "#db/scope.ts";
 import { opened, sealed } from "./letter-key.ts";
+import { env } from "../web/env.ts";
 
 /** Where the address stands in a letter; it is kept apart from the letter, encrypted. */
 export const ADDRESS = "{address}";
@@ -14,7 +15,7 @@ interface Post extends Omit<Letter, "secret"> {
 /** Writes a letter; without a mail server it waits in the post box, where the owner reads it. */
 export async function post({ address, ...letter }: Post): Promise<void> {
   const id = await insertLetter({ ...letter, secret: address === undefined ? null : sealed(address) });
-  const { SMTP_URL, MAIL_FROM } = process.env;
+  const { SMTP_URL, MAIL_FROM } = env();
   if (!SMTP_URL || !MAIL_FROM) return;
   try {
     await createTransport(SMTP_URL).sendMail({
@@ -31,7 +32,7 @@ export async function post({ address, ...letter }: Post): Promise<void> {
   }
 }
 
-export const mailIsSent = (): boolean => Boolean(process.env.SMTP_URL && process.env.MAIL_FROM);
+export const mailIsSent = (): boolean => Boolean(env().SMTP_URL && env().MAIL_FROM);
 
 /** The newest letters of the school as its owner reads them: with the addresses of those that wait. */
 export const readLetters = async (scope: Scope) =>

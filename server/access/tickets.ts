@@ -22,7 +22,7 @@ import {
   type TicketKind,
 } from "#db/tickets.ts";
 import type { Role, Scope } from "#db/scope.ts";
-import { BadInput } from "../forms.ts";
+import { BadInput } from "../web/forms.ts";
 import { faultOfPassword, hashPassword, isPassword } from "./password.ts";
 import { ADDRESS, mailIsSent, post } from "./post.ts";
 import { mayHaveLetter, passwordWasRight, reservePassword } from "./tries.ts";

@@ -1,7 +1,7 @@
 /** What a try at a door costs: how many are free, and the words for more. Counted in the action, never by the spelling of its address. */
 import type { RouterContextProvider } from "react-router";
 import { forgetTries, reserveOneOf, reserveTry } from "#db/tries.ts";
-import { addressContext, visitorContext } from "../context.ts";
+import { addressContext, visitorContext } from "../web/context.ts";
 
 /** From one place at one account, and from everywhere at one account: an owner is slowed by strangers, never kept out. */
 const FROM_HERE = { free: 5, most: 900 } as const;

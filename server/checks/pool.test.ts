@@ -4,6 +4,7 @@ import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import type { closeThreads, compute } from "./pool.ts";
+import { readEnvAgain } from "../web/env.ts";
 
 const dir = mkdtempSync(join(tmpdir(), "thread-"));
 const settings = { key: "school:1", settings: { severity: { "inside-line": "error" } } };
@@ -18,11 +19,13 @@ beforeAll(async () => {
   process.env.CHECK_THREAD = file;
   // Short beside minutes of work, long beside a row on a machine that does other work as well.
   process.env.CHECK_TIME_LIMIT = "2000";
+  readEnvAgain();
   pool = await import("./pool.ts");
 }, 60_000);
 afterAll(async () => {
   await pool.closeThreads();
   delete process.env.CHECK_THREAD;
+  delete process.env.CHECK_TIME_LIMIT;
   rmSync(dir, { recursive: true, force: true });
 });
 

@@ -8,12 +8,12 @@ import { availableParallelism } from "node:os";
 import { resolve } from "node:path";
 import pLimit from "p-limit";
 import { Tinypool } from "tinypool";
+import { env } from "../web/env.ts";
 import { schoolFrom, type KeyedSettings } from "./school-cache.ts";
 import { TASKS, type Task, type Tasks } from "./tasks.ts";
 import type { Asked } from "./thread.ts";
 
 /** Time that one task may take, ms; the plan of an evening for sixty people takes about a second. */
-const TIME_LIMIT = Number(process.env.CHECK_TIME_LIMIT ?? 10_000);
 /** Tasks that may wait; beyond it the server says that it is busy. */
 const MOST_WAITING = 200;
 /** At least two, so that a task that takes its whole time does not stop all others. */
@@ -21,7 +21,7 @@ const THREADS = Math.max(2, availableParallelism() - 1);
 /** Threads that nobody needs go away after this, ms. */
 const IDLE = 60_000;
 /** Where the build has put the thread; a development server without one computes in place. */
-const threadFile = () => resolve(process.env.CHECK_THREAD ?? "build/server/check-thread.mjs");
+const threadFile = () => resolve(env().CHECK_THREAD);
 
 /** A task that was stopped because it took too long, or never begun because too many were waiting. */
 export class TaskStopped extends Error {}
@@ -66,7 +66,7 @@ async function inThread<T extends Task>(
   if (free.pendingCount >= MOST_WAITING)
     throw new TaskStopped("The server has too much to work out just now. Try again in a moment.");
   return free(async () => {
-    const signal = AbortSignal.timeout(TIME_LIMIT);
+    const signal = AbortSignal.timeout(env().CHECK_TIME_LIMIT);
     try {
       return (await pool().run({ task, ask, settings } satisfies Asked, { signal })) as Tasks[T]["answer"];
     } catch (error) {

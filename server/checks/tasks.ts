@@ -11,7 +11,7 @@ import { scoreView, type ScoreView } from "#core/formats/desk-view.ts";
 import { checkFor } from "#core/policy/judge.ts";
 import type { School } from "#core/policy/school.ts";
 import { parse } from "#core/score/parse.ts";
-import { revisionInput, summaryOf } from "../revision-input.ts";
+import { revisionInput, summaryOf } from "../drills/revision-input.ts";
 import type { Judged, RevisionInput } from "#db/drills.ts";
 
 /** A text for the bodies of a pair. */

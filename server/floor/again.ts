@@ -5,11 +5,11 @@ import { getPlan, type KeptPlan } from "#db/classes.ts";
 import { recordClass, swapNow } from "#db/floor.ts";
 import { db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
-import { askBeforeIn, type Asks } from "../head-blows.ts";
-import { keepPlan } from "../keep-plan.ts";
-import { planPage } from "../plan-page.ts";
-import { refused, type Refusal } from "../respond.ts";
-import { schoolOf } from "../school-of.ts";
+import { askBeforeIn, type Asks } from "../classes/head-blows.ts";
+import { keepPlan } from "../classes/keep-plan.ts";
+import { planPage } from "../classes/plan-page.ts";
+import { refused, type Refusal } from "../web/respond.ts";
+import { schoolOf } from "../school/school-of.ts";
 
 type Locked = KeptPlan["locked"];
 type Planned = KeptPlan["plan"]["rounds"];

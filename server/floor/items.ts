@@ -8,8 +8,8 @@ import { PLACES } from "#db/incidents.ts";
 import { db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
 import { planAgain } from "./again.ts";
-import { jsonIn } from "../forms.ts";
-import { notFound } from "../respond.ts";
+import { jsonIn } from "../web/forms.ts";
+import { notFound } from "../web/respond.ts";
 
 const id = string().uuid().required();
 const at = number().integer().min(0).required();

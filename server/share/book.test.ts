@@ -5,7 +5,7 @@ import { closePool } from "#db/pool.ts";
 import { newSchool } from "#db/testing.ts";
 import { defaultSchool } from "#core/policy/school.ts";
 import { closeThreads } from "../checks/pool.ts";
-import { revisionInput } from "../revision-input.ts";
+import { revisionInput } from "../drills/revision-input.ts";
 import { drillBook } from "./book.ts";
 
 afterAll(async () => {

@@ -3,7 +3,7 @@ import type { Scope } from "#db/scope.ts";
 import { drillBody } from "./drill-page.ts";
 import { escaped, htmlPage, STYLE } from "./html.ts";
 import { readAll } from "./read.ts";
-import { schoolName } from "../school-of.ts";
+import { schoolName } from "../school/school-of.ts";
 
 const LINK = `<link rel="stylesheet" href="style.css">`;
 

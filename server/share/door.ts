@@ -2,14 +2,14 @@
 import type { RequestHandler } from "express";
 import type { ShareLink } from "#db/share-links.ts";
 import type { Scope } from "#db/scope.ts";
-import { explain } from "../respond.ts";
-import { planPage } from "../plan-page.ts";
+import { explain } from "../web/respond.ts";
+import { planPage } from "../classes/plan-page.ts";
 import { drillBody, ladderBody } from "./drill-page.ts";
 import { htmlPage, styled } from "./html.ts";
 import { opened } from "./links.ts";
 import { overPage, phonePage } from "./page.ts";
 import { readDrill, readLadder } from "./read.ts";
-import { schoolName } from "../school-of.ts";
+import { schoolName } from "../school/school-of.ts";
 
 /** The page that a link shows; null where what it was to is gone. */
 async function pageOf(link: ShareLink, who: string, nonce: string): Promise<string | null> {

@@ -13,18 +13,20 @@ import { db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
 import type { PhoneLink } from "../views.ts";
 import { claimedId, isSigned, qrOf, tokenOf, type QrCode } from "./token.ts";
+import { env } from "../web/env.ts";
 
 const HOUR = 3_600_000;
 /** A link to a class lives until the day after it was made, h. */
 export const CLASS_HOURS = 24;
 
 /** Where other devices reach this one: as `bin/start --lan` says, else as the page itself was reached. */
-export const outsideOf = (request: Request): string => process.env.LAN_ORIGIN ?? new URL(request.url).origin;
+export const outsideOf = (request: Request): string => env().LAN_ORIGIN ?? new URL(request.url).origin;
 
 /** Where a device gets what makes it trust this machine, as an address and a code; null without a listener for the network. */
 export function authority(): { readonly address: string; readonly qr: QrCode } | null {
-  if (!process.env.LAN_ORIGIN) return null;
-  const address = `${process.env.LAN_ORIGIN}/authority.crt`;
+  const { LAN_ORIGIN } = env();
+  if (!LAN_ORIGIN) return null;
+  const address = `${LAN_ORIGIN}/authority.crt`;
   return { address, qr: qrOf(address) };
 }
 
@@ -35,7 +37,7 @@ async function shown(link: ShareLink, origin: string): Promise<PhoneLink> {
     until: link.expiresAt.toISOString(),
     names: link.names,
     qr: qrOf(address),
-    isLan: process.env.LAN_ORIGIN !== undefined,
+    isLan: env().LAN_ORIGIN !== undefined,
   };
 }
 

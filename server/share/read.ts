@@ -4,7 +4,7 @@ import { listLadders, listRungs } from "#db/ladders.ts";
 import { db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
 import { compute } from "../checks/pool.ts";
-import { settingsOf } from "../school-of.ts";
+import { settingsOf } from "../school/school-of.ts";
 import type { ReadRung } from "./drill-page.ts";
 
 /** A drill as it is now; null where it is not there. */
