@@ -66,6 +66,23 @@ describe("people", () => {
     );
     expect(row).toEqual({ name: "Former member", height_cm: null, agreed: "" });
   });
+  test("whatever column the database has of a person, erasing leaves nothing in it", async () => {
+    const ada = member("Ada", {
+      ...{ height_cm: 181, reach_cm: 190, mass_kg: 80, lead: "right", hand: "left", born: "2010-05-06", minor: true },
+      ...{ ages: "13-17", levels: { flow: 4 }, limits: ["no falls"], limits_until: "2027-01-01", agreed: "with Bo" },
+      falls: true,
+    });
+    const kept = () => db.query<Record<string, unknown>>(`select * from students where id = $1`, [ada.id]);
+    await people.insertStudent(db, scope, ada);
+    const [before] = await kept();
+    await people.eraseStudent(scope, ada.id);
+    const [after] = await kept();
+    // What says who it was stays: of which school, by which number, since when gone.
+    const bookkeeping = ["school_id", "id", "version", "archived_at", "erased_at", "created_at", "updated_at"];
+    const personal = Object.keys(before!).filter((column) => !bookkeeping.includes(column));
+    expect(personal.length).toBeGreaterThanOrEqual(14);
+    for (const column of personal) expect([column, after![column]]).not.toEqual([column, before![column]]);
+  });
   test("a wish is one whichever way round it is said, and goes again", async () => {
     const [ada, bo] = [member("Ada"), member("Bo")];
     await people.insertStudents(scope, [ada, bo]);

@@ -1,4 +1,5 @@
 /** The people of a school, what is wished of them, and its gear. */
+import { erasedValues, MEMBER_SQL, memberValues } from "#core/people/member-columns.ts";
 import type { Member } from "#core/people/person.ts";
 import type { Wish } from "#core/pairs/score.ts";
 import { transaction, type Db } from "./pool.ts";
@@ -10,8 +11,14 @@ export interface Student extends Member {
   readonly archived: boolean;
 }
 
-const STUDENT = `select id, name, height_cm, reach_cm, mass_kg, lead, hand, born, minor_said as minor, ages, limits, levels,
-  agreed, limits_until, falls, version, archived_at is not null as archived from students where school_id = $1 and erased_at is null`;
+const SELECTED = MEMBER_SQL.map(({ key, sql }) => (key === sql ? sql : `${sql} as ${key}`)).join(", ");
+const STUDENT = `select id, ${SELECTED}, version, archived_at is not null as archived
+  from students where school_id = $1 and erased_at is null`;
+
+/** `name = $3, ...`: all columns of a person, from the third parameter on. */
+const SET = MEMBER_SQL.map(({ sql }, i) => `${sql} = $${i + 3}`).join(", ");
+/** The parameter behind those of `SET`. */
+const AFTER_SET = `$${MEMBER_SQL.length + 3}`;
 
 export const listStudents = (db: Db, scope: Scope): Promise<Student[]> =>
   db.query<Student>(`${STUDENT} and archived_at is null order by name, id`, [scope.schoolId]);
@@ -35,30 +42,14 @@ export const listLevels = (db: Db, scope: Scope, ids: readonly string[]): Promis
 type New = Omit<Member, "id"> & { readonly id: string };
 
 export async function insertStudent(db: Db, scope: Scope, s: New): Promise<void> {
-  await db.query(
-    `insert into students (school_id, id, name, height_cm, reach_cm, mass_kg, lead, hand, minor_said, limits, levels,
-       agreed, limits_until, ages, born, falls)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16) on conflict do nothing`,
-    [scope.schoolId, s.id, ...values(s)],
-  );
+  const columns = MEMBER_SQL.map(({ sql }) => sql).join(", ");
+  const places = MEMBER_SQL.map((_, i) => `$${i + 3}`).join(", ");
+  await db.query(`insert into students (school_id, id, ${columns}) values ($1, $2, ${places}) on conflict do nothing`, [
+    scope.schoolId,
+    s.id,
+    ...memberValues(s),
+  ]);
 }
-
-const values = (s: New) => [
-  s.name,
-  s.height_cm,
-  s.reach_cm,
-  s.mass_kg,
-  s.lead,
-  s.hand,
-  s.minor,
-  s.limits,
-  JSON.stringify(s.levels),
-  s.agreed,
-  s.limits_until,
-  s.ages,
-  s.born,
-  s.falls,
-];
 
 /** All or none: an import that stops half way leaves the list as it was. */
 export const insertStudents = (scope: Scope, people: readonly New[]): Promise<void> =>
@@ -69,10 +60,9 @@ export const insertStudents = (scope: Scope, people: readonly New[]): Promise<vo
 /** Changes a person on top of `version`; false where somebody else did so meanwhile. */
 export async function updateStudent(db: Db, scope: Scope, s: New, version: number): Promise<boolean> {
   const rows = await db.query(
-    `update students set name = $3, height_cm = $4, reach_cm = $5, mass_kg = $6, lead = $7, hand = $8, minor_said = $9,
-       limits = $10, levels = $11, agreed = $12, limits_until = $13, ages = $14, born = $15, falls = $16, version = version + 1
-     where school_id = $1 and id = $2 and version = $17 and erased_at is null returning id`,
-    [scope.schoolId, s.id, ...values(s), version],
+    `update students set ${SET}, version = version + 1
+     where school_id = $1 and id = $2 and version = ${AFTER_SET} and erased_at is null returning id`,
+    [scope.schoolId, s.id, ...memberValues(s), version],
   );
   return rows.length > 0;
 }
@@ -149,11 +139,9 @@ export const eraseStudent = (
     await dropLogin(tx, scope, id);
     await tx.query(`delete from wishes where school_id = $1 and (one = $2 or two = $2)`, [scope.schoolId, id]);
     await tx.query(
-      `update students set name = 'Former member', height_cm = null, reach_cm = null, mass_kg = null, lead = 'left',
-         hand = 'right', minor_said = null, born = null, falls = null, ages = null, limits = '{}', levels = '{}', agreed = '', limits_until = null,
-         archived_at = now(), erased_at = now(), version = version + 1
+      `update students set ${SET}, archived_at = now(), erased_at = now(), version = version + 1
        where school_id = $1 and id = $2`,
-      [scope.schoolId, id],
+      [scope.schoolId, id, ...erasedValues()],
     );
     await tx.query(`update attendance set tonight_not = '{}' where school_id = $1 and student_id = $2`, [
       scope.schoolId,

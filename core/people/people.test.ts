@@ -2,7 +2,8 @@
 import fc from "fast-check";
 import Papa from "papaparse";
 import { isFamily, levelIn, limitsOn, type Member } from "./person.ts";
-import { MOST_ROWS, peopleCells, readPeople, type Cells, guessColumns, readAs } from "./table.ts";
+import { peopleCells } from "./member-columns.ts";
+import { MOST_ROWS, readPeople, type Cells, guessColumns, readAs } from "./table.ts";
 
 const one = (cells: Cells, known: string[] = []) => readPeople([{ name: "Ada Quill", ...cells }], known)[0]!;
 

@@ -4,27 +4,13 @@ import { plainCell } from "./cells.ts";
 import { AGES, type Ages } from "../pairs/ages.ts";
 import { readBorn, slashOrder, type Aged, type SlashOrder } from "./age.ts";
 import { FAMILIES } from "./families.ts";
+import { MEMBER_HEADS } from "./member-columns.ts";
 import { BOUNDS, memberSchema, type Member, type MemberForm } from "./person.ts";
 
 export type Cells = Readonly<Record<string, string>>;
 
 /** Columns as they are written; each is also known by other words. */
-export const COLUMNS = [
-  "name",
-  "height cm",
-  "reach cm",
-  "mass kg",
-  "lead",
-  "hand",
-  "born",
-  "minor",
-  "ages",
-  ...FAMILIES.map((f) => `level ${f}`),
-  "limits",
-  "limits until",
-  "agreed",
-  "learnt to fall",
-] as const;
+export const COLUMNS = MEMBER_HEADS;
 
 const ALIASES: Readonly<Record<string, string>> = {
   "full name": "name",
@@ -150,7 +136,7 @@ const OTHER_UNITS = new Set(["height in", "reach in", "mass lb"]);
 /** True for the name of a column that is read, in any of its names. */
 function isColumn(key: string): boolean {
   const name = canonical(key);
-  return (COLUMNS as readonly string[]).includes(name) || OTHER_UNITS.has(name);
+  return COLUMNS.includes(name) || OTHER_UNITS.has(name);
 }
 
 /** What a column of a file is read as; null where it is left out. */
@@ -175,7 +161,7 @@ export function readAs(cells: Cells, columns: ColumnMap): Cells {
 
 function canonical(key: string): string {
   const plain = plainKey(key);
-  return (COLUMNS as readonly string[]).includes(plain) ? plain : (ALIASES[plain] ?? plain);
+  return COLUMNS.includes(plain) ? plain : (ALIASES[plain] ?? plain);
 }
 
 /** `1,78` and `1.78` are the same number; `1,780.5` is not guessed at. */
@@ -290,22 +276,3 @@ function levels(by: ReadonlyMap<string, string>, faults: string[]): Member["leve
   }
   return found;
 }
-
-/** People as cells in our units, ready to be written to a file. */
-export const peopleCells = (people: readonly Member[]): Record<string, string>[] =>
-  people.map((p) => ({
-    name: p.name,
-    "height cm": p.height_cm === null ? "" : String(p.height_cm),
-    "reach cm": p.reach_cm === null ? "" : String(p.reach_cm),
-    "mass kg": p.mass_kg === null ? "" : String(p.mass_kg),
-    lead: p.lead,
-    hand: p.hand,
-    born: p.born ?? "",
-    minor: p.minor === null ? "" : p.minor ? "yes" : "no",
-    ages: p.ages ?? "",
-    ...Object.fromEntries(FAMILIES.map((f) => [`level ${f}`, p.levels[f] === undefined ? "" : String(p.levels[f])])),
-    limits: p.limits.join("; "),
-    "limits until": p.limits_until ?? "",
-    agreed: p.agreed,
-    "learnt to fall": p.falls === null ? "" : p.falls ? "yes" : "no",
-  }));

@@ -3,7 +3,8 @@ import { array, number, object, string } from "yup";
 import { jsonIn, type Fields } from "../web/forms.ts";
 import Papa from "papaparse";
 import { FORMULA } from "#core/people/cells.ts";
-import { COLUMNS, MOST_ROWS, peopleCells } from "#core/people/table.ts";
+import { peopleCells } from "#core/people/member-columns.ts";
+import { COLUMNS, MOST_ROWS } from "#core/people/table.ts";
 import { memberSchema, type Member } from "#core/people/person.ts";
 import type { Wish } from "#core/pairs/score.ts";
 
