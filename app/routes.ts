@@ -46,7 +46,7 @@ export default [
     route("moves/new", "routes/own-move.tsx", { id: "new-move" }),
     route("moves/:id/edit", "routes/own-move.tsx"),
     route("settings", "routes/settings.tsx"),
-    route("settings/save", "routes/save-settings.ts"),
+    route("settings/change", "routes/save-settings.ts"),
     route("settings/numbering", "routes/numbering.tsx"),
     route("settings/taught", "routes/taught.tsx"),
     // As these places were called before.

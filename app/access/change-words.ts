@@ -16,7 +16,7 @@ const PLACES: Readonly<Record<string, string>> = {
   "/term": "The term",
   "/log": "The log",
   "/people": "People",
-  "/settings/save": "How the school does it",
+  "/settings/change": "How the school does it",
   // As it was called before.
   "/words/settings": "How the school does it",
   "/account": "Their account",

@@ -23,7 +23,7 @@ export function useSettings() {
     patch: (part: Partial<SchoolData>) =>
       void fetcher.submit(
         { version: String(known), patch: JSON.stringify(part) },
-        { method: "post", action: "/settings/save" },
+        { method: "post", action: "/settings/change" },
       ),
   };
 }

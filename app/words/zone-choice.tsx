@@ -33,7 +33,7 @@ export function ZoneChoice() {
         <Button
           variant="outlined"
           disabled={draft === zone || fetcher.state !== "idle"}
-          onClick={() => void fetcher.submit({ zone: draft }, { method: "post", action: "/settings/save" })}
+          onClick={() => void fetcher.submit({ zone: draft }, { method: "post", action: "/settings/change" })}
         >
           Set the clock
         </Button>

@@ -73,7 +73,7 @@ export const RULES: Readonly<Record<string, Rule>> = {
   "/settings/numbering": { read: TEACH, write: NOBODY },
   "/settings/taught": { read: TEACH, write: NOBODY },
   "/settings": { read: TEACH, write: NOBODY },
-  "/settings/save": { read: TEACH, write: TEACH },
+  "/settings/change": { read: TEACH, write: TEACH },
   "/account": { read: SIGNED_IN, write: SIGNED_IN },
   "/members": { read: OWNER, write: OWNER },
   "/members/post": { read: OWNER, write: NOBODY },
