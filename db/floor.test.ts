@@ -12,7 +12,7 @@ import { closeLive, liveStream } from "#server/floor/live.ts";
 import { clearHead } from "#server/classes/head-blows.ts";
 import { ladderFor } from "#server/drills/grow-ladder.ts";
 import { revisionInput } from "#server/drills/revision-input.ts";
-import { setPresence } from "./attendance.ts";
+import { listPresence, setPresence } from "./attendance.ts";
 import { createClass, getPlan, listPairs } from "./classes.ts";
 import { createDrill } from "./drills.ts";
 import { addFloor, floorSince, type FloorItems } from "./floor.ts";
@@ -111,6 +111,13 @@ test("rounds that are over are written down in the plan and in the log, and neve
     true,
   );
 });
+test("nothing was tapped in the future, whatever the clock of a device shows", async () => {
+  const ahead = mark({ at: Date.now() + 3_600_000 });
+  await send({ marks: [ahead] });
+  const { marks } = (await floorSince(db, scope, lesson, 0))!;
+  expect(marks[0]!.at).toBeLessThanOrEqual(Date.now());
+  expect(marks[0]!.at).toBeGreaterThan(Date.now() - 60_000);
+});
 test("marks are kept, put right by another and taken out again", async () => {
   const first = mark();
   const late = mark({ mark: "late", corrects: first.id });
@@ -175,6 +182,9 @@ test("a late comer is in from the next round on", async () => {
   const inRound = (round: number) => plan.rounds[round]!.pairs.flatMap(({ a, b, c }) => [a, b, c]);
   expect(inRound(0)).not.toContain(people[5]);
   expect(inRound(1)).toContain(people[5]);
+  // What they did not see is not counted as theirs.
+  const here = await listPresence(db, scope, lesson);
+  expect(here.find(({ student_id }) => student_id === people[5])).toMatchObject({ from_round: 1, until_round: null });
   expect((await listPairs(db, scope, lesson)).length).toBeGreaterThan(0);
 });
 test("whoever works together goes on when somebody else is hurt or comes; the rounds after are planned again", async () => {

@@ -45,6 +45,8 @@ test("a week is added until the day is not past", () => {
   expect(weekAfter("2026-11-26", "2026-11-28")).toBe("2026-12-03");
   expect(weekAfter("2026-11-05", "2026-11-28")).toBe("2026-12-03");
   expect(weekAfter("2026-12-31", "2026-12-31")).toBe("2027-01-07");
+  // A week later may be today.
+  expect(weekAfter("2026-11-21", "2026-11-28")).toBe("2026-11-28");
 });
 test("takes the theme that was not trained for longest, the same people, and says why", async () => {
   const people = [randomUUID(), randomUUID()];

@@ -19,7 +19,7 @@ import {
   meetings,
   updateClass,
 } from "./classes.ts";
-import { listPresence, setPresence, setPresent } from "./attendance.ts";
+import { listPresence, setPresence, setPresent, setTonightNot } from "./attendance.ts";
 import { createDrill, listDrills } from "./drills.ts";
 import { listLadders, listRungs } from "./ladders.ts";
 import * as people from "./people.ts";
@@ -82,6 +82,16 @@ describe("people", () => {
     const personal = Object.keys(before!).filter((column) => !bookkeeping.includes(column));
     expect(personal.length).toBeGreaterThanOrEqual(14);
     for (const column of personal) expect([column, after![column]]).not.toEqual([column, before![column]]);
+  });
+  test("what somebody leaves out tonight goes with them", async () => {
+    const ada = member("Ada");
+    await people.insertStudent(db, scope, ada);
+    const id = randomUUID();
+    await createClass(db, scope, { id, held_on: TODAY, title: "Evening", minutes: 60 });
+    await setTonightNot(db, scope, id, { studentId: ada.id, not: ["head"] });
+    await people.eraseStudent(scope, ada.id);
+    const rows = await db.query(`select tonight_not from attendance where student_id = $1`, [ada.id]);
+    expect(rows).toEqual([{ tonight_not: [] }]);
   });
   test("a wish is one whichever way round it is said, and goes again", async () => {
     const [ada, bo] = [member("Ada"), member("Bo")];

@@ -287,3 +287,17 @@ describe("what a drill says of itself", () => {
     expect(rules("A: holds stick\n\nA forehand high -> B step back")).not.toContain("tight");
   });
 });
+
+test.each([2, 3, 4, 6] as const)("beginners get %i feeds in one row without a word, and one more is said", (most) => {
+  const read = readSchool({ customs: { beginnersFeeds: most } });
+  if (!read.ok) throw new Error(read.errors.join());
+  const said = (feeds: number) =>
+    checkFor(
+      parse(`level: beginners\n\nA ${Array.from({ length: feeds }, () => "jab").join(", ")} -> B step back`),
+      read.school,
+    )
+      .findings.filter(({ rule }) => rule === "too-many")
+      .map(({ message }) => message);
+  expect(said(most)).toEqual([]);
+  expect(said(most + 1)).toEqual([expect.stringContaining(`${most + 1} feeds`)]);
+});

@@ -68,3 +68,17 @@ describe("lateness", () => {
     expect(check(parse(`tempo: 100%\n\n${four}`)).exchanges[0]!.times?.choices).toBe(4);
   });
 });
+
+// Common practice, no source: what is put into a blow is missing behind it.
+test.each(["jab", "cross", "lead hook", "rear hook"])("behind a committed %s less comes", (blow) => {
+  const threats = (sign: string) =>
+    new Map(
+      check(parse(`A ${blow}${sign} -> B duck`)).exchanges[0]!.followUps.map(
+        ({ move, threat }) => [move, threat] as const,
+      ),
+    );
+  const [usual, committed] = [threats(""), threats("!")];
+  const compared = [...usual].filter(([move, threat]) => threat > 0 && committed.has(move));
+  expect(compared.length).toBeGreaterThan(1);
+  for (const [move, threat] of compared) expect([move, committed.get(move)! < threat]).toEqual([move, true]);
+});

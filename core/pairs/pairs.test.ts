@@ -348,3 +348,16 @@ test("in a pair one meeting counts, in a trio three: each with each, nobody with
   // As many meetings as there are pairs among the members.
   expect(trio).toHaveLength((3 * 2) / 2);
 });
+
+test("who has met before is paired later, the more often the later, and less so than who met tonight", () => {
+  const [a, b] = [person(1), person(2)];
+  const after = (met: number, tonight: number) =>
+    scorePair(
+      a,
+      b,
+      facts({ met: new Map([[pairKey(a.id, b.id), met]]), tonight: new Map([[pairKey(a.id, b.id), tonight]]) }),
+    ).score;
+  expect(after(1, 0)).toBeLessThan(after(0, 0));
+  expect(after(3, 0)).toBeLessThan(after(1, 0));
+  expect(after(0, 1)).toBeLessThan(after(1, 0));
+});

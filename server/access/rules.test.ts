@@ -1,5 +1,6 @@
 /** The rules as a table that stands for itself; e2e/roles.spec.ts asks each cell of the running application. */
 import { readFileSync } from "node:fs";
+import { OWN_PERSON, ROLES, TABLE, TONIGHT, type Who } from "../../e2e/roles-table.ts";
 import { ownPath } from "./admit.ts";
 import { homeOf, isPersonal, mayGo, OPEN, RULES, type Asker } from "./rules.ts";
 import { deviceOf, tokenIn } from "./session.ts";
@@ -16,6 +17,26 @@ test("every route has its rule, and every rule its route", () => {
   const text = readFileSync("app/routes.ts", "utf8");
   const routes = [...text.matchAll(/route\("([^"]+)"/g)].map(([, path]) => `/${path}`);
   expect([...routes, "/"].filter((path) => !OPEN.has(path)).sort()).toEqual(Object.keys(RULES).sort());
+});
+/** Somebody in a role, as the demo club has them. */
+const ASKERS: Readonly<Record<Exclude<Who, "nobody">, Asker>> = {
+  owner: asker("owner"),
+  instructor: asker("instructor"),
+  assistant: asker("assistant"),
+  student: asker("student", { studentId: OWN_PERSON }),
+  tablet: asker("tablet", { classId: TONIGHT }),
+};
+test.each(TABLE)("%s (%s) is read by %s and written to by %s", (pattern, path, read, write) => {
+  const id = path.split("/").find((part) => /^[0-9a-f-]{36}$/.test(part));
+  for (const [i, who] of ROLES.entries()) {
+    if (who === "nobody") continue;
+    const letter = who[0]!;
+    const may = (writes: boolean) => mayGo(ASKERS[who], { pattern, id, writes });
+    expect([who, may(false), may(true)]).toEqual([who, read[i] === letter, write[i] === letter]);
+  }
+});
+test("the table has every place of the rules, and no other", () => {
+  expect([...new Set(TABLE.map(([pattern]) => pattern))].sort()).toEqual(Object.keys(RULES).sort());
 });
 test("what is in no table is open to nobody, whatever it is called", () => {
   for (const pattern of ["/nowhere", "constructor", "__proto__", "toString"])

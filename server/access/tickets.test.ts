@@ -11,7 +11,7 @@ import { listInvitations } from "#db/tickets.ts";
 import { insertStudents, eraseStudent } from "#db/people.ts";
 import { NOBODY } from "#core/people/testing.ts";
 import { hashPassword } from "./password.ts";
-import { hashOf, tokenIn } from "./session.ts";
+import { hashOf, openSession, tokenIn } from "./session.ts";
 import {
   invite,
   openTicket,
@@ -132,4 +132,15 @@ test("who is erased as a person of the school signs in no more, and their addres
   expect(await sessionOf(headers)).toBeNull();
   expect(await accountByEmail(email)).toBeNull();
   expect((await listLetters(scope)).filter(({ recipient }) => recipient === email)).toEqual([]);
+});
+
+test("a sign-in ends what the device was signed in as before", async () => {
+  const one = await schoolWithOwner();
+  const signedIn = { schoolId: one.schoolId, accountId: one.accountId, lasts: "own" as const };
+  const first = await openSession(request(), signedIn);
+  const cookie = first.get("set-cookie")!.split(";")[0]!;
+  expect(await sessionOf(first)).not.toBeNull();
+  const second = await openSession(new Request(ORIGIN, { headers: { cookie, "user-agent": "Firefox/140" } }), signedIn);
+  expect(await sessionOf(first)).toBeNull();
+  expect(await sessionOf(second)).not.toBeNull();
 });

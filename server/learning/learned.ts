@@ -47,7 +47,7 @@ export async function estimatesOf(scope: Scope): Promise<Estimates> {
 
 /** Somebody on a ladder; null while too little of them was seen. Who is new, and children, are to be clean nearly always. */
 export function learnedOn(
-  rungs: readonly RungChoice[],
+  rungs: readonly Pick<RungChoice, "revisionId" | "load" | "theme">[],
   student: Student,
   { family, estimates, day }: { readonly family: string; readonly estimates: Estimates; readonly day: string },
 ): Learned | null {
