@@ -113,7 +113,7 @@ test("a school ruling is shown as such in the book and at the desk, and taken ba
   );
   await page.goto("/settings");
   await expect(page.getByText("cross met with cover is sound: tight guard")).toBeVisible();
-  await page.getByRole("button", { name: "Take back" }).click();
+  await page.getByRole("button", { name: "Remove", exact: true }).click();
   await expect(page.getByText(/1 verdict changes/)).toBeVisible();
   await page.getByRole("button", { name: "Save", exact: true }).click();
   await expect(page.getByRole("button", { name: "Saved" })).toBeVisible();

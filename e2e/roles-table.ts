@@ -1,5 +1,5 @@
 /**
- * Who may go where, as it is meant: one row a place. `roles.spec.ts` asks each cell of the running application,
+ * The places that each role may read and write to, as intended: one row a place. `roles.spec.ts` asks each cell of the running application,
  * `server/access/rules.test.ts` the rules by themselves.
  */
 

@@ -1,4 +1,4 @@
-/** What is wrong with the subject of a commit; null where nothing is. Imperative, under 72 characters. */
+/** Finds what to change about the subject of a commit: imperative, under 72 characters. */
 
 const MOST = 72;
 /** Verbs in the imperative that end like other forms of verbs. */
