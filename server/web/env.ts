@@ -36,7 +36,7 @@ const schema = object({
   VICISSOR_ERASED: string(),
   VICISSOR_KEY: string().default(".data/letters.key"),
 });
-export type Env = InferType<typeof schema>;
+type Env = InferType<typeof schema>;
 
 /** Returns the settings of an environment; an empty one is as if it were not set. Throws one error that names all that is wrong. */
 export function readEnv(from: Readonly<Record<string, string | undefined>>): Env {
