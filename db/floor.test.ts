@@ -6,6 +6,7 @@ import { TAKEN_OUT } from "#core/floor/marks.ts";
 import { timeline } from "#core/floor/timeline.ts";
 import { keepPlan } from "#server/classes/keep-plan.ts";
 import { planPage } from "#server/classes/plan-page.ts";
+import { ownPage } from "#server/classes/handed-over.ts";
 import { withLateComer, withSwap } from "#server/floor/again.ts";
 import { takeItems } from "#server/floor/items.ts";
 import { closeLive, liveStream } from "#server/floor/live.ts";
@@ -174,6 +175,20 @@ test("who is hurt before a round begins is not in it either", async () => {
   await send({ incidents: [incident] });
   const { plan } = (await getPlan(db, scope, lesson))!;
   for (const { pairs } of plan.rounds) expect(pairs.flatMap(({ a, b, c }) => [a, b, c])).not.toContain(people[0]);
+});
+test("a student is told their own rounds with what they do in each, and nothing of others but a name", async () => {
+  const { lesson: tonight } = await ownPage(scope, people[0]!, "P0");
+  const { plan } = (await getPlan(db, scope, lesson))!;
+  const mine = plan.rounds.flatMap(({ pairs }) => pairs.filter(({ a, b, c }) => [a, b, c].includes(people[0]!)));
+  expect(mine.length).toBeGreaterThan(2);
+  expect(tonight!.rounds).toHaveLength(mine.length);
+  for (const { whom, what } of tonight!.rounds) {
+    expect(whom).toMatch(/^A P\d, B P\d(?:, C P\d)?$/);
+    expect(whom).toContain("P0");
+    for (const { title, play } of what) expect([title === "", play.length > 0]).toEqual([false, true]);
+  }
+  // Another school has no such class.
+  expect((await ownPage(await newSchool(), people[0]!, "P0")).lesson).toBeNull();
 });
 test("a late comer is in from the next round on", async () => {
   await send({ taps: [await inFirstRound()] });

@@ -1,13 +1,16 @@
 /** What somebody is told of themselves: their page to keep, tonight's rounds, and what they can go on with at home. */
 import { rungsOf } from "#core/class/pair-rungs.ts";
 import { shortNames } from "#core/people/short-names.ts";
-import { getTonight } from "#db/classes.ts";
+import { getPlan, getTonight } from "#db/classes.ts";
+import { recordClass } from "#db/floor.ts";
+import { listRungsOf } from "#db/ladders.ts";
 import { drillsOf, type LogSums } from "#db/log-sums.ts";
+import { listPeople } from "#db/people.ts";
 import { db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
-import { planPage } from "./plan-page.ts";
+import { compute } from "../checks/pool.ts";
+import { settingsOf } from "../school/school-of.ts";
 import { personPage } from "../learning/trained.ts";
-import type { PlanPage } from "../views.ts";
 
 export interface SheetPage {
   readonly person: { readonly id: string; readonly name: string };
@@ -54,26 +57,49 @@ export interface OwnRound {
   }[];
 }
 
-function ownRounds({ kept, rungs, words, names, people }: PlanPage, id: string): OwnRound[] {
-  const short = shortNames(people.map(({ name }) => name));
-  return (kept?.plan.rounds ?? []).flatMap(({ pairs, done }, i) =>
+/**
+ * Somebody's rounds of a class as it is planned, with what they work on in each. Only what stands in those rounds is asked
+ * for: no other people, no limits, no other rungs. `words` are those of each rung by its revision.
+ */
+async function ownRounds(scope: Scope, classId: string, id: string): Promise<OwnRound[]> {
+  // Rounds that began while nobody looked are written down first.
+  await recordClass(scope, classId, Date.now());
+  const kept = await getPlan(db, scope, classId);
+  // A plan of an earlier version does not say which rungs it is on: then the title of the block has to do.
+  const titles = new Map(kept?.plan.blocks.map((one) => [one.id, one.title]));
+  const own = (kept?.plan.rounds ?? []).flatMap(({ pairs, done, block }, i) =>
     pairs
       .filter(({ a, b, c }) => [a, b, c].includes(id))
-      .map((pair) => ({
-        round: i + 1,
-        done,
-        noContact: pair.form !== undefined,
-        whom: [pair.a, pair.b, pair.c]
-          .flatMap((who, place) => (who ? [`${"ABC"[place]!} ${short(names[who] ?? "Somebody")}`] : []))
-          .join(", "),
-        what: rungsOf(pair).map(({ at }) => ({
-          title: rungs[at]?.title ?? "",
-          play: words[at]?.play.map(({ text }) => text) ?? [],
-          cues: words[at]?.cues ?? [],
-        })),
-      })),
+      .map((pair) => ({ pair, done, round: i + 1, title: titles.get(block) ?? "" })),
   );
+  const revisionOf = (at: number) => kept?.revisions?.[at] ?? "";
+  const ids = own.flatMap(({ pair }) => rungsOf(pair).map(({ at }) => revisionOf(at))).filter(Boolean);
+  const rungs = await listRungsOf(db, scope, [...new Set(ids)]);
+  const words = await compute(
+    "words",
+    rungs.map(({ text, operator }) => ({ text, operator })),
+    await settingsOf(scope),
+  );
+  const said = new Map(rungs.map(({ revision_id, changed }, i) => [revision_id, { title: changed, ...words[i]! }]));
+  const partners = await listPeople(db, scope, [...new Set(own.flatMap(({ pair }) => inPair(pair)))]);
+  const names = new Map(partners.map((one) => [one.id, one.name]));
+  const short = shortNames([...names.values()]);
+  return own.map(({ pair, done, round, title }) => ({
+    round,
+    done,
+    noContact: pair.form !== undefined,
+    whom: inPair(pair)
+      .map((who, place) => `${"ABC"[place]!} ${short(names.get(who) ?? "Somebody")}`)
+      .join(", "),
+    what: rungsOf(pair).map(({ at }) => {
+      const one = said.get(revisionOf(at));
+      return { title: one?.title ?? title, play: one?.play.map(({ text }) => text) ?? [], cues: one?.cues ?? [] };
+    }),
+  }));
 }
+
+const inPair = ({ a, b, c }: { readonly a: string; readonly b: string; readonly c: string | null }): string[] =>
+  c === null ? [a, b] : [a, b, c];
 
 export interface OwnPage {
   readonly id: string;
@@ -87,7 +113,10 @@ export interface OwnPage {
 /** What a student sees of the school: their own rounds tonight, and their drills to go on with. */
 export async function ownPage(scope: Scope, id: string, name: string): Promise<OwnPage> {
   const [tonight, drills] = await Promise.all([getTonight(db, scope), drillsOf(db, scope, id)]);
-  const plan = tonight && (await planPage(scope, tonight.id, { ladder: null, drill: null }));
-  const lesson = tonight && { title: tonight.title, held_on: tonight.held_on, rounds: plan ? ownRounds(plan, id) : [] };
+  const lesson = tonight && {
+    title: tonight.title,
+    held_on: tonight.held_on,
+    rounds: await ownRounds(scope, tonight.id, id),
+  };
   return { id, name, lesson, drills };
 }
