@@ -58,8 +58,8 @@ export interface OwnRound {
 }
 
 /**
- * Somebody's rounds of a class as it is planned, with what they work on in each. Only what stands in those rounds is asked
- * for: no other people, no limits, no other rungs. `words` are those of each rung by its revision.
+ * Returns a student's rounds of a class as it is planned, with the work of each. Asks only for those rounds: no other
+ * people, no limits, no other rungs.
  */
 async function ownRounds(scope: Scope, classId: string, id: string): Promise<OwnRound[]> {
   // Rounds that began while nobody looked are written down first.
