@@ -52,7 +52,7 @@ test("a first drill of two rows without typing: 7 presses", async ({ page }) => 
   await page.goto("/");
   await user.press(user.button("New drill"));
   await user.press(user.button("Add a row"));
-  await user.press(page.getByRole("combobox", { name: "A feeds" }));
+  // The list of feeds is open: the builder has the focus.
   await user.press(page.getByRole("option", { name: "jab", exact: true }));
   const answers = page.getByRole("list", { name: "Answers that work" }).getByRole("button");
   await user.press(answers.first());

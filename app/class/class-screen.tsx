@@ -137,7 +137,7 @@ function Pairing({ lesson, pairs, drills }: Pick<ClassProps, "lesson" | "pairs" 
     void fetcher.submit({ intent: "pair", drill, version: String(lesson.version) }, { method: "post" });
   return (
     <>
-      <Box sx={{ display: "flex", gap: 2, flexWrap: "wrap", alignItems: "center", mb: 1 }}>
+      <Box sx={{ display: "flex", gap: 2, flexWrap: "wrap", alignItems: "end", mb: 1 }}>
         <TextField
           select
           size="small"

@@ -75,7 +75,7 @@ export function BodyStage({ kind, text, row, at, tempo, people, onPick }: StageP
   );
   return (
     <Box sx={{ pt: 1.5 }}>
-      <Box sx={{ display: "flex", gap: 1.5, flexWrap: "wrap", alignItems: "center", mb: 1 }}>
+      <Box sx={{ display: "flex", gap: 1.5, flexWrap: "wrap", alignItems: "end", mb: 1 }}>
         <Box sx={{ flex: "1 1 150px", minWidth: 0 }} aria-live="polite">
           <VerdictRing verdict={scene.verdict} word />
           {scene.marginCm !== null && (

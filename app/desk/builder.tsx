@@ -58,7 +58,7 @@ export function Builder({ text, onAdd, onClose }: BuilderProps) {
       aria-label="Add a row"
       sx={{ borderTop: 2, borderColor: "primary.main", bgcolor: "background.paper", p: 2, mt: 1 }}
     >
-      <Box sx={{ display: "flex", gap: 1.5, alignItems: "center", flexWrap: "wrap" }}>
+      <Box sx={{ display: "flex", gap: 1.5, alignItems: "end", flexWrap: "wrap" }}>
         <PartnerMark actor="A" size={28} />
         <Autocomplete
           options={feed && !feeds.some(({ text: known }) => known === feed.text) ? [feed, ...feeds] : feeds}

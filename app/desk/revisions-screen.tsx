@@ -121,7 +121,7 @@ export function RevisionsScreen({ id, title, version, revisions }: RevisionsProp
           aria-label="What changed"
           sx={{ position: { md: "sticky" }, top: 16, alignSelf: "start" }}
         >
-          <Box sx={{ display: "flex", gap: 1.5, alignItems: "center", flexWrap: "wrap", mb: 2 }}>
+          <Box sx={{ display: "flex", gap: 1.5, alignItems: "end", flexWrap: "wrap", mb: 2 }}>
             {pick("From", older, setOlder)} {pick("to", newer, setNewer)}
           </Box>
           {one &&

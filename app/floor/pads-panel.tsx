@@ -27,7 +27,7 @@ export function PadsPanel({ pads, text }: PanelProps) {
       <Box component="h2" sx={{ typography: "h2", m: 0, mb: 1 }}>
         Pads with sensors
       </Box>
-      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "center" }}>
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "end" }}>
         {pads.state === "off" ? (
           <>
             <TextField

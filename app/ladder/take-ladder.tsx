@@ -67,7 +67,7 @@ export function TakeLadder({ title, revisionId, seed, rungs, classes, today }: T
         display: "flex",
         flexWrap: "wrap",
         gap: 1.5,
-        alignItems: "center",
+        alignItems: "end",
         px: { xs: 2, sm: 3 },
         pb: 1,
         ...NOT_ON_PAPER,

@@ -129,7 +129,7 @@ function Cleared({ incident }: { readonly incident: Incident }) {
     <Box
       component={fetcher.Form}
       method="post"
-      sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "center", pt: 1 }}
+      sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "end", pt: 1 }}
     >
       <input type="hidden" name="intent" value="clear" />
       <input type="hidden" name="id" value={id} />

@@ -57,7 +57,7 @@ export function LogScreen(props: LogPage) {
       <Box
         component={Form}
         role="search"
-        sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, px: { xs: 2, sm: 3 }, py: 1.5, alignItems: "center" }}
+        sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, px: { xs: 2, sm: 3 }, py: 1.5, alignItems: "end" }}
       >
         <SearchField label="Drill or class" value={filter.words} onChange={(words) => change("words", words)} />
         <Choice

@@ -53,7 +53,7 @@ export function ShareBox({ title, lead, fields, link, make, lasts, mayName }: Sh
         {Object.entries(fields).map(([name, value]) => (
           <input key={name} type="hidden" name={name} value={value} />
         ))}
-        <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "center" }}>
+        <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "end" }}>
           {lasts && (
             <TextField select size="small" label="For" name="hours" defaultValue={String(lasts[0]![0])}>
               {lasts.map(([hours, words]) => (

@@ -76,7 +76,7 @@ export function NumberingScreen() {
       <SettingsNav />
       {problem && <Notice tone="trouble">{problem}</Notice>}
       {result && "message" in result && <Notice tone="trouble">{result.message}</Notice>}
-      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, px: { xs: 2, sm: 3 }, py: 2, alignItems: "center" }}>
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, px: { xs: 2, sm: 3 }, py: 2, alignItems: "end" }}>
         {editable ? (
           <TextField
             size="small"

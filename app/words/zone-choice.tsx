@@ -20,7 +20,7 @@ export function ZoneChoice() {
         Which clock does the hall go by?
       </Box>
       {fetcher.data && "message" in fetcher.data && <Notice tone="trouble">{fetcher.data.message}</Notice>}
-      <Box sx={{ display: "flex", gap: 1, alignItems: "center", flexWrap: "wrap", py: 1 }}>
+      <Box sx={{ display: "flex", gap: 1, alignItems: "end", flexWrap: "wrap", py: 1 }}>
         <Autocomplete
           options={zones}
           value={draft}
