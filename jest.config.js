@@ -16,5 +16,7 @@ export default {
   },
   testMatch: ["<rootDir>/{bin,core,app,db,server,cli,demo,scripts}/**/*.test.{ts,tsx}"],
   testEnvironment: "node",
+  // A machine that does other work as well is slow, not wrong.
+  testTimeout: 30_000,
   modulePathIgnorePatterns: ["<rootDir>/build/"],
 };
