@@ -94,7 +94,7 @@ module.exports = {
       severity: "error",
       comment: "screens get their data from routes",
       from: { path: "^app/", pathNot: "^app/(routes/|root\\.tsx|entry\\.server\\.tsx)" },
-      to: { path: "^(db|server)/", dependencyTypesNot: ["type-only"] },
+      to: { path: "^server/", dependencyTypesNot: ["type-only"] },
     },
     {
       name: "screens-without-db",

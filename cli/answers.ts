@@ -2,9 +2,10 @@
 import { rankAnswers, type RankedAnswer } from "#core/answers/answers.ts";
 import { rankCombined, thrownInTurn } from "#core/answers/combined.ts";
 import { checkFor } from "#core/policy/judge.ts";
+import { VERDICT_WORDS } from "#core/base/verdict-words.ts";
 import { headerRows } from "#core/score/edit.ts";
 import { parse } from "#core/score/parse.ts";
-import { CannotRun, readText, schoolFrom } from "./options.ts";
+import { CannotRun, readText, schoolFrom, type Common } from "./options.ts";
 
 /** Answers to one feed or several, as they are printed: the least margin and tempo, and what is open at the end. */
 function shownAnswer(answer: string, exchanges: readonly RankedAnswer["exchange"][]) {
@@ -12,18 +13,14 @@ function shownAnswer(answer: string, exchanges: readonly RankedAnswer["exchange"
   const ceiling = least(exchanges.map((e) => e.ceiling));
   return {
     answer,
-    verdict: exchanges.some(({ verdict }) => verdict === "risky") ? "risky" : "valid",
+    verdict: exchanges.some(({ verdict }) => verdict === "risky") ? ("risky" as const) : ("valid" as const),
     margin_cm: Math.round(Math.min(...exchanges.map((e) => e.margin ?? 0)) * 1000) / 10,
     ceiling: Number.isFinite(ceiling) ? Math.round(ceiling * 100) / 100 : null,
     open: exchanges[exchanges.length - 1]!.followUps.filter((f) => f.state === "open").map((f) => f.move),
   };
 }
 
-export function runAnswers(
-  feed: string,
-  file: string | undefined,
-  options: { readonly json?: true; readonly school?: string },
-): number {
+export function runAnswers(feed: string, file: string | undefined, options: Common): number {
   const school = schoolFrom(options.school);
   const context = file ? headerRows(parse(readText(file))) : [];
   const turn = /^[abc]\s/i.test(feed) ? feed : `A ${feed}`;
@@ -45,13 +42,10 @@ export function runAnswers(
   else
     for (const a of answers)
       console.log(
-        `${a.answer.padEnd(32)} ${VERDICT_WORDS[a.verdict]!.padEnd(6)} ${String(a.margin_cm).padStart(5)} cm  ${tempoWords(a.ceiling)}  open: ${a.open.join(", ") || "nothing"}`,
+        `${a.answer.padEnd(32)} ${VERDICT_WORDS[a.verdict].padEnd(6)} ${String(a.margin_cm).padStart(5)} cm  ${tempoWords(a.ceiling)}  open: ${a.open.join(", ") || "nothing"}`,
       );
   return answers.length > 0 ? 0 : 1;
 }
-
-/** Screens and words say of an exchange what they say of a drill; JSON keeps the checker's own. */
-const VERDICT_WORDS: Readonly<Record<string, string>> = { valid: "sound", risky: "risky" };
 
 /** Up to which tempo it works; nothing where no clock runs, as out of a hold. */
 const tempoWords = (ceiling: number | null): string =>

@@ -11,12 +11,7 @@ import { refutationWords } from "#core/search/refutation-words.ts";
 import { refute } from "#core/search/refute.ts";
 import { shippedFaults } from "#core/words/schema.ts";
 import { shippedMoves } from "#core/words/shipped.ts";
-import { printJson, readText, schoolFrom } from "./options.ts";
-
-interface Common {
-  readonly json?: true;
-  readonly school?: string;
-}
+import { printJson, readText, schoolFrom, type Common } from "./options.ts";
 
 export function runCheck(files: readonly string[], options: Common & { readonly repairs?: true }): number {
   const school = schoolFrom(options.school);

@@ -6,6 +6,13 @@ import { defaultSchool, readSchool, type School } from "#core/policy/school.ts";
 /** Thrown for anything that keeps a command from running; printed as one line, exit 2. */
 export class CannotRun extends Error {}
 
+/** What every command that reads drills takes. */
+export interface Common {
+  readonly json?: true;
+  /** A file of a school's own moves, severities and rulings. */
+  readonly school?: string;
+}
+
 /** Reads a file, or standard input for `-`. */
 export function readText(file: string): string {
   try {

@@ -15,7 +15,7 @@ import { guessColumns, readAs, readPeople, type Cells } from "#core/people/table
 import { PAIR_WEIGHTS } from "#core/policy/pair-weights.ts";
 import { checkFor } from "#core/policy/judge.ts";
 import { parse } from "#core/score/parse.ts";
-import { CannotRun, readText, schoolFrom } from "./options.ts";
+import { CannotRun, readText, schoolFrom, type Common } from "./options.ts";
 import type { School } from "#core/policy/school.ts";
 
 /** A table that says nothing of ages is one of people who are of age: nobody is here to be asked. */
@@ -67,11 +67,9 @@ function rungsIn(files: readonly string[], school: School): PlanRung[] {
     .sort((a, b) => a.load - b.load);
 }
 
-interface PlanOptions {
+interface PlanOptions extends Common {
   readonly people: string;
   readonly minutes: number;
-  readonly json?: true;
-  readonly school?: string;
 }
 
 export function runPlan(files: readonly string[], { people: table, minutes, ...options }: PlanOptions): number {

@@ -1,6 +1,6 @@
 /** Commands that make something new of a drill: variations, ladders, calls, bridges, cycles. */
 import { checkFor } from "#core/policy/judge.ts";
-import { CannotRun, readText, schoolFrom } from "./options.ts";
+import { CannotRun, readText, schoolFrom, type Common } from "./options.ts";
 import { CALL_DEFAULTS, callRound } from "#core/calls/calls.ts";
 import { callsText } from "#core/calls/exports.ts";
 import { drillCalls } from "#core/calls/labels.ts";
@@ -15,11 +15,6 @@ import { GOALS, LADDER_DEFAULTS, type GoalId } from "#core/ladder/ladder-options
 import { OPERATOR_NAMES } from "#core/vary/operator-names.ts";
 import { vary } from "#core/vary/vary.ts";
 import { finished } from "#core/base/work.ts";
-
-interface Common {
-  readonly json?: true;
-  readonly school?: string;
-}
 
 const drillOf = (file: string, school: School): Checked => checkFor(parse(readText(file)), school);
 
@@ -97,7 +92,7 @@ export function runCalls(
   return 0;
 }
 
-/** Says whose step brings the end of the first drill to the start of the second, and why; exit 1 where none does. */
+/** Says whose step brings the end of the first drill to the start of the second, and why. */
 export function runBridge(first: string, second: string, options: Common): number {
   const school = schoolFrom(options.school);
   const [one, two] = [drillOf(first, school), drillOf(second, school)];

@@ -1,35 +1,19 @@
 /** Drills with their revisions, exchange ids and lineage. */
+import type { DrillListRow } from "#core/lists/drill-list.ts";
 import { randomUUID } from "node:crypto";
 import { TODAY } from "./classes.ts";
 import { transaction, type Db } from "./pool.ts";
 import type { Scope } from "./scope.ts";
 import { carryExchangeIds, type ExchangeRow } from "./exchange-ids.ts";
 
-export interface DrillRow {
-  readonly id: string;
-  readonly title: string;
+/** A drill as the list has it, with what a save needs. */
+export interface DrillRow extends DrillListRow {
   readonly version: number;
-  readonly kind: string;
-  readonly verdict: "sound" | "risky" | "broken";
-  readonly load_total: number;
   readonly updated_at: Date;
-  readonly last_trained: string | null;
-  readonly starred: boolean;
-  readonly tags: readonly string[];
-  /** The drill of which it is a variation; null where it stands for itself. */
-  readonly parent_id: string | null;
-  readonly parent_title: string | null;
-  readonly changed: string | null;
-  readonly summary: DrillSummary;
 }
 
 /** What the list shows of a drill without checking it again. */
-export interface DrillSummary {
-  readonly level?: string | null;
-  readonly tools?: readonly string[];
-  readonly exchanges?: number;
-  readonly findings?: number;
-}
+export type DrillSummary = DrillListRow["summary"];
 
 export interface Revision {
   readonly id: string;

@@ -1,7 +1,7 @@
 /** What both drawings of a score share: a crossing as a button, its words, and the signs on a strand. */
 import type { KeyboardEvent, MouseEvent, ReactNode } from "react";
 import type { ExchangeView } from "#core/formats/desk-view.ts";
-import { VERDICT_WORDS } from "../ui/marks.tsx";
+import { VERDICT_WORDS } from "#core/base/verdict-words.ts";
 import { usePalette } from "../ui/palette.ts";
 import { MAX_LABEL } from "./score-layout.ts";
 import type { StrandMark } from "./strand-marks.ts";

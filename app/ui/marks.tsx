@@ -1,19 +1,11 @@
 /** The signs of the application: partners by shape and letter, verdicts by rings. */
 import Box from "@mui/material/Box";
+import { VERDICT_WORDS } from "#core/base/verdict-words.ts";
 import { usePalette } from "./palette.ts";
 
 type PartnerName = "A" | "B" | "C";
-export type VerdictName = "valid" | "risky" | "invalid" | "unread" | "sound" | "broken";
+export type VerdictName = keyof typeof VERDICT_WORDS;
 
-/** One scale of words for drills and for answers; data say `valid` and `invalid` of an exchange. */
-export const VERDICT_WORDS: Readonly<Record<VerdictName, string>> = {
-  valid: "sound",
-  risky: "risky",
-  invalid: "broken",
-  unread: "not understood",
-  sound: "sound",
-  broken: "broken",
-};
 const RING: Record<VerdictName, "closed" | "half" | "broken"> = {
   valid: "closed",
   sound: "closed",

@@ -1,8 +1,7 @@
-/** Exchanges as a coach counts them: from 1 at the top, each place in the text once. */
-import type { CheckedExchange } from "../exchange/types.ts";
+/** Exchanges as a coach counts them: from 1 at the top, each place in the text once, whatever the passes of a loop. */
+import { lineNumber } from "../base/units.ts";
 import type { Checked } from "./types.ts";
 
-/** The exchanges of a drill as a coach counts them, the first 1: each place in the text once, whatever the passes. */
 interface ExchangeCount {
   readonly count: number;
   /**
@@ -12,29 +11,26 @@ interface ExchangeCount {
   readonly of: (place: { readonly line: number; readonly column?: number }) => number | null;
 }
 
-const placeKey = ({ row, from }: Pick<CheckedExchange, "row" | "from">): string => `${row.index}:${from}`;
-
-/** Numbers by row and column of the feed, in the order of the text. */
-function exchangeNumbers({ exchanges }: Pick<Checked, "exchanges">): ReadonlyMap<string, number> {
-  const places = [...new Map(exchanges.map((e) => [placeKey(e), e])).values()].sort(
-    (a, b) => a.row.index - b.row.index || a.from - b.from,
-  );
-  return new Map(places.map((e, i) => [placeKey(e), i + 1]));
-}
-
 /** Counts the exchanges of a drill and finds the one that a place of the text belongs to. */
-export function countExchanges(checked: Pick<Checked, "exchanges">): ExchangeCount {
-  const numbers = exchangeNumbers(checked);
-  const starts = [...numbers].map(([key, number]) => {
-    const [row, from] = key.split(":").map(Number) as [number, number];
-    return { line: row + 1, column: from + 1, number };
-  });
+export function countExchanges({ exchanges }: Pick<Checked, "exchanges">): ExchangeCount {
+  const columns = new Map<number, Set<number>>();
+  for (const { row, from } of exchanges) {
+    const line = lineNumber(row.index);
+    columns.set(line, (columns.get(line) ?? new Set()).add(from + 1));
+  }
+  let count = 0;
+  const starts = new Map<number, { readonly column: number; readonly number: number }[]>();
+  for (const [line, places] of [...columns].sort(([a], [b]) => a - b))
+    starts.set(
+      line,
+      [...places].sort((a, b) => a - b).map((column) => ({ column, number: ++count })),
+    );
   return {
-    count: numbers.size,
+    count,
     of: ({ line, column = 1 }) => {
-      const here = starts.filter((start) => start.line === line);
+      const here = starts.get(line) ?? [];
       // A finding before the first feed of its row is about that row all the same.
-      return (here.filter((start) => start.column <= column).at(-1) ?? here[0])?.number ?? null;
+      return (here.findLast((start) => start.column <= column) ?? here[0])?.number ?? null;
     },
   };
 }

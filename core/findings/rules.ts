@@ -2,6 +2,7 @@
  * The rules of the checker, a row each: how grave a breach is, what it decides, the question under which a
  * school grades it, and its words. A rule that is raised nowhere fails a test.
  */
+import { VERDICT_WORDS } from "../base/verdict-words.ts";
 import {
   fill,
   headerWords,
@@ -262,7 +263,7 @@ const TABLE = {
     severity: "note",
     decides: "score",
     question: null,
-    says: (p) => fill("The school rules this {word}: {reason}", { ...p, word: RULED[String(p.verdict)] ?? "risky" }),
+    says: (p) => fill("The school rules this {word}: {reason}", { ...p, word: ruledWord(p.verdict) }),
   },
   header: {
     severity: "note",
@@ -359,8 +360,9 @@ const TABLE = {
 } as const satisfies Record<string, Rule>;
 
 export type RuleId = keyof typeof TABLE;
-/** How screens say a school's own verdict: one scale for drills and answers. */
-const RULED: Readonly<Record<string, string>> = { valid: "sound", risky: "risky", invalid: "broken" };
+/** The word for a school's own verdict. */
+const ruledWord = (verdict: unknown): string =>
+  verdict === "valid" || verdict === "invalid" ? VERDICT_WORDS[verdict] : VERDICT_WORDS.risky;
 
 export const RULES: Readonly<Record<RuleId, Rule>> = TABLE;
 export const RULE_IDS = Object.keys(TABLE) as readonly RuleId[];

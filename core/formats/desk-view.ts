@@ -1,7 +1,7 @@
 /** A checked score as screens and workers pass it on: plain values, places in the whole text. */
 import { needsTap } from "../class/cautions.ts";
 import { lineNumber, type Metres, type RowIndex, type Share } from "../base/units.ts";
-import { countExchanges } from "../drill/exchange-count.ts";
+import { countExchanges, placeWords } from "../drill/exchange-count.ts";
 import type { CheckedExchange, FollowUp, Pose, Times, Verdict } from "../exchange/types.ts";
 import type { Checked } from "../drill/types.ts";
 import { REACTION_WORDS } from "../exchange/reactions.ts";
@@ -17,8 +17,10 @@ export interface NumberedFinding extends Finding {
 }
 
 /** Where a finding belongs: its exchange, or the line of the text where it is about none. */
-export const placeOf = ({ line, exchange }: NumberedFinding): string =>
-  exchange === null ? `Line ${line}` : `Exchange ${exchange}`;
+export function placeOf(finding: NumberedFinding): string {
+  const words = placeWords(finding, finding.exchange);
+  return `${words[0]!.toUpperCase()}${words.slice(1)}`;
+}
 
 export interface ExchangeView {
   readonly key: string;
@@ -214,7 +216,7 @@ export function scoreView(checked: Checked): ScoreView {
     wrong: checked.wrong.map(wrongView),
     notes: notesIn(checked.score.items),
     blocks: blockViews(checked.score.items, 0),
-    findings: checked.findings.map((f) => ({ ...f, exchange: f.shownWrong ? null : of(f) })),
+    findings: checked.findings.map((f) => ({ ...f, exchange: of(f) })),
     closure: checked.closure && { closes: checked.closure.closes, differences: checked.closure.differences },
     load: checked.load,
     taps: needsTap(checked),
