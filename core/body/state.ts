@@ -36,44 +36,50 @@ export interface Hold {
   readonly behind?: true;
 }
 
+/** One body as it is at a moment. Never changed in place: a change gives another one, see `withState`. */
 export interface BodyState {
   readonly actor: Actor;
   readonly body: Body;
-  x: number;
-  y: number;
-  lead: Side;
-  weaponSide: Side;
-  posture: Posture;
+  readonly x: number;
+  readonly y: number;
+  readonly lead: Side;
+  readonly weaponSide: Side;
+  readonly posture: Posture;
   /** Leg that carries the weight. */
-  weight: "lead" | "rear" | "even";
+  readonly weight: "lead" | "rear" | "even";
   /** The limb whose weight the last blow has used up, and how high it went; null once they moved or came back. */
-  spent: Readonly<{ limb: "hand" | "leg"; side: Side; high: boolean }> | null;
+  readonly spent: Readonly<{ limb: "hand" | "leg"; side: Side; high: boolean }> | null;
   /** What each own hand holds of somebody. */
-  holds: Holds;
+  readonly holds: Holds;
   /** Why they may not strike standing before a `recover`. */
-  unrecovered: "down" | "over-turned" | null;
+  readonly unrecovered: "down" | "over-turned" | null;
   /** Sum of the steps they took by themselves to make feeds land; taken back when the line ends. */
-  ownStep: Readonly<{ x: number; y: number }>;
+  readonly ownStep: Readonly<{ x: number; y: number }>;
   /** Trunk yielding used up since the last return to guard, m. */
-  yielded: number;
+  readonly yielded: number;
   /** Forward carry of the last answer: slip, weave or parry. */
-  carries: boolean;
+  readonly carries: boolean;
   /** How far they have come nearer by steps of this turn that stand before a blow, m. */
-  approach: number;
+  readonly approach: number;
   /** The feet went back and the body still does: nothing pushes a hand forward. */
-  goesBack: boolean;
+  readonly goesBack: boolean;
   /** Where the weapon is after its last stroke. */
-  chamber: "ready" | Side | "middle";
-  open: boolean;
+  readonly chamber: "ready" | Side | "middle";
+  readonly open: boolean;
   /** What they fell for has to be taken back before the next answer, ms. */
-  owes: Millis;
+  readonly owes: Millis;
   /** Where they are in a contact cycle; null where hands have left it. */
-  cycle: Readonly<{ id: string; version: string; count: number }> | null;
-  stance: StanceData;
-  guard: GuardData;
+  readonly cycle: Readonly<{ id: string; version: string; count: number }> | null;
+  readonly stance: StanceData;
+  readonly guard: GuardData;
 }
 
-export type World = Partial<Record<Actor, BodyState>>;
+/** The bodies at a moment. Never changed in place: see `withBody`. */
+export type World = Readonly<Partial<Record<Actor, BodyState>>>;
+
+declare const OPEN: unique symbol;
+/** A copy that its maker alone has, and writes into before anybody else sees it; only `openState` makes one. */
+export type OpenState = { -readonly [K in keyof BodyState]: BodyState[K] } & { readonly [OPEN]: true };
 
 const STILL: Shift = { u: 0, w: 0, d: 0 };
 /** The stance: nothing displaced. */
@@ -135,48 +141,57 @@ export function risen(posture: Posture): Posture {
 /** A head that went down further than this has to come up again, m. */
 const DUCKED = 0.1;
 
-/** A state of its own: what lies inside it is never changed in place. Field by field, since that is made most often of all. */
-export const cloneState = (state: BodyState): BodyState => ({
-  actor: state.actor,
-  body: state.body,
-  x: state.x,
-  y: state.y,
-  lead: state.lead,
-  weaponSide: state.weaponSide,
-  posture: state.posture,
-  weight: state.weight,
-  spent: state.spent,
-  holds: state.holds,
-  unrecovered: state.unrecovered,
-  ownStep: state.ownStep,
-  yielded: state.yielded,
-  carries: state.carries,
-  approach: state.approach,
-  goesBack: state.goesBack,
-  chamber: state.chamber,
-  open: state.open,
-  owes: state.owes,
-  cycle: state.cycle,
-  stance: state.stance,
-  guard: state.guard,
-});
+/** Returns a copy to write several changes into. Field by field, since it is made most often of all. */
+export const openState = (state: BodyState): OpenState =>
+  ({
+    actor: state.actor,
+    body: state.body,
+    x: state.x,
+    y: state.y,
+    lead: state.lead,
+    weaponSide: state.weaponSide,
+    posture: state.posture,
+    weight: state.weight,
+    spent: state.spent,
+    holds: state.holds,
+    unrecovered: state.unrecovered,
+    ownStep: state.ownStep,
+    yielded: state.yielded,
+    carries: state.carries,
+    approach: state.approach,
+    goesBack: state.goesBack,
+    chamber: state.chamber,
+    open: state.open,
+    owes: state.owes,
+    cycle: state.cycle,
+    stance: state.stance,
+    guard: state.guard,
+  }) as OpenState;
+
+/** Returns a state with some of its facts changed. */
+export const withState = (state: BodyState, changes: Partial<BodyState>): BodyState =>
+  Object.assign(openState(state), changes);
+
+/** Returns the world with one body as it is now. */
+export function withBody(world: World, state: BodyState): World {
+  if (world[state.actor] === state) return world;
+  return { ...world, [state.actor]: state };
+}
+
+/** Returns the world with every body changed in one way. */
+export function withEach(world: World, change: (state: BodyState) => BodyState): World {
+  let next = world;
+  for (const state of [world.A, world.B, world.C]) if (state) next = withBody(next, change(state));
+  return next;
+}
 
 /** Sets what a hand holds. */
-export function setHold(state: BodyState, side: Side, hold: Hold | null): void {
+export function setHold(state: OpenState, side: Side, hold: Hold | null): void {
   if (state.holds[side] !== hold) state.holds = { ...state.holds, [side]: hold };
 }
 
-export function cloneWorld(world: World): World {
-  const { A, B, C } = world;
-  const copy: World = {};
-  if (A) copy.A = cloneState(A);
-  if (B) copy.B = cloneState(B);
-  if (C) copy.C = cloneState(C);
-  return copy;
-}
-
 /** Upright and in guard: what a movement or a blow has left of itself is gone. */
-function upright(state: BodyState): void {
+function upright(state: OpenState): void {
   state.posture = STANCE;
   state.weight = "even";
   state.spent = null;
@@ -189,30 +204,29 @@ function upright(state: BodyState): void {
 }
 
 /** Hands that have worked are in their own guard again, or in the usual one where they began somewhere else. */
-export function handsHome(state: BodyState): void {
+export function handsHome(state: OpenState): void {
   const own = guardNamed(state.body.person.guard);
   state.guard = own?.home ? own : USUAL_GUARD;
 }
 
 /** Back to guard: posture, balance and hands; where the feet are stays. */
-export function restore(state: BodyState): void {
+export function restore(state: OpenState): void {
   upright(state);
   handsHome(state);
   state.unrecovered = null;
   state.chamber = "ready";
 }
 
-/** At the end of a pass everybody is upright and in guard again; feet, grips and tools stay as they are. */
-export function backInGuard(world: World): World {
-  const copy = cloneWorld(world);
-  for (const state of Object.values(copy)) {
-    upright(state);
+/** Returns the world after a pass: all are upright and in guard again; feet, grips and tools stay as they are. */
+export const backInGuard = (world: World): World =>
+  withEach(world, (state) => {
+    const next = openState(state);
+    upright(next);
     // Hands that only touch come away; a grip stays until it is undone.
-    for (const side of ["left", "right"] as const) if (state.holds[side]?.kind === "touch") setHold(state, side, null);
-    if (state.unrecovered === "down") state.unrecovered = null;
-  }
-  return copy;
-}
+    for (const side of ["left", "right"] as const) if (next.holds[side]?.kind === "touch") setHold(next, side, null);
+    if (next.unrecovered === "down") next.unrecovered = null;
+    return next;
+  });
 
 export const distanceOf = (a: BodyState, b: BodyState): number => norm(a.x - b.x, a.y - b.y);
 
@@ -225,7 +239,7 @@ export function frameOf(receiver: BodyState, other: BodyState) {
 }
 
 /** Moves a body on the floor along its own frame: to the right and towards `other`. */
-export function moveFeet(state: BodyState, other: BodyState, right: number, forward: number): void {
+export function moveFeet(state: OpenState, other: BodyState, right: number, forward: number): void {
   const { dx, dy, ux, uy } = frameOf(state, other);
   state.x += ux * right + dx * forward;
   state.y += uy * right + dy * forward;

@@ -22,15 +22,11 @@ import type { Vocabulary } from "../words/vocabulary.ts";
 
 /** The bodies of a drill at a distance of A and B, m. */
 export function place({ people, actors }: Header, distance: Metres): World {
-  const world: World = {
-    A: startState("A", bodyOf(people.A), 0, 0),
-    B: startState("B", bodyOf(people.B), 0, distance),
-  };
-  if (actors.includes("C")) {
-    // An equilateral triangle: the third stands as far from both as they from each other.
-    world.C = startState("C", bodyOf(people.C), distance * Math.sqrt(0.75), distance / 2);
-  }
-  return world;
+  const A = startState("A", bodyOf(people.A), 0, 0);
+  const B = startState("B", bodyOf(people.B), 0, distance);
+  if (!actors.includes("C")) return { A, B };
+  // An equilateral triangle: the third stands as far from both as they from each other.
+  return { A, B, C: startState("C", bodyOf(people.C), distance * Math.sqrt(0.75), distance / 2) };
 }
 
 /** Where a feed is thrown from, m. */

@@ -1,30 +1,24 @@
 /** Does a cycle close? The end of one pass against the end of the next, item by item. */
 import { ACTORS, type Actor } from "../score/types.ts";
 import { cycleVersion } from "../words/cycles.ts";
-import { cloneWorld, distanceOf, type BodyState, type World } from "../body/state.ts";
+import { distanceOf, withEach, withState, type BodyState, type World } from "../body/state.ts";
 
 /** Differences smaller than this are no difference, m. */
 const SAME_PLACE = 0.05;
 
 /** A stands where B stood and the reverse. */
 export function rolesExchanged(world: World): World {
-  const copy = cloneWorld(world);
-  const { A, B } = copy;
-  if (A && B) {
-    copy.A = { ...B, actor: "A" };
-    copy.B = { ...A, actor: "B" };
-  }
-  return copy;
+  const { A, B } = world;
+  if (!A || !B) return world;
+  return { ...world, A: withState(B, { actor: "A" }), B: withState(A, { actor: "B" }) };
 }
 
 /** Everybody stands with the foot in front, and holds with the hand, that they have in another state. */
 export function standingAs(world: World, other: World): World {
-  const copy = cloneWorld(world);
-  for (const actor of ACTORS) {
-    const like = other[actor];
-    if (like && copy[actor]) Object.assign(copy[actor], { lead: like.lead, weaponSide: like.weaponSide });
-  }
-  return copy;
+  return withEach(world, (state) => {
+    const like = other[state.actor];
+    return like ? withState(state, { lead: like.lead, weaponSide: like.weaponSide }) : state;
+  });
 }
 
 /** Where a contact cycle that goes on from pass to pass stops half way after so many passes. */

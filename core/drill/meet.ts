@@ -1,27 +1,27 @@
 /** Two blows that meet: the same clock line in each other's frame, the same height, both in reach. */
-import { metres } from "../base/units.ts";
+import { metres, type Metres } from "../base/units.ts";
 import { MODEL } from "../exchange/constants.ts";
 import { emptyExchange } from "../exchange/empty.ts";
-import type { Blow, CheckedExchange, Feed } from "../exchange/types.ts";
-import { poses, type Setting } from "../exchange/exchange.ts";
+import type { Blow, CheckedExchange, Contact, Feed, Layer } from "../exchange/types.ts";
+import { poses, type Done, type Setting } from "../exchange/exchange.ts";
 import { launch, limbKind, limbSide } from "../exchange/blow.ts";
 import { limbFindings } from "../exchange/limbs.ts";
 import { draft, type FindingDraft } from "../findings/finding.ts";
-import { cloneState, distanceOf, legWord, type World } from "../body/state.ts";
-import type { DoneBeat } from "../read/types.ts";
+import { distanceOf, legWord, openState, withBody, type World } from "../body/state.ts";
+import type { DoneBeat, MoveUse } from "../read/types.ts";
 import { otherSide } from "../score/person.ts";
 
 /** Heights further apart than this do not meet, m. */
 const SAME_HEIGHT = 0.25;
 
-/** Checks `A ... <> B ...`; both step in as far as their blows need and go back. */
+/** Returns `A ... <> B ...` as it was judged; both step in as far as their blows need and go back. */
 export function checkMeeting(
   one: Feed,
   two: Feed,
   beats: readonly [DoneBeat, DoneBeat],
   world: World,
   setting: Setting,
-): CheckedExchange {
+): Done {
   const { row } = one;
   const a = world[one.actor]!;
   const b = world[two.actor]!;
@@ -37,9 +37,9 @@ export function checkMeeting(
   const why =
     linesApart(blowA, blowB) ?? (findings.length === 0 ? placesApart([blowA, blowB], margin, distanceOf(a, b)) : null);
   if (why) findings.push(draft(row, span, "no-meet", { why }));
-  for (const feed of [one, two]) leaveMiddle(feed, world);
+  const after = leaveMiddle(two, leaveMiddle(one, world));
   const met = metres(Math.min(margin, MODEL.marginCap));
-  return {
+  const exchange: CheckedExchange = {
     ...emptyExchange(
       {
         ...span,
@@ -50,7 +50,7 @@ export function checkMeeting(
         responder: two.actor,
         answerSpan: { from: two.use.from, to: two.use.to },
         before,
-        after: poses(world),
+        after: poses(after),
       },
       setting,
     ),
@@ -59,21 +59,30 @@ export function checkMeeting(
     answerText: two.use.text,
     verdict: findings.some((f) => f.severity === "error") ? "invalid" : "valid",
     margin: met,
-    layers: [
-      {
-        use: two.use,
-        by: "meet",
-        margin: met,
-        fails: findings.length > 0 ? "open" : null,
-        detail: {},
-        bareLimb: false,
-      },
-    ],
+    layers: [metBy(two.use, met, findings.length > 0 ? "open" : null)],
     findings,
     blow: blowA,
-    contact: { attacker: cloneState(a), receiver: cloneState(b), right: 0, forward: 0, busy: [blowB.side] },
+    contact: together(after, one, two, blowB),
   };
+  return { exchange, world: after };
 }
+
+const metBy = (use: MoveUse, margin: Metres, fails: Layer["fails"]): Layer => ({
+  use,
+  by: "meet",
+  margin,
+  fails,
+  detail: {},
+  bareLimb: false,
+});
+
+const together = (world: World, one: Feed, two: Feed, { side }: Blow): Contact => ({
+  attacker: world[one.actor]!,
+  receiver: world[two.actor]!,
+  right: 0,
+  forward: 0,
+  busy: [side],
+});
 
 /** Clock lines further apart than this do not meet, hours. */
 const SAME_HOUR = 0.26;
@@ -99,10 +108,11 @@ function placesApart(blows: readonly [Blow, Blow], margin: number, distance: num
 }
 
 /** After a meeting the weapon is in the middle, free for either side. */
-function leaveMiddle({ use, actor }: Feed, world: World): void {
-  const state = world[actor]!;
+function leaveMiddle({ use, actor }: Feed, world: World): World {
+  const state = openState(world[actor]!);
   if (limbKind(use) === "hand") state.chamber = "middle";
   if (use.move.attack?.leaves) state.weight = legWord(state, otherSide(limbSide(use, state, null)));
+  return withBody(world, state);
 }
 
 const round = (x: number) => Math.round(x * 10) / 10;

@@ -2,10 +2,10 @@
 import type { World } from "../body/state.ts";
 import { checkCue } from "../exchange/cue.ts";
 import { emptyExchange } from "../exchange/empty.ts";
-import { checkExchange, poses, type Setting } from "../exchange/exchange.ts";
+import { checkExchange, poses, type Done, type Setting } from "../exchange/exchange.ts";
 import type { CheckedExchange, Feed } from "../exchange/types.ts";
 import { launchFeed } from "../exchange/launch.ts";
-import { applySetUp } from "../exchange/limbs.ts";
+import { applyAll } from "../exchange/limbs.ts";
 import { draft, type FindingDraft } from "../findings/finding.ts";
 import { doneFrom } from "../read/stance.ts";
 import type { DoneBeat, ReadBeats, WordFault } from "../read/types.ts";
@@ -34,20 +34,22 @@ export interface Pending {
   readonly cue?: true;
 }
 
-/** What was sent back and needs no answer has been thrown when the line ends; what is to be said of it was said before. */
-export function thrown(feed: Feed, world: World, { setting }: Walk): void {
-  launchFeed(feed, world, setting.header.range);
-  for (const uses of feed.after) applySetUp(uses, world, feed.actor, feed.receiver);
+/** Returns the world after a return that needs no answer; what is to be said of it was said before. */
+export const thrown = (feed: Feed, world: World, { setting }: Walk): World =>
+  applyAll(feed.after, launchFeed(feed, world, setting.header.range).world, feed.actor, feed.receiver);
+
+/** Records an exchange, and returns the world after it. */
+export function recorded({ exchange, world }: Done, walk: Walk): World {
+  walk.exchanges.push(exchange);
+  return world;
 }
 
-/** Nobody answers a feed. */
-export function unanswered(p: Pending, world: World, walk: Walk): void {
-  if (p.cue) {
-    walk.exchanges.push(checkCue(p.feed!, [], world, walk.setting));
-    return;
-  }
-  walk.exchanges.push(checkExchange(p.feed!, null, world, walk.setting));
-}
+/** Records that nobody answers a feed, and returns the world after it. */
+export const unanswered = (p: Pending, world: World, walk: Walk): World =>
+  recorded(
+    p.cue ? checkCue(p.feed!, [], world, walk.setting) : checkExchange(p.feed!, null, world, walk.setting),
+    walk,
+  );
 
 /** An exchange of which a part could not be read. */
 export function unread(p: Pending, beat: DoneBeat | null, responder: Actor, world: World, walk: Walk): CheckedExchange {

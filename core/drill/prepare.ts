@@ -20,7 +20,7 @@ export type Bodies = Partial<Record<Actor, Partial<Person>>>;
 
 /** Where a line starts from. */
 export interface Frame {
-  /** The bodies before the first feed; never changed in place. */
+  /** The bodies before the first feed. */
   readonly world: World;
   /** Distance of A and B, m. */
   readonly distance: Metres;

@@ -7,7 +7,7 @@ import { stopsHalfWay, bodyDifferences, differences, rolesExchanged, standingAs 
 import type { CheckedExchange } from "../exchange/types.ts";
 import type { Closure } from "./types.ts";
 import { walkOn } from "./walk.ts";
-import { backInGuard, cloneWorld, type World } from "../body/state.ts";
+import { backInGuard, type World } from "../body/state.ts";
 import { draft } from "../findings/finding.ts";
 import type { Usage } from "../customs/customs.ts";
 import type { Header } from "../score/header.ts";
@@ -94,14 +94,14 @@ const settingOf = (
 function walkBlock(block: ScoreBlock, pass: Pass, place: Place, carried: World | null): World | null {
   switch (block.head.type) {
     case "carry":
-      return walkItems(block.items, pass, place, carried ?? cloneWorld(place.frame!.world)) && carried;
+      return walkItems(block.items, pass, place, carried ?? place.frame!.world) && carried;
     case "choose": {
       const lines = linesToChoose(block.items);
       const choices = block.head.by === "A" && lines > 1 ? lines : 1;
       let first: World | null = null;
       const from = pass.found.exchanges.length;
       for (const item of block.items) {
-        const end = walkItems([item], pass, { ...place, choices }, carried && cloneWorld(carried));
+        const end = walkItems([item], pass, { ...place, choices }, carried);
         first ??= end;
         // Whatever was chosen, all are in guard again when the next choice comes.
         if (end && item.kind === "line") pass.branchEnds.push(backInGuard(end));
@@ -127,7 +127,7 @@ function walkLoop(block: ScoreBlock, pass: Pass, place: Place, carried: World | 
   if (block.head.type !== "loop") return carried;
   const { swap, times, sides } = block.head;
   pass.branchEnds = [];
-  const from = carried ?? cloneWorld(place.frame!.world);
+  const from = carried ?? place.frame!.world;
   const first = backInGuard(walkItems(block.items, pass, { ...place, passNumber: 1 }, from)!);
   otherStarts(block, pass, place, first);
   // The second pass is for its end state; its exchanges would only repeat the first.
@@ -135,7 +135,7 @@ function walkLoop(block: ScoreBlock, pass: Pass, place: Place, carried: World | 
   const turned = swap ? rolesExchanged(first) : first;
   // The other side is the same cycle in the mirror, from stances that are changed for it.
   const start = sides === "alternate" ? standingAs(turned, from) : turned;
-  const second = backInGuard(walkItems(block.items, silent, { ...place, passNumber: 2 }, cloneWorld(start))!);
+  const second = backInGuard(walkItems(block.items, silent, { ...place, passNumber: 2 }, start)!);
   const ends = swap ? rolesExchanged(second) : second;
   const stops = times > 1 ? stopsHalfWay(first, times) : null;
   // In a game they find their distance again before the next goes.
@@ -164,7 +164,7 @@ function closesInTwo(
   { first, second }: { readonly first: World; readonly second: World },
 ): boolean {
   const again: Pass = { ...pass, found: pass.found.emptyCopy(), branchEnds: [] };
-  const third = backInGuard(walkItems(block.items, again, { ...place, passNumber: 3 }, cloneWorld(second))!);
+  const third = backInGuard(walkItems(block.items, again, { ...place, passNumber: 3 }, second)!);
   return differences(first, third).length === 0;
 }
 
@@ -181,7 +181,7 @@ function otherStarts(block: ScoreBlock, pass: Pass, place: Place, first: World):
     if (starts.length < MAX_STARTS && starts.every((start) => differences(start, end).length > 0)) starts.push(end);
   for (const start of starts.slice(1)) {
     const again: Pass = { ...pass, found: pass.found.emptyCopy(), branchEnds: [] };
-    walkItems(block.items, again, { ...place, passNumber: 1 }, cloneWorld(start));
+    walkItems(block.items, again, { ...place, passNumber: 1 }, start);
     pass.found.mergeErrors(again.found);
   }
 }

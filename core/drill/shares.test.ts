@@ -1,7 +1,6 @@
 /** What single lines add to verdict and load. */
 import { share as speed } from "../base/units.ts";
 import { draft } from "../findings/finding.ts";
-import { cloneWorld } from "../body/state.ts";
 import { parse } from "../score/parse.ts";
 import { linesOf } from "../score/structure.ts";
 import { shippedUsage } from "../customs/customs.ts";
@@ -16,7 +15,7 @@ function share(text: string): LineShare {
   const { header, frameFor, reader } = prepare(score, shippedUsage(), {});
   const { row, line } = [...linesOf(score.items)][0]!;
   const setting = { header, usage: shippedUsage(), choices: 1, label: null, section: null, pass: null };
-  return shareOf(walkLine(row, reader.read(line), cloneWorld(frameFor(score.items).world), setting), line);
+  return shareOf(walkLine(row, reader.read(line), frameFor(score.items).world, setting), line);
 }
 test("the worseOf of two decides, in either order", () => {
   expect(worseOf(null, null)).toBeNull();

@@ -9,7 +9,7 @@ import { prepare } from "./prepare.ts";
 import { launchFeed } from "../exchange/launch.ts";
 import { atTempo } from "./late.ts";
 import type { Blow, CheckedExchange, Feed } from "../exchange/types.ts";
-import { cloneWorld, type World } from "../body/state.ts";
+import type { World } from "../body/state.ts";
 import type { Header } from "../score/header.ts";
 import { RowMemory } from "../score/row-memory.ts";
 import { linesOf } from "../score/structure.ts";
@@ -68,13 +68,12 @@ export function readAnswer(fed: Fed, text: string): DoneBeat | null {
 
 /** The blow of a feed as it comes, from its frame; null for a push or pull. */
 export const blowOf = (fed: Fed): Blow | null =>
-  fed.feed.use.move.attack ? launchFeed(fed.feed, cloneWorld(fed.world), fed.header.range).blow : null;
+  fed.feed.use.move.attack ? launchFeed(fed.feed, fed.world, fed.header.range).blow : null;
 
 /** Checks one answer to a feed from its frame. */
 export function checkSingle({ feed, world, setting, header }: Fed, answer: DoneBeat): CheckedExchange {
-  const now = cloneWorld(world);
-  if (cueOf(feed.use) !== null) return checkCue(feed, [answer], now, setting);
-  return atTempo(checkExchange(feed, answer, now, setting), header);
+  if (cueOf(feed.use) !== null) return checkCue(feed, [answer], world, setting).exchange;
+  return atTempo(checkExchange(feed, answer, world, setting).exchange, header);
 }
 
 /** The first beat of the first turn as its maker would do it from the frame; null where it cannot be read. */

@@ -10,12 +10,12 @@ import { verdictOf } from "../exchange/verdict.ts";
 import { draft, type FindingDraft } from "../findings/finding.ts";
 import type { DoneBeat, ReadPlay } from "../read/types.ts";
 import { partnerOf } from "../read/line-reader.ts";
-import type { World } from "../body/state.ts";
+import { withBody, withEach, withState, type World } from "../body/state.ts";
 import type { Actor } from "../score/types.ts";
 
 /** Walks all turns of a line; each is one exchange of its own. */
-export function walkSolo(play: ReadPlay, world: World, walk: Walk): void {
-  const start = Object.fromEntries(Object.values(world).map(({ actor, x, y }) => [actor, { x, y }]));
+export function walkSolo(play: ReadPlay, start: World, walk: Walk): void {
+  let world = start;
   for (const turn of play.turns)
     for (const done of turn.alternatives)
       for (const read of done) {
@@ -24,7 +24,9 @@ export function walkSolo(play: ReadPlay, world: World, walk: Walk): void {
         const findings: FindingDraft[] = [];
         const beats = read.beats.map((_, i) => {
           const beat = asTheyStand(read, world, walk, i)[i]!;
-          findings.push(...alone(beat, actor, world, walk));
+          const done = alone(beat, actor, world, walk);
+          findings.push(...done.findings);
+          world = done.world;
           return beat;
         });
         const first = beats.find((beat) => beat.uses.length > 0)?.uses[0] ?? null;
@@ -51,24 +53,30 @@ export function walkSolo(play: ReadPlay, world: World, walk: Walk): void {
         });
       }
   // Alone there is no distance to keep: the next row starts where there is room.
-  for (const state of Object.values(world)) Object.assign(state, start[state.actor]);
-  walk.end = world;
+  walk.end = withEach(world, (state) => {
+    const { x, y } = start[state.actor]!;
+    return withState(state, { x, y });
+  });
 }
 
-function alone(beat: DoneBeat, actor: Actor, world: World, { row, setting }: Walk): FindingDraft[] {
-  const state = world[actor]!;
-  const other = partnerOf(actor, Object.keys(world) as Actor[], null);
-  const found = limbFindings(beat.uses, row, world, actor, null);
+function alone(beat: DoneBeat, actor: Actor, start: World, { row, setting }: Walk) {
+  let struck = start[actor]!;
+  const other = partnerOf(actor, Object.keys(start) as Actor[], null);
+  const findings = limbFindings(beat.uses, row, start, actor, null);
   for (const use of beat.uses) {
-    found.push(...brokenRules(use, row, state, setting.header, null));
-    if (use.move.attack && !use.feint) found.push(...strikeAlone(use, row, state));
+    findings.push(...brokenRules(use, row, struck, setting.header, null));
+    if (!use.move.attack || use.feint) continue;
+    const blow = strikeAlone(use, row, struck);
+    findings.push(...blow.findings);
+    struck = blow.state;
   }
+  const hit = withBody(start, struck);
   // What would take hold of a partner works on the own arm, a ring, or the air.
   const others = beat.uses.filter((use) => !use.move.attack);
-  if (others.length > 0) applySetUp(others.map(alonePart), world, actor, other);
-  const over = balanceAlone(others, state, world[actor]!);
-  if (over !== null) found.push(draft(row, beat, "off-balance", { cm: over }));
-  return found;
+  const world = others.length > 0 ? applySetUp(others.map(alonePart), hit, actor, other) : hit;
+  const over = balanceAlone(others, struck, world[actor]!);
+  if (over !== null) findings.push(draft(row, beat, "off-balance", { cm: over }));
+  return { findings, world };
 }
 
 const alonePart = (use: DoneBeat["uses"][number]) => ({ ...use, move: { ...use.move, contact: undefined } });

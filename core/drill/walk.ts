@@ -1,13 +1,13 @@
 /** Walks one line of play: whose turn it is, which answer deals with which feed, what is a return. */
 import { checkMeeting } from "./meet.ts";
-import { asTheyStand, thrown, unanswered, unread, wordFinding, type Pending, type Walk } from "./pending.ts";
+import { asTheyStand, recorded, thrown, unanswered, unread, wordFinding, type Pending, type Walk } from "./pending.ts";
 import { walkSolo } from "./solo.ts";
 import { takeTurn } from "./turn.ts";
-import { cloneWorld, NO_STEP, type World } from "../body/state.ts";
+import { NO_STEP, withEach, withState, type World } from "../body/state.ts";
 import type { Setting } from "../exchange/exchange.ts";
 import { checkCue } from "../exchange/cue.ts";
 import { plainFeed } from "../exchange/feed.ts";
-import { applySetUp } from "../exchange/limbs.ts";
+import { applyAll } from "../exchange/limbs.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
 import { draft, type FindingDraft } from "../findings/finding.ts";
 import type { ReadLine, ReadPlay, ReadTurn } from "../read/types.ts";
@@ -52,25 +52,22 @@ function walkAll(
   let world = start;
   for (const one of plays) {
     walk.end = null;
-    if (setting.header.kind === "solo") walkSolo(one, cloneWorld(world), walk);
-    else if (one.meets) walkMeeting(one, cloneWorld(world), walk);
-    else walkTurns({ turns: one.turns, index: 0, last: null, pending: [], shown: 0 }, cloneWorld(world), walk);
+    if (setting.header.kind === "solo") walkSolo(one, world, walk);
+    else if (one.meets) walkMeeting(one, world, walk);
+    else walkTurns({ turns: one.turns, index: 0, last: null, pending: [], shown: 0 }, world, walk);
     // In a loop or a carry the next line goes on from here; elsewhere each starts from the frame.
     if (goes === "on" && walk.end) world = walk.end;
   }
   if (walk.cut) walk.findings.push(draft(row, line, "syntax", { code: "branches", most: MAX_BRANCHES }));
-  return { exchanges: walk.exchanges, findings: walk.findings, end: takeBackSteps(walk.end ?? cloneWorld(start)) };
+  return { exchanges: walk.exchanges, findings: walk.findings, end: takeBackSteps(walk.end ?? start) };
 }
 
 /** A feeder's own steps stand until the line ends; then they are back where they chose to stand. */
-function takeBackSteps(world: World): World {
-  for (const state of Object.values(world)) {
-    state.x -= state.ownStep.x;
-    state.y -= state.ownStep.y;
-    state.ownStep = NO_STEP;
-  }
-  return world;
-}
+const takeBackSteps = (world: World): World =>
+  withEach(world, (state) => {
+    const { x, y, ownStep } = state;
+    return ownStep === NO_STEP ? state : withState(state, { x: x - ownStep.x, y: y - ownStep.y, ownStep: NO_STEP });
+  });
 
 /** Where a walk stands in the turns of a line. */
 interface Position {
@@ -88,10 +85,10 @@ function walkTurns(at: Position, world: World, walk: Walk): void {
   const { turns, index, last, pending, shown } = at;
   const turn = turns[index];
   if (!turn) {
+    let left = world;
     for (const p of pending)
-      if (p.feed?.isReturn) thrown(p.feed, world, walk);
-      else if (p.feed) unanswered(p, world, walk);
-    walk.end ??= world;
+      if (p.feed) left = p.feed.isReturn ? thrown(p.feed, left, walk) : unanswered(p, left, walk);
+    walk.end ??= left;
     return;
   }
   const { actor } = turn;
@@ -100,24 +97,22 @@ function walkTurns(at: Position, world: World, walk: Walk): void {
       walk.cut = true;
       return;
     }
-    const branch = i === turn.alternatives.length - 1 ? world : cloneWorld(world);
-    if (actor === "both") {
-      bothAct(alternative, branch, walk);
-      return walkTurns({ ...at, index: index + 1 }, branch, walk);
-    }
+    if (actor === "both") return walkTurns({ ...at, index: index + 1 }, bothAct(alternative, world, walk), walk);
     const turning = { actor, last, pending, shown, opening: index === 0, next: turns[index + 1] };
-    const left = takeTurn(turning, alternative[0]!, branch, walk);
-    walkTurns({ turns, index: index + 1, last: actor, ...left }, branch, walk);
+    const end = takeTurn(turning, alternative[0]!, world, walk);
+    walkTurns({ turns, index: index + 1, last: actor, pending: end.pending, shown: end.shown }, end.world, walk);
   });
 }
 
 /** A turn in which both do the same, each on their own side. */
-function bothAct(done: ReadTurn["alternatives"][number], world: World, walk: Walk): void {
+function bothAct(done: ReadTurn["alternatives"][number], start: World, walk: Walk): World {
   const [one, two] = done.map(({ actor }) => actor);
+  let world = start;
   for (const read of done) {
-    const beats = asTheyStand(read, world, walk);
-    for (const beat of beats) applySetUp(beat.uses, world, read.actor, read.actor === one ? two! : one!);
+    const beats = asTheyStand(read, world, walk).map(({ uses }) => uses);
+    world = applyAll(beats, world, read.actor, read.actor === one ? two! : one!);
   }
+  return world;
 }
 
 function walkMeeting(line: ReadPlay, world: World, walk: Walk): void {
@@ -129,8 +124,7 @@ function walkMeeting(line: ReadPlay, world: World, walk: Walk): void {
   const cycle = beatA?.uses.find((use) => use.move.cycle);
   if (beatA && beatB && cycle) {
     const feed = plainFeed({ use: cycle, row: walk.row, actor: one, receiver: two, beatUses: beatA.uses });
-    walk.exchanges.push(checkCue(feed, [beatB], world, walk.setting));
-    walk.end = world;
+    walk.end = recorded(checkCue(feed, [beatB], world, walk.setting), walk);
     return;
   }
   const useA = beatA?.uses.find((use) => use.move.attack);
@@ -146,5 +140,5 @@ function walkMeeting(line: ReadPlay, world: World, walk: Walk): void {
   const { row } = walk;
   const feedA = plainFeed({ use: useA, row, actor: one, receiver: two, beatUses: beatA.uses });
   const feedB = plainFeed({ use: useB, row, actor: two, receiver: one, beatUses: beatB.uses });
-  walk.exchanges.push(checkMeeting(feedA, feedB, [beatA, beatB], world, walk.setting));
+  walk.end = recorded(checkMeeting(feedA, feedB, [beatA, beatB], world, walk.setting), walk);
 }

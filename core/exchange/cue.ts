@@ -5,18 +5,18 @@
 import { metres } from "../base/units.ts";
 import { draft, type FindingDraft } from "../findings/finding.ts";
 import { isArmPart } from "../body/parts.ts";
-import { cloneState, cloneWorld, distanceOf, moveFeet, type World } from "../body/state.ts";
+import { distanceOf, moveFeet, openState, withBody, withState, type World } from "../body/state.ts";
 import type { DoneBeat, MoveUse } from "../read/types.ts";
 import type { Cue } from "../words/types.ts";
 import { limbKind } from "./blow.ts";
 import { MODEL } from "./constants.ts";
 import { countOn } from "./cycle.ts";
 import { emptyExchange } from "./empty.ts";
-import { poses, type Setting } from "./exchange.ts";
+import { poses, type Done, type Setting } from "./exchange.ts";
 import { plainFeed } from "./feed.ts";
 import { atPad, padAhead, padFindings, padPlace } from "./pads.ts";
 import { launchFeed } from "./launch.ts";
-import { applySetUp, limbFindings, takenPart, undoesHold } from "./limbs.ts";
+import { applyAll, applySetUp, limbFindings, takenPart, undoesHold } from "./limbs.ts";
 import { displacements } from "./move-body.ts";
 import { brokenRules } from "./restrictions.ts";
 import type { Blow, CheckedExchange, Feed, Layer, PadPlace } from "./types.ts";
@@ -30,8 +30,8 @@ export function cueOf({ move, on }: MoveUse): Cue | "hold" | null {
   return kind === "grip" || kind === "pin" || kind === "touch" ? "hold" : null;
 }
 
-/** Checks what is done about a cue: for a pad all the blows that go to it, else the one beat that answers. */
-export function checkCue(cue: Feed, beats: readonly DoneBeat[], world: World, setting: Setting): CheckedExchange {
+/** Returns what is done about a cue, judged: for a pad all the blows that go to it, else the one beat that answers. */
+export function checkCue(cue: Feed, beats: readonly DoneBeat[], world: World, setting: Setting): Done {
   const check = new CueCheck(cue, world, setting);
   return check.run(beats);
 }
@@ -47,41 +47,42 @@ class CueCheck {
 
   constructor(
     private readonly cue: Feed,
-    private readonly world: World,
+    /** The bodies as they are by now. */
+    private world: World,
     private readonly setting: Setting,
   ) {
     this.kind = cueOf(cue.use) ?? "call";
   }
 
-  run(beats: readonly DoneBeat[]): CheckedExchange {
-    const { cue, world, setting } = this;
+  run(beats: readonly DoneBeat[]): Done {
+    const { cue, setting } = this;
     const { actor, receiver, use, row } = cue;
-    const before = poses(world);
-    for (const uses of cue.before) applySetUp(uses, world, actor, receiver);
-    this.findings.push(...limbFindings(cue.beatUses, row, world, actor, null), ...holdReach(cue.beatUses, cue, world));
-    const { x, y } = world[actor]!;
-    applySetUp(cue.beatUses, world, actor, receiver);
+    const before = poses(this.world);
+    const begun = applyAll(cue.before, this.world, actor, receiver);
+    this.findings.push(...limbFindings(cue.beatUses, row, begun, actor, null), ...holdReach(cue.beatUses, cue, begun));
+    const { x, y } = begun[actor]!;
+    this.world = applySetUp(cue.beatUses, begun, actor, receiver);
     if (this.kind === "approach" && beats[0]) this.comeOn(beats[0]);
     for (const beat of beats) this.beat(beat);
     const contact = {
-      attacker: cloneState(world[actor]!),
-      receiver: cloneState(world[receiver]!),
+      attacker: this.world[actor]!,
+      receiver: this.world[receiver]!,
       right: 0,
       forward: 0,
       busy: [],
     };
-    // Whoever walks into a kick is driven back to where they came from.
-    if (this.kind === "approach" && this.first?.limb === "leg") Object.assign(world[actor]!, { x, y });
-    for (const uses of cue.after) applySetUp(uses, world, actor, receiver);
-    const counted = this.kind === "cycle" && this.answered ? countOn(cue, this.answered, world) : null;
-    if (counted) this.findings.push(...counted.findings);
+    // A kick drives whoever walks into it back to where they came from.
+    if (this.kind === "approach" && this.first?.limb === "leg")
+      this.world = withBody(this.world, withState(this.world[actor]!, { x, y }));
+    this.world = applyAll(cue.after, this.world, actor, receiver);
+    const says = this.count();
     const last = beats[beats.length - 1];
     // A pad that no blow goes to is as open as a cue on which nobody acts.
     const idle = this.kind === "pad" && this.layers.length === 0;
     if (!last || idle) this.findings.push(draft(row, use, "cue-open", { cue: use.text }));
     const uses = beats.flatMap((beat) => beat.uses);
     const working = this.layers.filter((layer) => layer.fails === null);
-    return {
+    const exchange: CheckedExchange = {
       ...emptyExchange(
         {
           // The pad may be written behind the blows that go to it.
@@ -94,7 +95,7 @@ class CueCheck {
           responder: receiver,
           answerSpan: last ? { from: beats[0]!.from, to: last.to } : null,
           before,
-          after: poses(world),
+          after: poses(this.world),
         },
         setting,
       ),
@@ -106,23 +107,34 @@ class CueCheck {
       layers: this.layers,
       contact,
       pads: this.pads,
-      says: counted?.says ?? null,
+      says,
       findings: this.findings,
     };
+    return { exchange, world: this.world };
+  }
+
+  /** Takes a contact cycle on by a count; says what touches what in it. */
+  private count(): string | null {
+    if (this.kind !== "cycle" || !this.answered) return null;
+    const { findings, says, world } = countOn(this.cue, this.answered, this.world);
+    this.findings.push(...findings);
+    this.world = world;
+    return says;
   }
 
   private beat(beat: DoneBeat): void {
-    const { cue, world, setting } = this;
+    const { cue, setting } = this;
     const { receiver, actor, row } = cue;
     const incoming = this.first?.incoming ?? null;
-    this.findings.push(...limbFindings(beat.uses, row, world, receiver, incoming));
-    for (const use of beat.uses) this.findings.push(...brokenRules(use, row, world[receiver]!, setting.header, null));
+    this.findings.push(...limbFindings(beat.uses, row, this.world, receiver, incoming));
+    for (const use of beat.uses)
+      this.findings.push(...brokenRules(use, row, this.world[receiver]!, setting.header, null));
     const blows = beat.uses.filter((use) => use.move.attack && !use.feint);
     const others = beat.uses.filter((use) => !use.move.attack);
     // Stepping, pinning and freeing come before the blow of the same beat.
     if (blows.length === 0 || others.length > 0) {
       if (blows.length === 0 && beat.uses.some((use) => !use.feint)) this.answer(others, beat);
-      applySetUp(others, world, receiver, actor);
+      this.world = applySetUp(others, this.world, receiver, actor);
     }
     for (const use of blows) this.strike(use, beat);
   }
@@ -132,10 +144,12 @@ class CueCheck {
     const { cue, world, setting } = this;
     const use = beat.uses.find(({ move, feint }) => move.attack && !feint);
     if (!use) return;
-    const ahead = cloneWorld(world);
-    const { blow } = launchFeed(this.blowOf(use, beat), ahead, setting.header.range);
+    const { blow } = launchFeed(this.blowOf(use, beat), world, setting.header.range);
     const short = blow?.missing ?? 0;
-    if (short > 0) moveFeet(world[cue.actor]!, world[cue.receiver]!, 0, Math.min(short + MODEL.spare, MODEL.plainStep));
+    if (short <= 0) return;
+    const walks = openState(world[cue.actor]!);
+    moveFeet(walks, world[cue.receiver]!, 0, Math.min(short + MODEL.spare, MODEL.plainStep));
+    this.world = withBody(world, walks);
   }
 
   /** Gear that is missing is said once, not for every blow. */
@@ -167,12 +181,13 @@ class CueCheck {
 
   /** A blow: onto the pad, or at whoever shows an opening, comes in or holds on. */
   private strike(use: MoveUse, beat: DoneBeat): void {
-    const { cue, world, setting, kind } = this;
+    const { cue, setting, kind } = this;
     const { actor, row } = cue;
     const pad = kind === "pad";
     const feed = this.blowOf(use, beat);
     // A blow at somebody can be answered: it is thrown in earnest by whoever walks the turn.
-    const { blow, findings } = launchFeed(feed, pad ? world : cloneWorld(world), pad ? setting.header.range : null);
+    const { blow, findings, world } = launchFeed(feed, this.world, pad ? setting.header.range : null);
+    if (pad) this.world = world;
     this.findings.push(...findings);
     if (!blow) return;
     if (pad) this.say(padFindings(cue.use, blow, world[actor]!, row, setting.usage.customs.pads));

@@ -1,6 +1,6 @@
 /** One count of a contact cycle: both do the same version, and the count that comes next. */
 import { draft, type FindingDraft } from "../findings/finding.ts";
-import type { World } from "../body/state.ts";
+import { withBody, withState, type World } from "../body/state.ts";
 import type { MoveUse } from "../read/types.ts";
 import type { Row } from "../score/types.ts";
 import { countWords, cycleVersion } from "../words/cycles.ts";
@@ -10,6 +10,8 @@ import type { Feed } from "./types.ts";
 interface Counted {
   readonly findings: readonly FindingDraft[];
   readonly says: string;
+  /** The bodies with the count that they are at. */
+  readonly world: World;
 }
 
 /** Takes both on by a count. `answer`: what the partner does of the same cycle. */
@@ -20,13 +22,12 @@ export function countOn({ use, actor, receiver, row }: Feed, answer: MoveUse, wo
   const running = one.cycle?.id === id && two.cycle?.id === id ? one.cycle : null;
   const word = use.version ?? answer.version ?? running?.version ?? null;
   const version = cycleVersion(id, word);
-  if (!version) return { findings: [], says: "" };
+  if (!version) return { findings: [], says: "", world };
   const count = running?.version === version.word ? (running.count % version.counts.length) + 1 : 1;
   const findings = [...apart(use, answer, row), ...miscounted([use, answer], count, version.counts.length, row)];
-  one.cycle = { id, version: version.word, count };
-  two.cycle = one.cycle;
+  const cycle = { id, version: version.word, count };
   const says = `Count ${count} of ${version.counts.length}, ${version.says}: ${countWords(version.counts[count - 1]!)}.`;
-  return { findings, says };
+  return { findings, says, world: withBody(withBody(world, withState(one, { cycle })), withState(two, { cycle })) };
 }
 
 /** The two do different versions, or different counts. */

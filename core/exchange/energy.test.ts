@@ -1,12 +1,12 @@
 import { angleBetween, answerEnergy, pressureOf } from "./energy.ts";
 import { moveBody } from "./move-body.ts";
+import { withState } from "../body/state.ts";
 import { feedOf, movesOf, standing } from "./testing.ts";
 
 /** What an answer does to a push, press or pull of A on B. */
 function meets(feedText: string, answer: string, yielded = 0) {
   const attacker = standing("A", "", 0);
-  const receiver = standing("B", "", 0.75);
-  receiver.yielded = yielded;
+  const receiver = withState(standing("B", "", 0.75), { yielded });
   const feed = feedOf(movesOf(feedText, attacker, "sensitivity")[0]!);
   const uses = movesOf(answer, receiver, "sensitivity");
   const move = moveBody(uses, receiver, attacker, { blow: null, scale: 1, gap: 0.3 });

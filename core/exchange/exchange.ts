@@ -1,12 +1,12 @@
 /** One feed and what answers it: layers, verdict, findings, and the states that follow. */
-import { metres } from "../base/units.ts";
+import { metres, millis } from "../base/units.ts";
 import type { Blow, CheckedExchange, Contact, Feed, FollowUp, Layer, Pose } from "./types.ts";
 import { brokenRules } from "./restrictions.ts";
 import { ceilingFor, isNear } from "./in-time.ts";
 import { balanceOf } from "./keeps-balance.ts";
 import { percent } from "./time.ts";
 import { followUps } from "./follow-ups.ts";
-import { applyAfter, applySetUp, limbFindings, useLimbs } from "./limbs.ts";
+import { applyAfter, applyAll, limbFindings, useLimbs } from "./limbs.ts";
 import { answerBlow, answerPressure, GRID, PLAIN, type Answered, type Stretch } from "./layers.ts";
 import { extraCommitment } from "./blow.ts";
 import { launchFeed } from "./launch.ts";
@@ -20,7 +20,7 @@ import type { LineHeader } from "../score/header.ts";
 import type { Usage } from "../customs/customs.ts";
 import type { Side } from "../score/person.ts";
 import type { Actor } from "../score/types.ts";
-import { cloneState, heldBy, risen, STANCE, type BodyState, type World } from "../body/state.ts";
+import { heldBy, risen, STANCE, withBody, withState, type BodyState, type World } from "../body/state.ts";
 import type { MoveUse, DoneBeat } from "../read/types.ts";
 
 /** What the checker knows beside the two bodies. All that a verdict rests on is part of the key of kept lines. */
@@ -32,6 +32,12 @@ export interface Setting {
   readonly label: string | null;
   readonly section: string | null;
   readonly pass: number | null;
+}
+
+/** What was done, and the bodies after it. */
+export interface Done {
+  readonly exchange: CheckedExchange;
+  readonly world: World;
 }
 
 /** A feed on its way to somebody, with what is done against it. */
@@ -55,23 +61,25 @@ interface Outcome {
 
 const usesOf = ({ beat }: Situation): readonly MoveUse[] => beat?.uses ?? [];
 
-/** Checks an answer (null: nobody answers) to a feed and moves the world on. */
-export function checkExchange(feed: Feed, beat: DoneBeat | null, world: World, setting: Setting): CheckedExchange {
-  const receiver = world[feed.receiver]!;
-  if (receiver.unrecovered !== "down") receiver.posture = risen(receiver.posture);
-  const before = poses(world);
-  const { blow, findings: feedFindings, madeShort } = launchFeed(feed, world, setting.header.range);
-  const situation: Situation = { feed, blow, beat, world, setting, madeShort };
+/** Returns an answer (null: nobody answers) to a feed as it was judged, with the world after both. */
+export function checkExchange(feed: Feed, beat: DoneBeat | null, start: World, setting: Setting): Done {
+  const met = rises(start, feed.receiver);
+  const before = poses(met);
+  const { findings: feedFindings, ...launched } = launchFeed(feed, met, setting.header.range);
+  const { blow, madeShort, world } = launched;
+  const situation: Situation = { feed, beat, setting, ...launched };
   const outcome = answerOf(situation);
   const { answered } = outcome;
   const ceiling = answered.best?.fails === null ? ceilingFor({ feed, blow, world, setting }, answered) : null;
-  const contact = contactOf(situation, answered);
-  if (beat) moveOn(situation, answered);
-  for (const uses of feed.after) applySetUp(uses, world, feed.actor, feed.receiver);
+  // What they fell for before is paid with an answer in time.
+  const moved = ceiling ? withState(answered.move.state, { owes: millis(0) }) : answered.move.state;
+  const contact = contactOf(situation, answered, moved);
+  const answeredTo = beat ? movedOn(situation, answered, moved) : world;
+  const after = applyAll(feed.after, answeredTo, feed.actor, feed.receiver);
   const findings = [...feedFindings, ...outcome.findings];
   const uses = usesOf(situation);
   const answer = uses.filter((use) => !use.move.attack || use.move.answer || answered.best?.use === use);
-  return {
+  const exchange: CheckedExchange = {
     from: feed.use.from,
     to: beat?.to ?? feed.use.to,
     row: feed.row,
@@ -84,7 +92,7 @@ export function checkExchange(feed: Feed, beat: DoneBeat | null, world: World, s
     responder: feed.receiver,
     answerSpan: beat && { from: beat.from, to: beat.to },
     before,
-    after: poses(world),
+    after: poses(after),
     returns: [],
     beat: uses,
     answer,
@@ -95,7 +103,7 @@ export function checkExchange(feed: Feed, beat: DoneBeat | null, world: World, s
     ceiling: ceiling?.value ?? null,
     times: ceiling?.times ?? null,
     layers: answered.layers,
-    ends: beat ? endSide(blow, answered) : null,
+    ends: beat ? endSide(blow, answered, answeredTo[feed.receiver]!) : null,
     followUps: outcome.next,
     pads: [],
     says: null,
@@ -103,6 +111,16 @@ export function checkExchange(feed: Feed, beat: DoneBeat | null, world: World, s
     blow,
     contact,
   };
+  return { exchange, world: after };
+}
+
+/** The world with somebody up from under the last blow. */
+function rises(world: World, who: Actor): World {
+  const state = world[who]!;
+  const posture = risen(state.posture);
+  return state.unrecovered === "down" || posture === state.posture
+    ? world
+    : withBody(world, withState(state, { posture }));
 }
 
 /** How a feed is answered, with everything that is to be said of it. */
@@ -171,25 +189,26 @@ function nextOf(s: Situation, { move, best }: Answered): FollowUp[] {
 }
 
 /** The bodies at the moment of contact. */
-function contactOf(s: Situation, { move }: Answered): Contact {
+function contactOf(s: Situation, { move }: Answered, receiver: BodyState): Contact {
   const { feed, blow, beat, world } = s;
   return {
-    attacker: cloneState(world[feed.actor]!),
-    receiver: cloneState(move.state),
+    attacker: world[feed.actor]!,
+    receiver,
     right: move.right,
     forward: move.forward,
     busy: beat ? workingHands(usesOf(s), world, feed.receiver, blow?.incoming ?? null) : [],
   };
 }
 
-/** The receiver is where the answer has brought the body, with what it leaves behind. */
-function moveOn(s: Situation, { move, best }: Answered): void {
+/** The world with the receiver where the answer has brought them, and with what it leaves behind. */
+function movedOn(s: Situation, { move, best }: Answered, moved: BodyState): World {
   const { feed, blow, world } = s;
-  world[feed.receiver] = move.state;
-  // Who stands and covers is over their feet again; only who has just moved is still where they went.
-  if (move.moved.length === 0) move.state.posture = STANCE;
-  applyAfter(usesOf(s), world, feed.receiver, feed.actor, blow);
-  if (!blow && best?.detail.kind === "yields") move.state.yielded += MODEL.yieldUse;
+  // Somebody who stands and covers is over their feet again; after a movement they are still where they went.
+  const stands = move.moved.length === 0 ? withState(moved, { posture: STANCE }) : moved;
+  const after = applyAfter(usesOf(s), withBody(world, stands), feed.receiver, feed.actor, blow);
+  if (blow || best?.detail.kind !== "yields") return after;
+  const receiver = after[feed.receiver]!;
+  return withBody(after, withState(receiver, { yielded: receiver.yielded + MODEL.yieldUse }));
 }
 
 interface AnswerFacts {
@@ -309,9 +328,9 @@ const openBlow = ({ beat, next }: AnswerFacts): FollowUp | undefined =>
     : next.find((n) => n.state === "open" && n.threat >= MODEL.openThreat);
 
 /** Where the answer leaves the head against a hand that attacked: outside the arm (the dead side), inside, or on its line. */
-function endSide(blow: Blow | null, { best, move }: Answered): CheckedExchange["ends"] {
+function endSide(blow: Blow | null, { best, move }: Answered, { posture }: BodyState): CheckedExchange["ends"] {
   if (!blow || blow.limb !== "hand" || blow.path !== "thrust") return null;
-  const side = move.state.posture.head.u + move.right - pushOf(best) - blow.aim.u;
+  const side = posture.head.u + move.right - pushOf(best) - blow.aim.u;
   if (Math.abs(side) <= MODEL.onLine) return "on the line";
   return side * (blow.side === "left" ? -1 : 1) > 0 ? "inside" : "outside";
 }

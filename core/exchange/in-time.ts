@@ -19,7 +19,7 @@ interface Timed {
   readonly setting: Setting;
 }
 
-/** The tempo up to which an answer is in time, and the times it rests on; what they fell for before is paid with it. */
+/** Returns the tempo up to which an answer is in time, with the times that it rests on. */
 export function ceilingFor({ feed, blow, world, setting: { header, choices } }: Timed, answered: Answered) {
   const receiver = answered.move.state;
   const rules = header.rules[receiver.actor];
@@ -39,7 +39,6 @@ export function ceilingFor({ feed, blow, world, setting: { header, choices } }: 
   // Who goes with a push is carried by it.
   const share = feed.use.move.energy ? MODEL.feltTime : near ? MODEL.nearTime : 1;
   const movement = millis(slowest * share + receiver.owes);
-  receiver.owes = millis(0);
   const reaction = reactionTime(known);
   return {
     value: ceilingOf(contact, movement, reaction),

@@ -2,7 +2,7 @@
 import type { Blow, Feed } from "./types.ts";
 import { goesHigh, launch, limbKind, limbSide } from "./blow.ts";
 import { MODEL } from "./constants.ts";
-import { applyAfter, applySetUp, isDoneHeld } from "./limbs.ts";
+import { applyAfter, applyAll, isDoneHeld } from "./limbs.ts";
 import { gapFor } from "./layers.ts";
 import { moveBody } from "./move-body.ts";
 import { unsafeTarget } from "./targets.ts";
@@ -16,9 +16,13 @@ import {
   handsHome,
   heldBy,
   legWord,
+  openState,
   setHold,
   STANCE,
+  withBody,
+  withState,
   type BodyState,
+  type OpenState,
   type World,
 } from "../body/state.ts";
 import type { Range } from "../score/header.ts";
@@ -31,33 +35,37 @@ interface Launched {
   readonly findings: FindingDraft[];
   /** It does not arrive, because the one it is meant for went away after it was begun. */
   readonly madeShort: boolean;
+  /** The bodies afterwards, with the feeder's step, weight and balance. */
+  readonly world: World;
 }
 
-/** Sends a feed on its way: the world has the feeder's step, weight and balance afterwards. `range`: as it was written. */
-export function launchFeed(feed: Feed, world: World, range: Range): Launched {
-  for (const uses of feed.before) applySetUp(uses, world, feed.actor, feed.receiver);
+/** Returns a feed on its way, and the world after it. `range`: as it was written. */
+export function launchFeed(feed: Feed, start: World, range: Range): Launched {
+  const world = applyAll(feed.before, start, feed.actor, feed.receiver);
   const { use } = feed;
   const attacker = world[feed.actor]!;
   const receiver = world[feed.receiver]!;
   const side = limbSide(use, attacker, null);
   const findings = heldBack(feed, world, side);
   if (!use.move.attack) {
-    stepWith(feed, world, MODEL.plainStep);
-    return { blow: null, findings, madeShort: false };
+    return { blow: null, findings, madeShort: false, world: stepWith(feed, world, MODEL.plainStep) };
   }
   findings.push(...unready(feed, attacker, side), ...wrongWay(feed, world));
   const gained = feed.isReturn ? gainOf(use, attacker, side) : 0;
   // A blow brings the head back over the feet before it goes.
-  attacker.posture = STANCE;
-  const striker = stepWith(feed, world, Math.max(0, gapFor(use, attacker, receiver)));
+  const ready = withBody(world, withState(attacker, { posture: STANCE }));
+  const there = stepWith(feed, ready, Math.max(0, gapFor(use, attacker, receiver)));
+  const striker = there[feed.actor]!;
+  const struck = there[feed.receiver]!;
   // What they walked before it takes time like the step of the blow itself.
-  const walked = attacker.approach + Math.max(0, distanceOf(attacker, receiver) - distanceOf(striker, receiver));
-  const blow = { ...launch(feed, striker, receiver, gained), walked };
-  const madeShort = blow.missing > REACHED && blow.missing <= wentAway(feed, striker, receiver) + REACHED;
+  const walked = attacker.approach + Math.max(0, distanceOf(attacker, struck) - distanceOf(striker, struck));
+  const blow = { ...launch(feed, striker, struck, gained), walked };
+  const madeShort = blow.missing > REACHED && blow.missing <= wentAway(feed, striker, struck) + REACHED;
   findings.push(...roomFindings(feed, madeShort ? { ...blow, missing: 0 } : blow, range));
-  takeStep(blow, striker, receiver);
-  settle(feed, striker, side);
-  return { blow, findings, madeShort };
+  const next = openState(striker);
+  takeStep(blow, next, struck);
+  settle(feed, next, side);
+  return { blow, findings, madeShort, world: withBody(there, next) };
 }
 
 /** Less than this is no way at all, m. */
@@ -89,14 +97,14 @@ function wrongWay({ use, row, actor, receiver }: Feed, world: World): FindingDra
   return [draft(row, use, "out-of-reach", { move: use.text, actor: receiver, code: "behind" })];
 }
 
-/** A blow at nobody: what is to be said of weight and balance; both are the striker's from then on. */
-export function strikeAlone(use: MoveUse, row: Feed["row"], state: BodyState): FindingDraft[] {
+/** A blow at nobody: what is to be said of weight and balance, and the striker afterwards. */
+export function strikeAlone(use: MoveUse, row: Feed["row"], state: BodyState) {
   const { actor } = state;
   const side = limbSide(use, state, null);
-  const found = unready({ use, row, actor }, state, side);
-  state.posture = STANCE;
-  settle({ use }, state, side);
-  return found;
+  const next = openState(state);
+  next.posture = STANCE;
+  settle({ use }, next, side);
+  return { findings: unready({ use, row, actor }, state, side), state: next };
 }
 
 /** Balance, weight and target of a blow before it goes. */
@@ -111,15 +119,13 @@ function unready(feed: Pick<Feed, "use" | "row" | "actor">, attacker: BodyState,
   return found;
 }
 
-/** The feeder after the steps that are written in the beat of the blow: as far as it needs, `gap` at most. */
-function stepWith({ companions, actor, receiver }: Feed, world: World, gap: number): BodyState {
-  if (companions.length > 0) {
-    world[actor] = moveBody(companions, world[actor]!, world[receiver]!, { blow: null, scale: 1, gap }).state;
-    // What takes hold in the same beat holds from that beat on.
-    const holding = companions.filter((use) => use.move.contact);
-    if (holding.length > 0) applyAfter(holding, world, actor, receiver, null);
-  }
-  return world[actor]!;
+/** The world after the steps that are written in the beat of the blow: as far as it needs, `gap` at most. */
+function stepWith({ companions, actor, receiver }: Feed, world: World, gap: number): World {
+  if (companions.length === 0) return world;
+  const { state } = moveBody(companions, world[actor]!, world[receiver]!, { blow: null, scale: 1, gap });
+  // What takes hold in the same beat holds from that beat on.
+  const holding = companions.filter((use) => use.move.contact);
+  return applyAfter(holding, withBody(world, state), actor, receiver, null);
 }
 
 /** Whether a blow reaches, has room, and needs its step. */
@@ -143,7 +149,7 @@ const pushOff = (state: BodyState, side: Side): number =>
   (side === state.lead ? MODEL.pushOffLead : MODEL.pushOffRear) * state.body.scale;
 
 /** The feeder's own step, and the drive of a shot: they stand until the line ends or they recover. */
-function takeStep(blow: Blow, attacker: BodyState, receiver: BodyState): void {
+function takeStep(blow: Blow, attacker: OpenState, receiver: BodyState): void {
   const way = blow.step + (blow.missing > 0 ? 0 : Math.min(blow.drive, Math.max(0, blow.origin.d - MODEL.nearest)));
   if (way <= 0) return;
   const { dx, dy } = frameOf(attacker, receiver);
@@ -163,7 +169,7 @@ function needsReload({ use }: Pick<Feed, "use">, { spent }: BodyState, side: Sid
 }
 
 /** Weight, balance, chamber and hands after a blow. */
-function settle(feed: Pick<Feed, "use">, attacker: BodyState, side: Side): void {
+function settle(feed: Pick<Feed, "use">, attacker: OpenState, side: Side): void {
   const { attack, goesDown } = feed.use.move;
   if (attack!.leaves) attacker.weight = legWord(attacker, attack!.leaves === "same" ? side : otherSide(side));
   const limb = limbKind(feed.use);

@@ -9,11 +9,15 @@ import {
   handsHome,
   heldBy,
   NO_STEP,
+  openState,
   restore,
   setHold,
   STANCE,
+  withBody,
+  withState,
   type BodyState,
   type Hold,
+  type OpenState,
   type World,
 } from "../body/state.ts";
 import { guardNamed, stanceNamed } from "../score/postures.ts";
@@ -38,24 +42,6 @@ export function useLimbs(
   incoming: Side | null,
 ): readonly LimbUse[] {
   const state = world[actor]!;
-  const { lead, weaponSide, body } = state;
-  const same = last.uses === uses && last.lead === lead && last.weaponSide === weaponSide && last.incoming === incoming;
-  if (!same || last.body !== body)
-    last = { uses, lead, weaponSide, incoming, body, limbs: limbsOf(uses, state, incoming) };
-  return last.limbs;
-}
-
-/** The beat that was asked about last: it is asked about several times in a row while its exchange is checked. */
-let last: {
-  readonly uses: readonly MoveUse[] | null;
-  readonly lead: Side;
-  readonly weaponSide: Side;
-  readonly incoming: Side | null;
-  readonly body: BodyState["body"] | null;
-  readonly limbs: readonly LimbUse[];
-} = { uses: null, lead: "left", weaponSide: "left", incoming: null, body: null, limbs: [] };
-
-function limbsOf(uses: readonly MoveUse[], state: BodyState, incoming: Side | null): LimbUse[] {
   const list: LimbUse[] = [];
   for (const use of uses) {
     const limb = limbKind(use);
@@ -134,17 +120,19 @@ export function limbFindings(
   return found;
 }
 
-/** What the parts of an answering beat leave behind: holds, hands that let go, weight. */
+/** Returns the world with what the parts of an answering beat leave behind: holds, hands that let go, weight. */
 export function applyAfter(
   uses: readonly MoveUse[],
   world: World,
   actor: Actor,
   other: Actor,
   blow: Blow | null,
-): void {
-  const state = world[actor]!;
-  const incoming = blow?.incoming ?? null;
-  for (const { use, limb, sides } of useLimbs(uses, world, actor, incoming)) {
+): World {
+  if (uses.length === 0) return world;
+  const state = openState(world[actor]!);
+  const partner = openState(world[other]!);
+  // Which limbs work is a matter of how they stood when the beat began.
+  for (const { use, limb, sides } of useLimbs(uses, world, actor, blow?.incoming ?? null)) {
     if (limb !== "hand") continue;
     handsHome(state);
     // Hands that do something else have left a contact cycle.
@@ -153,16 +141,17 @@ export function applyAfter(
     for (const side of sides) {
       setHold(state, side, null);
       // What works from the contact has turned a hand that was gripped out of the grip.
-      if (worksFromContact(use.move)) freeGrip(world[other]!, actor, side);
+      if (worksFromContact(use.move)) freeGrip(partner, actor, side);
     }
-    if (use.move.contact) takeHold(use, sides[0]!, state, world[other]!, blow);
+    if (use.move.contact) takeHold(use, sides[0]!, state, partner, blow);
     if (use.move.answer?.some((m) => m.by === "deflect")) state.carries = true;
   }
   for (const { move } of uses) {
     if (move.goesDown && !move.attack) state.unrecovered = "down";
     if (move.restores) restore(state);
-    if (move.faces) turnTo(world[other]!, actor);
+    if (move.faces) turnTo(partner, actor);
   }
+  return withBody(withBody(world, partner), state);
 }
 
 /** True for what turns the contact aside with the arm that is in it. */
@@ -170,7 +159,7 @@ const worksFromContact = ({ answer }: Move): boolean =>
   answer?.some((m) => m.by === "energy") === true && answer.some((m) => m.by === "deflect");
 
 /** A grip on somebody's hand comes open; a pin stays. */
-function freeGrip(holder: BodyState, of: Actor, side: Side): void {
+function freeGrip(holder: OpenState, of: Actor, side: Side): void {
   for (const hand of ["left", "right"] as const) {
     const hold = holder.holds[hand];
     if (hold?.of === of && hold.limb === "hand" && hold.side === side && hold.kind === "grip")
@@ -179,7 +168,7 @@ function freeGrip(holder: BodyState, of: Actor, side: Side): void {
 }
 
 /** Whoever was behind somebody stands in front of them from now on, with the same grip. */
-function turnTo(holder: BodyState, actor: Actor): void {
+function turnTo(holder: OpenState, actor: Actor): void {
   for (const hand of ["left", "right"] as const) {
     const hold = holder.holds[hand];
     if (hold?.of !== actor || !hold.behind) continue;
@@ -188,19 +177,13 @@ function turnTo(holder: BodyState, actor: Actor): void {
   }
 }
 
-/** Applies a beat that answers nothing: steps, grabs, guards, changes of stance and hands. */
-export function applySetUp(uses: readonly MoveUse[], world: World, actor: Actor, other: Actor): void {
+/** Returns the world after a beat that answers nothing: steps, grabs, guards, changes of stance and hands. */
+export function applySetUp(uses: readonly MoveUse[], world: World, actor: Actor, other: Actor): World {
   const state = world[actor];
   const partner = world[other];
-  if (!state || !partner) return;
+  if (!state || !partner) return world;
   const attacks = uses.some((use) => use.move.attack);
-  const gap = attacks ? null : MODEL.plainStep;
-  if (!attacks) {
-    const moved = moveBody(uses, state, partner, { blow: null, scale: 1, gap });
-    moved.state.approach = Math.max(0, state.approach + moved.forward);
-    world[actor] = moved.state;
-  }
-  const next = world[actor]!;
+  const next = openState(attacks ? state : stepped(uses, state, partner));
   for (const use of uses) {
     const { restores, changes, opens, takes } = use.move;
     if (restores) {
@@ -216,17 +199,22 @@ export function applySetUp(uses: readonly MoveUse[], world: World, actor: Actor,
     if (opens) next.open = true;
     if (attacks) next.posture = STANCE;
   }
-  applyAfter(
-    uses.filter((use) => !use.move.attack),
-    world,
-    actor,
-    other,
-    null,
-  );
+  const others = uses.filter((use) => !use.move.attack);
+  return applyAfter(others, withBody(world, next), actor, other, null);
+}
+
+/** Returns the world after several beats that answer nothing, one after the other. */
+export const applyAll = (beats: readonly (readonly MoveUse[])[], world: World, actor: Actor, other: Actor): World =>
+  beats.reduce((now, uses) => applySetUp(uses, now, actor, other), world);
+
+/** The state after the steps of a set-up, with how far they have brought it nearer. */
+function stepped(uses: readonly MoveUse[], state: BodyState, partner: BodyState): BodyState {
+  const moved = moveBody(uses, state, partner, { blow: null, scale: 1, gap: MODEL.plainStep });
+  return withState(moved.state, { approach: Math.max(0, state.approach + moved.forward) });
 }
 
 /** Takes, touches, frees: the other person's part that a contact move works on. */
-function takeHold(use: MoveUse, hand: Side, state: BodyState, partner: BodyState, blow: Blow | null): void {
+function takeHold(use: MoveUse, hand: Side, state: OpenState, partner: OpenState, blow: Blow | null): void {
   const { kind, incoming, behind: fromBehind } = use.move.contact!;
   if (use.on?.own) {
     setHold(state, hand, { of: state.actor, limb: "hand", side: state.weaponSide, kind: "own" });

@@ -3,10 +3,10 @@ import type { Blow } from "./types.ts";
 import { backToClear } from "./clear.ts";
 import { MODEL } from "./constants.ts";
 import {
-  cloneState,
   distanceOf,
   legWord,
   moveFeet,
+  openState,
   STANCE,
   type BodyPart,
   type BodyState,
@@ -53,8 +53,8 @@ export function moveBody(
   { blow, scale, gap }: Purpose,
 ): BodyMove {
   const moving = uses.filter((use) => displacements(use).length > 0);
-  const next = cloneState(state);
-  if (moving.length === 0) return { state: next, right: 0, forward: 0, moved: [] };
+  if (moving.length === 0) return { state, right: 0, forward: 0, moved: [] };
+  const next = openState(state);
   const size = state.body.scale * scale;
   let right = 0;
   let forward = 0;

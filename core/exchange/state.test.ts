@@ -5,10 +5,31 @@ import { followUps } from "./follow-ups.ts";
 import { differences, rolesExchanged } from "../drill/loops.ts";
 import { movesOf, scene, standing } from "./testing.ts";
 import { limbKind, limbSide } from "./blow.ts";
-import { cloneWorld, heldBy, restore, risen, setHold, STANCE, type World } from "../body/state.ts";
+import {
+  EMPTY_HANDS,
+  heldBy,
+  openState,
+  restore,
+  risen,
+  setHold,
+  STANCE,
+  withBody,
+  withState,
+  type BodyState,
+  type Hold,
+  type World,
+} from "../body/state.ts";
+import type { Side } from "../score/person.ts";
+import type { Actor } from "../score/types.ts";
 import { parse } from "../score/parse.ts";
 
 const rules = (text: string) => check(parse(text)).findings.map((f) => f.rule);
+
+/** A world in which somebody is otherwise than they were. */
+const changed = (world: World, actor: Actor, changes: Partial<BodyState>): World =>
+  withBody(world, withState(world[actor]!, changes));
+const holding = (world: World, actor: Actor, side: Side, hold: Hold): World =>
+  changed(world, actor, { holds: { ...EMPTY_HANDS, [side]: hold } });
 
 describe("which limb does it", () => {
   const side = (text: string, row = "", incoming: "left" | "right" | null = null) => {
@@ -46,22 +67,21 @@ describe("which limb does it", () => {
 describe("holds", () => {
   const world = (): World => ({ A: standing("A", "", 0), B: standing("B", "", 1) });
   test("a touch holds nobody, a pin and a grip do", () => {
-    const w = world();
-    setHold(w.B!, "right", { of: "A", limb: "hand", side: "left", kind: "touch" });
-    expect(heldBy(w, "A", "hand", "left")).toBeNull();
-    setHold(w.B!, "right", { of: "A", limb: "hand", side: "left", kind: "pin" });
+    const taken = { of: "A", limb: "hand", side: "left" } as const;
+    expect(heldBy(holding(world(), "B", "right", { ...taken, kind: "touch" }), "A", "hand", "left")).toBeNull();
+    const w = holding(world(), "B", "right", { ...taken, kind: "pin" });
     expect(heldBy(w, "A", "hand", "left")?.actor).toBe("B");
     expect(heldBy(w, "A", "hand", "right")).toBeNull();
     expect(heldBy(w, "A", "leg", "left")).toBeNull();
   });
-  test("copies of a world share nothing that changes", () => {
+  test("an open copy shares nothing that changes", () => {
     const w = world();
-    const copy = cloneWorld(w);
-    setHold(copy.B!, "left", { of: "A", limb: "leg", side: "right", kind: "grip" });
-    copy.A!.x = 5;
-    restore(copy.A!);
+    const copy = openState(w.B!);
+    setHold(copy, "left", { of: "A", limb: "leg", side: "right", kind: "grip" });
+    copy.x = 5;
+    restore(copy);
     expect(w.B!.holds.left).toBeNull();
-    expect(w.A!.x).toBe(0);
+    expect(w.B!.x).toBe(0);
   });
   test.each([
     ["A jab -> B grab on lead wrist -> A jab -> B catch", true],
@@ -127,20 +147,15 @@ describe("balance", () => {
 });
 
 describe("follow-ups", () => {
-  const list = (
-    blowText: string,
-    distance: number,
-    change: (r: ReturnType<typeof scene>) => void = () => undefined,
-  ) => {
-    const s = scene(blowText, distance);
-    change(s);
+  const list = (blowText: string, distance: number, changes: Partial<BodyState> = {}) => {
+    const { receiver, ...s } = scene(blowText, distance);
     const found = followUps({
       vocabulary: shippedVocabulary(),
       late: 0,
       blow: s.blow,
       attacker: s.attacker,
-      receiver: s.receiver,
-      world: { A: s.attacker, B: s.receiver },
+      receiver: withState(receiver, changes),
+      world: { A: s.attacker, B: withState(receiver, changes) },
       right: 0,
       forward: 0,
       pushed: 0,
@@ -158,12 +173,11 @@ describe("follow-ups", () => {
   });
   test("the idle guard covers, an open one does not", () => {
     expect(list("jab", 1.0).get("rear hook")!.state).toBe("covered");
-    expect(list("jab", 1.0, (s) => (s.receiver.open = true)).get("rear hook")!.state).toBe("open");
+    expect(list("jab", 1.0, { open: true }).get("rear hook")!.state).toBe("open");
   });
   test("a held hand threatens nothing", () => {
-    const held = list("jab", 1.0, (s) =>
-      setHold(s.receiver, "left", { of: "A", limb: "hand", side: "right", kind: "pin" }),
-    );
+    const pin = { of: "A", limb: "hand", side: "right", kind: "pin" } as const;
+    const held = list("jab", 1.0, { holds: { left: pin, right: null } });
     expect([...held.keys()]).not.toContain("cross");
   });
   test("threats lie between none and all, the greatest first", () => {
@@ -175,36 +189,27 @@ describe("follow-ups", () => {
 
 describe("what differs between two ends of a cycle", () => {
   const pair = (): World => ({ A: standing("A", "holds stick 71 cm", 0), B: standing("B", "holds stick 71 cm", 1.2) });
-  const after = (change: (w: World) => void) => {
-    const second = pair();
-    change(second);
-    return differences(pair(), second);
-  };
+  const after = (actor: Actor, changes: Partial<BodyState>) => differences(pair(), changed(pair(), actor, changes));
   test("nothing", () => {
-    expect(after(() => undefined)).toEqual([]);
-    expect(after((w) => (w.B!.y += 0.04))).toEqual([]);
+    expect(after("A", {})).toEqual([]);
+    expect(after("B", { y: 1.24 })).toEqual([]);
   });
-  const changes: readonly (readonly [string, (w: World) => void, RegExp])[] = [
-    ["distance", (w) => void (w.B!.y += 0.2), /distance is 20 cm more/],
-    ["feet", (w) => void (w.A!.lead = "right"), /A stands with the other foot/],
-    ["hands", (w) => void (w.B!.weaponSide = "left"), /B has the weapon in the other hand/],
-    ["balance", (w) => void (w.B!.unrecovered = "down"), /B is down/],
-    ["chamber", (w) => void (w.A!.chamber = "left"), /A has the weapon chambered/],
-    ["yielding", (w) => void (w.B!.yielded = 0.1), /B has less room to yield/],
-    [
-      "holds",
-      (w) => setHold(w.A!, "left", { of: "B", limb: "hand", side: "left", kind: "grip" }),
-      /left hand of A still holds/,
-    ],
+  const grip = { of: "B", limb: "hand", side: "left", kind: "grip" } as const;
+  const changes: readonly (readonly [string, Actor, Partial<BodyState>, RegExp])[] = [
+    ["distance", "B", { y: 1.4 }, /distance is 20 cm more/],
+    ["feet", "A", { lead: "right" }, /A stands with the other foot/],
+    ["hands", "B", { weaponSide: "left" }, /B has the weapon in the other hand/],
+    ["balance", "B", { unrecovered: "down" }, /B is down/],
+    ["chamber", "A", { chamber: "left" }, /A has the weapon chambered/],
+    ["yielding", "B", { yielded: 0.1 }, /B has less room to yield/],
+    ["holds", "A", { holds: { left: grip, right: null } }, /left hand of A still holds/],
   ];
-  test.each(changes)("%s", (_, change, words) => {
-    expect(after(change).join()).toMatch(words);
+  test.each(changes)("%s", (_, actor, change, words) => {
+    expect(after(actor, change).join()).toMatch(words);
   });
   test("with roles exchanged A is compared with B", () => {
-    const first = pair();
-    first.A!.lead = "right";
-    const second = pair();
-    second.B!.lead = "right";
+    const first = changed(pair(), "A", { lead: "right" });
+    const second = changed(pair(), "B", { lead: "right" });
     expect(differences(first, second)).not.toEqual([]);
     expect(differences(first, rolesExchanged(second))).toEqual([]);
   });

@@ -173,8 +173,8 @@ export interface CheckedExchange extends Span {
   readonly layers: readonly Layer[];
   /** Where it leaves the head against a straight hand blow; null for other feeds. */
   readonly ends: "outside" | "inside" | "on the line" | null;
-  /** What the answerer sends back, in order; filled while the turn is walked. */
-  readonly returns: ReturnThrown[];
+  /** What the answerer sends back, in order. */
+  readonly returns: readonly ReturnThrown[];
   readonly followUps: readonly FollowUp[];
   /** Pads that are held in it, one for each blow. */
   readonly pads: readonly PadPlace[];

@@ -4,7 +4,7 @@ import { Bounded } from "../base/bounded.ts";
 import { ACTORS, type Actor, type Row, type Score, type Word } from "./types.ts";
 import { guardNamed, stanceNamed } from "./postures.ts";
 import { parsePerson, type Person } from "./person.ts";
-import { linesOf } from "./structure.ts";
+import { linesShown } from "./structure.ts";
 
 export const KINDS = ["feeder", "flow", "sensitivity", "solo"] as const;
 export type Kind = (typeof KINDS)[number];
@@ -111,8 +111,8 @@ export function readHeader(score: Score, defaults: HeaderDefaults = {}): { heade
     const say = (code: string, known: readonly string[] = []) => faults.push({ row, span: value, code, known });
     readRow(header, body.key.text.toLowerCase().replace(/\s+/g, " "), value, say, unknown);
   }
-  // Whoever acts in a row of play stands in the drill.
-  for (const { line } of linesOf(score.items))
+  // A person who acts in any row stands in the drill, in one that is shown wrong as well.
+  for (const { line } of linesShown(score.items))
     if (line.turns.some((turn) => turn.actor === "C")) header.actors = ACTORS;
   return { header, faults };
 }

@@ -137,6 +137,15 @@ export function* linesOf(items: readonly ScoreItem[]): Generator<ScoreLine> {
   }
 }
 
+/** All of them, with those that are shown wrong. */
+export function* linesShown(items: readonly ScoreItem[]): Generator<ScoreLine> {
+  for (const item of items) {
+    if (item.kind === "line") yield item;
+    else if (item.kind === "wrong") yield item.shows;
+    else if (item.kind === "block") yield* linesShown(item.items);
+  }
+}
+
 /** How many lines a choice is made from: a range is as many as it has numbers. */
 export const linesToChoose = (items: readonly ScoreItem[]): number =>
   items.reduce((sum, item) => sum + (item.kind === "line" ? expandRange(item.line).length : 0), 0);
