@@ -16,7 +16,10 @@ export default {
   },
   testMatch: ["<rootDir>/{bin,core,app,db,server,cli,demo,scripts}/**/*.test.{ts,tsx}"],
   testEnvironment: "node",
+  setupFiles: ["<rootDir>/scripts/test-seed.ts"],
   // A machine that does other work as well is slow, not wrong.
   testTimeout: 30_000,
+  // A part of the tests waits for databases and other programs: both cores have work.
+  maxWorkers: 2,
   modulePathIgnorePatterns: ["<rootDir>/build/"],
 };

@@ -12,6 +12,8 @@ export default defineConfig({
   fullyParallel: false,
   workers: 1,
   retries: 0,
+  // What takes minutes belongs to the long run.
+  ...(process.env.TEST_LONG ? {} : { grepInvert: /@long/ }),
   timeout: 90_000,
   // A machine that does other work as well is slow, not wrong.
   expect: { timeout: 15_000 },

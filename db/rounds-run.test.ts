@@ -172,7 +172,7 @@ test("somebody who is erased in mid-class leaves what ran behind, under no name"
 });
 
 /** So many seconds of drawn evenings, or with EVENINGS so many evenings however long they take. */
-const EVENINGS = Number(process.env.EVENINGS ?? 0);
+const EVENINGS = Number(process.env.EVENINGS ?? (process.env.TEST_LONG ? 2000 : 0));
 const SECONDS = EVENINGS > 0 ? 24 * 3600 : 20;
 test(
   "in evenings drawn by chance no row of what ran is ever changed, and nobody hurt is in a round to come",

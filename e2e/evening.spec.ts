@@ -11,7 +11,10 @@ const SPEED = 60;
 const SAME = SPEED * 1.5;
 const button = (page: Page, name: string | RegExp) => page.getByRole("button", { name });
 
-test("an evening at sixty times the speed, with a crash, a late comer and an injury", async ({ page, browser }) => {
+test("an evening at sixty times the speed, with a crash, a late comer and an injury @long", async ({
+  page,
+  browser,
+}) => {
   test.skip(!process.env.DATABASE_URL, "only with a database that a second server can use");
   test.setTimeout(240_000);
   const path = await plannedClass(page, "At sixty times", "2027-04-07");

@@ -262,7 +262,6 @@ function thousandExchanges(): number {
     return { feed, beat: beatOf(item, 1, "B") };
   });
   return best(300, () => {
-    for (let i = 0; i < 10; i++)
-      for (const { feed, beat } of pairs) checkExchange(feed, beat, world, setting);
+    for (let i = 0; i < 10; i++) for (const { feed, beat } of pairs) checkExchange(feed, beat, world, setting);
   });
 }

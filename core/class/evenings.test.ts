@@ -3,6 +3,7 @@
  * are those by which an instructor reads a plan: common practice, no source.
  */
 import { readdirSync, readFileSync } from "node:fs";
+import { todays } from "../base/testing.ts";
 import { defaultSchool } from "../policy/school.ts";
 import { eveningLadder } from "./evening-ladder.ts";
 import { GEAR_KINDS } from "./gear.ts";
@@ -31,7 +32,7 @@ describe.each(drills)("an evening from %s", (_name, text) => {
   if (!ladder.ok) throw new Error(ladder.message);
   // Whoever works alone has no partner to be given.
   const isSolo = /^kind: solo$/m.test(text);
-  test.each(SIZES)("%i people: full, honest and fair", (size) => {
+  test.each(todays(SIZES, 3))("%i people: full, honest and fair", (size) => {
     const all = people(size);
     const plan = goodPlan(planOf({ people: all, rungs: ladder.rungs, gear, minutes: 90 }));
     expect(total(plan.blocks)).toBeLessThanOrEqual(90);
