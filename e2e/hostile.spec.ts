@@ -16,7 +16,7 @@ import { closePool, db } from "#db/pool.ts";
 import { insertEmptySchool, saveSettings } from "#db/school.ts";
 import { beganAgo } from "#db/testing.ts";
 import type { Scope } from "#db/scope.ts";
-import { todays } from "#core/base/testing.ts";
+import { todays } from "#core/base/samples-testing.ts";
 import { NOBODY } from "#core/people/testing.ts";
 import { readSchool } from "#core/policy/school.ts";
 import { shippedMoves } from "#core/words/shipped.ts";

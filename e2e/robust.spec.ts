@@ -1,5 +1,5 @@
 import { expect, test, type Page } from "@playwright/test";
-import { todays } from "#core/base/testing.ts";
+import { todays } from "#core/base/samples-testing.ts";
 import {
   COVER_AND_RETURN,
   database,

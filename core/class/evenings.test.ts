@@ -3,7 +3,7 @@
  * are those by which an instructor reads a plan: common practice, no source.
  */
 import { readdirSync, readFileSync } from "node:fs";
-import { todays } from "../base/testing.ts";
+import { todays } from "../base/samples-testing.ts";
 import { defaultSchool } from "../policy/school.ts";
 import { eveningLadder } from "./evening-ladder.ts";
 import { GEAR_KINDS } from "./gear.ts";
