@@ -105,10 +105,7 @@ export function HowLong({ page, state }: ChoicesProps) {
           label="Begin with"
           value={Math.min(state.begin, rungs.length - 1)}
           options={rungs.map(({ title }, i) => [i, `${i + 1}. ${title}`] as const)}
-          onChange={(begin) => {
-            state.setBegin(begin);
-            state.setBlocks(null);
-          }}
+          onChange={(begin) => state.decide({ do: "begin", begin })}
           help={carried && carried.rung > 0 ? `You got to ${carried.rung + 1} on ${shortDate(carried.day)}` : undefined}
           sx={{ minWidth: 130, maxWidth: 240 }}
         />
@@ -117,17 +114,14 @@ export function HowLong({ page, state }: ChoicesProps) {
         label="Round length"
         value={clock.round}
         options={withOwn(ROUND_LENGTHS, clock.round).map((s) => [s, lengthText(s)])}
-        onChange={(round) => {
-          state.setClock({ ...clock, round });
-          state.setBlocks(null);
-        }}
+        onChange={(round) => state.decide({ do: "clock", clock: { ...clock, round } })}
         sx={{ width: 120 }}
       />
       <Choice
         label="Swap roles"
         value={clock.change}
         options={withOwn(SWAPS, clock.change).map((s) => [s, `every ${s} s`])}
-        onChange={(change) => state.setClock({ ...clock, change })}
+        onChange={(change) => state.decide({ do: "clock", clock: { ...clock, change } })}
         sx={{ width: 130 }}
       />
       <Choice
@@ -137,7 +131,7 @@ export function HowLong({ page, state }: ChoicesProps) {
           ["names", "set pairs"],
           ["lines", "two facing lines"],
         ]}
-        onChange={(how) => state.setLines(how === "lines")}
+        onChange={(how) => state.decide({ do: "lines", lines: how === "lines" })}
         sx={{ width: 150 }}
       />
     </>

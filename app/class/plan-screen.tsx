@@ -3,7 +3,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { Link } from "react-router";
-import type { PlannedPair, PlannedRound } from "#core/class/plan.ts";
+import type { PlannedRound } from "#core/class/plan.ts";
 import type { Block } from "#core/class/timetable.ts";
 import type { PlanPage } from "#server/views.ts";
 import { PAIR_WEIGHTS } from "#core/policy/pair-weights.ts";
@@ -23,29 +23,9 @@ import { PlanShares } from "./plan-shares.tsx";
 import { usePlan } from "./use-plan.ts";
 
 export function PlanScreen({ page }: { page: PlanPage }) {
-  const { lesson, people, rungs, names } = page;
+  const { lesson, people } = page;
   const state = usePlan(page);
-  const { work, plan, locked } = state;
-  const [round, setRound] = useState(0);
-  const { settings } = useSettings();
-  const pairing = { ...PAIR_WEIGHTS, ...settings.pairing };
-  const rounds = plan?.rounds ?? [];
-  const at = Math.min(round, Math.max(0, rounds.length - 1));
-  const shown = rounds[at];
-  const nameOf = (id: string) => names[id] ?? "Former member";
-  const lock = (pair: PlannedPair, on: boolean) => {
-    const others = locked.filter((l) => l.round !== at || !(l.a === pair.a && l.b === pair.b));
-    state.setLocked(on ? [...others, { round: at, a: pair.a, b: pair.b, c: pair.c }] : others);
-  };
-  const swap = (one: string, two: string) => {
-    if (!shown) return;
-    const put = (id: string) => (id === one ? two : id === two ? one : id);
-    const touched = shown.pairs.filter((p) => [p.a, p.b, p.c].some((id) => id === one || id === two));
-    if (touched.length < 2) return;
-    const kept = locked.filter((l) => l.round !== at || !touched.some((p) => p.a === l.a && p.b === l.b));
-    state.setLocked([...kept, ...touched.map((p) => ({ round: at, a: put(p.a), b: put(p.b), c: p.c && put(p.c) }))]);
-  };
-  const packAgain = () => state.setBlocks(refilled(page, state));
+  const { work, plan } = state;
   return (
     <>
       <ScreenHead
@@ -56,7 +36,11 @@ export function PlanScreen({ page }: { page: PlanPage }) {
       >
         <Ways lesson={lesson.id} />
       </ScreenHead>
-      <PlanSettings page={page} state={state} onRefill={packAgain} />
+      <PlanSettings
+        page={page}
+        state={state}
+        onRefill={() => state.decide({ do: "blocks", blocks: refilled(page, state) })}
+      />
       {page.over && (
         <Notice>
           This class is over: its log stays as it was, and nothing is saved from here. Copy it in the term.
@@ -66,65 +50,92 @@ export function PlanScreen({ page }: { page: PlanPage }) {
       {state.trouble && <Notice tone="trouble">{state.trouble}</Notice>}
       {!plan && <WorkProgress work={work} doing="Planning the evening" not="The plan was not made." />}
       {work.result && !work.result.ok && <Notice tone="trouble">{work.result.message}</Notice>}
-      {plan && (
-        <Box
-          sx={{
-            display: "grid",
-            gridTemplateColumns: { xs: "minmax(0,1fr)", md: "minmax(0,420px) minmax(0,1fr)" },
-            borderTop: 1,
-            borderColor: "hairline",
-          }}
-        >
-          <Box
-            component="section"
-            aria-label="The evening"
-            sx={{ px: { xs: 2, sm: 3 }, py: 2, borderRight: { md: 1 }, borderColor: { md: "hairline" } }}
-          >
-            <Evening
-              plan={plan}
-              rungs={rungs}
-              state={state}
-              nameOf={nameOf}
-              levelOf={(id) => people.find((one) => one.id === id)?.level ?? 3}
-              at={shown?.block ?? null}
-              onLook={(block) =>
-                setRound(
-                  Math.max(
-                    0,
-                    rounds.findIndex((r) => r.block === block),
-                  ),
-                )
-              }
-            />
-          </Box>
-          <Box component="section" aria-label="Rounds" sx={{ px: { xs: 2, sm: 3 }, py: 2, minWidth: 0 }}>
-            <RoundHead
-              rounds={rounds}
-              at={at}
-              started={page.frozen.rounds.length}
-              canSay={state.saved && !state.asks}
-              onLook={setRound}
-              onSay={state.say}
-            />
-            {shown && (
-              <PlanPairs
-                round={shown}
-                at={at}
-                begun={at < page.frozen.rounds.length}
-                rungs={rungs}
-                nameOf={nameOf}
-                onLock={lock}
-                onSwap={swap}
-                steps={state.steps}
-                onStep={state.step}
-                costOf={(one, two) => swapCostIn(page, { rounds, at }, pairing, [one, two])}
-              />
-            )}
-            <PlanShares shares={plan.shares} people={people} rounds={rounds.length} queue={plan.queue} />
-          </Box>
-        </Box>
-      )}
+      {plan && <PlannedEvening page={page} state={state} plan={plan} />}
     </>
+  );
+}
+
+interface PlannedProps {
+  readonly page: PlanPage;
+  readonly state: PlanState;
+  readonly plan: NonNullable<PlanState["plan"]>;
+}
+
+/** The blocks on the left, one round at a time on the right. */
+function PlannedEvening({ page, state, plan }: PlannedProps) {
+  const { people, names } = page;
+  const { rounds } = plan;
+  const [round, setRound] = useState(0);
+  const at = Math.min(round, Math.max(0, rounds.length - 1));
+  const shown = rounds[at];
+  const nameOf = (id: string) => names[id] ?? "Former member";
+  const firstOf = (block: string) => rounds.findIndex((one) => one.block === block);
+  return (
+    <Box
+      sx={{
+        display: "grid",
+        gridTemplateColumns: { xs: "minmax(0,1fr)", md: "minmax(0,420px) minmax(0,1fr)" },
+        borderTop: 1,
+        borderColor: "hairline",
+      }}
+    >
+      <Box
+        component="section"
+        aria-label="The evening"
+        sx={{ px: { xs: 2, sm: 3 }, py: 2, borderRight: { md: 1 }, borderColor: { md: "hairline" } }}
+      >
+        <Evening
+          plan={plan}
+          rungs={page.rungs}
+          state={state}
+          nameOf={nameOf}
+          levelOf={(id) => people.find((one) => one.id === id)?.level ?? 3}
+          at={shown?.block ?? null}
+          onLook={(block) => setRound(Math.max(0, firstOf(block)))}
+        />
+      </Box>
+      <Box component="section" aria-label="Rounds" sx={{ px: { xs: 2, sm: 3 }, py: 2, minWidth: 0 }}>
+        <RoundHead
+          rounds={rounds}
+          at={at}
+          started={page.frozen.rounds.length}
+          canSay={state.saved && !state.asks}
+          onLook={setRound}
+          onSay={state.say}
+        />
+        {shown && <RoundPairs page={page} state={state} rounds={rounds} at={at} nameOf={nameOf} />}
+        <PlanShares shares={plan.shares} people={people} rounds={rounds.length} queue={plan.queue} />
+      </Box>
+    </Box>
+  );
+}
+
+interface RoundPairsProps {
+  readonly page: PlanPage;
+  readonly state: PlanState;
+  readonly rounds: readonly PlannedRound[];
+  readonly at: number;
+  readonly nameOf: (id: string) => string;
+}
+
+/** The pairs of a round, with what may be decided of them. */
+function RoundPairs({ page, state, rounds, at, nameOf }: RoundPairsProps) {
+  const { settings } = useSettings();
+  const pairing = { ...PAIR_WEIGHTS, ...settings.pairing };
+  const round = rounds[at]!;
+  return (
+    <PlanPairs
+      round={round}
+      at={at}
+      begun={at < page.frozen.rounds.length}
+      rungs={page.rungs}
+      nameOf={nameOf}
+      onLock={(pair, on) => state.decide({ do: "lock", at, pair, on })}
+      onSwap={(one, other) => state.decide({ do: "swap", at, round, two: [one, other] })}
+      steps={state.steps}
+      onStep={(who, by) => state.decide({ do: "step", who, by })}
+      costOf={(one, two) => swapCostIn(page, { rounds, at }, pairing, [one, two])}
+    />
   );
 }
 
@@ -197,7 +208,7 @@ function Evening({ plan, rungs, state, at, onLook, nameOf, levelOf }: EveningPro
         clock={state.clock}
         at={at}
         onLook={onLook}
-        onChange={state.setBlocks}
+        onChange={(blocks) => state.decide({ do: "blocks", blocks })}
       />
       {(plan.lines ?? []).length > 0 && (
         <Box component="section" aria-label="The lines" sx={{ pt: 1 }}>
@@ -247,7 +258,7 @@ function ThemeQuestion({ page, state }: { readonly page: PlanPage; readonly stat
       tone="trouble"
       action={
         <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap" }}>
-          <Button variant="contained" onClick={state.mean} disabled={!state.plan}>
+          <Button variant="contained" onClick={() => state.decide({ do: "mean" })} disabled={!state.plan}>
             Change the theme from the next round
           </Button>
           <Button variant="outlined" component={Link} to={`/class/${page.lesson.id}/plan`}>
