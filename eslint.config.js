@@ -89,7 +89,7 @@ export default tseslint.config(
     files: ["app/**/*.{ts,tsx}"],
     ignores: ["**/*.test.ts", "**/*.test.tsx"],
     rules: {
-      "max-lines-per-function": ours(120),
+      "max-lines-per-function": ours(80),
       "max-params": ["error", 5],
       "no-restricted-syntax": ["error", ...NO_NEST, ...NO_OTHER_CLOCK],
     },

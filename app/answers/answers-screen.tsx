@@ -1,6 +1,6 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import { useCallback, useMemo, useState } from "react";
+import { useCallback, useMemo, useState, type ReactNode } from "react";
 import { BOOK_TOOLS, type Book } from "#core/answers/answer-book.ts";
 import { TRADE } from "#core/trade/trade.ts";
 import type { Trained, TrainedText } from "#core/answers/trained.ts";
@@ -89,29 +89,10 @@ export function AnswersScreen({ trainedTexts, today }: AnswersProps) {
             minHeight: 0,
           }}
         >
-          <Box
-            className="scrolls"
-            sx={{ minWidth: 0, height: { xs: "66vh", md: "calc(100vh - 218px)" }, position: "relative" }}
-          >
-            {map.rows.length === 0 || map.columns.length === 0 ? (
-              <Box sx={{ p: 4, color: "text.secondary" }}>
-                No feed of this tool and range is on the map. Take a filter away, or choose more moves.
-              </Box>
-            ) : (
-              <BookMap map={map} at={at} onLook={look} onPick={setPinned} />
-            )}
-          </Box>
-          <Box
-            component="aside"
-            aria-label="The pair and the holes"
-            sx={{
-              borderLeft: { md: 1 },
-              borderColor: { md: "hairline" },
-              p: 2,
-              overflow: "auto",
-              maxHeight: { md: "calc(100vh - 218px)" },
-            }}
-          >
+          <MapPart isEmpty={map.rows.length === 0 || map.columns.length === 0}>
+            <BookMap map={map} at={at} onLook={look} onPick={setPinned} />
+          </MapPart>
+          <Beside>
             {row && column ? (
               <PairPanel
                 book={book}
@@ -129,7 +110,7 @@ export function AnswersScreen({ trainedTexts, today }: AnswersProps) {
             )}
             <TrainedBroken pairs={broken} />
             <Holes holes={holes} />
-          </Box>
+          </Beside>
         </Box>
       )}
       {choosing && (
@@ -145,6 +126,38 @@ export function AnswersScreen({ trainedTexts, today }: AnswersProps) {
     </>
   );
 }
+
+/** The map, or why there is none to show. */
+const MapPart = ({ isEmpty, children }: { readonly isEmpty: boolean; readonly children: ReactNode }) => (
+  <Box
+    className="scrolls"
+    sx={{ minWidth: 0, height: { xs: "66vh", md: "calc(100vh - 218px)" }, position: "relative" }}
+  >
+    {isEmpty ? (
+      <Box sx={{ p: 4, color: "text.secondary" }}>
+        No feed of this tool and range is on the map. Take a filter away, or choose more moves.
+      </Box>
+    ) : (
+      children
+    )}
+  </Box>
+);
+
+const Beside = ({ children }: { readonly children: ReactNode }) => (
+  <Box
+    component="aside"
+    aria-label="The pair and the holes"
+    sx={{
+      borderLeft: { md: 1 },
+      borderColor: { md: "hairline" },
+      p: 2,
+      overflow: "auto",
+      maxHeight: { md: "calc(100vh - 218px)" },
+    }}
+  >
+    {children}
+  </Box>
+);
 
 interface FilterRowProps {
   readonly filters: Filters;

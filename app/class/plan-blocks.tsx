@@ -108,7 +108,7 @@ interface BlockProps extends Pick<BlocksProps, "rungs" | "clock"> {
 
 /** One block: what is done, how long, and where it stands. */
 function PlanBlock(props: BlockProps) {
-  const { i, block, begins, looked, rungs, clock, onSet, onLook, onEarlier, onLater, onTakeOut } = props;
+  const { i, block, begins, looked, rungs, clock, onSet, onLook } = props;
   return (
     <Box
       sx={{
@@ -161,37 +161,44 @@ function PlanBlock(props: BlockProps) {
             Pairs
           </Button>
         )}
-        <IconButton
-          size="small"
-          aria-label={`Block ${i + 1}: earlier`}
-          disabled={onEarlier === null}
-          onClick={() => onEarlier?.()}
-        >
-          <ArrowUpwardIcon fontSize="small" />
-        </IconButton>
-        <IconButton
-          size="small"
-          aria-label={`Block ${i + 1}: later`}
-          disabled={onLater === null}
-          onClick={() => onLater?.()}
-        >
-          <ArrowDownwardIcon fontSize="small" />
-        </IconButton>
-        <IconButton
-          size="small"
-          aria-label={`Block ${i + 1}: keep it when packed again`}
-          aria-pressed={block.locked}
-          onClick={() => onSet({ locked: !block.locked })}
-        >
-          {block.locked ? <LockOutlined fontSize="small" /> : <LockOpenOutlined fontSize="small" />}
-        </IconButton>
-        <IconButton size="small" aria-label={`Block ${i + 1}: remove`} onClick={onTakeOut}>
-          <CloseOutlined fontSize="small" />
-        </IconButton>
+        <BlockMoves {...props} />
       </Box>
     </Box>
   );
 }
+
+/** Where a block stands, whether it stays when the time is filled again, and taking it out. */
+const BlockMoves = ({ i, block, onSet, onEarlier, onLater, onTakeOut }: BlockProps) => (
+  <>
+    <IconButton
+      size="small"
+      aria-label={`Block ${i + 1}: earlier`}
+      disabled={onEarlier === null}
+      onClick={() => onEarlier?.()}
+    >
+      <ArrowUpwardIcon fontSize="small" />
+    </IconButton>
+    <IconButton
+      size="small"
+      aria-label={`Block ${i + 1}: later`}
+      disabled={onLater === null}
+      onClick={() => onLater?.()}
+    >
+      <ArrowDownwardIcon fontSize="small" />
+    </IconButton>
+    <IconButton
+      size="small"
+      aria-label={`Block ${i + 1}: keep it when packed again`}
+      aria-pressed={block.locked}
+      onClick={() => onSet({ locked: !block.locked })}
+    >
+      {block.locked ? <LockOutlined fontSize="small" /> : <LockOpenOutlined fontSize="small" />}
+    </IconButton>
+    <IconButton size="small" aria-label={`Block ${i + 1}: remove`} onClick={onTakeOut}>
+      <CloseOutlined fontSize="small" />
+    </IconButton>
+  </>
+);
 
 /** What is done in a block: words, or a rung. */
 function BlockTitle({ i, block, rungs, onSet }: Pick<BlockProps, "i" | "block" | "rungs" | "onSet">) {

@@ -61,32 +61,7 @@ export function PlanPairs({ round, at, begun, rungs, nameOf, onLock, onSwap, cos
               {membersOf(p).map(({ actor, id }) => (
                 <Box key={actor} sx={{ display: "flex", gap: 1, alignItems: "center" }}>
                   <PartnerMark actor={actor} size={20} />
-                  <Button
-                    variant="text"
-                    color="inherit"
-                    disabled={begun}
-                    draggable={!begun}
-                    onDragStart={(event) => event.dataTransfer.setData("text/plain", id)}
-                    onDragOver={(event) => event.preventDefault()}
-                    onDrop={(event) => {
-                      event.preventDefault();
-                      const other = event.dataTransfer.getData("text/plain");
-                      if (other && other !== id) onSwap(other, id);
-                    }}
-                    aria-pressed={picked === id}
-                    className={SAID_ON_PAPER}
-                    aria-label={`${nameOf(id)}: change places`}
-                    onClick={() => pick(id)}
-                    sx={{
-                      p: 0.25,
-                      minHeight: 32,
-                      fontWeight: 600,
-                      fontSize: "1.05rem",
-                      textDecoration: picked === id ? "underline" : "none",
-                    }}
-                  >
-                    {nameOf(id)}
-                  </Button>
+                  <Name {...{ id, begun, picked, onSwap }} name={nameOf(id)} onPick={() => pick(id)} />
                   {picked ? (
                     <Cost points={costOf(picked, id)} />
                   ) : (
@@ -95,28 +70,7 @@ export function PlanPairs({ round, at, begun, rungs, nameOf, onLock, onSwap, cos
                 </Box>
               ))}
             </Box>
-            <Box>
-              <Box sx={{ display: "flex", gap: 1, alignItems: "center" }}>
-                <VerdictRing verdict={p.verdict} size={18} />
-                <span>
-                  {rungsOf(p).map(({ who, at }) => (
-                    <Box key={who} component="span" sx={{ display: "block" }}>
-                      {who === "" ? "" : `${who} answers: `}
-                      {rungName(rungs, at)}
-                    </Box>
-                  ))}
-                </span>
-              </Box>
-              <Box sx={{ color: "text.secondary", fontSize: "0.93rem" }}>
-                <span title={`${p.distance.toFixed(2)} m`}>{p.apart ?? `${p.distance.toFixed(2)} m apart`}</span>;{" "}
-                {p.why.join("; ")}
-              </Box>
-              {p.notes.map((note) => (
-                <Box key={note} sx={{ fontSize: "0.95rem" }}>
-                  {note}
-                </Box>
-              ))}
-            </Box>
+            <WhatTheyDo pair={p} rungs={rungs} />
             <Button
               size="small"
               variant={p.locked ? "contained" : "outlined"}
@@ -138,6 +92,70 @@ export function PlanPairs({ round, at, begun, rungs, nameOf, onLock, onSwap, cos
     </>
   );
 }
+
+interface NameProps extends Pick<PairsProps, "begun" | "onSwap"> {
+  readonly id: string;
+  readonly name: string;
+  /** The one who was picked to change places. */
+  readonly picked: string | null;
+  readonly onPick: () => void;
+}
+
+/** Somebody in a pair: pressed or dragged onto another to change places. */
+const Name = ({ id, name, begun, picked, onSwap, onPick }: NameProps) => (
+  <Button
+    variant="text"
+    color="inherit"
+    disabled={begun}
+    draggable={!begun}
+    onDragStart={(event) => event.dataTransfer.setData("text/plain", id)}
+    onDragOver={(event) => event.preventDefault()}
+    onDrop={(event) => {
+      event.preventDefault();
+      const other = event.dataTransfer.getData("text/plain");
+      if (other && other !== id) onSwap(other, id);
+    }}
+    aria-pressed={picked === id}
+    className={SAID_ON_PAPER}
+    aria-label={`${name}: change places`}
+    onClick={onPick}
+    sx={{
+      p: 0.25,
+      minHeight: 32,
+      fontWeight: 600,
+      fontSize: "1.05rem",
+      textDecoration: picked === id ? "underline" : "none",
+    }}
+  >
+    {name}
+  </Button>
+);
+
+/** What a pair works on, how far apart, and why it is a good one. */
+const WhatTheyDo = ({ pair: p, rungs }: { readonly pair: PlannedPair; readonly rungs: readonly RungChoice[] }) => (
+  <Box>
+    <Box sx={{ display: "flex", gap: 1, alignItems: "center" }}>
+      <VerdictRing verdict={p.verdict} size={18} />
+      <span>
+        {rungsOf(p).map(({ who, at }) => (
+          <Box key={who} component="span" sx={{ display: "block" }}>
+            {who === "" ? "" : `${who} answers: `}
+            {rungName(rungs, at)}
+          </Box>
+        ))}
+      </span>
+    </Box>
+    <Box sx={{ color: "text.secondary", fontSize: "0.93rem" }}>
+      <span title={`${p.distance.toFixed(2)} m`}>{p.apart ?? `${p.distance.toFixed(2)} m apart`}</span>;{" "}
+      {p.why.join("; ")}
+    </Box>
+    {p.notes.map((note) => (
+      <Box key={note} sx={{ fontSize: "0.95rem" }}>
+        {note}
+      </Box>
+    ))}
+  </Box>
+);
 
 const stepFor = (steps: readonly Step[], id: string): Step["by"] | 0 => steps.find(({ who }) => who === id)?.by ?? 0;
 

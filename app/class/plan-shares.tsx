@@ -1,5 +1,6 @@
 /** What each person gets out of the evening, and who comes late or leaves early. */
 import Box from "@mui/material/Box";
+import Link from "@mui/material/Link";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { styled } from "@mui/material/styles";
@@ -27,7 +28,6 @@ interface SharesProps {
 export function PlanShares({ shares, people, rounds, queue }: SharesProps) {
   const [looked, setLooked] = useState<string | null>(null);
   const byId = new Map(people.map((p) => [p.id, p]));
-  const minutes = (s: number) => Math.round(s / 60);
   const mean = shares.length === 0 ? 0 : Math.round(shares.reduce((sum, s) => sum + s.repetitions, 0) / shares.length);
   const open = shares.find((s) => s.person === looked);
   return (
@@ -60,41 +60,14 @@ export function PlanShares({ shares, people, rounds, queue }: SharesProps) {
           </thead>
           <tbody>
             {shares.map((s) => (
-              <tr key={s.person}>
-                <td>
-                  <Box
-                    component="button"
-                    className={SAID_ON_PAPER}
-                    type="button"
-                    aria-expanded={looked === s.person}
-                    onClick={() => setLooked(looked === s.person ? null : s.person)}
-                    sx={{
-                      font: "inherit",
-                      fontWeight: 600,
-                      color: "inherit",
-                      background: "none",
-                      border: 0,
-                      p: 0,
-                      minHeight: 32,
-                      textAlign: "left",
-                      textDecoration: "underline",
-                      textUnderlineOffset: "3px",
-                      cursor: "pointer",
-                    }}
-                  >
-                    {byId.get(s.person)?.name}
-                  </Box>
-                </td>
-                <td>{s.all === 0 ? "–" : `${Math.round((100 * s.working) / s.all)}%`}</td>
-                <td>{minutes(s.feeding)} min</td>
-                <td>{minutes(s.answering)} min</td>
-                <td>
-                  {minutes(s.left)} / {minutes(s.right)}
-                </td>
-                <td>{s.partners}</td>
-                <td>{s.repetitions}</td>
-                <Presence person={byId.get(s.person)!} rounds={rounds} />
-              </tr>
+              <ShareRow
+                key={s.person}
+                share={s}
+                person={byId.get(s.person)!}
+                rounds={rounds}
+                looked={looked === s.person}
+                onLook={() => setLooked(looked === s.person ? null : s.person)}
+              />
             ))}
           </tbody>
         </Table>
@@ -107,6 +80,46 @@ export function PlanShares({ shares, people, rounds, queue }: SharesProps) {
         </Box>
       )}
     </Box>
+  );
+}
+
+interface ShareRowProps {
+  readonly share: PlainShare;
+  readonly person: PlanPerson;
+  readonly rounds: number;
+  /** What they feed and answer is shown below. */
+  readonly looked: boolean;
+  readonly onLook: () => void;
+}
+
+const minutes = (seconds: number): number => Math.round(seconds / 60);
+
+function ShareRow({ share: s, person, rounds, looked, onLook }: ShareRowProps) {
+  return (
+    <tr>
+      <td>
+        <Link
+          component="button"
+          className={SAID_ON_PAPER}
+          type="button"
+          color="inherit"
+          aria-expanded={looked}
+          onClick={onLook}
+          sx={{ font: "inherit", fontWeight: 600, minHeight: 32, textAlign: "left", textUnderlineOffset: "3px" }}
+        >
+          {person.name}
+        </Link>
+      </td>
+      <td>{s.all === 0 ? "–" : `${Math.round((100 * s.working) / s.all)}%`}</td>
+      <td>{minutes(s.feeding)} min</td>
+      <td>{minutes(s.answering)} min</td>
+      <td>
+        {minutes(s.left)} / {minutes(s.right)}
+      </td>
+      <td>{s.partners}</td>
+      <td>{s.repetitions}</td>
+      <Presence person={person} rounds={rounds} />
+    </tr>
   );
 }
 

@@ -8,7 +8,7 @@ import { ROLES_CHANGED } from "#core/pairs/evening.ts";
 import type { PlannedRound } from "#core/class/plan.ts";
 import { rungsOf } from "#core/class/pair-rungs.ts";
 import type { RungWords } from "#core/class/rung-words.ts";
-import type { Clock } from "#core/class/timetable.ts";
+import type { Block, Clock } from "#core/class/timetable.ts";
 import type { Running } from "#core/floor/running.ts";
 import type { Segment } from "#core/floor/timeline.ts";
 import type { PhoneLink, PlanPage } from "#server/views.ts";
@@ -32,7 +32,7 @@ interface WallProps {
 }
 
 export function WallScreen({ page, link = null, live = null }: WallProps) {
-  const { lesson, kept, rungs, words } = page;
+  const { lesson, kept } = page;
   const back = useWayBack(lesson.id);
   const rounds = kept?.plan.rounds ?? [];
   const [at, setAt] = useState(Math.min(kept?.done ?? 0, Math.max(0, rounds.length - 1)));
@@ -46,8 +46,6 @@ export function WallScreen({ page, link = null, live = null }: WallProps) {
   const round = rounds[at];
   const blocks = kept?.plan.blocks ?? [];
   const block = blocks.find((b) => b.id === round?.block);
-  const rung = rungs[block?.rung ?? -1];
-  const said = words[block?.rung ?? -1];
   const next = rounds[at + 1];
   const nextBlock = next && next.block !== round?.block ? blocks.find((b) => b.id === next.block) : null;
   const toPlan = (
@@ -82,27 +80,7 @@ export function WallScreen({ page, link = null, live = null }: WallProps) {
       {!round && <Notice>This class has no plan yet: make it on the class’s page first.</Notice>}
       {round && kept && (
         <>
-          <Box sx={{ fontSize: "clamp(1.2rem, 4vh, 3.2rem)", fontWeight: 650, lineHeight: 1.2 }}>{block?.title}</Box>
-          <Box sx={{ fontSize: "clamp(1.05rem, 2.8vh, 2.2rem)", color: "text.secondary", mb: "1vh" }}>
-            {round.side === "left" ? "Left" : "Right"} lead in front. {!live && whoFeeds(round, kept.clock)}
-          </Box>
-          <Box
-            sx={{
-              flex: 1,
-              display: "grid",
-              gridTemplateColumns: { xs: "minmax(0,1fr)", lg: "minmax(0,3fr) minmax(0,2fr)" },
-              columnGap: "3vw",
-              alignItems: "start",
-            }}
-          >
-            <Pairs
-              page={page}
-              round={round}
-              rung={block?.stations ? null : (block?.rung ?? null)}
-              space={live ? BESIDE_CLOCK : ALONE}
-            />
-            {said && rung && !block?.stations && <WhatIsDone text={rung.text} words={said} />}
-          </Box>
+          <WallRound page={page} round={round} block={block} live={live !== null} />
           {link && (
             <Box sx={{ position: "absolute", right: "2.5vw", bottom: "1.5vh", textAlign: "center" }}>
               <QrSvg qr={link.qr} label="Code: your rounds on your phone" width="18vh" />
@@ -122,6 +100,42 @@ export function WallScreen({ page, link = null, live = null }: WallProps) {
         </>
       )}
     </Box>
+  );
+}
+
+interface WallRoundProps {
+  readonly page: PlanPage;
+  readonly round: PlannedRound;
+  readonly block: Block | undefined;
+  /** The class runs: its clock says who feeds, and takes a part of the height. */
+  readonly live: boolean;
+}
+
+/** What a round works on, its pairs, and what is done. */
+function WallRound({ page, round, block, live }: WallRoundProps) {
+  // At stations each pair works on something else.
+  const rung = block?.stations ? null : (block?.rung ?? null);
+  const said = rung === null ? undefined : page.words[rung];
+  const text = rung === null ? undefined : page.rungs[rung]?.text;
+  return (
+    <>
+      <Box sx={{ fontSize: "clamp(1.2rem, 4vh, 3.2rem)", fontWeight: 650, lineHeight: 1.2 }}>{block?.title}</Box>
+      <Box sx={{ fontSize: "clamp(1.05rem, 2.8vh, 2.2rem)", color: "text.secondary", mb: "1vh" }}>
+        {round.side === "left" ? "Left" : "Right"} lead in front. {!live && whoFeeds(round, page.kept!.clock)}
+      </Box>
+      <Box
+        sx={{
+          flex: 1,
+          display: "grid",
+          gridTemplateColumns: { xs: "minmax(0,1fr)", lg: "minmax(0,3fr) minmax(0,2fr)" },
+          columnGap: "3vw",
+          alignItems: "start",
+        }}
+      >
+        <Pairs page={page} round={round} rung={rung} space={live ? BESIDE_CLOCK : ALONE} />
+        {said && text !== undefined && <WhatIsDone text={text} words={said} />}
+      </Box>
+    </>
   );
 }
 

@@ -45,6 +45,64 @@ function leaves(open: readonly string[], common: readonly string[]): string {
   return common.length > 0 ? "leaves no more open" : "leaves nothing open";
 }
 
+interface FilterProps {
+  readonly label: string;
+  readonly value: string;
+  readonly onChange: (value: string) => void;
+  readonly of: readonly string[];
+}
+
+/** Answers of one kind; left out where all are of it. */
+function Filter({ label, value, onChange, of }: FilterProps) {
+  const options = [...new Set(of)].sort();
+  if (options.length < 2) return null;
+  return (
+    <TextField
+      select
+      size="small"
+      variant="standard"
+      label={label}
+      value={value}
+      onChange={(event) => onChange(event.target.value)}
+      sx={{ flex: "1 1 84px" }}
+    >
+      <MenuItem value={ANY}>any</MenuItem>
+      {options.map((o) => (
+        <MenuItem key={o} value={o}>
+          {o === "none" ? "no hand" : o}
+        </MenuItem>
+      ))}
+    </TextField>
+  );
+}
+
+interface AnswerWordsProps {
+  readonly answer: AnswerView;
+  /** The key that puts it in. */
+  readonly digit: string;
+  /** What all answers of the list leave open. */
+  readonly common: readonly string[];
+}
+
+const AnswerWords = ({ answer: a, digit, common }: AnswerWordsProps) => (
+  <>
+    <Box component="span" sx={{ color: "text.secondary", fontSize: "0.9rem" }}>
+      {digit}
+    </Box>
+    <VerdictRing verdict={a.verdict} size={18} />
+    <span>
+      {a.text}
+      <Box component="span" sx={{ display: "block", color: "text.secondary", fontSize: "0.9rem", lineHeight: 1.25 }}>
+        {leaves(a.open, common)}
+        {a.ceiling !== null && (a.ceiling >= 1 ? ", at any speed" : `, up to ${Math.round(a.ceiling * 100)}%`)}
+      </Box>
+    </span>
+    <Box component="span" sx={{ color: "text.secondary" }}>
+      {a.marginCm} cm
+    </Box>
+  </>
+);
+
 /** The list; digits 1 to 9 put in the answer of that number while the list has the focus. */
 export function AnswerList({ answers, onPut, verb = "Put in" }: ListProps) {
   const [all, setAll] = useState(false);
@@ -68,33 +126,18 @@ export function AnswerList({ answers, onPut, verb = "Put in" }: ListProps) {
   };
   // What all of them leave open is said once.
   const common = (answers[0]?.open ?? []).filter((move) => answers.every(({ open }) => open.includes(move)));
-  const filter = (label: string, value: string, set: (value: string) => void, options: readonly string[]) =>
-    options.length > 1 && (
-      <TextField
-        select
-        size="small"
-        variant="standard"
-        label={label}
-        value={value}
-        onChange={(event) => set(event.target.value)}
-        sx={{ flex: "1 1 84px" }}
-      >
-        <MenuItem value={ANY}>any</MenuItem>
-        {options.map((o) => (
-          <MenuItem key={o} value={o}>
-            {o === "none" ? "no hand" : o}
-          </MenuItem>
-        ))}
-      </TextField>
-    );
-  const of = (values: readonly string[]) => [...new Set(values)].sort();
   return (
     <Box onKeyDown={onKey}>
       {answers.length > FEW && (
         <Box role="group" aria-label="Which answers" sx={{ display: "flex", gap: 1.5, my: 1 }}>
-          {filter("Hand", hand, setHand, of(answers.map((a) => a.hand)))}
-          {filter("Kind", group, setGroup, of(answers.map((a) => a.group)))}
-          {filter("Tradition", tradition, setTradition, of(answers.flatMap((a) => a.traditions)))}
+          <Filter label="Hand" value={hand} onChange={setHand} of={answers.map((a) => a.hand)} />
+          <Filter label="Kind" value={group} onChange={setGroup} of={answers.map((a) => a.group)} />
+          <Filter
+            label="Tradition"
+            value={tradition}
+            onChange={setTradition}
+            of={answers.flatMap((a) => a.traditions)}
+          />
         </Box>
       )}
       {answers.length > 1 && common.length > 0 && (
@@ -104,24 +147,7 @@ export function AnswerList({ answers, onPut, verb = "Put in" }: ListProps) {
         {shown.map((a, i) => (
           <li key={a.text}>
             <AnswerButton type="button" onClick={() => onPut(a.text)} title={`${verb} ${a.text}`}>
-              <Box component="span" sx={{ color: "text.secondary", fontSize: "0.9rem" }}>
-                {i < 9 ? i + 1 : ""}
-              </Box>
-              <VerdictRing verdict={a.verdict} size={18} />
-              <span>
-                {a.text}
-                <Box
-                  component="span"
-                  sx={{ display: "block", color: "text.secondary", fontSize: "0.9rem", lineHeight: 1.25 }}
-                >
-                  {leaves(a.open, answers.length > 1 ? common : [])}
-                  {a.ceiling !== null &&
-                    (a.ceiling >= 1 ? ", at any speed" : `, up to ${Math.round(a.ceiling * 100)}%`)}
-                </Box>
-              </span>
-              <Box component="span" sx={{ color: "text.secondary" }}>
-                {a.marginCm} cm
-              </Box>
+              <AnswerWords answer={a} digit={i < 9 ? `${i + 1}` : ""} common={answers.length > 1 ? common : []} />
             </AnswerButton>
           </li>
         ))}

@@ -18,7 +18,8 @@ interface BuilderProps {
   readonly onClose: () => void;
 }
 
-export function Builder({ text, onAdd, onClose }: BuilderProps) {
+/** What can be fed, answered and sent back in a drill, as the row is built. */
+function useBuilt(text: string) {
   const [feeds, setFeeds] = useState<readonly FeedView[]>([]);
   // A row that was begun by hand is gone on with.
   const [feed, setFeed] = useState<FeedView | null>(() => {
@@ -47,6 +48,11 @@ export function Builder({ text, onAdd, onClose }: BuilderProps) {
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [answer]);
 
+  return { feeds, feed, setFeed, answers, answer, setAnswer, returns };
+}
+
+export function Builder({ text, onAdd, onClose }: BuilderProps) {
+  const { feeds, feed, setFeed, answers, answer, setAnswer, returns } = useBuilt(text);
   const line = feed && answer ? `A ${feed.text} -> B ${answer}` : null;
   const put = (row: string) => {
     onAdd(row);

@@ -87,17 +87,7 @@ export function DeskScreen({ drill, text: saved, first, people }: DeskProps) {
           </Button>
         )}
         <DeskMenu id={drill.id} title={title} text={text} view={view} onFormat={tidy} />
-        <Button variant="outlined" component={Link} to={`/drills/${drill.id}/calls`}>
-          Calls
-        </Button>
-        {/* A broken drill has something else to do first: the findings say what. */}
-        <Button
-          variant={view === null || view.verdict === "broken" ? "outlined" : "contained"}
-          component={Link}
-          to={`/drills/${drill.id}/ladder`}
-        >
-          Make a ladder
-        </Button>
+        <WaysOn id={drill.id} view={view} />
       </ScreenHead>
       {restored && dirty && (
         <FoundAgain
@@ -123,18 +113,16 @@ export function DeskScreen({ drill, text: saved, first, people }: DeskProps) {
       <PartTabs part={part} problems={view ? problemsOf(view.findings).length : 0} onPart={setPart} />
       <Box sx={PARTS}>
         <Box component="section" aria-label="Score" sx={{ ...SCORE_PART, ...onPhone(part === "text") }}>
-          <Suspense fallback={<PlainText text={text} />}>
-            <ClientOnly meanwhile={<PlainText text={text} />}>
-              <ScoreEditor
-                ref={editor}
-                text={text}
-                findings={view?.findings ?? NO_FINDINGS}
-                repairs={repairs}
-                onChange={change}
-                onCursor={setCursor}
-              />
-            </ClientOnly>
-          </Suspense>
+          <LateEditor meanwhile={<PlainText text={text} />}>
+            <ScoreEditor
+              ref={editor}
+              text={text}
+              findings={view?.findings ?? NO_FINDINGS}
+              repairs={repairs}
+              onChange={change}
+              onCursor={setCursor}
+            />
+          </LateEditor>
         </Box>
         <Box component="section" aria-label="Drawing" sx={{ ...DRAWING_PART, ...onPhone(part === "drawing") }}>
           <Middle view={drawn} text={drawnText} cursor={drawnCursor} people={people} editor={editor} />
@@ -146,9 +134,9 @@ export function DeskScreen({ drill, text: saved, first, people }: DeskProps) {
           {drawn && (
             <Findings
               view={drawn}
-              repairs={repairs}
               text={drawnText}
               cursor={drawnCursor}
+              {...{ repairs }}
               onPick={pick}
               onRepair={apply}
             />
@@ -158,6 +146,29 @@ export function DeskScreen({ drill, text: saved, first, people }: DeskProps) {
     </>
   );
 }
+
+/** The editor is fetched behind the page; until then the text is there to read. */
+const LateEditor = ({ meanwhile, children }: { readonly meanwhile: ReactNode; readonly children: ReactNode }) => (
+  <Suspense fallback={meanwhile}>
+    <ClientOnly meanwhile={meanwhile}>{children}</ClientOnly>
+  </Suspense>
+);
+
+/** What is done with a drill next. One that is broken has something else to do first: the findings say what. */
+const WaysOn = ({ id, view }: { readonly id: string; readonly view: ScoreView | null }) => (
+  <>
+    <Button variant="outlined" component={Link} to={`/drills/${id}/calls`}>
+      Calls
+    </Button>
+    <Button
+      variant={view === null || view.verdict === "broken" ? "outlined" : "contained"}
+      component={Link}
+      to={`/drills/${id}/ladder`}
+    >
+      Make a ladder
+    </Button>
+  </>
+);
 
 type PartName = "text" | "drawing" | "problems";
 

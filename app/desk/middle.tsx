@@ -7,7 +7,7 @@ import ZoomOutOutlined from "@mui/icons-material/ZoomOutOutlined";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import IconButton from "@mui/material/IconButton";
-import { memo, useCallback, useMemo, useState, type KeyboardEvent, type RefObject } from "react";
+import { memo, useCallback, useMemo, useState, type KeyboardEvent, type RefObject, type ReactNode } from "react";
 import type { ExchangeView, ScoreView } from "#core/formats/desk-view.ts";
 import type { Measured } from "#core/people/measures.ts";
 import { RingsDrawing } from "../drawing/ring-drawing.tsx";
@@ -70,35 +70,9 @@ export const Middle = memo(function Middle({ view, text, cursor, people, editor 
   };
   return (
     <>
-      <Box
-        sx={{
-          display: "flex",
-          flexWrap: "wrap",
-          alignItems: "center",
-          columnGap: 0,
-          borderBottom: 1,
-          borderColor: "hairline",
-          position: { md: "sticky" },
-          top: 0,
-          bgcolor: "background.default",
-          zIndex: 1,
-        }}
-      >
-        <WordChoice
-          label="How the drill is shown"
-          options={VIEWS.map((value) => ({ value, label: NAMES[value] }))}
-          value={name}
-          onChange={setName}
-        />
-        <Box sx={{ flex: 1 }} />
+      <ViewBar name={name} onName={setName} editor={editor}>
         {name === "lines" && <Zoom zoom={zoom} onZoom={setZoom} />}
-        <IconButton aria-label="Undo" title="Undo (Ctrl-Z)" onClick={() => editor.current?.undo()} sx={TOOL}>
-          <UndoOutlined />
-        </IconButton>
-        <IconButton aria-label="Redo" title="Redo (Ctrl-Y)" onClick={() => editor.current?.redo()} sx={TOOL}>
-          <RedoOutlined />
-        </IconButton>
-      </Box>
+      </ViewBar>
       <Box onKeyDown={nudge} data-drawing={name}>
         {view && view.exchanges.length > 0 ? (
           <>
@@ -143,6 +117,45 @@ export const Middle = memo(function Middle({ view, text, cursor, people, editor 
     </>
   );
 });
+
+interface ViewBarProps extends Pick<MiddleProps, "editor"> {
+  readonly name: ViewName;
+  readonly onName: (name: ViewName) => void;
+  readonly children: ReactNode;
+}
+
+/** How the drill is shown, and going back and forth in what was done. */
+const ViewBar = ({ name, onName, editor, children }: ViewBarProps) => (
+  <Box
+    sx={{
+      display: "flex",
+      flexWrap: "wrap",
+      alignItems: "center",
+      columnGap: 0,
+      borderBottom: 1,
+      borderColor: "hairline",
+      position: { md: "sticky" },
+      top: 0,
+      bgcolor: "background.default",
+      zIndex: 1,
+    }}
+  >
+    <WordChoice
+      label="How the drill is shown"
+      options={VIEWS.map((value) => ({ value, label: NAMES[value] }))}
+      value={name}
+      onChange={onName}
+    />
+    <Box sx={{ flex: 1 }} />
+    {children}
+    <IconButton aria-label="Undo" title="Undo (Ctrl-Z)" onClick={() => editor.current?.undo()} sx={TOOL}>
+      <UndoOutlined />
+    </IconButton>
+    <IconButton aria-label="Redo" title="Redo (Ctrl-Y)" onClick={() => editor.current?.redo()} sx={TOOL}>
+      <RedoOutlined />
+    </IconButton>
+  </Box>
+);
 
 /** Moves rows about in the text as it is when it is asked for; where somebody typed on meanwhile nothing is moved. */
 function useRearrange(editor: MiddleProps["editor"]) {

@@ -38,22 +38,6 @@ export function RevisionsScreen({ id, title, version, revisions }: RevisionsProp
   const [older, setOlder] = useState(revisions[1]?.number ?? revisions[0]?.number ?? 1);
   const one = revisions.find((r) => r.number === older);
   const two = revisions.find((r) => r.number === newer);
-  const pick = (label: string, value: number, set: (n: number) => void) => (
-    <TextField
-      select
-      size="small"
-      label={label}
-      value={value}
-      onChange={(event) => set(Number(event.target.value))}
-      sx={{ minWidth: 150 }}
-    >
-      {revisions.map((r) => (
-        <MenuItem key={r.number} value={r.number}>
-          Revision {r.number}
-        </MenuItem>
-      ))}
-    </TextField>
-  );
   const teaches = useTeaches();
   const answer = useActionData<{ readonly message?: string } | undefined>();
   return (
@@ -78,42 +62,17 @@ export function RevisionsScreen({ id, title, version, revisions }: RevisionsProp
       >
         <Rows ordered aria-label="Revisions, newest first">
           {revisions.map((r, i) => (
-            <Row key={r.number} sx={{ py: 1.25 }}>
-              <Box sx={{ display: "flex", gap: 1.5, alignItems: "center", flexWrap: "wrap" }}>
-                <VerdictRing verdict={r.verdict} />
-                <Box component="h2" sx={{ typography: "h3", m: 0 }}>
-                  Revision {r.number}
-                </Box>
-                <Box sx={{ color: "text.secondary", flex: 1, minWidth: 140 }}>
-                  {r.author}, {when(r)}
-                  {r.auto && ", saved by itself"}
-                </Box>
-              </Box>
-              <Box sx={{ display: "flex", gap: 1, mt: 0.75 }}>
-                {i + 1 < revisions.length && (
-                  <Button
-                    variant="outlined"
-                    size="small"
-                    aria-pressed={newer === r.number && older === revisions[i + 1]!.number}
-                    onClick={() => {
-                      setNewer(r.number);
-                      setOlder(revisions[i + 1]!.number);
-                    }}
-                  >
-                    What changed
-                  </Button>
-                )}
-                {i > 0 && teaches && (
-                  <Form method="post">
-                    <input type="hidden" name="number" value={r.number} />
-                    <input type="hidden" name="version" value={version} />
-                    <Button type="submit" variant="outlined" size="small">
-                      Go back to this
-                    </Button>
-                  </Form>
-                )}
-              </Box>
-            </Row>
+            <RevisionLine
+              key={r.number}
+              revision={r}
+              before={revisions[i + 1]?.number ?? null}
+              looked={newer === r.number && older === revisions[i + 1]?.number}
+              onLook={(before) => {
+                setNewer(r.number);
+                setOlder(before);
+              }}
+              backTo={i > 0 && teaches ? version : null}
+            />
           ))}
         </Rows>
         <Box
@@ -122,32 +81,102 @@ export function RevisionsScreen({ id, title, version, revisions }: RevisionsProp
           sx={{ position: { md: "sticky" }, top: 16, alignSelf: "start" }}
         >
           <Box sx={{ display: "flex", gap: 1.5, alignItems: "end", flexWrap: "wrap", mb: 2 }}>
-            {pick("From", older, setOlder)} {pick("to", newer, setNewer)}
+            <Pick label="From" value={older} onChange={setOlder} revisions={revisions} />{" "}
+            <Pick label="to" value={newer} onChange={setNewer} revisions={revisions} />
           </Box>
-          {one &&
-            two &&
-            (one === two ? (
-              <Box sx={{ color: "text.secondary" }}>
-                {revisions.length === 1
-                  ? "There is one revision only. The next one is made when the drill changes."
-                  : "The same revision twice: nothing differs."}
-              </Box>
-            ) : (
-              <>
-                <VerdictChanges before={one.text} after={two.text} />
-                <TextDiff
-                  before={one.text}
-                  after={two.text}
-                  beforeName={`revision ${one.number}`}
-                  afterName={`revision ${two.number}`}
-                />
-              </>
-            ))}
+          {one && two && one !== two && <Changes one={one} two={two} />}
+          {one && one === two && (
+            <Box sx={{ color: "text.secondary" }}>
+              {revisions.length === 1
+                ? "There is one revision only. The next one is made when the drill changes."
+                : "The same revision twice: nothing differs."}
+            </Box>
+          )}
         </Box>
       </Box>
     </>
   );
 }
+
+interface PickProps {
+  readonly label: string;
+  readonly value: number;
+  readonly onChange: (number: number) => void;
+  readonly revisions: readonly RevisionRow[];
+}
+
+const Pick = ({ label, value, onChange, revisions }: PickProps) => (
+  <TextField
+    select
+    size="small"
+    label={label}
+    value={value}
+    onChange={(event) => onChange(Number(event.target.value))}
+    sx={{ minWidth: 150 }}
+  >
+    {revisions.map((r) => (
+      <MenuItem key={r.number} value={r.number}>
+        Revision {r.number}
+      </MenuItem>
+    ))}
+  </TextField>
+);
+
+interface RevisionLineProps {
+  readonly revision: RevisionRow;
+  /** The number of the revision before it; null for the first. */
+  readonly before: number | null;
+  /** It is compared with the one before it. */
+  readonly looked: boolean;
+  readonly onLook: (before: number) => void;
+  /** The version of the drill that going back to it is made from; null where nobody may, or it is the newest. */
+  readonly backTo: number | null;
+}
+
+/** One revision: its verdict, who saved it and when, what it changed, and the way back to it. */
+const RevisionLine = ({ revision: r, before, looked, onLook, backTo }: RevisionLineProps) => (
+  <Row sx={{ py: 1.25 }}>
+    <Box sx={{ display: "flex", gap: 1.5, alignItems: "center", flexWrap: "wrap" }}>
+      <VerdictRing verdict={r.verdict} />
+      <Box component="h2" sx={{ typography: "h3", m: 0 }}>
+        Revision {r.number}
+      </Box>
+      <Box sx={{ color: "text.secondary", flex: 1, minWidth: 140 }}>
+        {r.author}, {when(r)}
+        {r.auto && ", saved by itself"}
+      </Box>
+    </Box>
+    <Box sx={{ display: "flex", gap: 1, mt: 0.75 }}>
+      {before !== null && (
+        <Button variant="outlined" size="small" aria-pressed={looked} onClick={() => onLook(before)}>
+          What changed
+        </Button>
+      )}
+      {backTo !== null && (
+        <Form method="post">
+          <input type="hidden" name="number" value={r.number} />
+          <input type="hidden" name="version" value={backTo} />
+          <Button type="submit" variant="outlined" size="small">
+            Go back to this
+          </Button>
+        </Form>
+      )}
+    </Box>
+  </Row>
+);
+
+/** Two revisions side by side, with what changed in their verdicts. */
+const Changes = ({ one, two }: { readonly one: RevisionRow; readonly two: RevisionRow }) => (
+  <>
+    <VerdictChanges before={one.text} after={two.text} />
+    <TextDiff
+      before={one.text}
+      after={two.text}
+      beforeName={`revision ${one.number}`}
+      afterName={`revision ${two.number}`}
+    />
+  </>
+);
 
 /** Which exchanges come out differently, judged by today's settings for both texts. */
 function VerdictChanges({ before, after }: { before: string; after: string }) {

@@ -61,14 +61,10 @@ export function DrillsScreen({
 }) {
   useJudging(judging);
   const { values, set, params } = useFilters(USUAL);
-  const kind = values.kind as (typeof KINDS)[number]["value"];
-  const verdict = values.verdict as (typeof VERDICTS)[number]["value"];
-  const stars = values.stars as (typeof STARS)[number]["value"];
   const byMove = useDrillsByMove(values.q);
   const groups = useMemo(() => listed(drills, values, byMove), [drills, values, byMove]);
   const most = part?.most ?? Math.max(1, ...drills.map((d) => d.load_total));
   const allTags = useMemo(() => part?.tags ?? tagsOf(drills), [part, drills]);
-  const tags = allTags.slice(0, MOST_TAGS);
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   // What was deleted meanwhile, here or elsewhere, is not chosen any more.
   const chosenDrills = useMemo(() => drills.filter(({ id }) => chosen.has(id)), [drills, chosen]);
@@ -95,31 +91,7 @@ export function DrillsScreen({
       )}
       <ForTeachers>{tour && <Tour drills={drills} />}</ForTeachers>
       <WhatWasDone />
-      <Box
-        sx={{
-          display: "flex",
-          flexWrap: "wrap",
-          gap: 3,
-          rowGap: 0.5,
-          alignItems: "end",
-          px: { xs: 2, sm: 3 },
-          pb: 1.5,
-          ...NOT_ON_PAPER,
-        }}
-      >
-        <SearchField label="Search drills and moves" value={values.q} onChange={(q) => set("q", q)} />
-        <WordChoice label="Kind" options={KINDS} value={kind} onChange={(v) => set("kind", v)} />
-        <WordChoice label="Verdict" options={VERDICTS} value={verdict} onChange={(v) => set("verdict", v)} />
-        <WordChoice label="Stars" options={STARS} value={stars} onChange={(v) => set("stars", v)} />
-        {tags.length > 0 && (
-          <WordChoice
-            label="Tags"
-            options={[{ value: "all", label: "Any tag" }, ...tags.map((tag) => ({ value: tag, label: tag }))]}
-            value={values.tag}
-            onChange={(v) => set("tag", v)}
-          />
-        )}
-      </Box>
+      <Filters values={values} onSet={set} tags={allTags.slice(0, MOST_TAGS)} />
       {chosenDrills.length > 0 && (
         <ChosenBar drills={chosenDrills} tags={allTags} onClear={() => setChosen(new Set())} />
       )}
@@ -150,6 +122,40 @@ export function DrillsScreen({
     </>
   );
 }
+
+interface FiltersProps {
+  readonly values: typeof USUAL;
+  readonly onSet: (key: keyof typeof USUAL, value: string) => void;
+  readonly tags: readonly string[];
+}
+
+const Filters = ({ values, onSet, tags }: FiltersProps) => (
+  <Box
+    sx={{
+      display: "flex",
+      flexWrap: "wrap",
+      gap: 3,
+      rowGap: 0.5,
+      alignItems: "end",
+      px: { xs: 2, sm: 3 },
+      pb: 1.5,
+      ...NOT_ON_PAPER,
+    }}
+  >
+    <SearchField label="Search drills and moves" value={values.q} onChange={(q) => onSet("q", q)} />
+    <WordChoice label="Kind" options={KINDS} value={values.kind} onChange={(v) => onSet("kind", v)} />
+    <WordChoice label="Verdict" options={VERDICTS} value={values.verdict} onChange={(v) => onSet("verdict", v)} />
+    <WordChoice label="Stars" options={STARS} value={values.stars} onChange={(v) => onSet("stars", v)} />
+    {tags.length > 0 && (
+      <WordChoice
+        label="Tags"
+        options={[{ value: "all", label: "Any tag" }, ...tags.map((tag) => ({ value: tag, label: tag }))]}
+        value={values.tag}
+        onChange={(v) => onSet("tag", v)}
+      />
+    )}
+  </Box>
+);
 
 /** What came of the last deletion, and the way back. */
 function WhatWasDone() {

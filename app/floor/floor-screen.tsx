@@ -140,39 +140,62 @@ function RunningClass({
           }
         />
       )}
-      {dialog === "start" && (
+      <Dialogs {...{ page, away, held, adults, kept, floor, segment, dialog }} onClose={() => setDialog(null)} />
+    </Box>
+  );
+}
+
+interface DialogsProps extends Pick<FloorProps, "page" | "away" | "held" | "adults"> {
+  readonly kept: Kept;
+  readonly floor: ReturnType<typeof useFloor>;
+  readonly segment: Segment;
+  readonly dialog: Asked | null;
+  readonly onClose: () => void;
+}
+
+/** What is asked before something is done: starting on another day, who is hurt, who came late, who swaps. */
+function Dialogs({ page, away, held, adults, kept, floor, segment, dialog, onClose }: DialogsProps) {
+  switch (dialog) {
+    case "start":
+      return (
         <StartDialog
           held={held}
           now={floor.now()}
           lessonId={page.lesson.id}
           adults={adults}
           onStart={() => {
-            setDialog(null);
+            onClose();
             floor.startNow();
           }}
-          onClose={() => setDialog(null)}
+          onClose={onClose}
         />
-      )}
-      {dialog === "hurt" && (
+      );
+    case "hurt":
+      return (
         <HurtDialog
           people={page.people}
           isMinor={(id) => page.people.find((one) => one.id === id)?.age !== "adult"}
           round={segment.round}
           onHurt={floor.hurtNow}
-          onClose={() => setDialog(null)}
+          onClose={onClose}
         />
-      )}
-      {dialog === "late" && <LateDialog away={away} onClose={() => setDialog(null)} />}
-      {dialog === "swap" && segment.round !== null && (
+      );
+    case "late":
+      return <LateDialog away={away} onClose={onClose} />;
+    case "swap":
+      return segment.round === null ? null : (
         <SwapDialog
           round={segment.round}
           pairs={kept.plan.rounds[segment.round]?.pairs ?? []}
           nameOf={(id) => page.names[id] ?? "Former member"}
-          onClose={() => setDialog(null)}
+          onClose={onClose}
         />
-      )}
-    </Box>
-  );
+      );
+    case null:
+      return null;
+    default:
+      return dialog satisfies never;
+  }
 }
 
 /** The drill that is called in a round; null where everybody does as agreed. */

@@ -49,7 +49,6 @@ export function LadderPlan({ title, text, revisionId, gear, classes, today }: Pl
   const work = useLongWork("ladder", { text, wishes: { ...wishes, goal: GOALS[wishes.goal].goal, kept, pins } });
   const ladder = work.result;
   const rungs: readonly RungView[] = ladder?.ok ? ladder.rungs : [];
-  const most = Math.max(1, ...rungs.map((r) => r.view.load.total));
   /** Pins `place`, with another change in it where one is given; what stood there before stays on the way to it. */
   const pin = (place: number, other: ChangeView | null) => {
     const all = [...new Set([...pins, place])].sort((a, b) => a - b);
@@ -102,39 +101,7 @@ export function LadderPlan({ title, text, revisionId, gear, classes, today }: Pl
               today={today}
             />
           </ForTeachers>
-          <Rows ordered aria-label="Rungs" sx={{ px: { xs: 2, sm: 3 }, pb: 2 }}>
-            {rungs.map((r, i) => (
-              <RungItem
-                key={`${i}${r.text}`}
-                anchor={rungAnchor(i)}
-                rung={{ ...r, operator: r.operator ?? "start" }}
-                place={i + 1}
-                before={i === 0 ? { text, view: null } : { text: rungs[i - 1]!.text, view: rungs[i - 1]!.view }}
-                most={most}
-                revisionId={revisionId}
-                actions={
-                  <Button
-                    size="small"
-                    variant="outlined"
-                    startIcon={pins.includes(i) ? <CheckOutlined /> : undefined}
-                    aria-pressed={pins.includes(i)}
-                    aria-label={`Keep rung ${i + 1}`}
-                    onClick={() => (pins.includes(i) ? unpin(i) : pin(i, null))}
-                  >
-                    {pins.includes(i) ? "Kept" : "Keep this rung"}
-                  </Button>
-                }
-                more={
-                  <>
-                    <RungCoaching text={r.text} before={rungs[i - 1]?.text ?? null} coaching={r.coaching} />
-                    {r.alternatives.length > 0 && (
-                      <Others others={r.alternatives} onChoose={(other) => pin(i, other)} />
-                    )}
-                  </>
-                }
-              />
-            ))}
-          </Rows>
+          <Rungs {...{ text, rungs, pins, revisionId, pin, unpin }} />
           <Box component="details" sx={{ px: { xs: 2, sm: 3 }, pb: 4, ...NOT_ON_PAPER }}>
             <Box component="summary" sx={{ cursor: "pointer", py: 1 }}>
               What makes each rung hard
@@ -144,6 +111,54 @@ export function LadderPlan({ title, text, revisionId, gear, classes, today }: Pl
         </>
       )}
     </>
+  );
+}
+
+interface RungsProps {
+  /** The drill that the ladder is made of. */
+  readonly text: string;
+  readonly rungs: readonly RungView[];
+  readonly pins: readonly number[];
+  readonly revisionId: string;
+  readonly pin: (place: number, other: ChangeView | null) => void;
+  readonly unpin: (place: number) => void;
+}
+
+/** The rungs in order, each with what may be done with it. */
+function Rungs({ text, rungs, pins, revisionId, pin, unpin }: RungsProps) {
+  const most = Math.max(1, ...rungs.map((r) => r.view.load.total));
+  return (
+    <Rows ordered aria-label="Rungs" sx={{ px: { xs: 2, sm: 3 }, pb: 2 }}>
+      {rungs.map((r, i) => (
+        <RungItem
+          key={`${i}${r.text}`}
+          anchor={rungAnchor(i)}
+          rung={{ ...r, operator: r.operator ?? "start" }}
+          place={i + 1}
+          before={i === 0 ? { text, view: null } : { text: rungs[i - 1]!.text, view: rungs[i - 1]!.view }}
+          most={most}
+          revisionId={revisionId}
+          actions={
+            <Button
+              size="small"
+              variant="outlined"
+              startIcon={pins.includes(i) ? <CheckOutlined /> : undefined}
+              aria-pressed={pins.includes(i)}
+              aria-label={`Keep rung ${i + 1}`}
+              onClick={() => (pins.includes(i) ? unpin(i) : pin(i, null))}
+            >
+              {pins.includes(i) ? "Kept" : "Keep this rung"}
+            </Button>
+          }
+          more={
+            <>
+              <RungCoaching text={r.text} before={rungs[i - 1]?.text ?? null} coaching={r.coaching} />
+              {r.alternatives.length > 0 && <Others others={r.alternatives} onChoose={(other) => pin(i, other)} />}
+            </>
+          }
+        />
+      ))}
+    </Rows>
   );
 }
 

@@ -32,8 +32,8 @@ import { useNames } from "./use-names.ts";
 /** Rows shown of each kind. */
 const SHOWN = 60;
 
-export function ImportPeople({ onClose }: { onClose: () => void }) {
-  const fetcher = useFetcher<typeof action>();
+/** A table that is read from a file, and what its columns and rows are taken for. */
+function useTable() {
   const [table, setTable] = useState<readonly Cells[] | null>(null);
   const [columns, setColumns] = useState<ColumnMap>({});
   const names = useNames();
@@ -50,11 +50,6 @@ export function ImportPeople({ onClose }: { onClose: () => void }) {
   );
   const [trouble, setTrouble] = useState<string | null>(null);
   const [notes, setNotes] = useState<readonly string[]>([]);
-  const [twice, setTwice] = useState(false);
-  const added = fetcher.data && "count" in fetcher.data;
-  useEffect(() => {
-    if (added) onClose();
-  }, [added, onClose]);
   const read = async (file: File | undefined) => {
     if (!file) return;
     const { text, encoding } = await readTextFile(file);
@@ -71,6 +66,17 @@ export function ImportPeople({ onClose }: { onClose: () => void }) {
     setColumns(guessColumns(parsed.meta.fields ?? []));
     setTable(parsed.data);
   };
+  return { table, columns, setColumns, names, rows, trouble, notes, read };
+}
+
+export function ImportPeople({ onClose }: { onClose: () => void }) {
+  const fetcher = useFetcher<typeof action>();
+  const { table, columns, setColumns, names, rows, trouble, notes, read } = useTable();
+  const [twice, setTwice] = useState(false);
+  const added = fetcher.data && "count" in fetcher.data;
+  useEffect(() => {
+    if (added) onClose();
+  }, [added, onClose]);
   const named = Object.values(columns).includes("name");
   const faulty = rows?.filter((r) => r.faults.length > 0) ?? [];
   const doubles = rows?.filter((r) => r.person && r.duplicate) ?? [];
@@ -116,16 +122,7 @@ export function ImportPeople({ onClose }: { onClose: () => void }) {
                 control={<Checkbox checked={twice} onChange={(event) => setTwice(event.target.checked)} />}
               />
             )}
-            <Rows aria-label="Rows">
-              {[...faulty.slice(0, SHOWN), ...good.slice(0, SHOWN)].map((r) => (
-                <Row key={r.row} sx={{ py: 0.5 }}>
-                  <Box component="span" sx={{ color: "text.secondary" }}>
-                    Row {r.row}:{" "}
-                  </Box>
-                  {r.person ? personLine(r.person) : r.faults.join("; ")}
-                </Row>
-              ))}
-            </Rows>
+            <ReadRows rows={[...faulty.slice(0, SHOWN), ...good.slice(0, SHOWN)]} />
           </>
         )}
       </DialogContent>
@@ -140,6 +137,19 @@ export function ImportPeople({ onClose }: { onClose: () => void }) {
     </Dialog>
   );
 }
+
+const ReadRows = ({ rows }: { readonly rows: readonly ReadRow[] }) => (
+  <Rows aria-label="Rows">
+    {rows.map((r) => (
+      <Row key={r.row} sx={{ py: 0.5 }}>
+        <Box component="span" sx={{ color: "text.secondary" }}>
+          Row {r.row}:{" "}
+        </Box>
+        {r.person ? personLine(r.person) : r.faults.join("; ")}
+      </Row>
+    ))}
+  </Rows>
+);
 
 function ageWords({ ages, minor, born }: NonNullable<ReadRow["person"]>): string | null {
   if (ages) return `${ages} years`;

@@ -59,7 +59,8 @@ interface DialogProps {
   readonly onClose: () => void;
 }
 
-export function PersonDialog({ person, wishes, onClose }: DialogProps) {
+/** A person as they are written down: what was typed, what is wrong with it, and saving it. */
+function useMember(person: PersonView | null, onClose: () => void) {
   const fetcher = useFetcher<typeof action>();
   const [draft, setDraft] = useState<MemberForm>(person ? { ...NEW, ...formOf(person) } : NEW);
   const [measures, setMeasures] = useState<Readonly<Record<MeasureKey, string>>>({
@@ -92,6 +93,11 @@ export function PersonDialog({ person, wishes, onClose }: DialogProps) {
       setFaults(Object.fromEntries(error.inner.map((e) => [e.path ?? "", e.message])));
     }
   };
+  return { fetcher, draft, set, measures, setMeasures, faults, save };
+}
+
+export function PersonDialog({ person, wishes, onClose }: DialogProps) {
+  const { fetcher, draft, set, measures, setMeasures, faults, save } = useMember(person, onClose);
   const measure = (key: MeasureKey, label: string) => (
     <MeasureField
       label={label}

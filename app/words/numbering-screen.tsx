@@ -21,7 +21,8 @@ import { ClockFace } from "./clock-face.tsx";
 import { SettingsNav } from "./settings-nav.tsx";
 import { Row, Rows } from "../ui/rows.tsx";
 
-export function NumberingScreen() {
+/** The sets of the school: which is looked at, and the one that is being written. */
+function useSets() {
   const { settings, patch, result, busy } = useSettings();
   const own = settings.numbering ?? [];
   const all = [...numberingSets.filter((s) => !own.some((o) => o.id === s.id)), ...own];
@@ -30,10 +31,8 @@ export function NumberingScreen() {
   const saved = all.find((s) => s.id === id) ?? all[0]!;
   const [draft, setDraft] = useState<NumberingSet | null>(null);
   const set = draft ?? saved;
-  const [number, setNumber] = useState(0);
   const [problem, setProblem] = useState<string | null>(null);
   const isOwn = own.some((s) => s.id === set.id);
-  const angles = set.angles ?? [];
   const copy = () => {
     const name = `Our ${saved.name.toLowerCase()}`;
     setDraft({ ...saved, id: freeId(name, all), name });
@@ -67,51 +66,62 @@ export function NumberingScreen() {
       setProblem(`${chosen.name} is not a numbering set: a JSON file with “id”, “name” and “angles” is needed.`);
     }
   };
-  const editable = draft !== null;
+  const use = () => patch({ customs: { ...settings.customs, numbering: set.id } });
+  return {
+    all,
+    set,
+    saved,
+    inUse,
+    isOwn,
+    busy,
+    draft,
+    setDraft,
+    setId,
+    copy,
+    save,
+    takeAway,
+    read,
+    use,
+    problem,
+    result,
+  };
+}
+
+export function NumberingScreen() {
+  const sets = useSets();
+  const { set, problem, result } = sets;
+  const [number, setNumber] = useState(0);
+  const editable = sets.draft !== null;
   return (
     <>
       <ScreenHead title="Settings" lead="Which line a number names: sets differ from school to school.">
-        <ReadSet onFile={(chosen) => void read(chosen)} />
+        <ReadSet onFile={(chosen) => void sets.read(chosen)} />
       </ScreenHead>
       <SettingsNav />
       {problem && <Notice tone="trouble">{problem}</Notice>}
       {result && "message" in result && <Notice tone="trouble">{result.message}</Notice>}
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, px: { xs: 2, sm: 3 }, py: 2, alignItems: "end" }}>
         {editable ? (
-          <TextField
-            size="small"
-            label="Name of the set"
-            value={set.name}
-            onChange={(event) => setDraft({ ...set, name: event.target.value })}
-          />
+          <WrittenSet sets={sets} />
         ) : (
-          <ChooseSet
-            all={all}
-            value={set.id}
-            inUse={inUse}
-            onChange={(chosen) => {
-              setId(chosen);
-              setNumber(0);
-            }}
-          />
-        )}
-        {editable ? (
           <>
-            <Button variant="contained" onClick={save} disabled={busy || set.name.trim() === "" || angles.length === 0}>
-              Save the set
-            </Button>
-            <Button variant="text" color="inherit" onClick={() => setDraft(null)}>
-              Leave it as it was
-            </Button>
+            <ChooseSet
+              all={sets.all}
+              value={set.id}
+              inUse={sets.inUse}
+              onChange={(chosen) => {
+                sets.setId(chosen);
+                setNumber(0);
+              }}
+            />
+            <SavedSet
+              set={set}
+              inUse={set.id === sets.inUse}
+              onUse={sets.busy ? null : sets.use}
+              onEdit={sets.isOwn ? () => sets.setDraft(sets.saved) : sets.copy}
+              onTakeAway={sets.isOwn ? sets.takeAway : null}
+            />
           </>
-        ) : (
-          <SavedSet
-            set={set}
-            inUse={set.id === inUse}
-            onUse={busy ? null : () => patch({ customs: { ...settings.customs, numbering: set.id } })}
-            onEdit={isOwn ? () => setDraft(saved) : copy}
-            onTakeAway={isOwn ? takeAway : null}
-          />
         )}
       </Box>
       <Box
@@ -128,7 +138,7 @@ export function NumberingScreen() {
             set={set}
             number={editable ? number : null}
             onNumber={setNumber}
-            onChange={editable ? setDraft : null}
+            onChange={editable ? sets.setDraft : null}
           />
         ) : (
           <Box component="ol" sx={{ m: 0, pl: 3 }}>
@@ -138,6 +148,27 @@ export function NumberingScreen() {
           </Box>
         )}
       </Box>
+    </>
+  );
+}
+
+/** A set that is being written: its name, and saving it or not. */
+function WrittenSet({ sets: { set, setDraft, save, busy } }: { readonly sets: ReturnType<typeof useSets> }) {
+  const isEmpty = set.name.trim() === "" || (set.angles ?? []).length === 0;
+  return (
+    <>
+      <TextField
+        size="small"
+        label="Name of the set"
+        value={set.name}
+        onChange={(event) => setDraft({ ...set, name: event.target.value })}
+      />
+      <Button variant="contained" onClick={save} disabled={busy || isEmpty}>
+        Save the set
+      </Button>
+      <Button variant="text" color="inherit" onClick={() => setDraft(null)}>
+        Leave it as it was
+      </Button>
     </>
   );
 }

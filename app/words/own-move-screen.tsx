@@ -111,41 +111,7 @@ function MoveForm({ cards, start, startName }: FormProps) {
         }}
       >
         <Box>
-          <Part title="Names">
-            {TRADITIONS.map((t) => (
-              <TextField
-                key={t}
-                size="small"
-                label={t[0]!.toUpperCase() + t.slice(1)}
-                required={t === "english"}
-                {...register(`names.${t}`)}
-                {...(t === "english"
-                  ? { helperText: "Several names with commas; the first is shown.", sx: { gridColumn: "1 / -1" } }
-                  : {})}
-              />
-            ))}
-          </Part>
-          <Part title="What it is">
-            <Field label="Kind" register={register} name="group" list={groups} />
-            <Choice label="Done with" control={control} name="limb" options={LIMBS} />
-            <Box role="group" aria-label="Used as" sx={{ display: "flex", flexWrap: "wrap", gridColumn: "1 / -1" }}>
-              {ROLES.map((role) => (
-                <FormControlLabel
-                  key={role}
-                  label={role}
-                  control={
-                    <Controller
-                      control={control}
-                      name={`roles.${role}`}
-                      render={({ field }) => (
-                        <Checkbox checked={field.value} onChange={(event) => field.onChange(event.target.checked)} />
-                      )}
-                    />
-                  }
-                />
-              ))}
-            </Box>
-          </Part>
+          <NamesAndKind register={register} control={control} groups={groups} />
           <OwnMoveBody body={values.body} cards={cards} onChange={setBody} />
           <Part title="For the people on the floor">
             <Lines label="Coaching points, one to a line (two at least)" register={register} name="coaching" />
@@ -164,6 +130,53 @@ function MoveForm({ cards, start, startName }: FormProps) {
     </Box>
   );
 }
+
+interface NamesProps {
+  readonly register: UseFormRegister<OwnMoveForm>;
+  readonly control: Control<OwnMoveForm>;
+  readonly groups: readonly string[];
+}
+
+/** Its names in each tradition, and what it is used as. */
+const NamesAndKind = ({ register, control, groups }: NamesProps) => (
+  <>
+    <Part title="Names">
+      {TRADITIONS.map((t) => (
+        <TextField
+          key={t}
+          size="small"
+          label={t[0]!.toUpperCase() + t.slice(1)}
+          required={t === "english"}
+          {...register(`names.${t}`)}
+          {...(t === "english"
+            ? { helperText: "Several names with commas; the first is shown.", sx: { gridColumn: "1 / -1" } }
+            : {})}
+        />
+      ))}
+    </Part>
+    <Part title="What it is">
+      <Field label="Kind" register={register} name="group" list={groups} />
+      <Choice label="Done with" control={control} name="limb" options={LIMBS} />
+      <Box role="group" aria-label="Used as" sx={{ display: "flex", flexWrap: "wrap", gridColumn: "1 / -1" }}>
+        {ROLES.map((role) => (
+          <FormControlLabel
+            key={role}
+            label={role}
+            control={
+              <Controller
+                control={control}
+                name={`roles.${role}`}
+                render={({ field }) => (
+                  <Checkbox checked={field.value} onChange={(event) => field.onChange(event.target.checked)} />
+                )}
+              />
+            }
+          />
+        ))}
+      </Box>
+    </Part>
+  </>
+);
 
 /** What is missing, and what the move would do as it stands. */
 function TrialPanel({ view, errors }: { view: ReturnType<typeof useTrial>; errors: readonly string[] }) {

@@ -4,10 +4,11 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
-import { useEffect, useMemo, useState } from "react";
+import { useEffect, useMemo, useState, type ReactNode } from "react";
 import { Link } from "react-router";
 import type { DrillText, VerdictChange } from "#core/policy/compare.ts";
 import { type RuleSetting, type SchoolData, type SchoolCustoms, SCHOOL_CUSTOMS } from "#core/policy/settings.ts";
+import type { NumberingSet } from "#core/words/numbering.ts";
 import { numberingSets } from "#core/words/shipped.ts";
 import { VERDICT_WORDS } from "#core/base/verdict-words.ts";
 import { VerdictRing } from "../ui/marks.tsx";
@@ -57,10 +58,7 @@ export function SchoolScreen({ drills, isOwner, backup, now }: SchoolProps) {
   const customs: SchoolCustoms = { ...SCHOOL_CUSTOMS, ...draft.customs };
   const changes = useChanges(drills, draft, version);
   const dirty = JSON.stringify(draft) !== JSON.stringify(settings);
-  const sets = useMemo(() => {
-    const own = draft.numbering ?? [];
-    return [...numberingSets.filter((s) => !own.some((o) => o.id === s.id)), ...own];
-  }, [draft.numbering]);
+  const setCustoms = (part: Partial<SchoolCustoms>) => setDraft({ ...draft, customs: { ...draft.customs, ...part } });
   const inside = draft.severity?.["inside-line"] ?? RULES["inside-line"].severity;
   const grade = (rule: RuleId, setting: RuleSetting) => {
     const others = Object.entries(draft.severity ?? {}).filter(([other]) => other !== rule);
@@ -95,23 +93,7 @@ export function SchoolScreen({ drills, isOwner, backup, now }: SchoolProps) {
         }}
       >
         <Box>
-          {questions(sets).map((q) => {
-            const chosen = q.options.find((o) => o.value === customs[q.key]);
-            const set = (value: string) => {
-              const option = q.options.find((o) => String(o.value) === value);
-              if (option) setDraft({ ...draft, customs: { ...draft.customs, [q.key]: option.value } });
-            };
-            return (
-              <Question
-                key={q.key}
-                question={q.question}
-                options={q.options.map((o) => ({ value: String(o.value), label: o.label }))}
-                value={String(customs[q.key])}
-                follows={chosen?.follows}
-                onChange={set}
-              />
-            );
-          })}
+          <CustomQuestions customs={customs} numbering={draft.numbering ?? []} onChange={setCustoms} />
           <Question
             question="Is slipping inside allowed?"
             options={INSIDE}
@@ -119,50 +101,86 @@ export function SchoolScreen({ drills, isOwner, backup, now }: SchoolProps) {
             follows={INSIDE.find((o) => o.value === inside)?.follows}
             onChange={(setting) => grade("inside-line", setting)}
           />
-          <Box sx={{ py: 1.5, borderBottom: 1, borderColor: "hairline" }}>
-            <Box component="h2" sx={{ typography: "h3", m: 0 }}>
-              Rolling the shoulder, and rolling contact cycles
-            </Box>
-            <Box sx={{ color: "text.secondary" }}>
-              No setting: both ways are moves and drills of their own.{" "}
-              <Link to="/moves?q=shoulder+roll">Shoulder roll</Link> keeps the spare hand at home, with{" "}
-              <Link to="/moves?q=cross+catch">cross catch</Link> it crosses over; the checker says what each leaves
-              open.
-            </Box>
-          </Box>
+          <NoSetting />
           <ZoneChoice />
-          <StageOrder
-            stages={customs.stages}
-            onChange={(stages) => setDraft({ ...draft, customs: { ...draft.customs, stages } })}
-          />
+          <StageOrder stages={customs.stages} onChange={(stages) => setCustoms({ stages })} />
           <Weights load={draft.load ?? {}} onChange={(load) => setDraft({ ...draft, load })} />
           <HowGrave severity={draft.severity ?? {}} onGrade={grade} />
           {isOwner && <Backup backup={backup} now={now} />}
           <Rulings rulings={draft.rulings ?? []} onChange={(rulings) => setDraft({ ...draft, rulings })} />
         </Box>
-        <Box
-          component="aside"
-          aria-label="What changes in the drills"
-          sx={{ pt: 2, position: { md: "sticky" }, top: 0, alignSelf: "start" }}
-        >
-          <Box component="h2" sx={{ typography: "h2", m: 0, mb: 1 }}>
-            {dirty ? changeWords(changes) : `${drills.length} drills are judged like this`}
-          </Box>
-          {dirty &&
-            changes?.map((c) => (
-              <Box key={c.id} sx={{ borderTop: 1, borderColor: "hairline", py: 1 }}>
-                <Link to={`/drills/${c.id}`}>{c.title}</Link>
-                <Box sx={{ display: "flex", gap: 1, alignItems: "center" }}>
-                  <VerdictRing verdict={c.before} size={18} word /> → <VerdictRing verdict={c.after} size={18} word />
-                </Box>
-                {c.said && <Box sx={{ color: "text.secondary" }}>{c.said}</Box>}
-              </Box>
-            ))}
-        </Box>
+        <WhatChanges heading={dirty ? changeWords(changes) : `${drills.length} drills are judged like this`}>
+          {dirty && changes?.map((c) => <ChangedDrill key={c.id} change={c} />)}
+        </WhatChanges>
       </Box>
     </>
   );
 }
+
+interface CustomQuestionsProps {
+  readonly customs: SchoolCustoms;
+  /** The school's own numbering sets. */
+  readonly numbering: readonly NumberingSet[];
+  readonly onChange: (part: Partial<SchoolCustoms>) => void;
+}
+
+/** What the school decides, a question each. */
+function CustomQuestions({ customs, numbering, onChange }: CustomQuestionsProps) {
+  const sets = useMemo(
+    () => [...numberingSets.filter((s) => !numbering.some((o) => o.id === s.id)), ...numbering],
+    [numbering],
+  );
+  return questions(sets).map((q) => (
+    <Question
+      key={q.key}
+      question={q.question}
+      options={q.options.map((o) => ({ value: String(o.value), label: o.label }))}
+      value={String(customs[q.key])}
+      follows={q.options.find((o) => o.value === customs[q.key])?.follows}
+      onChange={(value) => {
+        const option = q.options.find((o) => String(o.value) === value);
+        if (option) onChange({ [q.key]: option.value });
+      }}
+    />
+  ));
+}
+
+/** What schools ask for and no setting changes. */
+const NoSetting = () => (
+  <Box sx={{ py: 1.5, borderBottom: 1, borderColor: "hairline" }}>
+    <Box component="h2" sx={{ typography: "h3", m: 0 }}>
+      Rolling the shoulder, and rolling contact cycles
+    </Box>
+    <Box sx={{ color: "text.secondary" }}>
+      No setting: both ways are moves and drills of their own. <Link to="/moves?q=shoulder+roll">Shoulder roll</Link>{" "}
+      keeps the spare hand at home, with <Link to="/moves?q=cross+catch">cross catch</Link> it crosses over; the checker
+      says what each leaves open.
+    </Box>
+  </Box>
+);
+
+const WhatChanges = ({ heading, children }: { readonly heading: string; readonly children: ReactNode }) => (
+  <Box
+    component="aside"
+    aria-label="What changes in the drills"
+    sx={{ pt: 2, position: { md: "sticky" }, top: 0, alignSelf: "start" }}
+  >
+    <Box component="h2" sx={{ typography: "h2", m: 0, mb: 1 }}>
+      {heading}
+    </Box>
+    {children}
+  </Box>
+);
+
+const ChangedDrill = ({ change: c }: { readonly change: NonNullable<ReturnType<typeof useChanges>>[number] }) => (
+  <Box sx={{ borderTop: 1, borderColor: "hairline", py: 1 }}>
+    <Link to={`/drills/${c.id}`}>{c.title}</Link>
+    <Box sx={{ display: "flex", gap: 1, alignItems: "center" }}>
+      <VerdictRing verdict={c.before} size={18} word /> → <VerdictRing verdict={c.after} size={18} word />
+    </Box>
+    {c.said && <Box sx={{ color: "text.secondary" }}>{c.said}</Box>}
+  </Box>
+);
 
 interface QuestionProps<T extends string> {
   readonly question: string;
