@@ -97,21 +97,7 @@ export default function ScoreEditor({ text, findings, repairs, onChange, onCurso
   useEffect(() => {
     const editor = view.current;
     if (!editor) return;
-    const end = editor.state.doc.length;
-    const diagnostics = findings
-      .filter((f) => f.to <= end)
-      .map((f): Diagnostic => ({
-        from: f.from,
-        to: Math.max(f.to, Math.min(end, f.from + 1)),
-        severity: SEVERITY[f.severity],
-        message: f.message,
-        source: f.rule,
-        actions: (repairs[findingKey(f)] ?? []).map((repair) => ({
-          name: repair.label,
-          apply: (target) => applyEdits(target, repair.edits),
-        })),
-      }));
-    editor.dispatch(setDiagnostics(editor.state, diagnostics));
+    editor.dispatch(setDiagnostics(editor.state, diagnosticsOf(findings, repairs, editor.state.doc.length)));
   }, [findings, repairs]);
 
   useImperativeHandle(ref, () => ({
@@ -132,6 +118,26 @@ export default function ScoreEditor({ text, findings, repairs, onChange, onCurso
   const c = usePalette();
   return <Box ref={host} sx={editorStyle(c)} />;
 }
+
+/** What is found, as the editor marks it, each with its repairs. What lies behind the end of the text was found before. */
+const diagnosticsOf = (
+  findings: EditorProps["findings"],
+  repairs: EditorProps["repairs"],
+  end: number,
+): readonly Diagnostic[] =>
+  findings
+    .filter((f) => f.to <= end)
+    .map((f) => ({
+      from: f.from,
+      to: Math.max(f.to, Math.min(end, f.from + 1)),
+      severity: SEVERITY[f.severity],
+      message: f.message,
+      source: f.rule,
+      actions: (repairs[findingKey(f)] ?? []).map((repair) => ({
+        name: repair.label,
+        apply: (target) => applyEdits(target, repair.edits),
+      })),
+    }));
 
 /** How the editor looks in the palette of the page. */
 const editorStyle = (c: ReturnType<typeof usePalette>) => ({

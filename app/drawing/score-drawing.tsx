@@ -203,29 +203,7 @@ export function StaveSvg({ stave, zoom, picked, reachable, onPick }: Omit<StaveP
           strokeDasharray={stave.wrong ? "8 6" : undefined}
         />
       ))}
-      {stave.starts.map(({ actor, y, metres }, i) => (
-        <g key={actor}>
-          <PartnerShape
-            actor={actor}
-            x={stave.startX - 40}
-            y={y}
-            r={12}
-            colour={palette.partner[actor]}
-            ink={palette.background.default}
-          />
-          {i + 1 < stave.starts.length && (
-            <text
-              x={stave.startX - 40}
-              y={(y + stave.starts[i + 1]!.y) / 2 + 5}
-              textAnchor="middle"
-              fontSize={14}
-              fill={palette.text.secondary}
-            >
-              {metres.toFixed(2)} m
-            </text>
-          )}
-        </g>
-      ))}
+      <StartMarks stave={stave} />
       {stave.returns.map((back) => (
         <ReturnDrawing key={back.key} back={back} />
       ))}
@@ -243,6 +221,34 @@ export function StaveSvg({ stave, zoom, picked, reachable, onPick }: Omit<StaveP
       ))}
     </svg>
   );
+}
+
+/** The people of a line where they begin, with how far apart they stand. */
+function StartMarks({ stave }: { readonly stave: Stave }) {
+  const palette = usePalette();
+  return stave.starts.map(({ actor, y, metres }, i) => (
+    <g key={actor}>
+      <PartnerShape
+        actor={actor}
+        x={stave.startX - 40}
+        y={y}
+        r={12}
+        colour={palette.partner[actor]}
+        ink={palette.background.default}
+      />
+      {i + 1 < stave.starts.length && (
+        <text
+          x={stave.startX - 40}
+          y={(y + stave.starts[i + 1]!.y) / 2 + 5}
+          textAnchor="middle"
+          fontSize={14}
+          fill={palette.text.secondary}
+        >
+          {metres.toFixed(2)} m
+        </text>
+      )}
+    </g>
+  ));
 }
 
 /** A block beside its lines: a loop runs back up, a choice forks to each line, a carry runs through. */

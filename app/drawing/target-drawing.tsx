@@ -50,20 +50,7 @@ export function TargetDrawing({ scene, plain = false }: { scene: SceneView; plai
           <title>{attack ? `${z.zone}: ${z.met ? "in the way of the attack" : `${z.cm} cm to spare`}` : z.zone}</title>
         </ellipse>
       ))}
-      {pads.map((pad) => (
-        <g key={pad.words}>
-          <title>{pad.words}</title>
-          <circle
-            cx={pad.cx}
-            cy={pad.cy}
-            r={pad.r}
-            fill={palette.background.default}
-            stroke={palette.text.primary}
-            strokeWidth={3}
-          />
-          <circle cx={pad.cx} cy={pad.cy} r={pad.r * 0.3} fill={palette.partner[scene.responder]} />
-        </g>
-      ))}
+      <PadMarks pads={pads} colour={palette.partner[scene.responder]} />
       {attack && <AttackMark attack={attack} colour={palette.partner[scene.feeder]} />}
       {covers.map((c, i) => (
         <g key={i}>
@@ -90,6 +77,25 @@ export function TargetDrawing({ scene, plain = false }: { scene: SceneView; plai
       )}
     </svg>
   );
+}
+
+/** Where pads are held for the blow. */
+function PadMarks({ pads, colour }: { readonly pads: TargetLayout["pads"]; readonly colour: string }) {
+  const palette = usePalette();
+  return pads.map((pad) => (
+    <g key={pad.words}>
+      <title>{pad.words}</title>
+      <circle
+        cx={pad.cx}
+        cy={pad.cy}
+        r={pad.r}
+        fill={palette.background.default}
+        stroke={palette.text.primary}
+        strokeWidth={3}
+      />
+      <circle cx={pad.cx} cy={pad.cy} r={pad.r * 0.3} fill={colour} />
+    </g>
+  ));
 }
 
 /** The attack: a disc where a straight one comes, a strip with its way where it is round. */

@@ -22,15 +22,12 @@ export function ChosenBar({
   readonly onClear: () => void;
 }) {
   const fetcher = useFetcher<typeof action>({ key: LIST });
-  const [tag, setTag] = useState("");
-  const list = useId();
   const ids = drills.map(({ id }) => id).join(",");
   const [first] = drills;
   const title = drills.length === 1 ? first!.title : counted(drills.length);
   const send = (fields: Readonly<Record<string, string>>) =>
     void fetcher.submit({ ids, title, ...fields }, { method: "post" });
   const starred = drills.every((drill) => drill.starred);
-  const worn = tag.trim() !== "" && drills.every((drill) => drill.tags.includes(tag.trim().toLowerCase()));
   const act = (label: ReactNode, fields: Readonly<Record<string, string>>) => (
     <Button size="small" variant="outlined" disabled={fetcher.state !== "idle"} onClick={() => send(fields)}>
       {label}
@@ -62,36 +59,59 @@ export function ChosenBar({
         {counted(drills.length)} chosen
       </Box>
       {act(starred ? "Take the star off" : "Star", { intent: starred ? "unstar" : "star" })}
-      <Box
-        component="form"
-        onSubmit={(event) => {
-          event.preventDefault();
-          send({ intent: worn ? "untag" : "tag", tag });
-          setTag("");
-        }}
-        sx={{ display: "flex", gap: 1, alignItems: "center" }}
-      >
-        <SearchField
-          label="Tag"
-          hideLabel
-          placeholder="a tag: warm-up"
-          value={tag}
-          onChange={setTag}
-          width={150}
-          list={list}
-        />
-        <datalist id={list}>
-          {tags.map((one) => (
-            <option key={one} value={one} />
-          ))}
-        </datalist>
-        <Button size="small" variant="outlined" type="submit" disabled={fetcher.state !== "idle" || tag.trim() === ""}>
-          {worn ? "Take the tag off" : "Add tag"}
-        </Button>
-      </Box>
+      <TagForm
+        tags={tags}
+        busy={fetcher.state !== "idle"}
+        isWorn={(tag) => drills.every((drill) => drill.tags.includes(tag.toLowerCase()))}
+        onTag={(intent, tag) => send({ intent, tag })}
+      />
       {act("Delete", { intent: "delete" })}
       <Button size="small" color="inherit" onClick={onClear}>
         Choose none
+      </Button>
+    </Box>
+  );
+}
+
+interface TagFormProps {
+  readonly tags: readonly string[];
+  readonly busy: boolean;
+  /** All that are chosen have the tag already. */
+  readonly isWorn: (tag: string) => boolean;
+  readonly onTag: (intent: "tag" | "untag", tag: string) => void;
+}
+
+function TagForm({ tags, busy, isWorn, onTag }: TagFormProps) {
+  const [typed, setTyped] = useState("");
+  const list = useId();
+  const tag = typed.trim();
+  const worn = tag !== "" && isWorn(tag);
+  return (
+    <Box
+      component="form"
+      onSubmit={(event) => {
+        event.preventDefault();
+        onTag(worn ? "untag" : "tag", typed);
+        setTyped("");
+      }}
+      sx={{ display: "flex", gap: 1, alignItems: "center" }}
+    >
+      <SearchField
+        label="Tag"
+        hideLabel
+        placeholder="a tag: warm-up"
+        value={typed}
+        onChange={setTyped}
+        width={150}
+        list={list}
+      />
+      <datalist id={list}>
+        {tags.map((one) => (
+          <option key={one} value={one} />
+        ))}
+      </datalist>
+      <Button size="small" variant="outlined" type="submit" disabled={busy || tag === ""}>
+        {worn ? "Take the tag off" : "Add tag"}
       </Button>
     </Box>
   );

@@ -91,26 +91,31 @@ export function DrillRow({
       <td className="wide">{d.last_trained ? shortDate(d.last_trained) : "never"}</td>
       {teaches && (
         <td className="acts">
-          <Box sx={{ display: "flex", justifyContent: "flex-end" }}>
-            <Act
-              drill={d}
-              intent={d.starred ? "unstar" : "star"}
-              label={d.starred ? `Take the star off ${d.title}` : `Star ${d.title}`}
-            >
-              {d.starred ? <StarOutlined fontSize="small" /> : <StarBorderOutlined fontSize="small" />}
-            </Act>
-            <Act drill={d} intent="copy" label={`Copy ${d.title}`} className="wide">
-              <ContentCopyOutlined fontSize="small" />
-            </Act>
-            <Act drill={d} intent="delete" label={`Delete ${d.title}`}>
-              <DeleteOutlined fontSize="small" />
-            </Act>
-          </Box>
+          <Acts drill={d} />
         </td>
       )}
     </Box>
   );
 }
+
+/** What may be done with a drill in the list. */
+const Acts = ({ drill: d }: { readonly drill: DrillListRow }) => (
+  <Box sx={{ display: "flex", justifyContent: "flex-end" }}>
+    <Act
+      drill={d}
+      intent={d.starred ? "unstar" : "star"}
+      label={d.starred ? `Take the star off ${d.title}` : `Star ${d.title}`}
+    >
+      {d.starred ? <StarOutlined fontSize="small" /> : <StarBorderOutlined fontSize="small" />}
+    </Act>
+    <Act drill={d} intent="copy" label={`Copy ${d.title}`} className="wide">
+      <ContentCopyOutlined fontSize="small" />
+    </Act>
+    <Act drill={d} intent="delete" label={`Delete ${d.title}`}>
+      <DeleteOutlined fontSize="small" />
+    </Act>
+  </Box>
+);
 
 /** A tag beside a title. */
 const Tag = styled("span")(({ theme }) => ({

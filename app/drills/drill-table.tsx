@@ -2,7 +2,7 @@
 import Box from "@mui/material/Box";
 import Checkbox from "@mui/material/Checkbox";
 import { styled } from "@mui/material/styles";
-import { Fragment, useState } from "react";
+import { useState } from "react";
 import { MoreRows, SortHead } from "../ui/data-table.tsx";
 import { useTeaches } from "../ui/role.tsx";
 import type { Sorting } from "#core/lists/rows-shown.ts";
@@ -56,6 +56,7 @@ export function DrillTable({ groups, rows, onMore, most, sort, onSort, chosen, o
   const all = groups.flatMap(idsOf);
   const choose = (ids: readonly string[], now: boolean) =>
     onChoose(new Set(now ? [...chosen, ...ids] : [...chosen].filter((id) => !ids.includes(id))));
+  const toggle = (id: string) => setOpen(new Set(open.has(id) ? [...open].filter((one) => one !== id) : [...open, id]));
   const head = (key: SortKey, label: string, className?: string) => (
     <SortHead by={key} sort={sort} onSort={onSort} {...(className ? { className } : {})}>
       {label}
@@ -99,41 +100,54 @@ export function DrillTable({ groups, rows, onMore, most, sort, onSort, chosen, o
           </tr>
         </thead>
         <tbody>
-          {groups.map((group) => {
-            const { drill, below } = group;
-            const isOpen = open.has(drill.id);
-            const onToggle = () =>
-              setOpen(new Set(isOpen ? [...open].filter((one) => one !== drill.id) : [...open, drill.id]));
-            // What is folded below a drill is chosen with it.
-            const ids = isOpen ? [drill.id] : idsOf(group);
-            return (
-              <Fragment key={drill.id}>
-                <DrillRow
-                  drill={drill}
-                  most={most}
-                  chosen={chosen.has(drill.id)}
-                  onChoose={(now) => choose(ids, now)}
-                  {...(below.length > 0 ? { fold: { count: below.length, open: isOpen, onToggle } } : {})}
-                />
-                {isOpen &&
-                  below.map((one) => (
-                    <DrillRow
-                      key={one.id}
-                      drill={one}
-                      most={most}
-                      below
-                      chosen={chosen.has(one.id)}
-                      onChoose={(now) => choose([one.id], now)}
-                    />
-                  ))}
-              </Fragment>
-            );
-          })}
+          {groups.map((group) => (
+            <Group
+              key={group.drill.id}
+              {...{ group, most, chosen }}
+              isOpen={open.has(group.drill.id)}
+              onToggle={() => toggle(group.drill.id)}
+              onChoose={choose}
+            />
+          ))}
         </tbody>
       </Table>
       <MoreRows shown={groups.length} rows={rows} onMore={onMore} />
     </Box>
   );
 }
+
+interface GroupProps extends Pick<TableProps, "most" | "chosen"> {
+  readonly group: DrillGroup;
+  readonly isOpen: boolean;
+  readonly onToggle: () => void;
+  readonly onChoose: (ids: readonly string[], now: boolean) => void;
+}
+
+/** A drill and what was made from it. What is folded below a drill is chosen with it. */
+const Group = ({ group, most, chosen, isOpen, onToggle, onChoose }: GroupProps) => {
+  const { drill, below } = group;
+  return (
+    <>
+      <DrillRow
+        drill={drill}
+        most={most}
+        chosen={chosen.has(drill.id)}
+        onChoose={(now) => onChoose(isOpen ? [drill.id] : idsOf(group), now)}
+        {...(below.length > 0 ? { fold: { count: below.length, open: isOpen, onToggle } } : {})}
+      />
+      {isOpen &&
+        below.map((one) => (
+          <DrillRow
+            key={one.id}
+            drill={one}
+            most={most}
+            below
+            chosen={chosen.has(one.id)}
+            onChoose={(now) => onChoose([one.id], now)}
+          />
+        ))}
+    </>
+  );
+};
 
 const idsOf = ({ drill, below }: DrillGroup): string[] => [drill.id, ...below.map(({ id }) => id)];

@@ -84,25 +84,11 @@ export function PairMarks({ page, kept, round, floor }: MarksProps) {
           return (
             <Row key={key} sx={{ py: 0.5, gridColumn: open === key ? "1 / -1" : undefined }}>
               <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", gap: 1 }}>
-                <Button
-                  variant={open === key ? "contained" : "outlined"}
-                  aria-expanded={open === key}
-                  onClick={() => setOpen(open === key ? null : key)}
-                  sx={{ minHeight: 52, justifyContent: "flex-start", flex: "0 1 auto", textAlign: "left" }}
-                >
-                  {membersOf(pair).map(({ actor, id }) => (
-                    <Box
-                      key={actor}
-                      component="span"
-                      sx={{ display: "inline-flex", alignItems: "center", gap: 0.75, mr: 1.5 }}
-                    >
-                      <PartnerMark actor={actor} size={20} />
-                      {nameOf(page, id)}
-                      {floor.hurt.has(id) ? " (hurt)" : ""}
-                      <LimitsOf page={page} id={id} isHurt={floor.hurt.has(id)} />
-                    </Box>
-                  ))}
-                </Button>
+                <PairButton
+                  {...{ page, pair, floor }}
+                  isOpen={open === key}
+                  onPress={() => setOpen(open === key ? null : key)}
+                />
                 <Seen
                   page={page}
                   pair={pair}
@@ -129,6 +115,33 @@ export function PairMarks({ page, kept, round, floor }: MarksProps) {
     </Box>
   );
 }
+
+interface PairButtonProps {
+  readonly page: PlanPage;
+  readonly pair: PlannedPair;
+  readonly floor: Floor;
+  readonly isOpen: boolean;
+  readonly onPress: () => void;
+}
+
+/** A pair by its names: pressed to say what was seen. */
+const PairButton = ({ page, pair, floor, isOpen, onPress }: PairButtonProps) => (
+  <Button
+    variant={isOpen ? "contained" : "outlined"}
+    aria-expanded={isOpen}
+    onClick={onPress}
+    sx={{ minHeight: 52, justifyContent: "flex-start", flex: "0 1 auto", textAlign: "left" }}
+  >
+    {membersOf(pair).map(({ actor, id }) => (
+      <Box key={actor} component="span" sx={{ display: "inline-flex", alignItems: "center", gap: 0.75, mr: 1.5 }}>
+        <PartnerMark actor={actor} size={20} />
+        {nameOf(page, id)}
+        {floor.hurt.has(id) ? " (hurt)" : ""}
+        <LimitsOf page={page} id={id} isHurt={floor.hurt.has(id)} />
+      </Box>
+    ))}
+  </Button>
+);
 
 /** What somebody leaves out, on the devices of instructors: others are sent none. */
 function LimitsOf({ page, id, isHurt }: { readonly page: PlanPage; readonly id: string; readonly isHurt: boolean }) {

@@ -4,8 +4,8 @@ import Button from "@mui/material/Button";
 import { useEffect, useMemo, useState, type ReactNode } from "react";
 import { Link } from "react-router";
 import { clockText } from "#core/class/timetable.ts";
-import { runningAt, type Tap, type Tapped } from "#core/floor/running.ts";
-import { soloTimeline } from "#core/floor/timeline.ts";
+import { type Running, runningAt, type Tap, type Tapped } from "#core/floor/running.ts";
+import { type Segment, soloTimeline } from "#core/floor/timeline.ts";
 import { Choice } from "../ui/choice.tsx";
 import { ScreenHead } from "../ui/parts.tsx";
 import { useAwake } from "../ui/use-awake.ts";
@@ -67,7 +67,6 @@ export function SoloScreen({ id, title, text }: SoloProps) {
     setWish({ ...wish, ...part });
     setTaps([]);
   };
-  const { started, goes, ended } = running;
   const begin = () => {
     sound.turn(true);
     tap({ kind: "start" });
@@ -88,33 +87,7 @@ export function SoloScreen({ id, title, text }: SoloProps) {
           next={segments[running.at + 1]}
           words={{ over: "All rounds are done", rest: "Rest" }}
         />
-        <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, maxWidth: 720 }}>
-          {started && !ended ? (
-            <Button variant="contained" sx={BIG} onClick={() => tap({ kind: goes ? "pause" : "go" })}>
-              {goes ? "Pause" : "Go on"}
-            </Button>
-          ) : (
-            <Button variant="contained" sx={BIG} onClick={() => (ended ? setTaps([]) : begin())}>
-              {ended ? "Once more" : "Start"}
-            </Button>
-          )}
-          <Button
-            variant="outlined"
-            sx={BIG}
-            disabled={!started || ended}
-            onClick={() => tap({ kind: "next", from: segment.id })}
-          >
-            Next
-          </Button>
-          <Button
-            variant="outlined"
-            sx={BIG}
-            disabled={!started || ended}
-            onClick={() => tap({ kind: "back", from: segment.id })}
-          >
-            Back
-          </Button>
-        </Box>
+        <SoloControls running={running} segment={segment} onTap={tap} onBegin={begin} onAgain={() => setTaps([])} />
         <Wishes wish={wish} onSet={set}>
           <SoundChoices sound={sound} />
         </Wishes>
@@ -123,6 +96,39 @@ export function SoloScreen({ id, title, text }: SoloProps) {
     </>
   );
 }
+
+interface ControlsProps {
+  readonly running: Running;
+  readonly segment: Segment;
+  readonly onTap: (tap: Tap) => void;
+  readonly onBegin: () => void;
+  readonly onAgain: () => void;
+}
+
+const SoloControls = ({ running: { started, goes, ended }, segment, onTap, onBegin, onAgain }: ControlsProps) => (
+  <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, maxWidth: 720 }}>
+    {started && !ended ? (
+      <Button variant="contained" sx={BIG} onClick={() => onTap({ kind: goes ? "pause" : "go" })}>
+        {goes ? "Pause" : "Go on"}
+      </Button>
+    ) : (
+      <Button variant="contained" sx={BIG} onClick={ended ? onAgain : onBegin}>
+        {ended ? "Once more" : "Start"}
+      </Button>
+    )}
+    {(["next", "back"] as const).map((kind) => (
+      <Button
+        key={kind}
+        variant="outlined"
+        sx={BIG}
+        disabled={!started || ended}
+        onClick={() => onTap({ kind, from: segment.id })}
+      >
+        {kind === "next" ? "Next" : "Back"}
+      </Button>
+    ))}
+  </Box>
+);
 
 /** What is set before one starts; setting it later begins again. */
 function Wishes({

@@ -29,6 +29,17 @@ export interface Pads {
   readonly clear: () => void;
 }
 
+/** Listens to all instruments that are plugged in: the name of the first, null where there is none, and how to stop. */
+async function listenToMidi(heard: (message: PadMessage | null) => void) {
+  const { inputs } = await navigator.requestMIDIAccess();
+  const listening = [...inputs.values()];
+  for (const input of listening) input.onmidimessage = ({ data }) => heard(data && readMidi(data));
+  return {
+    name: listening.length === 0 ? null : (listening[0]!.name ?? "MIDI"),
+    close: () => listening.forEach((input) => (input.onmidimessage = null)),
+  };
+}
+
 /** `called`: what is called in the round. */
 export function usePads(called: readonly CallItem[]): Pads {
   const labels = useMemo(
@@ -96,14 +107,12 @@ export function usePads(called: readonly CallItem[]): Pads {
     setTrouble(null);
     pads.current = [];
     setState("waits");
-    void navigator.requestMIDIAccess?.().then(
-      ({ inputs }) => {
-        const listening = [...inputs.values()];
-        for (const input of listening) input.onmidimessage = ({ data }) => heard(data && readMidi(data));
-        closeMidi.current = () => listening.forEach((input) => (input.onmidimessage = null));
-        setName(listening[0]?.name ?? "MIDI");
-        setState(listening.length > 0 ? "on" : "off");
-        if (listening.length === 0) setTrouble("No MIDI instrument is plugged in.");
+    void listenToMidi(heard).then(
+      ({ name, close }) => {
+        closeMidi.current = close;
+        setName(name ?? "");
+        setState(name === null ? "off" : "on");
+        if (name === null) setTrouble("No MIDI instrument is plugged in.");
       },
       () => {
         setState("off");

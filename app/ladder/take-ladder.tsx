@@ -35,7 +35,6 @@ export function TakeLadder({ title, revisionId, seed, rungs, classes, today }: T
   const coming = classes.filter((c) => c.date >= today).sort((a, b) => a.date.localeCompare(b.date));
   const next = coming[0];
   const busy = fetcher.state !== "idle" || rungs.length < 2;
-  const [to, setTo] = useState(next?.id ?? "");
   /** The class that goes on with it as soon as it is saved. */
   const [goesTo, setGoesTo] = useState<string | null>(null);
   const navigate = useNavigate();
@@ -93,27 +92,7 @@ export function TakeLadder({ title, revisionId, seed, rungs, classes, today }: T
       {taken && (
         <>
           <Box role="status">{taken.rungs} drills saved.</Box>
-          {coming.length > 0 && (
-            <>
-              <TextField
-                select
-                size="small"
-                label="Send it to"
-                value={to}
-                onChange={(event) => setTo(event.target.value)}
-                sx={{ minWidth: 220 }}
-              >
-                {coming.map((c) => (
-                  <MenuItem key={c.id} value={c.id}>
-                    {shortDate(c.date)} · {c.title}
-                  </MenuItem>
-                ))}
-              </TextField>
-              <Button variant="contained" component={Link} to={planWith(to, taken.ladder)}>
-                Plan the class with it
-              </Button>
-            </>
-          )}
+          {coming.length > 0 && <SendTo classes={coming} ladder={taken.ladder} />}
         </>
       )}
       <Button variant="outlined" onClick={() => window.print()}>
@@ -121,5 +100,31 @@ export function TakeLadder({ title, revisionId, seed, rungs, classes, today }: T
       </Button>
       {fetcher.data && "message" in fetcher.data && <Notice tone="trouble">{fetcher.data.message}</Notice>}
     </Box>
+  );
+}
+
+/** The class that a saved ladder is for. */
+function SendTo({ classes, ladder }: { readonly classes: readonly ClassChoice[]; readonly ladder: string }) {
+  const [to, setTo] = useState(classes[0]!.id);
+  return (
+    <>
+      <TextField
+        select
+        size="small"
+        label="Send it to"
+        value={to}
+        onChange={(event) => setTo(event.target.value)}
+        sx={{ minWidth: 220 }}
+      >
+        {classes.map((c) => (
+          <MenuItem key={c.id} value={c.id}>
+            {shortDate(c.date)} · {c.title}
+          </MenuItem>
+        ))}
+      </TextField>
+      <Button variant="contained" component={Link} to={planWith(to, ladder)}>
+        Plan the class with it
+      </Button>
+    </>
   );
 }
