@@ -14,7 +14,7 @@ export default defineConfig({
   retries: 0,
   // What takes minutes belongs to the long run.
   ...(process.env.TEST_LONG ? {} : { grepInvert: /@long/ }),
-  timeout: 90_000,
+  timeout: 150_000,
   // A machine that does other work as well is slow, not wrong.
   expect: { timeout: 15_000 },
   reporter: [["list"]],

@@ -23,4 +23,4 @@ part() {
 
 part "100,000 hostile texts" bin/tool fuzz 100000 "$TEST_SEED"
 part "mutation of core/class, pairs, learn, floor" npx --no-install stryker run
-node scripts/long-run.mjs "$passed" "$failed" "$commit"
+node scripts/long-run.mjs "$passed" "$failed" "$commit" "$(date -u +%F)"

@@ -55,8 +55,10 @@ test("a school's own move: tried while it is written, saved, used in a drill, ta
   await expect(page.getByText(`${before - 1} moves`)).toBeVisible();
   expect((await kept).ok()).toBe(true);
   // The list of drills follows: what used it cannot be read any more.
-  await page.goto("/?q=reeds&verdict=broken");
-  await expect(page.getByRole("link", { name: "Reeds" })).toBeVisible();
+  await expect(async () => {
+    await page.goto("/?q=reeds&verdict=broken");
+    await expect(page.getByRole("link", { name: "Reeds" })).toBeVisible({ timeout: 3000 });
+  }).toPass({ timeout: 60_000 });
 });
 
 test("a numbering set of the school's own is made on the face by keyboard and used", async ({ page }) => {

@@ -37,6 +37,13 @@ const RANGES = [
   { value: "weapon", label: "weapon" },
 ] as const;
 
+const MAP_AND_BESIDE = {
+  display: "grid",
+  gridTemplateColumns: { xs: "minmax(0,1fr)", md: "minmax(0,1fr) 300px" },
+  flex: 1,
+  minHeight: 0,
+} as const;
+
 const NOTHING: Trained = {};
 
 /** Does the school have an answer for everything it throws? */
@@ -81,14 +88,7 @@ export function AnswersScreen({ trainedTexts, today }: AnswersProps) {
         start="Work it out"
       />
       {book && map && (
-        <Box
-          sx={{
-            display: "grid",
-            gridTemplateColumns: { xs: "minmax(0,1fr)", md: "minmax(0,1fr) 300px" },
-            flex: 1,
-            minHeight: 0,
-          }}
-        >
+        <Box sx={MAP_AND_BESIDE}>
           <MapPart isEmpty={map.rows.length === 0 || map.columns.length === 0}>
             <BookMap map={map} at={at} onLook={look} onPick={setPinned} />
           </MapPart>

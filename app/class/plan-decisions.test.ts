@@ -83,7 +83,7 @@ describe("one decision more", () => {
       { round: 0, a: "p3", b: "p4", c: "p2" },
     ]);
     expect(after({ ...swap, two: ["p3", "p4"] }).locked).toEqual([]);
-    // What was locked before of the same pairs is written over, not doubled.
+    // An older lock of the same pairs is replaced, not doubled.
     const locked = after({ do: "lock", at: 0, pair: round.pairs[0]!, on: true }, { ...swap, two: ["p2", "p6"] }).locked;
     expect(locked.map(({ a, b }) => a + b)).toEqual(["p1p6", "p2p7"]);
   });

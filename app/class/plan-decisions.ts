@@ -129,7 +129,7 @@ interface Keeping {
   readonly decisions: Decisions;
   /** What would be kept; null while there is no plan. */
   readonly text: string | null;
-  /** What was kept last. */
+  /** The text that was kept last. */
   readonly last: string | null;
   /** Something is on its way to be kept. */
   readonly busy: boolean;

@@ -18,7 +18,7 @@ interface BuilderProps {
   readonly onClose: () => void;
 }
 
-/** What can be fed, answered and sent back in a drill, as the row is built. */
+/** The feeds, answers and returns that fit a drill, as its row is built. */
 function useBuilt(text: string) {
   const [feeds, setFeeds] = useState<readonly FeedView[]>([]);
   // A row that was begun by hand is gone on with.
@@ -32,7 +32,7 @@ function useBuilt(text: string) {
 
   useEffect(() => {
     void ask("feeds", { text }).then(setFeeds, () => setFeeds([]));
-    // What can be fed follows from the header rows, which stay while a row is built.
+    // The feeds follow from the header rows, which do not change while a row is built.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, []);
   useEffect(() => {

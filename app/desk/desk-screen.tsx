@@ -43,16 +43,10 @@ interface DeskProps {
   readonly people: readonly Measured[];
 }
 
-/** One drill: its text, the same drawn, and what the checker says. */
-export function DeskScreen({ drill, text: saved, first, people }: DeskProps) {
+/** A drill at the desk: its text as it is typed, checked and saved, and what the editor is told. */
+function useDesk({ drill, text: saved, first }: DeskProps) {
   const { text, view, repairs, trouble, restored, change, settle } = useChecked(drill.id, saved, first);
   const teaches = useTeaches();
-  const [cursor, setCursor] = useState<number | null>(null);
-  const [part, setPart] = useState<PartName>("text");
-  // Drawing yields to typing: the newest view is drawn when there is time.
-  const drawn = useDeferredValue(view);
-  const drawnCursor = useDeferredValue(cursor);
-  const drawnText = useDeferredValue(text);
   const editor = useRef<EditorHandle>(null);
   const follow = useCallback((next: string) => editor.current?.replaceAll(next), []);
   const { base, state, dirty, save } = useSaving({
@@ -68,47 +62,62 @@ export function DeskScreen({ drill, text: saved, first, people }: DeskProps) {
     (edits: readonly { from: number; to: number; insert: string }[]) => editor.current?.apply(edits),
     [],
   );
-  const pick = useCallback((from: number, to: number) => {
-    setPart("text");
-    editor.current?.select(from, to);
-  }, []);
   const tidy = () => void ask("format", { text }).then((next) => editor.current?.replaceAll(next));
+  const foundBack = () => {
+    editor.current?.replaceAll(base.text);
+    dropDraft(drill.id);
+    settle();
+  };
+  const takeTheirs = (version: number, theirs: string) => {
+    editor.current?.replaceAll(theirs);
+    save(version, theirs);
+  };
+  const checked = { text, view, repairs, trouble, change };
+  return { ...checked, restored, dirty, state, base, save, keep, apply, tidy, editor, foundBack, takeTheirs, teaches };
+}
+
+/** One drill: its text, the same drawn, and what the checker says. */
+export function DeskScreen(props: DeskProps) {
+  const { drill, people } = props;
+  const desk = useDesk(props);
+  const { text, view, repairs, dirty, editor, keep, save, state, teaches } = desk;
+  const [cursor, setCursor] = useState<number | null>(null);
+  const [part, setPart] = useState<PartName>("text");
+  // Drawing yields to typing: the newest view is drawn when there is time.
+  const drawn = useDeferredValue(view);
+  const drawnCursor = useDeferredValue(cursor);
+  const drawnText = useDeferredValue(text);
+  const pick = useCallback(
+    (from: number, to: number) => {
+      setPart("text");
+      editor.current?.select(from, to);
+    },
+    [editor],
+  );
   const title = view?.title ?? drill.title;
 
   return (
     <>
       <ScreenHead title={title} lead={view ? <DrillLine view={view} /> : "Reading the drill…"}>
         <Box component="span" role="status" sx={{ color: "text.secondary", mr: 1 }}>
-          {teaches ? saveWords(state, dirty, base.version) : "Try what you like: it is kept on this device alone."}
+          {teaches ? saveWords(state, dirty, desk.base.version) : "Try what you like: it is kept on this device alone."}
         </Box>
         {teaches && dirty && (
           <Button variant="outlined" onClick={keep} disabled={state.kind === "saving"}>
             Save
           </Button>
         )}
-        <DeskMenu id={drill.id} title={title} text={text} view={view} onFormat={tidy} />
+        <DeskMenu id={drill.id} title={title} text={text} view={view} onFormat={desk.tidy} />
         <WaysOn id={drill.id} view={view} />
       </ScreenHead>
-      {restored && dirty && (
-        <FoundAgain
-          onKeep={teaches ? keep : null}
-          onBack={() => {
-            editor.current?.replaceAll(base.text);
-            dropDraft(drill.id);
-            settle();
-          }}
-        />
-      )}
-      {trouble && <Notice tone="trouble">{trouble}</Notice>}
+      {desk.restored && dirty && <FoundAgain onKeep={teaches ? keep : null} onBack={desk.foundBack} />}
+      {desk.trouble && <Notice tone="trouble">{desk.trouble}</Notice>}
       <SaveTrouble
         id={drill.id}
         state={state}
         text={text}
         onKeepMine={(version) => save(version)}
-        onTakeTheirs={(version, theirs) => {
-          editor.current?.replaceAll(theirs);
-          save(version, theirs);
-        }}
+        onTakeTheirs={desk.takeTheirs}
       />
       <PartTabs part={part} problems={view ? problemsOf(view.findings).length : 0} onPart={setPart} />
       <Box sx={PARTS}>
@@ -119,7 +128,7 @@ export function DeskScreen({ drill, text: saved, first, people }: DeskProps) {
               text={text}
               findings={view?.findings ?? NO_FINDINGS}
               repairs={repairs}
-              onChange={change}
+              onChange={desk.change}
               onCursor={setCursor}
             />
           </LateEditor>
@@ -138,7 +147,7 @@ export function DeskScreen({ drill, text: saved, first, people }: DeskProps) {
               cursor={drawnCursor}
               {...{ repairs }}
               onPick={pick}
-              onRepair={apply}
+              onRepair={desk.apply}
             />
           )}
         </Box>
@@ -154,7 +163,7 @@ const LateEditor = ({ meanwhile, children }: { readonly meanwhile: ReactNode; re
   </Suspense>
 );
 
-/** What is done with a drill next. One that is broken has something else to do first: the findings say what. */
+/** The next steps with a drill. A broken one needs mending first: the findings say how. */
 const WaysOn = ({ id, view }: { readonly id: string; readonly view: ScoreView | null }) => (
   <>
     <Button variant="outlined" component={Link} to={`/drills/${id}/calls`}>
@@ -197,7 +206,7 @@ function PartTabs({
   );
 }
 
-/** What was typed last time and not saved: keep it, or go back. */
+/** Text typed last time and not saved: keep it, or go back. */
 const FoundAgain = ({ onKeep, onBack }: { onKeep: (() => void) | null; onBack: () => void }) => (
   <Notice
     action={
@@ -225,7 +234,7 @@ const PARTS = {
     md: "minmax(300px, 4fr) minmax(0, 5fr)",
     lg: "minmax(340px, 4fr) minmax(0, 5fr) minmax(260px, 3fr)",
   },
-  // On a tablet what is to mend stands below the text, beside the drawing: both are seen at once.
+  // On a tablet the findings are below the text, beside the drawing: both are seen at once.
   gridTemplateAreas: { md: '"score drawing" "findings drawing"', lg: '"score drawing findings"' },
   gridTemplateRows: { md: "auto 1fr", lg: "auto" },
   borderTop: 1,
@@ -243,7 +252,7 @@ const SCORE_PART = {
   position: { lg: "sticky" },
   top: 0,
   alignSelf: "start",
-  // What is offered while one types hangs over the drawing.
+  // The list of offers while typing hangs over the drawing.
   zIndex: { md: 2 },
   height: { xs: "62vh", md: "52dvh", lg: "calc(100dvh - 1px)" },
 } as const;
@@ -314,7 +323,7 @@ interface TroubleProps {
   readonly onTakeTheirs: (version: number, text: string) => void;
 }
 
-/** What stands in the way of saving, and the ways on. */
+/** Why the text could not be saved, and the ways on. */
 function SaveTrouble({ id, state, text, onKeepMine, onTakeTheirs }: TroubleProps) {
   if (state.kind === "failed") return <Notice tone="trouble">{state.message}</Notice>;
   if (state.kind === "gone")

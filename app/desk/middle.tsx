@@ -104,19 +104,17 @@ export const Middle = memo(function Middle({ view, text, cursor, people, editor 
             onClose={() => setBuilding(false)}
           />
         ) : (
-          <Button
-            variant="outlined"
-            startIcon={<AddOutlined />}
-            onClick={() => setBuilding(true)}
-            disabled={!view}
-            sx={{ mt: 1.5 }}
-          >
-            Add a row
-          </Button>
+          <AddRow disabled={!view} onClick={() => setBuilding(true)} />
         ))}
     </>
   );
 });
+
+const AddRow = (props: { readonly disabled: boolean; readonly onClick: () => void }) => (
+  <Button variant="outlined" startIcon={<AddOutlined />} sx={{ mt: 1.5 }} {...props}>
+    Add a row
+  </Button>
+);
 
 interface ViewBarProps extends Pick<MiddleProps, "editor"> {
   readonly name: ViewName;

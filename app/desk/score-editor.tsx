@@ -40,7 +40,7 @@ interface EditorProps {
 
 const SEVERITY = { error: "error", risk: "warning", note: "info" } as const;
 
-/** A row that is being typed stands in no header: the feed is asked about beside it. */
+/** A row that is being typed is not part of the header: the feed is asked about beside it. */
 const holding: Asks["holding"] = (text, feed) => ask("answers", { text, feed }, { replaces: "completion" });
 
 export default function ScoreEditor({ text, findings, repairs, onChange, onCursor, ref }: EditorProps) {
@@ -119,7 +119,7 @@ export default function ScoreEditor({ text, findings, repairs, onChange, onCurso
   return <Box ref={host} sx={editorStyle(c)} />;
 }
 
-/** What is found, as the editor marks it, each with its repairs. What lies behind the end of the text was found before. */
+/** The findings as the editor marks them, each with its repairs. Those behind the end belong to an older text. */
 const diagnosticsOf = (
   findings: EditorProps["findings"],
   repairs: EditorProps["repairs"],

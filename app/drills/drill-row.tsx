@@ -22,7 +22,7 @@ export const LIST = "drills";
 
 const counted = (exchanges: number): string => (exchanges === 1 ? "1 exchange" : `${exchanges} exchanges`);
 
-/** What is said below the title: how it came to be, or its level and size; what there is to mend. */
+/** The line below the title: how the drill came to be, or its level and size; the problems in it. */
 function aboutOf({ changed, summary, verdict }: DrillListRow): string {
   const found = summary.findings ?? 0;
   const mend = verdict === "broken" && found > 0 ? `${found === 1 ? "1 problem" : `${found} problems`} to mend` : null;
@@ -98,7 +98,7 @@ export function DrillRow({
   );
 }
 
-/** What may be done with a drill in the list. */
+/** The buttons of a drill in the list. */
 const Acts = ({ drill: d }: { readonly drill: DrillListRow }) => (
   <Box sx={{ display: "flex", justifyContent: "flex-end" }}>
     <Act

@@ -32,12 +32,12 @@ export interface FloorProps {
   readonly held: { readonly begins: number; readonly minutes: number };
   /** What instructors are asked about; others are sent none. */
   readonly questions: readonly FloorQuestion[];
-  /** Who was got through to the head more than once tonight; for instructors. */
+  /** People who were hit to the head more than once tonight; for instructors. */
   readonly lookAt: readonly string[];
   /** Of a class with minors the adults who are named; null: nobody is yet, undefined: nothing is asked. */
   readonly adults?: ClassAdults | null;
   readonly news: FloorNews & { readonly now: number };
-  /** Who is not here, or not any more. */
+  /** People who are not here, or not any more. */
   readonly away: readonly { readonly id: string; readonly name: string }[];
 }
 
@@ -107,12 +107,8 @@ function RunningClass({
       sx={{ minHeight: "100dvh", px: { xs: 2, md: 3 }, py: 1.5, display: "flex", flexDirection: "column", gap: 1.5 }}
     >
       <Head page={page} floor={floor} sound={sound}>
-        {sound.on && (
-          <>
-            <BeatChoice beat={beat} onChange={(part) => setBeat({ ...beat, ...part })} />
-            <SoundChoices sound={sound} />
-          </>
-        )}
+        {sound.on && <BeatChoice beat={beat} onChange={(part) => setBeat({ ...beat, ...part })} />}
+        {sound.on && <SoundChoices sound={sound} />}
       </Head>
       <FloorNotices floor={floor} page={page} questions={questions} lookAt={lookAt} />
       <ClockFace
@@ -153,7 +149,7 @@ interface DialogsProps extends Pick<FloorProps, "page" | "away" | "held" | "adul
   readonly onClose: () => void;
 }
 
-/** What is asked before something is done: starting on another day, who is hurt, who came late, who swaps. */
+/** The questions before something is done: starting on another day, who is hurt, who came late, who swaps. */
 function Dialogs({ page, away, held, adults, kept, floor, segment, dialog, onClose }: DialogsProps) {
   switch (dialog) {
     case "start":

@@ -52,6 +52,12 @@ export function PairMarks({ page, kept, round, floor }: MarksProps) {
         revision: page.rungs[rungFor(pair, id)]?.revisionId ?? null,
       })),
     );
+  const seeOthers = () => {
+    for (const pair of unseen) {
+      const both = membersOf(pair).map(({ id }) => ({ id, role: rolesOf(id, pair)[0]! }));
+      see(pair, both, FINE);
+    }
+  };
   if (pairs.length === 0) return null;
   return (
     <Box component="section" aria-label="What you saw">
@@ -60,17 +66,7 @@ export function PairMarks({ page, kept, round, floor }: MarksProps) {
           What you saw in round {round + 1}
         </Box>
         {unseen.length > 0 && (
-          <Button
-            variant="outlined"
-            onClick={() => {
-              for (const pair of unseen)
-                see(
-                  pair,
-                  membersOf(pair).map(({ id }) => ({ id, role: rolesOf(id, pair)[0]! })),
-                  FINE,
-                );
-            }}
-          >
+          <Button variant="outlined" onClick={seeOthers}>
             Nothing amiss: the {unseen.length} not marked
           </Button>
         )}

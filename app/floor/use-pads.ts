@@ -40,17 +40,41 @@ async function listenToMidi(heard: (message: PadMessage | null) => void) {
   };
 }
 
+/** The last calls and hits, and how they belong together. */
+function useAnswered() {
+  const [calls, setCalls] = useState<readonly PadCall[]>([]);
+  const [hits, setHits] = useState<readonly PadHit[]>([]);
+  const answers = useMemo(() => answersTo(calls, hits), [calls, hits]);
+  return {
+    answers,
+    addCall: (call: PadCall) => setCalls((all) => [...all, call].slice(-MOST)),
+    addHit: (hit: PadHit) => setHits((all) => [...all, hit].slice(-MOST)),
+    clear: () => {
+      setCalls([]);
+      setHits([]);
+    },
+  };
+}
+
+/** A socket that opens; null for what is no address of one. */
+function socketTo(address: string): WebSocket | null {
+  try {
+    return new WebSocket(address);
+  } catch {
+    return null;
+  }
+}
+
+const labelsOf = (called: readonly CallItem[]): string[] =>
+  [...new Set(called.flatMap(({ kind, label }) => (kind === "call" ? [label] : [])))].sort();
+
 /** `called`: what is called in the round. */
 export function usePads(called: readonly CallItem[]): Pads {
-  const labels = useMemo(
-    () => [...new Set(called.flatMap(({ kind, label }) => (kind === "call" ? [label] : [])))].sort(),
-    [called],
-  );
+  const labels = useMemo(() => labelsOf(called), [called]);
   const [state, setState] = useState<Pads["state"]>("off");
   const [name, setName] = useState("");
   const [trouble, setTrouble] = useState<string | null>(null);
-  const [calls, setCalls] = useState<readonly PadCall[]>([]);
-  const [hits, setHits] = useState<readonly PadHit[]>([]);
+  const { answers, clear, addCall, addHit } = useAnswered();
   const socket = useRef<WebSocket | null>(null);
   const pads = useRef<readonly string[]>([]);
   const wanted = useRef(labels);
@@ -65,8 +89,7 @@ export function usePads(called: readonly CallItem[]): Pads {
     // Notes have no names: pads are in the order in which they are first hit.
     if (!pads.current.includes(message.pad)) pads.current = [...pads.current, message.pad];
     const label = callOfPad(message.pad, pads.current, wanted.current);
-    const hit = { label, at: Date.now() - message.age, force: message.force };
-    setHits((all) => [...all, hit].slice(-MOST));
+    addHit({ label, at: Date.now() - message.age, force: message.force });
   };
   const end = () => {
     socket.current?.close();
@@ -85,12 +108,8 @@ export function usePads(called: readonly CallItem[]): Pads {
   const connect = (address: string) => {
     end();
     setTrouble(null);
-    let opened: WebSocket;
-    try {
-      opened = new WebSocket(address);
-    } catch {
-      return setTrouble("This is no address of a web socket: it looks like ws://127.0.0.1:4396.");
-    }
+    const opened = socketTo(address);
+    if (!opened) return setTrouble("This is no address of a web socket: it looks like ws://127.0.0.1:4396.");
     socket.current = opened;
     setState("waits");
     opened.onopen = () => setState("on");
@@ -120,18 +139,13 @@ export function usePads(called: readonly CallItem[]): Pads {
       },
     );
   };
-  const answers = useMemo(() => answersTo(calls, hits), [calls, hits]);
   return {
-    ...{ state, name, trouble, connect, midi, end, answers },
+    ...{ state, name, trouble, connect, midi, end, answers, clear },
     call: (label, at) => {
       if (state !== "on") return;
-      setCalls((all) => [...all, { label, at }].slice(-MOST));
+      addCall({ label, at });
       // A call is put on the graph ahead: the pads hear of it when everybody does.
       setTimeout(() => tell({ kind: "call", label }), Math.max(0, at - Date.now()));
-    },
-    clear: () => {
-      setCalls([]);
-      setHits([]);
     },
   };
 }

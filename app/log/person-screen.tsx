@@ -22,7 +22,6 @@ const OFTEN = 2;
 const AGE_WORDS = { minor: ". Minor", adult: "", unknown: ". Of age? Nobody has said" } as const;
 
 export function PersonScreen(page: PersonPage) {
-  const dayOf = useDayOf();
   const { person, sums, names, incidents, minorsPage } = page;
   const { weeks, evenings, partners, faults } = sums;
   const rounds = weeks.reduce((sum, { rounds: n }) => sum + n, 0);
@@ -88,25 +87,31 @@ export function PersonScreen(page: PersonPage) {
             </Section>
           </>
         )}
-        {incidents.length > 0 && (
-          <Section title="When they were hurt">
-            <Rows aria-label="When they were hurt">
-              {incidents.map(({ id, at, place, what, cleared_at, cleared_by }) => (
-                <Row key={id} sx={{ py: 0.5 }}>
-                  {longDate(dayOf(at))}, {PLACE_WORDS[place]}
-                  {what ? `: ${what}` : ""}
-                  {place === "head"
-                    ? cleared_at === null
-                      ? " (no contact until cleared)"
-                      : ` (cleared by ${cleared_by})`
-                    : ""}
-                </Row>
-              ))}
-            </Rows>
-          </Section>
-        )}
+        <Hurt incidents={incidents} />
       </Box>
     </>
+  );
+}
+
+function Hurt({ incidents }: Pick<PersonPage, "incidents">) {
+  const dayOf = useDayOf();
+  if (incidents.length === 0) return null;
+  return (
+    <Section title="When they were hurt">
+      <Rows aria-label="When they were hurt">
+        {incidents.map(({ id, at, place, what, cleared_at, cleared_by }) => (
+          <Row key={id} sx={{ py: 0.5 }}>
+            {longDate(dayOf(at))}, {PLACE_WORDS[place]}
+            {what ? `: ${what}` : ""}
+            {place === "head"
+              ? cleared_at === null
+                ? " (no contact until cleared)"
+                : ` (cleared by ${cleared_by})`
+              : ""}
+          </Row>
+        ))}
+      </Rows>
+    </Section>
   );
 }
 

@@ -100,23 +100,7 @@ export function SearchDialog({ onClose }: { onClose: () => void }) {
         )}
         renderOption={({ key, ...props }, { name, beside }) => (
           <Box component="li" key={key} {...props} sx={{ display: "flex", gap: 2, minHeight: 44 }}>
-            <Box component="span" sx={{ flex: "none", maxWidth: "60%" }}>
-              {name}
-            </Box>
-            {beside && (
-              <Box
-                component="span"
-                sx={{
-                  color: "text.secondary",
-                  minWidth: 0,
-                  overflow: "hidden",
-                  textOverflow: "ellipsis",
-                  whiteSpace: "nowrap",
-                }}
-              >
-                {beside}
-              </Box>
-            )}
+            <HitWords name={name} beside={beside} />
           </Box>
         )}
         slotProps={{
@@ -131,3 +115,25 @@ export function SearchDialog({ onClose }: { onClose: () => void }) {
     </Dialog>
   );
 }
+
+const HitWords = ({ name, beside }: Pick<Hit, "name" | "beside">) => (
+  <>
+    <Box component="span" sx={{ flex: "none", maxWidth: "60%" }}>
+      {name}
+    </Box>
+    {beside && (
+      <Box
+        component="span"
+        sx={{
+          color: "text.secondary",
+          minWidth: 0,
+          overflow: "hidden",
+          textOverflow: "ellipsis",
+          whiteSpace: "nowrap",
+        }}
+      >
+        {beside}
+      </Box>
+    )}
+  </>
+);

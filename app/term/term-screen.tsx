@@ -3,7 +3,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import dayjs from "dayjs";
 import { useState } from "react";
-import { Link, useFetcher } from "react-router";
+import { Link, useFetcher, type FetcherWithComponents } from "react-router";
 import type { TrainedText } from "#core/answers/trained.ts";
 import type { TermPage } from "#server/views.ts";
 import type { action } from "../routes/term.tsx";
@@ -54,30 +54,7 @@ export function TermScreen({
         title="Term"
         lead={`${classes.length === 1 ? "1 class" : `${classes.length} classes`}, ${ahead} of them still to come.`}
       >
-        <Button variant="outlined" component="a" href="/term.ics" download>
-          Export calendar
-        </Button>
-        <ForTeachers>
-          <Button
-            variant="outlined"
-            disabled={next.state !== "idle"}
-            title="The same people a week later, on the theme that is due first; change what you like"
-            onClick={() => void next.submit({ intent: "next" }, { method: "post" })}
-          >
-            Next class
-          </Button>
-          <Button variant="outlined" component={Link} to="/log">
-            Log
-          </Button>
-        </ForTeachers>
-        <Button variant="outlined" component={Link} to="/answers">
-          Answer map
-        </Button>
-        <ForTeachers>
-          <Button variant="contained" onClick={() => setOpen("new")}>
-            Add a class
-          </Button>
-        </ForTeachers>
+        <Ways onAdd={() => setOpen("new")} next={next} />
       </ScreenHead>
       {next.data && "message" in next.data && <Notice tone="trouble">{next.data.message}</Notice>}
       {clashes.map((c) => (
@@ -100,25 +77,7 @@ export function TermScreen({
       )}
       <ForTeachers>{view === "list" && <DeletedLink count={deleted} />}</ForTeachers>
       {view === "weeks" && <Weeks classes={byDay} today={today} />}
-      {view === "people" && (
-        <Rows aria-label="Who met whom" sx={{ px: { xs: 2, sm: 3 }, pb: 4 }}>
-          {people.map((p) => (
-            <Row
-              key={p.id}
-              sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", sm: "200px 120px 170px 1fr" }, py: 0.75 }}
-            >
-              <strong>{p.name}</strong>
-              <span>{p.classes === 1 ? "1 class" : `${p.classes} classes`}</span>
-              <span>
-                met {p.partners} of {people.length - 1}
-              </span>
-              <Box sx={{ color: "text.secondary" }}>
-                {p.most && p.most.times > 1 ? `most often ${p.most.name}, ${p.most.times} times` : ""}
-              </Box>
-            </Row>
-          ))}
-        </Rows>
-      )}
+      {view === "people" && <WhoMetWhom people={people} />}
       {view === "trained" && <TrainedView texts={trained} />}
       {open && <ClassDialog lesson={open === "new" ? null : open} today={today} onClose={() => setOpen(null)} />}
       <DoneSnackbar last={undone} onAct={(last) => send("restore", last)} />
@@ -126,6 +85,56 @@ export function TermScreen({
     </>
   );
 }
+
+/** The buttons of a term. */
+const Ways = ({ onAdd, next }: { readonly onAdd: () => void; readonly next: FetcherWithComponents<unknown> }) => (
+  <>
+    <Button variant="outlined" component="a" href="/term.ics" download>
+      Export calendar
+    </Button>
+    <ForTeachers>
+      <Button
+        variant="outlined"
+        disabled={next.state !== "idle"}
+        title="The same people a week later, on the theme that is due first; change what you like"
+        onClick={() => void next.submit({ intent: "next" }, { method: "post" })}
+      >
+        Next class
+      </Button>
+      <Button variant="outlined" component={Link} to="/log">
+        Log
+      </Button>
+    </ForTeachers>
+    <Button variant="outlined" component={Link} to="/answers">
+      Answer map
+    </Button>
+    <ForTeachers>
+      <Button variant="contained" onClick={onAdd}>
+        Add a class
+      </Button>
+    </ForTeachers>
+  </>
+);
+
+const WhoMetWhom = ({ people }: Pick<TermPage, "people">) => (
+  <Rows aria-label="Who met whom" sx={{ px: { xs: 2, sm: 3 }, pb: 4 }}>
+    {people.map((p) => (
+      <Row
+        key={p.id}
+        sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", sm: "200px 120px 170px 1fr" }, py: 0.75 }}
+      >
+        <strong>{p.name}</strong>
+        <span>{p.classes === 1 ? "1 class" : `${p.classes} classes`}</span>
+        <span>
+          met {p.partners} of {people.length - 1}
+        </span>
+        <Box sx={{ color: "text.secondary" }}>
+          {p.most && p.most.times > 1 ? `most often ${p.most.name}, ${p.most.times} times` : ""}
+        </Box>
+      </Row>
+    ))}
+  </Rows>
+);
 
 interface ClassListProps {
   /** By day, the first one first. */

@@ -81,23 +81,7 @@ export default function BarChart({
           stepSize: axis.step,
           labels: { style: { colors: c.quiet, fontSize: "14px" }, formatter: (v) => v.toFixed(axis.step < 1 ? 1 : 0) },
         },
-    annotations: {
-      yaxis: line
-        ? [
-            {
-              y: line.at,
-              borderColor: c.ink,
-              strokeDashArray: 4,
-              label: {
-                text: line.words,
-                position: "left",
-                textAnchor: "start",
-                style: { color: c.ink, background: c.paper, fontSize: "14px" },
-              },
-            },
-          ]
-        : [],
-    },
+    annotations: { yaxis: line ? [lineAcross(line, c)] : [] },
     grid: { borderColor: c.line },
     legend: { position: legend, fontSize: "14px", labels: { colors: c.ink } },
     tooltip: { theme: dark ? "dark" : "light", y: { formatter: (v) => v.toFixed(decimals) } },
@@ -114,6 +98,22 @@ export default function BarChart({
     </Box>
   );
 }
+
+/** The line across a chart, with its words. */
+const lineAcross = (
+  { at, words }: NonNullable<BarChartProps["line"]>,
+  { ink, paper }: { readonly ink: string; readonly paper: string },
+): YAxisAnnotations => ({
+  y: at,
+  borderColor: ink,
+  strokeDashArray: 4,
+  label: {
+    text: words,
+    position: "left",
+    textAnchor: "start",
+    style: { color: ink, background: paper, fontSize: "14px" },
+  },
+});
 
 /** A colour between two, `share` of the first. */
 function mix(one: string, two: string, share: number): string {

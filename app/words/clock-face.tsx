@@ -46,60 +46,72 @@ export function ClockFace({ set, picked, onPlace }: FaceProps) {
       </text>
       {CLOCK_SLOTS.map((slot) => {
         const numbers = numbersAt(slot);
-        if (numbers.length === 0 && !onPlace) return null;
-        const x = CENTRE + slot.x * RADIUS;
-        const y = CENTRE + slot.y * RADIUS;
-        const words = `${slot.words}${numbers.length > 0 ? `: ${numbers.join(" and ")}` : ""}`;
-        const ink = numbers.length > 0 ? palette.background.default : palette.text.secondary;
-        const shape = (
-          <>
-            <title>{words}</title>
-            <circle
-              cx={x}
-              cy={y}
-              r={R}
-              fill={numbers.length > 0 ? palette.text.primary : palette.background.default}
-              stroke={picked !== null && numbers.includes(picked + 1) ? palette.primary.main : palette.text.secondary}
-              strokeWidth={picked !== null && numbers.includes(picked + 1) ? 5 : 1.5}
-              strokeDasharray={numbers.length > 0 ? undefined : "3 4"}
-            />
-            <text
-              x={x}
-              y={y + 7}
-              textAnchor="middle"
-              fontSize={numbers.length > 1 ? 16 : 20}
-              fontWeight={700}
-              fill={ink}
-            >
-              {numbers.join("·")}
-            </text>
-            {slot.line === "thrust" && <circle cx={x} cy={y - R - 5} r={3} fill={palette.text.secondary} />}
-          </>
-        );
-        if (!onPlace)
-          return (
-            <g key={slot.key} role="img" aria-label={words}>
-              {shape}
-            </g>
-          );
-        return (
-          <g
-            key={slot.key}
-            role="button"
-            tabIndex={0}
-            aria-label={`Put ${picked === null ? "it" : picked + 1} here: ${words}`}
-            style={{ cursor: "pointer" }}
-            onClick={() => onPlace(slot)}
-            onKeyDown={(event) => {
-              if (event.key !== "Enter" && event.key !== " ") return;
-              event.preventDefault();
-              onPlace(slot);
-            }}
-          >
-            {shape}
-          </g>
+        return numbers.length === 0 && !onPlace ? null : (
+          <SlotMark key={slot.key} slot={slot} numbers={numbers} picked={picked} onPlace={onPlace} />
         );
       })}
     </svg>
+  );
+}
+
+interface SlotProps extends Pick<FaceProps, "picked" | "onPlace"> {
+  readonly slot: ClockSlot;
+  /** The numbers of the set that come from there. */
+  readonly numbers: readonly number[];
+}
+
+/** A place on the face with its numbers; pressed to put the picked one there. */
+function SlotMark({ slot, numbers, picked, onPlace }: SlotProps) {
+  const palette = usePalette();
+  const x = CENTRE + slot.x * RADIUS;
+  const y = CENTRE + slot.y * RADIUS;
+  const words = `${slot.words}${numbers.length > 0 ? `: ${numbers.join(" and ")}` : ""}`;
+  const isPicked = picked !== null && numbers.includes(picked + 1);
+  const shape = (
+    <>
+      <title>{words}</title>
+      <circle
+        cx={x}
+        cy={y}
+        r={R}
+        fill={numbers.length > 0 ? palette.text.primary : palette.background.default}
+        stroke={isPicked ? palette.primary.main : palette.text.secondary}
+        strokeWidth={isPicked ? 5 : 1.5}
+        strokeDasharray={numbers.length > 0 ? undefined : "3 4"}
+      />
+      <text
+        x={x}
+        y={y + 7}
+        textAnchor="middle"
+        fontSize={numbers.length > 1 ? 16 : 20}
+        fontWeight={700}
+        fill={numbers.length > 0 ? palette.background.default : palette.text.secondary}
+      >
+        {numbers.join("·")}
+      </text>
+      {slot.line === "thrust" && <circle cx={x} cy={y - R - 5} r={3} fill={palette.text.secondary} />}
+    </>
+  );
+  if (!onPlace)
+    return (
+      <g role="img" aria-label={words}>
+        {shape}
+      </g>
+    );
+  return (
+    <g
+      role="button"
+      tabIndex={0}
+      aria-label={`Put ${picked === null ? "it" : picked + 1} here: ${words}`}
+      style={{ cursor: "pointer" }}
+      onClick={() => onPlace(slot)}
+      onKeyDown={(event) => {
+        if (event.key !== "Enter" && event.key !== " ") return;
+        event.preventDefault();
+        onPlace(slot);
+      }}
+    >
+      {shape}
+    </g>
   );
 }

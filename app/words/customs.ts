@@ -86,6 +86,85 @@ const JUDGED = [
   },
 ] as const satisfies readonly { [K in Asked]: Question<K> }[Asked][];
 
+/** What no list of the school is needed for, in the order in which it is asked. */
+const PLAIN = [
+  {
+    key: "pads",
+    question: "Which pad takes a left blow?",
+    options: [
+      {
+        value: "opposite",
+        label: "The one straight across",
+        follows: "Cards name the holder’s right pad for a left blow.",
+      },
+      {
+        value: "same",
+        label: "The one of the same name",
+        follows: "Cards name the holder’s left pad for a left blow: blows cross the centre.",
+      },
+    ],
+  },
+  ...JUDGED,
+  {
+    key: "hookFist",
+    question: "How is the fist of a hook?",
+    options: [
+      {
+        value: "upright",
+        label: "Upright",
+        follows: "The coaching of hooks says: thumb on top. Nothing else changes.",
+      },
+      {
+        value: "flat",
+        label: "Flat",
+        follows: "The coaching of hooks says: thumb towards you. Nothing else changes.",
+      },
+    ],
+  },
+  {
+    key: "context",
+    question: "What is a drill for, when it does not say?",
+    options: [
+      { value: null, label: "Nothing in particular", follows: "Endings are judged the same whatever they are for." },
+      { value: "duel", label: "A duel", follows: "Endings stay and finish." },
+      { value: "self-protection", label: "Self-protection", follows: "Endings strike, disengage and leave." },
+    ],
+  },
+  {
+    key: "power",
+    question: "How hard, how soon?",
+    options: [
+      {
+        value: "slow first",
+        label: "Slowly first",
+        follows: "Ladders start slow; power is a step of its own, last.",
+      },
+      {
+        value: "full",
+        label: "Full from the start",
+        follows: "Ladders keep the drill’s own tempo from the first rung.",
+      },
+    ],
+  },
+  {
+    key: "minorsPage",
+    question: "What may a page about a minor say, when you hand it over?",
+    options: [
+      {
+        value: "trained",
+        label: "What they trained",
+        follows: "Days, drills and sides; not how it went, nor with whom.",
+      },
+      {
+        value: "marks",
+        label: "And how it went",
+        follows: "Also what was seen clean and what was not; not with whom.",
+      },
+      { value: "nothing", label: "Nothing", follows: "There is no such page for minors. Local rules come first." },
+    ],
+  },
+] as const satisfies readonly { [K in Asked]: Question<K> }[Asked][];
+
 /** All questions but the graded rules; `sets` are the numbering sets that can be chosen. */
 export const questions = (sets: readonly Pick<NumberingSet, "id" | "name">[]) =>
   [
@@ -110,79 +189,5 @@ export const questions = (sets: readonly Pick<NumberingSet, "id" | "name">[]) =>
         follows: `Numbers of drills that name no set are read as ${s.name.toLowerCase()}.`,
       })),
     },
-    {
-      key: "pads",
-      question: "Which pad takes a left blow?",
-      options: [
-        {
-          value: "opposite",
-          label: "The one straight across",
-          follows: "Cards name the holder’s right pad for a left blow.",
-        },
-        {
-          value: "same",
-          label: "The one of the same name",
-          follows: "Cards name the holder’s left pad for a left blow: blows cross the centre.",
-        },
-      ],
-    },
-    ...JUDGED,
-    {
-      key: "hookFist",
-      question: "How is the fist of a hook?",
-      options: [
-        {
-          value: "upright",
-          label: "Upright",
-          follows: "The coaching of hooks says: thumb on top. Nothing else changes.",
-        },
-        {
-          value: "flat",
-          label: "Flat",
-          follows: "The coaching of hooks says: thumb towards you. Nothing else changes.",
-        },
-      ],
-    },
-    {
-      key: "context",
-      question: "What is a drill for, when it does not say?",
-      options: [
-        { value: null, label: "Nothing in particular", follows: "Endings are judged the same whatever they are for." },
-        { value: "duel", label: "A duel", follows: "Endings stay and finish." },
-        { value: "self-protection", label: "Self-protection", follows: "Endings strike, disengage and leave." },
-      ],
-    },
-    {
-      key: "power",
-      question: "How hard, how soon?",
-      options: [
-        {
-          value: "slow first",
-          label: "Slowly first",
-          follows: "Ladders start slow; power is a step of its own, last.",
-        },
-        {
-          value: "full",
-          label: "Full from the start",
-          follows: "Ladders keep the drill’s own tempo from the first rung.",
-        },
-      ],
-    },
-    {
-      key: "minorsPage",
-      question: "What may a page about a minor say, when you hand it over?",
-      options: [
-        {
-          value: "trained",
-          label: "What they trained",
-          follows: "Days, drills and sides; not how it went, nor with whom.",
-        },
-        {
-          value: "marks",
-          label: "And how it went",
-          follows: "Also what was seen clean and what was not; not with whom.",
-        },
-        { value: "nothing", label: "Nothing", follows: "There is no such page for minors. Local rules come first." },
-      ],
-    },
+    ...PLAIN,
   ] as const satisfies readonly { [K in Asked]: Question<K> }[Asked][];

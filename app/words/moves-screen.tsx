@@ -117,30 +117,7 @@ export function MovesScreen() {
               borderColor: { md: "hairline" },
             }}
           >
-            <Box sx={{ display: "flex", gap: 1, px: { xs: 2, sm: 3 }, py: 1.5, ...NOT_ON_PAPER }}>
-              <TextField
-                size="small"
-                label="Search"
-                value={query}
-                onChange={(e) => set("q", e.target.value)}
-                sx={{ flex: 1 }}
-              />
-              <TextField
-                select
-                size="small"
-                label="Kind"
-                value={group}
-                onChange={(e) => set("group", e.target.value)}
-                sx={{ width: 112 }}
-              >
-                <MenuItem value={ALL}>all</MenuItem>
-                {groups.map((g) => (
-                  <MenuItem key={g} value={g}>
-                    {g}
-                  </MenuItem>
-                ))}
-              </TextField>
-            </Box>
+            <Filters query={query} group={group} groups={groups} onSet={set} />
             <MoveList shown={shown} asked={asked} query={query} to={to} />
             <DeletedMoves moves={gone} busy={busy} onBringBack={own.bringBack} />
           </Box>
@@ -168,6 +145,40 @@ export function MovesScreen() {
     </>
   );
 }
+
+interface FiltersProps {
+  readonly query: string;
+  readonly group: string;
+  readonly groups: readonly string[];
+  readonly onSet: (key: keyof typeof FILTERS, value: string) => void;
+}
+
+const Filters = ({ query, group, groups, onSet }: FiltersProps) => (
+  <Box sx={{ display: "flex", gap: 1, px: { xs: 2, sm: 3 }, py: 1.5, ...NOT_ON_PAPER }}>
+    <TextField
+      size="small"
+      label="Search"
+      value={query}
+      onChange={(e) => onSet("q", e.target.value)}
+      sx={{ flex: 1 }}
+    />
+    <TextField
+      select
+      size="small"
+      label="Kind"
+      value={group}
+      onChange={(e) => onSet("group", e.target.value)}
+      sx={{ width: 112 }}
+    >
+      <MenuItem value={ALL}>all</MenuItem>
+      {groups.map((g) => (
+        <MenuItem key={g} value={g}>
+          {g}
+        </MenuItem>
+      ))}
+    </TextField>
+  </Box>
+);
 
 /** Moves of the school's own that were taken out, each with its way back. */
 function DeletedMoves({

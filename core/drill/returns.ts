@@ -1,4 +1,4 @@
-/** What is sent back behind an answer: it must land by itself, whether or not the next turn answers it. */
+/** Returns behind an answer: each must land by itself, whether or not the next turn answers it. */
 import type { Walk } from "./pending.ts";
 import { withBody, withState, type Posture, type World } from "../body/state.ts";
 import { launchFeed } from "../exchange/launch.ts";

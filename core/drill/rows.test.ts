@@ -29,7 +29,7 @@ describe("how it goes wrong", () => {
   test("says so where it holds after all", () => {
     expect(rules("A cross -> B slip out\nwrong: A jab -> B slip out")).toEqual(["wrong-valid"]);
     expect(rules("wrong: A jab -> B cross")).toEqual(["no-answer"]);
-    // A third person who acts in such a row alone stands in the drill.
+    // A third person who acts in such a row alone is part of the drill.
     expect(rules("A jab -> B slip out\nwrong: A jab -> C cover")).toContain("line-open");
   });
   test("ends the header, is no choice, no load, and no grade of a school makes it graver", () => {
