@@ -18,7 +18,7 @@ export function ambiguousCues(firsts: readonly CheckedExchange[], header: Header
     const alike = byLook.get(look) ?? [];
     byLook.set(look, alike);
     const twin = alike.find((other) => other.label !== one.label && sameHour(one, other) && !sameAnswer(one, other));
-    if (twin && tooLate(one, header))
+    if (twin && (isSameBlow(one, twin) || tooLate(one, header)))
       found.push(draft(one.row, one, "ambiguous-cue", { one: twin.feedText, two: one.feedText }));
     // One of each kind is enough to be mistaken for.
     if (!alike.some((other) => sameHour(one, other) && sameAnswer(one, other))) alike.push(one);
@@ -44,6 +44,10 @@ const turns = (blow: CheckedExchange["blow"]): boolean => blow?.feed.use.move.at
 
 const sameAnswer = (a: CheckedExchange, b: CheckedExchange): boolean =>
   a.answer[0]?.move.id === b.answer[0]?.move.id && a.answer[0]?.height === b.answer[0]?.height;
+
+/** One and the same blow: nobody can tell the two apart at any tempo. */
+const isSameBlow = ({ feed: one }: CheckedExchange, { feed: two }: CheckedExchange): boolean =>
+  one !== null && two !== null && one.text === two.text;
 
 /** What is left of the way when they differ must hold the reaction and the movement. */
 function tooLate({ feed, blow, layers }: CheckedExchange, header: Header): boolean {

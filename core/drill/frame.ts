@@ -81,6 +81,7 @@ export function distancesOf(header: Header, reader: LineReader): Distances {
 /** The distance that is written, or that of hands that touch; null where a feed decides, m. */
 function fixedDistance({ formation, range, kind }: Header, trial: World, vocabulary: Vocabulary): Metres | null {
   const size = (trial.A!.body.scale + trial.B!.body.scale) / 2;
+  if (formation.name === "triangle" && formation.sideMetres !== null) return formation.sideMetres;
   if (formation.name === "feet interlocked") return metres(MODEL.interlocked * size);
   if (range) return rangeDistance(range, trial, vocabulary);
   return kind === "sensitivity" ? rangeDistance({ name: "trap" }, trial, vocabulary) : null;

@@ -33,7 +33,8 @@ export function checkMeeting(
     ...limbFindings(beats[0].uses, row, world, one.actor, null),
     ...limbFindings(beats[1].uses, row, world, two.actor, null),
   ];
-  const margin = SAME_HEIGHT - Math.abs(blowA.aim.w / a.body.scale - blowB.aim.w / b.body.scale);
+  // Each aims at a height of the other: what differs between a tall and a short body the strokes take up.
+  const margin = SAME_HEIGHT - Math.abs(blowA.aim.w / b.body.scale - blowB.aim.w / a.body.scale);
   const why =
     linesApart(blowA, blowB) ?? (findings.length === 0 ? placesApart([blowA, blowB], margin, distanceOf(a, b)) : null);
   if (why) findings.push(draft(row, span, "no-meet", { why }));

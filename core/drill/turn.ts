@@ -90,14 +90,17 @@ function partnerIn({ actor, last, next }: Turning, actors: readonly Actor[]): Ac
 
 /** Takes a turn and returns the feeds that wait for the next one, with the world as it is then. */
 export function takeTurn(turning: Turning, read: ReadBeats, start: World, walk: Walk): TurnEnd {
+  // What was sent at somebody else waits for them.
+  const mine = turning.pending.filter((p) => isFor(p, turning.actor));
+  const others = turning.pending.filter((p) => !isFor(p, turning.actor));
   // What they walked before has its time behind it.
   const world = withBody(start, withState(start[turning.actor]!, { approach: 0 }));
   let turn: Turn = {
-    turning,
+    turning: { ...turning, pending: mine },
     walk,
     partner: partnerIn(turning, actorsIn(world)),
     world,
-    waiting: turning.pending,
+    waiting: mine,
     made: [],
     before: [],
     feints: 0,
@@ -111,8 +114,11 @@ export function takeTurn(turning: Turning, read: ReadBeats, start: World, walk: 
     const beats = asTheyStand(read, turn.world, walk, i);
     turn = take(turn, beats[i]!, beats.slice(i + 1));
   }
-  return endOf(turn);
+  const end = endOf(turn);
+  return others.length === 0 ? end : { ...end, pending: [...others, ...end.pending] };
 }
+
+const isFor = ({ feed }: Pending, actor: Actor): boolean => feed === null || feed.receiver === actor;
 
 const isAnswering = ({ turning }: Turn): boolean => turning.pending.length > 0;
 

@@ -168,6 +168,9 @@ function aimOf(use: MoveUse, receiver: BodyState, incoming: Side): Pick<Blow, "z
 /** A blow to the head. */
 export const goesHigh = (use: MoveUse): boolean => PARTS[targetOf(use).part].zone === "head";
 
+/** The height of what a blow goes to. */
+export const heightOfTarget = (use: MoveUse): Height => heightWord(targetOf(use).part);
+
 /** A blow to a leg. */
 export const goesLow = (use: MoveUse): boolean => isLegZone(PARTS[targetOf(use).part].zone);
 
@@ -199,6 +202,17 @@ const LOWEST_AIM = 0.9;
 /** How much nearer than the body the arm is at which a return goes, m. */
 function armAhead({ use, isReturn }: Feed, receiver: BodyState): number {
   return isReturn && isArmPart(targetOf(use).part) ? MODEL.guardAhead * receiver.body.height : 0;
+}
+
+function roomFor(zone: HitZone): keyof typeof MODEL.kickRoom {
+  if (zone === "head" || zone === "neck") return "head";
+  return zone === "chest" || zone === "belly" || zone === "hips" ? "trunk" : "leg";
+}
+
+/** The room that a leg needs beside its own for a target, m; 0 for all but feet and shins. */
+function kickRoom(tool: string, zone: HitZone, { body }: BodyState): number {
+  if (tool !== "foot" && tool !== "shin") return 0;
+  return MODEL.kickRoom[roomFor(zone)] * body.scale;
 }
 
 /** Puts the feed into the receiver's frame as they stand now. `gained`: reach from a written step or push-off. */
@@ -254,7 +268,7 @@ export function launch(feed: Feed, attacker: BodyState, receiver: BodyState, gai
     drive: attack.drive ?? 0,
     tip: surface - spare - (attack.drive ?? 0),
     missing,
-    tooClose: distance - step < (attack.minGap ?? 0) - 1e-9,
+    tooClose: distance - step < (attack.minGap ?? 0) + kickRoom(attack.tool, zone, attacker) - 1e-9,
     landsWithoutStep: needed <= reach,
   };
 }

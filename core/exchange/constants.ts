@@ -90,6 +90,14 @@ export const MODEL = {
   /** The same where the answer goes with what pushes or pulls. Judgement from memory. */
   feltTime: 0.5,
   ceilingCap: 1.5,
+  /** How long before it is needed a known answer is begun: while the own blow comes back. Judgement from memory. */
+  beginsEarly: 200,
+  /** Share of full speed at which an answerer may move faster than the drill. Judgement from memory. */
+  slow: 0.25,
+  /** How much more room a foot or shin needs the higher it goes, m for 1.75 m. Common practice, no source. */
+  kickRoom: { head: 0.35, trunk: 0.1, leg: 0 } as const,
+  /** How far a blow that drives sends the one who is hit, m for 1.75 m. Judgement from memory. */
+  sentAway: 0.4,
   /** Largest ratio of masses in contact work. */
   weightRatio: 1.4,
   /** Sticks: eye protection above this tempo. */

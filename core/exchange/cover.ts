@@ -31,8 +31,9 @@ const limit = (margin: number): Metres => metres(Math.min(MODEL.marginCap, margi
 /** The side of the body on which a cover stands. */
 function coverSide(m: Interpose, c: CoverContext): Side {
   const { use, move, blow } = c;
+  // Which hand does it and where it stands are two things.
   if (use.side && (use.move.sides === "cover" || use.move.sides === "limb"))
-    return limbSide({ ...use, move: { ...use.move, sides: "limb" } }, move.state, blow.incoming);
+    return limbSide({ ...use, hand: null, move: { ...use.move, sides: "limb" } }, move.state, blow.incoming);
   if (m.stands === "lead") return move.state.lead;
   if (m.stands === "rear") return move.state.lead === "left" ? "right" : "left";
   return blow.incoming;
@@ -70,7 +71,7 @@ const isWeaponLimb = (limb: CoverLimb) => limb === "stick" || limb === "two-hand
 
 /** A limb or weapon stands in the corridor before the target. */
 export function interpose(m: Interpose, c: CoverContext): Layer {
-  const { blow, move } = c;
+  const { blow, move, use } = c;
   const radius = coverRadius(m, move.state);
   const side = coverSide(m, c);
   const bareLimb = !isWeaponLimb(m.limb);
@@ -78,8 +79,11 @@ export function interpose(m: Interpose, c: CoverContext): Layer {
   const made = (at: number, fails: Layer["fails"], detail: Layer["detail"] = {}) =>
     layer(c, "interpose", at, { fails, detail: { side, ...detail }, bareLimb });
   // A shin is there for kicks, a frame on the hips for knees.
-  const elsewhere = (m.only && !m.only.includes(blow.tool)) || (m.limb === "shin" && blow.limb === "hand");
+  const elsewhere =
+    (m.only && !m.only.includes(blow.tool)) || (m.limb === "shin" && blow.limb === "hand" && !blow.weapon);
   if (blow.path === "shoot" || elsewhere) return made(Math.min(margin, -0.1), "open");
+  if (bareLimb && m.limb !== "shin" && use.hand !== null && use.side !== null && use.hand !== side)
+    return made(-0.1, "open", { why: "across", hand: use.hand });
   const fault = materialFault(m, blow, m.depth + move.forward);
   // A hand that goes for a point or an edge is wrong, whether it would get there or not.
   if (margin < 0 && !(fault?.severity === "error" && blow.weapon && margin > NEARLY)) return made(margin, "open");
@@ -179,13 +183,16 @@ function beforeThrust(blow: Blow, [ax, ay, bx, by]: Line, radius: number, depth:
 /** A palm turned down meets a rising blow this far below its target, m. Common practice, no source. */
 const BELOW = 0.1;
 
+/** It comes straight up. */
+const isRising = ({ from }: Blow): boolean => from !== null && Math.abs(from.u) <= 0.2 && from.w < 0;
+const belowAim = ({ aim }: Blow) => ({ u: aim.u, w: aim.w - BELOW });
+
 /** A hand put onto a straight or rising line by sight, inside the region it can reach. */
 function placed(box: BoxData, side: Side, radius: number, depth: number, c: CoverContext): number {
-  const { from, aim } = c.blow;
-  // A rising blow is met by the palm just below its target; other arcs come from where no hand waits.
-  const rising = from !== null && Math.abs(from.u) <= 0.2 && from.w < 0;
-  if (from && !rising) return -0.1;
-  const at = rising ? { u: aim.u, w: aim.w - BELOW } : lineAt(c.blow, depth + c.move.forward);
+  // Other arcs come from where no hand waits.
+  const rising = isRising(c.blow);
+  if (c.blow.from && !rising) return -0.1;
+  const at = rising ? belowAim(c.blow) : lineAt(c.blow, depth + c.move.forward);
   return insideBox(box, side, at, c, radius);
 }
 
@@ -217,6 +224,9 @@ export function deflect(m: Deflect, c: CoverContext): Layer {
   const hand = limbSide(use, move.state, blow.incoming);
   const push = pushVector(m, hand);
   const travel = blow.from ? { u: -blow.from.u, w: -blow.from.w, d: 0 } : { u: 0, w: 0, d: -1 };
+  // A palm turned down stops what rises to it.
+  if (bareLimb && m.push === "down" && isRising(blow))
+    return layer(c, "deflect", insideBox(byHeight(m.box, use.height), hand, belowAim(blow), c, 0.03));
   const cos = push.u * travel.u + push.w * travel.w;
   // 45 to 135 degrees between push and travel.
   if (Math.abs(cos) > Math.SQRT1_2) return fail(cos > 0 ? "with" : "against");

@@ -165,7 +165,7 @@ class CueCheck {
     const order = this.layers.length;
     return {
       ...plainFeed({
-        use: pad && order === 0 ? atPad(use, cue.use) : use,
+        use: pad ? atPad(use, cue.use) : use,
         row: cue.row,
         actor: cue.receiver,
         receiver: cue.actor,
@@ -225,7 +225,8 @@ export function dealsWith({ uses }: DoneBeat, cue: MoveUse): boolean {
 }
 
 /** What deals with a cue of a kind, as far as the data of a move say it. */
-function answers({ move }: MoveUse, kind: Exclude<Cue | "hold", "pad">, cue: MoveUse): boolean {
+function answers(use: MoveUse, kind: Exclude<Cue | "hold", "pad">, cue: MoveUse): boolean {
+  const { move } = use;
   const mechanisms = move.answer ?? [];
   const feet = mechanisms.some((m) => m.by === "displace" && m.feet !== undefined);
   // Turned on one foot they walk past, legs and all.
@@ -239,7 +240,9 @@ function answers({ move }: MoveUse, kind: Exclude<Cue | "hold", "pad">, cue: Mov
         feet ||
         turnsAway ||
         move.contact !== undefined ||
-        mechanisms.some((m) => m.by === "interpose" || m.by === "jam")
+        mechanisms.some((m) => m.by === "interpose" || m.by === "jam") ||
+        // A chest and a hip arrive: an arm placed before them, or hands that push, hold them off.
+        (limbKind(use) !== "body" && (mechanisms.some((m) => m.by === "deny") || pushesAway(use)))
       );
     case "cycle":
       return move.cycle !== undefined && move.cycle === cue.move.cycle;
@@ -258,6 +261,9 @@ function answers({ move }: MoveUse, kind: Exclude<Cue | "hold", "pad">, cue: Mov
       );
   }
 }
+
+const pushesAway = ({ move: { energy } }: MoveUse): boolean =>
+  energy !== undefined && energy.direction !== "gone" && energy.direction[2] < 0;
 
 /** How much lower the contact has to go before whoever holds from behind has to carry the weight; a share of the way. */
 const SINKS = -0.3;

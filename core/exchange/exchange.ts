@@ -2,7 +2,7 @@
 import { metres, millis } from "../base/units.ts";
 import type { Blow, CheckedExchange, Contact, Feed, FollowUp, Layer, Pose } from "./types.ts";
 import { brokenRules } from "./restrictions.ts";
-import { ceilingFor, isNear } from "./in-time.ts";
+import { ceilingFor, isNear, isTouched } from "./in-time.ts";
 import { balanceOf } from "./keeps-balance.ts";
 import { percent } from "./time.ts";
 import { followUps } from "./follow-ups.ts";
@@ -131,6 +131,9 @@ function answerOf(s: Situation): Outcome {
   const findings = limbFindings(uses, feed.row, world, feed.receiver, blow?.incoming ?? null);
   for (const use of uses)
     findings.push(...brokenRules(use, feed.row, receiver, setting.header, blow?.incoming ?? null));
+  const unseen = blow && setting.header.rules[feed.receiver].has("eyes closed") && setting.header.kind !== "sensitivity";
+  if (unseen && beat && !isTouched(world, feed.receiver))
+    findings.push(draft(feed.row, beat, "rule-broken", { code: "unseen", actor: feed.receiver, feed: feed.use.text, rule: "eyes closed" }));
   const broken = findings.some((f) => f.rule === "rule-broken");
   const answered = tryAnswer(s, PLAIN);
   const robust = robustness(s, answered);

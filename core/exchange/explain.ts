@@ -64,6 +64,8 @@ function codeOf(best: Layer, blow: Blow | null): { code: string; why?: string; w
 function missedBy({ use, detail }: Layer, blow: Blow | null): string {
   const trunk = detail.zone === "chest" || detail.zone === "belly" || detail.zone === "hips";
   if (trunk && !usesFeet(use)) return "Moving the head does not save the body: step, or drop the elbow.";
+  if (blow?.limb === "leg" && blow.path === "thrust" && detail.zone === "head")
+    return "It comes up from below, and this goes down into it: go aside, or back.";
   if (!blow?.from) return "Move a little more, or step.";
   return Math.abs(blow.from.u) > 0.7
     ? "It comes round: go under it, or back."
@@ -73,6 +75,7 @@ function missedBy({ use, detail }: Layer, blow: Blow | null): string {
 /** Where a cover leaves a way in. */
 function leavesOpen({ use, detail }: Layer, blow: Blow | null): string {
   if (!blow) return "";
+  if (detail.why === "across") return `The ${detail.hand} arm does not get across: use the ${blow.incoming} one.`;
   const other = detail.side !== undefined && detail.side !== blow.incoming && use.side !== null;
   const cover = needsWeapon(use.move) ? "block" : blow.limb === "leg" ? "lift the shin" : "cover";
   if (other) return `It comes to the ${blow.incoming}: ${cover} on that side.`;

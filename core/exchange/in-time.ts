@@ -1,6 +1,7 @@
 /** How long an answer has, how long it takes, and up to which tempo that goes together. */
 import { millis } from "../base/units.ts";
 import type { BodyState, World } from "../body/state.ts";
+import type { Actor } from "../score/types.ts";
 import { PARTS } from "../body/parts.ts";
 import type { Range } from "../score/header.ts";
 import type { GuardData } from "../score/postures.ts";
@@ -22,13 +23,12 @@ interface Timed {
 /** Returns the tempo up to which an answer is in time, with the times that it rests on. */
 export function ceilingFor({ feed, blow, world, setting: { header, choices } }: Timed, answered: Answered) {
   const receiver = answered.move.state;
-  const rules = header.rules[receiver.actor];
   const touching = feed.use.move.energy !== undefined || inContact(world[feed.receiver]!);
   // Where the hands are on each other, or as near as that, every way is short.
   const near = touching || isNear(header.range);
   // A touch that rests before the push has told already where it comes.
   const told = feed.use.move.energy !== undefined && touchesFirst(world[feed.actor]!);
-  const sense = senseOf(header.kind, touching || rules.has("eyes closed") ? "touch" : "sight");
+  const sense = senseOf(header.kind, touching ? "touch" : "sight");
   const seen = knowledge(header.kind, (told ? 1 : choices) + feed.feints, sense);
   // Once a combination has begun its rest comes in a known rhythm, and so does what is sent back in a set order.
   const known = feed.first || (feed.isReturn && seen.choices > 1) ? seen : { ...seen, rhythm: true };
@@ -45,6 +45,11 @@ export function ceilingFor({ feed, blow, world, setting: { header, choices } }: 
     times: { contact, movement, reaction, choices: known.choices },
   };
 }
+
+/** True where a body is touched or touches: what they feel needs no eyes. */
+export const isTouched = (world: World, who: Actor): boolean =>
+  Object.values(world).some((state) => [state.holds.left, state.holds.right].some((hold) => hold !== null && hold.kind !== "own" && (state.actor === who || hold.of === who))) ||
+  world[who]!.cycle !== null;
 
 const inContact = ({ holds }: BodyState): boolean =>
   (holds.left !== null && holds.left.kind !== "own") || (holds.right !== null && holds.right.kind !== "own");

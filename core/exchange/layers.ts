@@ -73,11 +73,15 @@ const trunkOf = ({ zone }: Blow): "chest" | "belly" | "hips" | null =>
  * How much of its way a movement has done when a blow passes that comes along it: one that rises or falls meets
  * whoever goes down under it, wherever they end. null where nothing crosses the way.
  */
-function midway({ from }: Blow, { u, w }: { readonly u: number; readonly w: number }): { u: number; w: number } | null {
+function midway(blow: Blow, { u, w }: { readonly u: number; readonly w: number }): { u: number; w: number } | null {
+  const { from } = blow;
   if (from === null || w >= 0) return null;
   if (Math.abs(from.w) > STEEP) return { u: u * ON_THE_WAY, w };
   return from.w > SLANTING && Math.abs(u) < MODEL.onLine ? { u, w: w / 2 } : null;
 }
+/** A straight kick or knee to the head comes up from the hip: down is into it, wherever the head ends. */
+const risesToHead = ({ limb, path, zone }: Blow): boolean => limb === "leg" && path === "thrust" && zone === "head";
+
 /** Upward part of the direction of a blow that comes straight up or down, and of one that falls aslant. */
 const STEEP = 0.8;
 const SLANTING = 0.55;
@@ -93,6 +97,8 @@ function onTheWay(end: Clearance, blow: Blow, { state, moved, right, forward }: 
   if (trunk && !steps && !blow.weapon && state.posture[trunk].d > -HOLLOW)
     return { ...end, zone: trunk, margin: Math.min(end.margin, -MODEL.tight) };
   const { head } = state.posture;
+  if (!steps && head.w < 0 && risesToHead(blow))
+    return { ...end, zone: "head", margin: Math.min(end.margin, head.w), by: "beside" };
   const passing = steps ? null : midway(blow, head);
   if (passing) {
     const posture = { ...state.posture, head: { ...head, ...passing } };

@@ -21,7 +21,8 @@ import {
   type World,
 } from "../body/state.ts";
 import { guardNamed, stanceNamed } from "../score/postures.ts";
-import { otherSide, type Side } from "../score/person.ts";
+import type { Body } from "../body/body.ts";
+import { otherSide, type Held, type Side } from "../score/person.ts";
 import type { Actor, Row } from "../score/types.ts";
 import { isArmPart, isLegPart } from "../body/parts.ts";
 import { partNamed, type PartName } from "../words/part-names.ts";
@@ -47,13 +48,16 @@ export function useLimbs(
     const limb = limbKind(use);
     if (limb === "body") continue;
     const sides: readonly Side[] =
-      use.move.limb === "both hands" ? ["left", "right"] : [limbSide(use, state, incoming)];
+      use.move.limb === "both hands" || takesBoth(use) ? ["left", "right"] : [limbSide(use, state, incoming)];
     list.push({ use, limb, sides });
   }
   // One after the other: what was moved to the other hand is busy there for the next.
   if (list.length > 1) list.forEach((one, i) => (list[i] = withFreeHand(one, list)));
   return list;
 }
+
+/** A hold on each of two parts takes a hand each. */
+const takesBoth = ({ move, on }: MoveUse): boolean => move.contact !== undefined && on?.both === true;
 
 /** A hold for which no hand is named is taken with the one that the rest of the beat leaves free. */
 function withFreeHand(one: LimbUse, all: readonly LimbUse[]): LimbUse {
@@ -143,7 +147,8 @@ export function applyAfter(
       // What works from the contact has turned a hand that was gripped out of the grip.
       if (worksFromContact(use.move)) freeGrip(partner, actor, side);
     }
-    if (use.move.contact) takeHold(use, sides[0]!, state, partner, blow);
+    if (use.move.disarms) disarm(state, partner);
+    else if (use.move.contact) takeHold(use, sides[0]!, state, partner, blow);
     if (use.move.answer?.some((m) => m.by === "deflect")) state.carries = true;
   }
   for (const { move } of uses) {
@@ -153,6 +158,19 @@ export function applyAfter(
   }
   return withBody(withBody(world, partner), state);
 }
+
+/** What is taken leaves one hand and arrives in another: the free one of whoever took it. */
+function disarm(state: OpenState, partner: OpenState): void {
+  const { person } = partner.body;
+  if (!person.holds) return;
+  const { kind, length, count } = person.holds;
+  partner.body = holding(partner.body, count === 2 ? { kind, length, count: 1 } : null);
+  const own = state.body.person.holds;
+  if (!own) state.weaponSide = otherSide(partner.weaponSide);
+  state.body = holding(state.body, own ? { ...own, count: 2, off: { kind, length } } : { kind, length, count: 1 });
+}
+
+const holding = (body: Body, holds: Held | null): Body => ({ ...body, person: { ...body.person, holds } });
 
 /** True for what turns the contact aside with the arm that is in it. */
 const worksFromContact = ({ answer }: Move): boolean =>
@@ -213,6 +231,19 @@ function stepped(uses: readonly MoveUse[], state: BodyState, partner: BodyState)
   return withState(moved.state, { approach: Math.max(0, state.approach + moved.forward) });
 }
 
+const BOTH = ["left", "right"] as const;
+
+/** Opens a hold: what goes round the body at once; of two hands that are held the one that frees itself. */
+function breakHold(use: MoveUse, hand: Side, state: BodyState, partner: OpenState): void {
+  const held = BOTH.filter((side) => partner.holds[side]?.of === state.actor);
+  const hands = held.filter((side) => partner.holds[side]!.limb === "hand");
+  const one = hands.length > 1 && use.move.limb !== "both hands";
+  for (const side of held) {
+    const hold = partner.holds[side]!;
+    if (!one || hold.limb !== "hand" || hold.side === hand) setHold(partner, side, null);
+  }
+}
+
 /** Takes, touches, frees: the other person's part that a contact move works on. */
 function takeHold(use: MoveUse, hand: Side, state: OpenState, partner: OpenState, blow: Blow | null): void {
   const { kind, incoming, behind: fromBehind } = use.move.contact!;
@@ -224,17 +255,17 @@ function takeHold(use: MoveUse, hand: Side, state: OpenState, partner: OpenState
     state.holds = EMPTY_HANDS;
     return;
   }
-  if (kind === "break") {
-    for (const side of ["left", "right"] as const) {
-      if (partner.holds[side]?.of === state.actor) setHold(partner, side, null);
-    }
-    return;
-  }
+  if (kind === "break") return breakHold(use, hand, state, partner);
   const part = takenPart(use);
   const limb = isArmPart(part) ? "hand" : isLegPart(part) ? "leg" : "body";
   const natural = incoming && blow && !use.on?.side ? blow.side : partner.lead;
   const side = refSide(use.on ?? use.target, partner, part === "weapon" ? partner.weaponSide : natural);
   const held = incoming && blow?.limb === "leg" && !use.on ? "leg" : limb;
+  if (takesBoth(use) && held !== "body") {
+    // Each hand takes what is across from it.
+    for (const own of BOTH) setHold(state, own, { of: partner.actor, limb: held, side: otherSide(own), kind });
+    return;
+  }
   const taken: Hold = { of: partner.actor, limb: held, side, kind };
   setHold(state, hand, fromBehind ? { ...taken, behind: true } : taken);
 }

@@ -4,7 +4,7 @@ import type { BodyState } from "../body/state.ts";
 import type { Customs } from "../customs/customs.ts";
 import type { MoveUse } from "../read/types.ts";
 import { otherSide, PADS, type Side } from "../score/person.ts";
-import { goesHigh, limbKind } from "./blow.ts";
+import { goesHigh, heightOfTarget, limbKind } from "./blow.ts";
 import { MODEL } from "./constants.ts";
 import type { Blow, Feed, PadPlace } from "./types.ts";
 
@@ -62,17 +62,22 @@ export function padFindings(
   pads: Customs["pads"],
 ): FindingDraft[] {
   const { use } = blow.feed;
-  const { wears } = holder.body.person;
+  const { wears, padOn } = holder.body.person;
   const found: FindingDraft[] = [];
   const why = `the ${use.text}`;
   const missing = (gear: string) => draft(row, use, "gear-missing", { actor: holder.actor, gear, why });
   const kick = limbKind(use) === "leg" && use.move.attack!.tool !== "knee";
   const hard = kick && use.move.attack!.commitment > MODEL.lightKick;
+  if (padOn && (cue.side === "left" || cue.side === "right") && cue.side !== padOn)
+    found.push(missing(`a mitt on the ${cue.side} hand`));
   if (hard && !wears.some((gear) => SHIELDS.has(gear))) found.push(missing("kick pads or a kick shield"));
   else if (!wears.some((gear) => PADS.has(gear))) found.push(missing("mitts or a pad"));
   const { heights } = use.move;
+  const goes = heightOfTarget(use);
   if (cue.height && !use.target && heights && !heights.includes(cue.height))
     found.push(draft(row, use, "pad", { move: use.text, height: cue.height, heights: heights.join(" or ") }));
+  else if (cue.height && cue.height !== goes)
+    found.push(draft(row, use, "pad", { code: "target", move: use.text, height: PLACE[cue.height], goes: PLACE[goes] }));
   const facing = facingFor(blow);
   if (cue.facing && facing && cue.facing !== facing)
     found.push(draft(row, use, "pad", { code: "facing", move: use.text, facing: FACING[facing] }));
@@ -84,4 +89,5 @@ export function padFindings(
   return found;
 }
 
+const PLACE = { high: "at the head", mid: "at the body", low: "at the legs" } as const;
 const FACING = { front: "to the front", in: "inwards", down: "down" } as const;

@@ -44,12 +44,18 @@ export function movementOf(uses: readonly MoveUse[]): Millis {
   return millis(longest);
 }
 
-/** Both work at tempo t while reaction stays: ceiling t = (contact - movement) / reaction, capped. */
+/**
+ * Returns the tempo up to which an answer is in time, as a share of full speed, capped; never 0. Both work at tempo t
+ * while the reaction stays: t = (contact - movement) / reaction. An answer that is known beforehand begins while the
+ * own blow comes back. At `slow` and below nobody is held to the tempo of the drill: they move as fast as they can,
+ * so that t = contact / (reaction + movement).
+ */
 export function ceilingOf(contact: Millis, movement: Millis, reaction: Millis): Share {
-  const left = contact - movement;
-  if (left < 0 || (left === 0 && reaction > 0)) return share(0);
-  if (reaction === 0) return share(MODEL.ceilingCap);
-  return share(Math.min(MODEL.ceilingCap, left / reaction));
+  const isKnown = reaction === 0;
+  const left = contact - movement + (isKnown ? MODEL.beginsEarly : 0);
+  if (isKnown && left >= 0) return share(MODEL.ceilingCap);
+  const slowly = Math.min(MODEL.slow, contact / (reaction + movement));
+  return share(Math.min(MODEL.ceilingCap, Math.max(slowly, isKnown ? 0 : left / reaction)));
 }
 
 /** By which sense a feed is noticed: in contact drills by touch, whatever the eyes do. */

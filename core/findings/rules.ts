@@ -171,6 +171,8 @@ const TABLE = {
           "The {move} goes against the {feed}, and this drill says no resisting. Give with the side that is pushed.",
           p,
         );
+      if (p.code === "unseen")
+        return fill("{actor} sees nothing of the {feed} with closed eyes. Touch first, or call it.", p);
       return fill(
         p.rule === "touch first"
           ? "Touch first: write `touch on chest,` before the {move}."

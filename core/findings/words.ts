@@ -70,6 +70,7 @@ export const headerWords: Record<string, string> = {
 export const needsWords: Record<string, string> = {
   empty: "{move} needs an empty hand; this one holds something. Use the other hand, or take another move.",
   hand: "The weapon is in the {side} hand: it cannot {move} with the other one.",
+  gone: "{move} needs the weapon, and the partner has taken it. Use the empty hand, kick, or step away.",
   pad: "{move} needs pads; write what is worn in the header, such as `A: wears mitts`.",
   other: "{move} needs {needs} in the hand; write what is held in the header, such as `A: holds stick 71 cm`.",
 };
@@ -85,6 +86,7 @@ export const outOfReach: Record<string, string> = {
 /** A pad that is not held as the blow needs it. */
 export const padWords: Record<string, string> = {
   height: "The {move} goes {heights}, and the pad is held {height}. Hold it where the blow goes.",
+  target: "The {move} lands {goes}, and the pad is {height}. Hold it where the blow goes.",
   facing: "For the {move} the pad looks {facing}. Turn it.",
   side: "Here the {pad} pad takes the {move}. The other one does as well, if both know it.",
 };

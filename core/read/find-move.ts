@@ -203,6 +203,7 @@ export function takePhrases(words: readonly string[]) {
     }
     let j = i + 1;
     const own = words[j] === "own" || words[j] === "my";
+    const both = words[j] === "both" || (words[j] === "the" && words[j + 1] === "both");
     while (j < words.length - 1 && (ARTICLES.has(words[j]!) || WHOSE.has(words[j]!))) j++;
     const side = SIDES[words[j] ?? ""] ?? null;
     if (side) j++;
@@ -212,7 +213,7 @@ export function takePhrases(words: readonly string[]) {
       left.push(word);
       continue;
     }
-    const ref: PartRef = own ? { part, side, own } : { part, side };
+    const ref: PartRef = { part, side, ...(own ? { own } : {}), ...(both ? { both } : {}) };
     if (word === "to") target = ref;
     else on = ref;
     i = two ? j + 1 : j;

@@ -5,7 +5,7 @@ import type { Span } from "../score/types.ts";
 import type { Angle, NumberedRole } from "../words/numbering.ts";
 import { standardMoves } from "../words/shipped.ts";
 import type { Move } from "../words/types.ts";
-import type { Vocabulary } from "../words/vocabulary.ts";
+import { needsWeapon, type Vocabulary } from "../words/vocabulary.ts";
 import { readPart } from "./read-part.ts";
 import type {
   Done,
@@ -20,14 +20,19 @@ import type {
   WordFault,
 } from "./types.ts";
 
-/** Beats by the stance they were done from: there are four. */
+/** Beats by the stance they were done from: there are four, each as they came, disarmed, or with a second tool. */
 const kept = new WeakMap<ReadBeats, (Done | undefined)[]>();
-const numberOf = ({ lead, weaponSide }: Stance): number => (lead === "left" ? 0 : 1) + (weaponSide === "left" ? 0 : 2);
+const STANCES = 12;
+const numberOf = ({ lead, weaponSide, body }: Stance, { holds }: WordContext): number => {
+  const now = body?.person.holds;
+  const changed = holds === null || now === undefined ? 0 : now === null ? 4 : now.count === 2 ? 8 : 0;
+  return changed + (lead === "left" ? 0 : 1) + (weaponSide === "left" ? 0 : 2);
+};
 
 /** The beats as somebody does them from a stance. */
 export function doneFrom(read: ReadBeats, stance: Stance, vocabulary: Vocabulary): Done {
-  const known = keptFor(kept, read, () => new Array<Done | undefined>(4).fill(undefined));
-  const number = numberOf(stance);
+  const known = keptFor(kept, read, () => new Array<Done | undefined>(STANCES).fill(undefined));
+  const number = numberOf(stance, read.context);
   return (known[number] ??= doBeats(read, stance, vocabulary));
 }
 
@@ -82,11 +87,14 @@ class Doing {
     const { lead, weaponSide } = this.stance;
     const hand = use.hand ?? (side && move.sides === "limb" ? sideIn(side, this.stance) : null);
     // A tool strikes and blocks with the hand that holds it.
-    if (hand && hand !== weaponSide && !this.context.twoSticks && worksWithTool(move))
+    const now = this.stance.body?.person.holds;
+    if (this.context.holds && now === null && needsWeapon(move))
+      return this.fault("needs", { move: move.name, needs: "gone" }, place);
+    if (hand && hand !== weaponSide && !this.context.twoSticks && now?.count !== 2 && worksWithTool(move))
       return this.fault("needs", { move: move.name, needs: "hand", side: weaponSide }, place);
     // A cross is thrown with the rear hand, whatever is in it.
     const bound = hand ?? (move.fixedSide ? sideIn(move.limb.startsWith("lead") ? "lead" : "rear", this.stance) : null);
-    if (move.needs === "empty" && this.context.holds && bound === weaponSide)
+    if (move.needs === "empty" && this.context.holds && now !== null && bound === weaponSide)
       return this.fault("needs", { move: move.name, needs: "empty" }, place);
     if (!side) return use;
     const leads = side === "lead" || side === lead;

@@ -1,6 +1,6 @@
 /** What words come to mean on their way through this room: as read, and as done from a stance. */
 import type { Actor, Line, Span } from "../score/types.ts";
-import type { Side } from "../score/person.ts";
+import type { Person, Side } from "../score/person.ts";
 import type { PartName } from "../words/part-names.ts";
 import type { Angle, NumberedRole } from "../words/numbering.ts";
 import type { Height, Move } from "../words/types.ts";
@@ -14,6 +14,8 @@ export interface PartRef {
   readonly side: SideWord | null;
   /** The own one, not the partner's. */
   readonly own?: true;
+  /** Each of the two. */
+  readonly both?: true;
 }
 
 /** One move as it is done here: the move with its modifiers. */
@@ -63,6 +65,8 @@ export interface Stance {
   readonly lead: Side;
   /** The hand that holds the weapon, or would. */
   readonly weaponSide: Side;
+  /** What they hold by then; left out where nothing can have changed. */
+  readonly body?: { readonly person: Pick<Person, "holds"> };
 }
 
 /** What a part means before anybody stands anywhere. */

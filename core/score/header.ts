@@ -4,7 +4,7 @@ import { Bounded } from "../base/bounded.ts";
 import { ACTORS, type Actor, type Row, type Score, type Word } from "./types.ts";
 import { guardNamed, stanceNamed } from "./postures.ts";
 import { parsePerson, type Person } from "./person.ts";
-import { linesShown } from "./structure.ts";
+import { linesShown, namesThird } from "./structure.ts";
 
 export const KINDS = ["feeder", "flow", "sensitivity", "solo"] as const;
 export type Kind = (typeof KINDS)[number];
@@ -45,7 +45,9 @@ export interface Header {
   readonly gear: string | null;
   /** null: nothing is said of the floor. */
   readonly mats: boolean | null;
-  readonly formation: { readonly name: "pair" | "triangle" | "feet interlocked"; readonly sideMetres: number };
+  readonly formation: { readonly name: "pair" | "triangle" | "feet interlocked"; /** The distance of each pair in it, m; null where none is written. */
+    readonly sideMetres: Metres | null;
+  };
   /** Who attacks in turn; null: whoever is called, or whoever likes. */
   readonly order: readonly Actor[] | null;
   /** Words to count with, as a school says them; null: plain numbers. */
@@ -95,7 +97,7 @@ export function readHeader(score: Score, defaults: HeaderDefaults = {}): { heade
     focus: null,
     gear: null,
     mats: null,
-    formation: { name: "pair", sideMetres: 2 },
+    formation: { name: "pair", sideMetres: null },
     order: null,
     count: null,
     actors: ["A", "B"],
@@ -113,7 +115,7 @@ export function readHeader(score: Score, defaults: HeaderDefaults = {}): { heade
   }
   // A person who acts in any row stands in the drill, in one that is shown wrong as well.
   for (const { line } of linesShown(score.items))
-    if (line.turns.some((turn) => turn.actor === "C")) header.actors = ACTORS;
+    if (namesThird(line)) header.actors = ACTORS;
   return { header, faults };
 }
 
@@ -212,9 +214,13 @@ function readTempo(text: string, say: Say): Share | null {
 }
 
 function readFormation(text: string, say: Say): Header["formation"] | null {
-  if (text === "feet interlocked") return { name: text, sideMetres: 2 };
+  if (text === "feet interlocked") return { name: text, sideMetres: null };
   const found = /^(pair|triangle)(?:\s+(\d+(?:[.,]\d+)?)\s*m)?$/.exec(text);
-  if (found) return { name: found[1] === "triangle" ? "triangle" : "pair", sideMetres: decimal(found[2] ?? "2") };
+  if (found)
+    return {
+      name: found[1] === "triangle" ? "triangle" : "pair",
+      sideMetres: found[2] === undefined ? null : metres(decimal(found[2])),
+    };
   say("header-value", ["pair", "triangle 2 m", "feet interlocked"]);
   return null;
 }

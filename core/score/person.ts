@@ -66,6 +66,8 @@ export interface Person {
   readonly noCloseTouch: boolean;
   readonly holds: Held | null;
   readonly wears: readonly Gear[];
+  /** The hand that one mitt is worn on; null where both hands wear one, or none. */
+  readonly padOn: Side | null;
   /** The stance and the guard that they begin in, by a name of `postures.json`. */
   readonly stance: string;
   readonly guard: string;
@@ -101,6 +103,7 @@ class PersonReader {
   private readonly faults: PersonFault[] = [];
   private readonly given: string[] = [];
   private readonly wears: Gear[] = [];
+  private padOn: Side | null = null;
   private readonly measures: Record<"height" | "reach" | "mass", number | null> = {
     height: null,
     reach: null,
@@ -163,7 +166,9 @@ class PersonReader {
     this.given.push(this.list);
     const thing = start ? start[2]! : item;
     // One mitt is worn on a side.
-    const bare = thing.replace(/^mitts? (?:left|right)$/, "mitts");
+    const mitt = /^mitts? (left|right)$/.exec(thing);
+    if (mitt) this.padOn = mitt[1] as Side;
+    const bare = mitt ? "mitts" : thing;
     const worn = GEAR.find((g) => g === bare) ?? SAME_GEAR[bare];
     if (this.list === "wears") {
       if (worn) this.wears.push(worn);
@@ -178,7 +183,7 @@ class PersonReader {
   }
 
   finish(): { person: Person; faults: PersonFault[] } {
-    const { faults, measures, lead, hand, minor, noCloseTouch, holds, wears, stance, guard, given } = this;
+    const { faults, measures, lead, hand, minor, noCloseTouch, holds, wears, padOn, stance, guard, given } = this;
     for (const text of ["mitts", "gloves"] as const)
       if (holds && wears.includes(text)) faults.push({ code: "hold-and-wear", text });
     const { height, reach, mass } = measures;
@@ -193,6 +198,7 @@ class PersonReader {
         noCloseTouch,
         holds,
         wears,
+        padOn,
         stance,
         guard,
         given,

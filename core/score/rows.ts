@@ -1,6 +1,7 @@
 /** From the syntax tree to rows: what each row of text says, with its faults. */
 import { rowIndex } from "../base/units.ts";
 import type { SyntaxNode, Tree } from "@lezer/common";
+import { namesThird } from "./structure.ts";
 import { MAX_LOOP, MAX_NOTE, ROW_LIMITS, type RowLimit } from "./limits.ts";
 import {
   ACTORS,
@@ -167,7 +168,7 @@ class RowBuilder {
           wrong: node.getChild("WrongWord") !== null,
           label: label && this.word(label),
           lines,
-          third: lines.some((line) => line.turns.some((turn) => turn.actor === "C")),
+          third: lines.some(namesThird),
         };
       }
     }

@@ -1,7 +1,7 @@
 /** Rows to a tree of sections, blocks and lines. */
 import { MAX_DEPTH } from "./limits.ts";
 import { expandRange } from "./ranges.ts";
-import type { BlockHead, Row, RowBody, RowFault, Score, ScoreBlock, ScoreItem, ScoreLine, Word } from "./types.ts";
+import type { BlockHead, Line, Part, Row, RowBody, RowFault, Score, ScoreBlock, ScoreItem, ScoreLine, Word } from "./types.ts";
 
 interface Open {
   readonly row: Row;
@@ -136,6 +136,16 @@ export function* linesOf(items: readonly ScoreItem[]): Generator<ScoreLine> {
     else if (item.kind === "block") yield* linesOf(item.items);
   }
 }
+
+/** True where a third person acts in a line, or something is sent at them. */
+export const namesThird = ({ turns }: Line): boolean =>
+  turns.some(
+    ({ actor, alternatives }) =>
+      actor === "C" || alternatives.some(({ beats }) => beats.some(({ parts }) => parts.some(isSentToThird))),
+  );
+
+const isSentToThird = ({ words }: Part): boolean =>
+  words.some(({ text }, i) => text.toLowerCase() === "at" && words[i + 1]?.text.toLowerCase() === "c");
 
 /** All of them, with those that are shown wrong. */
 export function* linesShown(items: readonly ScoreItem[]): Generator<ScoreLine> {

@@ -203,6 +203,7 @@ const move = object({
   changes: string().oneOf(["stance", "hands"]),
   numbered: string().oneOf(["strike", "block", "counter"]),
   opens: boolean(),
+  disarms: boolean(),
   parts: array(notEmpty).min(1).max(4),
   coaching: array(notEmpty).min(2).required(),
   faults: array(notEmpty).min(1).required(),

@@ -249,6 +249,8 @@ export interface MoveData {
   /** Standard strike, block or counter of the numbering set. */
   readonly numbered?: "strike" | "block" | "counter";
   readonly opens?: boolean;
+  /** It takes what the partner holds. */
+  readonly disarms?: boolean;
   /** What is learned before the whole of it, each an answer by itself: the turn before the hook on the turn. */
   readonly parts?: readonly string[];
   readonly coaching: readonly string[];
