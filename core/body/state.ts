@@ -55,6 +55,8 @@ export interface BodyState {
   readonly unrecovered: "down" | "over-turned" | null;
   /** Sum of the steps they took by themselves to make feeds land; taken back when the line ends. */
   readonly ownStep: Readonly<{ x: number; y: number }>;
+  /** Where the written steps of the line have taken them from where they began, m; `recover` leads back. */
+  readonly wandered: Readonly<{ x: number; y: number }>;
   /** Trunk yielding used up since the last return to guard, m. */
   readonly yielded: number;
   /** Forward carry of the last answer: slip, weave or parry. */
@@ -108,6 +110,7 @@ export function startState(actor: Actor, body: Body, x: number, y: number): Body
     holds: EMPTY_HANDS,
     unrecovered: null,
     ownStep: NO_STEP,
+    wandered: NO_STEP,
     yielded: 0,
     carries: false,
     approach: 0,
@@ -156,6 +159,7 @@ export const openState = (state: BodyState): OpenState =>
     holds: state.holds,
     unrecovered: state.unrecovered,
     ownStep: state.ownStep,
+    wandered: state.wandered,
     yielded: state.yielded,
     carries: state.carries,
     approach: state.approach,
@@ -240,7 +244,15 @@ export function frameOf(receiver: BodyState, other: BodyState) {
 
 /** Moves a body on the floor along its own frame: to the right and towards `other`. */
 export function moveFeet(state: OpenState, other: BodyState, right: number, forward: number): void {
-  const { dx, dy, ux, uy } = frameOf(state, other);
+  const { dx, dy, ux, uy, length } = frameOf(state, other);
+  if (forward === 0 && right !== 0) {
+    // Aside alone goes round the partner, at the same distance: left and right again end where they began.
+    const angle = right / length;
+    const turned = { x: 1 - Math.cos(angle), y: Math.sin(angle) };
+    state.x += length * (dx * turned.x + ux * turned.y);
+    state.y += length * (dy * turned.x + uy * turned.y);
+    return;
+  }
   state.x += ux * right + dx * forward;
   state.y += uy * right + dy * forward;
 }

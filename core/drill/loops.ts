@@ -1,10 +1,14 @@
 /** Does a cycle close? The end of one pass against the end of the next, item by item. */
 import { ACTORS, type Actor } from "../score/types.ts";
 import { cycleVersion } from "../words/cycles.ts";
+import { displacements } from "../exchange/move-body.ts";
+import type { MoveUse } from "../read/types.ts";
 import { distanceOf, withEach, withState, type BodyState, type World } from "../body/state.ts";
 
 /** Differences smaller than this are no difference, m. */
 const SAME_PLACE = 0.05;
+/** Where steps go out and in again feet correct so much unasked, m. Common practice, no source. */
+const CORRECTED = 0.15;
 
 /** A stands where B stood and the reverse. */
 export function rolesExchanged(world: World): World {
@@ -42,10 +46,18 @@ export function stopsHalfWay(first: World, times: number): HalfWay | null {
 }
 
 /** What differs between two ends, in words. */
-export const differences = (first: World, second: World): string[] => [
+export const differences = (first: World, second: World, spare: number = SAME_PLACE): string[] => [
   ...bodyDifferences(first, second),
-  ...distanceDifference(first, second),
+  ...distanceDifference(first, second, spare),
 ];
+
+/** Returns how far apart the ends of two passes may be, m, by what was done in one: steps out and in leave a little. */
+export function spareOf(uses: readonly MoveUse[]): number {
+  const feet = uses.flatMap((use) => displacements(use).flatMap((m) => (m.feet ? [{ use, feet: m.feet }] : [])));
+  const out = feet.some(({ use, feet: { back, asFar } }) => use.way !== "in" && (asFar !== undefined || (back ?? 0) > 0));
+  const into = feet.some(({ use, feet: { forward } }) => use.way !== "back" && use.way !== "out" && (forward ?? 0) > 0);
+  return out && into ? CORRECTED : SAME_PLACE;
+}
 
 /** What differs in the people themselves, wherever they stand. */
 export const bodyDifferences = (first: World, second: World): string[] =>
@@ -55,11 +67,11 @@ export const bodyDifferences = (first: World, second: World): string[] =>
     return one && two ? stateDifferences(one, two, actor) : [];
   });
 
-function distanceDifference(first: World, second: World): string[] {
+function distanceDifference(first: World, second: World, spare: number): string[] {
   const found: string[] = [];
   if (first.A && first.B && second.A && second.B) {
     const change = distanceOf(second.A, second.B) - distanceOf(first.A, first.B);
-    if (Math.abs(change) > SAME_PLACE)
+    if (Math.abs(change) > spare)
       found.push(
         `the distance is ${Math.abs(Math.round(change * 100))} cm ${change < 0 ? "less" : "more"} after each pass`,
       );

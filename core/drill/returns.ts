@@ -1,6 +1,6 @@
 /** Returns behind an answer: each must land by itself, whether or not the next turn answers it. */
 import type { Walk } from "./pending.ts";
-import { withBody, withState, type Posture, type World } from "../body/state.ts";
+import { withBody, type BodyState, type World } from "../body/state.ts";
 import { launchFeed } from "../exchange/launch.ts";
 import { afterReaction, reactionTo } from "../exchange/reactions.ts";
 import type { Feed } from "../exchange/types.ts";
@@ -10,8 +10,8 @@ import type { Effect } from "../words/types.ts";
 /** The bodies once what was sent back has gone, and how the last of it moved the one who was hit. */
 export interface Ahead {
   readonly world: World;
-  /** The posture of the partner before any return hit them, and what hit them last. */
-  readonly unhit: Posture | null;
+  /** The partner before any return hit them, and what hit them last. */
+  readonly unhit: BodyState | null;
   readonly hitBy: string | null;
   /** What landed last, before they have shown it. */
   readonly hit: { readonly by: string; readonly effect: Effect } | null;
@@ -26,7 +26,7 @@ export function sendBack(feed: Feed, from: Ahead, walk: Walk): Ahead {
   const { blow, findings, world } = throwReturn(feed, ahead, walk);
   walk.findings.push(...findings);
   const lands = !findings.some((f) => f.rule === "out-of-reach");
-  const reaction = blow && lands ? reactionTo(feed.use, blow.zone) : null;
+  const reaction = lands ? reactionTo(feed.use, blow?.zone ?? null) : null;
   const behind = walk.exchanges.at(-1);
   // What struck at a cue is its answer already.
   if (behind && !behind.answer.includes(feed.use)) {
@@ -37,12 +37,12 @@ export function sendBack(feed: Feed, from: Ahead, walk: Walk): Ahead {
 }
 
 /** The one who was hit shows it before the next return comes. */
-function shown(ahead: Ahead, { receiver }: Feed): Ahead {
+function shown(ahead: Ahead, { actor, receiver }: Feed): Ahead {
   const { hit, unhit, world } = ahead;
   if (!hit) return ahead;
   const struck = world[receiver]!;
-  const reacting = withState(struck, { posture: afterReaction(struck, hit.effect) });
-  return { world: withBody(world, reacting), unhit: unhit ?? struck.posture, hitBy: hit.by, hit: null };
+  const reacting = afterReaction(struck, hit.effect, world[actor]!);
+  return { world: withBody(world, reacting), unhit: unhit ?? struck, hitBy: hit.by, hit: null };
 }
 
 const isMissing = ({ rule }: FindingDraft): boolean => rule === "out-of-reach" || rule === "too-close";
@@ -55,7 +55,7 @@ function throwReturn(feed: Feed, { world, unhit, hitBy }: Ahead, walk: Walk) {
   const { range } = walk.setting.header;
   const reacting = launchFeed(feed, world, range);
   if (!unhit) return reacting;
-  const still = withBody(world, withState(world[feed.receiver]!, { posture: unhit }));
+  const still = withBody(world, unhit);
   const other = launchFeed(feed, still, range);
   const misses = ({ findings }: typeof other) => findings.some(isMissing);
   if (misses(reacting) === misses(other)) return reacting;

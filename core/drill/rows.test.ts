@@ -162,7 +162,8 @@ describe("stances, guards, hands", () => {
     const movement = (text: string) => run(text).exchanges.map((e) => e.times!.movement);
     const [first, second] = movement("B: guard down\n\nA jab, cross -> B slap parry, slap parry");
     const [plain, next] = movement("A jab, cross -> B slap parry, slap parry");
-    expect(first! / plain!).toBeCloseTo(1.5, 6);
+    // From the sides a hand has more than twice the way (`postures.json`).
+    expect(first! / plain!).toBeCloseTo(2.4, 6);
     expect(second).toBe(next);
     expect(movement("A jab -> B guard down, slap parry")).toEqual([first]);
   });

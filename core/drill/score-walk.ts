@@ -3,7 +3,7 @@ import { ambiguousCues } from "./ambiguous.ts";
 import type { Setting } from "../exchange/exchange.ts";
 import type { Found } from "./found.ts";
 import type { Frame, Prepared } from "./prepare.ts";
-import { stopsHalfWay, bodyDifferences, differences, rolesExchanged, standingAs } from "./loops.ts";
+import { spareOf, stopsHalfWay, bodyDifferences, differences, rolesExchanged, standingAs } from "./loops.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
 import type { Closure } from "./types.ts";
 import { walkOn } from "./walk.ts";
@@ -11,7 +11,8 @@ import { backInGuard, type World } from "../body/state.ts";
 import { draft } from "../findings/finding.ts";
 import type { Usage } from "../customs/customs.ts";
 import type { Header } from "../score/header.ts";
-import { linesToChoose } from "../score/structure.ts";
+import type { MoveUse } from "../read/types.ts";
+import { linesOf, linesToChoose } from "../score/structure.ts";
 import type { ScoreBlock, ScoreItem, ScoreLine } from "../score/types.ts";
 
 /** One walk through a score. */
@@ -139,7 +140,9 @@ function walkLoop(block: ScoreBlock, pass: Pass, place: Place, carried: World | 
   const ends = swap ? rolesExchanged(second) : second;
   const stops = times > 1 ? stopsHalfWay(first, times) : null;
   // In a game they find their distance again before the next goes.
-  const differ = times > 1 ? (isGame(block) ? bodyDifferences : differences)(first, ends) : [];
+  const spare = spareOf(usesIn(block, pass.prepared));
+  const apart = isGame(block) ? bodyDifferences(first, ends) : differences(first, ends, spare);
+  const differ = times > 1 ? apart : [];
   const both = differ.length > 0 && !swap && silent.found.sound() && closesInTwo(block, pass, place, { first, second });
   const open = both ? [] : differ;
   const fresh = pass.closure === null || pass.closure.closes;
@@ -151,6 +154,13 @@ function walkLoop(block: ScoreBlock, pass: Pass, place: Place, carried: World | 
   else if (note) pass.found.say({ ...draft(block.row, where, "loop-open", note), severity: "note" });
   return carried && second;
 }
+
+/** All that is written in a block, as its words mean it. */
+const usesIn = ({ items }: ScoreBlock, { reader }: Prepared): MoveUse[] =>
+  [...linesOf(items)]
+    .flatMap(({ line }) => reader.read(line).plays)
+    .flatMap(({ turns }) => turns.flatMap(({ alternatives }) => alternatives.flat()))
+    .flatMap(({ beats }) => beats.flatMap(({ parts }) => parts.flatMap(({ meaning }) => meaning?.use ?? [])));
 
 /** A game: who feeds chooses, and then it is the other's turn. */
 const isGame = ({ head, items }: ScoreBlock): boolean =>

@@ -31,6 +31,25 @@ const attacks = (use: MoveUse): boolean =>
 const deals = (beat: DoneBeat): boolean =>
   beat.uses.some((use) => canAnswer(use) && !(attacks(use) && !use.move.answer && !use.intercept));
 
+/** A blow with a step towards the partner: where an earlier move deals with what comes, it answers nothing. */
+const comesBack = (beat: DoneBeat): boolean =>
+  beat.uses.some((use) => attacks(use) && !use.intercept && !use.move.answer) &&
+  beat.uses.every(
+    (use) =>
+      (attacks(use) && !use.move.answer) ||
+      (use.move.limb === "body" && displacements(use).some((m) => (m.feet?.forward ?? 0) > 0)),
+  );
+
+/** It takes the feet away, as far as it needs. */
+const goesAway = ({ uses }: DoneBeat): boolean =>
+  uses.some((use) => displacements(use).some((m) => m.feet?.asFar !== undefined && use.way !== "in"));
+
+/** Two arms before the face stand there for every hand that comes. */
+const keepsCovering = ({ uses }: DoneBeat): boolean =>
+  uses.length === 1 &&
+  uses[0]!.move.limb === "both hands" &&
+  uses[0]!.move.answer?.every((m) => m.by === "interpose") === true;
+
 /** What was pressed on is gone, and a blow goes where it was. */
 const goesThrough = ({ feed }: Pending, { uses }: DoneBeat): boolean =>
   feed?.use.move.energy?.direction === "gone" && uses.some(attacks);
@@ -76,6 +95,8 @@ interface Turn {
   readonly onPad: readonly DoneBeat[];
   /** Blows that went to a cue, before any that are sent back. */
   readonly struck: number;
+  /** They have gone away from what comes, as far as it needs. */
+  readonly away: boolean;
   /** What was sent back and is on its way; null where nothing is. */
   readonly ahead: Ahead | null;
 }
@@ -107,6 +128,7 @@ export function takeTurn(turning: Turning, read: ReadBeats, start: World, walk: 
     fallen: 0,
     onPad: [],
     struck: 0,
+    away: false,
     ahead: null,
   };
   for (const i of read.beats.keys()) {
@@ -127,6 +149,8 @@ function take(turn: Turn, beat: DoneBeat, rest: readonly DoneBeat[]): Turn {
   const { walk, world } = turn;
   const front = turn.waiting[0];
   if (beat.uses.some(fallsFor) && !front?.feed?.use.feint) return fall(turn, beat, rest);
+  // They are out of it already, and come back with their own.
+  if (front?.feed && !beat.faulty && turn.away && comesBack(beat)) return act(flushed(turn), beat, rest);
   if (front?.cue && !beat.faulty) return actOn(turn, front, beat, rest);
   if (front && (beat.faulty || deals(beat) || goesThrough(front, beat) || getsAway(turn, beat, rest)))
     return answer(turn, front, beat, rest);
@@ -193,10 +217,30 @@ function answer(turn: Turn, front: Pending, beat: DoneBeat, rest: readonly DoneB
     walk.exchanges.push(unread(front, beat, turn.turning.actor, up.world, walk));
     return throwAll(up, beat, blows, "answered");
   }
-  const unmet = Math.max(0, waiting.length - rest.filter(deals).length);
+  const still = rest.filter((one) => deals(one) && !(goesAway(beat) && comesBack(one)));
+  const unmet = Math.max(0, waiting.length - still.length);
   const world = recorded(checkExchange({ ...front.feed, unmet }, beat, up.world, walk.setting), walk);
-  return throwAll({ ...up, world }, beat, blows, "answered");
+  const answered = { ...up, world, away: goesAway(beat) };
+  const covered = keepsCovering(beat) && unmet > 0 ? coveredOn(answered, beat, unmet) : answered;
+  return throwAll(covered, beat, blows, "answered");
 }
+
+/** What still comes meets the arms that are up. */
+function coveredOn(turn: Turn, beat: DoneBeat, unmet: number): Turn {
+  const { walk } = turn;
+  const next = turn.waiting[0];
+  if (unmet === 0 || !next?.feed || next.cue || next.feed.use.move.attack === undefined) return turn;
+  const world = recorded(checkExchange(next.feed, beat, turn.world, walk.setting), walk);
+  return coveredOn({ ...turn, world, waiting: turn.waiting.slice(1) }, beat, unmet - 1);
+}
+
+/** What has fallen short of somebody who went away is over. */
+const flushed = (turn: Turn): Turn => ({
+  ...turn,
+  waiting: [],
+  away: false,
+  world: turn.waiting.reduce((world, p) => (p.feed ? unanswered(p, world, turn.walk) : world), turn.world),
+});
 
 /** A person who answers after something was sent back has thrown it by then, and done what stands behind it. */
 function broughtUp(turn: Turn): Turn {
@@ -254,6 +298,7 @@ function throwOne(turn: Turn, beat: DoneBeat, use: MoveUse, as: "answered" | "al
   const feed: Feed = {
     ...plain,
     isReturn: answering,
+    fromCorner: actorsIn(world).length > 2 && (!answering || receiver !== last),
     companions: as === "answered" ? [] : plain.companions,
     before: turn.before,
     feints: turn.feints,

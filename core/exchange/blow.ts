@@ -175,10 +175,11 @@ export const heightOfTarget = (use: MoveUse): Height => heightWord(targetOf(use)
 export const goesLow = (use: MoveUse): boolean => isLegZone(PARTS[targetOf(use).part].zone);
 
 /** The step that a blow takes by itself, m for 1.75 m: the first return none, later blows of a combination a short one. */
-function ownStep({ use, isReturn, order, onPad }: Feed, { holds }: BodyState): number {
+function ownStep({ use, isReturn, order, onPad, fromCorner }: Feed, { holds }: BodyState): number {
   const own = use.move.attack!.step ?? MODEL.solvedStep;
   // A blow to the body needs the step that the body needs, pad or not.
   if (onPad) return goesHigh(use) ? Math.min(MODEL.shortStep, own) : own;
+  if (fromCorner) return own + MODEL.fromCorner;
   if (!isReturn) return own;
   // Who has hold of somebody comes to them, or pulls them in.
   const gripped = holds.left?.kind === "grip" || holds.right?.kind === "grip";
@@ -208,6 +209,9 @@ function roomFor(zone: HitZone): keyof typeof MODEL.kickRoom {
   if (zone === "head" || zone === "neck") return "head";
   return zone === "chest" || zone === "belly" || zone === "hips" ? "trunk" : "leg";
 }
+
+/** How high a foot gets, m above the floor: from the hip, with the other heel off the floor. */
+const highestKick = ({ body }: BodyState): number => (SEGMENTS.hipHeight + MODEL.legRise) * body.height;
 
 /** The room that a leg needs beside its own for a target, m; 0 for all but feet and shins. */
 function kickRoom(tool: string, zone: HitZone, { body }: BodyState): number {
@@ -269,6 +273,7 @@ export function launch(feed: Feed, attacker: BodyState, receiver: BodyState, gai
     tip: surface - spare - (attack.drive ?? 0),
     missing,
     tooClose: distance - step < (attack.minGap ?? 0) + kickRoom(attack.tool, zone, attacker) - 1e-9,
+    tooHigh: limb === "leg" && aim.w > highestKick(attacker),
     landsWithoutStep: needed <= reach,
   };
 }

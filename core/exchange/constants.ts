@@ -94,10 +94,14 @@ export const MODEL = {
   beginsEarly: 200,
   /** Share of full speed at which an answerer may move faster than the drill. Judgement from memory. */
   slow: 0.25,
+  /** How far somebody comes from their corner where three stand, m for 1.75 m. Common practice, no source. */
+  fromCorner: 0.9,
+  /** How far above the hip a trained foot gets, share of H. Common practice, no source. */
+  legRise: 0.52,
   /** How much more room a foot or shin needs the higher it goes, m for 1.75 m. Common practice, no source. */
   kickRoom: { head: 0.35, trunk: 0.1, leg: 0 } as const,
   /** How far a blow that drives sends the one who is hit, m for 1.75 m. Judgement from memory. */
-  sentAway: 0.4,
+  sentAway: 0.6,
   /** Largest ratio of masses in contact work. */
   weightRatio: 1.4,
   /** Sticks: eye protection above this tempo. */

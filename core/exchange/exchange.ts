@@ -131,9 +131,17 @@ function answerOf(s: Situation): Outcome {
   const findings = limbFindings(uses, feed.row, world, feed.receiver, blow?.incoming ?? null);
   for (const use of uses)
     findings.push(...brokenRules(use, feed.row, receiver, setting.header, blow?.incoming ?? null));
-  const unseen = blow && setting.header.rules[feed.receiver].has("eyes closed") && setting.header.kind !== "sensitivity";
+  const unseen =
+    blow && setting.header.rules[feed.receiver].has("eyes closed") && setting.header.kind !== "sensitivity";
   if (unseen && beat && !isTouched(world, feed.receiver))
-    findings.push(draft(feed.row, beat, "rule-broken", { code: "unseen", actor: feed.receiver, feed: feed.use.text, rule: "eyes closed" }));
+    findings.push(
+      draft(feed.row, beat, "rule-broken", {
+        code: "unseen",
+        actor: feed.receiver,
+        feed: feed.use.text,
+        rule: "eyes closed",
+      }),
+    );
   const broken = findings.some((f) => f.rule === "rule-broken");
   const answered = tryAnswer(s, PLAIN);
   const robust = robustness(s, answered);

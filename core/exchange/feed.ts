@@ -20,5 +20,6 @@ export const plainFeed = (
   ahead: 0,
   onPad: false,
   feints: 0,
+  fromCorner: false,
   first: true,
 });

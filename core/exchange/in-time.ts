@@ -48,8 +48,11 @@ export function ceilingFor({ feed, blow, world, setting: { header, choices } }: 
 
 /** True where a body is touched or touches: what they feel needs no eyes. */
 export const isTouched = (world: World, who: Actor): boolean =>
-  Object.values(world).some((state) => [state.holds.left, state.holds.right].some((hold) => hold !== null && hold.kind !== "own" && (state.actor === who || hold.of === who))) ||
-  world[who]!.cycle !== null;
+  Object.values(world).some((state) =>
+    [state.holds.left, state.holds.right].some(
+      (hold) => hold !== null && hold.kind !== "own" && (state.actor === who || hold.of === who),
+    ),
+  ) || world[who]!.cycle !== null;
 
 const inContact = ({ holds }: BodyState): boolean =>
   (holds.left !== null && holds.left.kind !== "own") || (holds.right !== null && holds.right.kind !== "own");

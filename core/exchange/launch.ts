@@ -136,7 +136,8 @@ function roomFindings({ use, row, isReturn, first }: Feed, blow: Blow, range: Ra
     found.push(draft(row, use, "out-of-reach", { move: use.text, cm, code: isReturn ? "return" : "feed" }));
   }
   const { drive } = use.move.attack!;
-  if (blow.tooClose) found.push(draft(row, use, "too-close", { move: use.text }));
+  if (blow.tooHigh) found.push(draft(row, use, "out-of-reach", { move: use.text, code: "high" }));
+  else if (blow.tooClose) found.push(draft(row, use, "too-close", { move: use.text }));
   // Inside work is done without a step.
   const inside = range !== null && "name" in range && (range.name === "trap" || range.name === "clinch");
   if (first && range !== null && blow.landsWithoutStep && blow.walked === 0 && !inside && !drive)

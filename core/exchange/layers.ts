@@ -6,7 +6,8 @@ import { cut, deflect, interpose, jam, pass, seize, type CoverContext } from "./
 import { deny } from "./deny.ts";
 import { answerEnergy } from "./energy.ts";
 import { displacements, moveBody, usesFeet, type BodyMove } from "./move-body.ts";
-import { limbSide } from "./blow.ts";
+import { isArmPart } from "../body/parts.ts";
+import { limbSide, refSide } from "./blow.ts";
 import { contactTime } from "./time.ts";
 import { MODEL } from "./constants.ts";
 import { distanceOf, type BodyState } from "../body/state.ts";
@@ -57,7 +58,7 @@ export function answerBlow(
   for (const use of uses) {
     for (const m of use.move.answer ?? []) {
       const context: CoverContext = { blow, use, uses, move, attacker, stretch: stretch.segment };
-      const layer = tryMechanism(m, context, receiver);
+      const layer = isOtherArm(use, blow, attacker) ? noArm(m, use) : tryMechanism(m, context, receiver);
       if (layer) layers.push(layer);
     }
   }
@@ -110,6 +111,21 @@ function onTheWay(end: Clearance, blow: Blow, { state, moved, right, forward }: 
 
 /** Share of the way aside that a head has gone when it is down already. */
 const ON_THE_WAY = 0.3;
+
+/** It works on an arm that is named, and another one comes. */
+const isOtherArm = ({ on }: MoveUse, blow: Blow, attacker: BodyState): boolean =>
+  on !== null &&
+  !on.own &&
+  on.side !== null &&
+  isArmPart(on.part) &&
+  blow.limb === "hand" &&
+  refSide(on, attacker, blow.side) !== blow.side;
+
+/** A hand that goes for an arm that is not there; feet and trunk move all the same. */
+const noArm = (m: Mechanism, use: MoveUse): Layer | null =>
+  m.by === "displace" || m.by === "energy" || m.by === "deny"
+    ? null
+    : { use, by: m.by, margin: metres(-0.1), fails: "open", detail: { why: "arm" }, bareLimb: true };
 
 /** One mechanism of a part against a blow; null for what the moved body or a push has to do with. */
 function tryMechanism(m: Mechanism, c: CoverContext, receiver: BodyState): Layer | null {

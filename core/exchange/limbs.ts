@@ -206,9 +206,10 @@ export function applySetUp(uses: readonly MoveUse[], world: World, actor: Actor,
     const { restores, changes, opens, takes } = use.move;
     if (restores) {
       restore(next);
-      next.x -= next.ownStep.x;
-      next.y -= next.ownStep.y;
+      next.x -= next.ownStep.x + next.wandered.x;
+      next.y -= next.ownStep.y + next.wandered.y;
       next.ownStep = NO_STEP;
+      next.wandered = NO_STEP;
     }
     if (takes?.stance) next.stance = stanceNamed(takes.stance) ?? next.stance;
     if (takes?.guard) next.guard = guardNamed(takes.guard) ?? next.guard;

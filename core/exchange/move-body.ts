@@ -4,6 +4,7 @@ import { backToClear } from "./clear.ts";
 import { MODEL } from "./constants.ts";
 import {
   distanceOf,
+  frameOf,
   legWord,
   moveFeet,
   openState,
@@ -81,12 +82,26 @@ export function moveBody(
   }
   next.posture = posture;
   if (forward > 0) forward = Math.min(forward, Math.max(0, distanceOf(state, other) - MODEL.nearest));
+  // Feet know where they came from: a step out that gets out of nothing takes back what came in.
+  if (forward < 0 && blow === null) forward = -(cameIn(state, other) ?? -forward);
   moveFeet(next, other, right, forward);
+  const { x, y } = state.wandered;
+  next.wandered = { x: x + next.x - state.x, y: y + next.y - state.y };
   next.goesBack = forward < 0;
   next.spent = null;
   next.carries = moving.some((use) => displacements(use).some((m) => m.side ?? m.drop)) && forward >= 0;
   return { state: next, right, forward, moved: moving };
 }
+
+/** How much nearer their written steps of the line have brought them, m; null where they have not. */
+function cameIn(state: BodyState, other: BodyState): number | null {
+  const { dx, dy } = frameOf(state, other);
+  const nearer = state.wandered.x * dx + state.wandered.y * dy;
+  return nearer > SAME_SPOT ? nearer : null;
+}
+
+/** Less than this is no way, m. */
+const SAME_SPOT = 0.02;
 
 /** A retreat goes until it is outside, m; where only it deals with what else comes, as far as it can. */
 function backOf([least, most]: readonly [number, number], blow: Blow, state: BodyState, right: number): number {

@@ -77,7 +77,9 @@ export function padFindings(
   if (cue.height && !use.target && heights && !heights.includes(cue.height))
     found.push(draft(row, use, "pad", { move: use.text, height: cue.height, heights: heights.join(" or ") }));
   else if (cue.height && cue.height !== goes)
-    found.push(draft(row, use, "pad", { code: "target", move: use.text, height: PLACE[cue.height], goes: PLACE[goes] }));
+    found.push(
+      draft(row, use, "pad", { code: "target", move: use.text, height: PLACE[cue.height], goes: PLACE[goes] }),
+    );
   const facing = facingFor(blow);
   if (cue.facing && facing && cue.facing !== facing)
     found.push(draft(row, use, "pad", { code: "facing", move: use.text, facing: FACING[facing] }));

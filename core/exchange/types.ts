@@ -34,6 +34,8 @@ export interface Feed {
   readonly unmet: number;
   /** Feints shown before it in its turn: each is one more thing that may come. */
   readonly feints: number;
+  /** Three stand at their corners: whoever feeds comes to the one they attack with a step more. */
+  readonly fromCorner: boolean;
   /** First feed of its line: the one whose step the distance is set for. */
   readonly first: boolean;
 }
@@ -74,6 +76,8 @@ export interface Blow {
   /** Missing reach (positive: it falls short even with the step). */
   readonly missing: number;
   readonly tooClose: boolean;
+  /** A leg that does not get as high as its target, with these two bodies. */
+  readonly tooHigh: boolean;
   readonly landsWithoutStep: boolean;
 }
 

@@ -80,6 +80,7 @@ export const outOfReach: Record<string, string> = {
   feed: "The {move} can’t land from here. Step closer: a feed that can’t land trains nothing.",
   return: "The {move} falls short. Step in with it: `step in + {move}`.",
   hold: "Too far away for the {move}. Step in with it: `step in + {move}`.",
+  high: "The {move} doesn’t get that high on this partner. Kick lower, or take a smaller partner.",
   behind: "{actor} is behind: no {move} gets there. Turn first (`turn out`), or use an elbow, a stomp or a back kick.",
 };
 

@@ -45,7 +45,9 @@ export interface Header {
   readonly gear: string | null;
   /** null: nothing is said of the floor. */
   readonly mats: boolean | null;
-  readonly formation: { readonly name: "pair" | "triangle" | "feet interlocked"; /** The distance of each pair in it, m; null where none is written. */
+  readonly formation: {
+    readonly name:
+      "pair" | "triangle" | "feet interlocked"; /** The distance of each pair in it, m; null where none is written. */
     readonly sideMetres: Metres | null;
   };
   /** Who attacks in turn; null: whoever is called, or whoever likes. */
@@ -114,8 +116,7 @@ export function readHeader(score: Score, defaults: HeaderDefaults = {}): { heade
     readRow(header, body.key.text.toLowerCase().replace(/\s+/g, " "), value, say, unknown);
   }
   // A person who acts in any row stands in the drill, in one that is shown wrong as well.
-  for (const { line } of linesShown(score.items))
-    if (namesThird(line)) header.actors = ACTORS;
+  for (const { line } of linesShown(score.items)) if (namesThird(line)) header.actors = ACTORS;
   return { header, faults };
 }
 

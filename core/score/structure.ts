@@ -1,7 +1,19 @@
 /** Rows to a tree of sections, blocks and lines. */
 import { MAX_DEPTH } from "./limits.ts";
 import { expandRange } from "./ranges.ts";
-import type { BlockHead, Line, Part, Row, RowBody, RowFault, Score, ScoreBlock, ScoreItem, ScoreLine, Word } from "./types.ts";
+import type {
+  BlockHead,
+  Line,
+  Part,
+  Row,
+  RowBody,
+  RowFault,
+  Score,
+  ScoreBlock,
+  ScoreItem,
+  ScoreLine,
+  Word,
+} from "./types.ts";
 
 interface Open {
   readonly row: Row;

@@ -49,7 +49,7 @@ export const TOOLS = [
 ] as const;
 type Tool = (typeof TOOLS)[number];
 
-export const EFFECTS = ["head back", "head forward", "quarter turn", "knee gives"] as const;
+export const EFFECTS = ["head back", "head forward", "quarter turn", "knee gives", "sent away"] as const;
 /** How a hit moves the one who is hit. */
 export type Effect = (typeof EFFECTS)[number];
 
