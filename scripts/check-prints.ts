@@ -15,7 +15,7 @@ import { mutated } from "./fuzz-texts.ts";
 const count = Number(process.argv[2] ?? 40_000);
 const random = seeded(Number(process.argv[3] ?? 1));
 const drills = readdirSync("demo/drills").map((file) => readFileSync(`demo/drills/${file}`, "utf8"));
-const played = facts.facts.map(({ headers, score }) => [...headers, "", score].join("\n"));
+const played = facts.map(({ headers, score }) => [...headers, "", score].join("\n"));
 
 const pick = <T>(from: readonly T[], by: Random): T => from[below(by, from.length)]!;
 const moves = [...shippedVocabulary().moves.values()];

@@ -54,7 +54,9 @@ export const differences = (first: World, second: World, spare: number = SAME_PL
 /** Returns how far apart the ends of two passes may be, m, by what was done in one: steps out and in leave a little. */
 export function spareOf(uses: readonly MoveUse[]): number {
   const feet = uses.flatMap((use) => displacements(use).flatMap((m) => (m.feet ? [{ use, feet: m.feet }] : [])));
-  const out = feet.some(({ use, feet: { back, asFar } }) => use.way !== "in" && (asFar !== undefined || (back ?? 0) > 0));
+  const out = feet.some(
+    ({ use, feet: { back, asFar } }) => use.way !== "in" && (asFar !== undefined || (back ?? 0) > 0),
+  );
   const into = feet.some(({ use, feet: { forward } }) => use.way !== "back" && use.way !== "out" && (forward ?? 0) > 0);
   return out && into ? CORRECTED : SAME_PLACE;
 }

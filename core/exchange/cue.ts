@@ -165,7 +165,7 @@ class CueCheck {
     const order = this.layers.length;
     return {
       ...plainFeed({
-        use: pad ? atPad(use, cue.use) : use,
+        use: pad && order === 0 ? atPad(use, cue.use) : use,
         row: cue.row,
         actor: cue.receiver,
         receiver: cue.actor,

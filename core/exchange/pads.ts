@@ -76,7 +76,8 @@ export function padFindings(
   const goes = heightOfTarget(use);
   if (cue.height && !use.target && heights && !heights.includes(cue.height))
     found.push(draft(row, use, "pad", { move: use.text, height: cue.height, heights: heights.join(" or ") }));
-  else if (cue.height && cue.height !== goes)
+  // The last pad takes what remains of a call: only a blow that says where it goes can miss it.
+  else if (cue.height && cue.height !== goes && (blow.feed.order === 0 || use.target || use.height))
     found.push(
       draft(row, use, "pad", { code: "target", move: use.text, height: PLACE[cue.height], goes: PLACE[goes] }),
     );
