@@ -44,13 +44,13 @@ const comesBack = (beat: DoneBeat): boolean =>
 const goesAway = ({ uses }: DoneBeat): boolean =>
   uses.some((use) => displacements(use).some((m) => m.feet?.asFar !== undefined && use.way !== "in"));
 
-/** Two arms before the face stand there for every hand that comes. */
+/** Two arms before the face are in the way of every hand that comes. */
 const keepsCovering = ({ uses }: DoneBeat): boolean =>
   uses.length === 1 &&
   uses[0]!.move.limb === "both hands" &&
   uses[0]!.move.answer?.every((m) => m.by === "interpose") === true;
 
-/** What was pressed on is gone, and a blow goes where it was. */
+/** The pressure is gone, and a blow goes where it was. */
 const goesThrough = ({ feed }: Pending, { uses }: DoneBeat): boolean =>
   feed?.use.move.energy?.direction === "gone" && uses.some(attacks);
 
@@ -97,7 +97,7 @@ interface Turn {
   readonly struck: number;
   /** They have gone away from what comes, as far as it needs. */
   readonly away: boolean;
-  /** What was sent back and is on its way; null where nothing is. */
+  /** Returns on their way; null where there are none. */
   readonly ahead: Ahead | null;
 }
 
@@ -111,7 +111,7 @@ function partnerIn({ actor, last, next }: Turning, actors: readonly Actor[]): Ac
 
 /** Takes a turn and returns the feeds that wait for the next one, with the world as it is then. */
 export function takeTurn(turning: Turning, read: ReadBeats, start: World, walk: Walk): TurnEnd {
-  // What was sent at somebody else waits for them.
+  // Feeds at somebody else wait for them.
   const mine = turning.pending.filter((p) => isFor(p, turning.actor));
   const others = turning.pending.filter((p) => !isFor(p, turning.actor));
   // What they walked before has its time behind it.
@@ -132,7 +132,7 @@ export function takeTurn(turning: Turning, read: ReadBeats, start: World, walk: 
     ahead: null,
   };
   for (const i of read.beats.keys()) {
-    // Each beat as they stand by then: a change of stance or hands counts for what follows.
+    // Each beat from the stance of that moment: a change of stance or hands counts for the beats behind it.
     const beats = asTheyStand(read, turn.world, walk, i);
     turn = take(turn, beats[i]!, beats.slice(i + 1));
   }
@@ -149,7 +149,7 @@ function take(turn: Turn, beat: DoneBeat, rest: readonly DoneBeat[]): Turn {
   const { walk, world } = turn;
   const front = turn.waiting[0];
   if (beat.uses.some(fallsFor) && !front?.feed?.use.feint) return fall(turn, beat, rest);
-  // They are out of it already, and come back with their own.
+  // They are out of it already, and go in with a blow of their own.
   if (front?.feed && !beat.faulty && turn.away && comesBack(beat)) return act(flushed(turn), beat, rest);
   if (front?.cue && !beat.faulty) return actOn(turn, front, beat, rest);
   if (front && (beat.faulty || deals(beat) || goesThrough(front, beat) || getsAway(turn, beat, rest)))
@@ -164,7 +164,7 @@ function take(turn: Turn, beat: DoneBeat, rest: readonly DoneBeat[]): Turn {
 
 /**
  * Something that is no blow, done as in a feint: a person who answers falls for a feint of the turn before and has
- * to come back from it; the feeder only shows it, and nothing moves.
+ * to recover from it; the feeder only shows it, and nothing moves.
  */
 function fall(turn: Turn, beat: DoneBeat, rest: readonly DoneBeat[]): Turn {
   const { walk, world, partner } = turn;
@@ -234,7 +234,7 @@ function coveredOn(turn: Turn, beat: DoneBeat, unmet: number): Turn {
   return coveredOn({ ...turn, world, waiting: turn.waiting.slice(1) }, beat, unmet - 1);
 }
 
-/** What has fallen short of somebody who went away is over. */
+/** Feeds that fall short of a person who went away are over. */
 const flushed = (turn: Turn): Turn => ({
   ...turn,
   waiting: [],
@@ -242,7 +242,7 @@ const flushed = (turn: Turn): Turn => ({
   world: turn.waiting.reduce((world, p) => (p.feed ? unanswered(p, world, turn.walk) : world), turn.world),
 });
 
-/** A person who answers after something was sent back has thrown it by then, and done what stands behind it. */
+/** A person who answers after a return has thrown it by then, and done the set-ups behind it. */
 function broughtUp(turn: Turn): Turn {
   const { ahead, before, partner } = turn;
   const { actor } = turn.turning;
@@ -264,7 +264,7 @@ function act(turn: Turn, beat: DoneBeat, rest: readonly DoneBeat[]): Turn {
   if (isAnswering(turn) && blows.some((use) => use.pad)) return offerPad(shows, beat);
   if (blows.length > 0) return throwAll(shows, beat, blows, "alone");
   if (isFed(turn, beat, rest)) return cue(shows, beat);
-  // What is only shown moves nothing.
+  // A beat of feints moves nothing.
   if (beat.uses.every((use) => use.feint)) return shows;
   if (turn.made.length > 0) return { ...shows, before: [...turn.before, beat.uses] };
   return setUp(shows, beat);
@@ -304,7 +304,7 @@ function throwOne(turn: Turn, beat: DoneBeat, use: MoveUse, as: "answered" | "al
     feints: turn.feints,
     first: opening && turn.made.length === 0,
     towards: { x, y },
-    // Whoever turns to somebody else comes to them with a step.
+    // A person who turns to somebody else comes to them with a step.
     order: turn.made.length + turn.struck + (answering && receiver !== last ? 1 : 0),
   };
   walk.findings.push(...brokenRules(use, walk.row, world[actor]!, walk.setting.header, null));
@@ -313,7 +313,7 @@ function throwOne(turn: Turn, beat: DoneBeat, use: MoveUse, as: "answered" | "al
   return withMade({ ...turn, before: [], ahead: sent }, { feed, text: use.text, span: use, actor });
 }
 
-/** What is done about a cue: blows go to the pad one by one, the last pad takes all that remain. */
+/** Acts on a cue: blows go to the pad one by one, the last pad takes all that remain. */
 function actOn(turn: Turn, front: Pending, beat: DoneBeat, rest: readonly DoneBeat[]): Turn {
   const { walk, world, waiting } = turn;
   const shown = front.feed!;

@@ -7,7 +7,7 @@ export const MODEL = {
   spare: 0.09,
   /**
    * What `!` and `?` change of a blow: its commitment (0 probing to 1 all in), by so much. A committed blow
-   * goes deeper and comes back later, a probing one the other way round. Common practice, no source.
+   * goes deeper and is home later, a probing one the other way round. Common practice, no source.
    */
   commitmentStep: 0.35,
   /** How much deeper a blow goes for a whole unit of commitment more. */
@@ -72,7 +72,7 @@ export const MODEL = {
   openThreat: 0.6,
   /** Share of its mean speed that is left at the end of a lean. Judgement from memory. */
   leanLeft: 0.25,
-  /** A head that has come down further than this stands on bent knees, m for 1.75 m. */
+  /** A head that has come down further than this is over bent knees, m for 1.75 m. */
   bent: 0.1,
   /** What a push gives, N s. Starting values, no source. */
   impulse: { light: 15, firm: 30, hard: 60 } as const,
@@ -90,7 +90,7 @@ export const MODEL = {
   /** The same where the answer goes with what pushes or pulls. Judgement from memory. */
   feltTime: 0.5,
   ceilingCap: 1.5,
-  /** How long before it is needed a known answer is begun: while the own blow comes back. Judgement from memory. */
+  /** How much earlier a known answer begins, while the own blow is still on its way home. Judgement from memory. */
   beginsEarly: 200,
   /** Share of full speed at which an answerer may move faster than the drill. Judgement from memory. */
   slow: 0.25,

@@ -159,7 +159,7 @@ export function applyAfter(
   return withBody(withBody(world, partner), state);
 }
 
-/** What is taken leaves one hand and arrives in another: the free one of whoever took it. */
+/** The weapon leaves one hand and arrives in another: the free one of the person who took it. */
 function disarm(state: OpenState, partner: OpenState): void {
   const { person } = partner.body;
   if (!person.holds) return;
@@ -185,7 +185,7 @@ function freeGrip(holder: OpenState, of: Actor, side: Side): void {
   }
 }
 
-/** Whoever was behind somebody stands in front of them from now on, with the same grip. */
+/** The person behind is in front of them from now on, with the same grip. */
 function turnTo(holder: OpenState, actor: Actor): void {
   for (const hand of ["left", "right"] as const) {
     const hold = holder.holds[hand];

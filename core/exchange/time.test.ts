@@ -33,7 +33,7 @@ test("a worked ceiling: jab with its step against a parry", () => {
   // Slowly enough everybody gets there: at a quarter of full speed nobody is held to the tempo of the drill.
   expect(ceilingOf(millis(200), millis(260), millis(190))).toBe(0.25);
   expect(ceilingOf(millis(100), millis(600), millis(190))).toBeCloseTo(100 / 790, 6);
-  // What is known beforehand begins while the own blow comes back.
+  // A known answer begins while the own blow is on its way home.
   expect(ceilingOf(millis(200), millis(260), millis(0))).toBe(1.5);
   expect(ceilingOf(millis(200), millis(460), millis(0))).toBe(0.25);
 });

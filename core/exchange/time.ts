@@ -46,8 +46,8 @@ export function movementOf(uses: readonly MoveUse[]): Millis {
 
 /**
  * Returns the tempo up to which an answer is in time, as a share of full speed, capped; never 0. Both work at tempo t
- * while the reaction stays: t = (contact - movement) / reaction. An answer that is known beforehand begins while the
- * own blow comes back. At `slow` and below nobody is held to the tempo of the drill: they move as fast as they can,
+ * while the reaction stays: t = (contact - movement) / reaction. A known answer begins while the own blow is on
+ * its way home. At `slow` and below nobody is held to the tempo of the drill: they move as fast as they can,
  * so that t = contact / (reaction + movement).
  */
 export function ceilingOf(contact: Millis, movement: Millis, reaction: Millis): Share {

@@ -34,7 +34,7 @@ export interface Feed {
   readonly unmet: number;
   /** Feints shown before it in its turn: each is one more thing that may come. */
   readonly feints: number;
-  /** Three stand at their corners: whoever feeds comes to the one they attack with a step more. */
+  /** Three people have corners: the feeder goes to the person they attack with a step more. */
   readonly fromCorner: boolean;
   /** First feed of its line: the one whose step the distance is set for. */
   readonly first: boolean;
@@ -166,7 +166,7 @@ export interface CheckedExchange extends Span {
   /** The answer as it is written: what is done at once joined by `+`, one after the other by commas. */
   readonly answerText: string;
   readonly responder: Actor;
-  /** Where the answering beat stands in the row; null where nobody answers. */
+  /** The place of the answering beat in the row; null where nobody answers. */
   readonly answerSpan: Span | null;
   readonly verdict: Verdict;
   readonly margin: Metres | null;
@@ -182,7 +182,7 @@ export interface CheckedExchange extends Span {
   readonly followUps: readonly FollowUp[];
   /** Pads that are held in it, one for each blow. */
   readonly pads: readonly PadPlace[];
-  /** What is to be known of it in a sentence: the points of contact of a count; null where there is nothing. */
+  /** A sentence about it: the points of contact of a count; null where there is none. */
   readonly says: string | null;
   readonly findings: readonly FindingDraft[];
   readonly blow: Blow | null;

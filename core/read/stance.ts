@@ -1,6 +1,6 @@
 /** What read words come to for somebody who stands like this: which side leads, which hand holds. */
 import { keptFor } from "../base/bounded.ts";
-import { otherSide, type Side } from "../score/person.ts";
+import { otherSide, type Held, type Side } from "../score/person.ts";
 import type { Span } from "../score/types.ts";
 import type { Angle, NumberedRole } from "../words/numbering.ts";
 import { standardMoves } from "../words/shipped.ts";
@@ -25,9 +25,11 @@ const kept = new WeakMap<ReadBeats, (Done | undefined)[]>();
 const STANCES = 12;
 const numberOf = ({ lead, weaponSide, body }: Stance, { holds }: WordContext): number => {
   const now = body?.person.holds;
-  const changed = holds === null || now === undefined ? 0 : now === null ? 4 : now.count === 2 ? 8 : 0;
+  const changed = holds === null || now === undefined ? 0 : now === null ? 4 : secondOf(now);
   return changed + (lead === "left" ? 0 : 1) + (weaponSide === "left" ? 0 : 2);
 };
+
+const secondOf = ({ count }: Held): number => (count === 2 ? 8 : 0);
 
 /** The beats as somebody does them from a stance. */
 export function doneFrom(read: ReadBeats, stance: Stance, vocabulary: Vocabulary): Done {
