@@ -10,6 +10,7 @@ import {
   type Role,
   type Tradition,
   COMPANIONS,
+  EFFECTS,
 } from "#core/words/types.ts";
 
 export interface OwnMoveForm {
@@ -137,7 +138,7 @@ const WORDS: Readonly<Record<string, readonly string[]>> = {
   target: Object.keys(PARTS),
   loads: ["same", "other"],
   leaves: ["same", "other"],
-  effect: ["head back", "head forward", "quarter turn", "knee gives"],
+  effect: EFFECTS,
   limb: [...COVER_LIMBS, ...LIMBS],
   push: ["inward", "outward", "down", "up"],
   stands: ["incoming", "lead", "rear", "both"],

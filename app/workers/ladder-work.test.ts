@@ -55,7 +55,8 @@ test("a way from drill to drill says what stands between, or why there is none",
   const near = done(bridgeWork(drill("A jab -> B step back"), TWO, school)).result;
   if (!near.ok) throw new Error(near.message);
   expect(near.ways[0]!.rows).toBeGreaterThan(0);
-  expect(near.ways[0]!.changed).toMatch(/step/);
+  // To recover is to be back in guard and in place.
+  expect(near.ways[0]!.changed).toBe("both recover");
   const none = done(
     bridgeWork(TWO, drill("kind: sensitivity\nrange: trap\n\nA push to centre -> B turn"), school),
   ).result;

@@ -52,6 +52,8 @@ const DISPUTED: Readonly<Record<string, string>> = {
   "A touch on right chest, push to left chest -> B turn left": "where the touch was is not asked",
   "A roll symmetric 2 <> B roll symmetric 2": "each row starts a cycle of its own",
   "A drop a hand -> B slip out": "anything may be done about an opening",
+  "A jab, cross -> B tap back, step in + jab": "a tap back is too short for the cross behind the jab",
+  "A jab -> B palm block": "pushed down from above a jab to the face goes below it; instructors differ",
   "range: kick ; A jab -> B catch": "a jab with its step gets there",
 };
 
