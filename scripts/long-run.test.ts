@@ -6,8 +6,9 @@ const MOST = 60;
 
 test(`the last long run is no more than ${MOST} commits old`, () => {
   const commit = /Commit `(\w+)`/.exec(readFileSync("docs/long-run.md", "utf8"))?.[1];
-  expect(commit).toBeDefined();
-  const { status, stdout } = spawnSync("git", ["rev-list", "--count", `${commit!}..HEAD`], { encoding: "utf8" });
+  // Before the first one the document says so.
+  if (commit === undefined) return expect(readFileSync("docs/long-run.md", "utf8")).toContain("None yet.");
+  const { status, stdout } = spawnSync("git", ["rev-list", "--count", `${commit}..HEAD`], { encoding: "utf8" });
   // A copy without its history cannot be asked.
   if (status === 0) expect(Number(stdout)).toBeLessThanOrEqual(MOST);
 });
