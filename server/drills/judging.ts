@@ -51,11 +51,22 @@ async function judge(scope: Scope, which: "all" | "older", run: Run): Promise<vo
   const settings = await settingsOf(scope);
   const texts = (await listNewestTexts(db, scope)).filter((t) => which === "all" || t.model_version !== version);
   run.total = texts.length;
-  for (const { text, revision_id } of texts) {
+  const judgeOne = async ({ text, revision_id }: (typeof texts)[number]) => {
     const judged = await compute("judge", { text }, settings);
     await updateVerdict(db, scope, revision_id, { ...judged, modelVersion: version });
     run.done++;
-  }
+  };
+  const late = await eachOf(texts, judgeOne);
+  // A busy machine has its limit of time for one text, too: such a text is tried once more, and never holds up the others.
+  const failed = await eachOf(late, judgeOne);
+  if (failed.length > 0) console.error(`${failed.length} stored verdicts could not be worked out again`);
+}
+
+/** Does something with each in turn, and returns those for which it failed. */
+export async function eachOf<T>(all: readonly T[], act: (one: T) => Promise<void>): Promise<T[]> {
+  const failed: T[] = [];
+  for (const one of all) await act(one).catch(() => failed.push(one));
+  return failed;
 }
 
 /** At start: whatever an older model has judged, in all schools. */
