@@ -13,12 +13,18 @@ pg.types.setTypeParser(pg.types.builtins.NUMERIC, Number);
 
 let pool: pg.Pool | null = null;
 
+/** How long a request waits for a free connection, ms: 3 s, or `DATABASE_WAIT_SECONDS`. */
+function waitForConnection(): number {
+  const seconds = Number(process.env.DATABASE_WAIT_SECONDS);
+  return seconds > 0 ? seconds * 1000 : 3000;
+}
+
 function getPool(): pg.Pool {
   if (pool) return pool;
   pool = new pg.Pool({
     connectionString: writerUrl(),
     max: 10,
-    connectionTimeoutMillis: 3000,
+    connectionTimeoutMillis: waitForConnection(),
     idleTimeoutMillis: 30_000,
   });
   // A server that goes away breaks idle connections; the next query opens a new one.
