@@ -5,9 +5,6 @@ export const SEED = Number(process.env.TEST_SEED ?? 20260101);
 
 const isLong = process.env.TEST_LONG !== undefined;
 
-/** Returns how many samples of a property are drawn: ten times as many in the long run. */
-export const samples = (usual: number): number => (isLong ? 10 * usual : usual);
-
 /** Returns all of a list in the long run, else one of every `every`, others each day. */
 export const todays = <T>(list: readonly T[], every: number): readonly T[] =>
   isLong ? list : list.filter((_, i) => (i + SEED) % every === 0);
