@@ -292,11 +292,16 @@ function useLive(classId: string, begin: LiveNews, onNews: (news: LiveNews) => v
       alone();
       open();
     }, SILENT / 3);
-    window.addEventListener("offline", alone);
+    // What was on its way when the network went says nothing about what comes after.
+    const lost = () => {
+      source?.close();
+      alone();
+    };
+    window.addEventListener("offline", lost);
     window.addEventListener("online", open);
     return () => {
       clearInterval(watch);
-      window.removeEventListener("offline", alone);
+      window.removeEventListener("offline", lost);
       window.removeEventListener("online", open);
       source?.close();
     };

@@ -149,8 +149,11 @@ const trainingKnife: Make = ({ text, finding }) => {
   return at < 0 ? [] : one("Make it a training knife", edit(finding.from + at, finding.from + at, "training "));
 };
 
-/** Somebody puts on what is missing. */
-const putOn: Make = (broken) => {
+const onMats: Make = (broken) => one("Work on mats", withHeader(broken, "mats", "yes"));
+
+/** Somebody puts on what is missing, or mats are laid out. */
+const putOn: Make = (broken, answers) => {
+  if (broken.finding.params.code === "mats") return onMats(broken, answers);
   const actor = String(broken.finding.params.actor ?? "A");
   const row = headerRow(broken, actor.toLowerCase());
   const body = row?.content.body;
@@ -168,7 +171,6 @@ const putOn: Make = (broken) => {
 };
 
 const lightContact: Make = (broken) => one("Keep the contact light", withHeader(broken, "contact", "light"));
-const onMats: Make = (broken) => one("Work on mats", withHeader(broken, "mats", "yes"));
 const noContact: Make = (broken) => one("Work without contact", withHeader(broken, "contact", "none"));
 
 /** What stands there and means nothing is taken out. */

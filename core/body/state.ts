@@ -34,6 +34,8 @@ export interface Hold {
   readonly kind: "pin" | "grip" | "touch" | "own";
   /** Taken from behind: whoever holds stands at the back. */
   readonly behind?: true;
+  /** Its side was named. */
+  readonly sided?: true;
 }
 
 /** One body as it is at a moment. Never changed in place: a change gives another one, see `withState`. */

@@ -28,6 +28,8 @@ export interface Found {
   mergeErrors(other: this): void;
   /** Nothing of it is an error. */
   sound(): boolean;
+  /** Who is still held, where that alone stops the next pass; takes over what else is wrong in that pass. */
+  stopsNext(next: this): readonly string[];
 }
 
 /** Every exchange and finding, with its place in the text. */
@@ -76,7 +78,18 @@ export class AllFound implements Found {
   }
 
   sound(): boolean {
+    return this.errors().length === 0;
+  }
+
+  stopsNext(next: this): readonly string[] {
+    const errors = next.errors();
+    const pinned = errors.filter(({ rule }) => rule === "limb-pinned");
+    if (pinned.length < errors.length) this.mergeErrors(next);
+    return [...new Set(pinned.map(({ params: { by, actor, limb } }) => `${by} still holds ${actor}’s ${limb}`))];
+  }
+
+  private errors(): readonly FindingDraft[] {
     const all = [...this.findings, ...this.exchanges.flatMap((e) => e.findings)];
-    return all.every(({ severity }) => severity !== "error");
+    return all.filter(({ severity }) => severity === "error");
   }
 }

@@ -3,18 +3,28 @@ import { ACTORS, type Actor } from "../score/types.ts";
 import { cycleVersion } from "../words/cycles.ts";
 import { displacements } from "../exchange/move-body.ts";
 import type { MoveUse } from "../read/types.ts";
-import { distanceOf, withEach, withState, type BodyState, type World } from "../body/state.ts";
+import { distanceOf, EMPTY_HANDS, withEach, withState, type BodyState, type Hold, type World } from "../body/state.ts";
 
 /** Differences smaller than this are no difference, m. */
 const SAME_PLACE = 0.05;
 /** Where steps go out and in again feet correct so much unasked, m. Common practice, no source. */
 const CORRECTED = 0.15;
 
-/** A stands where B stood and the reverse. */
+const OTHER: Readonly<Record<Actor, Actor>> = { A: "B", B: "A", C: "C" };
+
+/**
+ * Returns a world in which A stands where B stood and the reverse, each with the grip that they had of the other: who
+ * pressed a hand down comes with a hand of their own now, and the one that was pressed is free.
+ */
 export function rolesExchanged(world: World): World {
   const { A, B } = world;
   if (!A || !B) return world;
-  return { ...world, A: withState(B, { actor: "A" }), B: withState(A, { actor: "B" }) };
+  const renamed = (hold: Hold | null) => (hold && hold.kind !== "pin" ? { ...hold, of: OTHER[hold.of] } : null);
+  const as = (state: BodyState, actor: Actor) => {
+    const holds = { left: renamed(state.holds.left), right: renamed(state.holds.right) };
+    return withState(state, state.holds === EMPTY_HANDS ? { actor } : { actor, holds });
+  };
+  return { ...world, A: as(B, "A"), B: as(A, "B") };
 }
 
 /** Everybody stands with the foot in front, and holds with the hand, that they have in another state. */
@@ -48,6 +58,7 @@ export function stopsHalfWay(first: World, times: number): HalfWay | null {
 /** What differs between two ends, in words. */
 export const differences = (first: World, second: World, spare: number = SAME_PLACE): string[] => [
   ...bodyDifferences(first, second),
+  ...holdDifferences(first, second),
   ...distanceDifference(first, second, spare),
 ];
 
@@ -62,14 +73,29 @@ export function spareOf(uses: readonly MoveUse[]): number {
 }
 
 /** What differs in the people themselves, wherever they stand. */
-export const bodyDifferences = (first: World, second: World): string[] =>
+export const bodyDifferences = (first: World, second: World): string[] => ofEach(first, second, stateDifferences);
+
+/** What differs in who holds what; after a change of roles that goes by the role. */
+export const holdDifferences = (first: World, second: World): string[] =>
+  ofEach(first, second, (one, two, name) =>
+    (["left", "right"] as const).flatMap((side) => {
+      const [a, b] = [one.holds[side], two.holds[side]];
+      if ((a?.kind ?? null) === (b?.kind ?? null)) return [];
+      return [`the ${side} hand of ${name} ${b ? `still holds a ${b.limb}` : "has let go"}`];
+    }),
+  );
+
+const ofEach = (
+  first: World,
+  second: World,
+  compare: (one: BodyState, two: BodyState, name: Actor) => string[],
+): string[] =>
   ACTORS.flatMap((actor) => {
-    const one = first[actor];
-    const two = second[actor];
-    return one && two ? stateDifferences(one, two, actor) : [];
+    const [one, two] = [first[actor], second[actor]];
+    return one && two ? compare(one, two, actor) : [];
   });
 
-function distanceDifference(first: World, second: World, spare: number): string[] {
+export function distanceDifference(first: World, second: World, spare: number): string[] {
   const found: string[] = [];
   if (first.A && first.B && second.A && second.B) {
     const change = distanceOf(second.A, second.B) - distanceOf(first.A, first.B);
@@ -92,12 +118,6 @@ function stateDifferences(one: BodyState, two: BodyState, name: Actor): string[]
     found.push(`${name} has the weapon chambered on another side`);
   const head = Math.hypot(one.posture.head.u - two.posture.head.u, one.posture.head.w - two.posture.head.w);
   if (head > SAME_PLACE) found.push(`the head of ${name} is in another place`);
-  for (const side of ["left", "right"] as const) {
-    const a = one.holds[side];
-    const b = two.holds[side];
-    if ((a?.kind ?? null) !== (b?.kind ?? null))
-      found.push(`the ${side} hand of ${name} ${b ? `still holds a ${b.limb}` : "has let go"}`);
-  }
   if (Math.abs(one.yielded - two.yielded) > 0.01) found.push(`${name} has less room to yield after each pass`);
   return found;
 }

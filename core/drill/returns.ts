@@ -1,33 +1,33 @@
 /** Returns behind an answer: each must land by itself, whether or not the next turn answers it. */
 import type { Walk } from "./pending.ts";
-import { withBody, type BodyState, type World } from "../body/state.ts";
-import { launchFeed } from "../exchange/launch.ts";
+import { withBody, type World } from "../body/state.ts";
+import { launchAtHit, type Unhit } from "../exchange/at-hit.ts";
 import { afterReaction, reactionTo } from "../exchange/reactions.ts";
+import { intoGuard } from "../exchange/openings.ts";
 import type { Feed } from "../exchange/types.ts";
-import { draft, type FindingDraft } from "../findings/finding.ts";
 import type { Effect } from "../words/types.ts";
 
 /** The bodies once what was sent back has gone, and how the last of it moved the one who was hit. */
 export interface Ahead {
   readonly world: World;
   /** The partner before any return hit them, and what hit them last. */
-  readonly unhit: BodyState | null;
-  readonly hitBy: string | null;
+  readonly unhit: Unhit | null;
   /** What landed last, before they have shown it. */
   readonly hit: { readonly by: string; readonly effect: Effect } | null;
 }
 
 /** Nothing has been sent back yet. */
-export const sentFrom = (world: World): Ahead => ({ world, unhit: null, hitBy: null, hit: null });
+export const sentFrom = (world: World): Ahead => ({ world, unhit: null, hit: null });
 
 /** Sends a return on its way, and returns what is ahead after it. */
 export function sendBack(feed: Feed, from: Ahead, walk: Walk): Ahead {
   const ahead = shown(from, feed);
-  const { blow, findings, world } = throwReturn(feed, ahead, walk);
+  const { blow, findings, world } = launchAtHit(feed, ahead.world, ahead.unhit, walk.setting.header.range);
   walk.findings.push(...findings);
   const lands = !findings.some((f) => f.rule === "out-of-reach");
   const reaction = lands ? reactionTo(feed.use, blow?.zone ?? null) : null;
   const behind = walk.exchanges.at(-1);
+  if (lands && blow && behind) walk.findings.push(...intoGuard(feed, blow, ahead.world[feed.receiver]!, behind));
   // What struck at a cue is its answer already.
   if (behind && !behind.answer.includes(feed.use)) {
     const returns = [...behind.returns, { use: feed.use, lands, reaction }];
@@ -42,24 +42,5 @@ function shown(ahead: Ahead, { actor, receiver }: Feed): Ahead {
   if (!hit) return ahead;
   const struck = world[receiver]!;
   const reacting = afterReaction(struck, hit.effect, world[actor]!);
-  return { world: withBody(world, reacting), unhit: unhit ?? struck, hitBy: hit.by, hit: null };
-}
-
-const isMissing = ({ rule }: FindingDraft): boolean => rule === "out-of-reach" || rule === "too-close";
-
-/**
- * Sends a return on its way. Behind a blow that moves the one who is hit it is thrown twice, at the body that
- * reacts and at one that does not: what holds only for one of them is said, what fails for both is wrong.
- */
-function throwReturn(feed: Feed, { world, unhit, hitBy }: Ahead, walk: Walk) {
-  const { range } = walk.setting.header;
-  const reacting = launchFeed(feed, world, range);
-  if (!unhit) return reacting;
-  const still = withBody(world, unhit);
-  const other = launchFeed(feed, still, range);
-  const misses = ({ findings }: typeof other) => findings.some(isMissing);
-  if (misses(reacting) === misses(other)) return reacting;
-  const params = { move: feed.use.text, first: hitBy ?? "", code: misses(reacting) ? "reacts" : "misses" };
-  walk.findings.push(draft(walk.row, feed.use, "chain", params));
-  return misses(reacting) ? { ...reacting, findings: reacting.findings.filter((f) => !isMissing(f)) } : reacting;
+  return { world: withBody(world, reacting), unhit: { state: unhit?.state ?? struck, by: hit.by }, hit: null };
 }

@@ -47,8 +47,9 @@ export function frameFindings(
   }
   const fells = thrown.some((one) => one.fells);
   const first = thrown.find((one) => one.fells);
-  if (first && header.mats === false)
-    say(first.by, "gear-missing", { actor: first.at, gear: "mats", why: "what may end on the floor" });
+  // Minors are told so in a finding of their own.
+  if (first && (header.mats === false || (header.mats === null && !header.people[first.at].minor)))
+    say(first.by, "gear-missing", { code: "mats", actor: first.at, gear: "mats" });
   const masses = people.map(({ person }) => person.mass).filter((mass): mass is number => mass !== null);
   if (masses.length >= 2 && (fells || header.contact !== "none")) {
     const heavy = Math.max(...masses);

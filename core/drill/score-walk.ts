@@ -3,7 +3,7 @@ import { ambiguousCues } from "./ambiguous.ts";
 import type { Setting } from "../exchange/exchange.ts";
 import type { Found } from "./found.ts";
 import type { Frame, Prepared } from "./prepare.ts";
-import { spareOf, stopsHalfWay, bodyDifferences, differences, rolesExchanged, standingAs } from "./loops.ts";
+import { spareOf, stopsHalfWay, bodyDifferences, differences, distanceDifference, holdDifferences, rolesExchanged, standingAs } from "./loops.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
 import type { Closure } from "./types.ts";
 import { walkOn } from "./walk.ts";
@@ -141,12 +141,18 @@ function walkLoop(block: ScoreBlock, pass: Pass, place: Place, carried: World | 
   const stops = times > 1 ? stopsHalfWay(first, times) : null;
   // In a game they find their distance again before the next goes.
   const spare = spareOf(usesIn(block, pass.prepared));
-  const apart = isGame(block) ? bodyDifferences(first, ends) : differences(first, ends, spare);
+  const apart = [
+    ...bodyDifferences(first, ends),
+    ...holdDifferences(first, second),
+    ...(isGame(block) ? [] : distanceDifference(first, ends, spare)),
+  ];
   const differ = times > 1 ? apart : [];
   const both = differ.length > 0 && !swap && silent.found.sound() && closesInTwo(block, pass, place, { first, second });
-  const open = both ? [] : differ;
+  // What a pass leaves behind may stop the next, though both end alike.
+  const blocked = differ.length === 0 && times > 1 && pass.found.sound() && !silent.found.sound();
+  const open = both ? [] : blocked ? pass.found.stopsNext(silent.found) : differ;
   const fresh = pass.closure === null || pass.closure.closes;
-  if (fresh) pass.closure = { closes: open.length === 0, differences: open, row: block.row };
+  if (fresh) pass.closure = { closes: !blocked && open.length === 0, differences: open, row: block.row };
   const { body } = block.row.content;
   const where = body.kind === "block" ? body.span : { from: 0, to: 0 };
   const note = both ? { code: "sides" } : stops && { code: "stops", ...stops };

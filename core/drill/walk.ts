@@ -7,6 +7,7 @@ import { NO_STEP, withEach, withState, type World } from "../body/state.ts";
 import type { Setting } from "../exchange/exchange.ts";
 import { checkCue } from "../exchange/cue.ts";
 import { plainFeed } from "../exchange/feed.ts";
+import { leansIn } from "../exchange/openings.ts";
 import { applyAll } from "../exchange/limbs.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
 import { draft, type FindingDraft } from "../findings/finding.ts";
@@ -58,6 +59,8 @@ function walkAll(
     // In a loop or a carry the next line goes on from here; elsewhere each starts from the frame.
     if (goes === "on" && walk.end) world = walk.end;
   }
+  const last = walk.exchanges.at(-1);
+  if (last) walk.findings.push(...leansIn(last));
   if (walk.cut) walk.findings.push(draft(row, line, "syntax", { code: "branches", most: MAX_BRANCHES }));
   return { exchanges: walk.exchanges, findings: walk.findings, end: takeBackSteps(walk.end ?? start) };
 }

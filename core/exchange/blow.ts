@@ -113,6 +113,10 @@ function targetOf(use: MoveUse): PartRef {
 
 const heightWord = (part: PartName): Height => heightAt(PARTS[part].w);
 
+/** A straight kick or knee to the head comes up from the hip: down is into it, wherever the head ends. */
+export const risesToHead = ({ limb, path, zone }: Blow): boolean =>
+  limb === "leg" && path === "thrust" && zone === "head";
+
 /** The word for a height, given as a share of stature. */
 export const heightAt = (w: number): Height => (w > 0.8 ? "high" : w > 0.5 ? "mid" : "low");
 
@@ -139,6 +143,9 @@ export function extraCommitment({ move, commitment }: MoveUse): number {
   const wanted = usual + (commitment === "committed" ? MODEL.commitmentStep : -MODEL.commitmentStep);
   return Math.min(1, Math.max(0, wanted)) - usual;
 }
+
+/** How much later than usual a blow is back, ms: its way back is longer the more was put into it. */
+export const lateBack = (use: MoveUse): number => extraCommitment(use) * (use.move.attack?.recover ?? 0);
 
 /** Where an attack comes from: an hour on the clock face as the receiver sees it, and that as a direction; null for straight ones. */
 function directionOf(use: MoveUse, side: Side): Pick<Blow, "clock" | "from"> {

@@ -2,7 +2,7 @@
 import { metres, type Metres } from "../base/units.ts";
 import type { Blow, Layer } from "./types.ts";
 import type { BodyMove } from "./move-body.ts";
-import { byHeight, heightAt, limbSide } from "./blow.ts";
+import { byHeight, heightAt, limbSide, risesToHead } from "./blow.ts";
 import { MODEL } from "./constants.ts";
 import { RADII, SEGMENTS } from "../body/anthropometry.ts";
 import { weaponIn } from "../body/body.ts";
@@ -118,7 +118,8 @@ function linesOf(m: Interpose, side: Side, c: CoverContext): Line[] {
   const H = move.state.body.height;
   const sign = side === "left" ? -1 : 1;
   // A block with no height goes where the blow comes in, as one with no side does.
-  const segments = byHeight(m.segments!, use.height ?? heightAt(c.blow.aim.w / H)) as readonly SegmentData[];
+  const height = use.height ?? (isMetRising(m, c.blow) ? "low" : heightAt(c.blow.aim.w / H));
+  const segments = byHeight(m.segments!, height) as readonly SegmentData[];
   // A roll's own tuck is part of where its segment is written; other movements carry it along.
   const ownWay = use.move.answer!.some((x) => x.by === "displace");
   const shift = bodyShift(c, ownWay ? 0 : 1, m.limb);
@@ -132,14 +133,23 @@ function linesOf(m: Interpose, side: Side, c: CoverContext): Line[] {
   );
 }
 
+/** A knee or kick to the head comes up the middle from the hip, at this share of the stature. Common practice, no source. */
+const HIP = 0.53;
+/** Two arms across the middle meet it on its way up. */
+const isMetRising = (m: Interpose, blow: Blow): boolean => m.stands === "both" && risesToHead(blow);
+
 function standing(m: Interpose, side: Side, radius: number, c: CoverContext): number {
   const { blow, move } = c;
+  const { aim } = blow;
+  const rises = isMetRising(m, blow);
+  const hip = HIP * c.attacker.body.height;
   let best = -Infinity;
-  for (const line of linesOf(m, side, c))
-    best = Math.max(
-      best,
-      blow.from ? acrossArc(blow, line, radius) : beforeThrust(blow, line, radius, m.depth + move.forward),
-    );
+  for (const line of linesOf(m, side, c)) {
+    const crosses = rises && segmentsCross(aim.u, hip, aim.u, aim.w, ...line);
+    const onTheRise = crosses ? radius + 0.2 * blow.radius : -Infinity;
+    const before = blow.from ? acrossArc(blow, line, radius) : beforeThrust(blow, line, radius, m.depth + move.forward);
+    best = Math.max(best, onTheRise, before);
+  }
   return best;
 }
 

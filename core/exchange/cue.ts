@@ -15,9 +15,11 @@ import { emptyExchange } from "./empty.ts";
 import { poses, type Done, type Setting } from "./exchange.ts";
 import { plainFeed } from "./feed.ts";
 import { atPad, padAhead, padFindings, padPlace } from "./pads.ts";
+import { launchAtHit, type Unhit } from "./at-hit.ts";
 import { launchFeed } from "./launch.ts";
 import { applyAll, applySetUp, limbFindings, takenPart, undoesHold } from "./limbs.ts";
 import { displacements } from "./move-body.ts";
+import { afterReaction, reactionTo } from "./reactions.ts";
 import { brokenRules } from "./restrictions.ts";
 import type { Blow, CheckedExchange, Feed, Layer, PadPlace } from "./types.ts";
 import { verdictOf } from "./verdict.ts";
@@ -42,6 +44,8 @@ class CueCheck {
   private readonly pads: PadPlace[] = [];
   private readonly kind: Cue | "hold";
   private first: Blow | null = null;
+  /** The holder as they stood before a blow drove them back, and that blow. */
+  private unhit: Unhit | null = null;
   /** What deals with a cue that no blow answers. */
   private answered: MoveUse | null = null;
 
@@ -179,21 +183,33 @@ class CueCheck {
     };
   }
 
+  /** The world with the holder driven back by the blow before. */
+  private givenGround({ receiver, actor }: Feed): World {
+    const { unhit, world } = this;
+    return unhit ? withBody(world, afterReaction(world[receiver]!, "sent away", world[actor]!)) : world;
+  }
+
   /** A blow: onto the pad, or at whoever shows an opening, comes in or holds on. */
   private strike(use: MoveUse, beat: DoneBeat): void {
     const { cue, setting, kind } = this;
     const { actor, row } = cue;
     const pad = kind === "pad";
     const feed = this.blowOf(use, beat);
+    const holder = this.world[actor]!;
     // A blow at somebody can be answered: it is thrown in earnest by whoever walks the turn.
-    const { blow, findings, world } = launchFeed(feed, this.world, pad ? setting.header.range : null);
-    if (pad) this.world = world;
+    const { blow, findings, world } = pad
+      ? launchAtHit(feed, this.givenGround(feed), this.unhit, setting.header.range)
+      : launchFeed(feed, this.world, null);
     this.findings.push(...findings);
     if (!blow) return;
     if (pad) this.say(padFindings(cue.use, blow, world[actor]!, row, setting.usage.customs.pads));
     this.first ??= blow;
     if (pad) this.pads.push(padPlace(cue.use, blow, world[actor]!, setting.usage.customs.pads));
     const missing = blow.missing > 0;
+    // What drives somebody away drives the pad and whoever holds it; they come back when the row is over.
+    if (pad) this.world = withBody(world, holder);
+    const drives = pad && !missing && reactionTo(use, blow.zone) === "sent away";
+    this.unhit = drives ? { state: holder, by: use.text } : null;
     const margin = metres(missing ? -blow.missing : MODEL.marginCap);
     this.layers.push({ use, by: "strike", margin, fails: missing ? "open" : null, detail: {}, bareLimb: false });
   }

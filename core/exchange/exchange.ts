@@ -8,7 +8,7 @@ import { percent } from "./time.ts";
 import { followUps } from "./follow-ups.ts";
 import { applyAfter, applyAll, limbFindings, useLimbs } from "./limbs.ts";
 import { answerBlow, answerPressure, GRID, PLAIN, type Answered, type Stretch } from "./layers.ts";
-import { extraCommitment } from "./blow.ts";
+import { lateBack } from "./blow.ts";
 import { launchFeed } from "./launch.ts";
 import { MODEL } from "./constants.ts";
 import { displacements, usesFeet } from "./move-body.ts";
@@ -328,9 +328,6 @@ function insideLine({ feed, blow, beat, answered, next, lead, setting }: AnswerF
   const open = next.find((n) => n.limb === hand && n.state === "open");
   return open ? draft(feed.row, beat, "inside-line", { next: open.move, feed: feed.use.text }) : null;
 }
-
-/** How much later than usual a blow is back, ms: its way back is longer the more was put into it. */
-const lateBack = (use: MoveUse): number => extraCommitment(use) * (use.move.attack?.recover ?? 0);
 
 /** What the feeder can land next where nothing is thrown at them meanwhile, if it threatens much. */
 const openBlow = ({ beat, next }: AnswerFacts): FollowUp | undefined =>

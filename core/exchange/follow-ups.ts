@@ -163,7 +163,7 @@ function classify(
   const bearing = (Math.atan2(own * target.u, blow.origin.d - target.d) * 180) / Math.PI;
   if (bearing < MODEL.sector[0] - 15 || bearing > MODEL.sector[1]) return { state: "out of sector", slack };
   if (hand && armBetween(c, origin, target)) return { state: "obstructed", slack };
-  if (threat.target === "head" && guarded(threat, c, origin, target, own)) return { state: "covered", slack };
+  if (threat.target !== "leg" && guarded(threat, c, origin, target, own)) return { state: "covered", slack };
   return { state: "open", slack };
 }
 
@@ -185,9 +185,6 @@ function armBetween(c: FollowUpContext, origin: { u: number; d: number }, target
   );
 }
 
-/** Default guard, moving with the head: [|u|, w] shares of H. */
-const GUARD = { lead: [0.085, 0.76, 0.06, 0.91], rear: [0.085, 0.76, 0.05, 0.91] } as const;
-
 /** The receiver's idle hand on the side the follow-up comes from stands in its way. */
 function guarded(
   threat: Threat,
@@ -197,15 +194,17 @@ function guarded(
   own: number,
 ): boolean {
   const { receiver } = c;
-  if (receiver.open || !receiver.guard.stands) return false;
+  const { arms } = receiver.guard;
+  if (receiver.open || !arms) return false;
   const side: Side = own > 0 ? "right" : "left";
   if (c.busy.includes(side) || heldBy(c.world, receiver.actor, "hand", side)) return false;
   const H = receiver.body.height;
   const word = side === receiver.lead ? "lead" : "rear";
-  const [u1, w1, u2, w2] = GUARD[word];
+  const { elbow, knuckles } = arms[word];
+  // Arms go down with the head that they guard.
   const drop = receiver.posture.head.w;
   const at = (u: number) => target.u + own * u * H;
-  const segment = [at(u1), w1 * H + drop, at(u2), w2 * H + drop] as const;
+  const segment = [at(elbow.u), elbow.w * H + drop, at(knuckles.u), knuckles.w * H + drop] as const;
   const radius = receiver.body.handRadius;
   if (threat.path === "thrust") {
     const t = 0.25 / Math.max(0.3, origin.d - target.d);

@@ -1,6 +1,7 @@
 /** What happens on the feeder's side: their limbs, weight and balance, their step, and the blow itself. */
 import type { Blow, Feed } from "./types.ts";
-import { goesHigh, launch, limbKind, limbSide } from "./blow.ts";
+import { millis } from "../base/units.ts";
+import { goesHigh, lateBack, launch, limbKind, limbSide } from "./blow.ts";
 import { MODEL } from "./constants.ts";
 import { applyAfter, applyAll, isDoneHeld } from "./limbs.ts";
 import { gapFor } from "./layers.ts";
@@ -177,6 +178,8 @@ function settle(feed: Pick<Feed, "use">, attacker: OpenState, side: Side): void 
   attacker.spent = limb === "body" || !attack!.loads ? null : { limb, side, high: goesHigh(feed.use) };
   attacker.approach = 0;
   if (attack!.overTurns) attacker.unrecovered = "over-turned";
+  // Too much weight has to come back before they can do anything else.
+  attacker.owes = millis(attacker.owes + Math.max(0, lateBack(feed.use)));
   if (goesDown) attacker.unrecovered = "down";
   if (limb === "hand") {
     setHold(attacker, side, null);

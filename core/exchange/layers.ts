@@ -7,7 +7,7 @@ import { deny } from "./deny.ts";
 import { answerEnergy } from "./energy.ts";
 import { displacements, moveBody, usesFeet, type BodyMove } from "./move-body.ts";
 import { isArmPart } from "../body/parts.ts";
-import { limbSide, refSide } from "./blow.ts";
+import { limbSide, refSide, risesToHead } from "./blow.ts";
 import { contactTime } from "./time.ts";
 import { MODEL } from "./constants.ts";
 import { distanceOf, type BodyState } from "../body/state.ts";
@@ -80,9 +80,6 @@ function midway(blow: Blow, { u, w }: { readonly u: number; readonly w: number }
   if (Math.abs(from.w) > STEEP) return { u: u * ON_THE_WAY, w };
   return from.w > SLANTING && Math.abs(u) < MODEL.onLine ? { u, w: w / 2 } : null;
 }
-/** A straight kick or knee to the head comes up from the hip: down is into it, wherever the head ends. */
-const risesToHead = ({ limb, path, zone }: Blow): boolean => limb === "leg" && path === "thrust" && zone === "head";
-
 /** Upward part of the direction of a blow that comes straight up or down, and of one that falls aslant. */
 const STEEP = 0.8;
 const SLANTING = 0.55;

@@ -267,6 +267,7 @@ function takeHold(use: MoveUse, hand: Side, state: OpenState, partner: OpenState
     for (const own of BOTH) setHold(state, own, { of: partner.actor, limb: held, side: otherSide(own), kind });
     return;
   }
-  const taken: Hold = { of: partner.actor, limb: held, side, kind };
+  const named = (use.on ?? use.target)?.side ? { sided: true as const } : {};
+  const taken: Hold = { of: partner.actor, limb: held, side, kind, ...named };
   setHold(state, hand, fromBehind ? { ...taken, behind: true } : taken);
 }

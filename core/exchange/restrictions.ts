@@ -34,7 +34,19 @@ export function brokenRules(
     if (fixed && rules.has("lead hand only") && !lead) broken.push("lead hand only");
     if (fixed && rules.has("rear hand only") && lead) broken.push("rear hand only");
   }
-  return broken.map((rule) => draft(row, use, "rule-broken", { code: "rule", move: use.text, rule }));
+  const found = broken.map((rule) => draft(row, use, "rule-broken", { code: "rule", move: use.text, rule }));
+  const lie = rules.has("touch first") && use.move.energy ? liesAbout(use, state) : null;
+  if (lie) found.push(draft(row, use, "rule-broken", { code: "touch-lies", move: use.text, rule: "touch first", ...lie }));
+  return found;
+}
+
+/** Where a push names its side, and the touch before it named the other one. */
+function liesAbout({ target, on }: MoveUse, { holds }: BodyState): { touch: Side; push: Side } | null {
+  const push = (target ?? on)?.side;
+  if (push !== "left" && push !== "right") return null;
+  const touches = [holds.left, holds.right].filter((hold) => hold?.kind === "touch" && hold.sided && hold.limb === "body");
+  const [one] = touches;
+  return one && touches.every((hold) => hold?.side !== push) ? { touch: one.side, push } : null;
 }
 
 function losesContact(use: MoveUse): boolean {

@@ -126,7 +126,16 @@ const SAID: readonly [string, RuleId, RegExp][] = [
   ["A cross -> B duck", "follow-up", /B could still be hit by the jab/],
   ["range: 0.95 m\n\nA jab -> B slip out", "no-step", /without a step\. Start a step further out/],
   ["contact: full\n\nA jab -> B slip out", "gear-missing", /needs gloves for blows to the head at full contact/],
-  ["mats: no\n\nA jab -> B slap parry, sweep", "gear-missing", /needs mats for what may end on the floor/],
+  ["mats: no\n\nA jab -> B slap parry, sweep", "gear-missing", /A may end on the floor: work on mats/],
+  ["A jab -> B slap parry, sweep", "gear-missing", /A may end on the floor: work on mats, and write `mats: yes`/],
+  ["A: guard high\n\nA jab -> B slip out, lead hook", "opening", /guard is high: the head is covered, the body open/],
+  ["A jab! -> B catch", "opening", /A puts everything into the jab: chin and ribs are open/],
+  ["A rear round kick to leg! -> B shin check", "opening", /until the foot is down they can’t answer/],
+  [
+    "kind: sensitivity\nrange: trap\nrules A: touch first\n\nA touch on right chest, push to left chest -> B turn left",
+    "rule-broken",
+    /The touch is on the right, and the push to left chest comes on the left/,
+  ],
   [
     "contact: medium\nA: wears gloves, mouthguard\nB: wears gloves, mouthguard\n\nA low kick -> B shin check",
     "gear-missing",

@@ -9,6 +9,7 @@ import {
   justEnough,
   lineOpen,
   minorWords,
+  openingWords,
   needsWords,
   outOfReach,
   padWords,
@@ -173,6 +174,8 @@ const TABLE = {
         );
       if (p.code === "unseen")
         return fill("{actor} sees nothing of the {feed} with closed eyes. Touch first, or call it.", p);
+      if (p.code === "touch-lies")
+        return fill("The touch is on the {touch}, and the {move} comes on the {push}: touch where it comes.", p);
       return fill(
         p.rule === "touch first"
           ? "Touch first: write `touch on chest,` before the {move}."
@@ -298,7 +301,13 @@ const TABLE = {
     severity: "risk",
     decides: "score",
     question: "Gear for the tempo and the contact is missing",
-    says: (p) => fill("{actor} needs {gear} for {why}.", p),
+    says: (p) =>
+      fill(
+        p.code === "mats"
+          ? "{actor} may end on the floor: work on mats, and write `mats: yes` where they lie."
+          : "{actor} needs {gear} for {why}.",
+        p,
+      ),
   },
   "unsafe-target": {
     severity: "risk",
@@ -346,6 +355,12 @@ const TABLE = {
     decides: "score",
     question: "Whoever struck stays in reach",
     says: (p) => fill("{actor} stays there after the last blow. End with `leave`: hands up, look round, away.", p),
+  },
+  opening: {
+    severity: "note",
+    decides: "score",
+    question: "What a guard, or too much weight, leaves open",
+    says: (p) => fill(openingWords[String(p.code)] ?? openingWords.guard!, p),
   },
   chain: {
     severity: "note",

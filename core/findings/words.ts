@@ -1,5 +1,9 @@
 /** Words of rules that say one of several things, by the code of the finding. */
+import { GUARDS, STANCES } from "../score/postures.ts";
 import type { Params } from "./rules.ts";
+
+const firstNames = (all: readonly { readonly names: readonly string[] }[]): string =>
+  all.map(({ names }) => names[0]).join(", ");
 
 export const syntaxWords: Record<string, string> = {
   stray: "“{found}” cannot be read here. A row is `A jab -> B slip out`, a header row is `key: value`.",
@@ -61,9 +65,8 @@ export const headerWords: Record<string, string> = {
   held: "“{known}” cannot be held. Write `holds stick 71 cm`, `holds two sticks 66 cm`, `holds stick and training knife`, `holds training knife 28 cm` or `holds nothing`.",
   worn: "“{known}” cannot be worn. Known: mitts, gloves, eye protection, headgear, caged headgear, mouthguard, groin guard, shin guards, belly pad, kick shield, kick pads.",
   "hold-and-wear": "Nobody can hold a weapon and wear {known} at once. Choose one of the two.",
-  stance:
-    "“{known}” is no stance that we know. Known: usual, heiko dachi, zenkutsu dachi, kokutsu dachi, kiba dachi, neko ashi dachi, sanchin dachi, feet together.",
-  guard: "“{known}” is no guard that we know. Known: usual, high, low, long, crossed, down, talking.",
+  stance: `“{known}” is no stance that we know. Known: ${firstNames(STANCES)}.`,
+  guard: `“{known}” is no guard that we know. Known: ${firstNames(GUARDS)}.`,
   person: "“{known}” says nothing about a person. Write for example `lead left, height 178, wears gloves`.",
 };
 
@@ -99,6 +102,13 @@ export const minorWords: Record<string, string> = {
   body: "{actor} is a minor: body blows go onto a pad, or {actor} wears a belly pad.",
   hold: "{actor} is a minor: no {move}. Take {instead}.",
   mats: "{actor} is a minor: whatever ends on the floor is done on mats. Write `mats: yes` where they lie.",
+};
+
+/** Where somebody is open. */
+export const openingWords: Record<string, string> = {
+  guard: "{actor}’s guard is {guard}: the {part} is covered, the {open} open. Send the {move} there.",
+  leans: "{actor} puts everything into the {move}: chin and ribs are open until they are back. Send something back.",
+  turned: "{actor} puts everything into the {move}: until the foot is down they can’t answer. Send something back.",
 };
 
 /** What works only just, or only once. */

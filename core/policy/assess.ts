@@ -128,6 +128,11 @@ class SharesFound implements Found {
     return this.worst !== "error";
   }
 
+  stopsNext(next: this): readonly string[] {
+    this.mergeErrors(next);
+    return [];
+  }
+
   private add(share: LineShare): void {
     this.shares.push(share);
     this.worst = worseOf(this.worst, worseOf(share.worst, lateIn(share, this.header.tempo, this.late)));

@@ -226,13 +226,16 @@ function readFormation(text: string, say: Say): Header["formation"] | null {
   return null;
 }
 
-/** Everybody stands or holds their hands like that who says nothing else. */
-function allWith(people: Header["people"], key: "stance" | "guard", name: string, say: Say): Header["people"] {
+/** One person stands or holds their hands like that (`guard: C stick high`), or everybody who says nothing else. */
+function allWith(people: Header["people"], key: "stance" | "guard", words: string, say: Say): Header["people"] {
+  const one = ACTORS.find((actor) => words.startsWith(`${actor.toLowerCase()} `));
+  const name = one ? words.slice(2).trim() : words;
   const known = key === "stance" ? stanceNamed(name) : guardNamed(name);
   if (!known) {
     say(key, [name]);
     return people;
   }
+  if (one) return { ...people, [one]: { ...people[one], [key]: known.names[0]!, given: [...people[one].given, key] } };
   const of = (person: Person): Person => (person.given.includes(key) ? person : { ...person, [key]: known.names[0]! });
   return { A: of(people.A), B: of(people.B), C: of(people.C) };
 }

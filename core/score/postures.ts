@@ -10,13 +10,25 @@ export interface StanceData {
   readonly feet: number;
 }
 
+/** A forearm in the frontal plane: u beside the middle, w up, shares of H. */
+interface GuardArm {
+  readonly elbow: Readonly<Record<"u" | "w", number>>;
+  readonly knuckles: Readonly<Record<"u" | "w", number>>;
+}
+
+/** What a guard closes or opens. */
+export type GuardedPart = "head" | "body" | "leg";
+
 /** A guard: shares of the usual time that the hands take from it. */
 export interface GuardData {
   readonly names: readonly string[];
   readonly hands: { readonly high: number; readonly mid: number; readonly low: number };
   readonly strikes: number;
-  /** Idle hands stand in the way of a blow to the head. */
-  readonly stands: boolean;
+  /** Where forearm and hand of each arm are; null: in nobody's way. */
+  readonly arms: Readonly<Record<"lead" | "rear", GuardArm>> | null;
+  /** What it closes, and where to go instead; both empty where there is nothing to say of it. */
+  readonly covers: Readonly<Partial<Record<GuardedPart, boolean>>>;
+  readonly opens: Readonly<Partial<Record<GuardedPart, boolean>>>;
   /** The hands come back there after they have worked; otherwise they come to the usual one. */
   readonly home: boolean;
 }

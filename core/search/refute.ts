@@ -14,12 +14,14 @@ import { givenAnswers, rankAnswers } from "../answers/answers.ts";
 import { contextOf } from "../score/edit.ts";
 import { MODEL } from "../exchange/constants.ts";
 import { ceilingOf, percent, reactionTime, senseOf } from "../exchange/time.ts";
+import { guardedPart, openUnder } from "../exchange/openings.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
 import { countExchanges, placeWords } from "../drill/exchange-count.ts";
 import type { Checked } from "../drill/types.ts";
 import type { School } from "../policy/school.ts";
 import { format } from "../score/format.ts";
 import { parse } from "../score/parse.ts";
+import { guardNamed } from "../score/postures.ts";
 import { playedText, startsOf, type Played, type Start } from "./starts.ts";
 
 interface RefuteOptions {
@@ -122,7 +124,8 @@ class Search {
   /** What the feeder throws now: within reach, walking after them if need be, and nothing that the check refuses. */
   private actions({ played, exchange, planned }: Position): string[] {
     const found: string[] = [];
-    for (const next of nextFeeds(thrownIn(exchange), this.drill, this.school.vocabulary)) {
+    const usual = nextFeeds(thrownIn(exchange), this.drill, this.school.vocabulary);
+    for (const next of this.openFirst(usual, played)) {
       if (this.stopped || found.length === ACTIONS) break;
       if (next === planned?.feed) continue;
       const refused = this.refused({ ...played, feeds: [...played.feeds, next] });
@@ -133,6 +136,23 @@ class Search {
       }
     }
     return found;
+  }
+
+  /** What goes where the guard of the other one is open comes first; a usual guard leaves the order of the trade. */
+  private openFirst(feeds: readonly string[], played: Played): readonly string[] {
+    const guard = guardNamed(this.drill.header.people[played.responder].guard);
+    if (!guard || openUnder(guard) === null) return feeds;
+    const part = new Map(
+      feeds.map((feed) => {
+        const { blow } = this.look({ ...played, feeds: [...played.feeds, feed] }) ?? {};
+        return [feed, blow ? guardedPart(blow.zone) : null];
+      }),
+    );
+    const rank = (feed: string) => {
+      const at = part.get(feed);
+      return at && guard.opens[at] ? 0 : at && guard.covers[at] ? 2 : 1;
+    };
+    return [...feeds].sort((one, two) => rank(one) - rank(two));
   }
 
   /** Rules that a line breaks before it is answered, but for those that the drill breaks as it stands. */
