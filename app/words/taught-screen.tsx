@@ -30,6 +30,7 @@ const GROUPS: readonly { readonly id: string; readonly says: string }[] = [
   { id: "weapons", says: "Weapons" },
   { id: "pushes", says: "Pushes and pulls" },
   { id: "holds", says: "Holds" },
+  { id: "cues", says: "Cues" },
 ];
 
 /** A standard as a heading. */

@@ -134,17 +134,25 @@ function allAnswers(context: readonly string[], feed: string, school: School): R
   };
   const texts = new Set<string>();
   for (const move of school.vocabulary.moves.values())
-    for (const text of answerTexts(move)) {
+    for (const text of [...answerTexts(move), ...strikingTexts(move)]) {
       texts.add(text);
       put(move, text, rankIn(standard, text));
     }
   // What is given as two things at once, and blows that are the answer.
-  for (const text of [...(standard?.answers ?? []), ...(standard?.only ?? [])]) {
+  const blows = blowOf(fed) ? TRADE.stopHits : [];
+  // A count of a cycle is met by the same count.
+  const same = asked.use.move.cycle ? [asked.use.text] : [];
+  for (const text of [...(standard?.answers ?? []), ...(standard?.only ?? []), ...same, ...blows]) {
     const move = texts.has(text) ? undefined : readAnswer(fed, text)?.uses[0]?.move;
+    texts.add(text);
     if (move) put(move, text, rankIn(standard, text));
   }
   return found.sort(byRank);
 }
+
+/** Blows that get out of the way, or take what comes, as they go. */
+const strikingTexts = (move: Move): string[] =>
+  move.attack && move.answer && !move.roles.includes("answer") && !move.numbered ? [move.name] : [];
 
 /** What the trade gives first, in its order; then by worth. */
 function byRank(a: RankedAnswer, b: RankedAnswer): number {

@@ -41,7 +41,7 @@ export function readFed(context: readonly string[], feed: string, usage: Usage):
   const done = firstDone(line.line, reader, world);
   if (!done) return null;
   const { actor, beat } = done;
-  const use = beat?.uses.find((u) => (u.move.attack ?? u.move.energy) !== undefined || cueOf(u) === "hold");
+  const use = beat?.uses.find((u) => (u.move.attack ?? u.move.energy) !== undefined || cueOf(u) !== null);
   if (!use) return null;
   return {
     header,

@@ -240,6 +240,9 @@ export function dealsWith({ uses }: DoneBeat, cue: MoveUse): boolean {
   );
 }
 
+/** How far in front of the body an arm is held that keeps somebody off who walks in, m. Common practice, no source. */
+const ARM_OUT = 0.3;
+
 /** What deals with a cue of a kind, as far as the data of a move say it. */
 function answers(use: MoveUse, kind: Exclude<Cue | "hold", "pad">, cue: MoveUse): boolean {
   const { move } = use;
@@ -256,7 +259,7 @@ function answers(use: MoveUse, kind: Exclude<Cue | "hold", "pad">, cue: MoveUse)
         feet ||
         turnsAway ||
         move.contact !== undefined ||
-        mechanisms.some((m) => m.by === "interpose" || m.by === "jam") ||
+        mechanisms.some((m) => (m.by === "interpose" && m.depth >= ARM_OUT) || m.by === "jam") ||
         // A chest and a hip arrive: an arm placed before them, or hands that push, hold them off.
         (limbKind(use) !== "body" && (mechanisms.some((m) => m.by === "deny") || pushesAway(use)))
       );

@@ -38,10 +38,21 @@ const FIRST: readonly (readonly [readonly string[], string, readonly string[]])[
   [BARE, "grab on lead wrist", ["strip", "thumb release", "circle off"]],
   [BARE, "collar tie", ["arm drag", "pummel", "frame"]],
   [BARE, "headlock", ["turn out", "hip in", "frame"]],
+  [BARE, "walk forward", ["step off", "long guard", "frame"]],
+  [BARE, "touch floor", ["sprawl", "level change + post", "frame"]],
+  [BARE, "hold pad high", ["jab", "cross", "lead hook"]],
+  [BARE, "open", ["jab", "cross", "palm strike"]],
 ];
 test.each(FIRST)("%j %s: %j", (context, feed, answers) => {
   const found = rankAnswers(context, `A ${feed}`, school);
   expect(found.slice(0, answers.length).map(({ text }) => text)).toEqual(answers);
+});
+
+test("blows that are answers themselves are among them, and a count of a cycle is met by the same", () => {
+  const texts = (feed: string, context = BARE) => rankAnswers(context, `A ${feed}`, school).map(({ text }) => text);
+  expect(texts("cross")).toEqual(expect.arrayContaining(["check hook", "jab intercept"]));
+  expect(texts("walk forward")).not.toContain("catch");
+  expect(texts("roll symmetric 1", FELT)).toContain("roll symmetric 1");
 });
 
 // Against the other lead the front hands meet, and the way out is past the front foot. Common practice, no source.

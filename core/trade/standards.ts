@@ -143,6 +143,7 @@ export function blowClass(blow: Blow): string {
 }
 
 function contactClass(use: MoveUse): string {
+  if (use.move.cue) return `cue ${use.move.cue}`;
   const direction = use.move.energy?.direction;
   if (!direction) return holdClass(use);
   if (direction === "gone") return "gone";

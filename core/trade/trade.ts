@@ -26,6 +26,8 @@ interface Trade {
   readonly returns: readonly string[];
   /** What bare hands return with outside the gym. */
   readonly openReturns: readonly string[];
+  /** Blows that take the line of what comes. */
+  readonly stopHits: readonly string[];
   /** What follows blows of the other kind at the end. */
   readonly finishes: { readonly hands: readonly string[]; readonly legs: readonly string[] };
   readonly exits: readonly Exit[];
@@ -77,6 +79,7 @@ export const tradeSchema = object({
   defences: texts,
   returns: texts,
   openReturns: texts,
+  stopHits: texts,
   finishes: object({ hands: texts, legs: texts }).noUnknown(),
   exits: array(object({ text, behindReturn: boolean().required(), says: text }).noUnknown())
     .min(1)
