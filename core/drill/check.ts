@@ -9,6 +9,7 @@ import { frameFindings } from "./safety.ts";
 import { START, walkItems, type Pass } from "./score-walk.ts";
 import { shippedUsage, type Usage } from "../customs/customs.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
+import { notModelled } from "../words/shipped.ts";
 import { draft, finish, type Finding, type FindingDraft } from "../findings/finding.ts";
 import { beatText } from "../score/format.ts";
 import { linesOf } from "../score/structure.ts";
@@ -72,11 +73,21 @@ export function walkScore(score: Score, usage: Usage, prepared: Prepared, found:
   return pass;
 }
 
+/** A thing of the trade that nobody's drill here is judged with: what it is called, and what to do instead. */
+function notJudged(item: string): { known: string; instead: string } | null {
+  const thing = item.replace(/^holds? /, "");
+  const found = notModelled.find(({ names }) => names.includes(thing));
+  return found ? { known: thing, instead: found.instead } : null;
+}
+
 const HEADER_NOTES = new Set(["header-key", "own-rule"]);
 
 function headerFinding(fault: HeaderFault): FindingDraft {
   const params = { code: fault.code, value: fault.span.text, key: fault.span.text, known: fault.known.join(", ") };
   const { body } = fault.row.content;
+  const beyond = fault.code === "held" ? notJudged(params.known) : null;
+  if (beyond)
+    return { ...draft(fault.row, fault.span, "header", { ...params, code: "not-held", ...beyond }), severity: "error" };
   if (HEADER_NOTES.has(fault.code))
     return draft(fault.row, fault.span, "header", { ...params, key: body.kind === "header" ? body.key.text : "" });
   return { ...draft(fault.row, fault.span, "header", params), severity: "error", rule: "header" };

@@ -304,3 +304,17 @@ test.each([2, 3, 4, 6] as const)("beginners get %i feeds in one row without a wo
   expect(said(most)).toEqual([]);
   expect(said(most + 1)).toEqual([expect.stringContaining(`${most + 1} feeds`)]);
 });
+
+describe("words of the trade that are read as they are said", () => {
+  // Common practice, no source.
+  test.each([
+    ["A: wears mitts\nB: wears gloves\n\nA hold left pad high -> B jab", "hold pad left"],
+    ["A jab to shomen -> B catch", "a word for the head"],
+    ["A hand on chest, push to chest -> B turn", "a touch"],
+    ["A: stance sideways\n\nA jab -> B catch", "a stance"],
+    ["guard: C stick high\nformation: triangle 2 m\n\nA jab at B -> B catch", "a guard of one person"],
+    ["choose A:\nboth: A jab -> B catch\nc: A cross -> B slip out\nend", "labels that are nobody"],
+  ])("%s: %s", (text) => {
+    expect(run(text).findings.filter(({ severity }) => severity === "error")).toEqual([]);
+  });
+});

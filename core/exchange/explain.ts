@@ -60,6 +60,9 @@ function codeOf(best: Layer, blow: Blow | null): { code: string; why?: string; w
   }
 }
 
+/** Upward and sideward part of the direction of a blow that falls as it comes round. */
+const FALLS = 0.3;
+
 /** What would have got out of the way. */
 function missedBy({ use, detail }: Layer, blow: Blow | null): string {
   const trunk = detail.zone === "chest" || detail.zone === "belly" || detail.zone === "hips";
@@ -67,6 +70,10 @@ function missedBy({ use, detail }: Layer, blow: Blow | null): string {
   if (blow?.limb === "leg" && blow.path === "thrust" && detail.zone === "head")
     return "It comes up from below, and this goes down into it: go aside, or back.";
   if (!blow?.from) return "Move a little more, or step.";
+  if (blow.from.w > FALLS && Math.abs(blow.from.u) > FALLS)
+    return blow.weapon
+      ? "It comes round and down: block it, or step back."
+      : "It comes round and down: weave out from under it, step back, or cover.";
   return Math.abs(blow.from.u) > 0.7
     ? "It comes round: go under it, or back."
     : "It comes along that very line: go aside, or back.";

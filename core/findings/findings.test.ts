@@ -129,6 +129,17 @@ const SAID: readonly [string, RuleId, RegExp][] = [
   ["mats: no\n\nA jab -> B slap parry, sweep", "gear-missing", /A may end on the floor: work on mats/],
   ["A jab -> B slap parry, sweep", "gear-missing", /A may end on the floor: work on mats, and write `mats: yes`/],
   ["A: guard high\n\nA jab -> B slip out, lead hook", "opening", /guard is high: the head is covered, the body open/],
+  ["A jab to koshi -> B catch", "syntax", /“koshi” is no part of the body that we know\. Write for example `to head`/],
+  ["A overhand -> B duck", "line-open", /comes round and down: weave out from under it, step back, or cover/],
+  ["A: holds pistol\n\nA open -> B step off", "header", /“pistol” is known, and not judged here\. Firearms/],
+  ["A: guard sleepy\n\nA jab -> B catch", "header", /no guard that we know\. Known: usual, high.*stick low/],
+  [
+    "A: holds stick 71 cm\nB: holds stick 71 cm\n\nA forehand low -> B shin check",
+    "wrong-material",
+    /Bone against a weapon: take the leg away/,
+  ],
+  ["A jab -> B catch -> A get up", "not-modelled", /End the row with what takes them down/],
+  ["loop x4:\nA jab -> B parry, grab on lead wrist\nend", "loop-open", /B still holds A’s left hand/],
   ["A jab! -> B catch", "opening", /A puts everything into the jab: chin and ribs are open/],
   ["A rear round kick to leg! -> B shin check", "opening", /until the foot is down they can’t answer/],
   [

@@ -103,7 +103,8 @@ const TABLE = {
     severity: "error",
     decides: "exchange",
     question: "A bare limb goes to an edge, a point or the fast end of a stick",
-    says: (p) => fill(wrongMaterial[String(p.what)] ?? wrongMaterial.other!, p),
+    says: (p) =>
+      fill(p.limb === "shin" ? wrongMaterial.bone! : (wrongMaterial[String(p.what)] ?? wrongMaterial.other!), p),
   },
   "limb-busy": {
     severity: "error",

@@ -30,6 +30,7 @@ export const syntaxWords: Record<string, string> = {
   times: "Write a move as often as it is done: `{apart}`.",
   modifier:
     "“{word}” is not understood after {move}. Write `->` before the answer; or use lead, rear, left, right, high, mid, low, in, out, `to PART`, `on PART`.",
+  part: "“{part}” is no part of the body that we know. Write for example `{word} head`, `{word} chest` or `{word} lead knee`.",
   actor: "Three people work here: say who does this, A, B or C.",
   "same-actor": "{actor} can’t answer their own move. It is the other one’s turn: after `->` comes their letter.",
   branches:
@@ -64,6 +65,7 @@ export const headerWords: Record<string, string> = {
     "“{known}” cannot be a body. Heights are in cm (90 to 230), reach is the arm span in cm (80 to 240), mass in kg (15 to 220).",
   held: "“{known}” cannot be held. Write `holds stick 71 cm`, `holds two sticks 66 cm`, `holds stick and training knife`, `holds training knife 28 cm` or `holds nothing`.",
   worn: "“{known}” cannot be worn. Known: mitts, gloves, eye protection, headgear, caged headgear, mouthguard, groin guard, shin guards, belly pad, kick shield, kick pads.",
+  "not-held": "“{known}” is known, and not judged here. {instead}",
   "hold-and-wear": "Nobody can hold a weapon and wear {known} at once. Choose one of the two.",
   stance: `“{known}” is no stance that we know. Known: ${firstNames(STANCES)}.`,
   guard: `“{known}” is no guard that we know. Known: ${firstNames(GUARDS)}.`,
@@ -142,6 +144,7 @@ export const wrongMaterial: Record<string, string> = {
   edge: "The {limb} would meet the edge. Step in so that it meets the forearm, or step out of reach.",
   "fast end":
     "The {limb} would meet the fast end of the stick. Step in onto the forearm, block with a stick, or step out.",
+  bone: "Bone against a weapon: take the leg away (`pull leg`, `leg lift`), or step out.",
   point: "The hand would stop the point. Turn it aside, or step off.",
   blade: "A short knife does not block a blade: pass it, or leave its reach.",
   other: "The {limb} cannot stop this weapon.",

@@ -43,6 +43,15 @@ export function readPart(part: Part, vocabulary: Vocabulary, context: WordContex
 /** `A slips` as `slip`, `punches` as `punch`. */
 const plainWord = (word: string): string => word.replace(/(?<=ss|sh|ch|x)es$|(?<![s\d])s$/, "");
 
+/** `hold left pad` as `hold pad left`: which hand holds it says no other move. */
+function withPadsFirst<T extends { readonly words: string[] }>(said: T): T {
+  const at = said.words.findIndex((word, i) => i > 1 && /^(?:pads?|mitts?)$/.test(word) && said.words[i - 1]! in SIDES);
+  if (at < 0 || !/^(?:hold|show)$/.test(said.words[at - 2]!)) return said;
+  const words = [...said.words];
+  words.splice(at - 1, 2, words[at]!, words[at - 1]!);
+  return { ...said, words };
+}
+
 /** How often something is done, as it is said and not written. */
 const TIMES = /^(?:x([2-9])|([2-9])x|twice)$/;
 
@@ -57,7 +66,7 @@ class PartReader {
   ) {}
 
   read(): Meaning | null {
-    const said = wordsOf(this.part);
+    const said = withPadsFirst(wordsOf(this.part));
     const found =
       findMove(said.words, this.vocabulary, this.context) ??
       findMove(said.words.map(plainWord), this.vocabulary, this.context);
@@ -158,6 +167,9 @@ class PartReader {
       const apart = Array.from({ length: often ? Number(often) : 2 }, () => once.join(" ")).join(", ");
       return this.fault("syntax", "times", { apart });
     }
+    const behind = this.part.words.map(({ text }) => text.toLowerCase());
+    const part = word === "to" || word === "on" ? behind[behind.indexOf(word) + 1] : undefined;
+    if (part && !partNamed(part)) return this.fault("syntax", "part", { part, word });
     const several = movesIn(wordsOf(this.part).words, this.vocabulary);
     if (several.length > 1) return this.fault("syntax", "two-moves", { apart: several.join(", ") });
     return this.fault("syntax", "modifier", { word, move: move.name });

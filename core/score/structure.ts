@@ -108,9 +108,11 @@ export function closedByEnd(rows: readonly Row[]): Set<number> {
   return closed;
 }
 
-/** Letters of people: inside a choice they were meant as a label. */
-const PEOPLE = new Set(["a", "b", "c", "both", "any"]);
-const NO_LABEL = new Set([...PEOPLE, "loop", "choose", "carry", "section", "end"]);
+/** Letters of people who are always there: inside a choice they were meant as a label. */
+const PEOPLE = new Set(["a", "b"]);
+/** What may be somebody, and names a line of a choice as well. */
+const EITHER = new Set(["c", "both", "any"]);
+const NO_LABEL = new Set([...PEOPLE, ...EITHER, "loop", "choose", "carry", "section", "end"]);
 
 function checkLabel(
   row: Row,
@@ -120,8 +122,9 @@ function checkLabel(
 ): Word | null {
   const say = (code: string) =>
     faults.push({ row, fault: { from: label.from, to: label.to, code, found: label.text } });
-  if (NO_LABEL.has(label.text.toLowerCase())) {
-    const inChoice = open.some((o) => o.head.type === "choose");
+  const inChoice = open.some((o) => o.head.type === "choose");
+  const named = inChoice && EITHER.has(label.text.toLowerCase());
+  if (NO_LABEL.has(label.text.toLowerCase()) && !named) {
     say(inChoice && PEOPLE.has(label.text.toLowerCase()) ? "label-person" : "late-header");
     return null;
   }

@@ -63,6 +63,9 @@ const NAMED = share(0.1);
 /** Other answers tried as a repair. */
 const REPAIRS = 6;
 
+/** A stroke without the hand that does it: what comes next anyhow is no surprise, whichever way it is written. */
+const unsided = (blow: string): string => blow.replace(/^[LR] /, "");
+
 /** A blow with the step that takes it to who went back. */
 const walking = (blow: string): string => `${TRADE.companions.forward} + ${blow}`;
 
@@ -127,7 +130,7 @@ class Search {
     const usual = nextFeeds(thrownIn(exchange), this.drill, this.school.vocabulary);
     for (const next of this.openFirst(usual, played)) {
       if (this.stopped || found.length === ACTIONS) break;
-      if (next === planned?.feed) continue;
+      if (planned && unsided(next) === unsided(planned.feed)) continue;
       const refused = this.refused({ ...played, feeds: [...played.feeds, next] });
       if (refused.length === 0) found.push(next);
       else if (refused.every((rule) => rule === "out-of-reach")) {

@@ -50,6 +50,7 @@ const SAME: Record<string, PartName> = {
   sleeve: "forearm",
   biceps: "arm",
   hair: "head",
+  shomen: "head",
   ear: "head",
   nose: "face",
   cheek: "face",
