@@ -247,10 +247,7 @@ function Here({ exchange: e }: { exchange: ExchangeView }) {
         {e.layers.map((layer, i) => (
           <Box key={i} sx={{ display: "contents" }}>
             <dt>{layer.move}</dt>
-            <dd>
-              {BY[layer.by] ?? layer.by}
-              {layer.works ? "" : ", does not work"} ({layer.marginCm} cm)
-            </dd>
+            <dd>{layerWords(layer)}</dd>
           </Box>
         ))}
         {e.ceiling !== null && (
@@ -288,6 +285,12 @@ function Here({ exchange: e }: { exchange: ExchangeView }) {
       </Box>
     </Box>
   );
+}
+
+function layerWords({ by, part, marginCm }: ExchangeView["layers"][number]): string {
+  if (part === "goes along") return "moves along";
+  if (part === "idle") return "adds nothing here";
+  return `${BY[by] ?? by}${part === "fails" ? ", does not work" : ""} (${marginCm} cm)`;
 }
 
 const BY: Readonly<Record<string, string>> = {

@@ -5,6 +5,7 @@ import { countExchanges, placeWords } from "../drill/exchange-count.ts";
 import type { CheckedExchange, FollowUp, Pose, Times, Verdict } from "../exchange/types.ts";
 import type { Checked } from "../drill/types.ts";
 import { REACTION_WORDS } from "../exchange/reactions.ts";
+import { layerViews, type LayerView } from "./layer-view.ts";
 import { headText } from "../score/format.ts";
 import { notesOf } from "../score/notes.ts";
 import type { ScoreItem } from "../score/types.ts";
@@ -45,8 +46,8 @@ export interface ExchangeView {
   readonly layers: readonly {
     readonly move: string;
     readonly by: string;
-    readonly marginCm: number;
-    readonly works: boolean;
+    readonly marginCm: number | null;
+    readonly part: LayerView["part"];
   }[];
   readonly followUps: readonly FollowUp[];
   /** What is to be known of it in a sentence; null where there is nothing. */
@@ -183,7 +184,7 @@ function exchangeView(e: CheckedExchange, index: number, number: number | null):
     ceiling: e.ceiling,
     times: e.times,
     robust: e.robust,
-    layers: e.layers.map((l) => ({ move: l.use.text, by: l.by, marginCm: cm(l.margin), works: l.fails === null })),
+    layers: layerViews(e).map(({ layer, part, marginCm }) => ({ move: layer.use.text, by: layer.by, part, marginCm })),
     followUps: e.followUps,
     says: e.says,
     returns: e.returns.map(({ use, lands, reaction }) => ({

@@ -5,6 +5,7 @@ import type { CheckedExchange } from "../exchange/types.ts";
 import type { Checked } from "../drill/types.ts";
 import { drillCautions } from "../class/cautions.ts";
 import { countExchanges } from "../drill/exchange-count.ts";
+import { layerViews } from "./layer-view.ts";
 import { summaryOf, type Summary } from "./summary.ts";
 import { finish, type Finding } from "../findings/finding.ts";
 
@@ -37,7 +38,12 @@ function exchangeJson(e: CheckedExchange) {
     margin_cm: e.margin === null ? null : cm(e.margin),
     robust: share(e.robust),
     ceiling: e.ceiling === null ? null : share(e.ceiling),
-    layers: e.layers.map((layer) => ({ move: layer.use.move.name, by: layer.by, margin_cm: cm(layer.margin) })),
+    layers: layerViews(e).map(({ layer, part, marginCm }) => ({
+      move: layer.use.move.name,
+      by: layer.by,
+      part,
+      margin_cm: marginCm,
+    })),
     findings: e.findings.map((f) => brief(finish(f))),
     followups: e.followUps,
   };
