@@ -88,7 +88,7 @@ export function limbFindings(
   actor: Actor,
   incoming: Side | null,
 ): FindingDraft[] {
-  const found: FindingDraft[] = [];
+  const found: FindingDraft[] = [...offTheFloor(uses, world[actor]!, row, incoming), ...undone(uses, row)];
   const used = useLimbs(uses, world, actor, incoming);
   const state = world[actor]!;
   used.forEach((one, i) => {
@@ -122,6 +122,40 @@ export function limbFindings(
     }
   });
   return found;
+}
+
+/** One foot stays on the floor: a beat that lifts both is said at the second. */
+function offTheFloor(
+  uses: readonly MoveUse[],
+  state: BodyState,
+  row: Row,
+  incoming: Side | null,
+): readonly FindingDraft[] {
+  const legs = uses.filter((use) => limbKind(use) === "leg" && !use.feint);
+  const [first] = legs;
+  const second = legs.find((use) => limbSide(use, state, incoming) !== limbSide(first!, state, incoming));
+  return second ? [draft(row, second, "limb-busy", { code: "legs", first: first!.text, second: second.text })] : [];
+}
+
+const OPPOSITE: Readonly<Partial<Record<NonNullable<MoveUse["way"]>, readonly MoveUse["way"][]>>> = {
+  left: ["right"],
+  right: ["left"],
+  in: ["out", "back"],
+  out: ["in"],
+  back: ["in", "forward"],
+  forward: ["back"],
+};
+
+/** The same movement one way and the other in one beat comes to nothing. */
+function undone(uses: readonly MoveUse[], row: Row): readonly FindingDraft[] {
+  for (const [i, second] of uses.entries()) {
+    const first = uses.slice(0, i).find(({ move, way }) => {
+      const same = move === second.move && way !== null && second.way !== null;
+      return same && OPPOSITE[way]?.includes(second.way) === true;
+    });
+    if (first) return [draft(row, second, "limb-busy", { code: "ways", first: first.text, second: second.text })];
+  }
+  return [];
 }
 
 /** Returns the world with what the parts of an answering beat leave behind: holds, hands that let go, weight. */

@@ -8,6 +8,7 @@ import {
   headerWords,
   justEnough,
   lineOpen,
+  busyWords,
   minorWords,
   openingWords,
   needsWords,
@@ -65,6 +66,8 @@ const TABLE = {
       if (p.code === "needs") return fill(needsWords[String(p.needs)] ?? needsWords.other!, p);
       if (p.code === "side")
         return fill("A {side} {move} contradicts itself: it belongs to the other side. Take “{side}” out.", p);
+      if (p.code === "contradicts")
+        return fill("“{one}” and “{two}” contradict each other: write one of them with {move}.", p);
       if (p.code === "height") return fill("{move} does not go {height}. It goes {heights}.", p);
       if (p.code === "number")
         return p.number === ""
@@ -109,14 +112,8 @@ const TABLE = {
   "limb-busy": {
     severity: "error",
     decides: "exchange",
-    question: "One hand does two things at once",
-    says: (p) =>
-      fill(
-        p.code === "weapon"
-          ? "One weapon can’t do both at once: {first} and {second}. Put a comma between them, or use the free hand."
-          : "The {limb} can’t do both at once: {first} and {second}. Put a comma between them, or use the other one.",
-        p,
-      ),
+    question: "One hand does two things at once, or both feet leave the floor",
+    says: (p) => fill(busyWords[String(p.code)] ?? busyWords.limb!, p),
   },
   "limb-pinned": {
     severity: "error",

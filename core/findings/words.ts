@@ -89,6 +89,14 @@ export const outOfReach: Record<string, string> = {
   behind: "{actor} is behind: no {move} gets there. Turn first (`turn out`), or use an elbow, a stomp or a back kick.",
 };
 
+/** Limbs that are asked for too much at once. */
+export const busyWords: Record<string, string> = {
+  limb: "The {limb} can’t do both at once: {first} and {second}. Put a comma between them, or use the other one.",
+  weapon: "One weapon can’t do both at once: {first} and {second}. Put a comma between them, or use the free hand.",
+  legs: "Both feet would leave the floor: {first} and {second}. Put a comma between them.",
+  ways: "The {first} and the {second} undo each other. Write one, or put a comma between them.",
+};
+
 /** A pad that is not held as the blow needs it. */
 export const padWords: Record<string, string> = {
   height: "The {move} goes {heights}, and the pad is held {height}. Hold it where the blow goes.",

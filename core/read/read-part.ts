@@ -52,6 +52,24 @@ function withPadsFirst<T extends { readonly words: string[] }>(said: T): T {
   return { ...said, words };
 }
 
+/** Two words of a part that cannot both hold, such as high and low; null where there are none. */
+function contradicts(words: readonly string[]): { one: string; two: string } | null {
+  for (const list of EXCLUSIVE) {
+    const said = [...new Set(words.filter((word) => Object.hasOwn(list, word)))];
+    const two = said.find((word) => list[word] !== list[said[0]!]);
+    if (two) return { one: said[0]!, two };
+  }
+  return null;
+}
+
+/** Words of which one excludes the other. */
+const EXCLUSIVE: readonly Readonly<Record<string, string>>[] = [
+  HEIGHT_WORDS,
+  { lead: "lead", front: "lead", rear: "rear" },
+  { left: "left", right: "right" },
+  { in: "in", inside: "in", out: "out", outside: "out" },
+];
+
 /** How often something is done, as it is said and not written. */
 const TIMES = /^(?:x([2-9])|([2-9])x|twice)$/;
 
@@ -104,6 +122,8 @@ class PartReader {
   /** Puts the words beside the name into the use; null where one of them says nothing about it. */
   private modify(use: Draft, rest: readonly string[]): { number: number | null } | null {
     let number: number | null = null;
+    const against = contradicts(rest);
+    if (against) return this.fault("bad-move", "contradicts", { move: use.move.name, ...against });
     for (const word of rest) {
       if (word === "l" || word === "r") use.hand = word === "l" ? "left" : "right";
       else if (word in SIDES) use.side = SIDES[word]!;
