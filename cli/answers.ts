@@ -2,6 +2,7 @@
 import { rankAnswers, type RankedAnswer } from "#core/answers/answers.ts";
 import { rankCombined, thrownInTurn } from "#core/answers/combined.ts";
 import { checkFor } from "#core/policy/judge.ts";
+import { shownOfAll } from "#core/formats/shown.ts";
 import { VERDICT_WORDS } from "#core/base/verdict-words.ts";
 import { headerRows } from "#core/score/edit.ts";
 import { parse } from "#core/score/parse.ts";
@@ -14,6 +15,7 @@ function shownAnswer(answer: string, exchanges: readonly RankedAnswer["exchange"
   return {
     answer,
     verdict: exchanges.some(({ verdict }) => verdict === "risky") ? ("risky" as const) : ("valid" as const),
+    shown: shownOfAll({ verdict: exchanges.some(({ verdict }) => verdict === "risky") ? "risky" : "sound", exchanges }),
     margin_cm: Math.round(Math.min(...exchanges.map((e) => e.margin ?? 0)) * 1000) / 10,
     ceiling: Number.isFinite(ceiling) ? Math.round(ceiling * 100) / 100 : null,
     open: exchanges[exchanges.length - 1]!.followUps.filter((f) => f.state === "open").map((f) => f.move),
@@ -42,7 +44,7 @@ export function runAnswers(feed: string, file: string | undefined, options: Comm
   else
     for (const a of answers)
       console.log(
-        `${a.answer.padEnd(32)} ${VERDICT_WORDS[a.verdict].padEnd(6)} ${String(a.margin_cm).padStart(5)} cm  ${tempoWords(a.ceiling)}  open: ${a.open.join(", ") || "nothing"}`,
+        `${a.answer.padEnd(32)} ${VERDICT_WORDS[a.shown].padEnd(6)} ${String(a.margin_cm).padStart(5)} cm  ${tempoWords(a.ceiling)}  open: ${a.open.join(", ") || "nothing"}`,
       );
   return answers.length > 0 ? 0 : 1;
 }

@@ -89,7 +89,7 @@ const AnswerWords = ({ answer: a, digit, common }: AnswerWordsProps) => (
     <Box component="span" sx={{ color: "text.secondary", fontSize: "0.9rem" }}>
       {digit}
     </Box>
-    <VerdictRing verdict={a.verdict} size={18} />
+    <VerdictRing verdict={a.shown} size={18} />
     <span>
       {a.text}
       <Box component="span" sx={{ display: "block", color: "text.secondary", fontSize: "0.9rem", lineHeight: 1.25 }}>

@@ -310,7 +310,7 @@ function DrillLine({ view }: { view: ScoreView }) {
   );
   return (
     <Box component="span" sx={{ display: "inline-flex", gap: 1.5, alignItems: "center", flexWrap: "wrap" }}>
-      <VerdictRing verdict={view.verdict} word /> {parts.join(" · ")}
+      <VerdictRing verdict={view.shown} word /> {parts.join(" · ")}
     </Box>
   );
 }

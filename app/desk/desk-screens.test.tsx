@@ -62,6 +62,7 @@ describe("desk", () => {
       hand: "none" as const,
       traditions: [],
       verdict: "valid" as const,
+      shown: "valid" as const,
       marginCm: 5,
       ceiling: 1,
       open,

@@ -215,7 +215,7 @@ function Here({ exchange: e }: { exchange: ExchangeView }) {
   return (
     <Box component="section" aria-label="At the cursor">
       <Box component="h2" sx={{ typography: "h2", m: 0, mb: 1, display: "flex", alignItems: "center", gap: 1 }}>
-        <VerdictRing verdict={e.verdict} word />
+        <VerdictRing verdict={e.shown} word />
         {e.marginCm !== null && (
           <Box component="span" sx={{ fontWeight: 400 }}>
             {marginWords(e.marginCm)}

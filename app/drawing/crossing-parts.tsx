@@ -18,7 +18,7 @@ export function describe(e: ExchangeView): string {
   if (e.answer === "") return `${number}${e.feeder} ${e.feed}: no answer`;
   const margin = e.marginCm === null ? "" : `, ${marginWords(e.marginCm)}`;
   const how = e.meets ? "meets" : "answered by";
-  return `${number}${e.feeder} ${e.feed}, ${how} ${e.responder} ${e.answer}: ${VERDICT_WORDS[e.verdict]}${margin}`;
+  return `${number}${e.feeder} ${e.feed}, ${how} ${e.responder} ${e.answer}: ${VERDICT_WORDS[e.shown]}${margin}`;
 }
 
 /**

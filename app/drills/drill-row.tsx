@@ -1,4 +1,5 @@
 /** One drill in the list, and what can be done with it from there. */
+import { shownVerdict } from "#core/base/verdict-words.ts";
 import ContentCopyOutlined from "@mui/icons-material/ContentCopyOutlined";
 import DeleteOutlined from "@mui/icons-material/DeleteOutlined";
 import StarBorderOutlined from "@mui/icons-material/StarBorderOutlined";
@@ -61,7 +62,7 @@ export function DrillRow({
         </td>
       )}
       <td>
-        <VerdictRing verdict={d.verdict} />
+        <VerdictRing verdict={shownVerdict(d.verdict, d.summary.bare)} />
       </td>
       <Box component="td" sx={below ? { pl: "36px !important" } : {}}>
         <Link to={`/drills/${d.id}`} prefetch="intent">

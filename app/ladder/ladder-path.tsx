@@ -85,7 +85,7 @@ export function LadderPath({ rungs, pins }: PathProps) {
                   {Math.round(rung.view.tempo * 100)}%{pins.includes(i) ? ", kept" : ""}
                 </Box>
                 <Box component="span" sx={{ ml: "auto" }}>
-                  <VerdictRing verdict={rung.view.verdict} />
+                  <VerdictRing verdict={rung.view.shown} />
                 </Box>
               </Box>
               <Box sx={{ fontWeight: 700, my: 0.5, minHeight: "2.6em" }}>{rung.changed}</Box>

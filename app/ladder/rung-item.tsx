@@ -69,7 +69,7 @@ export function RungItem({ rung, name, place, before, most, revisionId, actions,
           alignItems: "center",
         }}
       >
-        <VerdictRing verdict={rung.view.verdict} />
+        <VerdictRing verdict={rung.view.shown} />
         {place === undefined && <Box sx={{ fontWeight: 700 }}>{name}</Box>}
         <Box sx={{ gridColumn: { xs: "2", md: "auto" }, fontWeight: place === undefined ? 400 : 700 }}>
           {place === undefined ? rung.changed : `${place}. ${rung.changed}`}

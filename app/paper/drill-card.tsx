@@ -1,4 +1,5 @@
 /** The card of a drill: one A4 page in black and white, to print or to keep as PDF. */
+import { VERDICT_WORDS } from "#core/base/verdict-words.ts";
 import { useEffect, useMemo, useState } from "react";
 import type { PadLine } from "#core/formats/pad-lines.ts";
 import type { ScoreView } from "#core/formats/desk-view.ts";
@@ -15,14 +16,11 @@ interface CardProps {
   readonly text: string;
 }
 
-const VERDICTS = {
-  sound: "sound",
-  risky: "risky",
-  broken: "broken: mend it before it is trained",
-} as const;
+const wordsOf = ({ shown }: ScoreView): string =>
+  shown === "broken" ? "broken: mend it before it is trained" : VERDICT_WORDS[shown];
 
 const factsOf = (view: ScoreView, pads: readonly PadLine[]): string[] => [
-  `${view.kind}, ${Math.round(view.tempo * 100)}% of full speed, ${view.distance.toFixed(2)} m apart, ${VERDICTS[view.verdict]}`,
+  `${view.kind}, ${Math.round(view.tempo * 100)}% of full speed, ${view.distance.toFixed(2)} m apart, ${wordsOf(view)}`,
   ...(pads.length > 0 ? [`Pads: ${pads.map((p) => `${p.blow} on the ${p.pad} pad`).join(", ")}`] : []),
 ];
 

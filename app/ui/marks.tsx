@@ -1,10 +1,9 @@
 /** The signs of the application: partners by shape and letter, verdicts by rings. */
 import Box from "@mui/material/Box";
-import { VERDICT_WORDS } from "#core/base/verdict-words.ts";
+import { VERDICT_WORDS, type VerdictName } from "#core/base/verdict-words.ts";
 import { usePalette } from "./palette.ts";
 
 type PartnerName = "A" | "B" | "C";
-export type VerdictName = keyof typeof VERDICT_WORDS;
 
 const RING: Record<VerdictName, "closed" | "half" | "broken"> = {
   valid: "closed",
@@ -13,6 +12,7 @@ const RING: Record<VerdictName, "closed" | "half" | "broken"> = {
   invalid: "broken",
   broken: "broken",
   unread: "broken",
+  asDrill: "half",
 };
 
 /** Colour of a verdict; the ring's shape says the same without it. */

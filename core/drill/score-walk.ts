@@ -3,7 +3,16 @@ import { ambiguousCues } from "./ambiguous.ts";
 import type { Setting } from "../exchange/exchange.ts";
 import type { Found } from "./found.ts";
 import type { Frame, Prepared } from "./prepare.ts";
-import { spareOf, stopsHalfWay, bodyDifferences, differences, distanceDifference, holdDifferences, rolesExchanged, standingAs } from "./loops.ts";
+import {
+  spareOf,
+  stopsHalfWay,
+  bodyDifferences,
+  differences,
+  distanceDifference,
+  holdDifferences,
+  rolesExchanged,
+  standingAs,
+} from "./loops.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
 import type { Closure } from "./types.ts";
 import { walkOn } from "./walk.ts";

@@ -36,7 +36,8 @@ export function brokenRules(
   }
   const found = broken.map((rule) => draft(row, use, "rule-broken", { code: "rule", move: use.text, rule }));
   const lie = rules.has("touch first") && use.move.energy ? liesAbout(use, state) : null;
-  if (lie) found.push(draft(row, use, "rule-broken", { code: "touch-lies", move: use.text, rule: "touch first", ...lie }));
+  if (lie)
+    found.push(draft(row, use, "rule-broken", { code: "touch-lies", move: use.text, rule: "touch first", ...lie }));
   return found;
 }
 
@@ -44,7 +45,9 @@ export function brokenRules(
 function liesAbout({ target, on }: MoveUse, { holds }: BodyState): { touch: Side; push: Side } | null {
   const push = (target ?? on)?.side;
   if (push !== "left" && push !== "right") return null;
-  const touches = [holds.left, holds.right].filter((hold) => hold?.kind === "touch" && hold.sided && hold.limb === "body");
+  const touches = [holds.left, holds.right].filter(
+    (hold) => hold?.kind === "touch" && hold.sided && hold.limb === "body",
+  );
   const [one] = touches;
   return one && touches.every((hold) => hold?.side !== push) ? { touch: one.side, push } : null;
 }

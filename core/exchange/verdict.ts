@@ -1,5 +1,5 @@
 /** The verdict of an exchange from what was found in it: worked out again when a school grades the findings. */
-import type { Verdict } from "./types.ts";
+import type { CheckedExchange, Verdict } from "./types.ts";
 import type { FindingDraft } from "../findings/finding.ts";
 import { RULES } from "../findings/rules.ts";
 
@@ -16,3 +16,7 @@ export function verdictOf(findings: readonly FindingDraft[]): Verdict {
   }
   return verdict;
 }
+
+/** True where somebody with bare hands has a blade come at them: whatever they do, it holds as a drill at most. */
+export const isBareToBlade = ({ blow, contact }: CheckedExchange): boolean =>
+  blow?.tool === "blade" && contact !== null && contact.receiver.body.person.holds === null;

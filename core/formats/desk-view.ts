@@ -1,5 +1,7 @@
 /** A checked score as screens and workers pass it on: plain values, places in the whole text. */
 import { needsTap } from "../class/cautions.ts";
+import type { VerdictName } from "../base/verdict-words.ts";
+import { shownOf, shownOfAll } from "./shown.ts";
 import { lineNumber, type Metres, type RowIndex, type Share } from "../base/units.ts";
 import { countExchanges, placeWords } from "../drill/exchange-count.ts";
 import type { CheckedExchange, FollowUp, Pose, Times, Verdict } from "../exchange/types.ts";
@@ -39,6 +41,8 @@ export interface ExchangeView {
   readonly answerSpan: { readonly from: number; readonly to: number } | null;
   readonly ends: CheckedExchange["ends"];
   readonly verdict: Verdict;
+  /** The verdict as it is shown. */
+  readonly shown: VerdictName;
   readonly marginCm: number | null;
   readonly ceiling: Share | null;
   readonly times: Times | null;
@@ -102,6 +106,8 @@ export interface ScoreView {
   readonly actors: readonly ("A" | "B" | "C")[];
   readonly distance: Metres;
   readonly verdict: Checked["verdict"];
+  /** The verdict as it is shown. */
+  readonly shown: VerdictName;
   readonly exchanges: readonly ExchangeView[];
   /** Those of rows that show how it goes wrong. */
   readonly wrong: readonly ExchangeView[];
@@ -180,6 +186,7 @@ function exchangeView(e: CheckedExchange, index: number, number: number | null):
     answerSpan: e.answerSpan && { from: base + e.answerSpan.from, to: base + e.answerSpan.to },
     ends: e.ends,
     verdict: e.verdict,
+    shown: shownOf(e),
     marginCm: e.margin === null ? null : cm(e.margin),
     ceiling: e.ceiling,
     times: e.times,
@@ -213,6 +220,7 @@ export function scoreView(checked: Checked): ScoreView {
     actors: header.actors,
     distance: checked.distance,
     verdict: checked.verdict,
+    shown: shownOfAll(checked),
     exchanges: checked.exchanges.map((e, i) => exchangeView(e, i, numberOf(e))),
     wrong: checked.wrong.map(wrongView),
     notes: notesIn(checked.score.items),

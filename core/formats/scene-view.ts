@@ -1,5 +1,7 @@
 /** The exchanges of one row as floor and target show them: plain values, metres and degrees. */
-import type { CheckedExchange, FollowUp, Pose, Verdict } from "../exchange/types.ts";
+import type { VerdictName } from "../base/verdict-words.ts";
+import { shownOf } from "./shown.ts";
+import type { CheckedExchange, FollowUp, Pose } from "../exchange/types.ts";
 import type { Checked } from "../drill/types.ts";
 import { sceneOf, type Scene } from "../drill/scene.ts";
 import { bodyOf } from "../body/body.ts";
@@ -35,7 +37,7 @@ export interface SceneView {
   readonly answer: string;
   readonly feeder: Actor;
   readonly responder: Actor;
-  readonly verdict: Verdict;
+  readonly verdict: VerdictName;
   readonly marginCm: number | null;
   /** ms at full speed: first sign to contact, and contact to the next feed. */
   readonly contactMs: number;
@@ -79,7 +81,7 @@ function sceneView(e: CheckedExchange, { header }: Checked, index: number): Scen
     answer: e.answerText,
     feeder: e.feeder,
     responder: e.responder,
-    verdict: e.verdict,
+    verdict: shownOf(e),
     marginCm: e.margin === null ? null : Math.round(e.margin * 1000) / 10,
     contactMs: Math.round(e.times?.contact ?? e.feed?.move.attack?.contact ?? USUAL_MS),
     recoverMs: e.feed?.move.attack?.recover ?? USUAL_MS,

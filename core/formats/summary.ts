@@ -2,6 +2,7 @@
 import type { Share } from "../base/units.ts";
 import { countExchanges } from "../drill/exchange-count.ts";
 import type { Finding } from "../findings/finding.ts";
+import { isBareToBlade } from "../exchange/verdict.ts";
 import type { Checked, ScoreVerdict } from "../drill/types.ts";
 
 export interface Summary {
@@ -14,6 +15,8 @@ export interface Summary {
   readonly load: number;
   /** The tempo that the slowest answer still makes, share of full speed; null where time does not matter. */
   readonly ceiling: Share | null;
+  /** Bare hands against a blade. */
+  readonly bare: boolean;
 }
 
 export function summaryOf(checked: Checked): Summary {
@@ -34,6 +37,7 @@ export function summaryOf(checked: Checked): Summary {
     broken,
     risky: numbersOf("risk").filter((n) => !broken.includes(n)),
     load: Math.round(checked.load.total * 10) / 10,
+    bare: checked.exchanges.some(isBareToBlade),
     ceiling: ceilings.length === 0 ? null : ceilings.reduce((a, b) => (b < a ? b : a)),
   };
 }
@@ -50,11 +54,11 @@ const holds = (ceiling: Share): string =>
 
 /** `Sound. 4 exchanges, load 7.5, works up to 85%.` */
 export function summaryWords(summary: Summary): string {
-  const { verdict, exchanges, broken, risky, load, ceiling } = summary;
+  const { verdict, exchanges, broken, risky, load, ceiling, bare } = summary;
   const size = [counted(exchanges), `load ${load.toFixed(1)}`];
   switch (verdict) {
     case "sound":
-      return `Sound. ${[...size, ...(ceiling === null ? [] : [holds(ceiling)])].join(", ")}.`;
+      return `${bare ? "Holds as a drill" : "Sound"}. ${[...size, ...(ceiling === null ? [] : [holds(ceiling)])].join(", ")}.`;
     case "risky":
       return `Risky. ${size.join(", ")}. ${risky.length > 0 ? `Look at ${listed(risky)}.` : "It works; read what is said above first."}`;
     case "broken":

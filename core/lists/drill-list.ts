@@ -20,6 +20,7 @@ export interface DrillListRow {
     readonly tools?: readonly string[];
     readonly exchanges?: number;
     readonly findings?: number;
+    readonly bare?: boolean;
   };
 }
 

@@ -1,4 +1,6 @@
 /** What answers a feed, what can go back, and what lands in spite of it. */
+import type { VerdictName } from "#core/base/verdict-words.ts";
+import { shownOf, shownOfAll } from "#core/formats/shown.ts";
 import { answerBook, bookReason, drillFor, wholeBook, type Book, type BookReason } from "#core/answers/answer-book.ts";
 import { rankAnswers, rankFeeds, rankReturns, type RankedFeed } from "#core/answers/answers.ts";
 import { rankCombined, thrownInTurn } from "#core/answers/combined.ts";
@@ -28,6 +30,8 @@ export interface AnswerView {
   readonly hand: "left" | "right" | "both" | "none";
   readonly traditions: readonly string[];
   readonly verdict: "valid" | "risky";
+  /** The verdict as it is shown. */
+  readonly shown: VerdictName;
   readonly marginCm: number;
   readonly ceiling: number | null;
   readonly open: readonly string[];
@@ -114,11 +118,18 @@ function answers(text: string, feed: string, { reader, school }: Desk): AnswerVi
       hand: hands.length > 1 ? "both" : (hands[0] ?? "none"),
       traditions: Object.keys(move.names),
       verdict: exchange.verdict === "risky" ? "risky" : "valid",
+      shown: shownOf(exchange),
       marginCm: Math.round((exchange.margin ?? 0) * 1000) / 10,
       ceiling: exchange.ceiling,
       open: open(exchange),
     };
   });
+}
+
+/** What several exchanges come to, and how that is shown. */
+function together(exchanges: Checked["exchanges"]): Pick<AnswerView, "verdict" | "shown"> {
+  const risky = exchanges.some(({ verdict }) => verdict === "risky");
+  return { verdict: risky ? "risky" : "valid", shown: shownOfAll({ verdict: risky ? "risky" : "sound", exchanges }) };
 }
 
 function combined(text: string, row: RowIndex, { reader, school }: Desk): CombinedView | null {
@@ -145,7 +156,7 @@ function combined(text: string, row: RowIndex, { reader, school }: Desk): Combin
       group: "in one go",
       hand: "none",
       traditions: [],
-      verdict: exchanges.some(({ verdict }) => verdict === "risky") ? "risky" : "valid",
+      ...together(exchanges),
       marginCm: Math.round(Math.min(...exchanges.map(({ margin }) => margin ?? 0)) * 1000) / 10,
       ceiling: exchanges.reduce<number | null>(
         (least, { ceiling }) => (ceiling === null ? least : Math.min(ceiling, least ?? ceiling)),
