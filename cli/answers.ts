@@ -41,11 +41,13 @@ export function runAnswers(feed: string, file: string | undefined, options: Comm
         }));
   if (options.json) console.log(JSON.stringify({ feed: turn, answers }));
   else if (answers.length === 0) console.log("No answer works here. Change the distance, or feed more slowly.");
-  else
+  else {
+    const wide = Math.max(...answers.map(({ shown }) => VERDICT_WORDS[shown].length));
     for (const a of answers)
       console.log(
-        `${a.answer.padEnd(32)} ${VERDICT_WORDS[a.shown].padEnd(6)} ${String(a.margin_cm).padStart(5)} cm  ${tempoWords(a.ceiling)}  open: ${a.open.join(", ") || "nothing"}`,
+        `${a.answer.padEnd(32)} ${VERDICT_WORDS[a.shown].padEnd(wide)} ${String(a.margin_cm).padStart(5)} cm  ${tempoWords(a.ceiling)}  open: ${a.open.join(", ") || "nothing"}`,
       );
+  }
   return answers.length > 0 ? 0 : 1;
 }
 

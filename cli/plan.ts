@@ -24,8 +24,30 @@ const ageIn = (person: Aged): Age => {
   return age === "unknown" ? "adult" : age;
 };
 
+/** Who stands in a table, and what of it is not read or not there. */
+interface ReadTable {
+  readonly people: readonly PlanPerson[];
+  readonly notes: readonly string[];
+}
+
+/** What a table leaves open: columns that are not read, and people without what the pairing goes by. */
+function gapsIn(columns: Readonly<Record<string, string | null>>, people: readonly PlanPerson[]): string[] {
+  const unread = Object.keys(columns).filter((field) => columns[field] === null && field.trim() !== "");
+  const without = (what: string, taken: string, lacks: (person: PlanPerson) => boolean) => {
+    const names = people.filter(lacks).map(({ name }) => name);
+    return names.length > 0
+      ? [`No ${what}: ${names.length === people.length ? "nobody has one" : names.join(", ")}. ${taken}`]
+      : [];
+  };
+  return [
+    ...(unread.length > 0 ? [`Not read: ${unread.join(", ")}.`] : []),
+    ...without("height", "They are planned as 175 cm tall.", ({ height_cm }) => height_cm === null),
+    ...without("weight", "Gaps in weight can’t be seen there.", ({ mass_kg }) => mass_kg === null),
+  ];
+}
+
 /** The people of a table, each with the row that they stand in as their id. */
-function peopleIn(file: string): PlanPerson[] {
+function peopleIn(file: string): ReadTable {
   const { data, meta } = Papa.parse<Cells>(readText(file), { header: true, skipEmptyLines: "greedy" });
   const columns = guessColumns(meta.fields ?? []);
   if (!Object.values(columns).includes("name")) throw new CannotRun(`${file} has no column “name”`);
@@ -35,7 +57,8 @@ function peopleIn(file: string): PlanPerson[] {
   );
   const faults = rows.flatMap(({ row, faults: said }) => said.map((fault) => `${file}:${row} ${fault}`));
   if (faults.length > 0) throw new CannotRun(faults.join("\n  "));
-  return rows.map(({ person, row }): PlanPerson => {
+  const ages = Object.values(columns).some((name) => name === "born" || name === "ages" || name === "minor");
+  const people = rows.map(({ person, row }): PlanPerson => {
     const { name, height_cm, reach_cm, mass_kg, lead, hand, ages, falls } = person!;
     return {
       id: `row-${row}`,
@@ -48,6 +71,8 @@ function peopleIn(file: string): PlanPerson[] {
       until: null,
     };
   });
+  const notes = gapsIn(columns, people);
+  return { people, notes: ages ? notes : [...notes, "No ages: everybody is planned as an adult."] };
 }
 
 /** What is worked on: the ladder of one drill, or several drills from the easiest up. */
@@ -74,15 +99,16 @@ interface PlanOptions extends Common {
 
 export function runPlan(files: readonly string[], { people: table, minutes, ...options }: PlanOptions): number {
   const school = schoolFrom(options.school);
-  const people = peopleIn(table);
+  const { people, notes } = peopleIn(table);
   const rungs = rungsIn(files, school);
   const input = { people, rungs, minutes, clock: clockFor(people), weights: PAIR_WEIGHTS };
   // Nothing is said of gear here: there is enough of it.
   const gear = Object.fromEntries(GEAR_KINDS.map(({ id }) => [id, people.length * 2]));
   const none = { blocks: null, wishes: [], met: {}, gear, frozen: NOTHING_FROZEN, locked: [] };
   const plan = finished(planClass({ ...input, ...none }, school));
-  if (options.json) console.log(JSON.stringify({ rungs, people: people.map(({ id, name }) => ({ id, name })), plan }));
-  else console.log(plan.ok ? evening(plan, people) : plan.message);
+  if (options.json)
+    console.log(JSON.stringify({ rungs, people: people.map(({ id, name }) => ({ id, name })), notes, plan }));
+  else console.log([plan.ok ? evening(plan, people) : plan.message, ...notes.map((note) => `! ${note}`)].join("\n"));
   return plan.ok ? 0 : 1;
 }
 
