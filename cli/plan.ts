@@ -24,7 +24,7 @@ const ageIn = (person: Aged): Age => {
   return age === "unknown" ? "adult" : age;
 };
 
-/** Who stands in a table, and what of it is not read or not there. */
+/** The people of a table, and notes on columns that are not read and cells that are empty. */
 interface ReadTable {
   readonly people: readonly PlanPerson[];
   readonly notes: readonly string[];
@@ -46,7 +46,7 @@ function gapsIn(columns: Readonly<Record<string, string | null>>, people: readon
   ];
 }
 
-/** The people of a table, each with the row that they stand in as their id. */
+/** The people of a table, each with the number of their row as their id. */
 function peopleIn(file: string): ReadTable {
   const { data, meta } = Papa.parse<Cells>(readText(file), { header: true, skipEmptyLines: "greedy" });
   const columns = guessColumns(meta.fields ?? []);
@@ -75,7 +75,7 @@ function peopleIn(file: string): ReadTable {
   return { people, notes: ages ? notes : [...notes, "No ages: everybody is planned as an adult."] };
 }
 
-/** What is worked on: the ladder of one drill, or several drills from the easiest up. */
+/** Returns what the class works on: the ladder of one drill, or several drills from the easiest up. */
 function rungsIn(files: readonly string[], school: School): PlanRung[] {
   const [file = "", ...more] = files;
   if (more.length === 0) {

@@ -26,7 +26,7 @@ import { askOffset, readOffset, writeOffset } from "./server-clock.ts";
 /** Until what did not arrive is sent again, and until the clocks are compared again, ms. */
 const AGAIN = 2000;
 const COMPARE = 60_000;
-/** Who has heard nothing for so long is alone, ms. */
+/** A device that has heard nothing for so long is alone, ms. */
 const SILENT = 12_000;
 /** How often the picture of the clock is drawn, ms. */
 const DRAW = 100;
@@ -147,7 +147,7 @@ function useOutbox(classId: string) {
     busy.current = false;
     setShutOut(last.kind === "shut out" ? last.message : null);
     if (last.kind === "taken") setTrouble(last.trouble);
-    // What is refused is kept before it stops waiting.
+    // A refused item is kept before it stops waiting.
     if (not) {
       const before = readRefused(localStorage, classId);
       keepRefused({ ...not, items: together(before?.items ?? NOTHING, not.items) });
@@ -156,7 +156,7 @@ function useOutbox(classId: string) {
     if (!isEmpty(now.current) && last.kind === "taken") void flush();
   }, [classId, keep, keepRefused]);
   useEffect(() => {
-    // What was tapped before the page was loaded again comes first.
+    // Taps from before the page was loaded again come first.
     keep(together(readOutbox(localStorage, classId), now.current));
     setRefused(readRefused(localStorage, classId));
     void flush();
@@ -183,7 +183,7 @@ function useServerClock(classId: string, serverNow: number) {
   // A page that comes out of the cache was made long ago: what it says of the server's clock is not known to be true.
   const found = useRef(false);
   useEffect(() => {
-    // What was found when there was a network is nearer.
+    // The figure found while there was a network is nearer.
     const before = readOffset(localStorage);
     rough.current = before ?? rough.current;
     found.current = before !== null;
@@ -246,7 +246,7 @@ function useNewestPlan(version: number) {
     [again],
   );
   useEffect(() => {
-    // What was heard of while it was loading; what failed waits for its turn.
+    // A plan heard of while another was loading; one that failed waits for its turn.
     if (!isBusy && newest.current > asked.current) again();
   }, [isBusy, again]);
   return { hear, again };
@@ -292,7 +292,7 @@ function useLive(classId: string, begin: LiveNews, onNews: (news: LiveNews) => v
       alone();
       open();
     }, SILENT / 3);
-    // What was on its way when the network went says nothing about what comes after.
+    // News that was on its way when the network went says nothing about the connection.
     const lost = () => {
       source?.close();
       alone();

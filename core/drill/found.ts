@@ -28,7 +28,7 @@ export interface Found {
   mergeErrors(other: this): void;
   /** Nothing of it is an error. */
   sound(): boolean;
-  /** Who is still held, where that alone stops the next pass; takes over what else is wrong in that pass. */
+  /** Returns the limbs that are still held where that alone stops the next pass; takes over its other errors. */
   stopsNext(next: this): readonly string[];
 }
 

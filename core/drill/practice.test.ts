@@ -61,6 +61,16 @@ const DISPUTED: Readonly<Record<string, string>> = {
   "range: kick ; A jab -> B catch": "a jab with its step gets there",
 };
 
+test("published answers to published attacks, from memory: which differ", () => {
+  const published = ownFacts(readFileSync("core/drill/outside-facts.txt", "utf8"));
+  expect(published.length).toBeGreaterThanOrEqual(150);
+  const differ = published.flatMap((fact) => {
+    const faults = faultsOf(fact);
+    return faults.length > 0 ? [`${fact.score}: ${faults.join("; ")}`] : [];
+  });
+  expect(differ).toEqual([]);
+});
+
 test("facts of our own (common practice, no source): nothing differs but what is disputed, and says why", () => {
   const differ = ownFacts(readFileSync("core/drill/own-facts.txt", "utf8")).flatMap((fact) => {
     const faults = faultsOf(fact);

@@ -7,7 +7,7 @@ import type { Feed } from "./types.ts";
 
 const isMissing = ({ rule }: FindingDraft): boolean => rule === "out-of-reach" || rule === "too-close";
 
-/** Who was hit, as they stood before they showed it, and by what. */
+/** A person who was hit, as they stood before they showed it, and the blow. */
 export interface Unhit {
   readonly state: BodyState;
   readonly by: string;

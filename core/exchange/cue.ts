@@ -75,7 +75,7 @@ class CueCheck {
       forward: 0,
       busy: [],
     };
-    // A kick drives whoever walks into it back to where they came from.
+    // A kick drives a partner who walks into it back to where they began.
     if (this.kind === "approach" && this.first?.limb === "leg")
       this.world = withBody(this.world, withState(this.world[actor]!, { x, y }));
     this.world = applyAll(cue.after, this.world, actor, receiver);
@@ -162,7 +162,7 @@ class CueCheck {
       if (!this.findings.some((f) => f.rule === one.rule && f.params.gear === one.params.gear)) this.findings.push(one);
   }
 
-  /** A blow as it is thrown at whoever gave the cue. */
+  /** Returns a blow as it is thrown at the partner who gave the cue. */
   private blowOf(use: MoveUse, beat: DoneBeat): Feed {
     const { cue, world, kind } = this;
     const pad = kind === "pad";
@@ -189,14 +189,14 @@ class CueCheck {
     return unhit ? withBody(world, afterReaction(world[receiver]!, "sent away", world[actor]!)) : world;
   }
 
-  /** A blow: onto the pad, or at whoever shows an opening, comes in or holds on. */
+  /** Throws a blow: onto the pad, or at a partner who shows an opening, walks in or holds on. */
   private strike(use: MoveUse, beat: DoneBeat): void {
     const { cue, setting, kind } = this;
     const { actor, row } = cue;
     const pad = kind === "pad";
     const feed = this.blowOf(use, beat);
     const holder = this.world[actor]!;
-    // A blow at somebody can be answered: it is thrown in earnest by whoever walks the turn.
+    // A blow at somebody can be answered: the walk of the turn throws it in earnest.
     const { blow, findings, world } = pad
       ? launchAtHit(feed, this.givenGround(feed), this.unhit, setting.header.range)
       : launchFeed(feed, this.world, null);
@@ -206,7 +206,7 @@ class CueCheck {
     this.first ??= blow;
     if (pad) this.pads.push(padPlace(cue.use, blow, world[actor]!, setting.usage.customs.pads));
     const missing = blow.missing > 0;
-    // What drives somebody away drives the pad and whoever holds it; they come back when the row is over.
+    // A blow that drives moves the pad and its holder; after the row they are in their place again.
     if (pad) this.world = withBody(world, holder);
     const drives = pad && !missing && reactionTo(use, blow.zone) === "sent away";
     this.unhit = drives ? { state: holder, by: use.text } : null;
@@ -284,7 +284,7 @@ function answers(use: MoveUse, kind: Exclude<Cue | "hold", "pad">, cue: MoveUse)
 const pushesAway = ({ move: { energy } }: MoveUse): boolean =>
   energy !== undefined && energy.direction !== "gone" && energy.direction[2] < 0;
 
-/** How much lower the contact has to go before whoever holds from behind has to carry the weight; a share of the way. */
+/** How much lower the contact has to go before a holder behind has to carry the weight; a share of the way. */
 const SINKS = -0.3;
 
 /** What deals with a grip from behind: opening or pinning it, turning in it, or going down in it. */

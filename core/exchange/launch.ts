@@ -178,7 +178,7 @@ function settle(feed: Pick<Feed, "use">, attacker: OpenState, side: Side): void 
   attacker.spent = limb === "body" || !attack!.loads ? null : { limb, side, high: goesHigh(feed.use) };
   attacker.approach = 0;
   if (attack!.overTurns) attacker.unrecovered = "over-turned";
-  // Too much weight has to come back before they can do anything else.
+  // A striker who has put in too much weight needs time before anything else.
   attacker.owes = millis(attacker.owes + Math.max(0, lateBack(feed.use)));
   if (goesDown) attacker.unrecovered = "down";
   if (limb === "hand") {

@@ -69,7 +69,7 @@ export function structure(rows: readonly Row[]): {
         else faults.push({ row, fault: { from: 0, to: 3, code: "stray-end", found: "end" } });
         break;
       case "play": {
-        // What is shown wrong may bear the label of the line that it belongs to.
+        // A row that shows a mistake may bear the label of its line.
         const label = body.label && (body.wrong ? body.label : checkLabel(row, body.label, open, faults));
         target().push(...itemsOf(row, body, label?.text ?? null, form));
         form = null;
@@ -110,7 +110,7 @@ export function closedByEnd(rows: readonly Row[]): Set<number> {
 
 /** Letters of people who are always there: inside a choice they were meant as a label. */
 const PEOPLE = new Set(["a", "b"]);
-/** What may be somebody, and names a line of a choice as well. */
+/** Words that can name a person or a line of a choice. */
 const EITHER = new Set(["c", "both", "any"]);
 const NO_LABEL = new Set([...PEOPLE, ...EITHER, "loop", "choose", "carry", "section", "end"]);
 
@@ -175,7 +175,7 @@ export function* linesShown(items: readonly ScoreItem[]): Generator<ScoreLine> {
 export const linesToChoose = (items: readonly ScoreItem[]): number =>
   items.reduce((sum, item) => sum + (item.kind === "line" ? expandRange(item.line).length : 0), 0);
 
-/** What stands behind a key of the header, in lower case; null where the key is not there. */
+/** Returns the value of a header key in lower case; null where the key is missing. */
 export function headerValue(score: Score, key: string): string | null {
   for (const { content } of score.rows) {
     const { body } = content;

@@ -141,7 +141,7 @@ class Search {
     return found;
   }
 
-  /** What goes where the guard of the other one is open comes first; a usual guard leaves the order of the trade. */
+  /** Puts feeds first that go where the other guard is open; a usual guard leaves the order of the trade. */
   private openFirst(feeds: readonly string[], played: Played): readonly string[] {
     const guard = guardNamed(this.drill.header.people[played.responder].guard);
     if (!guard || openUnder(guard) === null) return feeds;
@@ -328,7 +328,7 @@ class Search {
   }
 }
 
-/** Two strokes that met are a row of their own: what is thrown next stands behind it. */
+/** Two strokes that met are a row of their own: the next feed goes in the row after it. */
 function behindMeeting(played: Played, { header }: Checked): Played {
   if (played.joint === "->") return played;
   const met = playedText(played, header.actors.length);
