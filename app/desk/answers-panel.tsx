@@ -4,7 +4,7 @@ import Button from "@mui/material/Button";
 import LinearProgress from "@mui/material/LinearProgress";
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { ExchangeView, ScoreView } from "#core/formats/desk-view.ts";
-import type { Closing } from "#core/search/close-cycle.ts";
+import type { Closing } from "#core/answers/close-cycle.ts";
 import { refutationWords } from "#core/search/refutation-words.ts";
 import type { Refutation } from "#core/search/refute.ts";
 import { ScoreDrawing } from "../drawing/score-drawing.tsx";

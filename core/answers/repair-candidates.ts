@@ -1,16 +1,28 @@
 /** What might mend a finding, as edits of the text. Nothing here is offered before it was checked. */
+import {
+  answerByOther,
+  callChoice,
+  closingRows,
+  edit,
+  headerRow,
+  lowerTarget,
+  movePad,
+  otherLimb,
+  one,
+  otherTriangle,
+  sameStroke,
+  touchThere,
+  turnFirst,
+  withoutMark,
+  withoutRule,
+  type Make,
+} from "./repair-rows.ts";
 import type { Broken, Candidate } from "./repairs.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
 import type { Edit } from "../findings/finding.ts";
 import type { RuleId } from "../findings/rules.ts";
-import { beginsPlay } from "../score/structure.ts";
 import type { Line, Row, Turn } from "../score/types.ts";
 import { TRADE } from "../trade/trade.ts";
-
-type Make = (broken: Broken, answers: readonly string[]) => readonly Candidate[];
-
-const edit = (from: number, to: number, insert: string): Edit => ({ from, to, insert });
-const one = (label: string, ...edits: readonly Edit[]): readonly Candidate[] => [{ label, edits }];
 
 /** Candidates for a finding, most likely first. */
 export function candidatesOf(broken: Broken, answers: readonly string[]): readonly Candidate[] {
@@ -111,16 +123,6 @@ const oneAfterTheOther: Make = ({ text, finding }) => {
   return plus < 0 ? [] : one("One after the other", edit(from, plus + 1, ","));
 };
 
-/** The header row of a key, or null. */
-function headerRow({ checked }: Broken, key: string): Row | null {
-  for (const row of checked.score.rows) {
-    const { body } = row.content;
-    if (body.kind === "header" && body.key.text.toLowerCase() === key) return row;
-    if (beginsPlay(body)) break;
-  }
-  return null;
-}
-
 /** A key of the header with a value: in its row, or in a new first one. */
 function withHeader(broken: Broken, key: string, value: string): Edit {
   const row = headerRow(broken, key.toLowerCase());
@@ -158,6 +160,8 @@ const putOn: Make = (broken, answers) => {
   const row = headerRow(broken, actor.toLowerCase());
   const body = row?.content.body;
   const now = body?.kind === "header" ? (body.value?.text.trim() ?? "") : "";
+  if (/\bmitts? (left|right)\b/i.test(now) && /a mitt on/.test(String(broken.finding.params.gear)))
+    return one("Wear both mitts", withHeader(broken, actor, now.replace(/\bmitts? (left|right)\b/i, "mitts")));
   const pieces = String(broken.finding.params.gear ?? "").split(" or ");
   return pieces.flatMap((piece) => {
     const gear = piece.replace(/^an? /, "");
@@ -190,30 +194,37 @@ const either =
   (broken, answers) =>
     makers.flatMap((make) => make(broken, answers));
 
+const comeIn = before("Come in with it", `${TRADE.companions.forward} + `);
+
 /** How each rule may be mended; a rule that is not here has no repair of one step. */
 const MAKERS: Readonly<Partial<Record<RuleId, Make>>> = {
   syntax: (broken, answers) => either(takeOut, commaBetween)(broken, answers),
   "unknown-move": nearestNames,
-  "bad-move": withoutWord,
+  "bad-move": either(withoutWord, withoutMark, otherAnswers),
   "line-open": otherAnswers,
   "wrong-material": otherAnswers,
   resisting: otherAnswers,
-  "rule-broken": otherAnswers,
+  "rule-broken": either(touchThere, otherAnswers, withoutRule),
   "inside-line": otherAnswers,
   "off-balance": otherAnswers,
   tight: otherAnswers,
   "no-answer": (broken, answers) =>
     broken.finding.params.code === "attack"
       ? either(otherAnswers, intercept)(broken, answers)
-      : otherAnswers(broken, answers),
+      : either(answerByOther, otherAnswers)(broken, answers),
   "limb-busy": either(oneAfterTheOther, otherAnswers),
-  "limb-pinned": otherAnswers,
+  "limb-pinned": either(otherAnswers, otherLimb),
   "not-recovered": before(`Write ${TRADE.waysBack[0]!} before it`, `${TRADE.waysBack[0]!}, `),
   "out-of-reach": (broken, answers) =>
     broken.finding.params.code === "return"
-      ? before("Come in with it", `${TRADE.companions.forward} + `)(broken, answers)
-      : solvedDistance(broken, answers),
-  "too-close": solvedDistance,
+      ? comeIn(broken, answers)
+      : either(turnFirst, lowerTarget, comeIn, solvedDistance, otherTriangle)(broken, answers),
+  "too-close": either(before("Step back first", "step back, "), solvedDistance, otherTriangle),
+  pad: movePad,
+  "blade-arm": otherAnswers,
+  "no-meet": sameStroke,
+  "ambiguous-cue": callChoice,
+  "loop-open": closingRows,
   "no-step": solvedDistance,
   late: either(slower, otherAnswers),
   "unsafe-target": safeTarget,

@@ -94,7 +94,7 @@ function holds({ checked, finding, exchange, school }: Broken, score: string): b
   if (finding.severity === "error" ? errors >= 0 : errors > 0) return false;
   const works = ({ verdict }: CheckedExchange) => verdict === "valid" || verdict === "risky";
   if (!exchange) {
-    // Of a row, or of a return: what stands on that row must hold with it.
+    // Of a row, or of a return: every exchange of that row must hold with it.
     const row = checked.score.rows[rowOfLine(finding.line)];
     return checked.exchanges.every((e, i) => e.row !== row || !after.exchanges[i] || works(after.exchanges[i]));
   }

@@ -14,7 +14,7 @@ import type { BookChoice } from "#core/policy/settings.ts";
 import { headerRows } from "#core/score/edit.ts";
 import { linesOf } from "#core/score/structure.ts";
 import { parse } from "#core/score/parse.ts";
-import { closeCycle, type Closing } from "#core/search/close-cycle.ts";
+import { closeCycle, type Closing } from "#core/answers/close-cycle.ts";
 import { refute, type Refutation } from "#core/search/refute.ts";
 import type { Checked } from "#core/drill/types.ts";
 import { artOf, inArt } from "#core/trade/art.ts";

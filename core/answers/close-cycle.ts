@@ -2,7 +2,7 @@
 import type { Checked } from "../drill/types.ts";
 import type { School } from "../policy/school.ts";
 import type { ScoreBlock, ScoreItem } from "../score/types.ts";
-import { checkText } from "../answers/check-text.ts";
+import { checkText } from "./check-text.ts";
 import { TRADE, withOwn } from "../trade/trade.ts";
 
 export interface Closing {
