@@ -57,6 +57,7 @@ test("cycles are found over chosen moves and added", async ({ page }) => {
   await expectAccessible(page);
   await cycles.first().getByRole("button", { name: "Save as a drill" }).click();
   await cycles.first().getByRole("link", { name: "Saved: open it" }).click();
+  await expect(page).toHaveURL(/\/drills\//, { timeout: 30_000 });
   await expect(page.getByRole("heading", { name: "4 counts" })).toBeVisible();
   await expect(page.getByText("sound", { exact: true }).first()).toBeVisible();
 });

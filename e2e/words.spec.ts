@@ -58,7 +58,7 @@ test("a school's own move: tried while it is written, saved, used in a drill, ta
   await expect(async () => {
     await page.goto("/?q=reeds&verdict=broken");
     await expect(page.getByRole("link", { name: "Reeds" })).toBeVisible({ timeout: 3000 });
-  }).toPass({ timeout: 60_000 });
+  }).toPass({ timeout: 120_000 });
 });
 
 test("a numbering set of the school's own is made on the face by keyboard and used", async ({ page }) => {
