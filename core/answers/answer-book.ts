@@ -13,9 +13,12 @@ import type { MoveUse, DoneBeat } from "../read/types.ts";
 
 /** What a feed is thrown with, for filters and for what the two people hold. */
 export const BOOK_TOOLS = ["hand", "leg", "stick", "blade", "takedown"] as const;
+/** A kind of feed in the answer map. */
 export type BookTool = (typeof BOOK_TOOLS)[number];
+/** The sides from which a feed comes in the answer map. */
 export const BOOK_SIDES = ["left", "right"] as const;
 
+/** A feed of the answer map; `distance` in m. */
 export interface BookFeed {
   readonly text: string;
   readonly tool: BookTool;
@@ -28,6 +31,7 @@ export interface BookFeed {
 export type CellCode = "v" | "r" | "x" | " ";
 const CODE: Readonly<Record<Verdict, CellCode>> = { valid: "v", risky: "r", invalid: "x", unread: " " };
 
+/** The answer map: a code for each feed, side and answer. */
 export interface Book {
   readonly feeds: readonly BookFeed[];
   readonly answers: readonly { readonly text: string; readonly group: string }[];

@@ -11,6 +11,7 @@ import type { Blow, CheckedExchange } from "../exchange/types.ts";
 import type { Move } from "../words/types.ts";
 import { checkText } from "./check-text.ts";
 
+/** An answer to one feed, checked and ranked. */
 export interface RankedAnswer {
   /** As it is written into a score. */
   readonly text: string;

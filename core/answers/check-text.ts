@@ -11,9 +11,13 @@ import { plainScore, textOf, withLines, type Rows } from "../score/edit.ts";
 
 const memory = new RowMemory();
 
+/** Returns a text as a score; equal rows are parsed once. */
 export const readText = (text: string): Score => memory.read(text);
+/** Returns rows as a score; equal rows are parsed once. */
 export const readRows = (rows: Rows): Score => memory.readRows(rows);
+/** Returns the check of a text for a school. */
 export const checkText = (text: string, school: School): Checked => checkFor(readText(text), school);
+/** Returns the check of rows for a school. */
 export const checkRows = (rows: Rows, school: School): Checked => checkFor(readRows(rows), school);
 
 /** A score of a search with its verdict and load; the whole check is made when it is asked for. */

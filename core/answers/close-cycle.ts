@@ -5,6 +5,7 @@ import type { ScoreBlock, ScoreItem } from "../score/types.ts";
 import { checkText } from "./check-text.ts";
 import { TRADE, withOwn } from "../trade/trade.ts";
 
+/** A way to close a cycle. */
 export interface Closing {
   /** Rows to add at the end of the cycle. */
   readonly rows: readonly string[];

@@ -10,6 +10,7 @@ interface CoveredAnswer {
   readonly times: number;
   readonly last: string;
 }
+/** A feed with the answers that a school has and trains for it. */
 export interface CoveredFeed {
   readonly text: string;
   /** Sides from which it came. */
@@ -27,6 +28,7 @@ interface CoveredDay {
   readonly fresh: number;
   readonly again: number;
 }
+/** The feeds of a school, answered and trained, and the gaps. */
 export interface Coverage {
   readonly days: readonly CoveredDay[];
   /** Feeds of the book in its order, then others that were trained. */

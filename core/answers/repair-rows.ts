@@ -6,9 +6,12 @@ import { TRADE } from "../trade/trade.ts";
 import { closeCycle } from "./close-cycle.ts";
 import type { Broken, Candidate } from "./repairs.ts";
 
+/** Returns candidates for a finding, most likely first; `answers` are those that hold against its feed. */
 export type Make = (broken: Broken, answers: readonly string[]) => readonly Candidate[];
 
+/** Returns an edit of a text: from one place to another, with new words. */
 export const edit = (from: number, to: number, insert: string): Edit => ({ from, to, insert });
+/** Returns a list of one candidate. */
 export const one = (label: string, ...edits: readonly Edit[]): readonly Candidate[] => [{ label, edits }];
 
 /** Returns the header row of a key (in lower case), or null. */

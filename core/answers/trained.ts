@@ -6,6 +6,7 @@ import { parse } from "../score/parse.ts";
 import type { MoveUse } from "../read/types.ts";
 import { pairKey } from "./answer-book.ts";
 
+/** A text that was trained, with how often and when last. */
 export interface TrainedText {
   readonly text: string;
   /** Day of the class, `2026-11-25`. */
@@ -58,6 +59,7 @@ export function daysOfTexts(texts: readonly TrainedText[]): TrainedDays[] {
   return [...found.values()];
 }
 
+/** Returns the key of a whole answer, the same for equal moves on equal sides and heights. */
 export const answerKey = (answer: readonly MoveUse[]): string => answer.map(pairKey).join("+");
 
 /** The pairs in the texts that classes worked on, each with its last day. */

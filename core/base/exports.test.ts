@@ -41,3 +41,14 @@ test("every export is used by another file", () => {
   );
   expect(unused).toEqual([]);
 });
+
+test("all that core exports has a comment", () => {
+  const exported = (node: ts.Statement) =>
+    ts.canHaveModifiers(node) && ts.getModifiers(node)?.some(({ kind }) => kind === ts.SyntaxKind.ExportKeyword);
+  const bare = sourcesIn("core").flatMap(({ path, tree }) =>
+    tree.statements
+      .filter((node) => exported(node) && ts.getJSDocCommentsAndTags(node).length === 0)
+      .map((node) => `${path}: ${node.getText(tree).split("\n")[0]}`),
+  );
+  expect(bare).toEqual([]);
+});

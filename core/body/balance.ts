@@ -39,6 +39,7 @@ const EDGE = 0.03;
 /** Where nothing is known of a body's mass: 22.5 kg for each square metre of stature squared. */
 const USUAL_INDEX = 22.5;
 
+/** Returns the mass of a body in kg: its own, or that of the usual build for its height. */
 export const massOf = ({ person, height }: BodyState["body"]): number => person.mass ?? USUAL_INDEX * height * height;
 
 /** How far the centre of mass is from over the middle of the feet: to the own right and forward, m. */

@@ -3,6 +3,7 @@ import type { Gear, Held, Person, Side } from "../score/person.ts";
 import { LEG_SIDE, LEG_ZONES, metresOf, TRUNK_ZONES, type ZoneData } from "./parts.ts";
 import { HALF_STANCE, RADII, REFERENCE_HEIGHT, SEGMENTS } from "./anthropometry.ts";
 
+/** An upright ellipse with depth, from the centre of a body, m. */
 export interface Ellipse {
   /** Centre: to the own right, height, and depth towards the other person. */
   readonly u: number;
@@ -14,6 +15,7 @@ export interface Ellipse {
   readonly hd: number;
 }
 
+/** The measures of a body, m. */
 export interface Body {
   readonly person: Person;
   readonly height: number;
@@ -70,6 +72,7 @@ export const HIT_ZONES = [
   "shin left",
   "shin right",
 ] as const;
+/** A zone of the body that the check tests. */
 export type HitZone = (typeof HIT_ZONES)[number];
 
 /** The zones of a person who stands in stance, nothing displaced. */

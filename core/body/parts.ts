@@ -9,8 +9,10 @@ import type { PartName } from "../words/part-names.ts";
 
 /** A size or place: so many metres, or a share of H. */
 type Length = { readonly m: number } | { readonly H: number };
+/** Returns a length in m for a stature in m. */
 export const metresOf = (length: Length, height: number): number => ("m" in length ? length.m : length.H * height);
 
+/** Place and size of a zone. */
 export interface ZoneData {
   /** Height of the centre above the floor, share of H. */
   readonly w: number;
@@ -32,6 +34,7 @@ export const TRUNK_ZONES = {
   belly: { w: 0.595, d: 0, halfWidth: H(0.09), halfHeight: H(0.065), halfDepth: TRUNK_DEPTH },
   hips: { w: 0.5, d: 0, halfWidth: H(0.09), halfHeight: H(0.04), halfDepth: TRUNK_DEPTH },
 } as const satisfies Record<string, ZoneData>;
+/** The zones of each leg. */
 export const LEG_ZONES = {
   thigh: { w: 0.4, d: 0, halfWidth: H(0.045), halfHeight: H(0.09), halfDepth: H(0.045) },
   knee: { w: 0.285, d: 0, halfWidth: H(0.036), halfHeight: H(0.036), halfDepth: H(0.036) },
@@ -45,6 +48,7 @@ type LegZone = keyof typeof LEG_ZONES;
 /** What a part belongs to. An arm is hit as the chest behind it. */
 type ZoneName = TrunkZone | LegZone | "arm";
 
+/** Returns true for a zone of the legs. */
 export const isLegZone = (zone: ZoneName): zone is LegZone => zone in LEG_ZONES;
 /** Height of a zone's centre, share of H. */
 export const zoneHeight = (zone: ZoneName): number =>
@@ -68,6 +72,7 @@ const part = (zone: ZoneName, w: number, u = 0, trainOn?: string): PartData => (
   ...(trainOn ? { trainOn } : {}),
 });
 
+/** Where each part of the notation lies: its zone and its height as a share of the stature. */
 export const PARTS: Readonly<Record<PartName, PartData>> = {
   head: part("head", 0.935),
   crown: part("head", 0.99),
@@ -104,4 +109,5 @@ export const PARTS: Readonly<Record<PartName, PartData>> = {
 
 /** True for parts that are the hand and arm (or what it holds), of which a pin takes hold. */
 export const isArmPart = (name: PartName): boolean => PARTS[name].zone === "arm";
+/** Returns true for a part of the legs. */
 export const isLegPart = (name: PartName): boolean => isLegZone(PARTS[name].zone);

@@ -14,6 +14,7 @@ import type { Actor } from "../score/types.ts";
 import type { BODY_PARTS } from "../words/types.ts";
 import { HIT_ZONES, type Body, type Ellipse, type HitZone } from "./body.ts";
 
+/** A part of the body that a posture moves by itself. */
 export type BodyPart = (typeof BODY_PARTS)[number];
 /** Displacement from stance: to the own right, up, forward. */
 interface Shift {
@@ -26,6 +27,7 @@ export type Posture = Readonly<Record<BodyPart, Shift>> & { readonly legBack: Re
 /** What each hand holds. Never changed in place: states share it. */
 type Holds = Readonly<Record<Side, Hold | null>>;
 
+/** A grip, pin or touch of one hand. */
 export interface Hold {
   readonly of: Actor;
   readonly limb: "hand" | "leg" | "body";
@@ -95,9 +97,12 @@ export const STANCE: Posture = {
   legs: STILL,
   legBack: { left: 0, right: 0 },
 };
+/** Two hands that hold nothing. */
 export const EMPTY_HANDS: Holds = { left: null, right: null };
+/** No way at all, m. */
 export const NO_STEP = { x: 0, y: 0 } as const;
 
+/** Returns a body in its stance at a place on the floor, m. */
 export function startState(actor: Actor, body: Body, x: number, y: number): BodyState {
   return {
     actor,
@@ -234,6 +239,7 @@ export const backInGuard = (world: World): World =>
     return next;
   });
 
+/** Returns the distance of two centres, m. */
 export const distanceOf = (a: BodyState, b: BodyState): number => norm(a.x - b.x, a.y - b.y);
 
 /** Unit vectors of `receiver`'s frame on the floor: d towards `other`, u to their right. */
@@ -261,6 +267,7 @@ export function moveFeet(state: OpenState, other: BodyState, right: number, forw
 
 /** Place and size of a zone, written into by `zoneInto`. */
 export type Zone = { -readonly [K in keyof Ellipse]: Ellipse[K] };
+/** Returns a zone to be written into. */
 export const newZone = (): Zone => ({ u: 0, w: 0, d: 0, hu: 0, hw: 0, hd: 0 });
 
 /** Which part of a posture moves a zone of the trunk, by its number in `HIT_ZONES`; the neck is between two. */
@@ -332,6 +339,7 @@ function holdsLimb(state: BodyState | undefined, of: Actor, limb: "hand" | "leg"
   return null;
 }
 
+/** Returns the side of the lead or rear limb of a body. */
 export const sideOf = (state: BodyState, word: "lead" | "rear"): Side =>
   word === "lead" ? state.lead : otherSide(state.lead);
 

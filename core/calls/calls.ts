@@ -3,6 +3,7 @@ import { below, seeded, shuffled, type Random } from "../random/random.ts";
 import { completeDigraph, randomCircuit, randomDeBruijn, withoutLoops } from "./circuits.ts";
 import { guessers, type Guesses } from "./guess.ts";
 
+/** A line that can be called, with its weight and how long it takes. */
 export interface CallLabel {
   readonly name: string;
   /** How often it comes against the others; 0 leaves it out. */
@@ -12,7 +13,9 @@ export interface CallLabel {
   /** Of three it may go to either of the other two. */
   readonly free?: true;
 }
+/** How often the same call may follow itself. */
 export const REPEATS = ["any", "not three times", "never twice"] as const;
+/** The wishes for a round of calls: length, gaps, repeats, rests; times in s. */
 export interface CallOptions {
   readonly labels: readonly CallLabel[];
   /** How many calls. */
@@ -36,6 +39,7 @@ export interface CallOptions {
   /** Who attack in turn; null where it is not called who does. */
   readonly turns: readonly string[] | null;
 }
+/** The usual wishes for a round of calls. */
 export const CALL_DEFAULTS: Omit<CallOptions, "labels"> = {
   count: 40,
   seed: 1,
@@ -49,6 +53,7 @@ export const CALL_DEFAULTS: Omit<CallOptions, "labels"> = {
   turns: null,
 };
 
+/** One call with its time, s from the start. */
 export interface CallItem {
   /** From the start, s. */
   readonly at: number;
@@ -57,6 +62,7 @@ export interface CallItem {
   /** Who attacks; null where that is not called. */
   readonly by: string | null;
 }
+/** A round of calls with what a guesser would have made of it. */
 export interface CallRound {
   readonly items: readonly CallItem[];
   /** How often each label is called. */

@@ -52,6 +52,7 @@ function countingScore(order: Order, labels: number): number {
   return order.length > 1 ? right / (order.length - 1) : 0;
 }
 
+/** Returns guessers that learn an order of calls, to test how well it can be foreseen. */
 export function guessers(order: Order, trained: readonly Order[], labels: number): Guesses {
   const counts = new Map<number, number>();
   for (const x of trained.flat()) counts.set(x, (counts.get(x) ?? 0) + 1);

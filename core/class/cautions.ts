@@ -5,6 +5,7 @@ import type { Checked } from "../drill/types.ts";
 import { gearFor, gearLabel } from "./gear.ts";
 import { movesOf, needsFall } from "./limits.ts";
 
+/** Cautions for every class. */
 export const CAUTIONS = [
   "“Stop” ends everything at once; anybody may say it at any time.",
   "Slow before fast. Gear by tempo and tool; training blades only. No contact to eyes, throat, groin, spine, back of the head or knees. This sheet checks the logic of the drill; the instructor, local law and the rules of insurer and federation decide what may be practised.",

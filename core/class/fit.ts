@@ -15,6 +15,7 @@ import { CONTACTS } from "../score/header.ts";
 import { parse } from "../score/parse.ts";
 import type { Score } from "../score/types.ts";
 
+/** A rung of an evening: text, title, load. */
 export interface PlanRung {
   readonly text: string;
   readonly title: string;

@@ -11,6 +11,7 @@ export interface Frozen {
   /** Seconds that have gone by of a stretch that is planned again: the new one takes them over. */
   readonly elapsed: number;
 }
+/** The state of an evening that has not begun. */
 export const NOTHING_FROZEN: Frozen = { blocks: [], rounds: [], elapsed: 0 };
 
 /**

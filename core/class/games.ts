@@ -11,6 +11,7 @@ interface Game {
   /** Hardly anybody is pushed or held in it. */
   readonly children: boolean;
 }
+/** The games that can end an evening. */
 export const GAMES: readonly Game[] = data.games;
 
 /** A game as the title of a block. */

@@ -11,8 +11,11 @@ interface GearKind {
   /** How the same is done while others have it. */
   readonly without?: string;
 }
+/** The kinds of gear that a school counts. */
 export const GEAR_KINDS: readonly GearKind[] = data.kinds;
+/** Returns a kind of gear in words. */
 export const gearLabel = (id: string): string => GEAR_KINDS.find((g) => g.id === id)?.label ?? id;
+/** How many pieces of each kind there are. */
 export type GearCount = Readonly<Record<string, number>>;
 
 const PERSONAL = new Set(data.personal);

@@ -11,6 +11,7 @@ const MINUTE = 60_000;
 const HOUR = 60 * MINUTE;
 /** People put up the mats and start the clock early, and tidy the notes up late. Common practice, no source. */
 export const BEFORE = 2 * HOUR;
+/** How long after its end a class still counts as tonight, ms. */
 export const AFTER = 6 * HOUR;
 
 /** The instant at which a class is over for good, ms: some hours after its end, whatever day it is by then. */

@@ -68,6 +68,7 @@ function takesNeck(move: Move): boolean {
 
 /** Read by the checker itself: it says what stands for each hold. */
 const NO_CLOSE_TOUCH = "no close touch";
+/** Returns true for limits among which is no close touch. */
 export const wantsNoCloseTouch = (limits: readonly string[]): boolean =>
   limits.some((limit) => limit.toLowerCase().includes(NO_CLOSE_TOUCH));
 

@@ -10,6 +10,7 @@ import type { GearCount } from "./gear.ts";
 import type { Share } from "./shares.ts";
 import type { Block, Clock } from "./timetable.ts";
 
+/** A person as an evening is planned for them. */
 export interface PlanPerson extends MeasuredOnDay {
   readonly level: number;
   readonly limits: readonly string[];
@@ -22,6 +23,7 @@ export interface PlanPerson extends MeasuredOnDay {
   readonly learned?: Learned | null;
 }
 
+/** The people, rungs, clock and wishes of an evening. */
 export interface PlanInput {
   readonly minutes: number;
   readonly clock: Clock;
@@ -45,6 +47,7 @@ export interface PlanInput {
   readonly steps?: readonly Step[];
 }
 
+/** A pair or three of a round, with its rung and why it is a good one. */
 export interface PlannedPair extends PairIds {
   readonly locked: boolean;
   /** What B answers while A feeds. */
@@ -61,6 +64,7 @@ export interface PlannedPair extends PairIds {
   readonly why: readonly string[];
   readonly notes: readonly string[];
 }
+/** A round of a block: pairs, and people who work alone. */
 export interface PlannedRound {
   readonly block: string;
   /** Round within its block, from 0. */
@@ -77,6 +81,7 @@ export interface PlainShare extends Omit<Share, "feeds" | "answers"> {
   readonly feeds: readonly (readonly [string, number])[];
   readonly answers: readonly (readonly [string, number])[];
 }
+/** A planned evening, or why there is none. */
 export type ClassPlan =
   | {
       readonly ok: true;

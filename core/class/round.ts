@@ -9,6 +9,7 @@ import type { PairIds } from "../pairs/evening.ts";
 import { measuresOf, pairPerson } from "../people/measures.ts";
 import type { School } from "../policy/school.ts";
 
+/** The people and terms of one round. */
 export interface RoundInput {
   readonly people: readonly PlanPerson[];
   /** The drill and its variations, easiest first, and the place of the drill itself among them. */
@@ -23,6 +24,7 @@ interface RoundPair extends PairIds {
   readonly version: number;
   readonly why: string;
 }
+/** The pairs of one round, or why there are none. */
 export type OneRound =
   /** `left`: who is in no pair, and why. */
   | { readonly ok: true; readonly pairs: readonly RoundPair[]; readonly left: readonly string[] }

@@ -16,6 +16,7 @@ export interface StoredRung {
   readonly theme?: 0 | 1;
 }
 
+/** A rung in words for a teacher: name, cues, fault, feeder, when to go on. */
 export interface RungWords extends Pick<Coaching, "cues" | "fault" | "feeder" | "goOn"> {
   readonly play: readonly SaidRow[];
   /** A blow of it goes to the head. */

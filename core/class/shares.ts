@@ -18,6 +18,7 @@ export interface Worked {
   readonly round: number;
 }
 
+/** How much of an evening somebody spends feeding, answering and alone. */
 export interface Share {
   readonly person: string;
   /** Seconds at work with a partner, and seconds of all rounds of the evening. */
@@ -40,7 +41,9 @@ export interface Share {
  */
 const EXCHANGE = 1.5;
 const RETURN = 0.5;
+/** Turns a minute of a pair. */
 export const IN_PAIRS = 60 / EXCHANGE;
+/** Turns a minute of a person in a queue. */
 export const IN_QUEUE = 10;
 
 /** Seconds of one pass through all exchanges of a drill. */

@@ -40,6 +40,7 @@ function most<K>(counts: ReadonlyMap<K, number>, count: number): K[] {
     .map(([key]) => key);
 }
 
+/** Returns the theme that several rungs have in common. */
 export function themeOf(rungs: readonly PlanRung[], school: School): Theme {
   const moves = new Map<Move, number>();
   const parts = new Map<string, number>();

@@ -1,9 +1,11 @@
 /** Minutes in, blocks out: warm-up, work on the rungs of a ladder with changing partners, a close. */
 import { MOST_ROUNDS } from "../pairs/evening.ts";
 
+/** The kinds of blocks of an evening. */
 export const BLOCK_KINDS = ["warm-up", "work", "game", "drink", "free", "close"] as const;
 type BlockKind = (typeof BLOCK_KINDS)[number];
 
+/** A block of an evening; lengths in minutes. */
 export interface Block {
   readonly id: string;
   readonly kind: BlockKind;
@@ -21,6 +23,7 @@ export interface Block {
   readonly clock?: Clock;
 }
 
+/** The lengths of work, change and rest, s. */
 export interface Clock {
   /** Length of a round, s. */
   readonly round: number;
@@ -36,7 +39,9 @@ export const CLOCK: Clock = { round: 180, change: 30, rest: 45 };
 
 /** Minutes before the first and after the last work, and to show each new rung. Common practice, no source. */
 export const WARM_UP = 10;
+/** Minutes that are left free at the end. */
 export const FREE = 5;
+/** Minutes for the close. */
 export const CLOSE = 5;
 /** To drink and change gear, about halfway, in a class that is long enough for it. */
 export const DRINK = 3;
@@ -302,6 +307,7 @@ export const freePlay = (id = "free"): Block => ({
   id,
 });
 
+/** Returns the minutes of several blocks together. */
 export const total = (blocks: readonly Block[]): number => blocks.reduce((sum, b) => sum + b.minutes, 0);
 
 /** Rungs in the order of the evening: evenly up the ladder, then one again from the middle of those. */

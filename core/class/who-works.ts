@@ -6,6 +6,7 @@ import { limitsAgainst, limitsFor, withoutContactLimit } from "./limits.ts";
 import type { PlanPerson } from "./plan-types.ts";
 import type { Block } from "./timetable.ts";
 
+/** The people who can take part in a block, and why others cannot. */
 export interface BlockTerms {
   /** Nothing of it can be done without contact. */
   readonly contactOnly: boolean;
@@ -20,6 +21,7 @@ function rungsFor({ rung, stations = [] }: Block, rungs: readonly PlanRung[]): P
   return rungs.filter((one, i) => i <= base && (one.theme ?? 0) === (like?.theme ?? 0) && one.past === like?.past);
 }
 
+/** Returns who can take part in a block. */
 export function termsOf(
   block: Block,
   rungs: readonly PlanRung[],

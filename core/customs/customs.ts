@@ -6,6 +6,7 @@ import data from "./load-weights.json" with { type: "json" };
 import type { CONTEXTS } from "../score/header.ts";
 import { shippedVocabulary, type Vocabulary } from "../words/vocabulary.ts";
 
+/** The parts of a load. */
 export const LOAD_PARTS = [
   "choice",
   "length",
@@ -16,10 +17,12 @@ export const LOAD_PARTS = [
   "consequence",
   "restriction",
 ] as const;
+/** A part of a load. */
 export type LoadPart = (typeof LOAD_PARTS)[number];
 /** What one unit of each part of a drill's load adds. */
 export type LoadWeights = Readonly<Record<LoadPart, number>>;
 
+/** How much each part adds to a load, as shipped. */
 export const LOAD_WEIGHTS = Object.fromEntries(
   LOAD_PARTS.map((part) => [part, data.weights[part].adds]),
 ) as LoadWeights;
@@ -43,6 +46,7 @@ export interface Customs {
   /** Whether it is said that who struck stays in reach. */
   readonly leaving: "self-protection" | "always" | "never";
 }
+/** The shipped customs: where honest experts differ. */
 export const CUSTOMS: Customs = {
   numbering: "twelve angles",
   context: null,

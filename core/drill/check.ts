@@ -125,6 +125,7 @@ export function collect(loose: readonly FindingDraft[], exchanges: readonly Chec
   return all.sort((a, b) => a.from - b.from || a.to - b.to);
 }
 
+/** Returns the verdict of a drill by its findings. */
 export function scoreVerdict(findings: readonly Finding[]): ScoreVerdict {
   if (findings.some((f) => f.severity === "error")) return "broken";
   return findings.some((f) => f.severity === "risk") ? "risky" : "sound";

@@ -10,6 +10,7 @@ import { draft, type FindingDraft } from "../findings/finding.ts";
 import type { Header } from "../score/header.ts";
 import type { ScoreLine } from "../score/types.ts";
 
+/** The exchanges and findings that a walk gathers. */
 export interface Found {
   /** Exchanges in order; where only shares are gathered, those of a feeder's choice. */
   readonly exchanges: readonly CheckedExchange[];

@@ -16,6 +16,7 @@ const MOST_FRAMES = 8;
 
 /** One number for a frame and how many feeds may come; no block has as many lines. */
 const MORE_THAN_CHOICES = 1_000_000;
+/** Returns the key of a line in a frame: equal for equal frames and choices. */
 export const lineKey = ({ key }: Frame, { choices }: Setting): number => key * MORE_THAN_CHOICES + choices;
 
 const resultsOf = (line: Line, vocabulary: Vocabulary) =>

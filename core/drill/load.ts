@@ -7,6 +7,7 @@ import type { Header } from "../score/header.ts";
 import { headerValue, linesOf, linesToChoose } from "../score/structure.ts";
 import type { Score, ScoreItem } from "../score/types.ts";
 
+/** The load of a drill, whole and by its parts. */
 export interface Load {
   readonly total: number;
   readonly parts: Readonly<Record<LoadPart, number>>;

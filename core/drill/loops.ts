@@ -95,6 +95,7 @@ const ofEach = (
     return one && two ? compare(one, two, actor) : [];
   });
 
+/** Returns in words how the distance differs after a pass, if by more than `spare` m. */
 export function distanceDifference(first: World, second: World, spare: number): string[] {
   const found: string[] = [];
   if (first.A && first.B && second.A && second.B) {

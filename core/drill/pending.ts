@@ -11,6 +11,7 @@ import { doneFrom } from "../read/stance.ts";
 import type { DoneBeat, ReadBeats, WordFault } from "../read/types.ts";
 import type { Actor, Row, Span } from "../score/types.ts";
 
+/** One walk through a line. */
 export interface Walk {
   readonly row: Row;
   readonly setting: Setting;
@@ -24,6 +25,7 @@ export interface Walk {
   end: World | null;
 }
 
+/** A feed that waits for its answer. */
 export interface Pending {
   readonly feed: Feed | null;
   /** A feed that could not be read. */
@@ -87,6 +89,7 @@ export function asTheyStand(
   return beats;
 }
 
+/** Returns the finding for a word that cannot be read. */
 export function wordFinding(fault: WordFault, row: Row): FindingDraft {
   const nearest = fault.nearest.join(", ");
   return draft(row, fault, fault.rule, { ...fault.params, code: fault.code, ...(nearest ? { nearest } : {}) });

@@ -30,6 +30,7 @@ export interface Frame {
   readonly key: number;
 }
 
+/** A score with its header read, its words ready and the frames of its lines. */
 export interface Prepared {
   /** Without its title, which changes nothing: one object for all scores of the same header. */
   readonly header: Header;

@@ -25,6 +25,7 @@ interface SceneCover {
   readonly works: boolean;
 }
 
+/** An exchange at contact for a drawing of the target, m. */
 export interface Scene {
   /** Where the zones are when the attack arrives, and where they were before the answer. */
   readonly zones: readonly SceneZone[];

@@ -37,6 +37,7 @@ export interface Pass {
   branchEnds: World[];
 }
 
+/** Where in a score a line is: section, label, choices, pass, frame. */
 export interface Place {
   readonly section: string | null;
   readonly label: string | null;

@@ -12,6 +12,7 @@ import type { Actor, Line } from "../score/types.ts";
 /** The gravest finding that decides a verdict; null where there is none. */
 export type Worst = "error" | "risk" | null;
 
+/** The parts that a line adds to the verdict and load of its drill. */
 export interface LineShare {
   readonly worst: Worst;
   readonly exchanges: number;
@@ -73,8 +74,10 @@ function placeOf(use: MoveUse): Thrown["zone"] {
   return goesLow(use) ? "leg" : "body";
 }
 
+/** Returns the graver of two severities. */
 export const worseOf = (one: Worst, two: Worst): Worst => (one === "error" || two === "error" ? "error" : (one ?? two));
 
+/** Returns the gravest severity of several findings. */
 export function worstOf(findings: readonly FindingDraft[]): Worst {
   let worst: Worst = null;
   for (const { severity } of findings) {

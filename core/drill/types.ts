@@ -6,14 +6,17 @@ import type { Finding, FindingDraft } from "../findings/finding.ts";
 import type { Header } from "../score/header.ts";
 import type { Row, Score } from "../score/types.ts";
 
+/** The verdict of a drill. */
 export type ScoreVerdict = "sound" | "risky" | "broken";
 
+/** Whether a cycle closes, with the differences where it does not. */
 export interface Closure {
   readonly closes: boolean;
   readonly differences: readonly string[];
   readonly row: Row;
 }
 
+/** A score with everything that the check found. */
 export interface Checked {
   readonly score: Score;
   readonly header: Header;

@@ -15,6 +15,7 @@ import type { ReadLine, ReadPlay, ReadTurn } from "../read/types.ts";
 import { MAX_BRANCHES, MAX_LINE_EXCHANGES } from "../score/limits.ts";
 import type { Actor, Row } from "../score/types.ts";
 
+/** A line as it was walked: exchanges, findings, the state at its end. */
 export interface LineResult {
   readonly exchanges: CheckedExchange[];
   readonly findings: FindingDraft[];

@@ -52,6 +52,7 @@ export function limbSide(use: MoveUse, state: BodyState, incoming: Side | null):
   }
 }
 
+/** Returns the kind of limb that a move works with. */
 export const limbKind = (use: MoveUse): "hand" | "leg" | "body" =>
   use.move.limb.endsWith("leg") ? "leg" : use.move.limb === "body" ? "body" : "hand";
 

@@ -4,6 +4,7 @@ import { norm, pointEllipseDistance, pointSegmentDistance, segmentEllipseDistanc
 import { newZone, zoneInto, type BodyState } from "../body/state.ts";
 import { HIT_ZONES, type Ellipse, type HitZone } from "../body/body.ts";
 
+/** How far a moved body is clear of a blow, m, and where least. */
 export interface Clearance {
   /** Least clearance over all zones, m; negative where the attack meets one. */
   readonly margin: number;

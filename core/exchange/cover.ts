@@ -16,6 +16,7 @@ import { materialFault } from "./materials.ts";
 type Interpose = Extract<Mechanism, { by: "interpose" }>;
 type Deflect = Extract<Mechanism, { by: "deflect" }>;
 
+/** A blow with the part of an answer that is tried against it. */
 export interface CoverContext {
   readonly blow: Blow;
   readonly use: MoveUse;
@@ -153,6 +154,7 @@ function standing(m: Interpose, side: Side, radius: number, c: CoverContext): nu
   return best;
 }
 
+/** A line in the frontal plane: u and w of both ends, m. */
 export type Line = readonly [number, number, number, number];
 
 function stretched(ax: number, ay: number, bx: number, by: number, by_: number): Line {

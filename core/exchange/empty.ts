@@ -10,6 +10,7 @@ type Base = Pick<
   "from" | "to" | "row" | "feed" | "feedText" | "feeder" | "responder" | "answerSpan" | "before" | "after"
 >;
 
+/** Returns an exchange in which nothing was judged. */
 export const emptyExchange = (base: Base, { label, section, pass }: Setting): CheckedExchange => ({
   from: base.from,
   to: base.to,

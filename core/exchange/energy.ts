@@ -20,6 +20,7 @@ interface Pressure {
   readonly onArm: boolean;
 }
 
+/** Returns where a push or pull works on a body, and which way. */
 export function pressureOf(feed: Feed, receiver: BodyState): Pressure {
   const { use } = feed;
   const energy = use.move.energy!;

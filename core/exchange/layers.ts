@@ -15,6 +15,7 @@ import { weaponIn } from "../body/body.ts";
 import type { MoveUse } from "../read/types.ts";
 import type { Mechanism } from "../words/types.ts";
 
+/** An answer with all its layers, and the best of them. */
 export interface Answered {
   readonly move: BodyMove;
   readonly layers: readonly Layer[];
@@ -27,6 +28,7 @@ export interface Stretch {
   readonly displacement: number;
   readonly segment: number;
 }
+/** No stretch: movements and segments as they are. */
 export const PLAIN: Stretch = { displacement: 1, segment: 0 };
 /** The fixed grid of the robustness: displacements x .9, 1, 1.1; segment ends -2, 0, +2 cm. */
 export const GRID: readonly Stretch[] = [0.9, 1, 1.1].flatMap((displacement) =>

@@ -19,6 +19,7 @@ import { BODY_PARTS, type Mechanism, type Moved } from "../words/types.ts";
 
 type Displace = Extract<Mechanism, { by: "displace" }>;
 
+/** Returns the mechanisms of a move that move the body. */
 export const displacements = (use: MoveUse): Displace[] =>
   (use.move.answer ?? []).filter((m): m is Displace => m.by === "displace");
 
@@ -27,6 +28,7 @@ export const usesFeet = (use: MoveUse): boolean =>
   use.move.goesDown === true ||
   displacements(use).some((m) => m.feet !== undefined || m.leg !== undefined || m.side?.legs !== undefined);
 
+/** A body after the movements of a beat, and the way of its feet, m. */
 export interface BodyMove {
   /** The state after the movement; feet, posture and weight are changed. */
   readonly state: BodyState;

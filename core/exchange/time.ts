@@ -61,6 +61,7 @@ export function ceilingOf(contact: Millis, movement: Millis, reaction: Millis): 
 /** By which sense a feed is noticed: in contact drills by touch, whatever the eyes do. */
 export const senseOf = (kind: Kind, otherwise: Sense): Sense => (kind === "sensitivity" ? "touch" : otherwise);
 
+/** Returns how much a person knows of what comes: by kind of drill, choices and sense. */
 export const knowledge = (kind: Kind, choices: number, sense: Sense): Knowledge => ({
   sense,
   choices,

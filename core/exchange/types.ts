@@ -8,6 +8,7 @@ import type { BodyState } from "../body/state.ts";
 import type { MoveUse } from "../read/types.ts";
 import type { Effect } from "../words/types.ts";
 
+/** The verdict of an exchange. */
 export type Verdict = "valid" | "risky" | "invalid" | "unread";
 
 /** A feed: a blow, shot or energy, with what its maker does just before. */
@@ -106,6 +107,7 @@ export interface Layer {
   readonly bareLimb: boolean;
 }
 
+/** Times at full speed, ms: first sign to contact, the answer's way, reaction. */
 export interface Times {
   /** First sign to contact, own step included. */
   readonly contact: Millis;
@@ -122,7 +124,9 @@ interface ReturnThrown {
   readonly reaction: Effect | null;
 }
 
+/** How a follow-up fares. */
 export type FollowUpState = "open" | "covered" | "obstructed" | "out of sector" | "out of reach";
+/** A blow that could come next, with its threat from 0 to 1. */
 export interface FollowUp {
   readonly move: string;
   readonly limb: "lead hand" | "rear hand" | "lead leg" | "rear leg";
@@ -151,6 +155,7 @@ export interface Pose {
   readonly pinned: readonly Side[];
 }
 
+/** A feed with its answer, judged. */
 export interface CheckedExchange extends Span {
   readonly row: Row;
   readonly label: string | null;
@@ -192,6 +197,7 @@ export interface CheckedExchange extends Span {
   readonly after: readonly Pose[];
 }
 
+/** The bodies at the moment of contact. */
 export interface Contact {
   readonly attacker: BodyState;
   /** The receiver after their movement, and what their feet did in the frame of the blow, m. */

@@ -7,6 +7,7 @@ import { RULES } from "../findings/rules.ts";
 export const decides = ({ rule, params }: FindingDraft): boolean =>
   RULES[rule].decides === "exchange" && !(rule === "out-of-reach" && params.code === "return");
 
+/** Returns the verdict of an exchange by its findings. */
 export function verdictOf(findings: readonly FindingDraft[]): Verdict {
   let verdict: Verdict = "valid";
   for (const finding of findings) {

@@ -17,6 +17,7 @@ export interface FindingDraft extends Span {
   readonly shownWrong?: true;
 }
 
+/** A finding with its words and its place in the text. */
 export interface Finding extends Span {
   readonly rule: RuleId;
   readonly severity: Severity;
@@ -29,6 +30,7 @@ export interface Finding extends Span {
   readonly shownWrong?: true;
 }
 
+/** Returns a finding in a row, with the severity of its rule. */
 export const draft = (row: Row, span: Span, rule: RuleId, params: Params = {}): FindingDraft => ({
   row,
   from: span.from,

@@ -18,7 +18,9 @@ import {
   wrongMaterial,
 } from "./words.ts";
 
+/** How grave a finding is. */
 export type Severity = "error" | "risk" | "note";
+/** The values that a message is filled with. */
 export type Params = Readonly<Record<string, string | number>>;
 
 interface Rule {
@@ -374,13 +376,17 @@ const TABLE = {
   },
 } as const satisfies Record<string, Rule>;
 
+/** The name of a rule. */
 export type RuleId = keyof typeof TABLE;
 /** The word for a school's own verdict. */
 const ruledWord = (verdict: unknown): string =>
   verdict === "valid" || verdict === "invalid" ? VERDICT_WORDS[verdict] : VERDICT_WORDS.risky;
 
+/** All rules by name. */
 export const RULES: Readonly<Record<RuleId, Rule>> = TABLE;
+/** The names of all rules. */
 export const RULE_IDS = Object.keys(TABLE) as readonly RuleId[];
+/** Returns true for the name of a rule. */
 export const isRule = (text: string): text is RuleId => Object.hasOwn(TABLE, text);
 
 /** Rules that a school can grade, with the question it is asked. */

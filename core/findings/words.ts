@@ -5,6 +5,7 @@ import type { Params } from "./rules.ts";
 const firstNames = (all: readonly { readonly names: readonly string[] }[]): string =>
   all.map(({ names }) => names[0]).join(", ");
 
+/** Messages about rows that cannot be read, by code. */
 export const syntaxWords: Record<string, string> = {
   stray: "“{found}” cannot be read here. A row is `A jab -> B slip out`, a header row is `key: value`.",
   junk: "“{found}” isn’t part of the notation. Take it out; between feed and answer stands `->`.",
@@ -54,6 +55,7 @@ export const syntaxWords: Record<string, string> = {
   unreadable: "This row could not be read.",
 };
 
+/** Messages about header rows, by code. */
 export const headerWords: Record<string, string> = {
   "header-key": "“{key}” is kept as a note; the checker does not use it.",
   "header-value": "“{value}” is not known here. Known: {known}.",
@@ -72,6 +74,7 @@ export const headerWords: Record<string, string> = {
   person: "“{known}” says nothing about a person. Write for example `lead left, height 178, wears gloves`.",
 };
 
+/** Messages about moves that need another tool, by need. */
 export const needsWords: Record<string, string> = {
   empty: "{move} needs an empty hand; this one holds something. Use the other hand, or take another move.",
   hand: "The weapon is in the {side} hand: it cannot {move} with the other one.",
@@ -129,6 +132,7 @@ export const justEnough: Record<string, string> = {
   other: "Just enough: a taller partner gets hit, or a slower one. Move a little more.",
 };
 
+/** Messages about answers that leave the line open, by code. */
 export const lineOpen: Record<string, string> = {
   displace: "The {feed} still lands on the {zone}. {why}",
   cover: "The {feed} goes past the {answer}. {why}",
@@ -145,6 +149,7 @@ export const lineOpen: Record<string, string> = {
   other: "The {answer} doesn’t stop the {feed}.",
 };
 
+/** Messages about limbs and weapons that cannot stop a blow, by what it is. */
 export const wrongMaterial: Record<string, string> = {
   arms: "It holds, but the arms take all of the kick. Lift the shin as well, or step.",
   shin: "One {limb} takes the shin of a kick: it stops it, but it hurts. Double the cover, or step in or away.",

@@ -6,8 +6,11 @@ interface MarkWord {
   readonly word: string;
   readonly good: boolean;
 }
+/** The roles in which somebody is marked. */
 export const MARK_ROLES = ["answers", "feeds"] as const;
+/** A role in which somebody is marked. */
 export type MarkRole = (typeof MARK_ROLES)[number];
+/** The marks of each role. */
 export const MARKS: Readonly<Record<MarkRole, readonly MarkWord[]>> = { answers: data.answers, feeds: data.feeds };
 
 /** Somebody looked and saw nothing amiss: they were in the room. It says less than clean, and is never counted as it. */
@@ -16,6 +19,7 @@ export const FINE = "fine";
 /** A fault of what is trained, in its own words, beside the marks of the list. */
 export const FAULT = "fault";
 
+/** A mark of a person in a round. */
 export interface Mark {
   readonly id: string;
   /** Place among the rounds of the evening, from 0. */
@@ -32,6 +36,7 @@ export interface Mark {
   readonly at: number;
 }
 
+/** Returns a mark in words. */
 export const markWord = ({ role, mark, text }: Pick<Mark, "role" | "mark" | "text">): string =>
   mark === FAULT
     ? text

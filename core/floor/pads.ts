@@ -5,6 +5,7 @@ import type { CheckedExchange } from "../exchange/types.ts";
 /** The protocol is written down in `docs/pads.md`. */
 export const PAD_PROTOCOL = "vicissor-pads/1";
 
+/** A message of a pad with a sensor. */
 export type PadMessage =
   | { readonly kind: "hello"; readonly name: string; readonly pads: readonly string[] }
   /** Force from 0 to 1; `age`: so long ago it was when it was sent, ms. */
@@ -74,6 +75,7 @@ export interface PadHit {
   readonly at: number;
   readonly force: number;
 }
+/** A blow that a pad felt, with its time, ms after the call. */
 export interface PadAnswer {
   readonly label: string;
   readonly kind: "right" | "wrong" | "missed";
@@ -110,6 +112,7 @@ interface PadSums {
 const middle = (sorted: readonly number[], share: number): number | null =>
   sorted.length === 0 ? null : sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))]!;
 
+/** Returns the sums of the blows that a pad felt. */
 export function padSums(answers: readonly PadAnswer[]): PadSums {
   const count = (kind: PadAnswer["kind"]) => answers.filter((one) => one.kind === kind).length;
   const times = answers

@@ -22,6 +22,7 @@ export interface Tapped {
   readonly tap: Tap;
 }
 
+/** A class while it runs: block, round, side, seconds left. */
 export interface Running {
   readonly started: boolean;
   /** All stretches are over. */

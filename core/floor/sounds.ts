@@ -2,6 +2,7 @@
 import type { CallItem } from "../calls/calls.ts";
 import type { Segment } from "./timeline.ts";
 
+/** A sound with its time. */
 export type Sound =
   /** Beginning and end of a round. */
   | { readonly at: number; readonly kind: "bell"; readonly strokes: 1 | 3 }
@@ -17,6 +18,7 @@ interface SoundsWanted {
   /** Beats a minute at the start and at the end, and how many make a bar; null: no metronome. */
   readonly metronome: { readonly from: number; readonly to: number; readonly bar: number } | null;
 }
+/** No sounds at all. */
 export const NO_SOUNDS: SoundsWanted = { calls: [], metronome: null };
 
 /** Before the end of a round and of a rest, ms. */

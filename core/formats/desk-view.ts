@@ -25,6 +25,7 @@ export function placeOf(finding: NumberedFinding): string {
   return `${words[0]!.toUpperCase()}${words.slice(1)}`;
 }
 
+/** An exchange as screens show it. */
 export interface ExchangeView {
   readonly key: string;
   /** As a coach counts them, from 1; null for a row that shows how it goes wrong. */
@@ -81,6 +82,7 @@ interface NoteView {
   readonly text: string;
 }
 
+/** A person's strand between two exchanges. */
 export interface StrandView {
   readonly actor: "A" | "B" | "C";
   /** Distance to the next strand, m; 0 for the last. */
@@ -99,6 +101,7 @@ export interface BlockView {
   readonly depth: number;
 }
 
+/** A checked drill as screens show it. */
 export interface ScoreView {
   readonly title: string | null;
   readonly kind: string;

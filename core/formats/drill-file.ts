@@ -32,6 +32,7 @@ const file = object({
   text: string().min(1).required(),
 });
 
+/** A drill file that was read, or why it could not be. */
 export type ReadFile =
   | { readonly ok: true; readonly text: string; readonly checked: Checked }
   | { readonly ok: false; readonly message: string };

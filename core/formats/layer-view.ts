@@ -4,6 +4,7 @@ import type { CheckedExchange, Layer } from "../exchange/types.ts";
 /** `works`: it covers; `fails`: nothing of the beat does; `goes along`: its body moves for what covers; `idle`: it adds nothing. */
 type LayerPart = "works" | "fails" | "goes along" | "idle";
 
+/** A part of an answer as it is shown. */
 export interface LayerView {
   readonly layer: Layer;
   readonly part: LayerPart;

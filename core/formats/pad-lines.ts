@@ -6,6 +6,7 @@ import type { Checked } from "../drill/types.ts";
 import type { Side } from "../score/person.ts";
 import type { MoveUse } from "../read/types.ts";
 
+/** A blow with the pad that takes it. */
 export interface PadLine {
   readonly blow: string;
   readonly pad: Side;

@@ -29,6 +29,7 @@ export interface FigureView {
   readonly halfStance: number;
 }
 
+/** An exchange for the drawings of floor and target. */
 export interface SceneView {
   readonly key: string;
   readonly from: number;

@@ -5,6 +5,7 @@ import type { Finding } from "../findings/finding.ts";
 import { isBareToBlade } from "../exchange/verdict.ts";
 import type { Checked, ScoreVerdict } from "../drill/types.ts";
 
+/** A check in numbers. */
 export interface Summary {
   readonly verdict: ScoreVerdict;
   readonly exchanges: number;
@@ -19,6 +20,7 @@ export interface Summary {
   readonly bare: boolean;
 }
 
+/** Returns a check in numbers. */
 export function summaryOf(checked: Checked): Summary {
   const { count, of } = countExchanges(checked);
   const numbersOf = (severity: Finding["severity"]) =>

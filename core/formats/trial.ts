@@ -12,11 +12,13 @@ import { answerBook, drillFor } from "../answers/answer-book.ts";
 import { feedTexts } from "../answers/answers.ts";
 import { finished } from "../base/work.ts";
 
+/** A move that is tried, against one feed or answer. */
 export interface TrialPair {
   readonly feed: string;
   readonly answer: string;
   readonly verdict: Verdict;
 }
+/** A move that is tried, with all it was tried against. */
 export interface Trial {
   /** The move as an answer to the usual feeds. */
   readonly answers: readonly TrialPair[];

@@ -13,6 +13,7 @@ import { linesOf } from "../score/structure.ts";
 import type { Row, ScoreBlock, ScoreLine } from "../score/types.ts";
 import type { OperatorId } from "../vary/operator-names.ts";
 
+/** The words of a teacher for a rung. */
 export interface Coaching {
   /** Rows, from 1, that are new or not as they were; none where the whole drill is done in another way. */
   readonly rows: readonly number[];

@@ -4,6 +4,7 @@ import { OPERATORS, type OperatorId } from "../vary/operator-names.ts";
 import type { Stage } from "../policy/stages.ts";
 import { TOOL_IDS, type ToolId } from "../vary/operators/tools.ts";
 
+/** The wishes for a ladder. */
 export interface LadderOptions {
   readonly rungs: number;
   readonly seed: number;
@@ -25,6 +26,7 @@ export interface LadderOptions {
   readonly each: number;
 }
 
+/** A goal of a ladder. */
 export interface Goal {
   /** Load of the last rung against that of the whole drill. */
   readonly load: number;
@@ -64,6 +66,7 @@ export const GOALS = {
   felt: { words: "eyes closed, on the move", goal: { load: 1.5, wants: ["restriction", "semi-live"], tempo: null } },
   fast: { words: "the drill at full speed", goal: { load: 1.4, wants: [], tempo: 1 } },
 } as const satisfies Record<string, { readonly words: string; readonly goal: Goal }>;
+/** The name of a goal. */
 export type GoalId = keyof typeof GOALS;
 
 /** For two people, upwards: what makes a drill easier, needs a third or a quiet room is chosen by hand. */
@@ -79,6 +82,7 @@ const NOT_BY_ITSELF: readonly OperatorId[] = [
   "other-answer",
   "other-height",
 ];
+/** The usual wishes for a ladder. */
 export const LADDER_DEFAULTS: LadderOptions = {
   rungs: 8,
   seed: 1,

@@ -22,6 +22,7 @@ import { playOf, type Variation } from "../vary/vary.ts";
 /** A change that can make a rung: an operator, or more rows of the drill as they stand. */
 export type RungChange = Omit<Variation, "operator"> & { readonly operator: OperatorId | "rows" };
 
+/** A rung of a ladder: a drill that changes one thing of the rung before. */
 export interface Rung {
   readonly text: string;
   /** null on the first rung. */
@@ -35,6 +36,7 @@ export interface Rung {
   /** Others that can stand here: the same step from the rung before, another change. */
   readonly alternatives: readonly Step[];
 }
+/** A ladder, or why there is none. */
 export type LadderResult =
   | {
       readonly ok: true;

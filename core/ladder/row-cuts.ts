@@ -11,6 +11,7 @@ import type { Alternative, Beat, Line, ScoreLine, Turn } from "../score/types.ts
 import { beatText } from "../score/format.ts";
 import { beatOf, mapParts, single, withBeats } from "../score/edit.ts";
 
+/** A drill with a part left out. */
 export interface Cut {
   readonly line: Line;
   /** What of the row is not there yet; null where it is whole. */
@@ -19,6 +20,7 @@ export interface Cut {
   readonly back: readonly string[];
 }
 
+/** A row of a drill with its feeds and answers. */
 export interface DrillRow {
   readonly line: Line;
   /** What it begins with, as one says it. */
@@ -84,6 +86,7 @@ function cuedBy({ row, line }: ScoreLine, { exchanges }: Checked): CheckedExchan
 }
 
 const isPad = ({ feed }: CheckedExchange): boolean => feed !== null && cueOf(feed) === "pad";
+/** Returns blows on pads in words. */
 export const onPads = (blows: string): string => `${blows} on the pads`;
 
 /** The feed of a row; where several begin alike, with what meets it. */

@@ -16,10 +16,12 @@ export interface Evidence {
   readonly at: number;
 }
 
+/** An estimate with how much it rests on. */
 export interface Known extends Estimate {
   /** How often it was seen. */
   readonly times: number;
 }
+/** The estimates of people and rungs. */
 export interface Estimates {
   readonly ability: (person: string, family: string, level: number) => Known;
   readonly difficulty: (rung: string, load: number) => Known;
@@ -85,6 +87,7 @@ function later({ at, error, mean, times }: Known & { readonly at: number }, now:
  * children, and where a miss lands on somebody unprotected.
  */
 export const TARGET = 0.84;
+/** How sure the estimate is that somebody can do a rung before they are given it. */
 export const CAREFUL = 0.95;
 
 /** A chance as it is said. */

@@ -72,6 +72,7 @@ export function conditionalLikelihood(
 
 const total = (numbers: readonly number[]): number => numbers.reduce((sum, one) => sum + one, 0);
 
+/** A value with its standard error, logits. */
 export interface Estimate {
   /** Logits. */
   readonly mean: number;

@@ -2,6 +2,7 @@
 import { folded } from "../words/name-key.ts";
 import { sortingOf, type Sorting } from "./rows-shown.ts";
 
+/** A drill in the list. */
 export interface DrillListRow {
   readonly id: string;
   readonly title: string;
@@ -24,6 +25,7 @@ export interface DrillListRow {
   };
 }
 
+/** A column by which drills are sorted. */
 export type SortKey = "title" | "verdict" | "load" | "trained";
 
 /** Titles as people look for them; one for all, since making one costs more than a thousand comparisons. */
@@ -41,6 +43,7 @@ const BY: Record<SortKey, (a: DrillListRow, b: DrillListRow) => number> = {
 export const sorted = (drills: readonly DrillListRow[], { key, down }: Sorting<SortKey>): DrillListRow[] =>
   [...drills].sort((a, b) => BY[key](a, b) * (down ? -1 : 1) || compare(a.title, b.title));
 
+/** The filters of the list of drills. */
 export interface Filters {
   readonly q: string;
   readonly kind: string;
@@ -48,7 +51,9 @@ export interface Filters {
   readonly stars: string;
   readonly tag: string;
 }
+/** All drills. */
 export const NO_FILTERS: Filters = { q: "", kind: "all", verdict: "all", stars: "all", tag: "all" };
+/** Returns true where a filter is set. */
 export const isFiltered = (filters: Filters): boolean =>
   (Object.keys(NO_FILTERS) as (keyof Filters)[]).some((key) => filters[key].trim() !== NO_FILTERS[key]);
 
@@ -56,6 +61,7 @@ export const isFiltered = (filters: Filters): boolean =>
 export const USUAL = { ...NO_FILTERS, sort: "title", down: "no", shown: "100" };
 type ListAsked = typeof USUAL;
 
+/** The columns by which drills are sorted. */
 export const SORTS: readonly [SortKey, ...SortKey[]] = ["title", "verdict", "load", "trained"];
 
 /** The list as it stands: what was looked for stands for itself; else ladders are folded into the drill that they come from. */

@@ -1,11 +1,14 @@
 /** The list of people: what is found in it, and in which order. */
 import { sortingOf } from "./rows-shown.ts";
 
+/** A column by which people are sorted. */
 export type PeopleSort = "name" | "height" | "mass" | "level";
+/** The columns by which people are sorted. */
 export const SORTS: readonly [PeopleSort, ...PeopleSort[]] = ["name", "height", "mass", "level"];
 
 /** What the address of the list says. */
 export const USUAL = { part: "people", q: "", sort: "name", down: "no", shown: "100" };
+/** The filters of the list of people. */
 export type PeopleAsked = typeof USUAL;
 
 const { compare } = new Intl.Collator("en");

@@ -19,6 +19,7 @@ interface Asked {
   readonly shown: string;
 }
 
+/** Returns how many rows are shown. */
 export const shownOf = ({ shown }: Pick<Asked, "shown">): number =>
   Math.min(MOST_SHOWN, Math.max(PAGE, Math.floor(Number(shown)) || PAGE));
 

@@ -1,7 +1,9 @@
 /** Ages of minors in bands: how long a round is for them, and whom they work with. */
 import data from "./ages.json" with { type: "json" };
 
+/** Age bands of minors, years. */
 export const AGES = ["4-6", "7-9", "10-12", "13-17"] as const;
+/** An age band of minors. */
 export type Ages = (typeof AGES)[number];
 
 /** Unknown is neither: no contact, no minor and no adult as a partner in contact, until somebody has said. */

@@ -27,6 +27,7 @@ export interface LockedPair extends PairIds {
   readonly round: number;
 }
 
+/** The wishes for all rounds of an evening. */
 export interface EveningOptions {
   readonly rounds: number;
   readonly weights: PairWeights;
@@ -47,8 +48,10 @@ export interface EveningOptions {
   /** Who has nothing to do in a round that they may, by id, and why. */
   readonly sitOut?: (round: number) => ReadonlyMap<string, string>;
 }
+/** Most rounds of an evening. */
 export const MOST_ROUNDS = 48;
 
+/** The rounds of an evening with their points. */
 export interface Evening {
   readonly rounds: readonly Round[];
   /** How the lines stand at the start; empty where pairs are called by name. */

@@ -2,6 +2,7 @@
 import blossom from "edmonds-blossom-fixed";
 import { NO_FACTS, scorePair, type PairFacts, type Person } from "./score.ts";
 
+/** Two people by id. */
 export interface Pair {
   readonly a: Person;
   readonly b: Person;
@@ -15,6 +16,7 @@ export interface Pair {
   readonly why: readonly string[];
 }
 
+/** The pairs of a round and who is left. */
 export interface Round {
   readonly pairs: readonly Pair[];
   /** Nobody could be put with them: the instructor works with them, or they watch. */

@@ -3,6 +3,7 @@ import type { Age, Ages } from "./ages.ts";
 import { meetingOf } from "./meet.ts";
 import { MASS_RATIO, PAIR_WEIGHTS, weightText, type PairWeights } from "../policy/pair-weights.ts";
 
+/** A person as pairs are made. */
 export interface Person {
   readonly id: string;
   readonly name: string;
@@ -41,6 +42,7 @@ export interface PairFacts {
   /** What is trained cannot be done without contact: who may have none with somebody is no partner for them. */
   readonly contactOnly?: boolean;
 }
+/** Nothing known of a pair. */
 export const NO_FACTS: PairFacts = {
   weights: PAIR_WEIGHTS,
   met: new Map(),
@@ -48,6 +50,7 @@ export const NO_FACTS: PairFacts = {
   wishes: new Map(),
 };
 
+/** Returns one key for two ids in either order. */
 export const pairKey = (a: string, b: string): string => (a < b ? `${a}|${b}` : `${b}|${a}`);
 /** Wishes by pair; to be kept apart outweighs any other. */
 export const wishMap = (wishes: readonly Wish[]): Map<string, Wish["kind"]> =>

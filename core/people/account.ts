@@ -3,6 +3,7 @@
 /** Letters of a password, at least. */
 export const MIN_PASSWORD = 12;
 
+/** The roles of accounts in words. */
 export const ROLE_WORDS = {
   owner: "Owner",
   instructor: "Instructor",
@@ -10,6 +11,7 @@ export const ROLE_WORDS = {
   student: "Student",
 } as const;
 
+/** A role of an account. */
 export type MemberRole = keyof typeof ROLE_WORDS;
 
 /** What somebody may do in a role, as it is said where it is chosen. */

@@ -20,6 +20,7 @@ function yearsOn(born: string, day: string): number {
   return day.slice(5) >= born.slice(5) ? years : years - 1;
 }
 
+/** Returns the age of a person on a day of the school. */
 export function ageOn({ born, minor, ages }: Aged, day: string): Age {
   if (born !== null) return yearsOn(born, day) < OF_AGE ? "minor" : "adult";
   if (minor !== null) return minor ? "minor" : "adult";

@@ -4,6 +4,7 @@ import type { Bodies } from "../drill/check.ts";
 import type { Age, Ages } from "../pairs/ages.ts";
 import type { Person as PairPerson } from "../pairs/score.ts";
 
+/** Height, reach and mass of a person, cm and kg. */
 export interface Measured {
   readonly id: string;
   readonly name: string;

@@ -7,6 +7,7 @@ import { FAMILIES } from "./families.ts";
 import type { Measured } from "./measures.ts";
 
 type Family = (typeof FAMILIES)[number];
+/** Returns true for a family of drills. */
 export const isFamily = (kind: string): kind is Family =>
   (FAMILIES as readonly string[]).includes(kind) && (KINDS as readonly string[]).includes(kind);
 
@@ -15,6 +16,7 @@ export const LEVELS = [1, 2, 3, 4, 5] as const;
 /** Who has no level yet is taken for the middle. */
 const USUAL_LEVEL = 3;
 
+/** A person of a school. */
 export interface Member extends Measured, Aged {
   readonly levels: Readonly<Partial<Record<Family, number>>>;
   readonly limits: readonly string[];
@@ -30,6 +32,7 @@ export interface Member extends Measured, Aged {
 export const limitsOn = (m: Pick<Member, "limits" | "limits_until">, day: string): readonly string[] =>
   m.limits_until !== null && m.limits_until < day ? [] : m.limits;
 
+/** Returns the level of a person in a family of drills, 0 where none is set. */
 export const levelIn = ({ levels }: Pick<Member, "levels">, family: string): number =>
   (isFamily(family) ? levels[family] : undefined) ?? USUAL_LEVEL;
 
@@ -43,6 +46,7 @@ const measure = (label: string, [low, high]: readonly [number, number], unit: st
     .max(high, `${label} must be ${low} to ${high} ${unit}`);
 const level = number().integer().min(1, "levels go from 1 to 5").max(5, "levels go from 1 to 5");
 
+/** The form of a person. */
 export const memberSchema = object({
   name: string().trim().required("a name is needed").max(80, "a name has at most 80 letters"),
   height_cm: measure("height", BOUNDS.height, "cm"),
@@ -75,4 +79,5 @@ export const memberSchema = object({
   agreed: string().max(400, "at most 400 letters; keep to what is needed").defined(),
   falls: boolean().nullable().default(null),
 });
+/** A person as their form holds them. */
 export type MemberForm = InferType<typeof memberSchema>;

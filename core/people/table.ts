@@ -7,6 +7,7 @@ import { FAMILIES } from "./families.ts";
 import { MEMBER_HEADS } from "./member-columns.ts";
 import { BOUNDS, memberSchema, type Member, type MemberForm } from "./person.ts";
 
+/** The cells of a row by their column. */
 export type Cells = Readonly<Record<string, string>>;
 
 /** Columns as they are written; each is also known by other words. */
@@ -70,6 +71,7 @@ const ALIASES: Readonly<Record<string, string>> = {
   mineur: "minor",
 };
 
+/** A row of a table of people. */
 export interface ReadRow {
   /** Row of the file, from 1; the header is row 1. */
   readonly row: number;
@@ -80,6 +82,7 @@ export interface ReadRow {
   readonly duplicate: boolean;
 }
 
+/** Most rows of a table of people. */
 export const MOST_ROWS = 5000;
 const CM_PER_INCH = 2.54;
 const KG_PER_POUND = 0.45359237;

@@ -18,6 +18,7 @@ const TONIGHT = {
   kneeling: "no kneeling",
 } as const;
 type TonightId = keyof typeof TONIGHT;
+/** The ids of all limits for tonight. */
 export const TONIGHT_IDS = Object.keys(TONIGHT) as readonly TonightId[];
 
 /** The limits of what was tapped; anything else that is stored says nothing. */

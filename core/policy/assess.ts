@@ -18,6 +18,7 @@ import { RULES } from "../findings/rules.ts";
 import type { Header } from "../score/header.ts";
 import type { Line, Score, ScoreLine } from "../score/types.ts";
 
+/** A drill in short: verdict, load, tempo. */
 export interface Assessed {
   readonly verdict: "sound" | "risky" | "broken";
   readonly load: Load;

@@ -4,12 +4,14 @@ import type { Checked } from "../drill/types.ts";
 import { parse } from "../score/parse.ts";
 import type { School } from "./school.ts";
 
+/** A drill by its title and text. */
 export interface DrillText {
   readonly id: string;
   readonly title: string;
   readonly text: string;
 }
 
+/** A drill whose verdict changes, before and after. */
 export interface VerdictChange {
   readonly id: string;
   readonly title: string;

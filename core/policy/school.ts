@@ -23,6 +23,7 @@ import {
 } from "./settings.ts";
 import { makeVocabulary, shippedVocabulary } from "../words/vocabulary.ts";
 
+/** A school as the check knows it: words, grades, rulings, customs. */
 export interface School extends Usage {
   readonly severity: Readonly<Partial<Record<RuleId, RuleSetting>>>;
   readonly rulings: readonly Ruling[];

@@ -35,6 +35,7 @@ export interface SchoolCustoms extends Customs {
   /** Speed and power: slowly first, or full from the start. */
   readonly power: "slow first" | "full";
 }
+/** The shipped customs of a school. */
 export const SCHOOL_CUSTOMS: SchoolCustoms = {
   ...CUSTOMS,
   names: "english",
@@ -50,6 +51,7 @@ export interface BookChoice {
   readonly answers: readonly string[];
 }
 
+/** The settings of a school as they are stored. */
 export interface SchoolData {
   readonly moves?: readonly MoveData[];
   readonly numbering?: readonly NumberingSet[];
@@ -64,6 +66,7 @@ export interface SchoolData {
   /** Moves of its own that were taken out, the last one first; they mean nothing, and can be brought back. */
   readonly deletedMoves?: readonly MoveData[];
 }
+/** The keys of the settings of a school. */
 export const SCHOOL_KEYS = [
   "moves",
   "numbering",
@@ -139,17 +142,23 @@ function faultsOf(
   }
 }
 
+/** Returns the faults of customs in words. */
 export const customsFaults = (value: unknown): string[] => faultsOf(customs, "customs", value);
+/** Returns the faults of load weights in words. */
 export const loadFaults = (value: unknown): string[] => faultsOf(load, "load", value);
+/** Returns the faults of pairing points in words. */
 export const pairingFaults = (value: unknown): string[] => faultsOf(pairing, "pairing", value);
+/** Returns the faults of the choice for the answer map in words. */
 export const bookFaults = (value: unknown): string[] => faultsOf(book, "book", value);
 // They are looked at as moves when they are brought back.
 const deletedMoves = array(object({ id: string().required() }).required()).max(MOST_DELETED);
+/** Returns the faults of deleted moves in words. */
 export const deletedMovesFaults = (value: unknown): string[] => faultsOf(deletedMoves, "deletedMoves", value);
 const STANDARD_KEYS = new Set(STANDARDS.map(standardKey));
 /** At most so many answers are taught against one class of feeds. */
 export const MOST_STANDARDS = 12;
 const answersTo = array(string().trim().min(1).max(80).required()).min(1).max(MOST_STANDARDS).required();
+/** Returns the faults of own standards in words. */
 export const standardsFaults = (value: unknown): string[] =>
   typeof value !== "object" || value === null || Array.isArray(value)
     ? ["standards: must be an object of lists of answers"]
@@ -158,6 +167,7 @@ export const standardsFaults = (value: unknown): string[] =>
           ? faultsOf(answersTo, `standards: ${key}`, answers)
           : [`standards: there is no class of feeds “${key}”`],
       );
+/** Returns the faults of numbering sets in words. */
 export const numberingFaults = (value: unknown): string[] =>
   Array.isArray(value)
     ? value.flatMap((one, i) => faultsOf(set, `numbering: set ${i + 1}`, one))

@@ -6,6 +6,7 @@ import { partNamed } from "../words/part-names.ts";
 import type { Height, Move } from "../words/types.ts";
 import { chooseHomonym, type LookupContext, type Vocabulary } from "../words/vocabulary.ts";
 
+/** Words for a side. */
 export const SIDES: Record<string, SideWord> = {
   lead: "lead",
   front: "lead",
@@ -15,6 +16,7 @@ export const SIDES: Record<string, SideWord> = {
   r: "right",
   right: "right",
 };
+/** Words for a way. */
 export const WAYS: Record<string, Way> = {
   in: "in",
   inside: "in",
@@ -24,6 +26,7 @@ export const WAYS: Record<string, Way> = {
   forward: "forward",
   forwards: "forward",
 };
+/** Words for a height. */
 export const HEIGHT_WORDS: Record<string, Height> = {
   high: "high",
   mid: "mid",
@@ -35,6 +38,7 @@ export const HEIGHT_WORDS: Record<string, Height> = {
 };
 /** What kind of technique it is, behind its Japanese name: striking, kicking, punching, receiving. */
 const CLASS_WORDS = ["uchi", "geri", "keri", "tsuki", "zuki", "uke", "waza"];
+/** Words that say nothing. */
 export const FILLER = new Set([
   "the",
   "with",
@@ -170,6 +174,7 @@ export const isModifierWord = (word: string): boolean =>
   /^(?:to|on|at|facing|intercept|\d+)$/.test(word) ||
   partNamed(word) !== null;
 
+/** Returns the phrases of a part (`to head`, `on lead wrist`, `at C`) and the words that are left. */
 export function takePhrases(words: readonly string[]) {
   const left: string[] = [];
   let target: PartRef | null = null;

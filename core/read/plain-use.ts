@@ -4,6 +4,7 @@ import type { Span } from "../score/types.ts";
 import type { Vocabulary } from "../words/vocabulary.ts";
 import type { Move } from "../words/types.ts";
 
+/** Returns a move without any modifier. */
 export const plainUse = (move: Move): MoveUse => ({
   move,
   text: move.name,

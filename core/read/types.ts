@@ -6,9 +6,12 @@ import type { Angle, NumberedRole } from "../words/numbering.ts";
 import type { Height, Move } from "../words/types.ts";
 import type { LookupContext } from "../words/vocabulary.ts";
 
+/** A side by name or by the foot in front. */
 export type SideWord = Side | "lead" | "rear";
+/** A way that a movement goes. */
 export type Way = "in" | "out" | "back" | "forward" | Side;
 
+/** A part of a body with its side. */
 export interface PartRef {
   readonly part: PartName;
   readonly side: SideWord | null;
@@ -48,6 +51,7 @@ export interface MoveUse extends Span {
   readonly length: number;
 }
 
+/** A word that cannot be read, with its rule and place. */
 export interface WordFault extends Span {
   readonly rule: "unknown-move" | "not-modelled" | "bad-move" | "syntax";
   readonly code: string;
@@ -94,6 +98,7 @@ export interface ReadBeats extends Span {
   readonly beats: readonly ReadBeat[];
 }
 
+/** A turn with its words read. */
 export interface ReadTurn extends Span {
   readonly actor: Actor | "both";
   /** For each alternative what is done, by one or by both. */

@@ -22,6 +22,7 @@ const partOf = (text: string): Part => ({
     .filter(Boolean)
     .map((word) => ({ from: 0, to: 0, text: word })),
 });
+/** Returns a beat by its text. */
 export const beatOf = (text: string): Beat => ({ from: 0, to: 0, parts: text.split(/\s*\+\s*/).map(partOf) });
 /** Beats of one person as a turn; null where nobody is named. */
 export const turnOf = (actor: TurnActor | null, beats: readonly string[]): string =>
@@ -33,6 +34,7 @@ const mapTurns = (line: Line, change: (turn: Turn, index: number) => Turn): Line
   ...line,
   turns: line.turns.map(change),
 });
+/** Returns an alternative with other beats. */
 export const withBeats = (alternative: Alternative, beats: readonly Beat[]): Alternative => ({ ...alternative, beats });
 /** Changes every part of a line. */
 export const mapParts = (line: Line, change: (part: Part) => Part): Line =>
@@ -53,8 +55,10 @@ export const single = (turn: Turn | undefined): Alternative | null =>
 /** A score as its rows of text, in the layout that `format` writes. */
 export type Rows = readonly string[];
 
+/** Returns rows as a text. */
 export const textOf = (rows: Rows): string => `${rows.join("\n")}\n`;
 
+/** Returns a text as rows. */
 export const rowsOf = (text: string): Rows => text.trimEnd().split("\n");
 
 /** Header rows with the rows of play behind them. */

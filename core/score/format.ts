@@ -97,6 +97,7 @@ function writeRow(body: RowBody): string {
 /** How the sides of a loop are written. */
 const SIDES = { written: "", each: " each side", alternate: " alternate" } as const;
 
+/** Returns the head of a block as it is written. */
 export function headText(head: BlockHead): string {
   switch (head.type) {
     case "loop":
@@ -118,6 +119,7 @@ export function lineText(line: Line): string {
   return text;
 }
 
+/** Returns a turn as it is written. */
 export function turnText(turn: Turn): string {
   const moves = turn.alternatives.map((alternative) => alternative.beats.map(notedBeat).join(", ")).join(" | ");
   return [turn.actor, ...quoted(turn.notes), moves].filter(Boolean).join(" ");

@@ -6,13 +6,20 @@ import { guardNamed, stanceNamed } from "./postures.ts";
 import { parsePerson, type Person } from "./person.ts";
 import { linesShown, namesThird } from "./structure.ts";
 
+/** The kinds of drills. */
 export const KINDS = ["feeder", "flow", "sensitivity", "solo"] as const;
+/** A kind of drill. */
 export type Kind = (typeof KINDS)[number];
+/** The levels of contact. */
 export const CONTACTS = ["none", "light", "medium", "full"] as const;
 type ContactLevel = (typeof CONTACTS)[number];
+/** The contexts of drills. */
 export const CONTEXTS = ["sport", "duel", "self-protection"] as const;
+/** The distances by name, from far to near. */
 export const RANGES = ["out", "kick", "weapon", "punch", "trap", "clinch"] as const;
+/** A distance by name. */
 export type RangeName = (typeof RANGES)[number];
+/** The rules that a drill may set for a person. */
 export const RULES = [
   "no hands",
   "no steps",
@@ -24,6 +31,7 @@ export const RULES = [
   "rear hand only",
   "eyes closed",
 ] as const;
+/** A rule that a drill may set. */
 export type Rule = (typeof RULES)[number];
 
 /** Distance between the two centres: a range word, metres, or null for the default. */

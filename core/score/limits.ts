@@ -8,6 +8,7 @@
 export const MAX_TEXT = 200_000;
 /** Longest file read into a drill, in characters: reading stops with a message before anything is parsed. */
 export const MAX_FILE = 2_000_000;
+/** Most rows of a text. */
 export const MAX_ROWS = 5_000;
 /** Most syntax faults reported for one score; the rest are counted in one sentence. */
 export const MAX_FAULTS = 100;
@@ -29,6 +30,7 @@ export const ROW_LIMITS = {
   "many-parts": 8,
   "many-words": 24,
 } as const;
+/** A limit of a row. */
 export type RowLimit = keyof typeof ROW_LIMITS;
 
 /** Most branches that alternatives may open on one line. */

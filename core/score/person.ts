@@ -3,9 +3,12 @@ import { metres, type Metres } from "../base/units.ts";
 import { centimetres } from "./lengths.ts";
 import { guardNamed, stanceNamed, USUAL_GUARD, USUAL_STANCE } from "./postures.ts";
 
+/** A side of a body. */
 export type Side = "left" | "right";
+/** Returns the other side. */
 export const otherSide = (side: Side): Side => (side === "left" ? "right" : "left");
 
+/** A kind of weapon. */
 export type WeaponKind = "stick" | "training knife" | "knife";
 const GEAR = [
   "mitts",
@@ -20,6 +23,7 @@ const GEAR = [
   "kick shield",
   "kick pads",
 ] as const;
+/** A piece of gear that can be worn. */
 export type Gear = (typeof GEAR)[number];
 /** Gear by other names that are heard in clubs. Common practice, no source. */
 const SAME_GEAR: Readonly<Record<string, Gear>> = {
@@ -44,6 +48,7 @@ const SAME_GEAR: Readonly<Record<string, Gear>> = {
 /** Gear that somebody else can hit. */
 export const PADS: ReadonlySet<Gear> = new Set(["mitts", "belly pad", "kick shield", "kick pads"]);
 
+/** A weapon in the hand; length in m. */
 export interface Held {
   readonly kind: WeaponKind;
   /** Length in metres. */

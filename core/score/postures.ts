@@ -33,7 +33,9 @@ export interface GuardData {
   readonly home: boolean;
 }
 
+/** All stances. */
 export const STANCES: readonly StanceData[] = data.stances;
+/** All guards. */
 export const GUARDS: readonly GuardData[] = data.guards;
 
 const named = <T extends { readonly names: readonly string[] }>(all: readonly T[], name: string): T | null =>
@@ -44,5 +46,7 @@ export const stanceNamed = (name: string): StanceData | null => named(STANCES, n
 /** The guard of a name in lower case; null where there is none. */
 export const guardNamed = (name: string): GuardData | null => named(GUARDS, name);
 
+/** The stance where none is written. */
 export const USUAL_STANCE = STANCES[0]!;
+/** The guard where none is written. */
 export const USUAL_GUARD = GUARDS[0]!;

@@ -7,11 +7,14 @@ export interface Span {
   readonly to: number;
 }
 
+/** The letters of people. */
 export const ACTORS = ["A", "B", "C"] as const;
+/** The letter of a person. */
 export type Actor = (typeof ACTORS)[number];
 /** `any`: whoever was attacked. */
 export type TurnActor = Actor | "both" | "any";
 
+/** Words with their place in a row. */
 export interface Word extends Span {
   readonly text: string;
 }
@@ -59,6 +62,7 @@ export interface RowFault extends Span {
 /** Which side a loop is done on: as written; all passes, then all again mirrored; or every second pass mirrored. */
 export type LoopSides = "written" | "each" | "alternate";
 
+/** The head of a block. */
 export type BlockHead =
   | {
       readonly type: "loop";
@@ -71,6 +75,7 @@ export type BlockHead =
   | { readonly type: "choose"; readonly by: Actor | "call" }
   | { readonly type: "carry" };
 
+/** The content of a row by its kind. */
 export type RowBody =
   | { readonly kind: "blank" }
   | { readonly kind: "comment" }
@@ -100,6 +105,7 @@ export interface Row {
   readonly content: RowContent;
 }
 
+/** A row as it was parsed. */
 export interface RowContent {
   readonly body: RowBody;
   /** The comment at the end of the row, `#` included. */
@@ -109,6 +115,7 @@ export interface RowContent {
   readonly typed: string | null;
 }
 
+/** A row of play in a score. */
 export interface ScoreLine {
   readonly kind: "line";
   readonly row: Row;
@@ -131,6 +138,7 @@ interface ScoreSection {
   readonly name: string;
 }
 
+/** A block with its items. */
 export interface ScoreBlock {
   readonly kind: "block";
   readonly row: Row;
@@ -138,6 +146,7 @@ export interface ScoreBlock {
   readonly items: readonly ScoreItem[];
 }
 
+/** A part of a score. */
 export type ScoreItem = ScoreLine | ScoreWrong | ScoreSection | ScoreBlock;
 
 /** A score as typed. `rows` hold all of the text but its layout; `items` are the same rows as a tree. */
@@ -147,4 +156,5 @@ export interface Score {
   readonly faults: readonly { readonly row: Row; readonly fault: RowFault }[];
 }
 
+/** The content of an empty row. */
 export const BLANK: RowContent = { body: { kind: "blank" }, comment: null, faults: [], typed: null };

@@ -14,6 +14,7 @@ interface Bridge {
   readonly text: string;
   readonly checked: Checked;
 }
+/** Ways from one drill to another, or why there are none. */
 export type BridgeResult =
   | {
       readonly ok: true;
@@ -30,6 +31,7 @@ interface BridgeOptions {
   /** Most rows between the two. */
   readonly depth: number;
 }
+/** The usual effort for a bridge. */
 export const BRIDGE_DEFAULTS: BridgeOptions = { nodes: 1200, count: 3, depth: 3 };
 /** Positions of one length from which the search goes on: those nearest to the start that is wanted. */
 const BEAM = 10;

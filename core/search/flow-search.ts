@@ -8,6 +8,7 @@ import { lineText } from "../score/format.ts";
 import { linesOf } from "../score/structure.ts";
 import { checkText, readText } from "../answers/check-text.ts";
 
+/** The wishes for cycles. */
 export interface FlowOptions {
   readonly counts: number;
   /** As they are written: strokes, feeds, answers. */
@@ -20,7 +21,9 @@ export interface FlowOptions {
   /** Texts of cycles that the school has already. */
   readonly known: readonly string[];
 }
+/** The usual wishes for cycles. */
 export const FLOW_DEFAULTS: Omit<FlowOptions, "moves"> = { counts: 4, seed: 1, nodes: 3000, best: 12, known: [] };
+/** The lengths of cycles, counts. */
 export const FLOW_COUNTS = [2, 3, 4, 5, 6, 8, 10, 12] as const;
 
 /** As many counts as moves are chosen, or the next number that a cycle can have. */
@@ -42,6 +45,7 @@ interface FlowCycle {
   /** The school has no cycle of these rows in this order, wherever it begins. */
   readonly fresh: boolean;
 }
+/** Cycles that close, or why there are none. */
 export type FlowResult =
   | {
       readonly ok: true;

@@ -32,8 +32,10 @@ interface RefuteOptions {
   /** Asked between positions; true ends the search with what is known so far. */
   readonly cancelled?: () => boolean;
 }
+/** The usual effort for a refutation. */
 export const REFUTE_DEFAULTS: RefuteOptions = { plies: 3, nodes: 4000 };
 
+/** A line that lands, or how deep the drill holds. */
 export type Refutation =
   | { readonly kind: "holds"; readonly plies: number; readonly nodes: number }
   | {

@@ -18,6 +18,7 @@ export interface Played {
   readonly joint: "->" | "<>";
 }
 
+/** A place in a drill from which it can be broken. */
 export interface Start {
   readonly row: Row;
   readonly played: Played;

@@ -8,7 +8,9 @@ import type { MoveUse } from "../read/types.ts";
 import type { Checked } from "../drill/types.ts";
 import type { Vocabulary } from "../words/vocabulary.ts";
 
+/** The class of an exchange by which the next feed is chosen. */
 export type Before = keyof typeof data.next;
+/** The feeds that follow each class, best first. */
 export const NEXT_FEEDS: Readonly<Record<Before, readonly string[]>> = data.next;
 
 /** What an exchange began with, as the list of what comes next is ordered by. */

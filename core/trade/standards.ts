@@ -9,6 +9,7 @@ import { isArmPart, PARTS } from "../body/parts.ts";
 import type { MoveUse } from "../read/types.ts";
 import type { Person } from "../score/person.ts";
 
+/** The answers that instructors give to a class of feeds. */
 export interface Standard {
   readonly feed: FeedClass;
   /** What the one who answers holds; nothing said: whatever it is. */
@@ -22,11 +23,13 @@ export interface Standard {
   /** What is given as well; where this stands, nothing else is. */
   readonly only?: readonly string[];
 }
+/** A class of feeds that are answered alike. */
 export type FeedClass = keyof typeof data.feeds;
 /** What a class is called, a feed of it to try answers against, and where it stands in a list. */
 export const FEED_CLASSES: Readonly<
   Record<FeedClass, { readonly says: string; readonly sample: string; readonly group: string }>
 > = data.feeds;
+/** The shipped standards. */
 export const STANDARDS = data.classes as readonly Standard[];
 
 /** Names one standard among all: the class of the feed, what is held against it, whose answers they are. */
@@ -102,6 +105,7 @@ export function standardFor(
   );
 }
 
+/** Returns the place of an answer among a standard, and whether nobody gives it. */
 export const rankIn = (standard: Standard | null, text: string): Rank => {
   const place = standard?.answers.indexOf(text) ?? -1;
   if (!standard || place >= 0) return { place: place < 0 ? null : place, never: false };

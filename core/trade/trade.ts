@@ -108,6 +108,7 @@ export const tradeSchema = object({
   samples: object({ hands: text, stick: text, push: text }).noUnknown(),
 }).noUnknown();
 
+/** The lists of the trade. */
 export const TRADE: Trade = data;
 /** What most clubs feed. */
 export const USUAL_FEEDS: ReadonlySet<string> = new Set(TRADE.book.feeds);

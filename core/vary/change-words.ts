@@ -38,6 +38,7 @@ const TIMES: Readonly<Record<number, string>> = { 2: "Twice", 3: "Three times", 
 
 const TEMPO_WORDS = { up: "A bit faster: ", down: "Slower: ", back: "Back to ", own: "Now at " } as const;
 
+/** The words for each change. */
 export const CHANGES = {
   return: (answer: string, back: string) => `${capital(spoken(answer))}, then hit back: ${back}`,
   counter: (feed: string, feeder: string, back: string, answer: string) =>
@@ -119,6 +120,7 @@ const STILL: Readonly<Record<Exclude<StillMissing, null>, string>> = {
   blows: " No more yet",
 };
 
+/** The words for changes of a row. */
 export const ROW_CHANGES = {
   first: (feed: string, answers: readonly string[], still: StillMissing, pace: "slow" | "own") =>
     [capital([spoken(feed), ...answers].join(", ")), still && STILL[still], pace === "slow" && " Slow"]

@@ -97,11 +97,15 @@ const TABLE = {
   contact: { says: "Harder", stage: "force", kinds: ["feeder"] },
 } as const satisfies Record<string, OperatorRow>;
 
+/** The name of an operator. */
 export type OperatorId = keyof typeof TABLE;
+/** The names of all operators. */
 export const OPERATORS = Object.keys(TABLE) as readonly OperatorId[];
+/** All operators in words. */
 export const OPERATOR_NAMES = Object.fromEntries(OPERATORS.map((id) => [id, TABLE[id].says])) as Readonly<
   Record<OperatorId, string>
 >;
+/** Returns the stage of a ladder to which an operator belongs. */
 export const stageOf = (id: OperatorId): Stage => TABLE[id].stage;
 /** The row of an operator. */
 export const operatorRow = (id: OperatorId): OperatorRow => TABLE[id];

@@ -12,8 +12,10 @@ import { isClosed, keepsTradition } from "../trade/art.ts";
 import type { Candidate } from "./operators/shared.ts";
 import { OPERATOR_TABLE } from "./operators/table.ts";
 
+/** A changed drill that was checked. */
 export interface Variation extends Omit<Candidate, "rows">, Assessment {}
 
+/** The changed drills that hold, and how many do not. */
 export interface Variations {
   /** Sound or risky, easiest first. */
   readonly good: readonly Variation[];

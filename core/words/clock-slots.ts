@@ -1,6 +1,7 @@
 /** The places of a clock face at which a numbering set can put its numbers. */
 import type { Angle, NumberingSet } from "./numbering.ts";
 
+/** A place on the clock face for a number. */
 export interface ClockSlot {
   readonly key: string;
   readonly line: Angle["line"];
@@ -51,6 +52,7 @@ function thrust(side: Angle["side"], height: (typeof HEIGHTS)[number]): ClockSlo
   };
 }
 
+/** All places on the clock face. */
 export const CLOCK_SLOTS: readonly ClockSlot[] = [
   {
     key: "overhead middle high",
@@ -89,6 +91,7 @@ export function moveNumber(set: NumberingSet, index: number, by: 1 | -1): Number
   return { ...set, angles };
 }
 
+/** Returns a numbering set without one of its numbers. */
 export const removeNumber = (set: NumberingSet, index: number): NumberingSet => ({
   ...set,
   angles: (set.angles ?? []).filter((_, i) => i !== index),

@@ -1,6 +1,7 @@
 /** The physical facts of a move as lines to read: what it does, how far, how long. */
 import type { ByHeight, Mechanism, MoveData, Moved } from "./types.ts";
 
+/** A fact of a move in words. */
 export interface Fact {
   readonly name: string;
   readonly value: string;

@@ -13,8 +13,10 @@ export interface StandardMove {
   readonly reaches?: "own side" | "other side";
   readonly text: string;
 }
+/** The role in which a number is used. */
 export type NumberedRole = "strike" | "block" | "counter";
 
+/** A numbering set: an angle for each number. */
 export interface NumberingSet {
   readonly id: string;
   readonly name: string;

@@ -33,6 +33,7 @@ const PART_NAMES = [
   "arm",
   "weapon",
 ] as const;
+/** The name of a part of the body. */
 export type PartName = (typeof PART_NAMES)[number];
 
 const SAME: Record<string, PartName> = {

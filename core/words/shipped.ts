@@ -54,9 +54,11 @@ export const moveFiles: Readonly<Record<string, MoveFile>> = {
 export const movesOf = (file: MoveFile): MoveData[] =>
   file.moves.map((move) => ({ ...file.common, ...move }) as MoveData);
 
+/** All shipped moves. */
 export const shippedMoves: readonly MoveData[] = Object.values(moveFiles).flatMap(movesOf);
 /** What each numbered move means on a kind of line, most special first. */
 export const standardMoves = numbering.standard as unknown as Readonly<Record<NumberedRole, readonly StandardMove[]>>;
+/** All shipped numbering sets. */
 export const numberingSets = numbering.sets as readonly NumberingSet[];
 /** What several moves are called at once, and the beats that it stands for. */
 export const sayings: readonly { readonly names: readonly string[]; readonly means: readonly string[] }[] =

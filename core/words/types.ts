@@ -6,12 +6,17 @@ import type { Side } from "../score/person.ts";
 
 export type { Side };
 
+/** The roles of a move in a turn. */
 export const ROLES = ["feed", "answer", "return", "setup"] as const;
+/** A role of a move. */
 export type Role = (typeof ROLES)[number];
 
+/** The traditions that give names. */
 export const TRADITIONS = ["english", "filipino", "cantonese", "japanese", "thai", "boxing"] as const;
+/** A tradition. */
 export type Tradition = (typeof TRADITIONS)[number];
 
+/** The limbs that do a move. */
 export const LIMBS = [
   "lead hand",
   "rear hand",
@@ -26,11 +31,14 @@ export const LIMBS = [
 ] as const;
 type LimbRule = (typeof LIMBS)[number];
 
+/** The heights of a blow or block. */
 export const HEIGHTS = ["high", "mid", "low"] as const;
+/** A height. */
 export type Height = (typeof HEIGHTS)[number];
 /** One value, or one for each height word; the first key is the default height. */
 export type ByHeight<T> = T | Partial<Record<Height, T>>;
 
+/** The tools of a blow. */
 export const TOOLS = [
   "fist",
   "palm",
@@ -49,6 +57,7 @@ export const TOOLS = [
 ] as const;
 type Tool = (typeof TOOLS)[number];
 
+/** How a blow that lands moves the one who is hit. */
 export const EFFECTS = ["head back", "head forward", "quarter turn", "knee gives", "sent away"] as const;
 /** How a hit moves the one who is hit. */
 export type Effect = (typeof EFFECTS)[number];
@@ -102,7 +111,9 @@ interface EnergyData {
   readonly contact: number;
 }
 
+/** The parts of the body that a movement displaces. */
 export const BODY_PARTS = ["head", "chest", "belly", "hips", "legs"] as const;
+/** How far each part of the body moves, m for 1.75 m. */
 export type Moved = Partial<Record<(typeof BODY_PARTS)[number], number>>;
 
 /** Segment [|u|, w] to [|u|, w], shares of H, on the covering side; negative u crosses the centre. */
@@ -110,9 +121,12 @@ export type SegmentData = readonly [number, number, number, number];
 /** Region in shares of H where a hand can meet a line: [|u| from, |u| to, w from, w to]. */
 export type BoxData = readonly [number, number, number, number];
 
+/** The limbs and weapons that cover. */
 export const COVER_LIMBS = ["hand", "forearm", "upper arm", "shin", "stick", "two-hand stick", "blade"] as const;
+/** A limb or weapon that covers. */
 export type CoverLimb = (typeof COVER_LIMBS)[number];
 
+/** A way in which an answer deals with a feed. */
 export type Mechanism =
   | {
       readonly by: "displace";
@@ -183,8 +197,10 @@ interface ContactData {
 
 /** Kinds of cues: what tells the partner to act without attacking. */
 export const CUES = ["pad", "approach", "opening", "call", "shot", "cycle"] as const;
+/** A kind of cue. */
 export type Cue = (typeof CUES)[number];
 
+/** The companions that a move may need in its beat. */
 export const COMPANIONS = ["forward", "lowered"] as const;
 type Companion = (typeof COMPANIONS)[number];
 
@@ -195,6 +211,7 @@ interface FollowUpData {
   readonly height?: Height;
 }
 
+/** A move as its data hold it. */
 export interface MoveData {
   readonly id: string;
   readonly names: Partial<Record<Tradition, readonly string[]>>;
@@ -259,7 +276,9 @@ export interface MoveData {
 }
 
 declare const moveId: unique symbol;
+/** The id of a move. */
 export type MoveId = string & { readonly [moveId]: true };
+/** A move, ready for use. */
 export interface Move extends Omit<MoveData, "id"> {
   readonly id: MoveId;
   readonly name: string;

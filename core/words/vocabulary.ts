@@ -8,6 +8,7 @@ import type { NumberingSet } from "./numbering.ts";
 import { numberingSets, shippedMoves } from "./shipped.ts";
 import { TRADITIONS, type Move, type MoveData, type MoveId, type Tradition } from "./types.ts";
 
+/** All moves by id and by name. */
 export interface Vocabulary {
   readonly moves: ReadonlyMap<MoveId, Move>;
   /** Lower-case name to the moves that bear it, shipped order first. */
@@ -75,6 +76,7 @@ export interface Held {
   readonly pads: boolean;
 }
 
+/** The circumstances that decide between moves of one name. */
 export interface LookupContext extends Held {
   readonly kind: Kind;
   readonly tradition: string | null;

@@ -31,6 +31,7 @@ const RETURNS = 2;
 const returnsIn = ({ header }: Checked): readonly string[] =>
   header.context === "self-protection" ? [...TRADE.openReturns, ...TRADE.returns] : TRADE.returns;
 
+/** Returns drills with a return behind an answer. */
 export const addReturn: Operator = (checked, school) =>
   simpleLines(checked).flatMap((line) => {
     // Bare hands do not strike past an edge, and who shot in is not boxed unless the drill boxes.
@@ -63,6 +64,7 @@ export const addReturn: Operator = (checked, school) =>
 /** The last blow that goes back. */
 const lastReturn = ({ exchange }: PlainLine): MoveUse | undefined => exchange.returns[exchange.returns.length - 1]?.use;
 
+/** Returns drills in which a return is answered. */
 export const answerReturn: Operator = (checked, school) =>
   simpleLines(checked).flatMap((line) => {
     const last = hasLeft(line) ? null : lastReturn(line);
@@ -134,6 +136,7 @@ const stepsBy = (move: Move): boolean =>
   move.group === "footwork" ||
   (move.answer ?? []).some((a) => a.by === "displace" && a.feet);
 
+/** Returns drills in which an answer is given while stepping off. */
 export const stepOff: Operator = (checked) =>
   differentLines(checked).flatMap((line) => {
     const answer = line.answers[0]!;
@@ -160,6 +163,7 @@ const LEFT = [...TRADE.exits.map(({ text }) => text), ...TRADE.leaves];
 const hasLeft = ({ answers }: PlainLine): boolean =>
   answers.some((answer) => LEFT.some((way) => answer.startsWith(way)));
 
+/** Returns drills that end with a way out. */
 export const exit: Operator = (checked, school) =>
   differentLines(checked).flatMap((line) => {
     if (line.rest.length > 0 || hasLeft(line)) return [];
@@ -183,6 +187,7 @@ export const exit: Operator = (checked, school) =>
       }));
   });
 
+/** Returns drills in which the one who answers chooses. */
 export const respondersChoice: Operator = (checked, school) =>
   simpleLines(checked).flatMap((line) => {
     const answer = line.answers[0]!;

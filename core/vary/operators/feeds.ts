@@ -31,6 +31,7 @@ import {
 /** Other feeds offered for one answer. */
 const FEEDS = 2;
 
+/** Returns drills with another feed for the same answer. */
 export const otherFeed: Operator = (checked, school) => {
   const context = contextOf(checked.score);
   return simpleLines(checked).flatMap((line) => {
@@ -211,5 +212,7 @@ function choice(checked: Checked, by: "A" | "call"): Candidate[] {
   }
   return found;
 }
+/** Returns drills in which the feeder chooses. */
 export const feedersChoice: Operator = (checked) => choice(checked, "A");
+/** Returns drills in which a line is called. */
 export const calls: Operator = (checked) => choice(checked, "call");

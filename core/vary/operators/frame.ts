@@ -92,9 +92,12 @@ function tempo(checked: Checked, by: number): Candidate[] {
     },
   ];
 }
+/** Returns the drill at higher tempos. */
 export const tempoUp: Operator = (checked) => UPWARDS.flatMap((by) => tempo(checked, by));
+/** Returns the drill at a lower tempo. */
 export const tempoDown: Operator = (checked) => tempo(checked, -STEP);
 
+/** Returns the drill with the other foot in front. */
 export const oppositeStance: Operator = (checked) => {
   const lead = checked.header.people.B.lead === "left" ? "right" : "left";
   const change = personRow(checked, "B", (words) => [`lead ${lead}`, ...words.filter((w) => !/^lead /i.test(w))]);
@@ -109,6 +112,7 @@ export const oppositeStance: Operator = (checked) => {
 };
 
 const LOOPS = 4;
+/** Returns the drill with the roles exchanged. */
 export const swapRoles: Operator = (checked) => {
   const lines = plainLines(checked);
   if (lines.length === 0 || checked.score.items.some((i) => i.kind !== "line")) return [];
@@ -268,6 +272,7 @@ function movingWords(checked: Checked): string {
   return checked.header.contact === "none" ? CHANGES.movingShort() : CHANGES.moving();
 }
 
+/** Returns the drill with contact and gear. */
 export const semiLive: Operator = (checked) => {
   if (headerValue(checked.score, "cadence") === "free") return [];
   return [

@@ -27,6 +27,7 @@ import {
   type PlainLine,
 } from "./shared.ts";
 
+/** Returns drills of one line each. */
 export const isolate: Operator = (checked) => {
   const lines = [...linesOf(checked.score.items)];
   const found: Candidate[] = [];
@@ -71,6 +72,7 @@ function firstExchange(line: Line, feedFrom: number): Line | null {
 
 const answersOf = ({ turns }: Line): string[] => (single(turns[1])?.beats ?? []).map(beatText);
 
+/** Returns drills in which two lines are joined. */
 export const chain: Operator = (checked) => {
   const lines = [...linesOf(checked.score.items)].filter((item) => joinable(item.line) && !isCued(item, checked));
   const found: Candidate[] = [];
@@ -109,6 +111,7 @@ function join(one: Line, two: Line): Line | null {
 /** How many other answers are offered for one exchange. */
 const ANSWERS_EACH = 2;
 
+/** Returns drills with another answer to a feed. */
 export const otherAnswer: Operator = (checked, school) =>
   differentLines(checked).flatMap((line): Candidate[] => {
     const { item, exchange, answers } = line;
@@ -152,6 +155,7 @@ function replaceAnswer(item: ScoreLine, text: string): Line {
   };
 }
 
+/** Returns drills at another height. */
 export const otherHeight: Operator = (checked, school) =>
   differentLines(checked).flatMap((line): Candidate[] => {
     const { feed } = line.exchange;

@@ -38,6 +38,7 @@ export function mirrorLine({ header }: Checked, school: School, line: Line): Lin
   });
 }
 
+/** Returns the drill on the other side. */
 export const mirror: Operator = (checked, school) => {
   const { header, score } = checked;
   const changes: Record<string, string | null> = { ...titled(checked, "other side") };

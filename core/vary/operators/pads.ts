@@ -43,6 +43,7 @@ function lastBlow({ exchange }: PadLine): { readonly isLead: boolean } | null {
   return { isLead: (last.side ?? last.move.limb.split(" ")[0]) === "lead" };
 }
 
+/** Returns pad drills with one more blow. */
 export const nextBlow: Operator = (checked) =>
   padLines(checked).flatMap((line) => {
     const last = lastBlow(line);
@@ -68,6 +69,7 @@ export const nextBlow: Operator = (checked) =>
 const withSwing = ({ item, holder, hitter }: PadLine): string =>
   lineOf([lineText(item.line), turnOf(holder, [TRADE.pads.swing]), turnOf(hitter, [TRADE.pads.under])]);
 
+/** Returns pad drills in which the holder swings back. */
 export const swingBack: Operator = (checked) =>
   padLines(checked).map((line) => ({
     operator: "swing-back" as const,
@@ -79,6 +81,7 @@ export const swingBack: Operator = (checked) =>
     changed: CHANGES.swingBack(line.blows, TRADE.pads.under),
   }));
 
+/** Returns pad drills in which the pad comes at any time. */
 export const anyTime: Operator = (checked) => {
   const lines = padLines(checked);
   const [first] = lines;

@@ -12,6 +12,7 @@ import { notedBeat } from "../../score/format.ts";
 import { lineOf, single, turnOf, withLines, type HeaderChanges, type Rows } from "../../score/edit.ts";
 import type { OperatorId } from "../operator-names.ts";
 
+/** A changed drill before it is checked. */
 export interface Candidate {
   readonly operator: OperatorId;
   readonly parameters: Readonly<Record<string, string | number>>;
@@ -20,6 +21,7 @@ export interface Candidate {
   readonly changed: string;
 }
 
+/** Returns the changes that an operator can make of a drill. */
 export type Operator = (checked: Checked, school: School) => Candidate[];
 
 /** The first few that fit; the rest is not even looked at. */

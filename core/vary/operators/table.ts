@@ -12,6 +12,7 @@ import * as pads from "./pads.ts";
 import * as runs from "./runs.ts";
 import * as tools from "./tools.ts";
 
+/** The function of each operator. */
 export const OPERATOR_TABLE: Readonly<Record<OperatorId, Operator>> = {
   isolate: lines.isolate,
   solo: answers.solo,

@@ -25,7 +25,9 @@ import {
   type PlainLine,
 } from "./shared.ts";
 
+/** The name of a tool. */
 export type ToolId = (typeof data.tools)[number]["id"];
+/** The names of all tools. */
 export const TOOL_IDS = data.tools.map((tool) => tool.id);
 
 /** A new tool starts slowly again, share of full speed. */
@@ -35,6 +37,7 @@ const NEAR = 1.6;
 /** What most clubs feed comes before what lies as near, hours. */
 const USUAL_BONUS = 0.75;
 
+/** Returns the drill with another tool. */
 export const otherTool: Operator = (drill, school) => {
   const { header } = drill;
   if (header.actors.length > 2) return [];
