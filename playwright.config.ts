@@ -7,13 +7,17 @@ const port = Number(process.env.TEST_PORT ?? 4391);
 process.env.TEST_SESSION ??= sessionOf("owner");
 const [name, value] = process.env.TEST_SESSION.split("=") as [string, string];
 
+/** The tests that are told by a day of three: those of today run, by the seed of the day. */
+const today = Number(process.env.TEST_SEED ?? 0) % 3;
+const otherDays = [0, 1, 2].filter((day) => day !== today).join("");
+
 export default defineConfig({
   testDir: "e2e",
   fullyParallel: false,
   workers: 1,
   retries: 0,
-  // What takes minutes belongs to the long run.
-  ...(process.env.TEST_LONG ? {} : { grepInvert: /@long/ }),
+  // Minutes of one test belong to the long run; of long tests a third runs each day, and all of them there.
+  ...(process.env.TEST_LONG ? {} : { grepInvert: new RegExp(`@long|@day[${otherDays}]`) }),
   timeout: 150_000,
   // A machine that does other work as well is slow, not wrong.
   expect: { timeout: 15_000 },

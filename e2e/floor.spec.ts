@@ -216,7 +216,7 @@ test("the log shows rounds that were run; a mark is put right, a note of who was
   await rowsOf("delete from incidents where place = 'head'", []);
 });
 
-test("the clock of a drill runs what was chosen, and swaps roles on time", async ({ page }) => {
+test("the clock of a drill runs what was chosen, and swaps roles on time", { tag: "@day0" }, async ({ page }) => {
   const faults = faultsOf(page);
   await page.goto("/");
   await page.getByRole("link", { name: "One slow blow, then you" }).click();
@@ -245,7 +245,7 @@ test("the clock of a drill runs what was chosen, and swaps roles on time", async
   expect(faults).toEqual([]);
 });
 
-test("calls are spoken by words that come with it, and said again by a tap", async ({ page }) => {
+test("calls are spoken by words that come with it, and said again by a tap", { tag: "@day1" }, async ({ page }) => {
   const faults = faultsOf(page);
   await page.addInitScript(() => {
     const spoken: { readonly at: number; readonly long: number; readonly loud: number }[] = [];
@@ -282,33 +282,37 @@ test("calls are spoken by words that come with it, and said again by a tap", asy
   expect(faults).toEqual([]);
 });
 
-test("pads with sensors answer the calls: reactions stand beside what the check reckons with", async ({ page }) => {
-  const faults = faultsOf(page);
-  const device = spawn(process.execPath, ["scripts/pads.mjs", "--port", "4397", "--wrong", "0", "--miss", "0"]);
-  try {
-    await new Promise((ready) => device.stdout.once("data", ready));
-    await page.goto(`${DRILL(COVER_AND_RETURN)}/clock`);
-    await page.getByRole("combobox", { name: "Calls" }).click();
-    await page.getByRole("option", { name: "by voice" }).click();
-    const pads = page.getByRole("region", { name: "Pads with sensors" });
-    await pads.getByRole("textbox", { name: "Address of the pads" }).fill("ws://127.0.0.1:4398");
-    await pads.getByRole("button", { name: "Connect" }).click();
-    await expect(pads.getByText(/The pads do not answer/)).toBeVisible();
-    await pads.getByRole("textbox", { name: "Address of the pads" }).fill("ws://127.0.0.1:4397");
-    await pads.getByRole("button", { name: "Connect" }).click();
-    await expect(pads.getByText("Made-up pads listen.")).toBeVisible();
-    await button(page, "Start").click();
-    await button(page, "Next").click();
-    await expect(pads.getByText(/[2-9] called: [2-9] right, 0 on the wrong pad/)).toBeVisible({ timeout: 40_000 });
-    await expect(pads.getByText(/until the answer must begin, and the check reckons with/)).toBeVisible();
-    await expect(pads.getByRole("region", { name: "Reaction times as a table" })).toContainText(/0\.[34]\d s/);
-    await expectAccessible(page);
-  } finally {
-    device.kill();
-  }
-  await expect(page.getByText(/The pads do not answer/)).toBeVisible();
-  expect(faults.filter((fault) => !/WebSocket connection/.test(fault))).toEqual([]);
-});
+test(
+  "pads with sensors answer the calls: reactions stand beside what the check reckons with",
+  { tag: "@day2" },
+  async ({ page }) => {
+    const faults = faultsOf(page);
+    const device = spawn(process.execPath, ["scripts/pads.mjs", "--port", "4397", "--wrong", "0", "--miss", "0"]);
+    try {
+      await new Promise((ready) => device.stdout.once("data", ready));
+      await page.goto(`${DRILL(COVER_AND_RETURN)}/clock`);
+      await page.getByRole("combobox", { name: "Calls" }).click();
+      await page.getByRole("option", { name: "by voice" }).click();
+      const pads = page.getByRole("region", { name: "Pads with sensors" });
+      await pads.getByRole("textbox", { name: "Address of the pads" }).fill("ws://127.0.0.1:4398");
+      await pads.getByRole("button", { name: "Connect" }).click();
+      await expect(pads.getByText(/The pads do not answer/)).toBeVisible();
+      await pads.getByRole("textbox", { name: "Address of the pads" }).fill("ws://127.0.0.1:4397");
+      await pads.getByRole("button", { name: "Connect" }).click();
+      await expect(pads.getByText("Made-up pads listen.")).toBeVisible();
+      await button(page, "Start").click();
+      await button(page, "Next").click();
+      await expect(pads.getByText(/[2-9] called: [2-9] right, 0 on the wrong pad/)).toBeVisible({ timeout: 40_000 });
+      await expect(pads.getByText(/until the answer must begin, and the check reckons with/)).toBeVisible();
+      await expect(pads.getByRole("region", { name: "Reaction times as a table" })).toContainText(/0\.[34]\d s/);
+      await expectAccessible(page);
+    } finally {
+      device.kill();
+    }
+    await expect(page.getByText(/The pads do not answer/)).toBeVisible();
+    expect(faults.filter((fault) => !/WebSocket connection/.test(fault))).toEqual([]);
+  },
+);
 
 test("the database crashes in the middle of a round: the clock goes on and no tap is lost", async ({
   page,

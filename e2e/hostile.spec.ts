@@ -232,7 +232,7 @@ test("a drawing that is kept as a file has nothing in it that runs", async ({ br
   await page.context().close();
 });
 
-test("what is said aloud is words alone, whatever a move is called", async ({ browser, baseURL }) => {
+test("what is said aloud is words alone, whatever a move is called", { tag: "@day0" }, async ({ browser, baseURL }) => {
   const page = await ownersPage(browser, baseURL!);
   await page.addInitScript(() => {
     const said: string[] = [];

@@ -2,7 +2,7 @@
 import { expect, test } from "@playwright/test";
 import { expectAccessible, faultsOf, newClass } from "./helpers.ts";
 
-test("fifteen people stand in lines; a circuit and a game are added and stay", async ({ page }) => {
+test("fifteen people stand in lines; a circuit and a game are added and stay", { tag: "@day0" }, async ({ page }) => {
   const faults = faultsOf(page);
   const path = await newClass(page, "Lines", "2027-03-17");
   await page.getByRole("button", { name: "Nobody" }).click();

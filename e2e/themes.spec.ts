@@ -2,7 +2,7 @@
 import { expect, test } from "@playwright/test";
 import { expectAccessible, faultsOf } from "./helpers.ts";
 
-test("a second theme shares the evening, and is there again after loading", async ({ page }) => {
+test("a second theme shares the evening, and is there again after loading", { tag: "@day1" }, async ({ page }) => {
   const faults = faultsOf(page);
   await page.goto("/term");
   await page.getByRole("button", { name: "Add a class" }).click();

@@ -61,34 +61,41 @@ test("a school's own move: tried while it is written, saved, used in a drill, ta
   }).toPass({ timeout: 120_000 });
 });
 
-test("a numbering set of the school's own is made on the face by keyboard and used", async ({ page }) => {
-  await page.goto("/settings/numbering");
-  await expect(page.getByRole("group", { name: /Twelve angles on a clock face/ })).toBeVisible();
-  await expectAccessible(page);
-  await page.getByRole("combobox", { name: "Set" }).click();
-  await page.getByRole("option", { name: "Five angles" }).click();
-  await page.getByRole("button", { name: "Our own version of it" }).click();
-  await page.getByRole("textbox", { name: "Name of the set" }).fill("Harbour five");
-  await page.getByRole("list", { name: "The numbers" }).getByRole("button", { name: "1", exact: true }).click();
-  await page.getByRole("button", { name: /Put 1 here: round, high, to the right/ }).focus();
-  await page.keyboard.press("Enter");
-  await page.getByRole("button", { name: /Put 2 here: overhead/ }).click();
-  await expectAccessible(page);
-  await page.getByRole("button", { name: "Save the set" }).click();
-  await page.getByRole("button", { name: "Use this one" }).click();
-  await expect(page.getByRole("button", { name: "In use" })).toBeVisible();
-  await freshDrill(page, "title: Harbour\nA: holds stick 71 cm\nB: holds stick 71 cm\n\nA strike 2 -> B roof block\n");
-  await expect(page.getByRole("button", { name: /B roof block: sound/ })).toBeVisible();
-  await page.goto("/settings/numbering");
-  await page.getByRole("button", { name: "Take away" }).click();
-  await expect(page.getByRole("group", { name: /Twelve angles on a clock face/ })).toBeVisible();
-  await page.getByLabel("A numbering set as a file").setInputFiles({
-    name: "half.json",
-    mimeType: "application/json",
-    buffer: Buffer.from('{"id": "half", "name": "Half", "angles": [{"line": "arc"}]}'),
-  });
-  await expect(page.getByRole("alert")).toContainText("half.json");
-});
+test(
+  "a numbering set of the school's own is made on the face by keyboard and used",
+  { tag: "@day0" },
+  async ({ page }) => {
+    await page.goto("/settings/numbering");
+    await expect(page.getByRole("group", { name: /Twelve angles on a clock face/ })).toBeVisible();
+    await expectAccessible(page);
+    await page.getByRole("combobox", { name: "Set" }).click();
+    await page.getByRole("option", { name: "Five angles" }).click();
+    await page.getByRole("button", { name: "Our own version of it" }).click();
+    await page.getByRole("textbox", { name: "Name of the set" }).fill("Harbour five");
+    await page.getByRole("list", { name: "The numbers" }).getByRole("button", { name: "1", exact: true }).click();
+    await page.getByRole("button", { name: /Put 1 here: round, high, to the right/ }).focus();
+    await page.keyboard.press("Enter");
+    await page.getByRole("button", { name: /Put 2 here: overhead/ }).click();
+    await expectAccessible(page);
+    await page.getByRole("button", { name: "Save the set" }).click();
+    await page.getByRole("button", { name: "Use this one" }).click();
+    await expect(page.getByRole("button", { name: "In use" })).toBeVisible();
+    await freshDrill(
+      page,
+      "title: Harbour\nA: holds stick 71 cm\nB: holds stick 71 cm\n\nA strike 2 -> B roof block\n",
+    );
+    await expect(page.getByRole("button", { name: /B roof block: sound/ })).toBeVisible();
+    await page.goto("/settings/numbering");
+    await page.getByRole("button", { name: "Take away" }).click();
+    await expect(page.getByRole("group", { name: /Twelve angles on a clock face/ })).toBeVisible();
+    await page.getByLabel("A numbering set as a file").setInputFiles({
+      name: "half.json",
+      mimeType: "application/json",
+      buffer: Buffer.from('{"id": "half", "name": "Half", "angles": [{"line": "arc"}]}'),
+    });
+    await expect(page.getByRole("alert")).toContainText("half.json");
+  },
+);
 
 test("how the school does it: what changes is said before it is saved, and holds everywhere after", async ({
   page,
@@ -114,29 +121,33 @@ test("how the school does it: what changes is said before it is saved, and holds
   await expect(page.getByRole("button", { name: "Saved" })).toBeVisible();
 });
 
-test("what is taught first: the school's own order is what the desk offers first", async ({ page }) => {
-  await page.goto("/settings/taught");
-  await expectAccessible(page);
-  const list = page.getByRole("list", { name: "What is taught, first to last" });
-  await expect(list.getByRole("listitem").first()).toContainText("catch");
-  await page.getByRole("combobox", { name: "Teach another answer" }).fill("fade");
-  await page.getByRole("option", { name: "fade" }).click();
-  for (let place = 6; place > 0; place--) await list.getByRole("button", { name: "fade: earlier" }).click();
-  await expect(list.getByRole("listitem").first()).toContainText("fade");
-  await expect(page.getByText("Our own order.")).toBeVisible();
-  await page.getByRole("button", { name: "Save", exact: true }).click();
-  await expect(page.getByRole("button", { name: "Saved" })).toBeVisible();
-  await freshDrill(page, "title: Fades\n\nA jab -> B slip out\n");
-  await page.getByRole("button", { name: /A jab, answered by B slip out/ }).click();
-  await page.getByRole("button", { name: "Other answers" }).click();
-  await expect(page.getByRole("list", { name: "Answers that work" }).getByRole("listitem").first()).toContainText(
-    "fade",
-  );
-  await page.goto("/settings/taught");
-  await page.getByRole("button", { name: "Back to the usual order" }).click();
-  await page.getByRole("button", { name: "Save", exact: true }).click();
-  await expect(page.getByRole("button", { name: "Saved" })).toBeVisible();
-});
+test(
+  "what is taught first: the school's own order is what the desk offers first",
+  { tag: "@day2" },
+  async ({ page }) => {
+    await page.goto("/settings/taught");
+    await expectAccessible(page);
+    const list = page.getByRole("list", { name: "What is taught, first to last" });
+    await expect(list.getByRole("listitem").first()).toContainText("catch");
+    await page.getByRole("combobox", { name: "Teach another answer" }).fill("fade");
+    await page.getByRole("option", { name: "fade" }).click();
+    for (let place = 6; place > 0; place--) await list.getByRole("button", { name: "fade: earlier" }).click();
+    await expect(list.getByRole("listitem").first()).toContainText("fade");
+    await expect(page.getByText("Our own order.")).toBeVisible();
+    await page.getByRole("button", { name: "Save", exact: true }).click();
+    await expect(page.getByRole("button", { name: "Saved" })).toBeVisible();
+    await freshDrill(page, "title: Fades\n\nA jab -> B slip out\n");
+    await page.getByRole("button", { name: /A jab, answered by B slip out/ }).click();
+    await page.getByRole("button", { name: "Other answers" }).click();
+    await expect(page.getByRole("list", { name: "Answers that work" }).getByRole("listitem").first()).toContainText(
+      "fade",
+    );
+    await page.goto("/settings/taught");
+    await page.getByRole("button", { name: "Back to the usual order" }).click();
+    await page.getByRole("button", { name: "Save", exact: true }).click();
+    await expect(page.getByRole("button", { name: "Saved" })).toBeVisible();
+  },
+);
 
 test("two people set the school at once: the second is told, nothing is written over", async ({ browser }) => {
   const [one, two] = await Promise.all([1, 2].map(async () => (await browser.newContext()).newPage()));
