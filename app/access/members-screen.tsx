@@ -1,3 +1,4 @@
+import { keysOf } from "#core/base/keys.ts";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
@@ -44,7 +45,7 @@ interface MembersProps {
   readonly mailIsSent: boolean;
 }
 
-const ROLES = Object.keys(ROLE_WORDS) as MemberRole[];
+const ROLES = keysOf(ROLE_WORDS);
 
 export function MembersScreen({ members, invitations, people, me, mailIsSent }: MembersProps) {
   const fetcher = useFetcher<typeof action>();

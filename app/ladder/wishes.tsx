@@ -1,4 +1,5 @@
 /** What is wished of a ladder: rungs, goal, changes and tools that may be used. */
+import { keysOf } from "#core/base/keys.ts";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
@@ -60,7 +61,7 @@ export function WishBar({ wishes, onChange }: { wishes: Wishes; onChange: (part:
         onChange={(event) => onChange({ goal: event.target.value as GoalId })}
         sx={{ width: 220 }}
       >
-        {(Object.keys(GOALS) as GoalId[]).map((id) => (
+        {keysOf(GOALS).map((id) => (
           <MenuItem key={id} value={id}>
             {GOALS[id].words}
           </MenuItem>

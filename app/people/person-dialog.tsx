@@ -1,4 +1,5 @@
 /** One person: what is known of them, what is wished of them and others. */
+import { keysOf } from "#core/base/keys.ts";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
@@ -309,7 +310,7 @@ function Wishes({ person, wishes }: { person: PersonView; wishes: readonly Wish[
           slotProps={{ htmlInput: { "aria-label": "What is wished" } }}
           sx={{ width: 220 }}
         >
-          {(Object.keys(WISHES) as Wish["kind"][]).map((k) => (
+          {keysOf(WISHES).map((k) => (
             <MenuItem key={k} value={k}>
               {WISHES[k]}
             </MenuItem>

@@ -1,4 +1,5 @@
 /** What a list is filtered by: held on the screen as it is typed; the address follows when typing rests. */
+import { keysOf } from "#core/base/keys.ts";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { useNavigation, useSearchParams } from "react-router";
 
@@ -6,10 +7,7 @@ import { useNavigation, useSearchParams } from "react-router";
 const QUIET = 300;
 
 const read = <Key extends string>(params: URLSearchParams, usual: Readonly<Record<Key, string>>) =>
-  Object.fromEntries((Object.keys(usual) as Key[]).map((key) => [key, params.get(key) ?? usual[key]])) as Record<
-    Key,
-    string
-  >;
+  Object.fromEntries(keysOf(usual).map((key) => [key, params.get(key) ?? usual[key]])) as Record<Key, string>;
 
 /** Writes values into an address; usual ones are left out of it, and what else stands there stays. */
 export function withFilters<Key extends string>(
@@ -18,7 +16,7 @@ export function withFilters<Key extends string>(
   usual: Readonly<Record<Key, string>>,
 ): URLSearchParams {
   const next = new URLSearchParams(params);
-  for (const key of Object.keys(usual) as Key[]) {
+  for (const key of keysOf(usual)) {
     if (values[key] === usual[key]) next.delete(key);
     else next.set(key, values[key]);
   }

@@ -1,4 +1,5 @@
 /** One person's body in metres, computed once from stature and own measures. */
+import { keysOf } from "../base/keys.ts";
 import type { Gear, Held, Person, Side } from "../score/person.ts";
 import { LEG_SIDE, LEG_ZONES, metresOf, TRUNK_ZONES, type ZoneData } from "./parts.ts";
 import { HALF_STANCE, RADII, REFERENCE_HEIGHT, SEGMENTS } from "./anthropometry.ts";
@@ -94,8 +95,8 @@ export function zonesOf(person: Person): ReadonlyMap<HitZone, Ellipse> {
   return zones;
 }
 
-const TRUNKS = Object.keys(TRUNK_ZONES) as (keyof typeof TRUNK_ZONES)[];
-const LEGS = Object.keys(LEG_ZONES) as (keyof typeof LEG_ZONES)[];
+const TRUNKS = keysOf(TRUNK_ZONES);
+const LEGS = keysOf(LEG_ZONES);
 
 /** The weapon in a hand, or null. */
 export function weaponIn(person: Person, weaponSide: Side, hand: Side): Held | null {

@@ -4,6 +4,7 @@
  * rules as an instructor says them. Common practice, no source; local rules decide.
  */
 import fc from "fast-check";
+import { SEED } from "../base/samples-testing.ts";
 import { checkFor } from "../policy/judge.ts";
 import { defaultSchool } from "../policy/school.ts";
 import { PAIR_WEIGHTS } from "../policy/pair-weights.ts";
@@ -133,7 +134,7 @@ test("no pair is forbidden, whichever way pairs are made, and everybody is somew
         for (const { why } of alone) expect(why.length).toBeGreaterThan(5);
       }
     }),
-    { numRuns: 150 },
+    { numRuns: process.env.TEST_LONG ? 600 : 75, seed: SEED },
   );
 });
 

@@ -1,4 +1,5 @@
 /** A line of one person alone: nobody is reached and nobody answers; hands, weight, recovery and balance count. */
+import { keysOf } from "../base/keys.ts";
 import { asTheyStand, type Walk } from "./pending.ts";
 import { emptyExchange } from "../exchange/empty.ts";
 import { poses } from "../exchange/exchange.ts";
@@ -61,7 +62,7 @@ export function walkSolo(play: ReadPlay, start: World, walk: Walk): void {
 
 function alone(beat: DoneBeat, actor: Actor, start: World, { row, setting }: Walk) {
   let struck = start[actor]!;
-  const other = partnerOf(actor, Object.keys(start) as Actor[], null);
+  const other = partnerOf(actor, keysOf(start), null);
   const findings = limbFindings(beat.uses, row, start, actor, null);
   for (const use of beat.uses) {
     findings.push(...brokenRules(use, row, struck, setting.header, null));

@@ -1,4 +1,5 @@
 /** One turn of a line: answers deal with the feeds before it in order; the attacks after them are returns or feeds. */
+import { keysOf } from "../base/keys.ts";
 import { asTheyStand, recorded, unanswered, unread, type Pending, type Walk } from "./pending.ts";
 import { sendBack, sentFrom, type Ahead } from "./returns.ts";
 import { millis } from "../base/units.ts";
@@ -101,7 +102,7 @@ interface Turn {
   readonly ahead: Ahead | null;
 }
 
-const actorsIn = (world: World) => Object.keys(world) as Actor[];
+const actorsIn = (world: World) => keysOf(world);
 
 /** Where three work, a turn is meant for the one who acts on it. */
 function partnerIn({ actor, last, next }: Turning, actors: readonly Actor[]): Actor {

@@ -2,6 +2,7 @@
  * The rules of the checker, a row each: how grave a breach is, what it decides, the question under which a
  * school grades it, and its words. A rule that is raised nowhere fails a test.
  */
+import { keysOf } from "../base/keys.ts";
 import { VERDICT_WORDS } from "../base/verdict-words.ts";
 import {
   fill,
@@ -385,7 +386,7 @@ const ruledWord = (verdict: unknown): string =>
 /** All rules by name. */
 export const RULES: Readonly<Record<RuleId, Rule>> = TABLE;
 /** The names of all rules. */
-export const RULE_IDS = Object.keys(TABLE) as readonly RuleId[];
+export const RULE_IDS = keysOf(TABLE);
 /** Returns true for the name of a rule. */
 export const isRule = (text: string): text is RuleId => Object.hasOwn(TABLE, text);
 

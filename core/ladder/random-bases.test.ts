@@ -1,4 +1,5 @@
-/** A thousand drills made by chance, and what every operator makes of them. */
+/** Drills made by chance, and what every operator makes of them: some each day, a thousand in the long run. */
+import { SEED } from "../base/samples-testing.ts";
 import { validSubset } from "../answers/check-text.ts";
 import { checkFor } from "../policy/judge.ts";
 import { below, seeded, shuffled } from "../random/random.ts";
@@ -14,8 +15,8 @@ import { candidates, playOf } from "../vary/vary.ts";
 import { finished } from "../base/work.ts";
 
 const school = defaultSchool();
-const BASES = 1000;
-const random = seeded(2026);
+const BASES = process.env.TEST_LONG ? 1000 : 350;
+const random = seeded(SEED);
 const pick = <T>(items: readonly T[]): T => items[below(random, items.length)]!;
 const HEADS = [
   "",
@@ -74,8 +75,8 @@ test("no exception; every candidate parses, is stable under formatting, differs,
       ]);
     }
   }
-  expect(bases).toBeGreaterThan(200);
-  expect(made).toBeGreaterThan(500);
+  expect(bases).toBeGreaterThan(BASES / 5);
+  expect(made).toBeGreaterThan(0.3 * BASES);
 });
 
 /** Ladders are long: not every base gets one. */

@@ -1,4 +1,5 @@
 /** The list of drills: what it shows, what is found in it, and what stands below what. */
+import { keysOf } from "../base/keys.ts";
 import { folded } from "../words/name-key.ts";
 import { sortingOf, type Sorting } from "./rows-shown.ts";
 
@@ -55,7 +56,7 @@ export interface Filters {
 export const NO_FILTERS: Filters = { q: "", kind: "all", verdict: "all", stars: "all", tag: "all" };
 /** Returns true where a filter is set. */
 export const isFiltered = (filters: Filters): boolean =>
-  (Object.keys(NO_FILTERS) as (keyof Filters)[]).some((key) => filters[key].trim() !== NO_FILTERS[key]);
+  keysOf(NO_FILTERS).some((key) => filters[key].trim() !== NO_FILTERS[key]);
 
 /** What the address of the list says: filters, the order, and how many rows are wanted. */
 export const USUAL = { ...NO_FILTERS, sort: "title", down: "no", shown: "100" };

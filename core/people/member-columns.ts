@@ -3,6 +3,7 @@
  * and the cells of a table that it fills. Every field of a member has its entry, or this does not compile; statements of
  * SQL, erasing and tables are made from it.
  */
+import { keysOf } from "../base/keys.ts";
 import { FAMILIES } from "./families.ts";
 import type { Member } from "./person.ts";
 
@@ -61,7 +62,7 @@ const COLUMNS: Columns = {
   falls: { sql: "falls", erased: null, cells: [yesOrNo("learnt to fall")] },
 };
 
-const KEYS = Object.keys(COLUMNS) as readonly Key[];
+const KEYS = keysOf(COLUMNS);
 
 /** One column with the value that goes with it: the two are of one key. */
 function storedOf<K extends Key>(key: K, value: MemberFields[K]): unknown {

@@ -1,4 +1,5 @@
 /** A member of the school as its list of people holds them. */
+import { isOneOf } from "../base/keys.ts";
 import { array, boolean, number, object, string, type InferType } from "yup";
 import { KINDS } from "../score/header.ts";
 import { AGES } from "../pairs/ages.ts";
@@ -8,8 +9,7 @@ import type { Measured } from "./measures.ts";
 
 type Family = (typeof FAMILIES)[number];
 /** Returns true for a family of drills. */
-export const isFamily = (kind: string): kind is Family =>
-  (FAMILIES as readonly string[]).includes(kind) && (KINDS as readonly string[]).includes(kind);
+export const isFamily = (kind: string): kind is Family => isOneOf(FAMILIES, kind) && isOneOf(KINDS, kind);
 
 /** 1: new; 5: teaches it. */
 export const LEVELS = [1, 2, 3, 4, 5] as const;

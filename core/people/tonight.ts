@@ -1,3 +1,5 @@
+import { keysOf } from "../base/keys.ts";
+
 /** Here for the first time: they watch a round, then work with a steady partner on the first rung, without contact. */
 export const TRIAL = "trial guest";
 
@@ -17,9 +19,8 @@ const TONIGHT = {
   turns: "no turns on one foot",
   kneeling: "no kneeling",
 } as const;
-type TonightId = keyof typeof TONIGHT;
 /** The ids of all limits for tonight. */
-export const TONIGHT_IDS = Object.keys(TONIGHT) as readonly TonightId[];
+export const TONIGHT_IDS = keysOf(TONIGHT);
 
 /** The limits of what was tapped; anything else that is stored says nothing. */
 export const tonightLimits = (tapped: readonly string[]): string[] =>

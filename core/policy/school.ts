@@ -1,4 +1,5 @@
 /** What a school brings to a check: its words, what it finds grave, and what it rules by itself. */
+import { isOneOf } from "../base/keys.ts";
 import { nameKey } from "../words/name-key.ts";
 import { LOAD_WEIGHTS, type LoadWeights, type Usage } from "../customs/customs.ts";
 import { PAIR_WEIGHTS, type PairWeights } from "./pair-weights.ts";
@@ -80,8 +81,7 @@ export function readSchool(data: unknown): SchoolResult {
   if (!isObject(data)) return { ok: false, errors: [`school: must be an object with ${SCHOOL_KEYS.join(", ")}`] };
   const errors: string[] = [];
   for (const key of Object.keys(data))
-    if (!(SCHOOL_KEYS as readonly string[]).includes(key))
-      errors.push(`school: “${key}” is not known; known: ${SCHOOL_KEYS.join(", ")}`);
+    if (!isOneOf(SCHOOL_KEYS, key)) errors.push(`school: “${key}” is not known; known: ${SCHOOL_KEYS.join(", ")}`);
   errors.push(...shapeFaults(data));
   if (errors.length > 0) return { ok: false, errors };
   const moves = readMoves("moves", { moves: Array.isArray(data.moves) ? (data.moves as object[]) : [] });

@@ -4,6 +4,7 @@
  * called; a person alone has nobody to answer. Common practice, no source. What an operator does is its entry in
  * `operators/table.ts`, without which this does not compile.
  */
+import { keysOf } from "../base/keys.ts";
 import type { Kind, Rule } from "../score/header.ts";
 import type { Stage } from "../policy/stages.ts";
 
@@ -100,7 +101,7 @@ const TABLE = {
 /** The name of an operator. */
 export type OperatorId = keyof typeof TABLE;
 /** The names of all operators. */
-export const OPERATORS = Object.keys(TABLE) as readonly OperatorId[];
+export const OPERATORS = keysOf(TABLE);
 /** All operators in words. */
 export const OPERATOR_NAMES = Object.fromEntries(OPERATORS.map((id) => [id, TABLE[id].says])) as Readonly<
   Record<OperatorId, string>

@@ -1,4 +1,5 @@
 /** The shape of moves as data, checked when a file or a school brings them: names file, move and field. */
+import { isOneOf } from "../base/keys.ts";
 import {
   array,
   boolean,
@@ -35,7 +36,7 @@ const isHeights = (value: unknown): boolean =>
   typeof value === "object" &&
   value !== null &&
   !Array.isArray(value) &&
-  Object.keys(value).every((k) => (HEIGHTS as readonly string[]).includes(k));
+  Object.keys(value).every((k) => isOneOf(HEIGHTS, k));
 
 /** One value, or one for each height. */
 const byHeight = (one: Schema) =>

@@ -1,4 +1,5 @@
 /** Saves a part of the school's settings: checked first, never over somebody else's change, drills judged again behind it. */
+import { isOneOf } from "#core/base/keys.ts";
 import { readSchool } from "#core/policy/school.ts";
 import { SCHOOL_KEYS, type SchoolData } from "#core/policy/settings.ts";
 import { db } from "#db/pool.ts";
@@ -22,7 +23,7 @@ const isPatch = (value: unknown): value is Partial<SchoolData> =>
   typeof value === "object" &&
   value !== null &&
   !Array.isArray(value) &&
-  Object.keys(value).every((key) => (SCHOOL_KEYS as readonly string[]).includes(key));
+  Object.keys(value).every((key) => isOneOf(SCHOOL_KEYS, key));
 
 /** `patch` holds whole keys of the settings; keys that it leaves out stay as they are. */
 export async function patchSettings(scope: Scope, baseVersion: number, patch: unknown): Promise<SettingsResult> {
