@@ -62,8 +62,10 @@ export const Findings = memo(function Findings({ view, repairs, text, cursor, on
       <Heading>{problems.length === 0 ? "No problems" : counted(problems.length, "problem")}</Heading>
       {problems.length === 0 && (
         <Box sx={{ color: "text.secondary" }}>
-          Each feed is met by an answer that works for these two bodies. The instructor and local rules decide what may
-          be practised.
+          {view.shown === "asDrill"
+            ? "It holds as a drill. With a live blade: leave; you will be cut. "
+            : "Each feed is met by an answer that works for these two bodies. "}
+          The instructor and local rules decide what may be practised.
         </Box>
       )}
       <Said groups={sameSaid(problems)} leads={!here} {...{ repairs, onPick, onRepair }} />

@@ -15,6 +15,8 @@ const RETURN_REACH = 64;
 const LEFT = 62;
 const TOP = 34;
 const BOTTOM = 36;
+/** Room for the label of a line, px. */
+const LABEL = 18;
 /** Where an exchange's feed leaves and its answer meets it, as shares of its width. */
 const LEAVES = 0.08;
 const MEETS = 0.66;
@@ -182,7 +184,8 @@ function stave(
   const startX = LEFT + rails.length * RAIL;
   const drawn: Drawn = { strands: [], crossings: [], returns: [], marks: [], width: 0 };
   const lanes = lanesOf(exchanges);
-  let top = 0;
+  // A name above a line has a row of its own.
+  let top = first.label !== null || first.wrong ? LABEL : 0;
   let mainEnd: { x: number; ys: number[] } | null = null;
   const ends: { x: number; ys: number[]; lane: number }[] = [];
   const fed = new Set(exchanges.map((e) => e.from));
