@@ -88,7 +88,8 @@ export function limbFindings(
   actor: Actor,
   incoming: Side | null,
 ): FindingDraft[] {
-  const found: FindingDraft[] = [...offTheFloor(uses, world[actor]!, row, incoming), ...undone(uses, row)];
+  const found: FindingDraft[] =
+    uses.length < 2 ? [] : [...offTheFloor(uses, world[actor]!, row, incoming), ...undone(uses, row)];
   const used = useLimbs(uses, world, actor, incoming);
   const state = world[actor]!;
   used.forEach((one, i) => {
