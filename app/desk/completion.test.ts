@@ -50,6 +50,13 @@ test("rows begin with keys and blocks, the new ones too; a note completes nothin
   expect(labels("any c")).toContain("catch");
 });
 
+test("a header row that says how somebody stands completes the names that there are", () => {
+  expect(labels("guard: ")).toEqual(expect.arrayContaining(["high", "stick high"]));
+  expect(labels("guard: C st")).toContain("stick low");
+  expect(labels("A: lead left, stance ")).toEqual(expect.arrayContaining(["feet together", "sideways"]));
+  expect(labels("A guard ")).not.toContain("stick high");
+});
+
 test("what nobody holds the thing for stands last", () => {
   const block: MoveName = { ...move("slant block", "answer"), needs: "stick" };
   const slip = move("slip", "answer");

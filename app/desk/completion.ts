@@ -3,6 +3,7 @@ import { completionStatus, startCompletion } from "@codemirror/autocomplete";
 import type { Completion, CompletionContext, CompletionSource } from "@codemirror/autocomplete";
 import type { Text } from "@codemirror/state";
 import type { EditorView } from "@codemirror/view";
+import { GUARDS, STANCES } from "#core/score/postures.ts";
 import type { Role } from "#core/words/types.ts";
 import type { MoveName } from "../workers/questions/words.ts";
 
@@ -99,6 +100,20 @@ export const heldIn = (text: string): string => (text.match(/^\s*[abc]\s*:.*$/gi
 
 const ACTING = /^(?:[abc]|both|any)\s/i;
 
+/** Names of stances or guards where a header row says how somebody stands; null elsewhere. */
+function postureAt(before: string) {
+  if (!/^\s*(?:[abc]\s*:|stance\s*:|guard\s*:)/i.test(before)) return null;
+  const found = /\b(stance|guard)\s*:?\s+(?:[abc]\s+)?([\w -]*)$/i.exec(before);
+  if (!found) return null;
+  const all = found[1]!.toLowerCase() === "guard" ? GUARDS : STANCES;
+  const options = all.map(({ names: [name, ...others] }) => ({
+    label: name!,
+    detail: others.join(", "),
+    type: "property",
+  }));
+  return { length: found[2]!.length, options, validFor: /^[\w -]*$/ };
+}
+
 /** Completions for the row up to the caret; null where nothing can be meant yet. `asked`: by the keys for it; `held`: see `heldIn`. */
 export function completionsAt(
   before: string,
@@ -117,6 +132,8 @@ export function completionsAt(
     ];
     return { length: start.length, options, validFor: /^[\w ]*$/ };
   }
+  const posture = postureAt(before);
+  if (posture) return posture;
   // Since the last sign of the notation the words are a move and its modifiers.
   const part = /(?:^|[,+|;:"]|->|→|<>|>)\s*(?:(?:[abc]|both|any)\s+)?([\w' -]*)$/i.exec(before);
   if (!part) return null;

@@ -32,9 +32,9 @@ export const STEPS: readonly Step[] = [
   },
   {
     title: "What holds for the whole drill",
-    says: "Rows with a colon at the top: title, tempo, contact, and for each person the lead, what they hold and wear.",
+    says: "Rows with a colon at the top: title, tempo, contact, mats, and for each person the lead, what they hold and wear, how they stand. A guard covers one thing and opens another.",
     sample:
-      "title: My first drill\ntempo: 40%\ncontact: light\nA: lead left, wears mitts\nB: lead right, wears gloves\n\nA jab -> B parry, cross",
+      "title: My first drill\ntempo: 40%\ncontact: light\nA: lead left, wears mitts, guard high\nB: lead right, wears gloves\n\nA jab -> B parry, cross to body",
   },
   {
     title: "Either this or that",
@@ -67,6 +67,10 @@ export const STEPS: readonly Step[] = [
 
 export const SIGNS = [
   { verdict: "valid", says: "The answer works for these two bodies, with room to spare." },
+  {
+    verdict: "asDrill",
+    says: "Bare hands against a blade: trained as a drill, never trusted. With a live blade: leave.",
+  },
   { verdict: "risky", says: "It works, and something is tight or open: the words beside it say what." },
   { verdict: "invalid", says: "It does not work. One press mends it with an answer that does." },
 ] as const;
