@@ -280,7 +280,7 @@ const TABLE = {
   "loop-open": {
     severity: "error",
     decides: "score",
-    question: "A cycle does not come back to its start",
+    question: "A cycle does not end where it began",
     says: (p) =>
       fill(
         p.code === "sides"
@@ -342,7 +342,7 @@ const TABLE = {
   "close-touch": {
     severity: "note",
     decides: "score",
-    question: "Close touch with minors and with whoever asks",
+    question: "Close touch with minors, and with people who ask for none",
     says: (p) => fill("For {actor} the {move} goes to {instead}.", p),
   },
   "too-many": {
@@ -354,7 +354,7 @@ const TABLE = {
   stays: {
     severity: "note",
     decides: "score",
-    question: "Whoever struck stays in reach",
+    question: "A person who struck stays in reach",
     says: (p) => fill("{actor} stays there after the last blow. End with `leave`: hands up, look round, away.", p),
   },
   opening: {
