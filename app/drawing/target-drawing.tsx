@@ -8,7 +8,7 @@ export function TargetDrawing({ scene, plain = false }: { scene: SceneView; plai
   const palette = usePalette();
   const layout = targetLayout(scene);
   if (!layout) return null;
-  const { zones, ghosts, covers, attack, pads, hours, words, nearest } = layout;
+  const { zones, ghosts, covers, guard, attack, pads, hours, words, nearest } = layout;
   return (
     <svg
       viewBox={`0 0 ${TARGET.width} ${TARGET.height}`}
@@ -49,6 +49,18 @@ export function TargetDrawing({ scene, plain = false }: { scene: SceneView; plai
         >
           <title>{attack ? `${z.zone}: ${z.met ? "in the way of the attack" : `${z.cm} cm to spare`}` : z.zone}</title>
         </ellipse>
+      ))}
+      {guard.map((arm) => (
+        <path
+          key={arm.x1}
+          d={`M${arm.x1} ${arm.y1}L${arm.x2} ${arm.y2}`}
+          stroke={palette.partner[scene.seen]}
+          strokeWidth={7}
+          strokeLinecap="round"
+          opacity={0.45}
+        >
+          <title>in guard</title>
+        </path>
       ))}
       <PadMarks pads={pads} colour={palette.partner[scene.responder]} />
       {attack && <AttackMark attack={attack} colour={palette.partner[scene.feeder]} />}

@@ -68,3 +68,15 @@ test("pads stand beside the face of whoever holds them, at the body for body blo
   expect(hook!.cy).toBeGreaterThan(head.cy + 2 * head.ry);
   expect(words).toBe("right pad for the jab, left pad for the cross, right pad for the lead hook to body");
 });
+
+test("the hands of the one who waits are drawn where their guard has them, but for a hand at work", () => {
+  const both = layout("A jab -> B slip out").guard;
+  expect(both).toHaveLength(2);
+  // One forearm on each side of the head, knuckles above elbows.
+  expect(both[0]!.x2 - TARGET.width / 2).toBeGreaterThan(both[1]!.x2 - TARGET.width / 2);
+  for (const { y1, y2 } of both) expect(y2).toBeLessThan(y1);
+  expect(layout("A jab -> B catch").guard).toHaveLength(1);
+  expect(layout("B: guard down\n\nA jab -> B slip out").guard).toEqual([]);
+  const low = layout("B: guard low\n\nA jab -> B slip out").guard;
+  expect(low[0]!.y2).toBeGreaterThan(both[0]!.y2);
+});

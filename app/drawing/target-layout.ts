@@ -29,6 +29,8 @@ export interface TargetLayout {
     readonly y2: number;
     readonly width: number;
   }[];
+  /** Forearms in guard, from the elbow to the knuckles. */
+  readonly guard: readonly { readonly x1: number; readonly y1: number; readonly x2: number; readonly y2: number }[];
   readonly attack: {
     readonly straight: boolean;
     readonly x1: number;
@@ -87,6 +89,7 @@ export function targetLayout(scene: SceneView): TargetLayout | null {
       y2: y(line[3]),
       width: 2 * r * scale,
     })),
+    guard: target.guard.map(([u1, w1, u2, w2]) => ({ x1: x(u1), y1: y(w1), x2: x(u2), y2: y(w2) })),
     attack: {
       straight,
       x1: x(from.u),
@@ -128,6 +131,7 @@ function padLayout(
     zones: zones.map((zone) => ({ ...shape(zone), met: false, cm: 0 })),
     ghosts: [],
     covers: [],
+    guard: [],
     attack: null,
     pads: pads.map(({ u, w }, i) => ({ words: words[i]!, cx: x(u), cy: y(w), r: PAD * scale })),
     hours: [],

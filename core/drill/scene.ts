@@ -31,6 +31,8 @@ export interface Scene {
   readonly zones: readonly SceneZone[];
   readonly before: readonly Omit<SceneZone, "margin">[];
   readonly covers: readonly SceneCover[];
+  /** Forearms that are in guard and do nothing else. */
+  readonly guard: readonly Line[];
   /** Pads that whoever is drawn holds up. */
   readonly pads: readonly PadPlace[];
   /** The attack: a strip for a round blow, a disc for a straight one. */
@@ -52,7 +54,7 @@ function padScene({ contact, pads }: CheckedExchange): Scene | null {
     const { u, w, hu, hw } = zoneInto(newZone(), holder, index);
     return { zone, u, w, hu, hw, margin: MODEL.marginCap };
   });
-  return { zones, before: [], covers: [], pads, attack: null };
+  return { zones, before: [], covers: [], guard: [], pads, attack: null };
 }
 
 /** The scene of an exchange; null where no blow comes and no pad is up (pushes, feeds that could not be read). */
@@ -73,6 +75,7 @@ export function sceneOf(e: CheckedExchange): Scene | null {
     before,
     pads: [],
     covers: coversOf(e, { state: receiver, right, forward, moved: [] }, attacker),
+    guard: guardLines(contact),
     attack: {
       aim: { u: aim.u, w: aim.w },
       from: from ? { u: aim.u + from.u * runUp, w: aim.w + from.w * runUp } : aim,
@@ -81,6 +84,21 @@ export function sceneOf(e: CheckedExchange): Scene | null {
       clock,
     },
   };
+}
+
+/** Where the forearms of an answerer are that neither work nor are held, m; they go with the head. */
+function guardLines({ receiver, right, busy }: NonNullable<CheckedExchange["contact"]>): Line[] {
+  const { arms } = receiver.guard;
+  if (!arms || receiver.open) return [];
+  const { height } = receiver.body;
+  const { head } = receiver.posture;
+  return (["left", "right"] as const)
+    .filter((side) => !busy.includes(side))
+    .map((side): Line => {
+      const { elbow, knuckles } = arms[side === receiver.lead ? "lead" : "rear"];
+      const at = (u: number) => right + head.u + (side === "left" ? -u : u) * height;
+      return [at(elbow.u), elbow.w * height + head.w, at(knuckles.u), knuckles.w * height + head.w];
+    });
 }
 
 /** The posture the attack was aimed at: only the head's place is kept with an exchange; the rest stands. */
