@@ -219,7 +219,7 @@ const MAKERS: Readonly<Partial<Record<RuleId, Make>>> = {
     broken.finding.params.code === "return"
       ? comeIn(broken, answers)
       : either(turnFirst, lowerTarget, comeIn, solvedDistance, otherTriangle)(broken, answers),
-  "too-close": either(before("Step back first", "step back, "), solvedDistance, otherTriangle),
+  "too-close": either(before("Step back first", `${TRADE.repairs.leaves}, `), solvedDistance, otherTriangle),
   pad: movePad,
   "blade-arm": otherAnswers,
   "no-meet": sameStroke,

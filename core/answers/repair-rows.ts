@@ -1,6 +1,7 @@
 /** Repairs that change more than an answer: pads, meetings, choices, cycles, rules, the distance of three. */
 import { rowOfLine } from "../base/units.ts";
 import type { Edit } from "../findings/finding.ts";
+import { beginsPlay } from "../score/structure.ts";
 import type { Row } from "../score/types.ts";
 import { TRADE } from "../trade/trade.ts";
 import { closeCycle } from "./close-cycle.ts";
@@ -19,6 +20,7 @@ export function headerRow({ checked }: Broken, key: string): Row | null {
   for (const row of checked.score.rows) {
     const { body } = row.content;
     if (body.kind === "header" && body.key.text.toLowerCase() === key) return row;
+    if (beginsPlay(body)) break;
   }
   return null;
 }
@@ -53,13 +55,13 @@ export const sameStroke: Make = ({ text, checked, finding }) => {
   const row = checked.score.rows[rowOfLine(finding.line)];
   if (!row || row.content.body.kind !== "play") return [];
   const line = row.content.body.lines.find(({ meets }) => meets);
-  const [one_, two] = line?.turns ?? [];
-  if (!one_ || !two) return [];
-  const at = ({ alternatives }: typeof one_) => {
+  const [first, second] = line?.turns ?? [];
+  if (!first || !second) return [];
+  const at = ({ alternatives }: typeof first) => {
     const beat = alternatives[0]?.beats[0];
     return beat ? { from: row.from + beat.from, to: row.from + beat.to } : null;
   };
-  const [left, right] = [at(one_), at(two)];
+  const [left, right] = [at(first), at(second)];
   if (!left || !right) return [];
   const said = text.slice(left.from, left.to);
   const hand = /^[LR] /.exec(said)?.[0] ?? "";
@@ -107,9 +109,9 @@ export const closingRows: Make = ({ text, checked, school }) =>
     };
   });
 
-function firstDifference(one_: string, two: string): number {
+function firstDifference(before: string, after: string): number {
   let at = 0;
-  while (at < one_.length && one_[at] === two[at]) at++;
+  while (at < before.length && before[at] === after[at]) at++;
   return at;
 }
 
@@ -140,7 +142,7 @@ export const touchThere: Make = ({ text, finding }) => {
   const { code, touch, push } = finding.params;
   if (code === "rule") {
     const side = /\b(left|right)\b/.exec(text.slice(finding.from, finding.to))?.[0];
-    const on = side ? `touch on ${side} chest, ` : "touch on chest, ";
+    const on = `${TRADE.repairs.touches} ${side ? `${side} ` : ""}chest, `;
     return one("Touch first", edit(finding.from, finding.from, on));
   }
   if (code !== "touch-lies") return [];
@@ -189,8 +191,8 @@ export const otherLimb: Make = ({ text, finding }) => {
 export const turnFirst: Make = ({ finding }) => {
   if (finding.params.code !== "behind") return [];
   return [
-    { label: "Turn out first", edits: [edit(finding.from, finding.from, "turn out, ")] },
-    { label: "Hit with the elbow", edits: [edit(finding.from, finding.to, "elbow")] },
+    { label: "Turn out first", edits: [edit(finding.from, finding.from, `${TRADE.repairs.turns}, `)] },
+    { label: "Hit backwards", edits: [edit(finding.from, finding.to, TRADE.repairs.backwards)] },
   ];
 };
 

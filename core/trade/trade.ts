@@ -26,6 +26,13 @@ interface Trade {
   readonly returns: readonly string[];
   /** What bare hands return with outside the gym. */
   readonly openReturns: readonly string[];
+  /** What a repair puts before or in place of a blow: out of a hold from behind, backwards, to get room, before a push. */
+  readonly repairs: {
+    readonly turns: string;
+    readonly backwards: string;
+    readonly leaves: string;
+    readonly touches: string;
+  };
   /** Blows that take the line of what comes. */
   readonly stopHits: readonly string[];
   /** What follows blows of the other kind at the end. */
@@ -79,6 +86,7 @@ export const tradeSchema = object({
   defences: texts,
   returns: texts,
   openReturns: texts,
+  repairs: object({ turns: text, backwards: text, leaves: text, touches: text }).noUnknown(),
   stopHits: texts,
   finishes: object({ hands: texts, legs: texts }).noUnknown(),
   exits: array(object({ text, behindReturn: boolean().required(), says: text }).noUnknown())
