@@ -182,6 +182,13 @@ describe("plan", () => {
         pairs.flatMap(({ a, b, c }: Record<string, string>) => [a, b, c].filter(Boolean)).length + alone.length,
       ).toBe(6);
   });
+  test("says which columns it does not read, and who has no height or weight", () => {
+    const file = join(dir, "gaps.csv");
+    writeFileSync(file, "Name,Height,Colour\nAda,178,red\nBo,,blue\n");
+    const { stdout } = run(["plan", "--people", file, "demo/drills/single-answers.vics"]);
+    expect(stdout).toMatch(/! Not read: Colour\.\n! No height: Bo\. .*\n! No weight: nobody has one\./);
+    expect(stdout).toMatch(/! No ages: everybody is planned as an adult\.$/m);
+  });
   test("is read minute by minute; several drills are worked on from the easiest up", () => {
     const drills = ["demo/drills/single-answers.vics", "demo/drills/pads-by-name.vics"];
     const { stdout } = run(["plan", "--people", people(), ...drills]);

@@ -25,28 +25,21 @@ export function headerRow({ checked }: Broken, key: string): Row | null {
   return null;
 }
 
-const HEIGHT_OF: Readonly<Record<string, string>> = {
-  "at the head": "high",
-  "at the body": "mid",
-  "at the legs": "low",
-};
-
 /** The pad goes where the blow goes, or looks at it. */
 export const movePad: Make = ({ text, finding, exchange }) => {
   const cue = exchange?.feed;
   if (!exchange || !cue) return [];
-  const { code, goes, heights, facing } = finding.params;
+  const { code, wants, heights, facing } = finding.params;
   const from = exchange.row.from + cue.from;
   const now = text.slice(from, exchange.row.from + cue.to);
   const put = (label: string, next: string) => one(label, edit(from, from + now.length, next));
   if (code === "facing") {
-    const way = { "to the front": "front", inwards: "in", down: "down" }[String(facing)] ?? "front";
     const turned = /\bfacing\s+\w+/i.test(now)
-      ? now.replace(/\bfacing\s+\w+/i, `facing ${way}`)
-      : `${now} facing ${way}`;
+      ? now.replace(/\bfacing\s+\w+/i, `facing ${String(wants)}`)
+      : `${now} facing ${String(wants)}`;
     return put(`Turn the pad ${String(facing)}`, turned);
   }
-  const wanted = goes ? [HEIGHT_OF[String(goes)]!] : String(heights ?? "").split(" or ");
+  const wanted = String(wants ?? heights ?? "").split(" or ");
   return wanted.flatMap((height) => put(`Hold the pad ${height}`, now.replace(/\b(high|mid|low)\b/i, height)));
 };
 

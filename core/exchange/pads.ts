@@ -79,11 +79,17 @@ export function padFindings(
   // The last pad takes what remains of a call: only a blow that says where it goes can miss it.
   else if (cue.height && cue.height !== goes && (blow.feed.order === 0 || use.target || use.height))
     found.push(
-      draft(row, use, "pad", { code: "target", move: use.text, height: PLACE[cue.height], goes: PLACE[goes] }),
+      draft(row, use, "pad", {
+        code: "target",
+        move: use.text,
+        height: PLACE[cue.height],
+        goes: PLACE[goes],
+        wants: goes,
+      }),
     );
   const facing = facingFor(blow);
   if (cue.facing && facing && cue.facing !== facing)
-    found.push(draft(row, use, "pad", { code: "facing", move: use.text, facing: FACING[facing] }));
+    found.push(draft(row, use, "pad", { code: "facing", move: use.text, facing: FACING[facing], wants: facing }));
   const held = cue.side === "left" || cue.side === "right" ? cue.side : null;
   const across = padFor(blow.side, pads);
   // Either way is safe: it is said, and decides nothing.
