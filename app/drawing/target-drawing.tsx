@@ -50,18 +50,7 @@ export function TargetDrawing({ scene, plain = false }: { scene: SceneView; plai
           <title>{attack ? `${z.zone}: ${z.met ? "in the way of the attack" : `${z.cm} cm to spare`}` : z.zone}</title>
         </ellipse>
       ))}
-      {guard.map((arm) => (
-        <path
-          key={arm.x1}
-          d={`M${arm.x1} ${arm.y1}L${arm.x2} ${arm.y2}`}
-          stroke={palette.partner[scene.seen]}
-          strokeWidth={7}
-          strokeLinecap="round"
-          opacity={0.45}
-        >
-          <title>in guard</title>
-        </path>
-      ))}
+      <GuardArms guard={guard} colour={palette.partner[scene.seen]} />
       <PadMarks pads={pads} colour={palette.partner[scene.responder]} />
       {attack && <AttackMark attack={attack} colour={palette.partner[scene.feeder]} />}
       {covers.map((c, i) => (
@@ -89,6 +78,22 @@ export function TargetDrawing({ scene, plain = false }: { scene: SceneView; plai
       )}
     </svg>
   );
+}
+
+/** The arms of the one who answers, where they are held before anything is answered. */
+function GuardArms({ guard, colour }: { readonly guard: TargetLayout["guard"]; readonly colour: string }) {
+  return guard.map((arm) => (
+    <path
+      key={arm.x1}
+      d={`M${arm.x1} ${arm.y1}L${arm.x2} ${arm.y2}`}
+      stroke={colour}
+      strokeWidth={7}
+      strokeLinecap="round"
+      opacity={0.45}
+    >
+      <title>in guard</title>
+    </path>
+  ));
 }
 
 /** Where pads are held for the blow. */
