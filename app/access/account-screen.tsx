@@ -1,5 +1,6 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import Stack from "@mui/material/Stack";
 import type { ReactNode } from "react";
 import { Link, useFetcher } from "react-router";
 import { MIN_PASSWORD, ROLE_HINTS, ROLE_WORDS, type MemberRole } from "#core/people/account.ts";
@@ -131,7 +132,11 @@ const Line = ({
   readonly small: ReactNode;
   readonly children?: ReactNode;
 }) => (
-  <Box sx={{ display: "flex", alignItems: "center", gap: 2, minHeight: 48, borderBottom: 1, borderColor: "hairline" }}>
+  <Stack
+    direction="row"
+    spacing={2}
+    sx={{ alignItems: "center", minHeight: 48, borderBottom: 1, borderColor: "hairline" }}
+  >
     <Box sx={{ flex: 1, minWidth: 0, overflowWrap: "anywhere" }}>
       {words}{" "}
       <Box component="span" sx={{ color: "text.secondary", fontSize: "0.9rem" }}>
@@ -139,7 +144,7 @@ const Line = ({
       </Box>
     </Box>
     {children}
-  </Box>
+  </Stack>
 );
 
 const Password = ({ fetcher, hasPassword }: { readonly fetcher: Fetcher; readonly hasPassword: boolean }) => (

@@ -1,5 +1,6 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import Stack from "@mui/material/Stack";
 import { Link } from "react-router";
 import { DataTable } from "../ui/data-table.tsx";
 import { Moment } from "../ui/moment.tsx";
@@ -47,7 +48,7 @@ export const ChangesScreen = ({ changes, next, isFirst }: ChangesProps) => (
           ],
         }))}
       />
-      <Box sx={{ display: "flex", gap: 1, pt: 2 }}>
+      <Stack direction="row" spacing={1} sx={{ pt: 2 }}>
         {!isFirst && (
           <Button component={Link} to="/members/changes">
             The newest
@@ -58,7 +59,7 @@ export const ChangesScreen = ({ changes, next, isFirst }: ChangesProps) => (
             Older ones
           </Button>
         )}
-      </Box>
+      </Stack>
     </Box>
   </>
 );

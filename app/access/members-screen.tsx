@@ -2,6 +2,7 @@ import { keysOf } from "#core/base/keys.ts";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
+import Stack from "@mui/material/Stack";
 import { useState } from "react";
 import { useFetcher } from "react-router";
 import { ROLE_HINTS, ROLE_WORDS, type MemberRole } from "#core/people/account.ts";
@@ -146,7 +147,7 @@ function Change({ fetcher, member, people, isMe }: ChangeProps) {
     <fetcher.Form method="post" onSubmit={() => setOpen(false)} style={{ minWidth: 220 }}>
       <input type="hidden" name="account" value={member.id} />
       <RoleFields people={people} start={member} />
-      <Box sx={{ display: "flex", gap: 1, my: 1 }}>
+      <Stack direction="row" spacing={1} sx={{ my: 1 }}>
         <Button type="submit" size="small" name="intent" value="role" variant="outlined">
           Save
         </Button>
@@ -156,7 +157,7 @@ function Change({ fetcher, member, people, isMe }: ChangeProps) {
         <Button size="small" onClick={() => setOpen(false)}>
           Back
         </Button>
-      </Box>
+      </Stack>
     </fetcher.Form>
   );
 }

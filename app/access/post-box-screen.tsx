@@ -1,4 +1,5 @@
 import Box from "@mui/material/Box";
+import Typography from "@mui/material/Typography";
 import { Moment } from "../ui/moment.tsx";
 import { ScreenHead } from "../ui/parts.tsx";
 import { MembersNav } from "./members-nav.tsx";
@@ -28,15 +29,15 @@ export const PostBoxScreen = ({ letters, mailIsSent }: PostBoxProps) => (
     <MembersNav />
     <Box sx={{ px: { xs: 2, sm: 3 }, maxWidth: 760 }}>
       {letters.length === 0 && (
-        <Box component="p" sx={{ color: "text.secondary" }}>
+        <Typography sx={{ my: "1em", color: "text.secondary" }}>
           Nothing was written yet. Invitations and new passwords come through here.
-        </Box>
+        </Typography>
       )}
       {letters.map(({ id, recipient, subject, body, at, isSent }) => (
         <Box component="article" key={id} sx={{ py: 2, borderBottom: 1, borderColor: "hairline" }}>
-          <Box component="h2" sx={{ typography: "h3", m: 0 }}>
+          <Typography variant="h3" component="h2">
             {subject}
-          </Box>
+          </Typography>
           <Box sx={{ color: "text.secondary", fontSize: "0.9rem" }}>
             To {recipient}, <Moment at={at} />, {isSent ? "sent" : "not sent"}
           </Box>

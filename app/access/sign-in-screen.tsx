@@ -3,6 +3,8 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
+import Stack from "@mui/material/Stack";
+import Typography from "@mui/material/Typography";
 import { useMemo, useState, type ReactNode } from "react";
 import { useFetcher } from "react-router";
 import { ROLE_HINTS, ROLE_WORDS } from "#core/people/account.ts";
@@ -42,20 +44,18 @@ export function SignInScreen({ next, shown, canUsePasskey, mailIsSent }: SignInP
     >
       <Box>
         <Wordmark />
-        <Box component="h1" sx={{ typography: "h1", m: 0, mb: 1.5 }}>
+        <Typography variant="h1" sx={{ mb: 1.5 }}>
           Drills for two, checked before you teach them
-        </Box>
-        <Box component="p" sx={{ m: 0, mb: 2, fontSize: "1.1rem", maxWidth: 520 }}>
+        </Typography>
+        <Typography sx={{ mb: 2, fontSize: "1.1rem", maxWidth: 520 }}>
           For martial arts instructors: write who throws what and what answers it. Vicissor says whether each answer
           holds for these two people, builds a ladder from it, and pairs tonight’s class.
-        </Box>
+        </Typography>
         <ClosingRing />
         {demo && <DemoAccounts shown={shown} next={next} />}
       </Box>
       <Box component="section" aria-label="Sign in" sx={{ pt: { md: 7 } }}>
-        <Box component="h2" sx={{ typography: "h2", m: 0 }}>
-          {forgot ? "A new password" : "Sign in"}
-        </Box>
+        <Typography variant="h2">{forgot ? "A new password" : "Sign in"}</Typography>
         <fetcher.Form method="post">
           <input type="hidden" name="next" value={next} />
           <Field label="E-mail" name="email" type="email" autoComplete="username webauthn" required autoFocus={!demo} />
@@ -70,7 +70,7 @@ export function SignInScreen({ next, shown, canUsePasskey, mailIsSent }: SignInP
                 sx={{ mt: 1 }}
               />
               <Spoken said={fetcher.data ?? passkey.said} />
-              <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, mt: 1 }}>
+              <Stack direction="row" spacing={1} sx={{ flexWrap: "wrap", mt: 1 }}>
                 <Button
                   type="submit"
                   name="intent"
@@ -86,14 +86,14 @@ export function SignInScreen({ next, shown, canUsePasskey, mailIsSent }: SignInP
                   </Button>
                 )}
                 <Button onClick={() => setForgot(true)}>Forgot your password?</Button>
-              </Box>
+              </Stack>
             </>
           )}
         </fetcher.Form>
         {!canUsePasskey && (
-          <Box component="p" sx={{ color: "text.secondary", fontSize: "0.9rem" }}>
+          <Typography sx={{ my: "1em", color: "text.secondary", fontSize: "0.9rem" }}>
             Passkeys need an address with a name: open this as localhost.
-          </Box>
+          </Typography>
         )}
       </Box>
     </Box>
@@ -110,18 +110,18 @@ const Forgot = ({ fetcher, mailIsSent, back }: ForgotProps) => {
   const posted = fetcher.data && "kind" in fetcher.data && fetcher.data.kind === "posted";
   return (
     <>
-      <Box component="p" role="status" sx={{ color: "text.secondary" }}>
+      <Typography role="status" sx={{ my: "1em", color: "text.secondary" }}>
         {posted
           ? `If this address has an account, a letter for it is ${mailIsSent ? "on its way" : "under Outgoing invitations of the school, where its owner finds it"}.`
           : "A letter with a link for a new password goes to this address."}
-      </Box>
+      </Typography>
       {!posted && <Spoken said={fetcher.data} />}
-      <Box sx={{ display: "flex", gap: 1 }}>
+      <Stack direction="row" spacing={1}>
         <Button type="submit" name="intent" value="forgot" variant="contained" disabled={fetcher.state !== "idle"}>
           Write the letter
         </Button>
         <Button onClick={back}>Back</Button>
-      </Box>
+      </Stack>
     </>
   );
 };
@@ -147,13 +147,13 @@ function DemoAccounts({ shown, next }: { readonly shown: readonly ShownAccount[]
           Look around as an instructor
         </Button>,
       )}
-      <Box component="p" sx={{ color: "text.secondary", mt: 1.5, mb: 0.5 }}>
+      <Typography sx={{ color: "text.secondary", mt: 1.5, mb: 0.5 }}>
         This is the demo club. Each of its people sees what their role needs; the password of all is “{guide.password}”,
         on this machine alone.
-      </Box>
+      </Typography>
       <Box component="ul" sx={{ m: 0, p: 0, listStyle: "none" }}>
         {shown.map((account) => (
-          <Box component="li" key={account.email} sx={{ display: "flex", flexWrap: "wrap", alignItems: "baseline" }}>
+          <Stack component="li" key={account.email} direction="row" sx={{ flexWrap: "wrap", alignItems: "baseline" }}>
             {enter(
               account,
               <Button {...press} sx={{ textAlign: "left", px: 0, mr: 1.5 }}>
@@ -163,7 +163,7 @@ function DemoAccounts({ shown, next }: { readonly shown: readonly ShownAccount[]
             <Box component="span" sx={{ color: "text.secondary", fontSize: "0.95rem", flex: "1 1 260px" }}>
               {ROLE_HINTS[account.role]}
             </Box>
-          </Box>
+          </Stack>
         ))}
       </Box>
       <Spoken said={fetcher.data} />

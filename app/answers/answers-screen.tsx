@@ -1,5 +1,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import Stack from "@mui/material/Stack";
+import Typography from "@mui/material/Typography";
 import { useCallback, useMemo, useState, type ReactNode } from "react";
 import { BOOK_TOOLS, type Book } from "#core/answers/answer-book.ts";
 import { TRADE } from "#core/trade/trade.ts";
@@ -165,20 +167,14 @@ interface FilterRowProps {
 }
 
 const FilterRow = ({ filters, onChange }: FilterRowProps) => (
-  <Box
-    sx={{
-      display: "flex",
-      flexWrap: "wrap",
-      columnGap: 4,
-      px: { xs: 2, sm: 3 },
-      borderBottom: 1,
-      borderColor: "hairline",
-    }}
+  <Stack
+    direction="row"
+    sx={{ flexWrap: "wrap", columnGap: 4, px: { xs: 2, sm: 3 }, borderBottom: 1, borderColor: "hairline" }}
   >
     <WordChoice named label="Feeder" options={SIDES} value={filters.side} onChange={(side) => onChange({ side })} />
     <WordChoice named label="Tool" options={TOOLS} value={filters.tool} onChange={(tool) => onChange({ tool })} />
     <WordChoice named label="Range" options={RANGES} value={filters.range} onChange={(range) => onChange({ range })} />
-  </Box>
+  </Stack>
 );
 
 /** What the book comes to, in one sentence. */
@@ -194,9 +190,9 @@ function leadOf(book: Book | null, holes: readonly Hole[]): string {
 function Key() {
   return (
     <Box component="section" aria-label="Signs of the map" sx={{ color: "text.secondary" }}>
-      <Box component="h2" sx={{ typography: "h2", m: 0, color: "text.primary" }}>
+      <Typography variant="h2" sx={{ color: "text.primary" }}>
         What the signs say
-      </Box>
+      </Typography>
       <p>
         Point at a cell, or go there with the arrow keys: this place says why. A closed ring is sound, half a ring is
         risky, dots are broken, a blank cannot be done with what the two hold.

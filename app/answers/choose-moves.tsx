@@ -7,6 +7,7 @@ import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import FormControlLabel from "@mui/material/FormControlLabel";
+import Stack from "@mui/material/Stack";
 import TextField from "@mui/material/TextField";
 import useMediaQuery from "@mui/material/useMediaQuery";
 import { useEffect, useMemo, useState } from "react";
@@ -40,15 +41,15 @@ export function ChooseMoves({ choice, onSave, onClose }: ChooseProps) {
         What the school throws, and what it answers with
       </DialogTitle>
       <DialogContent>
-        <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap", py: 1 }}>
-          <TextField size="small" label="Find a move" value={query} onChange={(e) => setQuery(e.target.value)} />
+        <Stack direction="row" spacing={1} sx={{ flexWrap: "wrap", py: 1 }}>
+          <TextField label="Find a move" value={query} onChange={(e) => setQuery(e.target.value)} />
           <Button variant="outlined" onClick={() => set(TRADE.book)}>
             The usual ones
           </Button>
           <Button variant="outlined" disabled={!whole} onClick={() => whole && set(whole)}>
             Everything
           </Button>
-        </Box>
+        </Stack>
         <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", sm: "1fr 1fr" }, gap: 3 }}>
           <MoveChecks title="Feeds" all={whole?.feeds ?? []} chosen={feeds} onChange={setFeeds} query={query} />
           <MoveChecks title="Answers" all={whole?.answers ?? []} chosen={answers} onChange={setAnswers} query={query} />

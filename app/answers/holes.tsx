@@ -1,6 +1,7 @@
 /** What the school has no answer for, in words, with one press to a drill that fills it. */
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { BOOK_SIDES } from "#core/answers/answer-book.ts";
 import { VerdictRing } from "../ui/marks.tsx";
@@ -23,9 +24,9 @@ export function TrainedBroken({ pairs }: { readonly pairs: readonly BrokenPair[]
   if (pairs.length === 0) return null;
   return (
     <Box component="section" aria-label="Trained, and does not hold" sx={{ mt: 3 }}>
-      <Box component="h2" sx={{ typography: "h2", m: 0, mb: 1, color: "verdict.invalid" }}>
+      <Typography variant="h2" sx={{ mb: 1, color: "verdict.invalid" }}>
         Trained, and does not hold: {pairs.length}
-      </Box>
+      </Typography>
       <Rows>
         {pairs.slice(0, FEW).map(({ feed, answer, side, day }) => (
           <Row key={`${feed} ${answer} ${side}`} sx={{ display: "flex", gap: 1, py: 1, alignItems: "flex-start" }}>
@@ -48,11 +49,11 @@ export function Holes({ holes }: { holes: readonly Hole[] }) {
   const shown = all ? holes : holes.slice(0, FEW);
   return (
     <Box component="section" aria-label="Gaps" sx={{ mt: 3 }}>
-      <Box component="h2" sx={{ typography: "h2", m: 0, mb: 1 }}>
+      <Typography variant="h2" sx={{ mb: 1 }}>
         {holes.length === 0
           ? "No gaps"
           : `Gaps: ${graver} without a sound answer, ${holes.length - graver} never trained`}
-      </Box>
+      </Typography>
       {holes.length === 0 && (
         <Box sx={{ color: "text.secondary" }}>Each feed has a sound answer on both sides, and one was trained.</Box>
       )}

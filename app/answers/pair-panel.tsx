@@ -2,7 +2,9 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
+import Stack from "@mui/material/Stack";
 import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
 import { useEffect, useState } from "react";
 import { BOOK_SIDES, type Book, type BookReason } from "#core/answers/answer-book.ts";
 import type { Trained } from "#core/answers/trained.ts";
@@ -38,7 +40,7 @@ export function PairPanel({ book, trained, feed, answer, side, version, rulings,
   const others = rulings.filter((r) => r !== own);
   return (
     <Box component="section" aria-label="The pair" aria-live="polite">
-      <Box component="h2" sx={{ typography: "h2", m: 0, display: "flex", gap: 1 }}>
+      <Typography variant="h2" sx={{ display: "flex", gap: 1 }}>
         <Box sx={{ flex: 1 }}>
           {feedText} met with {answerText}
         </Box>
@@ -47,7 +49,7 @@ export function PairPanel({ book, trained, feed, answer, side, version, rulings,
             Close
           </Button>
         )}
-      </Box>
+      </Typography>
       {sidesOf(side).map((s, i) => {
         const reason = reasons?.[i];
         const last = trainedOn(book, trained, feed, answer, s);
@@ -60,7 +62,7 @@ export function PairPanel({ book, trained, feed, answer, side, version, rulings,
               <Box>It cannot be done with what the two hold.</Box>
             ) : (
               <>
-                <Box sx={{ display: "flex", gap: 1, alignItems: "center" }}>
+                <Stack direction="row" spacing={1} sx={{ alignItems: "center" }}>
                   <VerdictRing verdict={reason.verdict} word />
                   {reason.marginCm !== null && (
                     <span>
@@ -68,7 +70,7 @@ export function PairPanel({ book, trained, feed, answer, side, version, rulings,
                     </span>
                   )}
                   {reason.ruled && <Box sx={{ fontWeight: 700 }}>school ruling</Box>}
-                </Box>
+                </Stack>
                 {reason.words && <Box sx={{ mt: 0.5 }}>{reason.words}</Box>}
                 {reason.verdict !== "invalid" && (
                   <Box sx={{ mt: 0.5, color: "text.secondary" }}>
@@ -169,7 +171,6 @@ function RulingForm({ own, onRule, onTakeBack }: RulingProps) {
     >
       <TextField
         select
-        size="small"
         label="The school rules this"
         value={verdict}
         onChange={(event) => setVerdict(event.target.value as Ruling["verdict"])}
@@ -179,7 +180,6 @@ function RulingForm({ own, onRule, onTakeBack }: RulingProps) {
         <MenuItem value="invalid">{VERDICT_WORDS.invalid}</MenuItem>
       </TextField>
       <TextField
-        size="small"
         label="Because"
         required
         multiline
@@ -188,14 +188,14 @@ function RulingForm({ own, onRule, onTakeBack }: RulingProps) {
         slotProps={{ htmlInput: { maxLength: 200 } }}
         helperText="Shown with the verdict wherever the pair comes up."
       />
-      <Box sx={{ display: "flex", gap: 1 }}>
+      <Stack direction="row" spacing={1}>
         <Button type="submit" size="small" variant="contained">
           Save our ruling
         </Button>
         <Button size="small" variant="text" color="inherit" onClick={() => setOpen(false)}>
           Leave it
         </Button>
-      </Box>
+      </Stack>
     </Box>
   );
 }

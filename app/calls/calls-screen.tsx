@@ -3,7 +3,9 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Menu from "@mui/material/Menu";
 import MenuItem from "@mui/material/MenuItem";
+import Stack from "@mui/material/Stack";
 import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
 import { useEffect, useMemo, useState } from "react";
 import { Link } from "react-router";
 import {
@@ -106,7 +108,6 @@ function Choice({
     <TextField
       select
       fullWidth
-      size="small"
       label="What is called"
       value={at}
       onChange={(event) => {
@@ -135,9 +136,9 @@ function Labels({
   const [name, setName] = useState("");
   return (
     <>
-      <Box component="h2" sx={{ typography: "h2", m: 0, mb: 0.5 }}>
+      <Typography variant="h2" sx={{ mb: 0.5 }}>
         Calls and how often
-      </Box>
+      </Typography>
       <Rows>
         {labels.map((label, i) => (
           <Row key={label.name} sx={{ display: "flex", alignItems: "center", py: 0.25 }}>
@@ -151,7 +152,7 @@ function Labels({
           </Row>
         ))}
       </Rows>
-      <Box
+      <Stack
         component="form"
         onSubmit={(event) => {
           event.preventDefault();
@@ -159,13 +160,15 @@ function Labels({
           if (added !== "" && !labels.some((l) => l.name === added)) onChange([...labels, { name: added, weight: 1 }]);
           setName("");
         }}
-        sx={{ display: "flex", gap: 1, my: 1.5, alignItems: "end" }}
+        direction="row"
+        spacing={1}
+        sx={{ my: 1.5, alignItems: "end" }}
       >
-        <TextField size="small" label="Another call" value={name} onChange={(e) => setName(e.target.value)} />
+        <TextField label="Another call" value={name} onChange={(e) => setName(e.target.value)} />
         <Button type="submit" variant="outlined">
           Add
         </Button>
-      </Box>
+      </Stack>
     </>
   );
 }
@@ -185,7 +188,6 @@ function Settings({
 }) {
   const number = (label: string, value: number, set: (value: number) => void, step = 1) => (
     <TextField
-      size="small"
       type="number"
       label={label}
       value={value}
@@ -202,7 +204,6 @@ function Settings({
         {number("Feints before, %", Math.round(options.feints * 100), (p) => onChange({ feints: p / 100 }), 5)}
         <TextField
           select
-          size="small"
           label={options.rotates ? "Rotate" : "Switch roles"}
           value={options.switchEvery ?? 0}
           onChange={(event) => onChange({ switchEvery: Number(event.target.value) || null })}
@@ -221,7 +222,7 @@ function Settings({
         value={options.repeat}
         onChange={(repeat) => onChange({ repeat })}
       />
-      <Box sx={{ display: "flex", alignItems: "center", gap: 1.5 }}>
+      <Stack direction="row" spacing={1.5} sx={{ alignItems: "center" }}>
         Equally often:
         <WordChoice
           label="What comes equally often"
@@ -229,7 +230,7 @@ function Settings({
           value={String(options.windows) as "2" | "3"}
           onChange={(w) => onChange({ windows: w === "2" ? 2 : 3 })}
         />
-      </Box>
+      </Stack>
     </>
   );
 }
@@ -241,9 +242,9 @@ function Round({ round, seed }: { round: CallRound; seed: number }) {
   const { guesses, shares, seconds, notes, items } = round;
   return (
     <>
-      <Box component="h2" sx={{ typography: "h2", m: 0 }}>
+      <Typography variant="h2">
         Round {seed}: {minutes(seconds)} minutes
-      </Box>
+      </Typography>
       <Box sx={{ color: "text.secondary" }}>
         {shares.map((s) => `${s.name} ${s.times}×`).join(", ")}. Who guesses by what usually follows one call is right{" "}
         {percent(guesses.afterOne)} of the time, by two {percent(guesses.afterTwo)}; chance is {percent(guesses.chance)}
@@ -256,12 +257,12 @@ function Round({ round, seed }: { round: CallRound; seed: number }) {
       ))}
       <Rows ordered aria-label="Calls in order" sx={{ mt: 2, columns: "170px", columnGap: 3, fontSize: "1.15rem" }}>
         {items.map((item, i) => (
-          <Box
+          <Stack
             component="li"
             key={i}
+            direction="row"
+            spacing={1.5}
             sx={{
-              display: "flex",
-              gap: 1.5,
               breakInside: "avoid",
               py: 0.25,
               ...(item.kind === "switch" ? { borderTop: 2, borderColor: "primary.main", fontWeight: 700 } : {}),
@@ -271,7 +272,7 @@ function Round({ round, seed }: { round: CallRound; seed: number }) {
               {minutes(item.at)}
             </Box>
             {words(item)}
-          </Box>
+          </Stack>
         ))}
       </Rows>
       <Box sx={{ display: "none", "@media print": { display: "block", mt: 2 } }}>

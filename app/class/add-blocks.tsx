@@ -1,8 +1,8 @@
 /** What can be added to an evening: work, free play, a circuit, a game. */
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Menu from "@mui/material/Menu";
 import MenuItem from "@mui/material/MenuItem";
+import Stack from "@mui/material/Stack";
 import { useState } from "react";
 import { GAMES, gameTitle } from "#core/class/games.ts";
 import { circuit, freePlay, game, workMinutes, type Block, type Clock } from "#core/class/timetable.ts";
@@ -22,7 +22,7 @@ export function AddBlocks({ rungs, clock, onAdd }: AddProps) {
     return { id: id(), kind: "work", title, minutes: workMinutes(1, clock), rung, rounds: 1, locked: false };
   };
   return (
-    <Box sx={{ py: 1, display: "flex", flexWrap: "wrap", gap: 1 }}>
+    <Stack direction="row" spacing={1} sx={{ py: 1, flexWrap: "wrap" }}>
       <Button size="small" variant="outlined" onClick={() => onAdd(work())}>
         Add work
       </Button>
@@ -35,7 +35,7 @@ export function AddBlocks({ rungs, clock, onAdd }: AddProps) {
         </Button>
       )}
       <AddGame onAdd={(title) => onAdd(game(title, id()))} />
-    </Box>
+    </Stack>
   );
 }
 

@@ -4,6 +4,7 @@ import Autocomplete from "@mui/material/Autocomplete";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { Link, useFetcher } from "react-router";
 import type { action } from "../routes/adults.tsx";
@@ -44,9 +45,7 @@ export function AdultsScreen({ lesson, adults, help, cleared, minors, school }: 
         <Adults adults={adults} cleared={cleared} minors={minors} />
         <WhereHelpIs help={help} />
         <Box component="section" aria-label="In an emergency" sx={{ pt: 3 }}>
-          <Box component="h2" sx={{ typography: "h2", m: 0 }}>
-            If somebody is hurt
-          </Box>
+          <Typography variant="h2">If somebody is hurt</Typography>
           <Box component="ul" sx={{ mt: 0.5, pl: 2.5 }}>
             <li>“Stop. Stand where you are. Sticks down, mitts down.” Everything stops first.</li>
             <li>
@@ -86,14 +85,12 @@ function Adults({
       options={[...options]}
       inputValue={draft[key]}
       onInputChange={(_, value) => setDraft((old) => ({ ...old, [key]: value }))}
-      renderInput={(params) => <TextField {...params} size="small" label={label} />}
+      renderInput={(params) => <TextField {...params} label={label} />}
     />
   );
   return (
     <Box component="section" aria-label="The adults">
-      <Box component="h2" sx={{ typography: "h2", m: 0 }}>
-        The adults
-      </Box>
+      <Typography variant="h2">The adults</Typography>
       {fetcher.data && "message" in fetcher.data && <Notice tone="trouble">{fetcher.data.message}</Notice>}
       <Box sx={ON_PAPER_ALONE}>
         Runs it: {draft.first || "______"}. With them: {draft.second || "nobody else"}. First aid:{" "}
@@ -128,7 +125,6 @@ function WhereHelpIs({ help }: { readonly help: Help }) {
   const [draft, setDraft] = useState(help);
   const field = (key: keyof Help, label: string) => (
     <TextField
-      size="small"
       label={label}
       value={draft[key]}
       onChange={(event) => setDraft({ ...draft, [key]: event.target.value })}
@@ -137,9 +133,7 @@ function WhereHelpIs({ help }: { readonly help: Help }) {
   );
   return (
     <Box component="section" aria-label="Where help is" sx={{ pt: 3 }}>
-      <Box component="h2" sx={{ typography: "h2", m: 0 }}>
-        Where help is
-      </Box>
+      <Typography variant="h2">Where help is</Typography>
       {fetcher.data && "message" in fetcher.data && <Notice tone="trouble">{fetcher.data.message}</Notice>}
       <Box sx={ON_PAPER_ALONE}>
         First-aid box: {draft.first_aid || "______"}. Address for an ambulance: {draft.address || "______"}.

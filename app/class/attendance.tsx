@@ -5,6 +5,7 @@ import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
 import Menu from "@mui/material/Menu";
 import MenuItem from "@mui/material/MenuItem";
+import Stack from "@mui/material/Stack";
 import TextField from "@mui/material/TextField";
 import { useEffect, useState } from "react";
 import { useFetcher } from "react-router";
@@ -51,7 +52,6 @@ export function Attendance({ id, students, here, not = {} }: AttendanceProps) {
       </ForTeachers>
       {students.length > MANY && (
         <TextField
-          size="small"
           fullWidth
           type="search"
           label="Search by name"
@@ -142,7 +142,7 @@ function Tick({ to, student, here, not }: TickProps) {
     .filter(Boolean)
     .join(", ");
   return (
-    <Box sx={{ display: "flex", alignItems: "center", flexWrap: "wrap" }}>
+    <Stack direction="row" sx={{ alignItems: "center", flexWrap: "wrap" }}>
       {said && fetcher.state === "idle" && (
         <Box sx={{ flexBasis: "100%" }}>
           <Notice
@@ -181,7 +181,7 @@ function Tick({ to, student, here, not }: TickProps) {
         }
       />
       {shown && teaches && <TonightNot student={student} not={not} />}
-    </Box>
+    </Stack>
   );
 }
 

@@ -1,4 +1,5 @@
 import Box from "@mui/material/Box";
+import Stack from "@mui/material/Stack";
 import type { PairView } from "#server/views.ts";
 import { shortDate } from "../ui/dates.ts";
 import { FONTS } from "../ui/theme.ts";
@@ -35,10 +36,12 @@ export function CardScreen({ lesson, school, pairs }: CardProps) {
       {pairs.length === 0 && <p>Nobody is paired yet: pair them on the class's page first.</p>}
       <Rows ordered sx={{ mt: 1.5, columns: pairs.length > 4 ? 2 : 1, columnGap: "8mm" }}>
         {pairs.map((p) => (
-          <Box
+          <Stack
             component="li"
             key={p.id}
-            sx={{ breakInside: "avoid", borderBottom: "0.5px solid #999", py: 0.6, display: "flex", gap: 1 }}
+            direction="row"
+            spacing={1}
+            sx={{ breakInside: "avoid", borderBottom: "0.5px solid #999", py: 0.6 }}
           >
             <Box sx={{ fontFamily: FONTS.heading, fontWeight: 700, fontSize: "1.5em", lineHeight: 1, width: "1.2em" }}>
               {letters.get(p.revisionId)}
@@ -51,7 +54,7 @@ export function CardScreen({ lesson, school, pairs }: CardProps) {
                 </Box>
               ))}
             </Box>
-          </Box>
+          </Stack>
         ))}
       </Rows>
       {versions.map((v) => (

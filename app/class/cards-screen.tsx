@@ -54,7 +54,6 @@ export function CardsScreen({ page }: { page: PlanPage }) {
             <WordChoice label="Which cards" options={KINDS} value={kind} onChange={setKind} />
             <TextField
               select
-              size="small"
               label="Round"
               value={round}
               onChange={(event) => setRound(Number(event.target.value))}

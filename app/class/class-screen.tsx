@@ -2,7 +2,9 @@ import type { PairView, PersonView } from "#server/views.ts";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
+import Stack from "@mui/material/Stack";
 import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { Link, useFetcher } from "react-router";
 import { gearLabel } from "#core/class/gear.ts";
@@ -89,9 +91,9 @@ export function ClassScreen({ lesson, students, present, not, pairs, drills, gea
           aria-label="Who is here"
           sx={{ px: 3, py: 2, borderRight: { md: 1 }, borderColor: { md: "hairline" } }}
         >
-          <Box component="h2" sx={{ typography: "h2", m: 0, mb: 0.5 }}>
+          <Typography variant="h2" sx={{ mb: 0.5 }}>
             Who is here
-          </Box>
+          </Typography>
           <Attendance id={lesson.id} students={students} here={here} not={not} />
           {planned === null && <GearAtHand gear={gear} />}
         </Box>
@@ -112,14 +114,14 @@ export function ClassScreen({ lesson, students, present, not, pairs, drills, gea
 
 const GearAtHand = ({ gear }: Pick<ClassProps, "gear">) => (
   <>
-    <Box component="h2" sx={{ typography: "h2", m: 0, mt: 3, mb: 0.5 }}>
+    <Typography variant="h2" sx={{ mt: 3, mb: 0.5 }}>
       Gear at hand
-    </Box>
+    </Typography>
     {gear.map((g) => (
-      <Box key={g.kind} sx={{ display: "flex", justifyContent: "space-between" }}>
+      <Stack key={g.kind} direction="row" sx={{ justifyContent: "space-between" }}>
         <span>{gearLabel(g.kind)}</span>
         <span>{g.count}</span>
-      </Box>
+      </Stack>
     ))}
   </>
 );
@@ -137,10 +139,9 @@ function Pairing({ lesson, pairs, drills }: Pick<ClassProps, "lesson" | "pairs" 
     void fetcher.submit({ intent: "pair", drill, version: String(lesson.version) }, { method: "post" });
   return (
     <>
-      <Box sx={{ display: "flex", gap: 2, flexWrap: "wrap", alignItems: "end", mb: 1 }}>
+      <Stack direction="row" spacing={2} sx={{ flexWrap: "wrap", alignItems: "end", mb: 1 }}>
         <TextField
           select
-          size="small"
           label="We work on"
           value={drill}
           onChange={(e) => setDrill(e.target.value)}
@@ -156,7 +157,7 @@ function Pairing({ lesson, pairs, drills }: Pick<ClassProps, "lesson" | "pairs" 
         <Button variant="contained" onClick={pair} disabled={fetcher.state !== "idle" || !drill}>
           {pairs.length > 0 ? "Pair them again" : "Pair them"}
         </Button>
-      </Box>
+      </Stack>
       {chosen?.verdict === "broken" && (
         <Notice>
           This drill has errors. Mend it at the <Link to={`/drills/${chosen.id}`}>desk</Link>, or pair them on a
@@ -213,9 +214,7 @@ function Planned({ rounds, version }: { rounds: number; version: number }) {
   const [sure, setSure] = useState(false);
   return (
     <>
-      <Box component="h2" sx={{ typography: "h2", m: 0 }}>
-        The evening is planned: {rounds} rounds
-      </Box>
+      <Typography variant="h2">The evening is planned: {rounds} rounds</Typography>
       <Box sx={{ color: "text.secondary", py: 1, maxWidth: 520 }}>
         Tick or untick somebody, and the plan follows; what was run stays as it was. To pair a single round instead,
         delete the plan first.
@@ -287,7 +286,7 @@ function PairRows({ pairs, onGive }: RowsProps) {
         >
           <Box>
             {p.names.map((n) => (
-              <Box key={n.id} sx={{ display: "flex", gap: 1, alignItems: "center", fontSize: "1.08rem" }}>
+              <Stack key={n.id} direction="row" spacing={1} sx={{ alignItems: "center", fontSize: "1.08rem" }}>
                 <PartnerMark actor={n.actor} size={22} />
                 <Box>
                   {n.name}
@@ -297,17 +296,16 @@ function PairRows({ pairs, onGive }: RowsProps) {
                     </Box>
                   )}
                 </Box>
-              </Box>
+              </Stack>
             ))}
             <Box sx={{ color: "text.secondary", fontSize: "0.92rem", mt: 0.25 }}>{p.why}</Box>
           </Box>
           <Box>
-            <Box sx={{ display: "flex", gap: 1, alignItems: "center", flexWrap: "wrap" }}>
+            <Stack direction="row" spacing={1} sx={{ alignItems: "center", flexWrap: "wrap" }}>
               <VerdictRing verdict={p.verdict} />
               {onGive && versions.size > 1 ? (
                 <TextField
                   select
-                  size="small"
                   variant="standard"
                   label="Version"
                   value={p.revisionId}
@@ -328,7 +326,7 @@ function PairRows({ pairs, onGive }: RowsProps) {
               <Box component="span" sx={{ color: "text.secondary" }}>
                 {p.distance.toFixed(2)} m apart
               </Box>
-            </Box>
+            </Stack>
             {p.notes.map((note) => (
               <Box key={note} sx={{ fontSize: "0.93rem", mt: 0.5 }}>
                 {note}

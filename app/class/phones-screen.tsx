@@ -1,6 +1,7 @@
 /** The link by which people see their rounds on their own phones. */
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import Typography from "@mui/material/Typography";
 import { Link, useFetcher } from "react-router";
 import type { QrCode } from "#server/share/token.ts";
 import type { PhoneLink } from "#server/views.ts";
@@ -16,19 +17,17 @@ function HallTablet() {
   const made = fetcher.data?.kind === "tablet" ? fetcher.data : null;
   return (
     <Box component="section" aria-label="Hall tablet" sx={{ px: { xs: 2, sm: 3 }, pb: 4, maxWidth: 680 }}>
-      <Box component="h2" sx={{ typography: "h2", m: 0 }}>
-        Hall tablet
-      </Box>
-      <Box component="p" sx={{ mt: 0.5, color: "text.secondary" }}>
+      <Typography variant="h2">Hall tablet</Typography>
+      <Typography sx={{ mt: 0.5, color: "text.secondary", mb: "1em" }}>
         A tablet on the bench scans a code and runs this class: floor and wall, and nothing else of the school. A code
         is good once, for a quarter of an hour; the tablet is signed out after the evening.
-      </Box>
+      </Typography>
       {made && (
         <>
           <QrSvg qr={made.qr} label="Code for the hall tablet" width={220} />
-          <Box component="p" sx={{ overflowWrap: "anywhere" }}>
+          <Typography sx={{ my: "1em", overflowWrap: "anywhere" }}>
             <a href={made.address}>{made.address}</a>
-          </Box>
+          </Typography>
         </>
       )}
       <fetcher.Form method="post">
@@ -43,18 +42,16 @@ function HallTablet() {
 /** A device that warns of this machine does not know its authority yet. */
 const Trust = ({ address, qr }: { readonly address: string; readonly qr: QrCode }) => (
   <Box component="section" aria-label="Trust" sx={{ px: { xs: 2, sm: 3 }, pb: 4, maxWidth: 680 }}>
-    <Box component="h2" sx={{ typography: "h2", m: 0 }}>
-      A device that warns
-    </Box>
-    <Box component="p" sx={{ mt: 0.5, color: "text.secondary" }}>
+    <Typography variant="h2">A device that warns</Typography>
+    <Typography sx={{ mt: 0.5, color: "text.secondary", mb: "1em" }}>
       It does not know the authority that this machine has made for itself. Scan this once, go past the warning, and
       install the certificate: on a tablet under its settings for security, as a certificate authority. From then on it
       does not warn.
-    </Box>
+    </Typography>
     <QrSvg qr={qr} label="Code of the certificate" width={180} />
-    <Box component="p" sx={{ overflowWrap: "anywhere" }}>
+    <Typography sx={{ my: "1em", overflowWrap: "anywhere" }}>
       <a href={address}>{address}</a>
-    </Box>
+    </Typography>
   </Box>
 );
 
@@ -101,13 +98,13 @@ export function PhonesScreen({
       {link && (
         <Box sx={{ px: { xs: 2, sm: 3 }, pb: 4 }}>
           <QrSvg qr={link.qr} label="Code of the link" width={260} />
-          <Box component="p" sx={{ overflowWrap: "anywhere" }}>
+          <Typography sx={{ my: "1em", overflowWrap: "anywhere" }}>
             <a href={link.address}>{link.address}</a>
-          </Box>
-          <Box component="p" sx={{ color: "text.secondary" }}>
+          </Typography>
+          <Typography sx={{ my: "1em", color: "text.secondary" }}>
             It ends on{" "}
             {new Date(link.until).toLocaleString("en-GB", { dateStyle: "long", timeStyle: "short", timeZone })}.
-          </Box>
+          </Typography>
         </Box>
       )}
       <ShareBox

@@ -11,6 +11,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import IconButton from "@mui/material/IconButton";
 import MenuItem from "@mui/material/MenuItem";
+import Stack from "@mui/material/Stack";
 import TextField from "@mui/material/TextField";
 import { rungName } from "#core/class/pair-rungs.ts";
 import { workMinutes, type Block, type Clock } from "#core/class/timetable.ts";
@@ -120,7 +121,7 @@ function PlanBlock(props: BlockProps) {
         bgcolor: looked ? "background.paper" : undefined,
       }}
     >
-      <Box sx={{ display: "flex", alignItems: "baseline", gap: 1 }}>
+      <Stack direction="row" spacing={1} sx={{ alignItems: "baseline" }}>
         <Box
           component="span"
           sx={{
@@ -133,8 +134,8 @@ function PlanBlock(props: BlockProps) {
           {begins}′
         </Box>
         <BlockTitle i={i} block={block} rungs={rungs} onSet={onSet} />
-      </Box>
-      <Box sx={{ display: "flex", alignItems: "center", flexWrap: "wrap", pl: 4.5 }}>
+      </Stack>
+      <Stack direction="row" sx={{ alignItems: "center", flexWrap: "wrap", pl: 4.5 }}>
         <Step
           word={`${block.minutes} min`}
           less={`Block ${i + 1}: a minute less`}
@@ -162,7 +163,7 @@ function PlanBlock(props: BlockProps) {
           </Button>
         )}
         <BlockMoves {...props} />
-      </Box>
+      </Stack>
     </Box>
   );
 }
@@ -205,7 +206,6 @@ function BlockTitle({ i, block, rungs, onSet }: Pick<BlockProps, "i" | "block" |
   return block.rung === null || block.stations ? (
     <TextField
       variant="standard"
-      size="small"
       multiline
       defaultValue={block.title}
       key={block.title}
@@ -220,7 +220,6 @@ function BlockTitle({ i, block, rungs, onSet }: Pick<BlockProps, "i" | "block" |
     <TextField
       select
       variant="standard"
-      size="small"
       value={block.rung}
       onChange={(event) => {
         const rung = Number(event.target.value);
@@ -255,7 +254,7 @@ function Step({
   onMore: () => void;
 }) {
   return (
-    <Box sx={{ display: "flex", alignItems: "center" }}>
+    <Stack direction="row" sx={{ alignItems: "center" }}>
       <IconButton size="small" aria-label={less} disabled={!onLess} onClick={() => onLess?.()}>
         <RemoveOutlined fontSize="small" />
       </IconButton>
@@ -263,6 +262,6 @@ function Step({
       <IconButton size="small" aria-label={more} onClick={onMore}>
         <AddOutlined fontSize="small" />
       </IconButton>
-    </Box>
+    </Stack>
   );
 }

@@ -1,6 +1,7 @@
 /** The pairs of one round: why each is a good one, what each works on; lock them, swap two people. */
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import Stack from "@mui/material/Stack";
 import { useEffect, useState } from "react";
 import { NOT_ON_PAPER, SAID_ON_PAPER } from "../ui/theme.ts";
 import type { Step } from "#core/class/fit.ts";
@@ -59,7 +60,7 @@ export function PlanPairs({ round, at, begun, rungs, nameOf, onLock, onSwap, cos
           >
             <Box>
               {membersOf(p).map(({ actor, id }) => (
-                <Box key={actor} sx={{ display: "flex", gap: 1, alignItems: "center" }}>
+                <Stack key={actor} direction="row" spacing={1} sx={{ alignItems: "center" }}>
                   <PartnerMark actor={actor} size={20} />
                   <Name {...{ id, begun, picked, onSwap }} name={nameOf(id)} onPick={() => pick(id)} />
                   {picked ? (
@@ -67,7 +68,7 @@ export function PlanPairs({ round, at, begun, rungs, nameOf, onLock, onSwap, cos
                   ) : (
                     !begun && <Steps name={nameOf(id)} by={stepFor(steps, id)} onStep={(by) => onStep(id, by)} />
                   )}
-                </Box>
+                </Stack>
               ))}
             </Box>
             <WhatTheyDo pair={p} rungs={rungs} />
@@ -134,7 +135,7 @@ const Name = ({ id, name, begun, picked, onSwap, onPick }: NameProps) => (
 /** What a pair works on, how far apart, and why it is a good one. */
 const WhatTheyDo = ({ pair: p, rungs }: { readonly pair: PlannedPair; readonly rungs: readonly RungChoice[] }) => (
   <Box>
-    <Box sx={{ display: "flex", gap: 1, alignItems: "center" }}>
+    <Stack direction="row" spacing={1} sx={{ alignItems: "center" }}>
       <VerdictRing verdict={p.verdict} size={18} />
       <span>
         {rungsOf(p).map(({ who, at }) => (
@@ -144,7 +145,7 @@ const WhatTheyDo = ({ pair: p, rungs }: { readonly pair: PlannedPair; readonly r
           </Box>
         ))}
       </span>
-    </Box>
+    </Stack>
     <Box sx={{ color: "text.secondary", fontSize: "0.93rem" }}>
       <span title={`${p.distance.toFixed(2)} m`}>{p.apart ?? `${p.distance.toFixed(2)} m apart`}</span>;{" "}
       {p.why.join("; ")}

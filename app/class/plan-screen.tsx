@@ -1,6 +1,8 @@
 /** The plan of an evening: blocks, rounds, pairs, and what each person gets out of it. */
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import Stack from "@mui/material/Stack";
+import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { Link } from "react-router";
 import type { PlannedRound } from "#core/class/plan.ts";
@@ -152,20 +154,20 @@ function PlanSettings({ page, state, onRefill }: PlanSettingsProps) {
   const [folded, setFolded] = useState(true);
   return (
     <>
-      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, px: { xs: 2, sm: 3 }, pb: 1.5, alignItems: "end" }}>
+      <Stack direction="row" spacing={1.5} sx={{ flexWrap: "wrap", px: { xs: 2, sm: 3 }, pb: 1.5, alignItems: "end" }}>
         <WhatIsTrained page={page} />
         <Button variant="outlined" aria-expanded={folded === false} onClick={() => setFolded(!folded)}>
           {folded ? `Change: ${settingsText(page, state)}` : "Hide the settings"}
         </Button>
-      </Box>
+      </Stack>
       {!folded && (
         <Box component="section" aria-label="Settings of the plan" sx={{ px: { xs: 2, sm: 3 }, pb: 1.5 }}>
-          <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, alignItems: "end" }}>
+          <Stack direction="row" spacing={1.5} sx={{ flexWrap: "wrap", alignItems: "end" }}>
             <HowLong page={page} state={state} />
             <Button variant="outlined" onClick={onRefill}>
               Re-plan to fill the time
             </Button>
-          </Box>
+          </Stack>
           <Box component="details" sx={{ mt: 1.5 }}>
             <Box component="summary" sx={{ cursor: "pointer" }}>
               Pairing rules
@@ -193,14 +195,14 @@ interface EveningProps {
 function Evening({ plan, rungs, state, at, onLook, nameOf, levelOf }: EveningProps) {
   return (
     <>
-      <Box sx={{ display: "flex", alignItems: "baseline", gap: 1, mb: 0.5 }}>
-        <Box component="h2" sx={{ typography: "h2", m: 0, flex: 1 }}>
+      <Stack direction="row" spacing={1} sx={{ alignItems: "baseline", mb: 0.5 }}>
+        <Typography variant="h2" sx={{ flex: 1 }}>
           The evening
-        </Box>
+        </Typography>
         <Box sx={{ color: plan.left < 0 ? "verdict.invalid" : "text.secondary" }}>
           {plan.left < 0 ? `${-plan.left} min too long` : plan.left === 0 ? "fills the time" : `${plan.left} min left`}
         </Box>
-      </Box>
+      </Stack>
       {plan.check && <Box sx={{ color: "text.secondary", pb: 0.5 }}>{plan.check}</Box>}
       <PlanBlocks
         blocks={plan.blocks}
@@ -212,9 +214,7 @@ function Evening({ plan, rungs, state, at, onLook, nameOf, levelOf }: EveningPro
       />
       {(plan.lines ?? []).length > 0 && (
         <Box component="section" aria-label="The lines" sx={{ pt: 1 }}>
-          <Box component="h2" sx={{ typography: "h2", m: 0 }}>
-            The lines at the start
-          </Box>
+          <Typography variant="h2">The lines at the start</Typography>
           {lineTexts(plan, nameOf, levelOf).map((line) => (
             <Box key={line} sx={{ py: 0.25 }}>
               {line}
@@ -225,9 +225,7 @@ function Evening({ plan, rungs, state, at, onLook, nameOf, levelOf }: EveningPro
       )}
       {plan.notes.length > 0 && (
         <Box component="section" aria-label="What to look at" sx={{ pt: 1 }}>
-          <Box component="h2" sx={{ typography: "h2", m: 0 }}>
-            What to look at
-          </Box>
+          <Typography variant="h2">What to look at</Typography>
           <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
             {plan.notes.map((note) => (
               <li key={note}>{note}</li>
@@ -257,14 +255,14 @@ function ThemeQuestion({ page, state }: { readonly page: PlanPage; readonly stat
     <Notice
       tone="trouble"
       action={
-        <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap" }}>
+        <Stack direction="row" spacing={1} sx={{ flexWrap: "wrap" }}>
           <Button variant="contained" onClick={() => state.decide({ do: "mean" })} disabled={!state.plan}>
             Change the theme from the next round
           </Button>
           <Button variant="outlined" component={Link} to={`/class/${page.lesson.id}/plan`}>
             Keep it as it is
           </Button>
-        </Box>
+        </Stack>
       }
     >
       This class is running. {staysText(page.frozen.rounds.length)} Another theme begins after the round under way, with
@@ -295,10 +293,10 @@ function RoundHead({ rounds, at, started, canSay, onLook, onSay }: RoundHeadProp
   const shown = rounds[at];
   const begun = at < started;
   return (
-    <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "center", mb: 1 }}>
-      <Box component="h2" sx={{ typography: "h2", m: 0 }}>
+    <Stack direction="row" spacing={1} sx={{ flexWrap: "wrap", alignItems: "center", mb: 1 }}>
+      <Typography variant="h2">
         Round {at + 1} of {rounds.length}
-      </Box>
+      </Typography>
       <Button size="small" variant="outlined" disabled={at === 0} onClick={() => onLook(at - 1)}>
         Previous
       </Button>
@@ -316,7 +314,7 @@ function RoundHead({ rounds, at, started, canSay, onLook, onSay }: RoundHeadProp
       >
         {begun ? "Not done after all" : at === started ? "Mark as done" : "Mark done up to here"}
       </Button>
-    </Box>
+    </Stack>
   );
 }
 

@@ -2,21 +2,23 @@
 import Box from "@mui/material/Box";
 import Link from "@mui/material/Link";
 import MenuItem from "@mui/material/MenuItem";
+import Table from "@mui/material/Table";
+import TableBody from "@mui/material/TableBody";
+import TableCell from "@mui/material/TableCell";
+import TableHead from "@mui/material/TableHead";
+import TableRow from "@mui/material/TableRow";
 import TextField from "@mui/material/TextField";
-import { styled } from "@mui/material/styles";
+import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { useFetcher } from "react-router";
 import { SAID_ON_PAPER } from "../ui/theme.ts";
 import type { PlainShare, PlanPerson } from "#core/class/plan-types.ts";
 
-const Table = styled("table")(({ theme }) => ({
-  width: "100%",
-  borderCollapse: "collapse",
-  fontVariantNumeric: "tabular-nums",
-  "& th": { textAlign: "right", fontWeight: 600, color: theme.vars?.palette.text.secondary, padding: "4px 8px" },
-  "& td": { textAlign: "right", padding: "4px 8px", borderTop: `1px solid ${theme.vars?.palette.hairline}` },
-  "& th:first-of-type, & td:first-of-type": { textAlign: "left", paddingLeft: 0 },
-}));
+/** Its figures stand under each other, the names on the left. */
+const FIGURES = {
+  "& th, & td": { textAlign: "right", px: 1 },
+  "& th:first-of-type, & td:first-of-type": { textAlign: "left", pl: 0 },
+} as const;
 
 interface SharesProps {
   readonly shares: readonly PlainShare[];
@@ -32,9 +34,7 @@ export function PlanShares({ shares, people, rounds, queue }: SharesProps) {
   const open = shares.find((s) => s.person === looked);
   return (
     <Box component="section" aria-label="Time per person" sx={{ pt: 3 }}>
-      <Box component="h2" sx={{ typography: "h2", m: 0 }}>
-        Time per person
-      </Box>
+      <Typography variant="h2">Time per person</Typography>
       <Box sx={{ color: "text.secondary", mb: 1 }}>
         About {mean} repetitions each; in queues for one target the same minutes would give {queue}.
       </Box>
@@ -44,21 +44,21 @@ export function PlanShares({ shares, people, rounds, queue }: SharesProps) {
         role="region"
         aria-label="Table of what each gets"
       >
-        <Table>
-          <thead>
-            <tr>
-              <th scope="col">Who</th>
-              <th scope="col">works</th>
-              <th scope="col">feeds</th>
-              <th scope="col">answers</th>
-              <th scope="col">left / right</th>
-              <th scope="col">partners</th>
-              <th scope="col">repetitions</th>
-              <th scope="col">arrives in round</th>
-              <th scope="col">leaves after</th>
-            </tr>
-          </thead>
-          <tbody>
+        <Table sx={FIGURES}>
+          <TableHead>
+            <TableRow>
+              <TableCell>Who</TableCell>
+              <TableCell>works</TableCell>
+              <TableCell>feeds</TableCell>
+              <TableCell>answers</TableCell>
+              <TableCell>left / right</TableCell>
+              <TableCell>partners</TableCell>
+              <TableCell>repetitions</TableCell>
+              <TableCell>arrives in round</TableCell>
+              <TableCell>leaves after</TableCell>
+            </TableRow>
+          </TableHead>
+          <TableBody>
             {shares.map((s) => (
               <ShareRow
                 key={s.person}
@@ -69,7 +69,7 @@ export function PlanShares({ shares, people, rounds, queue }: SharesProps) {
                 onLook={() => setLooked(looked === s.person ? null : s.person)}
               />
             ))}
-          </tbody>
+          </TableBody>
         </Table>
       </Box>
       {open && (
@@ -96,8 +96,8 @@ const minutes = (seconds: number): number => Math.round(seconds / 60);
 
 function ShareRow({ share: s, person, rounds, looked, onLook }: ShareRowProps) {
   return (
-    <tr>
-      <td>
+    <TableRow>
+      <TableCell>
         <Link
           component="button"
           className={SAID_ON_PAPER}
@@ -109,17 +109,17 @@ function ShareRow({ share: s, person, rounds, looked, onLook }: ShareRowProps) {
         >
           {person.name}
         </Link>
-      </td>
-      <td>{s.all === 0 ? "–" : `${Math.round((100 * s.working) / s.all)}%`}</td>
-      <td>{minutes(s.feeding)} min</td>
-      <td>{minutes(s.answering)} min</td>
-      <td>
+      </TableCell>
+      <TableCell>{s.all === 0 ? "–" : `${Math.round((100 * s.working) / s.all)}%`}</TableCell>
+      <TableCell>{minutes(s.feeding)} min</TableCell>
+      <TableCell>{minutes(s.answering)} min</TableCell>
+      <TableCell>
         {minutes(s.left)} / {minutes(s.right)}
-      </td>
-      <td>{s.partners}</td>
-      <td>{s.repetitions}</td>
+      </TableCell>
+      <TableCell>{s.partners}</TableCell>
+      <TableCell>{s.repetitions}</TableCell>
       <Presence person={person} rounds={rounds} />
-    </tr>
+    </TableRow>
   );
 }
 
@@ -133,15 +133,15 @@ function Presence({ person, rounds }: { person: PlanPerson; rounds: number }) {
     );
   return (
     <>
-      <td>
+      <TableCell>
         <RoundChoice
           label={`${person.name} arrives in round`}
           value={person.from}
           options={Array.from({ length: rounds }, (_, r) => [r, r === 0 ? "start" : `round ${r + 1}`] as const)}
           onChange={(from) => set(from, person.until !== null && person.until <= from ? null : person.until)}
         />
-      </td>
-      <td>
+      </TableCell>
+      <TableCell>
         <RoundChoice
           label={`${person.name} leaves after`}
           value={person.until ?? rounds}
@@ -151,7 +151,7 @@ function Presence({ person, rounds }: { person: PlanPerson; rounds: number }) {
           })}
           onChange={(until) => set(person.from, until === rounds ? null : until)}
         />
-      </td>
+      </TableCell>
     </>
   );
 }
@@ -171,7 +171,6 @@ function RoundChoice({
     <TextField
       select
       variant="standard"
-      size="small"
       value={options.some(([v]) => v === value) ? value : (options[options.length - 1]?.[0] ?? "")}
       onChange={(event) => onChange(Number(event.target.value))}
       slotProps={{ htmlInput: { "aria-label": label } }}

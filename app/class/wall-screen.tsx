@@ -1,6 +1,8 @@
 /** A round for the wall: who with whom and what is done, read from across the hall; keys go from round to round. */
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import Stack from "@mui/material/Stack";
+import Typography from "@mui/material/Typography";
 import useMediaQuery from "@mui/material/useMediaQuery";
 import { useEffect, useLayoutEffect, useMemo, useState } from "react";
 import { Link } from "react-router";
@@ -54,18 +56,14 @@ export function WallScreen({ page, link = null, live = null }: WallProps) {
     </Button>
   );
   return (
-    <Box
-      component="main"
-      id="main"
-      sx={{ minHeight: "100dvh", px: "2.5vw", py: "1.5vh", display: "flex", flexDirection: "column" }}
-    >
-      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, alignItems: "center" }}>
-        <Box component="h1" sx={{ typography: "h1", m: 0, flex: 1, fontSize: "clamp(1.6rem, 5.5vh, 4.5rem)" }}>
+    <Stack component="main" id="main" sx={{ minHeight: "100dvh", px: "2.5vw", py: "1.5vh" }}>
+      <Stack direction="row" spacing={1.5} sx={{ flexWrap: "wrap", alignItems: "center" }}>
+        <Typography variant="h1" sx={{ flex: 1, fontSize: "clamp(1.6rem, 5.5vh, 4.5rem)" }}>
           {round ? `Round ${at + 1} of ${rounds.length}` : lesson.title}
-        </Box>
+        </Typography>
         {live && <WallClock {...live} />}
         {!live && (
-          <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, ...NOT_ON_PAPER }}>
+          <Stack direction="row" spacing={1} sx={{ flexWrap: "wrap", ...NOT_ON_PAPER }}>
             <Button variant="outlined" disabled={at === 0} onClick={() => setAt(at - 1)}>
               Previous
             </Button>
@@ -74,9 +72,9 @@ export function WallScreen({ page, link = null, live = null }: WallProps) {
             </Button>
             <FullScreen />
             {toPlan}
-          </Box>
+          </Stack>
         )}
-      </Box>
+      </Stack>
       {!round && <Notice>This class has no plan yet: make it on the class’s page first.</Notice>}
       {round && kept && (
         <>
@@ -99,7 +97,7 @@ export function WallScreen({ page, link = null, live = null }: WallProps) {
           </Box>
         </>
       )}
-    </Box>
+    </Stack>
   );
 }
 
@@ -143,7 +141,7 @@ function WallRound({ page, round, block, live }: WallRoundProps) {
 function WallClock({ segment, running: { left, elapsed, goes } }: NonNullable<WallProps["live"]>) {
   const what = segment.kind === "round" ? rolesNow(segment, elapsed, left) : KINDS[segment.kind] || segment.title;
   return (
-    <Box sx={{ display: "flex", alignItems: "baseline", columnGap: "2vw", flexWrap: "wrap" }}>
+    <Stack direction="row" sx={{ alignItems: "baseline", columnGap: "2vw", flexWrap: "wrap" }}>
       <Box
         role="timer"
         aria-label="Left of this stretch"
@@ -158,7 +156,7 @@ function WallClock({ segment, running: { left, elapsed, goes } }: NonNullable<Wa
         {leftText(left)}
       </Box>
       <Box sx={{ fontSize: "clamp(1.2rem, 4.5vh, 4rem)", fontWeight: 650 }}>{goes ? what : "Paused"}</Box>
-    </Box>
+    </Stack>
   );
 }
 
@@ -215,10 +213,10 @@ function Pairs({
           sx={{ py: "0.6vh", display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: "1vw" }}
         >
           {membersOf(p).map(({ actor, id }) => (
-            <Box key={actor} sx={{ display: "flex", alignItems: "center", gap: 1 }}>
+            <Stack key={actor} direction="row" spacing={1} sx={{ alignItems: "center" }}>
               <PartnerMark actor={actor} size={34} />
               <span>{nameOf(id)}</span>
-            </Box>
+            </Stack>
           ))}
           {p.form && (
             <Box sx={{ fontSize: "0.6em", color: "text.secondary", width: "100%" }}>no contact: stop short</Box>

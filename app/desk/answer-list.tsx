@@ -3,6 +3,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import LinearProgress from "@mui/material/LinearProgress";
 import MenuItem from "@mui/material/MenuItem";
+import Stack from "@mui/material/Stack";
 import TextField from "@mui/material/TextField";
 import { styled } from "@mui/material/styles";
 import { useState, type KeyboardEvent } from "react";
@@ -59,7 +60,6 @@ function Filter({ label, value, onChange, of }: FilterProps) {
   return (
     <TextField
       select
-      size="small"
       variant="standard"
       label={label}
       value={value}
@@ -129,7 +129,7 @@ export function AnswerList({ answers, onPut, verb = "Put in" }: ListProps) {
   return (
     <Box onKeyDown={onKey}>
       {answers.length > FEW && (
-        <Box role="group" aria-label="Which answers" sx={{ display: "flex", gap: 1.5, my: 1 }}>
+        <Stack role="group" aria-label="Which answers" direction="row" spacing={1.5} sx={{ my: 1 }}>
           <Filter label="Hand" value={hand} onChange={setHand} of={answers.map((a) => a.hand)} />
           <Filter label="Kind" value={group} onChange={setGroup} of={answers.map((a) => a.group)} />
           <Filter
@@ -138,7 +138,7 @@ export function AnswerList({ answers, onPut, verb = "Put in" }: ListProps) {
             onChange={setTradition}
             of={answers.flatMap((a) => a.traditions)}
           />
-        </Box>
+        </Stack>
       )}
       {answers.length > 1 && common.length > 0 && (
         <Box sx={{ color: "text.secondary", fontSize: "0.9rem", mt: 1 }}>All leave {common.join(", ")} open.</Box>

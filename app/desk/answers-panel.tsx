@@ -2,6 +2,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import LinearProgress from "@mui/material/LinearProgress";
+import Stack from "@mui/material/Stack";
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { ExchangeView, ScoreView } from "#core/formats/desk-view.ts";
 import type { Closing } from "#core/answers/close-cycle.ts";
@@ -189,7 +190,7 @@ export function CloseCycle({ text, onRepair, differences }: PanelProps & { diffe
       {ways && ways.length > 0 && (
         <Rows aria-label="Ways to close the cycle" sx={{ mt: 1 }}>
           {ways.map((way) => (
-            <Box component="li" key={way.text} sx={{ display: "flex", gap: 1, alignItems: "center", py: 0.5 }}>
+            <Stack component="li" key={way.text} direction="row" spacing={1} sx={{ alignItems: "center", py: 0.5 }}>
               <VerdictRing verdict={way.verdict} size={18} />
               <Button
                 size="small"
@@ -198,7 +199,7 @@ export function CloseCycle({ text, onRepair, differences }: PanelProps & { diffe
               >
                 Add {way.rows.join(", then ")}
               </Button>
-            </Box>
+            </Stack>
           ))}
         </Rows>
       )}

@@ -9,6 +9,7 @@ import Button from "@mui/material/Button";
 import IconButton from "@mui/material/IconButton";
 import MenuItem from "@mui/material/MenuItem";
 import Slider from "@mui/material/Slider";
+import Stack from "@mui/material/Stack";
 import TextField from "@mui/material/TextField";
 import { useEffect, useMemo, useRef, useState } from "react";
 import type { Bodies } from "#core/drill/check.ts";
@@ -57,12 +58,11 @@ export function BodyStage({ kind, text, row, at, tempo, people, onPick }: StageP
   const pair = (actor: "A" | "B") => (
     <TextField
       select
-      size="small"
       label={`${actor} is`}
       value={who[actor]}
       onChange={(event) => setWho({ ...who, [actor]: event.target.value })}
       sx={{ width: 128 }}
-      slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+      slotProps={{ select: { displayEmpty: true } }}
     >
       <MenuItem value="">as written</MenuItem>
       {people.map((p) => (
@@ -75,7 +75,7 @@ export function BodyStage({ kind, text, row, at, tempo, people, onPick }: StageP
   );
   return (
     <Box sx={{ pt: 1.5 }}>
-      <Box sx={{ display: "flex", gap: 1.5, flexWrap: "wrap", alignItems: "end", mb: 1 }}>
+      <Stack direction="row" spacing={1.5} sx={{ flexWrap: "wrap", alignItems: "end", mb: 1 }}>
         <Box sx={{ flex: "1 1 150px", minWidth: 0 }} aria-live="polite">
           <VerdictRing verdict={scene.verdict} word />
           {scene.marginCm !== null && (
@@ -89,7 +89,7 @@ export function BodyStage({ kind, text, row, at, tempo, people, onPick }: StageP
         </Box>
         {pair("A")}
         {pair("B")}
-      </Box>
+      </Stack>
       {kind === "floor" ? (
         <FloorDrawing scenes={scenes} frame={frame} />
       ) : scene.target ? (
@@ -179,7 +179,7 @@ function Player({
     if (scene) onPick(scene.from, scene.to);
   };
   return (
-    <Box role="group" aria-label="Play the row" sx={{ display: "flex", gap: 1, alignItems: "center", mt: 1 }}>
+    <Stack role="group" aria-label="Play the row" direction="row" spacing={1} sx={{ alignItems: "center", mt: 1 }}>
       <IconButton aria-label="One step back" onClick={() => step(-1)} sx={BIG}>
         <SkipPreviousOutlined />
       </IconButton>
@@ -211,7 +211,7 @@ function Player({
       >
         Half of {Math.round(tempo * 100)}%
       </Button>
-    </Box>
+    </Stack>
   );
 }
 

@@ -2,7 +2,9 @@
 import Autocomplete from "@mui/material/Autocomplete";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import Stack from "@mui/material/Stack";
 import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
 import { useEffect, useState } from "react";
 import { openRow } from "#core/score/rearrange.ts";
 import { ask } from "../workers/client.ts";
@@ -64,7 +66,7 @@ export function Builder({ text, onAdd, onClose }: BuilderProps) {
       aria-label="Add a row"
       sx={{ borderTop: 2, borderColor: "primary.main", bgcolor: "background.paper", p: 2, mt: 1 }}
     >
-      <Box sx={{ display: "flex", gap: 1.5, alignItems: "end", flexWrap: "wrap" }}>
+      <Stack direction="row" spacing={1.5} sx={{ alignItems: "end", flexWrap: "wrap" }}>
         <PartnerMark actor="A" size={28} />
         <Autocomplete
           options={feed && !feeds.some(({ text: known }) => known === feed.text) ? [feed, ...feeds] : feeds}
@@ -77,30 +79,28 @@ export function Builder({ text, onAdd, onClose }: BuilderProps) {
           onChange={(_, value) => setFeed(value)}
           openOnFocus={feed === null}
           sx={{ flex: "1 1 220px", maxWidth: 340 }}
-          renderInput={(params) => <TextField {...params} size="small" label="A feeds" autoFocus={feed === null} />}
+          renderInput={(params) => <TextField {...params} label="A feeds" autoFocus={feed === null} />}
         />
         <Button variant="text" color="inherit" onClick={onClose}>
           Close the builder
         </Button>
-      </Box>
+      </Stack>
       {feed && (
         <Box sx={{ mt: 1.5 }}>
-          <Box sx={{ display: "flex", gap: 1.5, alignItems: "center" }}>
+          <Stack direction="row" spacing={1.5} sx={{ alignItems: "center" }}>
             <PartnerMark actor="B" size={28} />
-            <Box component="h3" sx={{ typography: "h3", m: 0 }}>
-              {answer ? `answers with ${answer}` : `answers the ${feed.text} with`}
-            </Box>
+            <Typography variant="h3">{answer ? `answers with ${answer}` : `answers the ${feed.text} with`}</Typography>
             {answer && (
               <Button size="small" variant="text" color="inherit" onClick={() => setAnswer(null)}>
                 another
               </Button>
             )}
-          </Box>
+          </Stack>
           {!answer && <AnswerList answers={answers} onPut={setAnswer} verb="Choose" />}
         </Box>
       )}
       {line && (
-        <Box sx={{ mt: 1.5, display: "flex", gap: 1, flexWrap: "wrap", alignItems: "center" }}>
+        <Stack direction="row" spacing={1} sx={{ mt: 1.5, flexWrap: "wrap", alignItems: "center" }}>
           <Button variant="contained" onClick={() => put(line)}>
             Add the row
           </Button>
@@ -112,7 +112,7 @@ export function Builder({ text, onAdd, onClose }: BuilderProps) {
               {r.text}
             </Button>
           ))}
-        </Box>
+        </Stack>
       )}
     </Box>
   );

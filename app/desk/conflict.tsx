@@ -1,5 +1,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import Stack from "@mui/material/Stack";
+import Typography from "@mui/material/Typography";
 import { diffLines } from "diff";
 import type { ReactNode } from "react";
 import { Rows } from "../ui/rows.tsx";
@@ -20,15 +22,15 @@ export function ConflictView({ mine, theirs, onKeepMine, onTakeTheirs, copy }: C
       aria-labelledby="conflict-title"
       sx={{ mx: { xs: 2, sm: 3 }, my: 2, p: 2, border: 2, borderColor: "verdict.risky" }}
     >
-      <Box component="h2" id="conflict-title" sx={{ typography: "h2", m: 0 }}>
+      <Typography variant="h2" id="conflict-title">
         This drill was changed somewhere else meanwhile
-      </Box>
-      <Box component="p" sx={{ mt: 0.5 }}>
+      </Typography>
+      <Typography sx={{ mt: 0.5, mb: "1em" }}>
         {theirs.author} saved revision {theirs.version}. Both texts are below; whichever you choose, the other stays
         among the revisions or becomes a drill of its own.
-      </Box>
+      </Typography>
       <TextDiff before={theirs.text} after={mine} beforeName="Theirs only" afterName="Yours only" />
-      <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap", mt: 2 }}>
+      <Stack direction="row" spacing={1} sx={{ flexWrap: "wrap", mt: 2 }}>
         <Button variant="contained" onClick={onKeepMine}>
           Keep mine on top
         </Button>
@@ -36,7 +38,7 @@ export function ConflictView({ mine, theirs, onKeepMine, onTakeTheirs, copy }: C
           Take theirs
         </Button>
         {copy}
-      </Box>
+      </Stack>
     </Box>
   );
 }

@@ -1,6 +1,8 @@
 /** What the checker says, in words, with repairs to apply. */
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import Stack from "@mui/material/Stack";
+import Typography from "@mui/material/Typography";
 import { styled } from "@mui/material/styles";
 import { memo } from "react";
 import { findingKey } from "#core/findings/finding.ts";
@@ -93,9 +95,9 @@ export const problemsOf = <F extends NumberedFinding>(findings: readonly F[]): F
 const counted = (count: number, word: string): string => `${count} ${count === 1 ? word : `${word}s`}`;
 
 const Heading = ({ children }: { readonly children: string }) => (
-  <Box component="h2" sx={{ typography: "h2", mt: 3, mb: 1 }}>
+  <Typography variant="h2" sx={{ mt: 3, mb: 1 }}>
     {children}
-  </Box>
+  </Typography>
 );
 
 /** More than these would hide what stands below them. */
@@ -193,7 +195,7 @@ function FindingItem({
           </Box>
         )}
         {repairs.length > 0 && (
-          <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, mt: 0.75 }}>
+          <Stack direction="row" spacing={1} sx={{ flexWrap: "wrap", mt: 0.75 }}>
             {repairs.map((repair, i) => (
               <Button
                 key={repair.label}
@@ -204,7 +206,7 @@ function FindingItem({
                 {repair.label}
               </Button>
             ))}
-          </Box>
+          </Stack>
         )}
       </Box>
     </Row>
@@ -216,22 +218,22 @@ function Here({ exchange: e }: { exchange: ExchangeView }) {
   const open = e.followUps.filter((f) => f.state === "open");
   return (
     <Box component="section" aria-label="At the cursor">
-      <Box component="h2" sx={{ typography: "h2", m: 0, mb: 1, display: "flex", alignItems: "center", gap: 1 }}>
+      <Typography variant="h2" sx={{ mb: 1, display: "flex", alignItems: "center", gap: 1 }}>
         <VerdictRing verdict={e.shown} word />
         {e.marginCm !== null && (
           <Box component="span" sx={{ fontWeight: 400 }}>
             {marginWords(e.marginCm)}
           </Box>
         )}
-      </Box>
-      <Box sx={{ display: "flex", gap: 1, alignItems: "center" }}>
+      </Typography>
+      <Stack direction="row" spacing={1} sx={{ alignItems: "center" }}>
         <PartnerMark actor={e.feeder} />
         {e.feed}
-      </Box>
-      <Box sx={{ display: "flex", gap: 1, alignItems: "center", mt: 0.5 }}>
+      </Stack>
+      <Stack direction="row" spacing={1} sx={{ alignItems: "center", mt: 0.5 }}>
         <PartnerMark actor={e.responder} />
         {e.answer || "no answer yet"}
-      </Box>
+      </Stack>
       {e.says !== null && <Box sx={{ mt: 1 }}>{e.says}</Box>}
       <Box
         component="dl"

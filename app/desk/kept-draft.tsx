@@ -1,5 +1,6 @@
 /** What was typed and not saved, where the desk itself cannot be shown. */
 import Box from "@mui/material/Box";
+import Typography from "@mui/material/Typography";
 import { useEffect, useState } from "react";
 import { readDraft } from "./drafts.ts";
 
@@ -9,9 +10,9 @@ export function KeptDraft({ id }: { id: string }) {
   if (draft === null) return null;
   return (
     <Box component="section" aria-labelledby="kept" sx={{ maxWidth: 720, mx: "auto", px: 3, pb: 8 }}>
-      <Box component="h2" id="kept" sx={{ typography: "h2", mt: 0 }}>
+      <Typography variant="h2" id="kept" sx={{ mt: 0 }}>
         What you typed is kept on this device
-      </Box>
+      </Typography>
       <Box
         component="pre"
         tabIndex={0}

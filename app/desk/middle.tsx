@@ -7,6 +7,8 @@ import ZoomOutOutlined from "@mui/icons-material/ZoomOutOutlined";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import IconButton from "@mui/material/IconButton";
+import Tooltip from "@mui/material/Tooltip";
+import Stack from "@mui/material/Stack";
 import { memo, useCallback, useMemo, useState, type KeyboardEvent, type RefObject, type ReactNode } from "react";
 import type { ExchangeView, ScoreView } from "#core/formats/desk-view.ts";
 import type { Measured } from "#core/people/measures.ts";
@@ -124,9 +126,9 @@ interface ViewBarProps extends Pick<MiddleProps, "editor"> {
 
 /** How the drill is shown, and going back and forth in what was done. */
 const ViewBar = ({ name, onName, editor, children }: ViewBarProps) => (
-  <Box
+  <Stack
+    direction="row"
     sx={{
-      display: "flex",
       flexWrap: "wrap",
       alignItems: "center",
       columnGap: 0,
@@ -146,13 +148,17 @@ const ViewBar = ({ name, onName, editor, children }: ViewBarProps) => (
     />
     <Box sx={{ flex: 1 }} />
     {children}
-    <IconButton aria-label="Undo" title="Undo (Ctrl-Z)" onClick={() => editor.current?.undo()} sx={TOOL}>
-      <UndoOutlined />
-    </IconButton>
-    <IconButton aria-label="Redo" title="Redo (Ctrl-Y)" onClick={() => editor.current?.redo()} sx={TOOL}>
-      <RedoOutlined />
-    </IconButton>
-  </Box>
+    <Tooltip title="Undo (Ctrl-Z)">
+      <IconButton aria-label="Undo" onClick={() => editor.current?.undo()} sx={TOOL}>
+        <UndoOutlined />
+      </IconButton>
+    </Tooltip>
+    <Tooltip title="Redo (Ctrl-Y)">
+      <IconButton aria-label="Redo" onClick={() => editor.current?.redo()} sx={TOOL}>
+        <RedoOutlined />
+      </IconButton>
+    </Tooltip>
+  </Stack>
 );
 
 /** Moves rows about in the text as it is when it is asked for; where somebody typed on meanwhile nothing is moved. */

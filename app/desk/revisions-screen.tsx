@@ -2,7 +2,9 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import LinearProgress from "@mui/material/LinearProgress";
 import MenuItem from "@mui/material/MenuItem";
+import Stack from "@mui/material/Stack";
 import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
 import { useMemo, useState } from "react";
 import { Form, Link, useActionData } from "react-router";
 import type { VerdictName } from "#core/base/verdict-words.ts";
@@ -81,10 +83,10 @@ export function RevisionsScreen({ id, title, version, revisions }: RevisionsProp
           aria-label="What changed"
           sx={{ position: { md: "sticky" }, top: 16, alignSelf: "start" }}
         >
-          <Box sx={{ display: "flex", gap: 1.5, alignItems: "end", flexWrap: "wrap", mb: 2 }}>
+          <Stack direction="row" spacing={1.5} sx={{ alignItems: "end", flexWrap: "wrap", mb: 2 }}>
             <Pick label="From" value={older} onChange={setOlder} revisions={revisions} />{" "}
             <Pick label="to" value={newer} onChange={setNewer} revisions={revisions} />
-          </Box>
+          </Stack>
           {one && two && one !== two && <Changes one={one} two={two} />}
           {one && one === two && (
             <Box sx={{ color: "text.secondary" }}>
@@ -109,7 +111,6 @@ interface PickProps {
 const Pick = ({ label, value, onChange, revisions }: PickProps) => (
   <TextField
     select
-    size="small"
     label={label}
     value={value}
     onChange={(event) => onChange(Number(event.target.value))}
@@ -137,17 +138,17 @@ interface RevisionLineProps {
 /** One revision: its verdict, who saved it and when, what it changed, and the way back to it. */
 const RevisionLine = ({ revision: r, before, looked, onLook, backTo }: RevisionLineProps) => (
   <Row sx={{ py: 1.25 }}>
-    <Box sx={{ display: "flex", gap: 1.5, alignItems: "center", flexWrap: "wrap" }}>
+    <Stack direction="row" spacing={1.5} sx={{ alignItems: "center", flexWrap: "wrap" }}>
       <VerdictRing verdict={r.verdict} />
-      <Box component="h2" sx={{ typography: "h3", m: 0 }}>
+      <Typography variant="h3" component="h2">
         Revision {r.number}
-      </Box>
+      </Typography>
       <Box sx={{ color: "text.secondary", flex: 1, minWidth: 140 }}>
         {r.author}, {when(r)}
         {r.auto && ", saved by itself"}
       </Box>
-    </Box>
-    <Box sx={{ display: "flex", gap: 1, mt: 0.75 }}>
+    </Stack>
+    <Stack direction="row" spacing={1} sx={{ mt: 0.75 }}>
       {before !== null && (
         <Button variant="outlined" size="small" aria-pressed={looked} onClick={() => onLook(before)}>
           What changed
@@ -162,7 +163,7 @@ const RevisionLine = ({ revision: r, before, looked, onLook, backTo }: RevisionL
           </Button>
         </Form>
       )}
-    </Box>
+    </Stack>
   </Row>
 );
 
@@ -186,7 +187,7 @@ function VerdictChanges({ before, after }: { before: string; after: string }) {
   if (!found) return <LinearProgress aria-label="Comparing the verdicts" sx={{ mb: 2 }} />;
   return (
     <Box role="status" sx={{ mb: 2 }}>
-      <Box sx={{ display: "flex", gap: 1, alignItems: "center", flexWrap: "wrap" }}>
+      <Stack direction="row" spacing={1} sx={{ alignItems: "center", flexWrap: "wrap" }}>
         {found.before === found.after ? (
           <>
             The drill stays <VerdictRing verdict={found.after} word />
@@ -197,7 +198,7 @@ function VerdictChanges({ before, after }: { before: string; after: string }) {
             <VerdictRing verdict={found.after} word />
           </>
         )}
-      </Box>
+      </Stack>
       {found.exchanges.length === 0 && <Box sx={{ color: "text.secondary" }}>No exchange comes out differently.</Box>}
       <Rows sx={{ mt: 1 }}>
         {found.exchanges.map((e) => (

@@ -1,6 +1,7 @@
 /** Draws the staves of a score: thin SVG over the computed layout. */
 import type { RowIndex } from "#core/base/units.ts";
 import Box from "@mui/material/Box";
+import Typography from "@mui/material/Typography";
 import {
   memo,
   useMemo,
@@ -129,11 +130,11 @@ const StaveRow = memo(
         }}
       >
         {section && (
-          <Box component="h3" sx={{ typography: "h3", m: 0, pt: 2, pb: 0.5, borderBottom: 1, borderColor: "hairline" }}>
+          <Typography variant="h3" sx={{ pt: 2, pb: 0.5, borderBottom: 1, borderColor: "hairline" }}>
             <Box component="span" sx={{ position: "sticky", left: 0 }}>
               {section}
             </Box>
-          </Box>
+          </Typography>
         )}
         <StaveSvg {...props} />
       </RowFrame>

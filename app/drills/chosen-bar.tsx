@@ -1,6 +1,7 @@
 /** What can be done with several drills at once. */
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import Stack from "@mui/material/Stack";
 import { useId, useState, type ReactNode } from "react";
 import { useFetcher } from "react-router";
 import type { action } from "../routes/drills.tsx";
@@ -34,16 +35,16 @@ export function ChosenBar({
     </Button>
   );
   return (
-    <Box
+    <Stack
       component="section"
       aria-label="Chosen drills"
+      direction="row"
+      spacing={1}
       sx={{
         position: "sticky",
         top: 0,
         zIndex: 1,
-        display: "flex",
         flexWrap: "wrap",
-        gap: 1,
         alignItems: "center",
         mx: { xs: 0, sm: 3 },
         mb: 1,
@@ -69,7 +70,7 @@ export function ChosenBar({
       <Button size="small" color="inherit" onClick={onClear}>
         Choose none
       </Button>
-    </Box>
+    </Stack>
   );
 }
 
@@ -87,14 +88,16 @@ function TagForm({ tags, busy, isWorn, onTag }: TagFormProps) {
   const tag = typed.trim();
   const worn = tag !== "" && isWorn(tag);
   return (
-    <Box
+    <Stack
       component="form"
       onSubmit={(event) => {
         event.preventDefault();
         onTag(worn ? "untag" : "tag", typed);
         setTyped("");
       }}
-      sx={{ display: "flex", gap: 1, alignItems: "center" }}
+      direction="row"
+      spacing={1}
+      sx={{ alignItems: "center" }}
     >
       <SearchField
         label="Tag"
@@ -113,6 +116,6 @@ function TagForm({ tags, busy, isWorn, onTag }: TagFormProps) {
       <Button size="small" variant="outlined" type="submit" disabled={busy || tag === ""}>
         {worn ? "Take the tag off" : "Add tag"}
       </Button>
-    </Box>
+    </Stack>
   );
 }

@@ -8,6 +8,10 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import IconButton from "@mui/material/IconButton";
+import Stack from "@mui/material/Stack";
+import TableCell from "@mui/material/TableCell";
+import TableRow from "@mui/material/TableRow";
+import Tooltip from "@mui/material/Tooltip";
 import { styled } from "@mui/material/styles";
 import type { ReactNode } from "react";
 import { Link, useFetcher } from "react-router";
@@ -49,9 +53,9 @@ export function DrillRow({
   const teaches = useTeaches();
   const hidden = fold && !fold.open ? ` and ${fold.count} made from it` : "";
   return (
-    <Box component="tr" {...(chosen ? { "data-chosen": "" } : {})}>
+    <TableRow {...(chosen ? { "data-chosen": "" } : {})}>
       {teaches && (
-        <td className="choose">
+        <TableCell className="choose">
           <Checkbox
             size="small"
             checked={chosen}
@@ -59,12 +63,12 @@ export function DrillRow({
             slotProps={{ input: { "aria-label": `Choose ${d.title}${hidden}` } }}
             sx={{ p: 0.75, ...FOR_THUMBS }}
           />
-        </td>
+        </TableCell>
       )}
-      <td>
+      <TableCell>
         <VerdictRing verdict={shownVerdict(d.verdict, d.summary.bare)} />
-      </td>
-      <Box component="td" sx={below ? { pl: "36px !important" } : {}}>
+      </TableCell>
+      <TableCell sx={below ? { pl: "36px !important" } : {}}>
         <Link to={`/drills/${d.id}`} prefetch="intent">
           {d.title}
         </Link>
@@ -83,25 +87,25 @@ export function DrillRow({
             {fold.open ? "Hide what was made from it" : `${fold.count} made from it`}
           </Button>
         )}
-      </Box>
-      <td className="wide">{d.kind}</td>
-      <td className="wide">{d.summary.tools?.join(", ") || "empty hands"}</td>
-      <td className="wide">
+      </TableCell>
+      <TableCell className="wide">{d.kind}</TableCell>
+      <TableCell className="wide">{d.summary.tools?.join(", ") || "empty hands"}</TableCell>
+      <TableCell className="wide">
         <LoadBar value={d.load_total} most={most} />
-      </td>
-      <td className="wide">{d.last_trained ? shortDate(d.last_trained) : "never"}</td>
+      </TableCell>
+      <TableCell className="wide">{d.last_trained ? shortDate(d.last_trained) : "never"}</TableCell>
       {teaches && (
-        <td className="acts">
+        <TableCell className="acts">
           <Acts drill={d} />
-        </td>
+        </TableCell>
       )}
-    </Box>
+    </TableRow>
   );
 }
 
 /** The buttons of a drill in the list. */
 const Acts = ({ drill: d }: { readonly drill: DrillListRow }) => (
-  <Box sx={{ display: "flex", justifyContent: "flex-end" }}>
+  <Stack direction="row" sx={{ justifyContent: "flex-end" }}>
     <Act
       drill={d}
       intent={d.starred ? "unstar" : "star"}
@@ -115,7 +119,7 @@ const Acts = ({ drill: d }: { readonly drill: DrillListRow }) => (
     <Act drill={d} intent="delete" label={`Delete ${d.title}`}>
       <DeleteOutlined fontSize="small" />
     </Act>
-  </Box>
+  </Stack>
 );
 
 /** A tag beside a title. */
@@ -148,17 +152,18 @@ function Act({
     <fetcher.Form method="post" {...(className ? { className } : {})}>
       <input type="hidden" name="ids" value={id} />
       <input type="hidden" name="title" value={title} />
-      <IconButton
-        type="submit"
-        name="intent"
-        value={intent}
-        size="small"
-        aria-label={label}
-        title={label}
-        sx={{ color: "text.secondary", width: 40, height: 40, ...FOR_THUMBS }}
-      >
-        {children}
-      </IconButton>
+      <Tooltip title={label}>
+        <IconButton
+          type="submit"
+          name="intent"
+          value={intent}
+          size="small"
+          aria-label={label}
+          sx={{ color: "text.secondary", width: 40, height: 40, ...FOR_THUMBS }}
+        >
+          {children}
+        </IconButton>
+      </Tooltip>
     </fetcher.Form>
   );
 }
@@ -166,13 +171,13 @@ function Act({
 /** Load as a length beside its number. */
 export function LoadBar({ value, most }: { value: number; most: number }) {
   return (
-    <Box sx={{ display: "flex", alignItems: "center", gap: 1 }}>
+    <Stack direction="row" spacing={1} sx={{ alignItems: "center" }}>
       <Box component="span" sx={{ width: 36, textAlign: "right" }}>
         {value.toFixed(1)}
       </Box>
       <Box aria-hidden sx={{ width: 90, height: 6, borderBottom: 1, borderColor: "hairline", position: "relative" }}>
         <Box sx={{ position: "absolute", inset: 0, width: `${(100 * value) / most}%`, bgcolor: "text.secondary" }} />
       </Box>
-    </Box>
+    </Stack>
   );
 }

@@ -1,6 +1,11 @@
 /** The drills as a table: sorted by its heads, with what was made from each folded below it, and a tick to choose by. */
 import Box from "@mui/material/Box";
 import Checkbox from "@mui/material/Checkbox";
+import Table from "@mui/material/Table";
+import TableBody from "@mui/material/TableBody";
+import TableCell from "@mui/material/TableCell";
+import TableHead from "@mui/material/TableHead";
+import TableRow from "@mui/material/TableRow";
 import { styled } from "@mui/material/styles";
 import { useState } from "react";
 import { MoreRows, SortHead } from "../ui/data-table.tsx";
@@ -10,18 +15,11 @@ import { FOR_THUMBS, UNSEEN } from "../ui/theme.ts";
 import { DrillRow } from "./drill-row.tsx";
 import type { DrillGroup, SortKey } from "#core/lists/drill-list.ts";
 
-const Table = styled("table")(({ theme }) => ({
-  width: "100%",
-  borderCollapse: "collapse",
-  "& th": {
-    textAlign: "left",
-    fontWeight: 600,
-    color: theme.vars?.palette.text.secondary,
-    padding: "4px 12px",
-    fontSize: "0.92rem",
-  },
-  "& td": { padding: "6px 12px", borderTop: `1px solid ${theme.vars?.palette.hairline}`, verticalAlign: "middle" },
-  "& tbody tr:hover, & tr[data-chosen]": { background: theme.vars?.palette.background.paper },
+/** Wide columns go where there is no room; on paper the list stands alone, without what can be pressed. */
+const DrillRows = styled(Table)(({ theme }) => ({
+  "& th": { paddingInline: 12, fontSize: "0.92rem" },
+  "& td": { padding: "6px 12px", verticalAlign: "middle" },
+  "& tr[data-chosen]": { background: theme.vars?.palette.background.paper },
   "& .choose": { padding: 0, width: 34 },
   "& a": {
     color: "inherit",
@@ -31,7 +29,6 @@ const Table = styled("table")(({ theme }) => ({
     textUnderlineOffset: 4,
   },
   [theme.breakpoints.down("md")]: { "& .wide": { display: "none" } },
-  // On paper the list alone, without what can be pressed.
   "@media print": { "& .choose, & .acts": { display: "none" } },
 }));
 
@@ -64,11 +61,11 @@ export function DrillTable({ groups, rows, onMore, most, sort, onSort, chosen, o
   );
   return (
     <Box sx={{ px: { xs: 0.5, sm: 1.5 }, pb: 4 }}>
-      <Table>
-        <thead>
-          <tr>
+      <DrillRows>
+        <TableHead>
+          <TableRow>
             {teaches && (
-              <th scope="col" className="choose">
+              <TableCell className="choose">
                 <Checkbox
                   size="small"
                   disabled={all.length === 0}
@@ -78,28 +75,24 @@ export function DrillTable({ groups, rows, onMore, most, sort, onSort, chosen, o
                   slotProps={{ input: { "aria-label": "Choose all that are listed" } }}
                   sx={{ p: 0.75, ...FOR_THUMBS }}
                 />
-              </th>
+              </TableCell>
             )}
             {head("verdict", "Verdict")}
             {head("title", "Drill")}
-            <th scope="col" className="wide">
-              Kind
-            </th>
-            <th scope="col" className="wide">
-              Tools
-            </th>
+            <TableCell className="wide">Kind</TableCell>
+            <TableCell className="wide">Tools</TableCell>
             {head("load", "Load", "wide")}
             {head("trained", "Last trained", "wide")}
             {teaches && (
-              <th scope="col" className="acts">
+              <TableCell className="acts">
                 <Box component="span" sx={UNSEEN}>
                   Star, copy, delete
                 </Box>
-              </th>
+              </TableCell>
             )}
-          </tr>
-        </thead>
-        <tbody>
+          </TableRow>
+        </TableHead>
+        <TableBody>
           {groups.map((group) => (
             <Group
               key={group.drill.id}
@@ -109,8 +102,8 @@ export function DrillTable({ groups, rows, onMore, most, sort, onSort, chosen, o
               onChoose={choose}
             />
           ))}
-        </tbody>
-      </Table>
+        </TableBody>
+      </DrillRows>
       <MoreRows shown={groups.length} rows={rows} onMore={onMore} />
     </Box>
   );

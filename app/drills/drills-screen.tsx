@@ -1,5 +1,6 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import Stack from "@mui/material/Stack";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { Link, useFetcher, useNavigate, useRevalidator } from "react-router";
 import type { ListPart } from "#server/drills/drill-list.ts";
@@ -130,17 +131,9 @@ interface FiltersProps {
 }
 
 const Filters = ({ values, onSet, tags }: FiltersProps) => (
-  <Box
-    sx={{
-      display: "flex",
-      flexWrap: "wrap",
-      gap: 3,
-      rowGap: 0.5,
-      alignItems: "end",
-      px: { xs: 2, sm: 3 },
-      pb: 1.5,
-      ...NOT_ON_PAPER,
-    }}
+  <Stack
+    direction="row"
+    sx={{ flexWrap: "wrap", gap: 3, rowGap: 0.5, alignItems: "end", px: { xs: 2, sm: 3 }, pb: 1.5, ...NOT_ON_PAPER }}
   >
     <SearchField label="Search drills and moves" value={values.q} onChange={(q) => onSet("q", q)} />
     <WordChoice label="Kind" options={KINDS} value={values.kind} onChange={(v) => onSet("kind", v)} />
@@ -154,7 +147,7 @@ const Filters = ({ values, onSet, tags }: FiltersProps) => (
         onChange={(v) => onSet("tag", v)}
       />
     )}
-  </Box>
+  </Stack>
 );
 
 /** What came of the last deletion, and the way back. */
@@ -179,15 +172,15 @@ function WhatWasDone() {
 
 /** What the rings and the load say, where they stand. */
 const Legend = () => (
-  <Box
+  <Stack
     component="ul"
     aria-label="What the signs mean"
+    direction="row"
     sx={{
       m: 0,
       px: { xs: 2, sm: 3 },
       pb: 3,
       listStyle: "none",
-      display: "flex",
       flexWrap: "wrap",
       columnGap: 3,
       rowGap: 1,
@@ -196,12 +189,12 @@ const Legend = () => (
     }}
   >
     {SIGNS.map(({ verdict, means }) => (
-      <Box component="li" key={verdict} sx={{ display: "flex", gap: 1, alignItems: "center" }}>
+      <Stack component="li" key={verdict} direction="row" spacing={1} sx={{ alignItems: "center" }}>
         <VerdictRing verdict={verdict} /> {means}
-      </Box>
+      </Stack>
     ))}
     <li>Load: how hard it is to do. One slow exchange is about 3, a long drill with choices 10 and more.</li>
-  </Box>
+  </Stack>
 );
 const SIGNS = [
   { verdict: "sound", means: "every answer holds" },
@@ -251,19 +244,21 @@ function StartDrill({ open, leads }: { open: boolean; leads: boolean }) {
     void fetcher.submit({ id: crypto.randomUUID(), revisionId: crypto.randomUUID(), text: score }, { method: "post" });
   };
   return (
-    <Box
+    <Stack
       component="form"
       onSubmit={(e) => {
         e.preventDefault();
         start();
       }}
-      sx={{ display: "flex", gap: 1, alignItems: "end" }}
+      direction="row"
+      spacing={1}
+      sx={{ alignItems: "end" }}
     >
       <SearchField label="Start from" placeholder="for example: jab" value={feed} onChange={setFeed} inputRef={input} />
       <Button type="submit" variant={leads ? "contained" : "outlined"} disabled={fetcher.state !== "idle"}>
         New drill
       </Button>
-    </Box>
+    </Stack>
   );
 }
 

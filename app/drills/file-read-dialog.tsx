@@ -5,6 +5,7 @@ import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
+import Stack from "@mui/material/Stack";
 import useMediaQuery from "@mui/material/useMediaQuery";
 import { ScoreDrawing } from "../drawing/score-drawing.tsx";
 import { placeOf } from "#core/formats/desk-view.ts";
@@ -31,12 +32,12 @@ export function FileReadDialog({
       <DialogContent>
         {found.ok ? (
           <>
-            <Box sx={{ display: "flex", gap: 1.5, alignItems: "center", mb: 1 }}>
+            <Stack direction="row" spacing={1.5} sx={{ alignItems: "center", mb: 1 }}>
               <VerdictRing verdict={found.view.verdict} word />
               {found.view.exchanges.length} exchanges,{" "}
               {found.view.findings.filter((f) => f.severity === "error").length} errors,{" "}
               {found.view.findings.filter((f) => f.severity === "risk").length} risks
-            </Box>
+            </Stack>
             <ScoreDrawing view={found.view} cursor={null} zoom={0.8} />
             <Box component="ul" sx={{ pl: 2.5 }}>
               {found.view.findings

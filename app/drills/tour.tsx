@@ -1,6 +1,8 @@
 /** Four steps for whoever is here for the first time; closed once, it stays closed on this device. */
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import Stack from "@mui/material/Stack";
+import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { Link } from "react-router";
 import { NOT_ON_PAPER } from "../ui/theme.ts";
@@ -76,23 +78,19 @@ export function Tour({ drills }: { drills: readonly DrillListRow[] }) {
         ...NOT_ON_PAPER,
       }}
     >
-      <Box sx={{ display: "flex", alignItems: "start", gap: 2 }}>
-        <Box component="h2" id="tour" sx={{ typography: "h2", m: 0, flex: 1 }}>
+      <Stack direction="row" spacing={2} sx={{ alignItems: "start" }}>
+        <Typography variant="h2" id="tour" sx={{ flex: 1 }}>
           Getting started
-        </Box>
+        </Typography>
         <Button size="small" onClick={close}>
           Hide
         </Button>
-      </Box>
-      <Box component="p" sx={{ m: 0, mt: 0.5, mb: 1.5 }}>
-        {first!.why}
-      </Box>
+      </Stack>
+      <Typography sx={{ mt: 0.5, mb: 1.5 }}>{first!.why}</Typography>
       <Button variant="contained" component={Link} to={first!.to}>
         {first!.does}
       </Button>
-      <Box component="p" sx={{ m: 0, mt: 2, color: "text.secondary" }}>
-        Then:
-      </Box>
+      <Typography sx={{ mt: 2, color: "text.secondary" }}>Then:</Typography>
       <Box
         component="ol"
         start={2}

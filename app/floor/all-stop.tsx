@@ -1,6 +1,7 @@
 /** All stop: the word on the whole screen, on every device. */
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import Stack from "@mui/material/Stack";
 import { BIG } from "./clock-face.tsx";
 
 const STOP_RED = "#a5201c";
@@ -21,22 +22,19 @@ export function AllStop({ onGo = null, onHurt = null, onLonger = null }: StopPro
     ["Go on", onGo],
   ] as const;
   return (
-    <Box
+    <Stack
       role="alertdialog"
       aria-label="All stop"
+      spacing={4}
       sx={{
         position: "fixed",
         inset: 0,
         zIndex: "modal",
-        // The same red by day and by night: everybody in the hall knows it.
         bgcolor: STOP_RED,
         color: "#fff",
-        display: "flex",
-        flexDirection: "column",
         alignItems: "center",
         justifyContent: "center",
         textAlign: "center",
-        gap: 4,
         p: 2,
       }}
     >
@@ -44,7 +42,7 @@ export function AllStop({ onGo = null, onHurt = null, onLonger = null }: StopPro
       <Box sx={{ fontSize: "clamp(1.6rem, 4.5vw, 3.2rem)", fontWeight: 700, lineHeight: 1.2, textWrap: "balance" }}>
         Stop. Stand where you are. Sticks down, mitts down.
       </Box>
-      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 2, justifyContent: "center" }}>
+      <Stack direction="row" spacing={2} sx={{ flexWrap: "wrap", justifyContent: "center" }}>
         {ways.map(
           ([label, onPress]) =>
             onPress && (
@@ -59,7 +57,7 @@ export function AllStop({ onGo = null, onHurt = null, onLonger = null }: StopPro
               </Button>
             ),
         )}
-      </Box>
-    </Box>
+      </Stack>
+    </Stack>
   );
 }

@@ -6,6 +6,7 @@ import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
+import Stack from "@mui/material/Stack";
 import { useEffect, useRef, useState } from "react";
 import { useFetcher } from "react-router";
 import type { PlannedPair } from "#core/class/plan.ts";
@@ -203,7 +204,7 @@ export function SwapDialog({ round, pairs, nameOf, onClose }: SwapProps) {
         </Box>
         <Box sx={{ display: "grid", gap: 1 }}>
           {pairs.map((pair) => (
-            <Box key={`${pair.a}${pair.b}`} sx={{ display: "flex", gap: 1 }}>
+            <Stack key={`${pair.a}${pair.b}`} direction="row" spacing={1}>
               {membersOf(pair).map(({ id }) => (
                 <Button
                   key={id}
@@ -216,7 +217,7 @@ export function SwapDialog({ round, pairs, nameOf, onClose }: SwapProps) {
                   {nameOf(id)}
                 </Button>
               ))}
-            </Box>
+            </Stack>
           ))}
         </Box>
       </DialogContent>

@@ -1,6 +1,6 @@
 /** What whoever runs a class has to know now: what waits, what could not be done, what is asked, whom to look at. */
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import Stack from "@mui/material/Stack";
 import { useEffect } from "react";
 import { Link, useFetcher } from "react-router";
 import type { FloorQuestion, PlanPage } from "#server/views.ts";
@@ -102,14 +102,14 @@ function Question({ question }: { readonly question: FloorQuestion }) {
     <Notice
       tone="trouble"
       action={
-        <Box sx={{ display: "flex", gap: 1 }}>
+        <Stack direction="row" spacing={1}>
           <Button variant="outlined" disabled={fetcher.state !== "idle"} onClick={() => answer("yes")}>
             {kind === "hours" ? "Yes, it counts" : "Yes, they ran"}
           </Button>
           <Button variant="outlined" disabled={fetcher.state !== "idle"} onClick={() => answer("no")}>
             {kind === "hours" ? "No, leave it out" : "No, take them back"}
           </Button>
-        </Box>
+        </Stack>
       }
     >
       {kind === "hours"

@@ -1,6 +1,8 @@
 /** The running class on a bench: the clock, one big tap for everything, and what was seen. */
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import Stack from "@mui/material/Stack";
+import Typography from "@mui/material/Typography";
 import { useMemo, useState, type ReactNode } from "react";
 import { Link } from "react-router";
 import { isWithin } from "#core/class/hours.ts";
@@ -46,9 +48,7 @@ export function FloorScreen(props: FloorProps) {
   if (!page.kept || page.kept.plan.rounds.length === 0)
     return (
       <Box component="main" id="main" sx={{ p: 3 }}>
-        <Box component="h1" sx={{ typography: "h1", m: 0 }}>
-          {page.lesson.title}
-        </Box>
+        <Typography variant="h1">{page.lesson.title}</Typography>
         <ForTeachers others={<Notice>This class has no plan yet: whoever teaches it makes one first.</Notice>}>
           <Notice action={<Link to={`/class/${page.lesson.id}/plan`}>Plan the evening</Link>}>
             This class has no plan yet: make it first, then run it from here.
@@ -101,11 +101,7 @@ function RunningClass({
     floor.tap({ kind: "start" });
   };
   return (
-    <Box
-      component="main"
-      id="main"
-      sx={{ minHeight: "100dvh", px: { xs: 2, md: 3 }, py: 1.5, display: "flex", flexDirection: "column", gap: 1.5 }}
-    >
+    <Stack component="main" id="main" spacing={1.5} sx={{ minHeight: "100dvh", px: { xs: 2, md: 3 }, py: 1.5 }}>
       <Head page={page} floor={floor} sound={sound}>
         {sound.on && <BeatChoice beat={beat} onChange={(part) => setBeat({ ...beat, ...part })} />}
         {sound.on && <SoundChoices sound={sound} />}
@@ -137,7 +133,7 @@ function RunningClass({
         />
       )}
       <Dialogs {...{ page, away, held, adults, kept, floor, segment, dialog }} onClose={() => setDialog(null)} />
-    </Box>
+    </Stack>
   );
 }
 
@@ -213,10 +209,10 @@ function Head({
   readonly children: ReactNode;
 }) {
   return (
-    <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "center" }}>
-      <Box component="h1" sx={{ typography: "h2", m: 0, flex: 1 }}>
+    <Stack direction="row" spacing={1} sx={{ flexWrap: "wrap", alignItems: "center" }}>
+      <Typography variant="h2" component="h1" sx={{ flex: 1 }}>
         {page.lesson.title}
-      </Box>
+      </Typography>
       <Box role="status" sx={{ color: floor.isLive ? "text.secondary" : "verdict.risky" }}>
         {!floor.isLive
           ? "No connection: the clock goes on, what you tap is kept"
@@ -234,7 +230,7 @@ function Head({
           Change pairs
         </Button>
       </ForTeachers>
-    </Box>
+    </Stack>
   );
 }
 
@@ -258,7 +254,7 @@ function Controls({
   const { started, goes, ended } = running;
   const from = segment.id;
   return (
-    <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1 }}>
+    <Stack direction="row" spacing={1} sx={{ flexWrap: "wrap" }}>
       {!started ? (
         <Button variant="contained" sx={BIG} onClick={onStart}>
           Start
@@ -300,6 +296,6 @@ function Controls({
       <Button variant="contained" color="error" sx={{ ...BIG, fontWeight: 800 }} onClick={() => tap({ kind: "stop" })}>
         ALL STOP
       </Button>
-    </Box>
+    </Stack>
   );
 }

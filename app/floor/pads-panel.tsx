@@ -1,7 +1,9 @@
 /** Reaction times on pads with sensors, beside what the check reckons with: as bars, and as a table. */
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import Stack from "@mui/material/Stack";
 import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
 import { useMemo, useState } from "react";
 import { padSums, type PadAnswer, type ReactTime } from "#core/floor/pads.ts";
 import { ChartLater } from "../ui/chart-later.tsx";
@@ -24,14 +26,13 @@ export function PadsPanel({ pads, text }: PanelProps) {
   const [address, setAddress] = useState(USUAL_ADDRESS);
   return (
     <Box component="section" aria-label="Pads with sensors" sx={{ pt: 1 }}>
-      <Box component="h2" sx={{ typography: "h2", m: 0, mb: 1 }}>
+      <Typography variant="h2" sx={{ mb: 1 }}>
         Pads with sensors
-      </Box>
-      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "end" }}>
+      </Typography>
+      <Stack direction="row" spacing={1} sx={{ flexWrap: "wrap", alignItems: "end" }}>
         {pads.state === "off" ? (
           <>
             <TextField
-              size="small"
               label="Address of the pads"
               value={address}
               onChange={(event) => setAddress(event.target.value)}
@@ -54,7 +55,7 @@ export function PadsPanel({ pads, text }: PanelProps) {
             </Button>
           </>
         )}
-      </Box>
+      </Stack>
       {pads.trouble && <Notice tone="trouble">{pads.trouble}</Notice>}
       {pads.answers.length > 0 && <Reactions answers={pads.answers} text={text} />}
     </Box>

@@ -2,6 +2,8 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Chip from "@mui/material/Chip";
+import Stack from "@mui/material/Stack";
+import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { rungsOf } from "#core/class/pair-rungs.ts";
 import type { PlannedPair } from "#core/class/plan.ts";
@@ -61,16 +63,16 @@ export function PairMarks({ page, kept, round, floor }: MarksProps) {
   if (pairs.length === 0) return null;
   return (
     <Box component="section" aria-label="What you saw">
-      <Box sx={{ display: "flex", alignItems: "center", gap: 1, flexWrap: "wrap" }}>
-        <Box component="h2" sx={{ typography: "h2", m: 0, flex: "1 1 220px" }}>
+      <Stack direction="row" spacing={1} sx={{ alignItems: "center", flexWrap: "wrap" }}>
+        <Typography variant="h2" sx={{ flex: "1 1 220px" }}>
           What you saw in round {round + 1}
-        </Box>
+        </Typography>
         {unseen.length > 0 && (
           <Button variant="outlined" onClick={seeOthers}>
             Nothing amiss: the {unseen.length} not marked
           </Button>
         )}
-      </Box>
+      </Stack>
       <Rows
         aria-label={`Pairs of round ${round + 1}`}
         sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", md: "1fr 1fr" }, columnGap: 3 }}
@@ -79,7 +81,7 @@ export function PairMarks({ page, kept, round, floor }: MarksProps) {
           const key = `${pair.a}${pair.b}`;
           return (
             <Row key={key} sx={{ py: 0.5, gridColumn: open === key ? "1 / -1" : undefined }}>
-              <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", gap: 1 }}>
+              <Stack direction="row" spacing={1} sx={{ flexWrap: "wrap", alignItems: "center" }}>
                 <PairButton
                   {...{ page, pair, floor }}
                   isOpen={open === key}
@@ -91,7 +93,7 @@ export function PairMarks({ page, kept, round, floor }: MarksProps) {
                   marks={mine}
                   onOut={(one) => floor.mark([{ ...one, mark: TAKEN_OUT, text: "", corrects: one.id, revision: null }])}
                 />
-              </Box>
+              </Stack>
               {open === key && (
                 <PairOpen
                   page={page}
@@ -224,12 +226,12 @@ function PairOpen({
         const fault = page.words[rungFor(pair, id)]?.fault;
         return (
           <Box key={actor} role="group" aria-label={nameOf(page, id)}>
-            <Box sx={{ display: "flex", alignItems: "center", gap: 1, fontWeight: 650 }}>
+            <Stack direction="row" spacing={1} sx={{ alignItems: "center", fontWeight: 650 }}>
               <PartnerMark actor={actor} size={22} />
               {nameOf(page, id)}
-            </Box>
+            </Stack>
             {rolesOf(id).map((role) => (
-              <Box key={role} sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "center", pt: 0.75 }}>
+              <Stack key={role} direction="row" spacing={1} sx={{ flexWrap: "wrap", alignItems: "center", pt: 0.75 }}>
                 <Box sx={{ width: 72, color: "text.secondary" }}>{role}</Box>
                 {MARKS[role].map(({ id: mark, word }) => (
                   <Button
@@ -247,7 +249,7 @@ function PairOpen({
                     {fault}
                   </Button>
                 )}
-              </Box>
+              </Stack>
             ))}
           </Box>
         );

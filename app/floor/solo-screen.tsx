@@ -1,6 +1,7 @@
 /** The clock for one drill without a class: home training, or a private lesson. */
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import Stack from "@mui/material/Stack";
 import { useEffect, useMemo, useState, type ReactNode } from "react";
 import { Link } from "react-router";
 import { clockText } from "#core/class/timetable.ts";
@@ -106,7 +107,7 @@ interface ControlsProps {
 }
 
 const SoloControls = ({ running: { started, goes, ended }, segment, onTap, onBegin, onAgain }: ControlsProps) => (
-  <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, maxWidth: 720 }}>
+  <Stack direction="row" spacing={1} sx={{ flexWrap: "wrap", maxWidth: 720 }}>
     {started && !ended ? (
       <Button variant="contained" sx={BIG} onClick={() => onTap({ kind: goes ? "pause" : "go" })}>
         {goes ? "Pause" : "Go on"}
@@ -127,7 +128,7 @@ const SoloControls = ({ running: { started, goes, ended }, segment, onTap, onBeg
         {kind === "next" ? "Next" : "Back"}
       </Button>
     ))}
-  </Box>
+  </Stack>
 );
 
 /** What is set before one starts; setting it later begins again. */
@@ -142,10 +143,12 @@ function Wishes({
 }) {
   const lengths = (all: readonly number[]) => all.map((s) => [s, lengthText(s)] as const);
   return (
-    <Box
+    <Stack
       component="section"
       aria-label="What it runs"
-      sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, "& > .MuiFormControl-root": { minWidth: 150 } }}
+      direction="row"
+      spacing={1.5}
+      sx={{ flexWrap: "wrap", "& > .MuiFormControl-root": { minWidth: 150 } }}
     >
       <Choice
         label="Rounds"
@@ -172,6 +175,6 @@ function Wishes({
       />
       <BeatChoice beat={wish} onChange={onSet} />
       {children}
-    </Box>
+    </Stack>
   );
 }

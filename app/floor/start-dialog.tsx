@@ -1,6 +1,5 @@
 /** Before a class begins: outside its hours, and with minors, something is said first. */
 import type { ClassAdults } from "#server/views.ts";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import Dialog from "@mui/material/Dialog";
@@ -8,6 +7,7 @@ import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import FormControlLabel from "@mui/material/FormControlLabel";
+import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { Link, useFetcher } from "react-router";
 import { isWithin } from "#core/class/hours.ts";
@@ -43,16 +43,16 @@ export function StartDialog({ held, now, lessonId, adults, onStart, onClose }: S
       </DialogTitle>
       <DialogContent>
         {isOut && (
-          <Box component="p" sx={{ mt: 0 }}>
+          <Typography sx={{ mb: "1em" }}>
             This class is set for {when}. If it runs now, what is tapped counts for it all the same.
-          </Box>
+          </Typography>
         )}
         {isUnnamed && (
           <>
-            <Box component="p" sx={{ mt: 0 }}>
+            <Typography sx={{ mb: "1em" }}>
               A class with minors names two adults, who gives first aid, and who may collect:{" "}
               <Link to={`/class/${lessonId}/adults`}>name them</Link>. Local rules go first.
-            </Box>
+            </Typography>
             <FormControlLabel
               control={<Checkbox checked={alone} onChange={(event) => setAlone(event.target.checked)} />}
               label="I run it alone now, and somebody in charge knows it."

@@ -1,5 +1,6 @@
 /** Who begins with whom: read before the first round, when there is nothing to mark yet. */
 import Box from "@mui/material/Box";
+import Typography from "@mui/material/Typography";
 import type { PlanPage } from "#server/views.ts";
 import { membersOf } from "../class/members.ts";
 import { PartnerMark } from "../ui/marks.tsx";
@@ -15,9 +16,9 @@ export function UpcomingPairs({ page, kept }: UpcomingProps) {
   if (pairs.length === 0) return null;
   return (
     <Box component="section" aria-label="The first pairs">
-      <Box component="h2" sx={{ typography: "h2", m: 0, mb: 1 }}>
+      <Typography variant="h2" sx={{ mb: 1 }}>
         Round 1: who begins with whom
-      </Box>
+      </Typography>
       <Rows sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", md: "1fr 1fr" }, columnGap: 3 }}>
         {pairs.map((pair) => (
           <Row key={`${pair.a}${pair.b}`} sx={{ display: "flex", flexWrap: "wrap", columnGap: 2.5, py: 1 }}>

@@ -1,6 +1,8 @@
 /** What it is and how it goes: a row, ten steps of notation to try, the signs, the numbers, the keys. */
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import Stack from "@mui/material/Stack";
+import Typography from "@mui/material/Typography";
 import { useFetcher } from "react-router";
 import { CAUTIONS } from "#core/class/cautions.ts";
 import { VerdictRing } from "../ui/marks.tsx";
@@ -29,11 +31,11 @@ export function HelpScreen() {
           <Rows ordered>
             {STEPS.map((step, i) => (
               <Row key={step.title} sx={{ py: 1.5, breakInside: "avoid" }}>
-                <Box component="h3" sx={{ typography: "h3", m: 0 }}>
+                <Typography variant="h3">
                   {i + 1}. {step.title}
-                </Box>
+                </Typography>
                 <Box sx={{ maxWidth: 620 }}>{step.says}</Box>
-                <Box sx={{ display: "flex", gap: 2, alignItems: "end", flexWrap: "wrap", mt: 0.5 }}>
+                <Stack direction="row" spacing={2} sx={{ alignItems: "end", flexWrap: "wrap", mt: 0.5 }}>
                   <Box
                     component="pre"
                     tabIndex={0}
@@ -50,7 +52,7 @@ export function HelpScreen() {
                     {step.sample}
                   </Box>
                   <Try title={step.title} sample={step.sample} />
-                </Box>
+                </Stack>
               </Row>
             ))}
           </Rows>
@@ -79,9 +81,9 @@ export function HelpScreen() {
 }
 
 const Heading = ({ id, children }: { id: string; children: string }) => (
-  <Box component="h2" id={id} sx={{ typography: "h2", mt: 3, mb: 1 }}>
+  <Typography variant="h2" id={id} sx={{ mt: 3, mb: 1 }}>
     {children}
-  </Box>
+  </Typography>
 );
 
 const Pairs = ({ of }: { of: readonly (readonly [string, string])[] }) => (

@@ -2,6 +2,7 @@
 import Box from "@mui/material/Box";
 import Autocomplete from "@mui/material/Autocomplete";
 import MenuItem from "@mui/material/MenuItem";
+import Stack from "@mui/material/Stack";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { FLOW_COUNTS } from "#core/search/flow-search.ts";
@@ -31,10 +32,9 @@ export function Cycles({ text, revisionId, others }: CyclesProps) {
   const most = Math.max(1, ...cycles.map((c) => c.view.load.total));
   return (
     <>
-      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, px: { xs: 2, sm: 3 }, py: 2 }}>
+      <Stack direction="row" spacing={1.5} sx={{ flexWrap: "wrap", px: { xs: 2, sm: 3 }, py: 2 }}>
         <TextField
           select
-          size="small"
           label="Counts"
           value={counts}
           onChange={(event) => setCounts(Number(event.target.value))}
@@ -49,7 +49,6 @@ export function Cycles({ text, revisionId, others }: CyclesProps) {
         <Autocomplete
           multiple
           freeSolo
-          size="small"
           options={usual}
           value={[...moves]}
           onChange={(_, next) => setMoves(next)}
@@ -58,7 +57,7 @@ export function Cycles({ text, revisionId, others }: CyclesProps) {
           )}
           sx={{ flex: "1 1 320px" }}
         />
-      </Box>
+      </Stack>
       <WorkProgress work={work} doing="Looking for cycles" not="No search was made." start="Search" />
       {found && !found.ok && <Notice tone="trouble">{found.message}</Notice>}
       {found?.ok && (

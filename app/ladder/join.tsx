@@ -29,7 +29,6 @@ export function Join({ text, revisionId, others }: JoinProps) {
     <>
       <Box sx={{ px: { xs: 2, sm: 3 }, py: 2, maxWidth: 520 }}>
         <Autocomplete
-          size="small"
           options={others}
           getOptionLabel={(o) => o.title}
           getOptionKey={(o) => o.id}

@@ -1,5 +1,6 @@
 /** The way up as a stair that one reads at a glance: each rung with its change and the drawing of what is new. */
 import Box from "@mui/material/Box";
+import Stack from "@mui/material/Stack";
 import { styled } from "@mui/material/styles";
 import type { ScoreView } from "#core/formats/desk-view.ts";
 import type { Coaching } from "#core/ladder/coaching.ts";
@@ -77,7 +78,7 @@ export function LadderPath({ rungs, pins }: PathProps) {
                 "&:hover": { bgcolor: "background.paper" },
               }}
             >
-              <Box sx={{ display: "flex", alignItems: "center", gap: 1 }}>
+              <Stack direction="row" spacing={1} sx={{ alignItems: "center" }}>
                 <Box component="span" sx={{ typography: "h2", lineHeight: 1 }}>
                   {i + 1}
                 </Box>
@@ -87,7 +88,7 @@ export function LadderPath({ rungs, pins }: PathProps) {
                 <Box component="span" sx={{ ml: "auto" }}>
                   <VerdictRing verdict={rung.view.shown} />
                 </Box>
-              </Box>
+              </Stack>
               <Box sx={{ fontWeight: 700, my: 0.5, minHeight: "2.6em" }}>{rung.changed}</Box>
               <Box aria-hidden inert sx={{ overflow: "hidden", maxHeight: 118 }}>
                 <ScoreDrawing view={freshOf(rung)} cursor={null} zoom={0.47} />

@@ -170,7 +170,6 @@ function Others({ others, onChoose }: { others: readonly ChangeView[]; onChoose:
       <TextField
         select
         variant="standard"
-        size="small"
         value=""
         onChange={(event) => {
           const other = others.find((o) => o.text === event.target.value);

@@ -1,6 +1,7 @@
 /** One rung or variation: what changes, how hard it is, the text difference and both drawings, and a way into the library. */
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import Stack from "@mui/material/Stack";
 import { useState, type ReactNode } from "react";
 import { Link, useFetcher } from "react-router";
 import type { ScoreView } from "#core/formats/desk-view.ts";
@@ -77,7 +78,11 @@ export function RungItem({ rung, name, place, before, most, revisionId, actions,
         <Box sx={{ gridColumn: { xs: "2", md: "auto" } }}>
           <LoadBar value={rung.view.load.total} most={most} />
         </Box>
-        <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, gridColumn: { xs: "2", md: "auto" }, ...NOT_ON_PAPER }}>
+        <Stack
+          direction="row"
+          spacing={1}
+          sx={{ flexWrap: "wrap", gridColumn: { xs: "2", md: "auto" }, ...NOT_ON_PAPER }}
+        >
           {actions}
           <Button size="small" variant="outlined" aria-expanded={open} onClick={() => setOpen(!open)}>
             {open ? "Hide" : "Compare"}
@@ -93,7 +98,7 @@ export function RungItem({ rung, name, place, before, most, revisionId, actions,
               </Button>
             </ForTeachers>
           )}
-        </Box>
+        </Stack>
       </Box>
       {fetcher.data && "message" in fetcher.data && <Notice tone="trouble">{fetcher.data.message}</Notice>}
       {open && (

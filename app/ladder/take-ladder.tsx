@@ -2,6 +2,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
+import Stack from "@mui/material/Stack";
 import TextField from "@mui/material/TextField";
 import { useEffect, useState } from "react";
 import { Link, useFetcher, useNavigate } from "react-router";
@@ -61,16 +62,10 @@ export function TakeLadder({ title, revisionId, seed, rungs, classes, today }: T
       { method: "post" },
     );
   return (
-    <Box
-      sx={{
-        display: "flex",
-        flexWrap: "wrap",
-        gap: 1.5,
-        alignItems: "end",
-        px: { xs: 2, sm: 3 },
-        pb: 1,
-        ...NOT_ON_PAPER,
-      }}
+    <Stack
+      direction="row"
+      spacing={1.5}
+      sx={{ flexWrap: "wrap", alignItems: "end", px: { xs: 2, sm: 3 }, pb: 1, ...NOT_ON_PAPER }}
     >
       {!taken && next && (
         <Button
@@ -99,7 +94,7 @@ export function TakeLadder({ title, revisionId, seed, rungs, classes, today }: T
         Print the list
       </Button>
       {fetcher.data && "message" in fetcher.data && <Notice tone="trouble">{fetcher.data.message}</Notice>}
-    </Box>
+    </Stack>
   );
 }
 
@@ -110,7 +105,6 @@ function SendTo({ classes, ladder }: { readonly classes: readonly ClassChoice[];
     <>
       <TextField
         select
-        size="small"
         label="Send it to"
         value={to}
         onChange={(event) => setTo(event.target.value)}

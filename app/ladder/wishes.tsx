@@ -5,6 +5,7 @@ import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
 import MenuItem from "@mui/material/MenuItem";
+import Stack from "@mui/material/Stack";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { GOALS, type GoalId } from "#core/ladder/ladder-options.ts";
@@ -38,10 +39,9 @@ export const toolsFrom = (gear: readonly { readonly kind: string; readonly count
 
 export function WishBar({ wishes, onChange }: { wishes: Wishes; onChange: (part: Partial<Wishes>) => void }) {
   return (
-    <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, px: { xs: 2, sm: 3 }, py: 2, alignItems: "end" }}>
+    <Stack direction="row" spacing={1.5} sx={{ flexWrap: "wrap", px: { xs: 2, sm: 3 }, py: 2, alignItems: "end" }}>
       <TextField
         select
-        size="small"
         label="Rungs"
         value={wishes.rungs}
         onChange={(event) => onChange({ rungs: Number(event.target.value) })}
@@ -55,7 +55,6 @@ export function WishBar({ wishes, onChange }: { wishes: Wishes; onChange: (part:
       </TextField>
       <TextField
         select
-        size="small"
         label="Up to"
         value={wishes.goal}
         onChange={(event) => onChange({ goal: event.target.value as GoalId })}
@@ -86,7 +85,7 @@ export function WishBar({ wishes, onChange }: { wishes: Wishes; onChange: (part:
           onChange={(tools) => onChange({ tools })}
         />
       )}
-    </Box>
+    </Stack>
   );
 }
 

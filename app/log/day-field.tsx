@@ -10,14 +10,5 @@ export function DayField({
   readonly value: string;
   readonly onChange: (value: string) => void;
 }) {
-  return (
-    <TextField
-      size="small"
-      type="date"
-      label={label}
-      value={value}
-      onChange={(event) => onChange(event.target.value)}
-      slotProps={{ inputLabel: { shrink: true } }}
-    />
-  );
+  return <TextField type="date" label={label} value={value} onChange={(event) => onChange(event.target.value)} />;
 }

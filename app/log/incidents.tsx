@@ -4,7 +4,9 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
+import Stack from "@mui/material/Stack";
 import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
 import { useFetcher } from "react-router";
 import type { action } from "../routes/log.tsx";
 import { longDate } from "../ui/dates.ts";
@@ -26,9 +28,7 @@ export function Incidents({ incidents, names, dayOf }: IncidentsProps) {
   if (incidents.length === 0) return null;
   return (
     <Box component="section" aria-label="Who was hurt" sx={{ pt: 4, maxWidth: 900 }}>
-      <Box component="h2" sx={{ typography: "h2", m: 0 }}>
-        Who was hurt
-      </Box>
+      <Typography variant="h2">Who was hurt</Typography>
       {incidents.map((one) => (
         <IncidentNote
           key={`${one.id} ${one.version}`}
@@ -76,7 +76,7 @@ function IncidentNote({
             <Line name="home_with" label="Who they go home with (not alone)" value={home_with} most={120} />
           </>
         )}
-        <Box sx={{ display: "flex", gap: 1, alignItems: "center" }}>
+        <Stack direction="row" spacing={1} sx={{ alignItems: "center" }}>
           <FormControlLabel
             label="Their guardian knows (a minor: before they leave)"
             control={<Checkbox name="parents" value="yes" defaultChecked={parents} />}
@@ -84,7 +84,7 @@ function IncidentNote({
           <Button type="submit" variant="outlined" disabled={fetcher.state !== "idle"}>
             Keep the note
           </Button>
-        </Box>
+        </Stack>
       </Box>
       {place === "head" && <Cleared incident={incident} />}
     </Box>
@@ -103,7 +103,6 @@ interface LineProps {
 function Line({ name, label, value = "", most }: LineProps) {
   return (
     <TextField
-      size="small"
       multiline={most > 500}
       name={name}
       label={label}
@@ -126,10 +125,12 @@ function Cleared({ incident }: { readonly incident: Incident }) {
       </Box>
     );
   return (
-    <Box
+    <Stack
       component={fetcher.Form}
       method="post"
-      sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "end", pt: 1 }}
+      direction="row"
+      spacing={1}
+      sx={{ flexWrap: "wrap", alignItems: "end", pt: 1 }}
     >
       <input type="hidden" name="intent" value="clear" />
       <input type="hidden" name="id" value={id} />
@@ -145,11 +146,11 @@ function Cleared({ incident }: { readonly incident: Incident }) {
       )}
       <Line name="doctor" label="Doctor who said so" most={120} />
       <Line name="guardian" label="Guardian who said so (a minor)" most={120} />
-      <TextField size="small" type="date" name="said_on" label="On" slotProps={{ inputLabel: { shrink: true } }} />
+      <TextField type="date" name="said_on" label="On" />
       <Line name="by" label="Your name" most={120} />
       <Button type="submit" variant="outlined" disabled={fetcher.state !== "idle"}>
         Cleared for contact
       </Button>
-    </Box>
+    </Stack>
   );
 }

@@ -4,6 +4,8 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Menu from "@mui/material/Menu";
 import MenuItem from "@mui/material/MenuItem";
+import Stack from "@mui/material/Stack";
+import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { Link, useRevalidator } from "react-router";
 import { MARKS, markWord, TAKEN_OUT } from "#core/floor/marks.ts";
@@ -24,9 +26,9 @@ export function LogRows({ rows, names }: RowsProps) {
     );
   return evenings.map(({ class_id, day, class: title }) => (
     <Box key={class_id} component="section" aria-label={`${title}, ${longDate(day)}`} sx={{ pt: 2 }}>
-      <Box component="h2" sx={{ typography: "h2", m: 0 }}>
+      <Typography variant="h2">
         <Link to={`/class/${class_id}`}>{title}</Link>, {longDate(day)}
-      </Box>
+      </Typography>
       <Rows aria-label={`Rounds of ${title}`}>
         {rows
           .filter((row) => row.class_id === class_id)
@@ -58,12 +60,12 @@ function LogLine({ row, names }: { readonly row: LogRow; readonly names: RowsPro
           {row.side === null ? "" : `, ${row.side} lead`}
         </Box>
       </Box>
-      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 0.5 }}>
+      <Stack direction="row" spacing={0.5} sx={{ flexWrap: "wrap" }}>
         {row.marks.map((one) => (
           <MarkWord key={one.id} mark={one} row={row} name={nameOf(one.person)} />
         ))}
         {row.marks.length === 0 && <Box sx={{ color: "text.secondary" }}>not seen</Box>}
-      </Box>
+      </Stack>
     </Row>
   );
 }

@@ -1,6 +1,7 @@
 /** The log: rounds that were run, with who, what and what was seen; search, filter, put right, export. */
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import Stack from "@mui/material/Stack";
 import { Form, Link } from "react-router";
 import type { LogPage } from "#server/learning/log.ts";
 import { Choice } from "../ui/choice.tsx";
@@ -54,10 +55,12 @@ export function LogScreen(props: LogPage) {
         </Button>
       </ScreenHead>
       <LogNav />
-      <Box
+      <Stack
         component={Form}
         role="search"
-        sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, px: { xs: 2, sm: 3 }, py: 1.5, alignItems: "end" }}
+        direction="row"
+        spacing={1.5}
+        sx={{ flexWrap: "wrap", px: { xs: 2, sm: 3 }, py: 1.5, alignItems: "end" }}
       >
         <SearchField label="Drill or class" value={filter.words} onChange={(words) => change("words", words)} />
         <Choice
@@ -76,11 +79,11 @@ export function LogScreen(props: LogPage) {
         />
         <DayField label="From" value={filter.from} onChange={(from) => change("from", from)} />
         <DayField label="To" value={filter.to} onChange={(to) => change("to", to)} />
-      </Box>
+      </Stack>
       <Box sx={{ px: { xs: 2, sm: 3 }, pb: 4, borderTop: 1, borderColor: "hairline" }}>
         <LogRows rows={rows} names={names} />
         {(page > 0 || more) && (
-          <Box component="nav" aria-label="Pages" sx={{ display: "flex", gap: 1, py: 2 }}>
+          <Stack component="nav" aria-label="Pages" direction="row" spacing={1} sx={{ py: 2 }}>
             {page > 0 && (
               <Button variant="outlined" component={Link} to={turn(page - 1)}>
                 Newer
@@ -91,7 +94,7 @@ export function LogScreen(props: LogPage) {
                 Older
               </Button>
             )}
-          </Box>
+          </Stack>
         )}
         <Incidents incidents={incidents} names={names} dayOf={(at) => shortDate(dayOf(at))} />
       </Box>

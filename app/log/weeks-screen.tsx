@@ -1,5 +1,6 @@
 /** What was trained over the weeks and how it went: as bars, and as tables of the same numbers. */
 import Box from "@mui/material/Box";
+import Stack from "@mui/material/Stack";
 import { Link } from "react-router";
 import type { WeeksPage } from "#server/learning/trained.ts";
 import { Choice } from "../ui/choice.tsx";
@@ -36,7 +37,7 @@ export function WeeksScreen({ sums, names, asked }: WeeksPage) {
         lead={`${one ?? "Everybody"}: ${evenings === 1 ? "1 evening" : `${evenings} evenings`}, ${roundsText(rounds)}${one ? "" : ", each counted for everybody in it"}. What nobody saw is not counted as clean.${asked.from && filter.from === "" ? ` Since ${longDate(asked.from)}; choose days for more.` : ""}`}
       />
       <LogNav />
-      <Box role="search" sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, px: { xs: 2, sm: 3 }, py: 1.5 }}>
+      <Stack role="search" direction="row" spacing={1.5} sx={{ flexWrap: "wrap", px: { xs: 2, sm: 3 }, py: 1.5 }}>
         <Choice
           label="Who"
           value={filter.person}
@@ -46,7 +47,7 @@ export function WeeksScreen({ sums, names, asked }: WeeksPage) {
         />
         <DayField label="From" value={filter.from} onChange={(from) => set("from", from)} />
         <DayField label="To" value={filter.to} onChange={(to) => set("to", to)} />
-      </Box>
+      </Stack>
       {weeks.length === 0 ? (
         <Box sx={{ px: { xs: 2, sm: 3 }, py: 3, color: "text.secondary" }}>
           No round fits. Rounds come into the log when they were run.

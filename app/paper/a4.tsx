@@ -2,6 +2,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import GlobalStyles from "@mui/material/GlobalStyles";
+import Stack from "@mui/material/Stack";
 import type { ReactNode } from "react";
 import { Link } from "react-router";
 import { FONTS } from "../ui/theme.ts";
@@ -26,14 +27,14 @@ export function A4Page({ label, size, margin, back, children }: A4Props) {
           "@media print": { body: { background: "#fff !important" } },
         }}
       />
-      <Box sx={{ display: "flex", gap: 1, p: 2, "@media print": { display: "none" } }}>
+      <Stack direction="row" spacing={1} sx={{ p: 2, "@media print": { display: "none" } }}>
         <Button variant="contained" onClick={() => window.print()}>
           Print
         </Button>
         <Button variant="outlined" component={Link} to={back.to}>
           {back.label}
         </Button>
-      </Box>
+      </Stack>
       <Box
         component="article"
         aria-label={label}
@@ -60,11 +61,11 @@ export function A4Page({ label, size, margin, back, children }: A4Props) {
 /** The head of a printed page: what it is, and where and when. */
 export function A4Head({ title, children }: { title: string; children: ReactNode }) {
   return (
-    <Box sx={{ display: "flex", alignItems: "baseline", borderBottom: "2px solid #000", pb: 0.5, gap: 2 }}>
+    <Stack direction="row" spacing={2} sx={{ alignItems: "baseline", borderBottom: "2px solid #000", pb: 0.5 }}>
       <Box component="h1" sx={{ m: 0, fontFamily: FONTS.heading, fontSize: "1.9em", flex: 1 }}>
         {title}
       </Box>
       <span>{children}</span>
-    </Box>
+    </Stack>
   );
 }

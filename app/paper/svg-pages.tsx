@@ -2,6 +2,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import GlobalStyles from "@mui/material/GlobalStyles";
+import Stack from "@mui/material/Stack";
 import { useRef, useState, type ReactNode } from "react";
 import { Link } from "react-router";
 import { fileName } from "#core/formats/drill-file.ts";
@@ -48,15 +49,10 @@ export function SvgPages({ title, pages, back, trouble, children }: SvgPagesProp
           "@media print": { body: { background: "#fff !important" } },
         }}
       />
-      <Box
-        sx={{
-          display: "flex",
-          flexWrap: "wrap",
-          alignItems: "center",
-          gap: 1,
-          p: 2,
-          "@media print": { display: "none" },
-        }}
+      <Stack
+        direction="row"
+        spacing={1}
+        sx={{ flexWrap: "wrap", alignItems: "center", p: 2, "@media print": { display: "none" } }}
       >
         <Button variant="contained" onClick={() => window.print()} disabled={nothing}>
           Print
@@ -68,7 +64,7 @@ export function SvgPages({ title, pages, back, trouble, children }: SvgPagesProp
           {back.label}
         </Button>
         {children}
-      </Box>
+      </Stack>
       {(trouble ?? failed) && <Notice tone="trouble">{trouble ?? failed}</Notice>}
       <Box component="h1" sx={UNSEEN}>
         {title}

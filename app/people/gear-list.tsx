@@ -33,7 +33,6 @@ function Count({ kind, count }: { kind: { readonly id: string; readonly label: s
     <Row sx={{ display: "flex", alignItems: "center", gap: 2, py: 0.5 }}>
       <Box sx={{ flex: 1 }}>{kind.label}</Box>
       <TextField
-        size="small"
         value={text}
         error={trouble !== null}
         helperText={trouble}

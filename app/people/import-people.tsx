@@ -208,7 +208,6 @@ function Columns({
         <TextField
           key={field}
           select
-          size="small"
           label={field}
           value={name ?? ""}
           helperText={first[field]?.trim() || "empty"}

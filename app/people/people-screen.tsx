@@ -1,13 +1,19 @@
 /** The people of the school: measures, levels, limits, wishes; gear; import and export. */
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import Stack from "@mui/material/Stack";
+import Table from "@mui/material/Table";
+import TableBody from "@mui/material/TableBody";
+import TableCell from "@mui/material/TableCell";
+import TableHead from "@mui/material/TableHead";
+import TableRow from "@mui/material/TableRow";
 import { useMemo, useState } from "react";
 import { Link, useFetcher } from "react-router";
 import type { Wish } from "#core/pairs/score.ts";
 import { FAMILIES } from "#core/people/families.ts";
 import type { PersonView } from "#server/views.ts";
 import type { action } from "../routes/people.tsx";
-import { MoreRows, SortHead, Table } from "../ui/data-table.tsx";
+import { MoreRows, SortHead } from "../ui/data-table.tsx";
 import { ScreenHead, WordChoice } from "../ui/parts.tsx";
 import { later } from "../ui/later.tsx";
 import { PAGE, shownOf, sortingOf, type Sorting } from "#core/lists/rows-shown.ts";
@@ -65,22 +71,16 @@ export function PeopleScreen({ list, wishes, gear }: PeopleProps) {
           Add a person
         </Button>
       </ScreenHead>
-      <Box
-        sx={{
-          display: "flex",
-          flexWrap: "wrap",
-          gap: 2,
-          alignItems: "center",
-          px: { xs: 2, sm: 3 },
-          borderBottom: 1,
-          borderColor: "hairline",
-        }}
+      <Stack
+        direction="row"
+        spacing={2}
+        sx={{ flexWrap: "wrap", alignItems: "center", px: { xs: 2, sm: 3 }, borderBottom: 1, borderColor: "hairline" }}
       >
         <WordChoice label="What is shown" options={PARTS} value={part} onChange={(value) => set("part", value)} />
         {part !== "gear" && (
           <SearchField label="Search people" value={values.q} onChange={(q) => set("q", q)} width={220} />
         )}
-      </Box>
+      </Stack>
       {part === "people" && list.unsaid.length > 0 && <OfAge unsaid={list.unsaid} />}
       {part === "gear" && <GearList gear={gear} />}
       {part !== "gear" && part !== list.part && <Waiting />}
@@ -132,24 +132,24 @@ function PeopleTable({ list, values, set, onChange }: TableProps) {
       aria-label="People"
     >
       <Table>
-        <thead>
-          <tr>
+        <TableHead>
+          <TableRow>
             {head("name", "Name")}
             {head("height", "Height")}
-            <th scope="col">Reach</th>
+            <TableCell>Reach</TableCell>
             {head("mass", "Mass")}
-            <th scope="col">Leads</th>
-            <th scope="col">Hand</th>
+            <TableCell>Leads</TableCell>
+            <TableCell>Hand</TableCell>
             {head("level", "Levels")}
-            <th scope="col">Limits and agreements</th>
-            <th scope="col" aria-label="Change" />
-          </tr>
-        </thead>
-        <tbody>
+            <TableCell>Limits and agreements</TableCell>
+            <TableCell aria-label="Change" />
+          </TableRow>
+        </TableHead>
+        <TableBody>
           {shown.map((s) => (
             <PersonRow key={s.id} person={s} onChange={isArchived ? null : () => onChange(s)} />
           ))}
-        </tbody>
+        </TableBody>
       </Table>
       <MoreRows
         shown={shown.length}
@@ -175,26 +175,26 @@ function Nobody({ search, archived }: { search: string; archived: boolean }) {
 /** One person of the list; who is archived cannot be changed. */
 function PersonRow({ person: s, onChange }: { person: PersonView; onChange: (() => void) | null }) {
   return (
-    <tr>
-      <td>
+    <TableRow>
+      <TableCell>
         <Box component={Link} to={`/people/${s.id}`} sx={{ color: "inherit", fontWeight: 700 }}>
           {s.name}
         </Box>
         {AGE_WORDS[s.age]}
         {s.age === "minor" && s.ages ? `, ${s.ages}` : ""}
-      </td>
-      <td className="measure">{s.height_cm === null ? "–" : `${s.height_cm} cm`}</td>
-      <td className="measure">{s.reach_cm === null ? "–" : `${s.reach_cm} cm`}</td>
-      <td className="measure">{s.mass_kg === null ? "–" : `${s.mass_kg} kg`}</td>
-      <td>{s.lead}</td>
-      <td>{s.hand}</td>
-      <td>
+      </TableCell>
+      <TableCell className="measure">{s.height_cm === null ? "–" : `${s.height_cm} cm`}</TableCell>
+      <TableCell className="measure">{s.reach_cm === null ? "–" : `${s.reach_cm} cm`}</TableCell>
+      <TableCell className="measure">{s.mass_kg === null ? "–" : `${s.mass_kg} kg`}</TableCell>
+      <TableCell>{s.lead}</TableCell>
+      <TableCell>{s.hand}</TableCell>
+      <TableCell>
         {FAMILIES.filter((f) => s.levels[f] !== undefined)
           .map((f) => `${f} ${s.levels[f]!}`)
           .join(", ") || "–"}
-      </td>
-      <td>{[...s.limits, s.agreed].filter(Boolean).join("; ")}</td>
-      <td>
+      </TableCell>
+      <TableCell>{[...s.limits, s.agreed].filter(Boolean).join("; ")}</TableCell>
+      <TableCell>
         {onChange === null ? (
           <Archived person={s} />
         ) : (
@@ -202,8 +202,8 @@ function PersonRow({ person: s, onChange }: { person: PersonView; onChange: (() 
             Change
           </Button>
         )}
-      </td>
-    </tr>
+      </TableCell>
+    </TableRow>
   );
 }
 
@@ -213,7 +213,7 @@ function Archived({ person }: { person: PersonView }) {
   const [sure, setSure] = useState(false);
   const send = (intent: string) => void fetcher.submit({ intent, id: person.id }, { method: "post" });
   return (
-    <Box sx={{ display: "flex", gap: 1 }}>
+    <Stack direction="row" spacing={1}>
       <Button size="small" variant="outlined" onClick={() => send("restore")}>
         Take back
       </Button>
@@ -226,6 +226,6 @@ function Archived({ person }: { person: PersonView }) {
           Erase…
         </Button>
       )}
-    </Box>
+    </Stack>
   );
 }

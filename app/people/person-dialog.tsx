@@ -1,4 +1,5 @@
 /** One person: what is known of them, what is wished of them and others. */
+import { yupResolver } from "@hookform/resolvers/yup";
 import { keysOf } from "#core/base/keys.ts";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -8,10 +9,12 @@ import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import Autocomplete, { createFilterOptions } from "@mui/material/Autocomplete";
 import MenuItem from "@mui/material/MenuItem";
+import Stack from "@mui/material/Stack";
 import TextField from "@mui/material/TextField";
-import { useEffect, useState } from "react";
+import Typography from "@mui/material/Typography";
+import { useState } from "react";
+import { useController, useForm, useWatch, type FieldError } from "react-hook-form";
 import { useFetcher } from "react-router";
-import { ValidationError } from "yup";
 import { LIMITS } from "#core/class/limits.ts";
 import { AGES } from "#core/pairs/ages.ts";
 import { FAMILIES } from "#core/people/families.ts";
@@ -20,12 +23,9 @@ import type { Wish } from "#core/pairs/score.ts";
 import type { PersonView } from "#server/views.ts";
 import type { action } from "../routes/people.tsx";
 import { Choice } from "../ui/choice.tsx";
+import { ChoiceField, Field, NumberField, useAnswered } from "../ui/form.tsx";
 import { Notice } from "../ui/parts.tsx";
 import { useNames } from "./use-names.ts";
-import { MeasureField, measureText, readMeasure } from "./measure-field.tsx";
-
-const MEASURES = ["height_cm", "reach_cm", "mass_kg"] as const;
-type MeasureKey = (typeof MEASURES)[number];
 
 const NEW: MemberForm = {
   name: "",
@@ -43,6 +43,10 @@ const NEW: MemberForm = {
   agreed: "",
   falls: null,
 };
+const SIDES = [
+  ["left", "left"],
+  ["right", "right"],
+] as const;
 /** Nobody has said. */
 const NOT_SAID = "not said";
 const WISHES: Record<Wish["kind"], string> = {
@@ -63,90 +67,49 @@ interface DialogProps {
 /** A person as they are written down: what was typed, what is wrong with it, and saving it. */
 function useMember(person: PersonView | null, onClose: () => void) {
   const fetcher = useFetcher<typeof action>();
-  const [draft, setDraft] = useState<MemberForm>(person ? { ...NEW, ...formOf(person) } : NEW);
-  const [measures, setMeasures] = useState<Readonly<Record<MeasureKey, string>>>({
-    height_cm: measureText(draft.height_cm),
-    reach_cm: measureText(draft.reach_cm),
-    mass_kg: measureText(draft.mass_kg),
+  const form = useForm({
+    resolver: yupResolver(memberSchema),
+    defaultValues: person ? { ...NEW, ...formOf(person) } : NEW,
   });
-  const [faults, setFaults] = useState<Readonly<Record<string, string>>>({});
-  const set = (part: Partial<MemberForm>) => setDraft({ ...draft, ...part });
-  const done = fetcher.data && ("count" in fetcher.data || fetcher.data.kind === "changed");
-  useEffect(() => {
-    if (done) onClose();
-  }, [done, onClose]);
-  const save = () => {
-    const read = MEASURES.map((key) => [key, readMeasure(measures[key])] as const);
-    const unread = read.filter(([, value]) => value === undefined);
-    if (unread.length > 0)
-      return setFaults(Object.fromEntries(unread.map(([key]) => [key, "a number, such as 178 or 18.5"])));
-    try {
-      const valid = memberSchema.validateSync({ ...draft, ...Object.fromEntries(read) }, { abortEarly: false });
-      setFaults({});
-      void fetcher.submit(
-        person
-          ? { intent: "change", id: person.id, version: String(person.version), person: JSON.stringify(valid) }
-          : { intent: "add", people: JSON.stringify([{ ...valid, id: crypto.randomUUID() }]) },
-        { method: "post" },
-      );
-    } catch (error) {
-      if (!(error instanceof ValidationError)) throw error;
-      setFaults(Object.fromEntries(error.inner.map((e) => [e.path ?? "", e.message])));
-    }
-  };
-  return { fetcher, draft, set, measures, setMeasures, faults, save };
+  const trouble = useAnswered(form, fetcher.data, onClose);
+  const save = form.handleSubmit((member) =>
+    fetcher.submit(
+      person
+        ? { intent: "change", id: person.id, version: String(person.version), person: JSON.stringify(member) }
+        : { intent: "add", people: JSON.stringify([{ ...member, id: crypto.randomUUID() }]) },
+      { method: "post" },
+    ),
+  );
+  return { fetcher, form, trouble, save };
 }
 
 export function PersonDialog({ person, wishes, onClose }: DialogProps) {
-  const { fetcher, draft, set, measures, setMeasures, faults, save } = useMember(person, onClose);
-  const measure = (key: MeasureKey, label: string) => (
-    <MeasureField
-      label={label}
-      text={measures[key]}
-      fault={faults[key]}
-      onType={(text) => setMeasures({ ...measures, [key]: text })}
-    />
-  );
-  const side = (key: "lead" | "hand", label: string) => (
-    <Choice
-      label={label}
-      value={draft[key]}
-      options={[
-        ["left", "left"],
-        ["right", "right"],
-      ]}
-      onChange={(value) => set({ [key]: value })}
-    />
-  );
+  const { fetcher, form, trouble, save } = useMember(person, onClose);
+  const { control } = form;
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="person-title">
       <DialogTitle id="person-title">{person ? person.name : "Add a person"}</DialogTitle>
       <DialogContent>
-        {fetcher.data && "message" in fetcher.data && <Notice tone="trouble">{fetcher.data.message}</Notice>}
-        <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr 1fr", sm: "1fr 1fr 1fr" }, gap: 1.5, pt: 1 }}>
-          <TextField
-            size="small"
-            label="Name"
-            value={draft.name}
-            error={"name" in faults}
-            helperText={faults.name}
-            onChange={(event) => set({ name: event.target.value })}
-            sx={{ gridColumn: "1 / -1" }}
-          />
-          {measure("height_cm", "Height, cm")}
-          {measure("reach_cm", "Reach, cm")}
-          {measure("mass_kg", "Mass, kg")}
-          {side("lead", "Front foot and hand")}
-          {side("hand", "Dominant hand")}
-          <AgeAndFalls draft={draft} set={set} fault={faults.born} />
-          <LevelsAndLimits draft={draft} set={set} />
-          <TextField
-            size="small"
+        {trouble && <Notice tone="trouble">{trouble}</Notice>}
+        <Box
+          component="form"
+          id="person"
+          noValidate
+          onSubmit={(event) => void save(event)}
+          sx={{ display: "grid", gridTemplateColumns: { xs: "1fr 1fr", sm: "1fr 1fr 1fr" }, gap: 1.5, pt: 1 }}
+        >
+          <Field control={control} name="name" label="Name" sx={{ gridColumn: "1 / -1" }} />
+          <NumberField control={control} name="height_cm" label="Height, cm" />
+          <NumberField control={control} name="reach_cm" label="Reach, cm" />
+          <NumberField control={control} name="mass_kg" label="Mass, kg" />
+          <ChoiceField control={control} name="lead" label="Front foot and hand" options={SIDES} />
+          <ChoiceField control={control} name="hand" label="Dominant hand" options={SIDES} />
+          <AgeAndFalls form={form} />
+          <LevelsAndLimits form={form} />
+          <Field
+            control={control}
+            name="agreed"
             label="What was agreed, as short as can be"
-            value={draft.agreed}
-            error={"agreed" in faults}
-            helperText={faults.agreed}
-            onChange={(event) => set({ agreed: event.target.value })}
             sx={{ gridColumn: { xs: "1 / -1", sm: "2 / -1" } }}
           />
         </Box>
@@ -165,7 +128,7 @@ export function PersonDialog({ person, wishes, onClose }: DialogProps) {
         <Button color="inherit" onClick={onClose}>
           Close
         </Button>
-        <Button variant="contained" disabled={fetcher.state !== "idle"} onClick={save}>
+        <Button type="submit" form="person" variant="contained" disabled={fetcher.state !== "idle"}>
           Save
         </Button>
       </DialogActions>
@@ -173,61 +136,54 @@ export function PersonDialog({ person, wishes, onClose }: DialogProps) {
   );
 }
 
+type MemberFormOf = ReturnType<typeof useMember>["form"];
+interface OfMember {
+  readonly form: MemberFormOf;
+}
+
 /** Of age or not, and whether they have learnt to fall: what nobody has said is not known. */
-function AgeAndFalls({
-  draft,
-  set,
-  fault,
-}: {
-  draft: MemberForm;
-  set: (part: Partial<MemberForm>) => void;
-  fault: string | undefined;
-}) {
+function AgeAndFalls({ form: { control, setValue } }: OfMember) {
+  const [ages, minor, born, falls] = useWatch({ control, name: ["ages", "minor", "born", "falls"] });
   return (
     <>
       <Choice
         label="Age"
-        value={draft.ages ?? (draft.minor === null ? NOT_SAID : draft.minor ? "minor" : "adult")}
+        value={ages ?? (minor === null ? NOT_SAID : minor ? "minor" : "adult")}
         options={[
           [NOT_SAID, "not said yet"],
           ["adult", "of age"],
           ["minor", "minor, age not said"],
-          ...AGES.map((ages) => [ages, ages] as const),
+          ...AGES.map((one) => [one, one] as const),
         ]}
-        onChange={(value) =>
-          set({
-            minor: value === NOT_SAID ? null : value !== "adult",
-            ages: AGES.find((ages) => ages === value) ?? null,
-          })
-        }
-        help={draft.born ? "The date of birth goes first." : undefined}
+        onChange={(value) => {
+          setValue("minor", value === NOT_SAID ? null : value !== "adult");
+          setValue("ages", AGES.find((one) => one === value) ?? null);
+        }}
+        help={born ? "The date of birth goes first." : undefined}
       />
-      <TextField
-        size="small"
-        type="date"
-        label="Born on"
-        value={draft.born ?? ""}
-        error={fault !== undefined}
-        helperText={fault}
-        onChange={(event) => set({ born: event.target.value || null })}
-        slotProps={{ inputLabel: { shrink: true } }}
-      />
+      <Field control={control} name="born" label="Born on" type="date" empty={null} />
       <Choice
         label="Has learnt to fall"
-        value={draft.falls === null ? NOT_SAID : draft.falls ? "yes" : "no"}
+        value={falls === null ? NOT_SAID : falls ? "yes" : "no"}
         options={[
           [NOT_SAID, "not said yet"],
           ["yes", "yes"],
           ["no", "no"],
         ]}
-        onChange={(value) => set({ falls: value === NOT_SAID ? null : value === "yes" })}
+        onChange={(value) => setValue("falls", value === NOT_SAID ? null : value === "yes")}
       />
     </>
   );
 }
 
+/** What is wrong with a list, or with the first of it that is wrong. */
+const faultIn = (error: FieldError | (FieldError | undefined)[] | undefined): string | undefined =>
+  [error].flat().find((one) => one?.message)?.message;
+
 /** How good they are at what, and what they leave out. */
-function LevelsAndLimits({ draft, set }: { draft: MemberForm; set: (part: Partial<MemberForm>) => void }) {
+function LevelsAndLimits({ form: { control, setValue } }: OfMember) {
+  const levels = useWatch({ control, name: "levels" });
+  const limits = useController({ control, name: "limits" });
   return (
     <>
       <Box sx={{ gridColumn: "1 / -1", mb: -1, color: "text.secondary" }}>Level, from 1 (new) to 5</Box>
@@ -235,33 +191,36 @@ function LevelsAndLimits({ draft, set }: { draft: MemberForm; set: (part: Partia
         <Choice
           key={family}
           label={`in ${family}`}
-          value={draft.levels[family] ?? ""}
+          value={levels[family] ?? ""}
           options={[
             ["", "not said"],
             ...LEVELS.map((n) => [n, `${n}${n === 1 ? ", new" : n === 5 ? ", teaches" : ""}`] as const),
           ]}
-          onChange={(value) => set({ levels: { ...draft.levels, [family]: value === "" ? undefined : value } })}
+          onChange={(value) => setValue(`levels.${family}`, value === "" ? undefined : value)}
         />
       ))}
       <Autocomplete
         multiple
         freeSolo
-        size="small"
         options={[...LIMITS]}
-        value={draft.limits}
-        onChange={(_, limits) => set({ limits })}
+        value={limits.field.value}
+        onChange={(_, chosen) => limits.field.onChange(chosen)}
         renderInput={(params) => (
-          <TextField {...params} label="Limits" helperText="such as no falls, no head contact, right shoulder" />
+          <TextField
+            {...params}
+            label="Limits"
+            error={limits.fieldState.invalid}
+            helperText={faultIn(limits.fieldState.error) ?? "such as no falls, no head contact, right shoulder"}
+          />
         )}
         sx={{ gridColumn: "1 / -1" }}
       />
-      <TextField
-        size="small"
-        type="date"
+      <Field
+        control={control}
+        name="limits_until"
         label="Limits until"
-        value={draft.limits_until ?? ""}
-        onChange={(event) => set({ limits_until: event.target.value || null })}
-        slotProps={{ inputLabel: { shrink: true } }}
+        type="date"
+        empty={null}
         sx={{ gridColumn: { xs: "1 / -1", sm: "auto" } }}
       />
     </>
@@ -285,26 +244,23 @@ function Wishes({ person, wishes }: { person: PersonView; wishes: readonly Wish[
   const nameOf = (id: string) => (people ? (people.find((p) => p.id === id)?.name ?? "somebody archived") : "…");
   return (
     <Box sx={{ pt: 2 }}>
-      <Box component="h3" sx={{ typography: "h3", m: 0 }}>
-        With whom
-      </Box>
+      <Typography variant="h3">With whom</Typography>
       {own.map((w) => {
         const other = w.a === person.id ? w.b : w.a;
         return (
-          <Box key={`${other}${w.kind}`} sx={{ display: "flex", alignItems: "center", gap: 1 }}>
+          <Stack key={`${other}${w.kind}`} direction="row" spacing={1} sx={{ alignItems: "center" }}>
             <Box sx={{ flex: 1 }}>
               {WISHES[w.kind]} {nameOf(other)}
             </Box>
             <Button size="small" variant="outlined" onClick={() => send(w, false)}>
               Remove
             </Button>
-          </Box>
+          </Stack>
         );
       })}
-      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, pt: 1 }}>
+      <Stack direction="row" spacing={1} sx={{ flexWrap: "wrap", pt: 1 }}>
         <TextField
           select
-          size="small"
           value={kind}
           onChange={(event) => setKind(event.target.value as Wish["kind"])}
           slotProps={{ htmlInput: { "aria-label": "What is wished" } }}
@@ -317,7 +273,6 @@ function Wishes({ person, wishes }: { person: PersonView; wishes: readonly Wish[
           ))}
         </TextField>
         <Autocomplete
-          size="small"
           options={people?.filter((p) => p.id !== person.id) ?? []}
           filterOptions={offered}
           loading={people === null}
@@ -329,7 +284,7 @@ function Wishes({ person, wishes }: { person: PersonView; wishes: readonly Wish[
           renderInput={(params) => <TextField {...params} label="Whom" />}
           sx={{ flex: "1 1 200px" }}
         />
-      </Box>
+      </Stack>
     </Box>
   );
 }

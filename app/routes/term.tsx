@@ -1,13 +1,12 @@
 import { redirect } from "react-router";
-import { createClass } from "#db/classes.ts";
+import { copySchema } from "#core/class/lesson.ts";
+import { copyClass, createClass, deleteClass, listTrainedTexts, restoreClass, updateClass } from "#db/classes.ts";
 import { db } from "#db/pool.ts";
-import { copyClass, deleteClass, restoreClass, updateClass } from "#db/classes.ts";
 import { scopeContext } from "#server/web/context.ts";
 import { idIn } from "#server/web/forms.ts";
 import { nextClass } from "#server/classes/next-class.ts";
 import { mustBeHere, reading, refused, writing } from "#server/web/respond.ts";
 import { classFromForm, termPage } from "#server/term/term.ts";
-import { listTrainedTexts } from "#db/classes.ts";
 import type { Route } from "./+types/term.ts";
 import { TermScreen } from "../term/term-screen.tsx";
 
@@ -26,7 +25,11 @@ export async function action({ request, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
   return writing({ request, context }, async (fields) => {
     if (fields.intent === "copy") {
-      await copyClass(db, scope, { from: idIn(fields.from), id: idIn(fields.id), day: fields.day ?? "" });
+      await copyClass(db, scope, {
+        from: idIn(fields.from),
+        id: idIn(fields.id),
+        ...(await copySchema.validate(fields, { stripUnknown: true })),
+      });
       return { kind: "saved" as const };
     }
     if (fields.intent === "next") {

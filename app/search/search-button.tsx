@@ -1,6 +1,7 @@
 /** To the search from every screen; Ctrl K or a slash opens it where nothing is being typed. */
 import SearchOutlined from "@mui/icons-material/SearchOutlined";
 import IconButton from "@mui/material/IconButton";
+import Tooltip from "@mui/material/Tooltip";
 import { lazy, Suspense, useEffect, useState } from "react";
 
 const load = () => import("./search-dialog.tsx");
@@ -23,17 +24,18 @@ export function SearchButton() {
   }, []);
   return (
     <>
-      <IconButton
-        aria-label="Search everything"
-        aria-keyshortcuts="Control+K /"
-        title="Search everything (Ctrl K)"
-        onPointerEnter={() => void load()}
-        onFocus={() => void load()}
-        onClick={() => setOpen(true)}
-        sx={{ color: "text.secondary", width: 48, height: 48, flex: "none" }}
-      >
-        <SearchOutlined />
-      </IconButton>
+      <Tooltip title="Search everything (Ctrl K)">
+        <IconButton
+          aria-label="Search everything"
+          aria-keyshortcuts="Control+K /"
+          onPointerEnter={() => void load()}
+          onFocus={() => void load()}
+          onClick={() => setOpen(true)}
+          sx={{ color: "text.secondary", width: 48, height: 48, flex: "none" }}
+        >
+          <SearchOutlined />
+        </IconButton>
+      </Tooltip>
       {open && (
         <Suspense>
           <SearchDialog onClose={() => setOpen(false)} />

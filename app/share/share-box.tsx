@@ -4,7 +4,9 @@ import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
 import MenuItem from "@mui/material/MenuItem";
+import Stack from "@mui/material/Stack";
 import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
 import { useFetcher } from "react-router";
 import type { PhoneLink } from "#server/views.ts";
 import { QrSvg } from "../paper/qr.tsx";
@@ -30,32 +32,28 @@ export function ShareBox({ title, lead, fields, link, make, lasts, mayName }: Sh
   const busy = fetcher.state !== "idle";
   return (
     <Box component="section" aria-label={title} sx={{ px: { xs: 2, sm: 3 }, pb: 3, maxWidth: 680 }}>
-      <Box component="h2" sx={{ typography: "h2", m: 0 }}>
-        {title}
-      </Box>
-      <Box component="p" sx={{ mt: 0.5, color: "text.secondary" }}>
-        {lead}
-      </Box>
+      <Typography variant="h2">{title}</Typography>
+      <Typography sx={{ mt: 0.5, color: "text.secondary", mb: "1em" }}>{lead}</Typography>
       {fetcher.data?.message && <Notice tone="trouble">{fetcher.data.message}</Notice>}
       {link && (
         <>
           <QrSvg qr={link.qr} label={`Code: ${title}`} width={180} />
-          <Box component="p" sx={{ overflowWrap: "anywhere", my: 1 }}>
+          <Typography sx={{ overflowWrap: "anywhere", my: 1 }}>
             <a href={link.address}>{link.address}</a>
-          </Box>
-          <Box component="p" sx={{ color: "text.secondary", mt: 0 }}>
+          </Typography>
+          <Typography sx={{ color: "text.secondary", mb: "1em" }}>
             {mayName && (link.names ? "With first names. " : "Without names. ")}
             It ends on <Moment at={link.until} />.
-          </Box>
+          </Typography>
         </>
       )}
       <fetcher.Form method="post">
         {Object.entries(fields).map(([name, value]) => (
           <input key={name} type="hidden" name={name} value={value} />
         ))}
-        <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "end" }}>
+        <Stack direction="row" spacing={1} sx={{ flexWrap: "wrap", alignItems: "end" }}>
           {lasts && (
-            <TextField select size="small" label="For" name="hours" defaultValue={String(lasts[0]![0])}>
+            <TextField select label="For" name="hours" defaultValue={String(lasts[0]![0])}>
               {lasts.map(([hours, words]) => (
                 <MenuItem key={hours} value={String(hours)}>
                   {words}
@@ -72,7 +70,7 @@ export function ShareBox({ title, lead, fields, link, make, lasts, mayName }: Sh
               Take it back
             </Button>
           )}
-        </Box>
+        </Stack>
       </fetcher.Form>
     </Box>
   );

@@ -1,123 +1,127 @@
 /** A class of the term: what it is called and when it is; the same again on another day. */
+import { yupResolver } from "@hookform/resolvers/yup";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
-import TextField from "@mui/material/TextField";
 import dayjs from "dayjs";
-import { useEffect, useState } from "react";
+import type { FormEvent, ReactNode } from "react";
+import { useForm } from "react-hook-form";
 import { useFetcher } from "react-router";
-import { ValidationError } from "yup";
-import { classSchema } from "#core/class/lesson.ts";
+import { classSchema, copySchema } from "#core/class/lesson.ts";
 import type { TermPage } from "#server/views.ts";
 import type { action } from "../routes/term.tsx";
+import { Field, NumberField, useAnswered } from "../ui/form.tsx";
 import { Notice } from "../ui/parts.tsx";
 
 type Lesson = TermPage["classes"][number];
 
-export function ClassDialog({ lesson, today, onClose }: { lesson: Lesson | null; today: string; onClose: () => void }) {
-  const { fetcher, trouble, setTrouble } = useSaving(onClose);
-  const [draft, setDraft] = useState({
-    title: lesson?.title ?? "",
-    theme: lesson?.theme ?? "",
-    held_on: lesson?.held_on ?? today,
-    starts_at: (lesson?.starts_at ?? "19:00").slice(0, 5),
-    minutes: String(lesson?.minutes ?? 90),
-  });
-  const field = (key: keyof typeof draft, label: string, type = "text") => (
-    <TextField
-      size="small"
-      label={label}
-      type={type}
-      value={draft[key]}
-      onChange={(event) => setDraft({ ...draft, [key]: event.target.value })}
-      slotProps={type === "text" ? {} : { inputLabel: { shrink: true } }}
-    />
-  );
-  const save = () => {
-    const form = { id: lesson?.id ?? crypto.randomUUID(), ...draft };
-    try {
-      classSchema.validateSync(form);
-    } catch (error) {
-      if (!(error instanceof ValidationError)) throw error;
-      return setTrouble(error.errors[0]!);
-    }
-    void fetcher.submit(
-      { intent: lesson ? "change" : "add", version: String(lesson?.version ?? 0), ...form },
-      { method: "post" },
-    );
-  };
+/** The dialog of a form that is saved with one press. */
+function FormDialog({
+  id,
+  title,
+  trouble,
+  busy,
+  action,
+  onClose,
+  onSave,
+  children,
+}: {
+  readonly id: string;
+  readonly title: string;
+  readonly trouble: string | null;
+  readonly busy: boolean;
+  /** What its button says. */
+  readonly action: string;
+  readonly onClose: () => void;
+  readonly onSave: (event: FormEvent) => unknown;
+  readonly children: ReactNode;
+}) {
   return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="xs" aria-labelledby="class-title">
-      <DialogTitle id="class-title">{lesson ? lesson.title : "Add a class"}</DialogTitle>
+    <Dialog open onClose={onClose} fullWidth maxWidth="xs" aria-labelledby={`${id}-title`}>
+      <DialogTitle id={`${id}-title`}>{title}</DialogTitle>
       <DialogContent>
         {trouble && <Notice tone="trouble">{trouble}</Notice>}
-        <Box sx={{ display: "grid", gap: 1.5, pt: 1 }}>
-          {field("title", "Name")}
-          {field("theme", "Theme")}
-          {field("held_on", "Day", "date")}
-          {field("starts_at", "Begins", "time")}
-          {field("minutes", "Minutes", "number")}
+        <Box
+          component="form"
+          id={id}
+          noValidate
+          onSubmit={(event) => void onSave(event)}
+          sx={{ display: "grid", gap: 1.5, pt: 1 }}
+        >
+          {children}
         </Box>
       </DialogContent>
       <DialogActions>
         <Button color="inherit" onClick={onClose}>
           Close
         </Button>
-        <Button variant="contained" disabled={fetcher.state !== "idle"} onClick={save}>
-          Save
+        <Button type="submit" form={id} variant="contained" disabled={busy}>
+          {action}
         </Button>
       </DialogActions>
     </Dialog>
+  );
+}
+
+export function ClassDialog({ lesson, today, onClose }: { lesson: Lesson | null; today: string; onClose: () => void }) {
+  const fetcher = useFetcher<typeof action>();
+  const form = useForm({
+    resolver: yupResolver(classSchema),
+    defaultValues: {
+      id: lesson?.id ?? crypto.randomUUID(),
+      title: lesson?.title ?? "",
+      theme: lesson?.theme ?? "",
+      held_on: lesson?.held_on ?? today,
+      starts_at: (lesson?.starts_at ?? "19:00").slice(0, 5),
+      minutes: lesson?.minutes ?? 90,
+    },
+  });
+  const trouble = useAnswered(form, fetcher.data, onClose);
+  const save = form.handleSubmit((made) =>
+    fetcher.submit({ intent: lesson ? "change" : "add", version: lesson?.version ?? 0, ...made }, { method: "post" }),
+  );
+  const { control } = form;
+  return (
+    <FormDialog
+      id="class"
+      title={lesson ? lesson.title : "Add a class"}
+      action="Save"
+      busy={fetcher.state !== "idle"}
+      onSave={save}
+      {...{ trouble, onClose }}
+    >
+      <Field control={control} name="title" label="Name" />
+      <Field control={control} name="theme" label="Theme" />
+      <Field control={control} name="held_on" label="Day" type="date" />
+      <Field control={control} name="starts_at" label="Begins" type="time" />
+      <NumberField control={control} name="minutes" label="Minutes" />
+    </FormDialog>
   );
 }
 
 export function CopyDialog({ lesson, onClose }: { lesson: Lesson; onClose: () => void }) {
-  const { fetcher, trouble } = useSaving(onClose);
-  const [day, setDay] = useState(dayjs(lesson.held_on).add(7, "day").format("YYYY-MM-DD"));
-  return (
-    <Dialog open onClose={onClose} aria-labelledby="copy-title">
-      <DialogTitle id="copy-title">{lesson.title} again</DialogTitle>
-      <DialogContent>
-        {trouble && <Notice tone="trouble">{trouble}</Notice>}
-        <TextField
-          size="small"
-          type="date"
-          label="On"
-          value={day}
-          onChange={(event) => setDay(event.target.value)}
-          slotProps={{ inputLabel: { shrink: true } }}
-          sx={{ mt: 1 }}
-        />
-      </DialogContent>
-      <DialogActions>
-        <Button color="inherit" onClick={onClose}>
-          Close
-        </Button>
-        <Button
-          variant="contained"
-          disabled={fetcher.state !== "idle" || !/^\d{4}-\d\d-\d\d$/.test(day)}
-          onClick={() =>
-            void fetcher.submit({ intent: "copy", from: lesson.id, id: crypto.randomUUID(), day }, { method: "post" })
-          }
-        >
-          Copy
-        </Button>
-      </DialogActions>
-    </Dialog>
-  );
-}
-
-/** Saves, closes when it is done, keeps what went wrong. */
-function useSaving(onClose: () => void) {
   const fetcher = useFetcher<typeof action>();
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const answer = fetcher.data;
-  useEffect(() => {
-    if (answer?.kind === "saved") onClose();
-    else if (answer && "message" in answer) setTrouble(answer.message);
-  }, [answer, onClose]);
-  return { fetcher, trouble, setTrouble };
+  const form = useForm({
+    resolver: yupResolver(copySchema),
+    defaultValues: { day: dayjs(lesson.held_on).add(7, "day").format("YYYY-MM-DD") },
+  });
+  const trouble = useAnswered(form, fetcher.data, onClose);
+  const save = form.handleSubmit(({ day }) =>
+    fetcher.submit({ intent: "copy", from: lesson.id, id: crypto.randomUUID(), day }, { method: "post" }),
+  );
+  return (
+    <FormDialog
+      id="copy"
+      title={`${lesson.title} again`}
+      action="Copy"
+      busy={fetcher.state !== "idle"}
+      onSave={save}
+      {...{ trouble, onClose }}
+    >
+      <Field control={form.control} name="day" label="On" type="date" />
+    </FormDialog>
+  );
 }

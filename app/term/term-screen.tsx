@@ -1,6 +1,7 @@
 /** The term: classes on their days, themes over the weeks, who met whom, what was trained. */
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import Stack from "@mui/material/Stack";
 import dayjs from "dayjs";
 import { useState } from "react";
 import { Link, useFetcher, type FetcherWithComponents } from "react-router";
@@ -154,7 +155,11 @@ function ClassList({ classes, today, onChange, onCopy, onDelete }: ClassListProp
           key={c.id}
           sx={{
             display: "grid",
-            gridTemplateColumns: { xs: "minmax(0,1fr)", md: "150px minmax(0,1fr) 170px auto" },
+            gridTemplateColumns: {
+              xs: "minmax(0,1fr)",
+              md: "150px minmax(0,1fr) 170px",
+              lg: "150px minmax(0,1fr) 170px auto",
+            },
             gap: 1,
             alignItems: "center",
             py: 0.75,
@@ -174,7 +179,7 @@ function ClassList({ classes, today, onChange, onCopy, onDelete }: ClassListProp
             {c.minutes} min, {c.here} here
           </Box>
           <ForTeachers>
-            <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap" }}>
+            <Stack direction="row" spacing={1} sx={{ flexWrap: "wrap", gridColumn: { md: "1 / -1", lg: "auto" } }}>
               <Button size="small" variant="outlined" component={Link} to={`/class/${c.id}/plan`}>
                 Plan
               </Button>
@@ -193,7 +198,7 @@ function ClassList({ classes, today, onChange, onCopy, onDelete }: ClassListProp
               >
                 Delete
               </Button>
-            </Box>
+            </Stack>
           </ForTeachers>
         </Row>
       ))}

@@ -1,5 +1,7 @@
 /** What the term has trained: new and known pairs day by day, and every feed of the book with its answers. */
 import Box from "@mui/material/Box";
+import Stack from "@mui/material/Stack";
+import Typography from "@mui/material/Typography";
 import { useMemo, useState } from "react";
 import { TRADE } from "#core/trade/trade.ts";
 import type { Coverage, CoveredFeed } from "#core/answers/coverage.ts";
@@ -42,9 +44,7 @@ function Days({ found: { days } }: { found: Coverage }) {
     );
   return (
     <Box component="section" aria-label="Day by day" sx={{ pt: 2 }}>
-      <Box component="h2" sx={{ typography: "h2", m: 0 }}>
-        Pairs of feed and answer, day by day
-      </Box>
+      <Typography variant="h2">Pairs of feed and answer, day by day</Typography>
       <ChartLater
         label={shown.map((d) => `${shortDate(d.date)}: ${d.fresh} new, ${d.again} known`).join("; ")}
         series={[
@@ -77,9 +77,7 @@ function Feeds({ found: { feeds, both, one, none } }: { found: Coverage }) {
   const listed = feeds.filter(fits[shown]);
   return (
     <Box component="section" aria-label="Feed by feed" sx={{ pt: 2 }}>
-      <Box component="h2" sx={{ typography: "h2", m: 0 }}>
-        Feeds of the answer map
-      </Box>
+      <Typography variant="h2">Feeds of the answer map</Typography>
       <Box sx={{ color: "text.secondary", mb: 0.5 }}>
         {both} came from both sides, {one} from one, {none} never.
       </Box>
@@ -107,11 +105,11 @@ function Feed({ feed }: { feed: CoveredFeed }) {
         py: 0.6,
       }}
     >
-      <Box sx={{ display: "flex", gap: 1, alignItems: "center" }}>
+      <Stack direction="row" spacing={1} sx={{ alignItems: "center" }}>
         <FillRing share={sides.length === 2 ? 1 : sides.length === 1 ? 0.5 : 0} />
         <strong>{text}</strong>
         {!inBook && <Box sx={{ color: "text.secondary" }}>not in the book</Box>}
-      </Box>
+      </Stack>
       <Box>
         {last === null
           ? "never"

@@ -3,7 +3,7 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import type { SxProps } from "@mui/material/styles";
 
-interface ChoiceProps<T extends string | number> {
+export interface ChoiceProps<T extends string | number> {
   readonly label: string;
   readonly value: T;
   readonly options: readonly (readonly [value: T, label: string])[];
@@ -18,7 +18,6 @@ export function Choice<T extends string | number>(props: ChoiceProps<T>) {
   return (
     <TextField
       select
-      size="small"
       label={label}
       value={value}
       disabled={disabled}
@@ -28,7 +27,7 @@ export function Choice<T extends string | number>(props: ChoiceProps<T>) {
         const chosen = options.find(([one]) => String(one) === String(event.target.value));
         if (chosen) onChange(chosen[0]);
       }}
-      slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+      slotProps={{ select: { displayEmpty: true } }}
       {...(sx ? { sx } : {})}
     >
       {options.map(([one, text]) => (

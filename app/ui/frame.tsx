@@ -9,6 +9,8 @@ import ContrastOutlined from "@mui/icons-material/ContrastOutlined";
 import GesturesOutlined from "@mui/icons-material/GestureOutlined";
 import Box from "@mui/material/Box";
 import IconButton from "@mui/material/IconButton";
+import Stack from "@mui/material/Stack";
+import Tooltip from "@mui/material/Tooltip";
 import { styled, useColorScheme } from "@mui/material/styles";
 import { useEffect, useRef, useState, type ReactNode } from "react";
 import { Link, NavLink, useLocation, useNavigate } from "react-router";
@@ -142,7 +144,7 @@ export function Frame({ me, school, tonight, children }: FrameProps) {
   const pending = usePending();
   const mayHelp = me !== null && HELP.includes(me.role);
   return (
-    <Box sx={{ display: "flex", minHeight: "100dvh" }}>
+    <Stack direction="row" sx={{ minHeight: "100dvh" }}>
       {pending && <PendingLine />}
       <Skip href="#main">Skip to the content</Skip>
       <Rail aria-label="Places">
@@ -169,7 +171,7 @@ export function Frame({ me, school, tonight, children }: FrameProps) {
         <HelpButton />
         <SchemeButton />
       </Rail>
-      <Box sx={{ flex: 1, minWidth: 0, display: "flex", flexDirection: "column", pb: { xs: 10, sm: 0 } }}>
+      <Stack sx={{ flex: 1, minWidth: 0, pb: { xs: 10, sm: 0 } }}>
         <Strip>
           <Box component="span" sx={{ color: "text.secondary", display: { xs: "none", sm: "inline" } }}>
             {school}
@@ -198,18 +200,12 @@ export function Frame({ me, school, tonight, children }: FrameProps) {
             <HelpOutlineOutlined />
           </Box>
         </Strip>
-        <Box
-          component="main"
-          id="main"
-          tabIndex={-1}
-          aria-busy={pending}
-          sx={{ flex: 1, minWidth: 0, display: "flex", flexDirection: "column", outline: 0 }}
-        >
+        <Stack component="main" id="main" tabIndex={-1} aria-busy={pending} sx={{ flex: 1, minWidth: 0, outline: 0 }}>
           <Arrival />
           {children}
-        </Box>
-      </Box>
-    </Box>
+        </Stack>
+      </Stack>
+    </Stack>
   );
 }
 
@@ -247,22 +243,23 @@ function HelpButton() {
     return () => window.removeEventListener("keydown", onKey);
   }, [navigate]);
   return (
-    <IconButton
-      component={Link}
-      to="/help"
-      aria-label="Help"
-      title="Help (?)"
-      sx={{
-        display: { xs: "none", sm: "inline-flex" },
-        mt: "auto",
-        color: "text.secondary",
-        width: 48,
-        height: 48,
-        flex: "none",
-      }}
-    >
-      <HelpOutlineOutlined />
-    </IconButton>
+    <Tooltip title="Help (?)" placement="right">
+      <IconButton
+        component={Link}
+        to="/help"
+        aria-label="Help"
+        sx={{
+          display: { xs: "none", sm: "inline-flex" },
+          mt: "auto",
+          color: "text.secondary",
+          width: 48,
+          height: 48,
+          flex: "none",
+        }}
+      >
+        <HelpOutlineOutlined />
+      </IconButton>
+    </Tooltip>
   );
 }
 
@@ -272,13 +269,14 @@ function SchemeButton() {
   const { mode, setMode } = useColorScheme();
   const now = mode ?? "system";
   return (
-    <IconButton
-      aria-label={`Colours: ${now}. Change to ${NEXT[now]}`}
-      title={`Colours: ${now}`}
-      onClick={() => setMode(NEXT[now])}
-      sx={{ color: "text.secondary", width: 48, height: 48, flex: "none" }}
-    >
-      <ContrastOutlined />
-    </IconButton>
+    <Tooltip title={`Colours: ${now}`} placement="right">
+      <IconButton
+        aria-label={`Colours: ${now}. Change to ${NEXT[now]}`}
+        onClick={() => setMode(NEXT[now])}
+        sx={{ color: "text.secondary", width: 48, height: 48, flex: "none" }}
+      >
+        <ContrastOutlined />
+      </IconButton>
+    </Tooltip>
   );
 }

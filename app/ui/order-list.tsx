@@ -1,6 +1,7 @@
 /** A list whose order somebody decides: moved up and down by button, one after the other. */
 import Box from "@mui/material/Box";
 import IconButton from "@mui/material/IconButton";
+import Stack from "@mui/material/Stack";
 import ArrowDownwardIcon from "@mui/icons-material/ArrowDownward";
 import ArrowUpwardIcon from "@mui/icons-material/ArrowUpward";
 import CloseIcon from "@mui/icons-material/Close";
@@ -37,7 +38,7 @@ export function OrderList<T extends string>({
   return (
     <Rows ordered aria-label={label} sx={{ maxWidth: 520 }}>
       {items.map((item, i) => (
-        <Box component="li" key={item} sx={{ display: "flex", alignItems: "center", gap: 1 }}>
+        <Stack component="li" key={item} direction="row" spacing={1} sx={{ alignItems: "center" }}>
           <Box sx={{ width: 22, color: "text.secondary", fontVariantNumeric: "tabular-nums" }}>{i + 1}</Box>
           <Box sx={{ flex: 1 }}>{show(item)}</Box>
           <IconButton
@@ -63,7 +64,7 @@ export function OrderList<T extends string>({
               <CloseIcon />
             </IconButton>
           )}
-        </Box>
+        </Stack>
       ))}
     </Rows>
   );

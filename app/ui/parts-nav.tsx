@@ -1,21 +1,9 @@
 /** The parts of a place, each with an address of its own. */
 import Box from "@mui/material/Box";
-import { styled } from "@mui/material/styles";
-import { NavLink } from "react-router";
+import Tab from "@mui/material/Tab";
+import Tabs from "@mui/material/Tabs";
+import { Link, useLocation } from "react-router";
 import { NOT_ON_PAPER } from "./theme.ts";
-
-const Part = styled(NavLink)(({ theme }) => ({
-  color: theme.vars?.palette.text.secondary,
-  textDecoration: "none",
-  padding: "8px 4px",
-  minHeight: 40,
-  borderBottom: "2px solid transparent",
-  "&[aria-current=page]": {
-    color: theme.vars?.palette.text.primary,
-    fontWeight: 700,
-    borderBottomColor: theme.vars?.palette.primary.main,
-  },
-}));
 
 interface PartsNavProps {
   readonly label: string;
@@ -23,25 +11,27 @@ interface PartsNavProps {
   readonly parts: readonly (readonly [to: string, name: string])[];
 }
 
-export const PartsNav = ({ label, parts }: PartsNavProps) => (
-  <Box
-    component="nav"
-    aria-label={label}
-    sx={{
-      display: "flex",
-      gap: 2.5,
-      px: { xs: 2, sm: 3 },
-      overflowX: "auto",
-      whiteSpace: "nowrap",
-      borderBottom: 1,
-      borderColor: "hairline",
-      ...NOT_ON_PAPER,
-    }}
-  >
-    {parts.map(([to, name], i) => (
-      <Part key={to} to={to} end={i === 0}>
-        {name}
-      </Part>
-    ))}
-  </Box>
-);
+/** They lead to pages, so they are read as links of a navigation and not as the tabs of one page. */
+const AS_LINK = { role: undefined, "aria-selected": undefined, tabIndex: 0 } as const;
+
+export function PartsNav({ label, parts }: PartsNavProps) {
+  const { pathname } = useLocation();
+  const here = parts.find(([to], i) => pathname === to || (i > 0 && pathname.startsWith(`${to}/`)))?.[0] ?? false;
+  return (
+    <Box component="nav" aria-label={label} sx={{ px: { xs: 2, sm: 3 }, ...NOT_ON_PAPER }}>
+      <Tabs value={here} slotProps={{ list: { role: undefined } }}>
+        {parts.map(([to, name]) => (
+          <Tab
+            key={to}
+            {...AS_LINK}
+            value={to}
+            label={name}
+            component={Link}
+            to={to}
+            aria-current={to === here ? "page" : undefined}
+          />
+        ))}
+      </Tabs>
+    </Box>
+  );
+}

@@ -1,8 +1,7 @@
-/** A field of one line with its label beside it: what lists are searched by. Lighter than a whole form field. */
-import Box from "@mui/material/Box";
-import OutlinedInput from "@mui/material/OutlinedInput";
-import { useId, type Ref } from "react";
-import { NOT_ON_PAPER, UNSEEN } from "./theme.ts";
+/** What lists are searched by: a field of one line that is not printed. */
+import TextField from "@mui/material/TextField";
+import type { Ref } from "react";
+import { NOT_ON_PAPER } from "./theme.ts";
 
 export function SearchField({
   label,
@@ -25,22 +24,15 @@ export function SearchField({
   /** The label is read aloud and not seen. */
   readonly hideLabel?: boolean;
 }) {
-  const id = useId();
   return (
-    <Box sx={{ display: "flex", flexDirection: "column", ...NOT_ON_PAPER }}>
-      <Box component="label" htmlFor={id} sx={hideLabel ? UNSEEN : { color: "text.secondary", fontSize: "0.9rem" }}>
-        {label}
-      </Box>
-      <OutlinedInput
-        id={id}
-        size="small"
-        value={value}
-        onChange={(event) => onChange(event.target.value)}
-        {...(placeholder ? { placeholder } : {})}
-        {...(list ? { slotProps: { input: { list } } } : {})}
-        {...(inputRef ? { inputRef } : {})}
-        sx={{ width }}
-      />
-    </Box>
+    <TextField
+      {...(hideLabel ? {} : { label })}
+      {...(placeholder ? { placeholder } : {})}
+      {...(inputRef ? { inputRef } : {})}
+      value={value}
+      onChange={(event) => onChange(event.target.value)}
+      slotProps={{ htmlInput: { list, ...(hideLabel ? { "aria-label": label } : {}) } }}
+      sx={{ width, ...NOT_ON_PAPER }}
+    />
   );
 }

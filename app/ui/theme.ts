@@ -90,6 +90,19 @@ export const UNSEEN = {
 /** What is touched is as large as a thumb needs it, px (WCAG 2.2, 2.5.5). */
 export const FOR_THUMBS = { "@media (pointer: coarse)": { minHeight: 44, minWidth: 44 } } as const;
 
+/** A word that is chosen among others: plain text on a line that shows which one it is. */
+const WORD = {
+  font: "inherit",
+  textTransform: "none",
+  letterSpacing: "inherit",
+  padding: "8px 4px",
+  minHeight: 40,
+  ...FOR_THUMBS,
+  border: 0,
+  borderBottom: "2px solid transparent",
+  borderRadius: 0,
+} as const;
+
 /** A button whose words are read on paper as well, such as a name. */
 export const SAID_ON_PAPER = "said-on-paper";
 /** Controls that say nothing on paper; heads of tables that sort are read there. */
@@ -146,6 +159,8 @@ export const theme = createTheme({
     MuiSelect: {
       styleOverrides: { select: { "@media (pointer: coarse)": { "&&": { paddingBlock: 12, minHeight: "auto" } } } },
     },
+    MuiTextField: { defaultProps: { size: "small" } },
+    MuiAutocomplete: { defaultProps: { size: "small" } },
     // Every field has its label above it, where it stays when something is typed.
     MuiInputLabel: {
       defaultProps: { shrink: true },
@@ -175,6 +190,84 @@ export const theme = createTheme({
       },
     },
     MuiPaper: { defaultProps: { elevation: 0 }, styleOverrides: { root: { backgroundImage: "none" } } },
+    MuiStack: { defaultProps: { useFlexGap: true } },
+    // A choice among words: the chosen one is underlined, not boxed.
+    MuiToggleButtonGroup: { styleOverrides: { root: { display: "flex", flexWrap: "wrap", gap: 12 } } },
+    MuiToggleButton: {
+      styleOverrides: {
+        root: ({ theme: t }) => ({
+          "&&": { ...WORD, margin: 0 },
+          color: t.vars?.palette.text.secondary,
+          "&.Mui-selected, &:hover, &.Mui-selected:hover": { background: "none" },
+          "&&.Mui-selected": {
+            color: t.vars?.palette.text.primary,
+            fontWeight: 700,
+            borderBottomColor: t.vars?.palette.primary.main,
+          },
+          // Where the system gives all borders one colour the chosen word alone has one.
+          "@media (forced-colors: active)": { "&&:not(.Mui-selected)": { borderBottomStyle: "none" } },
+        }),
+      },
+    },
+    // The parts of a place look like the words of a choice, on a line.
+    MuiTabs: {
+      defaultProps: { variant: "scrollable", scrollButtons: false },
+      styleOverrides: {
+        root: ({ theme: t }) => ({ minHeight: 40, borderBottom: `1px solid ${t.vars?.palette.hairline}` }),
+        list: { gap: 20 },
+        indicator: { display: "none" },
+      },
+    },
+    MuiTab: {
+      styleOverrides: {
+        root: ({ theme: t }) => ({
+          ...WORD,
+          minWidth: 0,
+          opacity: 1,
+          color: t.vars?.palette.text.secondary,
+          "&.Mui-selected": {
+            color: t.vars?.palette.text.primary,
+            fontWeight: 700,
+            borderBottomColor: t.vars?.palette.primary.main,
+          },
+        }),
+      },
+    },
+    MuiAlert: {
+      defaultProps: { icon: false },
+      styleOverrides: {
+        root: ({ theme: t, ownerState }) => ({
+          flexWrap: "wrap",
+          alignItems: "center",
+          gap: 16,
+          padding: "8px 16px",
+          font: "inherit",
+          borderRadius: 0,
+          borderLeft: `4px solid ${ownerState.severity === "error" ? t.vars?.palette.verdict.invalid : t.vars?.palette.primary.main}`,
+          color: "inherit",
+          backgroundColor: t.vars?.palette.background.paper,
+        }),
+        message: { flex: 1, minWidth: 200, padding: 0, overflow: "visible" },
+        action: { margin: 0, padding: 0 },
+      },
+    },
+    MuiTable: {
+      styleOverrides: {
+        root: ({ theme: t }) => ({
+          fontVariantNumeric: "tabular-nums",
+          "& .measure": { whiteSpace: "nowrap" },
+          "& tbody tr:hover": { background: t.vars?.palette.background.paper },
+        }),
+      },
+    },
+    MuiTableCell: {
+      styleOverrides: {
+        root: { font: "inherit", padding: "4px 10px", border: 0 },
+        head: ({ theme: t }) => ({ fontWeight: 600, color: t.vars?.palette.text.secondary }),
+        body: ({ theme: t }) => ({ borderTop: `1px solid ${t.vars?.palette.hairline}` }),
+      },
+    },
+    MuiTableSortLabel: { styleOverrides: { root: { font: "inherit", padding: "8px 0", whiteSpace: "nowrap" } } },
     MuiTooltip: { styleOverrides: { tooltip: { fontSize: "0.9rem" } } },
     MuiCssBaseline: {
       styleOverrides: (t) => ({

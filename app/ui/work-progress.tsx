@@ -1,7 +1,7 @@
 /** How far long work is, with a way out; what to do where it failed or was cancelled. */
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import LinearProgress from "@mui/material/LinearProgress";
+import Stack from "@mui/material/Stack";
 import type { LongWork } from "../workers/use-long-work.ts";
 import { Notice } from "./parts.tsx";
 
@@ -27,7 +27,7 @@ export function WorkProgress({
     );
   if (share !== null)
     return (
-      <Box sx={{ px: 3, py: 2, display: "flex", gap: 2, alignItems: "center" }}>
+      <Stack direction="row" spacing={2} sx={{ px: 3, py: 2, alignItems: "center" }}>
         <LinearProgress
           variant="determinate"
           value={Math.round(share * 100)}
@@ -37,7 +37,7 @@ export function WorkProgress({
         <Button variant="outlined" onClick={cancel}>
           Cancel
         </Button>
-      </Box>
+      </Stack>
     );
   return result ? null : <Notice action={<Button onClick={again}>{start}</Button>}>{not}</Notice>;
 }

@@ -1,6 +1,7 @@
 /** The newest backup, and the whole school to take along. */
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import Typography from "@mui/material/Typography";
 import { backupText } from "./backup-text.ts";
 
 export interface BackupProps {
@@ -12,9 +13,9 @@ export interface BackupProps {
 
 export const Backup = ({ backup, now }: BackupProps) => (
   <Box component="section" aria-label="Backup" sx={{ pt: 3 }}>
-    <Box component="h2" sx={{ typography: "h2", m: 0, mb: 0.5 }}>
+    <Typography variant="h2" sx={{ mb: 0.5 }}>
       Backup
-    </Box>
+    </Typography>
     {backupText(backup, now)}
     <Box sx={{ pt: 1 }}>
       <Button variant="outlined" component="a" href="/school.zip" download>

@@ -1,6 +1,8 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import LinearProgress from "@mui/material/LinearProgress";
+import Stack from "@mui/material/Stack";
+import Typography from "@mui/material/Typography";
 import { useMemo } from "react";
 import { Link } from "react-router";
 import { TRADITIONS } from "#core/words/types.ts";
@@ -26,10 +28,10 @@ export function MoveDetail({ card, version, onDelete }: DetailProps) {
       <Button component={Link} to="/moves" variant="outlined" size="small" sx={{ display: { md: "none" }, mb: 1 }}>
         All moves
       </Button>
-      <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap", alignItems: "center" }}>
-        <Box component="h2" sx={{ typography: "h1", fontSize: "1.6rem", m: 0, flex: 1 }}>
+      <Stack direction="row" spacing={1} sx={{ flexWrap: "wrap", alignItems: "center" }}>
+        <Typography variant="h1" component="h2" sx={{ fontSize: "1.6rem", flex: 1 }}>
           {card.shown}
-        </Box>
+        </Typography>
         <ForTeachers>
           {card.own ? (
             <>
@@ -46,7 +48,7 @@ export function MoveDetail({ card, version, onDelete }: DetailProps) {
             </Button>
           )}
         </ForTeachers>
-      </Box>
+      </Stack>
       <Box sx={{ color: "text.secondary", mb: 2 }}>
         {data.group}; {data.roles.join(", ")}
         {card.own && "; this school’s own move"}
@@ -74,9 +76,9 @@ export function MoveDetail({ card, version, onDelete }: DetailProps) {
           )}
           {view?.ok && (
             <Box sx={{ mt: 2.5 }}>
-              <Box component="h3" sx={{ typography: "h3", m: 0, mb: 0.5 }}>
+              <Typography variant="h3" sx={{ mb: 0.5 }}>
                 What it does
-              </Box>
+              </Typography>
               <FactList facts={view.facts} />
             </Box>
           )}
@@ -100,9 +102,7 @@ export function MoveDetail({ card, version, onDelete }: DetailProps) {
 function Points({ title, points }: { title: string; points: readonly string[] }) {
   return (
     <Box sx={{ mt: 2 }}>
-      <Box component="h3" sx={{ typography: "h3", m: 0 }}>
-        {title}
-      </Box>
+      <Typography variant="h3">{title}</Typography>
       <Box component="ul" sx={{ m: 0, mt: 0.5, pl: 2.5 }}>
         {points.map((p) => (
           <li key={p}>{p}</li>

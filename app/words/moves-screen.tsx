@@ -2,7 +2,9 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import LinearProgress from "@mui/material/LinearProgress";
 import MenuItem from "@mui/material/MenuItem";
+import Stack from "@mui/material/Stack";
 import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
 import { styled } from "@mui/material/styles";
 import { useMemo, useState } from "react";
 import { Link } from "react-router";
@@ -154,22 +156,9 @@ interface FiltersProps {
 }
 
 const Filters = ({ query, group, groups, onSet }: FiltersProps) => (
-  <Box sx={{ display: "flex", gap: 1, px: { xs: 2, sm: 3 }, py: 1.5, ...NOT_ON_PAPER }}>
-    <TextField
-      size="small"
-      label="Search"
-      value={query}
-      onChange={(e) => onSet("q", e.target.value)}
-      sx={{ flex: 1 }}
-    />
-    <TextField
-      select
-      size="small"
-      label="Kind"
-      value={group}
-      onChange={(e) => onSet("group", e.target.value)}
-      sx={{ width: 112 }}
-    >
+  <Stack direction="row" spacing={1} sx={{ px: { xs: 2, sm: 3 }, py: 1.5, ...NOT_ON_PAPER }}>
+    <TextField label="Search" value={query} onChange={(e) => onSet("q", e.target.value)} sx={{ flex: 1 }} />
+    <TextField select label="Kind" value={group} onChange={(e) => onSet("group", e.target.value)} sx={{ width: 112 }}>
       <MenuItem value={ALL}>all</MenuItem>
       {groups.map((g) => (
         <MenuItem key={g} value={g}>
@@ -177,7 +166,7 @@ const Filters = ({ query, group, groups, onSet }: FiltersProps) => (
         </MenuItem>
       ))}
     </TextField>
-  </Box>
+  </Stack>
 );
 
 /** Moves of the school's own that were taken out, each with its way back. */
@@ -233,12 +222,13 @@ function MoveList({ shown, asked, query, to }: ListProps) {
       {shown.map((card, i) => (
         <Box key={card.id}>
           {card.data.group !== shown[i - 1]?.data.group && (
-            <Box
+            <Typography
+              variant="h3"
               component="h2"
-              sx={{ typography: "h3", color: "text.secondary", px: { xs: 2, sm: 3 }, pt: 1.5, pb: 0.5, m: 0 }}
+              sx={{ color: "text.secondary", px: { xs: 2, sm: 3 }, pt: 1.5, pb: 0.5 }}
             >
               {card.data.group}
-            </Box>
+            </Typography>
           )}
           <Entry to={to(card.id)} replace preventScrollReset aria-current={card.id === asked || undefined}>
             {card.shown}

@@ -3,6 +3,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import IconButton from "@mui/material/IconButton";
 import MenuItem from "@mui/material/MenuItem";
+import Stack from "@mui/material/Stack";
 import TextField from "@mui/material/TextField";
 import ArrowDownward from "@mui/icons-material/ArrowDownward";
 import ArrowUpward from "@mui/icons-material/ArrowUpward";
@@ -100,7 +101,7 @@ export function NumberingScreen() {
       <SettingsNav />
       {problem && <Notice tone="trouble">{problem}</Notice>}
       {result && "message" in result && <Notice tone="trouble">{result.message}</Notice>}
-      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, px: { xs: 2, sm: 3 }, py: 2, alignItems: "end" }}>
+      <Stack direction="row" spacing={1.5} sx={{ flexWrap: "wrap", px: { xs: 2, sm: 3 }, py: 2, alignItems: "end" }}>
         {editable ? (
           <WrittenSet sets={sets} />
         ) : (
@@ -123,7 +124,7 @@ export function NumberingScreen() {
             />
           </>
         )}
-      </Box>
+      </Stack>
       <Box
         sx={{
           display: "grid",
@@ -158,7 +159,6 @@ function WrittenSet({ sets: { set, setDraft, save, busy } }: { readonly sets: Re
   return (
     <>
       <TextField
-        size="small"
         label="Name of the set"
         value={set.name}
         onChange={(event) => setDraft({ ...set, name: event.target.value })}
@@ -184,7 +184,6 @@ function ChooseSet({ all, value, inUse, onChange }: ChooseProps) {
   return (
     <TextField
       select
-      size="small"
       label="Set"
       value={value}
       onChange={(event) => onChange(event.target.value)}
@@ -344,7 +343,6 @@ function NumberRow({ i, angle, set, picked, onPick, onChange }: NumberRowProps) 
         <>
           <TextField
             select
-            size="small"
             variant="standard"
             aria-label={`${i + 1} goes to`}
             value={angle.part}

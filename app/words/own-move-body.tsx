@@ -71,7 +71,6 @@ function Like({
       renderInput={(params) => (
         <TextField
           {...params}
-          size="small"
           label={what === "attack" ? "Hits like…" : "Works like…"}
           helperText="Copies its figures; clearing it removes them."
         />
@@ -99,13 +98,7 @@ function LeafField({ leaf, onChange }: { leaf: Leaf; onChange: (leaf: Leaf, valu
   const [typed, setTyped] = useState<string | null>(null);
   if (typeof value === "string")
     return (
-      <TextField
-        select
-        size="small"
-        label={label}
-        value={value}
-        onChange={(event) => onChange(leaf, event.target.value)}
-      >
+      <TextField select label={label} value={value} onChange={(event) => onChange(leaf, event.target.value)}>
         {(options ?? [value]).map((o) => (
           <MenuItem key={o} value={o}>
             {o}
@@ -116,7 +109,6 @@ function LeafField({ leaf, onChange }: { leaf: Leaf; onChange: (leaf: Leaf, valu
   const bad = typed !== null && !Number.isFinite(Number.parseFloat(typed));
   return (
     <TextField
-      size="small"
       type="number"
       label={label}
       value={typed ?? value}

@@ -5,12 +5,12 @@ import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
 import LinearProgress from "@mui/material/LinearProgress";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
+import Stack from "@mui/material/Stack";
 import { useEffect, useState } from "react";
-import { Controller, useForm, useWatch, type Control, type UseFormRegister } from "react-hook-form";
+import { Controller, useForm, useWatch, type Control } from "react-hook-form";
 import { Link, useNavigate } from "react-router";
 import { LIMBS, ROLES, TRADITIONS, type MoveData } from "#core/words/types.ts";
+import { ChoiceField, Field } from "../ui/form.tsx";
 import { Notice, ScreenHead } from "../ui/parts.tsx";
 import { useSettings } from "../ui/use-settings.ts";
 import { ask } from "../workers/client.ts";
@@ -64,7 +64,7 @@ interface FormProps {
 
 function MoveForm({ cards, start, startName }: FormProps) {
   const { settings, patch, busy, result } = useSettings();
-  const { register, control, handleSubmit, setValue } = useForm<OwnMoveForm>({ defaultValues: start });
+  const { control, handleSubmit, setValue } = useForm<OwnMoveForm>({ defaultValues: start });
   const values = useWatch({ control }) as OwnMoveForm;
   const move = moveOf(values);
   const named = move.names.english !== undefined;
@@ -111,12 +111,12 @@ function MoveForm({ cards, start, startName }: FormProps) {
         }}
       >
         <Box>
-          <NamesAndKind register={register} control={control} groups={groups} />
+          <NamesAndKind control={control} groups={groups} />
           <OwnMoveBody body={values.body} cards={cards} onChange={setBody} />
           <Part title="For the people on the floor">
-            <Lines label="Coaching points, one to a line (two at least)" register={register} name="coaching" />
-            <Lines label="Typical faults, one to a line" register={register} name="faults" />
-            <Lines label="Cautions, one to a line" register={register} name="cautions" />
+            <Lines label="Coaching points, one to a line (two at least)" control={control} name="coaching" />
+            <Lines label="Typical faults, one to a line" control={control} name="faults" />
+            <Lines label="Cautions, one to a line" control={control} name="cautions" />
           </Part>
         </Box>
         <Box
@@ -132,22 +132,21 @@ function MoveForm({ cards, start, startName }: FormProps) {
 }
 
 interface NamesProps {
-  readonly register: UseFormRegister<OwnMoveForm>;
   readonly control: Control<OwnMoveForm>;
   readonly groups: readonly string[];
 }
 
 /** Its names in each tradition, and what it is used as. */
-const NamesAndKind = ({ register, control, groups }: NamesProps) => (
+const NamesAndKind = ({ control, groups }: NamesProps) => (
   <>
     <Part title="Names">
       {TRADITIONS.map((t) => (
-        <TextField
+        <Field
           key={t}
-          size="small"
+          control={control}
+          name={`names.${t}`}
           label={t[0]!.toUpperCase() + t.slice(1)}
           required={t === "english"}
-          {...register(`names.${t}`)}
           {...(t === "english"
             ? { helperText: "Several names with commas; the first is shown.", sx: { gridColumn: "1 / -1" } }
             : {})}
@@ -155,9 +154,14 @@ const NamesAndKind = ({ register, control, groups }: NamesProps) => (
       ))}
     </Part>
     <Part title="What it is">
-      <Field label="Kind" register={register} name="group" list={groups} />
-      <Choice label="Done with" control={control} name="limb" options={LIMBS} />
-      <Box role="group" aria-label="Used as" sx={{ display: "flex", flexWrap: "wrap", gridColumn: "1 / -1" }}>
+      <Field control={control} name="group" label="Kind" slotProps={{ htmlInput: { list: "groups" } }} />
+      <datalist id="groups">
+        {groups.map((o) => (
+          <option key={o} value={o} />
+        ))}
+      </datalist>
+      <ChoiceField label="Done with" control={control} name="limb" options={LIMBS.map((o) => [o, o] as const)} />
+      <Stack role="group" aria-label="Used as" direction="row" sx={{ flexWrap: "wrap", gridColumn: "1 / -1" }}>
         {ROLES.map((role) => (
           <FormControlLabel
             key={role}
@@ -173,7 +177,7 @@ const NamesAndKind = ({ register, control, groups }: NamesProps) => (
             }
           />
         ))}
-      </Box>
+      </Stack>
     </Part>
   </>
 );
@@ -225,65 +229,12 @@ function useTrial(move: MoveData): TrialView | null {
   return view;
 }
 
-type Register = UseFormRegister<OwnMoveForm>;
-
-function Field({
-  label,
-  register,
-  name,
-  list,
-}: {
-  label: string;
-  register: Register;
-  name: "group";
-  list: readonly string[];
-}) {
-  return (
-    <>
-      <TextField size="small" label={label} {...register(name)} slotProps={{ htmlInput: { list: `${name}-list` } }} />
-      <datalist id={`${name}-list`}>
-        {list.map((o) => (
-          <option key={o} value={o} />
-        ))}
-      </datalist>
-    </>
-  );
-}
-
-function Choice({
+const Lines = ({
   label,
   control,
   name,
-  options,
 }: {
   label: string;
   control: Control<OwnMoveForm>;
-  name: "limb";
-  options: readonly string[];
-}) {
-  return (
-    <Controller
-      control={control}
-      name={name}
-      render={({ field }) => (
-        <TextField select size="small" label={label} {...field}>
-          {options.map((o) => (
-            <MenuItem key={o} value={o}>
-              {o}
-            </MenuItem>
-          ))}
-        </TextField>
-      )}
-    />
-  );
-}
-
-const Lines = ({
-  label,
-  register,
-  name,
-}: {
-  label: string;
-  register: Register;
   name: "coaching" | "faults" | "cautions";
-}) => <TextField multiline minRows={2} size="small" label={label} {...register(name)} sx={{ gridColumn: "1 / -1" }} />;
+}) => <Field multiline minRows={2} label={label} {...{ control, name }} sx={{ gridColumn: "1 / -1" }} />;

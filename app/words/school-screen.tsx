@@ -3,7 +3,9 @@ import { GRADABLE, RULES, type RuleId } from "#core/findings/rules.ts";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
+import Stack from "@mui/material/Stack";
 import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
 import { useEffect, useMemo, useState, type ReactNode } from "react";
 import { Link } from "react-router";
 import type { DrillText, VerdictChange } from "#core/policy/compare.ts";
@@ -148,9 +150,9 @@ function CustomQuestions({ customs, numbering, onChange }: CustomQuestionsProps)
 /** What schools ask for and no setting changes. */
 const NoSetting = () => (
   <Box sx={{ py: 1.5, borderBottom: 1, borderColor: "hairline" }}>
-    <Box component="h2" sx={{ typography: "h3", m: 0 }}>
+    <Typography variant="h3" component="h2">
       Rolling the shoulder, and rolling contact cycles
-    </Box>
+    </Typography>
     <Box sx={{ color: "text.secondary" }}>
       No setting: both ways are moves and drills of their own. <Link to="/moves?q=shoulder+roll">Shoulder roll</Link>{" "}
       keeps the spare hand at home, with <Link to="/moves?q=cross+catch">cross catch</Link> it crosses over; the checker
@@ -165,9 +167,9 @@ const WhatChanges = ({ heading, children }: { readonly heading: string; readonly
     aria-label="What changes in the drills"
     sx={{ pt: 2, position: { md: "sticky" }, top: 0, alignSelf: "start" }}
   >
-    <Box component="h2" sx={{ typography: "h2", m: 0, mb: 1 }}>
+    <Typography variant="h2" sx={{ mb: 1 }}>
       {heading}
-    </Box>
+    </Typography>
     {children}
   </Box>
 );
@@ -175,9 +177,9 @@ const WhatChanges = ({ heading, children }: { readonly heading: string; readonly
 const ChangedDrill = ({ change: c }: { readonly change: NonNullable<ReturnType<typeof useChanges>>[number] }) => (
   <Box sx={{ borderTop: 1, borderColor: "hairline", py: 1 }}>
     <Link to={`/drills/${c.id}`}>{c.title}</Link>
-    <Box sx={{ display: "flex", gap: 1, alignItems: "center" }}>
+    <Stack direction="row" spacing={1} sx={{ alignItems: "center" }}>
       <VerdictRing verdict={c.before} size={18} word /> → <VerdictRing verdict={c.after} size={18} word />
-    </Box>
+    </Stack>
     {c.said && <Box sx={{ color: "text.secondary" }}>{c.said}</Box>}
   </Box>
 );
@@ -194,9 +196,9 @@ interface QuestionProps<T extends string> {
 /** What traditions differ on, and how this school has it. */
 const Question = <T extends string>({ question, options, value, follows, onChange }: QuestionProps<T>) => (
   <Box component="section" aria-label={question} sx={{ py: 1.5, borderBottom: 1, borderColor: "hairline" }}>
-    <Box component="h2" sx={{ typography: "h3", m: 0 }}>
+    <Typography variant="h3" component="h2">
       {question}
-    </Box>
+    </Typography>
     <WordChoice label={question} options={options} value={value} onChange={onChange} />
     <Box sx={{ color: "text.secondary" }}>{follows}</Box>
   </Box>
@@ -210,9 +212,9 @@ interface HowGraveProps {
 function HowGrave({ severity, onGrade }: HowGraveProps) {
   return (
     <Box component="section" aria-label="How grave the school finds it" sx={{ pt: 3 }}>
-      <Box component="h2" sx={{ typography: "h2", m: 0, mb: 1 }}>
+      <Typography variant="h2" sx={{ mb: 1 }}>
         How grave is it?
-      </Box>
+      </Typography>
       <Rows>
         {GRADED.map((rule) => (
           <Row key={rule} sx={{ display: "flex", gap: 2, alignItems: "center", py: 0.5 }}>
@@ -228,7 +230,6 @@ function HowGrave({ severity, onGrade }: HowGraveProps) {
             <TextField
               select
               variant="standard"
-              size="small"
               value={severity[rule] ?? RULES[rule].severity}
               onChange={(event) => onGrade(rule, event.target.value as RuleSetting)}
               slotProps={{ htmlInput: { "aria-label": RULES[rule].question } }}
@@ -258,25 +259,20 @@ interface RulingsProps {
 function Rulings({ rulings, onChange }: RulingsProps) {
   return (
     <Box component="section" aria-label="School rulings" sx={{ pt: 3 }}>
-      <Box component="h2" sx={{ typography: "h2", m: 0, mb: 1 }}>
+      <Typography variant="h2" sx={{ mb: 1 }}>
         School rulings
-      </Box>
+      </Typography>
       {rulings.length === 0 && (
         <Box sx={{ color: "text.secondary" }}>
           None. A pair of the <Link to="/answers">answer map</Link> can be ruled otherwise there, with a reason.
         </Box>
       )}
       {rulings.map((r) => (
-        <Box
+        <Stack
           key={`${r.feed}>${r.answer}`}
-          sx={{
-            display: "flex",
-            gap: 1.5,
-            alignItems: "center",
-            borderTop: 1,
-            borderColor: "hairline",
-            py: 0.75,
-          }}
+          direction="row"
+          spacing={1.5}
+          sx={{ alignItems: "center", borderTop: 1, borderColor: "hairline", py: 0.75 }}
         >
           <VerdictRing verdict={r.verdict} />
           <Box sx={{ flex: 1 }}>
@@ -285,7 +281,7 @@ function Rulings({ rulings, onChange }: RulingsProps) {
           <Button size="small" variant="outlined" onClick={() => onChange(rulings.filter((o) => o !== r))}>
             Remove
           </Button>
-        </Box>
+        </Stack>
       ))}
     </Box>
   );

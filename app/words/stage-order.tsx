@@ -1,5 +1,6 @@
 /** In which order a ladder brings things in: moved up and down by button. */
 import Box from "@mui/material/Box";
+import Typography from "@mui/material/Typography";
 import type { Stage } from "#core/policy/stages.ts";
 import { OrderList } from "../ui/order-list.tsx";
 
@@ -27,9 +28,9 @@ export function StageOrder({
       aria-label="In which order do things come in?"
       sx={{ py: 1.5, borderBottom: 1, borderColor: "hairline" }}
     >
-      <Box component="h2" sx={{ typography: "h3", m: 0 }}>
+      <Typography variant="h3" component="h2">
         In which order do things come in?
-      </Box>
+      </Typography>
       <OrderList
         label="The order of the stages"
         items={stages}

@@ -3,7 +3,9 @@ import Autocomplete from "@mui/material/Autocomplete";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
+import Stack from "@mui/material/Stack";
 import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
 import { useEffect, useState } from "react";
 import { MOST_STANDARDS } from "#core/policy/settings.ts";
 import {
@@ -106,9 +108,9 @@ export function TaughtScreen() {
         <Box component="nav" aria-label="Against what" sx={{ display: { xs: "none", md: "block" } }}>
           {GROUPS.map(({ id, says }) => (
             <Box key={id} sx={{ mb: 2 }}>
-              <Box component="h2" sx={{ typography: "h3", m: 0, mb: 0.5 }}>
+              <Typography variant="h3" component="h2" sx={{ mb: 0.5 }}>
                 {says}
-              </Box>
+              </Typography>
               {STANDARDS.filter((one) => FEED_CLASSES[one.feed].group === id).map((one) => (
                 <Choice
                   key={standardKey(one)}
@@ -179,9 +181,7 @@ function Taught({ standard, own, onChange }: TaughtProps) {
   const spare = answers.filter((text) => viewOf(text)?.verdict === null);
   return (
     <Box component="section" aria-label={titleOf(standard)}>
-      <Box component="h2" sx={{ typography: "h2", m: 0 }}>
-        {titleOf(standard)}
-      </Box>
+      <Typography variant="h2">{titleOf(standard)}</Typography>
       <Box sx={{ color: "text.secondary", mb: 1.5 }}>
         {own ? "Our own order." : "The usual order."} Tried against a {sampleOf(standard).feed}, two people of one
         height.
@@ -193,14 +193,14 @@ function Taught({ standard, own, onChange }: TaughtProps) {
         onChange={onChange}
         removable
         show={(text) => (
-          <Box sx={{ display: "flex", gap: 1, alignItems: "center" }}>
+          <Stack direction="row" spacing={1} sx={{ alignItems: "center" }}>
             {viewOf(text)?.verdict ? (
               <VerdictRing verdict={viewOf(text)!.verdict!} size={18} />
             ) : (
               <Box sx={{ width: 18 }} />
             )}
             {nameOf(text)}
-          </Box>
+          </Stack>
         )}
       />
       {spare.length > 0 && (
@@ -208,7 +208,7 @@ function Taught({ standard, own, onChange }: TaughtProps) {
           Not against this feed as it is thrown here, but where it holds: {spare.map(nameOf).join(", ")}.
         </Box>
       )}
-      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 2, mt: 2, maxWidth: 520 }}>
+      <Stack direction="row" spacing={2} sx={{ flexWrap: "wrap", mt: 2, maxWidth: 520 }}>
         <Autocomplete
           // Empty again behind each choice.
           key={answers.join()}
@@ -218,14 +218,14 @@ function Taught({ standard, own, onChange }: TaughtProps) {
           loading={found === null}
           disabled={answers.length >= MOST_STANDARDS}
           onChange={(_, chosen) => chosen && onChange([...answers, chosen.text])}
-          renderInput={(params) => <TextField {...params} size="small" label="Teach another answer" />}
+          renderInput={(params) => <TextField {...params} label="Teach another answer" />}
         />
         {own && (
           <Button variant="outlined" onClick={() => onChange(null)}>
             Back to the usual order
           </Button>
         )}
-      </Box>
+      </Stack>
     </Box>
   );
 }

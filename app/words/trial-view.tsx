@@ -1,5 +1,7 @@
 /** What a move does, drawn and listed: its facts, its picture, what it answers and what answers it. */
 import Box from "@mui/material/Box";
+import Stack from "@mui/material/Stack";
+import Typography from "@mui/material/Typography";
 import type { Fact } from "#core/words/facts.ts";
 import type { Trial, TrialPair } from "#core/formats/trial.ts";
 import { FloorDrawing } from "../drawing/floor-drawing.tsx";
@@ -46,10 +48,10 @@ export function TrialPicture({ trial }: { trial: Trial }) {
         {scene.target && <TargetDrawing scene={scene} plain />}
         {frame && <FloorDrawing scenes={[scene]} frame={frame} plain />}
       </Box>
-      <Box component="figcaption" sx={{ color: "text.secondary", display: "flex", gap: 1, alignItems: "center" }}>
+      <Stack component="figcaption" direction="row" spacing={1} sx={{ color: "text.secondary", alignItems: "center" }}>
         <VerdictRing verdict={scene.verdict} size={18} /> {scene.feed}, met with {scene.answer}:{" "}
         {targetLayout(scene)?.nearest?.words ?? "at contact"}
-      </Box>
+      </Stack>
     </Box>
   );
 }
@@ -62,24 +64,24 @@ export function TrialList({ title, pairs, of }: { title: string; pairs: readonly
   const sorted = [...pairs].sort((a, b) => ORDER[a.verdict] - ORDER[b.verdict]);
   return (
     <Box component="section" aria-label={title} sx={{ mt: 2.5 }}>
-      <Box component="h3" sx={{ typography: "h3", m: 0, mb: 0.5 }}>
+      <Typography variant="h3" sx={{ mb: 0.5 }}>
         {title}
-      </Box>
+      </Typography>
       <Rows sx={{ columns: "190px", columnGap: 3 }}>
         {sorted.map((p) => (
-          <Box
+          <Stack
             component="li"
             key={`${p.feed}${p.answer}`}
+            direction="row"
+            spacing={1}
             sx={{
-              display: "flex",
-              gap: 1,
               alignItems: "center",
               breakInside: "avoid",
               color: p.verdict === "invalid" ? "text.secondary" : "text.primary",
             }}
           >
             <VerdictRing verdict={p.verdict} size={16} /> {of === "feed" ? nameAnswer(p, pairs) : p.answer}
-          </Box>
+          </Stack>
         ))}
       </Rows>
     </Box>

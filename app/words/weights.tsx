@@ -2,6 +2,8 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Slider from "@mui/material/Slider";
+import Stack from "@mui/material/Stack";
+import Typography from "@mui/material/Typography";
 import { LOAD_PARTS, LOAD_WEIGHTS, loadUnit, type LoadWeights } from "#core/customs/customs.ts";
 import { MOST_WEIGHT } from "#core/policy/settings.ts";
 import { Row, Rows } from "../ui/rows.tsx";
@@ -15,16 +17,16 @@ export function Weights({
 }) {
   return (
     <Box component="section" aria-label="What makes a drill hard" sx={{ pt: 3 }}>
-      <Box sx={{ display: "flex", gap: 2, alignItems: "center" }}>
-        <Box component="h2" sx={{ typography: "h2", m: 0, flex: 1 }}>
+      <Stack direction="row" spacing={2} sx={{ alignItems: "center" }}>
+        <Typography variant="h2" sx={{ flex: 1 }}>
           What makes a drill hard?
-        </Box>
+        </Typography>
         {Object.keys(load).length > 0 && (
           <Button size="small" variant="outlined" onClick={() => onChange({})}>
             Back to the default
           </Button>
         )}
-      </Box>
+      </Stack>
       <Rows>
         {LOAD_PARTS.map((part) => {
           const value = load[part] ?? LOAD_WEIGHTS[part];

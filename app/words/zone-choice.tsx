@@ -2,7 +2,9 @@
 import Autocomplete from "@mui/material/Autocomplete";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import Stack from "@mui/material/Stack";
 import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
 import { useMemo, useState } from "react";
 import { useFetcher } from "react-router";
 import type { action } from "../routes/save-settings.ts";
@@ -16,17 +18,16 @@ export function ZoneChoice() {
   const zones = useMemo(() => [...new Set([zone, "UTC", ...Intl.supportedValuesOf("timeZone")])].sort(), [zone]);
   return (
     <Box component="section" aria-label="The school’s clock" sx={{ py: 1.5, borderBottom: 1, borderColor: "hairline" }}>
-      <Box component="h2" sx={{ typography: "h3", m: 0 }}>
+      <Typography variant="h3" component="h2">
         Which clock does the hall go by?
-      </Box>
+      </Typography>
       {fetcher.data && "message" in fetcher.data && <Notice tone="trouble">{fetcher.data.message}</Notice>}
-      <Box sx={{ display: "flex", gap: 1, alignItems: "end", flexWrap: "wrap", py: 1 }}>
+      <Stack direction="row" spacing={1} sx={{ alignItems: "end", flexWrap: "wrap", py: 1 }}>
         <Autocomplete
           options={zones}
           value={draft}
           onChange={(_, value) => setDraft(value)}
           disableClearable
-          size="small"
           sx={{ width: 320 }}
           renderInput={(params) => <TextField {...params} label="Time zone" />}
         />
@@ -37,7 +38,7 @@ export function ZoneChoice() {
         >
           Set the clock
         </Button>
-      </Box>
+      </Stack>
       <Box sx={{ color: "text.secondary" }}>
         Today, “tonight” and the end of a class follow this zone. A class is over six hours after its end.
       </Box>

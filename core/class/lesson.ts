@@ -1,20 +1,27 @@
 /** A class of the term as a form describes it. */
 import { number, object, string } from "yup";
 
+const MINUTES = "A class has 5 to 480 minutes.";
+const day = string()
+  .matches(/^\d{4}-\d\d-\d\d$/, "A day is written 2026-11-25.")
+  .required("Say on which day.");
+
 /** A class of the term. */
 export const classSchema = object({
   id: string().uuid().required(),
-  title: string().trim().min(1, "A class needs a name.").max(120).required(),
-  theme: string().trim().max(200).default(""),
-  held_on: string()
-    .matches(/^\d{4}-\d\d-\d\d$/, "A day is written 2026-11-25.")
-    .required(),
+  title: string().trim().max(120, "A name has at most 120 letters.").required("A class needs a name."),
+  theme: string().trim().max(200, "A theme has at most 200 letters.").default(""),
+  held_on: day,
   starts_at: string()
     .matches(/^\d\d:\d\d(:\d\d)?$/, "A time is written 19:00.")
-    .required(),
+    .required("Say when it begins."),
   minutes: number()
-    .integer()
-    .min(5, "A class has 5 to 480 minutes.")
-    .max(480, "A class has 5 to 480 minutes.")
-    .required(),
+    .typeError("Minutes are a number, such as 90.")
+    .integer("Minutes are whole.")
+    .min(5, MINUTES)
+    .max(480, MINUTES)
+    .required(MINUTES),
 });
+
+/** The day on which a class is held again. */
+export const copySchema = object({ day });

@@ -40,6 +40,7 @@ export const levelIn = ({ levels }: Pick<Member, "levels">, family: string): num
 export const BOUNDS = { height: [90, 230], reach: [80, 240], mass: [15, 220] } as const;
 const measure = (label: string, [low, high]: readonly [number, number], unit: string) =>
   number()
+    .typeError("a number, such as 178 or 18.5")
     .nullable()
     .defined()
     .min(low, `${label} must be ${low} to ${high} ${unit}`)

@@ -14,11 +14,14 @@ import { BadInput, fieldsOf, type Fields } from "./forms.ts";
 interface Failure {
   readonly kind: "failed";
   readonly message: string;
+  /** The field of a form that is wrong, where it is one. */
+  readonly field?: string;
 }
 
 interface Explained {
   readonly status: 400 | 404 | 409 | 503;
   readonly message: string;
+  readonly field?: string;
 }
 
 const DOWN = "The database does not answer. Nothing is lost; try again in a moment.";
@@ -42,7 +45,8 @@ const isTooDeep = (error: unknown): boolean => error instanceof RangeError && /c
 /** What a fault means in words; null where the fault is the application's own. */
 export function explain(error: unknown): Explained | null {
   if (error instanceof BadInput) return { status: 400, message: error.message };
-  if (error instanceof ValidationError) return { status: 400, message: error.errors[0]! };
+  if (error instanceof ValidationError)
+    return { status: 400, message: error.errors[0]!, ...(error.path ? { field: error.path } : {}) };
   if (error instanceof NotHere) return { status: 404, message: error.message };
   if (error instanceof TooBusy) return { status: 503, message: error.message };
   if (isTooDeep(error)) return { status: 400, message: "What was sent is nested too deeply to be read." };
@@ -81,7 +85,8 @@ export async function writingOpen<T>(
 function failureOf(error: unknown): WithStatus<Failure> {
   const said = error instanceof Response ? null : explain(error);
   if (!said) throw error;
-  return data({ kind: "failed" as const, message: said.message }, { status: said.status });
+  const { status, ...words } = said;
+  return data({ kind: "failed" as const, ...words }, { status });
 }
 
 /** What an action is asked with. */
