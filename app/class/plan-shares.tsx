@@ -14,7 +14,7 @@ import { useFetcher } from "react-router";
 import { SAID_ON_PAPER } from "../ui/theme.ts";
 import type { PlainShare, PlanPerson } from "#core/class/plan-types.ts";
 
-/** Its figures stand under each other, the names on the left. */
+/** Numbers on the right, names on the left. */
 const FIGURES = {
   "& th, & td": { textAlign: "right", px: 1 },
   "& th:first-of-type, & td:first-of-type": { textAlign: "left", pl: 0 },

@@ -176,7 +176,7 @@ function AgeAndFalls({ form: { control, setValue } }: OfMember) {
   );
 }
 
-/** What is wrong with a list, or with the first of it that is wrong. */
+/** The fault of a list, or of the first item in it that has one. */
 const faultIn = (error: FieldError | (FieldError | undefined)[] | undefined): string | undefined =>
   [error].flat().find((one) => one?.message)?.message;
 
