@@ -1,6 +1,7 @@
 /** What screens show: shapes of their own, filled by the server from what the database holds. */
 import type { PlanRung } from "#core/class/fit.ts";
-import type { ClassPlan, PlanInput, PlanPerson } from "#core/class/plan.ts";
+import type { PlanInput, PlanPerson } from "#core/class/plan.ts";
+import type { KeptPlan } from "#db/classes.ts";
 import type { QrCode } from "./share/token.ts";
 import type { RungWords } from "#core/class/rung-words.ts";
 import type { RungRoles } from "#core/class/roles.ts";
@@ -55,23 +56,8 @@ export interface RungChoice extends PlanRung, RungRoles {
   readonly operator: string | null;
 }
 
-/** What is kept of a plan. */
-interface PlanView {
-  readonly ladder: string | null;
-  readonly drill: string;
-  /** The ladder of a second theme; plans of earlier versions have none. */
-  readonly second?: string | null;
-  readonly clock: PlanInput["clock"];
-  /** Partners change in two lines; left out or null: as is usual for so many. */
-  readonly lines?: boolean | null;
-  /** The rung to begin with, from 0. */
-  readonly begin?: number;
-  /** Whom the instructor wants on an easier or a harder rung. */
-  readonly steps?: PlanInput["steps"];
-  readonly locked: PlanInput["locked"];
-  readonly done: number;
-  readonly plan: ClassPlan & { readonly ok: true };
-}
+/** What is kept of a plan, as a screen shows it. */
+type PlanView = Omit<KeptPlan, "revisions">;
 
 /** A link that shows a class on a phone. */
 export interface PhoneLink {

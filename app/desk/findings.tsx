@@ -4,7 +4,7 @@ import Button from "@mui/material/Button";
 import Stack from "@mui/material/Stack";
 import Typography from "@mui/material/Typography";
 import { styled } from "@mui/material/styles";
-import { memo } from "react";
+import { Fragment, memo } from "react";
 import { findingKey } from "#core/findings/finding.ts";
 import type { RepairsView, RepairView } from "../workers/questions/checking.ts";
 import { placeOf, type ExchangeView, type NumberedFinding, type ScoreView } from "#core/formats/desk-view.ts";
@@ -12,6 +12,7 @@ import { Answers, CloseCycle, Refute, WholeRow } from "./answers-panel.tsx";
 import { marginWords } from "../drawing/crossing-parts.tsx";
 import { PartnerMark, VerdictRing } from "../ui/marks.tsx";
 import { Row, Rows } from "../ui/rows.tsx";
+import { Terms } from "../ui/terms.tsx";
 
 const SEVERITY_RING = { error: "invalid", risk: "risky", note: "valid" } as const;
 
@@ -235,24 +236,12 @@ function Here({ exchange: e }: { exchange: ExchangeView }) {
         {e.answer || "no answer yet"}
       </Stack>
       {e.says !== null && <Box sx={{ mt: 1 }}>{e.says}</Box>}
-      <Box
-        component="dl"
-        sx={{
-          display: "grid",
-          gridTemplateColumns: "auto 1fr",
-          columnGap: 2,
-          rowGap: 0.25,
-          m: 0,
-          mt: 1.25,
-          "& dt": { color: "text.secondary" },
-          "& dd": { m: 0 },
-        }}
-      >
+      <Terms sx={{ mt: 1.25 }}>
         {e.layers.map((layer, i) => (
-          <Box key={i} sx={{ display: "contents" }}>
+          <Fragment key={i}>
             <dt>{layer.move}</dt>
             <dd>{layerWords(layer)}</dd>
-          </Box>
+          </Fragment>
         ))}
         {e.ceiling !== null && (
           <>
@@ -286,7 +275,7 @@ function Here({ exchange: e }: { exchange: ExchangeView }) {
             <dd>{open.length === 0 ? "nothing near" : open.map((f) => f.move).join(", ")}</dd>
           </>
         )}
-      </Box>
+      </Terms>
     </Box>
   );
 }

@@ -3,11 +3,13 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Stack from "@mui/material/Stack";
 import Typography from "@mui/material/Typography";
+import { Fragment } from "react";
 import { useFetcher } from "react-router";
 import { CAUTIONS } from "#core/class/cautions.ts";
 import { VerdictRing } from "../ui/marks.tsx";
 import { ScreenHead } from "../ui/parts.tsx";
 import { Row, Rows } from "../ui/rows.tsx";
+import { Terms } from "../ui/terms.tsx";
 import { KEYS, NUMBERS, SIGNS, STEPS } from "./help-text.ts";
 
 export function HelpScreen() {
@@ -87,21 +89,16 @@ const Heading = ({ id, children }: { id: string; children: string }) => (
 );
 
 const Pairs = ({ of }: { of: readonly (readonly [string, string])[] }) => (
-  <Box
-    component="dl"
-    sx={{ m: 0, display: "grid", gridTemplateColumns: "max-content minmax(0,1fr)", columnGap: 2, rowGap: 1 }}
+  <Terms
+    sx={{ gridTemplateColumns: "max-content minmax(0,1fr)", rowGap: 1, "& dt": { color: "inherit", fontWeight: 700 } }}
   >
     {of.map(([term, says]) => (
-      <Box key={term} sx={{ display: "contents" }}>
-        <Box component="dt" sx={{ fontWeight: 700 }}>
-          {term}
-        </Box>
-        <Box component="dd" sx={{ m: 0 }}>
-          {says}
-        </Box>
-      </Box>
+      <Fragment key={term}>
+        <dt>{term}</dt>
+        <dd>{says}</dd>
+      </Fragment>
     ))}
-  </Box>
+  </Terms>
 );
 
 /** Makes a drill of a sample and opens it. */

@@ -4,6 +4,7 @@ import { diffLines } from "diff";
 import type { Coaching } from "#core/ladder/coaching.ts";
 import { playRows } from "#core/class/cautions.ts";
 import { FONTS } from "../ui/theme.ts";
+import { Terms } from "../ui/terms.tsx";
 
 /** Said by a screen reader, drawn nowhere. */
 const HEARD_ONLY = {
@@ -32,26 +33,19 @@ export const RungCoaching = ({ text, before, coaching }: Props) => (
     }}
   >
     <MarkedText text={text} before={before} />
-    <Box
-      component="dl"
-      sx={{ m: 0, display: "grid", gridTemplateColumns: "72px minmax(0,1fr)", alignContent: "start" }}
-    >
+    <Terms sx={{ gridTemplateColumns: "72px minmax(0,1fr)", columnGap: 0, rowGap: 0, alignContent: "start" }}>
       <Said word="Say" lines={coaching.cues} />
       {coaching.fault && <Said word="Watch" lines={[coaching.fault]} />}
       <Said word="Feed" lines={[coaching.feeder]} />
       <Said word="Then" lines={[coaching.goOn]} />
-    </Box>
+    </Terms>
   </Box>
 );
 
 const Said = ({ word, lines }: { word: string; lines: readonly string[] }) => (
   <>
-    <Box component="dt" sx={{ color: "text.secondary" }}>
-      {word}
-    </Box>
-    <Box component="dd" sx={{ m: 0 }}>
-      {lines.join(" ")}
-    </Box>
+    <dt>{word}</dt>
+    <dd>{lines.join(" ")}</dd>
   </>
 );
 

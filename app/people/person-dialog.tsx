@@ -18,7 +18,7 @@ import { useFetcher } from "react-router";
 import { LIMITS } from "#core/class/limits.ts";
 import { AGES } from "#core/pairs/ages.ts";
 import { FAMILIES } from "#core/people/families.ts";
-import { LEVELS, memberSchema, type MemberForm } from "#core/people/person.ts";
+import { BLANK_MEMBER, LEVELS, memberSchema, type MemberForm } from "#core/people/person.ts";
 import type { Wish } from "#core/pairs/score.ts";
 import type { PersonView } from "#server/views.ts";
 import type { action } from "../routes/people.tsx";
@@ -27,22 +27,6 @@ import { ChoiceField, Field, NumberField, useAnswered } from "../ui/form.tsx";
 import { Notice } from "../ui/parts.tsx";
 import { useNames } from "./use-names.ts";
 
-const NEW: MemberForm = {
-  name: "",
-  height_cm: null,
-  reach_cm: null,
-  mass_kg: null,
-  lead: "left",
-  hand: "right",
-  born: null,
-  minor: null,
-  ages: null,
-  levels: {},
-  limits: [],
-  limits_until: null,
-  agreed: "",
-  falls: null,
-};
 const SIDES = [
   ["left", "left"],
   ["right", "right"],
@@ -69,7 +53,7 @@ function useMember(person: PersonView | null, onClose: () => void) {
   const fetcher = useFetcher<typeof action>();
   const form = useForm({
     resolver: yupResolver(memberSchema),
-    defaultValues: person ? { ...NEW, ...formOf(person) } : NEW,
+    defaultValues: person ? { ...BLANK_MEMBER, ...formOf(person) } : BLANK_MEMBER,
   });
   const trouble = useAnswered(form, fetcher.data, onClose);
   const save = form.handleSubmit((member) =>

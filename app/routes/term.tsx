@@ -1,12 +1,11 @@
 import { redirect } from "react-router";
-import { copySchema } from "#core/class/lesson.ts";
 import { copyClass, createClass, deleteClass, listTrainedTexts, restoreClass, updateClass } from "#db/classes.ts";
 import { db } from "#db/pool.ts";
 import { scopeContext } from "#server/web/context.ts";
 import { idIn } from "#server/web/forms.ts";
 import { nextClass } from "#server/classes/next-class.ts";
 import { mustBeHere, reading, refused, writing } from "#server/web/respond.ts";
-import { classFromForm, termPage } from "#server/term/term.ts";
+import { classFromForm, dayFromForm, termPage } from "#server/term/term.ts";
 import type { Route } from "./+types/term.ts";
 import { TermScreen } from "../term/term-screen.tsx";
 
@@ -28,7 +27,7 @@ export async function action({ request, context }: Route.ActionArgs) {
       await copyClass(db, scope, {
         from: idIn(fields.from),
         id: idIn(fields.id),
-        ...(await copySchema.validate(fields, { stripUnknown: true })),
+        day: await dayFromForm(fields),
       });
       return { kind: "saved" as const };
     }

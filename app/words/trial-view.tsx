@@ -2,6 +2,7 @@
 import Box from "@mui/material/Box";
 import Stack from "@mui/material/Stack";
 import Typography from "@mui/material/Typography";
+import { Fragment } from "react";
 import type { Fact } from "#core/words/facts.ts";
 import type { Trial, TrialPair } from "#core/formats/trial.ts";
 import { FloorDrawing } from "../drawing/floor-drawing.tsx";
@@ -10,29 +11,18 @@ import { targetLayout } from "../drawing/target-layout.ts";
 import { TargetDrawing } from "../drawing/target-drawing.tsx";
 import { VerdictRing } from "../ui/marks.tsx";
 import { Rows } from "../ui/rows.tsx";
+import { Terms } from "../ui/terms.tsx";
 
 export function FactList({ facts }: { facts: readonly Fact[] }) {
   return (
-    <Box
-      component="dl"
-      aria-label="Physical facts, for a person of 1.75 m"
-      sx={{
-        display: "grid",
-        gridTemplateColumns: "auto 1fr",
-        columnGap: 2,
-        rowGap: 0.25,
-        m: 0,
-        "& dt": { color: "text.secondary" },
-        "& dd": { m: 0 },
-      }}
-    >
+    <Terms aria-label="Physical facts, for a person of 1.75 m">
       {facts.map((f, i) => (
-        <Box key={i} sx={{ display: "contents" }}>
+        <Fragment key={i}>
           <dt>{f.name}</dt>
           <dd>{f.value}</dd>
-        </Box>
+        </Fragment>
       ))}
-    </Box>
+    </Terms>
   );
 }
 

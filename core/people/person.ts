@@ -82,3 +82,21 @@ export const memberSchema = object({
 });
 /** A person as their form holds them. */
 export type MemberForm = InferType<typeof memberSchema>;
+
+/** Somebody of whom only the usual is known, before a form is filled in. */
+export const BLANK_MEMBER: MemberForm = {
+  name: "",
+  height_cm: null,
+  reach_cm: null,
+  mass_kg: null,
+  lead: "left",
+  hand: "right",
+  born: null,
+  minor: null,
+  ages: null,
+  levels: {},
+  limits: [],
+  limits_until: null,
+  agreed: "",
+  falls: null,
+};

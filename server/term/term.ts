@@ -1,6 +1,6 @@
 /** The term: its classes, who met whom, and the calendar file. */
 import { createEvents, type EventAttributes } from "ics";
-import { classSchema } from "#core/class/lesson.ts";
+import { classSchema, copySchema } from "#core/class/lesson.ts";
 import { listClasses, meetings, type ClassRow } from "#db/classes.ts";
 import { listAttendance } from "#db/attendance.ts";
 import { countDeleted } from "#db/deleted.ts";
@@ -82,6 +82,9 @@ export async function termPage(scope: Scope): Promise<TermPage> {
     deleted,
   };
 }
+
+/** The day on which a class is held again. */
+export const dayFromForm = async (fields: Fields): Promise<string> => (await copySchema.validate(fields)).day;
 
 /** A class as its form sends it. */
 export const classFromForm = (fields: Readonly<Record<string, string>>) =>
