@@ -84,7 +84,8 @@ export async function termPage(scope: Scope): Promise<TermPage> {
 }
 
 /** The day on which a class is held again. */
-export const dayFromForm = async (fields: Fields): Promise<string> => (await copySchema.validate(fields)).day;
+export const dayFromForm = async (fields: Readonly<Record<string, string>>): Promise<string> =>
+  (await copySchema.validate(fields)).day;
 
 /** A class as its form sends it. */
 export const classFromForm = (fields: Readonly<Record<string, string>>) =>
