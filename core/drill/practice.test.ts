@@ -48,7 +48,6 @@ const DISPUTED: Readonly<Record<string, string>> = {
   "A jab -> B slip out, lead hook to body, lead hook": "low to high from one side is loaded by the knees",
   "A jab -> B switch stance + catch": "two passes bring the first stance back",
   "A hold pad mid -> B lead hook to body, lead hook": "the second hook goes where the pad is",
-  "range: 1.4 m ; A hold pad mid -> B lead hook to body": "at 1.4 m the body is in reach with bent knees",
   "A backhand high -> B duck": "against a stick the head alone is not enough: it is asked for more",
   "rules B: one foot": "a rule of one's own is printed, and not judged",
   "A bear hug -> B palm strike": "whether the arms are inside is not said",

@@ -374,11 +374,11 @@ function isFed(turn: Turn, beat: DoneBeat, rest: readonly DoneBeat[]): boolean {
 
 function cue(turn: Turn, beat: DoneBeat): Turn {
   const { walk, world, partner } = turn;
-  const { actor } = turn.turning;
+  const { actor, opening } = turn.turning;
   const use = beat.uses.find((one) => cueOf(one) !== null) ?? beat.uses[0]!;
   const plain = plainFeed({ use, row: walk.row, actor, receiver: partner, beatUses: beat.uses });
   for (const one of beat.uses)
     walk.findings.push(...brokenRules(one, walk.row, world[actor]!, walk.setting.header, null));
-  const shown: Pending = { feed: { ...plain, before: turn.before }, text: use.text, span: use, actor, cue: true };
-  return withMade({ ...turn, before: [] }, shown);
+  const feed: Feed = { ...plain, before: turn.before, first: opening && turn.made.length === 0 };
+  return withMade({ ...turn, before: [] }, { feed, text: use.text, span: use, actor, cue: true });
 }

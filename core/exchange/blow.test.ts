@@ -26,6 +26,11 @@ describe("reach", () => {
     expect(reach("forehand high", "holds stick 71 cm")).toBeGreaterThan(reach("cross") + 0.3);
     expect(reach("forehand high", "holds stick 90 cm")).toBeGreaterThan(reach("forehand high", "holds stick 60 cm"));
   });
+  test("a bent arm that goes down to the ribs reaches no further than one at the head", () => {
+    // A hook to the body comes from an elbow that hangs: common practice, no source.
+    expect(reach("lead hook to body", "", 0.72 * 1.75)).toBeLessThanOrEqual(reach("lead hook", "", 0.9 * 1.75) + 0.01);
+    expect(reach("lead hook to body", "", 0.72 * 1.75)).toBeLessThan(reach("lead hook", "", 0.818 * 1.75));
+  });
   test("a return turns further than a feed", () => {
     expect(reach("cross", "", 1.5, true)).toBeGreaterThan(reach("cross", "", 1.5, false));
   });

@@ -8,7 +8,7 @@ import { otherSide, type Side } from "../score/person.ts";
 import { isArmPart, isLegZone, PARTS, zoneHeight } from "../body/parts.ts";
 import { partNamed, type PartName } from "../words/part-names.ts";
 import type { MoveUse, PartRef } from "../read/types.ts";
-import type { ByHeight, Height } from "../words/types.ts";
+import type { ByHeight, Height, MoveData } from "../words/types.ts";
 
 /** The value for a height word; with none, for the move's own first height. */
 export function byHeight<T>(value: ByHeight<T>, height: Height | null): T {
@@ -19,6 +19,15 @@ export function byHeight<T>(value: ByHeight<T>, height: Height | null): T {
   for (const first in record) return record[first as Height]!;
   return value as T;
 }
+
+/** A straight arm reaches nearly its length: a locked elbow is no way to hit. */
+const STRAIGHT_ARM = 0.97;
+
+/** The share of the arm's length that a hand blow uses at a height. */
+export const extensionOf = (
+  { extension }: Pick<NonNullable<MoveData["attack"]>, "extension">,
+  height: Height | null,
+): number => (extension === undefined ? STRAIGHT_ARM : byHeight(extension, height));
 
 /** The side of the limb that does a move. `incoming` is the side that a feed comes from. */
 export function limbSide(use: MoveUse, state: BodyState, incoming: Side | null): Side {
@@ -65,7 +74,7 @@ export function reachOf(feed: Thrown, state: BodyState, side: Side, aimHeight: n
   const attack = use.move.attack!;
   const { body } = state;
   if (attack.reach !== undefined) return attack.reach * body.height;
-  const straight = (attack.extension ?? 0.97) * body.arm + weaponReach(use, state);
+  const straight = extensionOf(attack, heightAt(aimHeight / body.height)) * body.arm + weaponReach(use, state);
   const above = aimHeight - body.shoulderHeight - state.posture.chest.w;
   const dipped = Math.min(0, above + MODEL.dip * body.height);
   const far = MODEL.easyAbove * body.height;
@@ -183,10 +192,10 @@ export const heightOfTarget = (use: MoveUse): Height => heightWord(targetOf(use)
 export const goesLow = (use: MoveUse): boolean => isLegZone(PARTS[targetOf(use).part].zone);
 
 /** The step that a blow takes by itself, m for 1.75 m: the first return none, later blows of a combination a short one. */
-function ownStep({ use, isReturn, order, onPad, fromCorner }: Feed, { holds }: BodyState): number {
+function ownStep({ use, isReturn, order, onPad, fromCorner, first }: Feed, { holds }: BodyState): number {
   const own = use.move.attack!.step ?? MODEL.solvedStep;
-  // A blow to the body needs the step that the body needs, pad or not.
-  if (onPad) return goesHigh(use) ? Math.min(MODEL.shortStep, own) : own;
+  // The holder sets the distance of the first blow; a later one goes in to the body as far as it must.
+  if (onPad) return !first && !goesHigh(use) ? own : Math.min(MODEL.shortStep, own);
   if (fromCorner) return own + MODEL.fromCorner;
   if (!isReturn) return own;
   // Who has hold of somebody comes to them, or pulls them in.

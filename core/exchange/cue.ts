@@ -176,7 +176,7 @@ class CueCheck {
         beatUses: beat.uses,
       }),
       companions: [],
-      first: order === 0,
+      first: order === 0 && cue.first,
       order,
       ahead: pad ? padAhead(use, world[cue.actor]!) : 0,
       onPad: pad,

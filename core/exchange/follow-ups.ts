@@ -3,7 +3,7 @@ import type { Blow, FollowUp, FollowUpState } from "./types.ts";
 import { MODEL } from "./constants.ts";
 import { RADII } from "../body/anthropometry.ts";
 import { norm, pointSegmentDistance, segmentDistance, segmentsCross } from "../body/geometry.ts";
-import { byHeight } from "./blow.ts";
+import { byHeight, extensionOf } from "./blow.ts";
 import { keptFor } from "../base/bounded.ts";
 import { isLegPart, PARTS } from "../body/parts.ts";
 import type { HitZone } from "../body/body.ts";
@@ -48,7 +48,7 @@ function threatsIn({ attack, followsUp, limb }: Move): Threat[] {
       side,
       kind,
       path,
-      extension: attack.reach ?? attack.extension ?? 0.97,
+      extension: attack.reach ?? extensionOf(attack, height),
       across: Math.cos(angle),
       ahead: Math.sin(angle),
       target: targetOf(partNamed(byHeight(attack.target, height))),

@@ -7,7 +7,7 @@ import { deny } from "./deny.ts";
 import { answerEnergy } from "./energy.ts";
 import { displacements, moveBody, usesFeet, type BodyMove } from "./move-body.ts";
 import { isArmPart } from "../body/parts.ts";
-import { limbSide, refSide, risesToHead } from "./blow.ts";
+import { extensionOf, limbSide, refSide, risesToHead } from "./blow.ts";
 import { contactTime } from "./time.ts";
 import { MODEL } from "./constants.ts";
 import { distanceOf, type BodyState } from "../body/state.ts";
@@ -223,6 +223,6 @@ export function gapFor(use: MoveUse, from: BodyState, to: BodyState): number {
   const reach =
     attack.reach !== undefined
       ? attack.reach * from.body.height
-      : (attack.extension ?? 0.97) * from.body.arm * 0.98 + 0.1;
+      : extensionOf(attack, use.height) * from.body.arm * 0.98 + 0.1;
   return distanceOf(from, to) - 0.12 - reach + MODEL.spare;
 }

@@ -87,7 +87,8 @@ export function moveFacts(move: MoveData): Fact[] {
     if (attack.clock !== undefined)
       add("Comes from", `${byHeight(attack.clock, hourWords)} on the receiver’s clock (right limb)`);
     add("Goes to", byHeight(attack.target, String));
-    if (attack.extension !== undefined) add("Reach", `${percent(attack.extension)} of the arm and what it holds`);
+    if (attack.extension !== undefined)
+      add("Reach", `${byHeight(attack.extension, percent)} of the arm and what it holds`);
     if (attack.reach !== undefined)
       add("Reach", `${percent(attack.reach)} of the height: ${cm(attack.reach * FACTS_HEIGHT)}`);
     if (attack.turn !== undefined)

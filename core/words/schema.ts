@@ -64,7 +64,7 @@ const attack = object({
   path: string().oneOf(["thrust", "arc", "shoot"]).required(),
   clock: byHeight(number().min(0).max(12)),
   target: byHeight(part),
-  extension: number().min(0.05).max(1.1),
+  extension: byHeight(number().min(0.05).max(1.1)),
   reach: number().min(0.1).max(0.8),
   turn: leadRear,
   turnReturn: leadRear,

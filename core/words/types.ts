@@ -70,8 +70,8 @@ interface AttackData {
   /** Where an arc comes from on the receiver's clock, for a right limb (9: their left). */
   readonly clock?: ByHeight<number>;
   readonly target: ByHeight<string>;
-  /** Hand blows: share of the arm's length (a weapon's length is added). */
-  readonly extension?: number;
+  /** Hand blows: share of the arm's length (a weapon's length is added); a bent arm that goes down reaches less. */
+  readonly extension?: ByHeight<number>;
   /** Leg blows and shots: reach from the own centre, share of H. */
   readonly reach?: number;
   /** Turn of the trunk at contact as a feed and as a return: it brings the shoulder forward. */
