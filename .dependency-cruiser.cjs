@@ -64,7 +64,7 @@ module.exports = {
       severity: "error",
       comment: "how a verdict comes about is core's own: outsiders ask check, policy, searches and formats",
       from: { path: "^(app|server|db|cli|demo)/", pathNot: "\\.test\\.tsx?$" },
-      to: { path: "^core/(exchange|read|random|drill/(?!(check|types)\\.ts)|body/(?!parts\\.ts))" },
+      to: { path: "^core/(exchange|read|random|drill/(?!(check|types|shown)\\.ts)|body/(?!parts\\.ts))" },
     },
     {
       name: "server-without-demo",

@@ -2,7 +2,7 @@
 import { rankAnswers, type RankedAnswer } from "#core/answers/answers.ts";
 import { rankCombined, thrownInTurn } from "#core/answers/combined.ts";
 import { checkFor } from "#core/policy/judge.ts";
-import { shownOfAll } from "#core/formats/shown.ts";
+import { shownOfAll } from "#core/drill/shown.ts";
 import { VERDICT_WORDS } from "#core/base/verdict-words.ts";
 import { headerRows } from "#core/score/edit.ts";
 import { parse } from "#core/score/parse.ts";

@@ -195,7 +195,8 @@ function Key() {
       </Typography>
       <p>
         Point at a cell, or go there with the arrow keys: this place says why. A closed ring is sound, half a ring is
-        risky, dots are broken, a blank cannot be done with what the two hold.
+        risky or holds as a drill alone (bare hands against a blade), dots are broken, a blank cannot be done with what
+        the two hold.
       </p>
       <p>
         A dot inside the sign was trained in the last four weeks, half a dot long ago, none never. Dots with a ring of

@@ -2,6 +2,7 @@
 import Box from "@mui/material/Box";
 import { styled } from "@mui/material/styles";
 import { memo, useRef, type KeyboardEvent, type MouseEvent } from "react";
+import { VERDICT_WORDS } from "#core/base/verdict-words.ts";
 import type { CellCode } from "#core/answers/answer-book.ts";
 import type { CellView, MapView, RowView } from "./book-view.ts";
 
@@ -23,8 +24,15 @@ const CELL = 26;
 const NAMES = 176;
 const HEAD = 152;
 
-const WORDS: Record<CellCode, string> = { v: "sound", r: "risky", x: "broken", " ": "cannot be done" };
-const CLASS: Record<CellCode, string> = { v: "v", r: "r", x: "x", " ": "n" };
+const WORDS: Record<CellCode, string> = {
+  v: "sound",
+  d: VERDICT_WORDS.asDrill,
+  r: "risky",
+  x: "broken",
+  " ": "cannot be done",
+};
+/** What holds as a drill has the half ring of a risk: nobody stands bare-handed before a blade by choice. */
+const CLASS: Record<CellCode, string> = { v: "v", d: "r", r: "r", x: "x", " ": "n" };
 
 /** The ring of a verdict by borders: a map of thousands of cells is drawn without a picture in each. */
 const Table = styled("table")(({ theme }) => {

@@ -30,7 +30,7 @@ export interface Filters {
 /** Days after which training counts as long ago. */
 const LATELY_DAYS = 28;
 const DAY = 86_400_000;
-const WORSE = "vrx ";
+const WORSE = "vdrx ";
 const worse = (a: CellCode, b: CellCode): CellCode => (WORSE.indexOf(a) > WORSE.indexOf(b) ? a : b);
 
 const recency = (date: string | undefined, today: string): Recency =>
@@ -106,7 +106,7 @@ export function holesOf(book: Book, trained: Trained): Hole[] {
   book.feeds.forEach(({ text }, feed) => {
     for (const side of [0, 1] as const) {
       const row = book.codes[feed]![side];
-      const works = [...row].flatMap((code, i) => (code === "v" ? [i] : []));
+      const works = [...row].flatMap((code, i) => (code === "v" || code === "d" ? [i] : []));
       if (works.length === 0) holes.push({ feed, text, side, kind: row.includes("r") ? "risky" : "none" });
       else if (!works.some((answer) => trainedOn(book, trained, feed, answer, side)))
         holes.push({ feed, text, side, kind: "untrained" });

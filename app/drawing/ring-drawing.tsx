@@ -72,7 +72,7 @@ function RingDrawing({ ring, picked, onPick }: { ring: Ring; picked: string | nu
                 strokeWidth={2}
               />
               <circle cx={c.to.x} cy={c.to.y} r={11} fill={palette.background.default} />
-              <RingShape verdict={e.verdict} x={c.to.x} y={c.to.y} r={8.5} colour={colour(e.verdict)} />
+              <RingShape verdict={e.shown} x={c.to.x} y={c.to.y} r={8.5} colour={colour(e.shown)} />
               <text x={c.words.x} y={c.words.y} textAnchor={c.anchor} fontSize={22} fill={palette.partner[e.feeder]}>
                 {e.number ?? i + 1}. {shorten(e.feed)}
               </text>

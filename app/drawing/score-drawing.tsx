@@ -316,7 +316,7 @@ function CrossingDrawing({
         strokeDasharray={e.answer === "" && !crossing.alone ? "5 5" : undefined}
       />
       <circle cx={toX} cy={toY} r={12} fill={palette.background.default} />
-      <RingShape verdict={e.verdict} x={toX} y={toY} r={9} colour={verdictColour(e.verdict)} />
+      <RingShape verdict={e.shown} x={toX} y={toY} r={9} colour={verdictColour(e.shown)} />
       {e.number !== null && (
         <text
           x={fromX - 8}

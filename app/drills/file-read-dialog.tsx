@@ -33,7 +33,7 @@ export function FileReadDialog({
         {found.ok ? (
           <>
             <Stack direction="row" spacing={1.5} sx={{ alignItems: "center", mb: 1 }}>
-              <VerdictRing verdict={found.view.verdict} word />
+              <VerdictRing verdict={found.view.shown} word />
               {found.view.exchanges.length} exchanges,{" "}
               {found.view.findings.filter((f) => f.severity === "error").length} errors,{" "}
               {found.view.findings.filter((f) => f.severity === "risk").length} risks

@@ -3,7 +3,10 @@ import { TRADE } from "../trade/trade.ts";
 import { needsWeapon } from "../words/vocabulary.ts";
 import { checkSingleFor } from "../policy/judge.ts";
 import { readAnswer, readFed, type Fed } from "../drill/single.ts";
+import type { VerdictName } from "../base/verdict-words.ts";
 import type { CheckedExchange, Verdict } from "../exchange/types.ts";
+import { isBareToBlade } from "../exchange/verdict.ts";
+import { shownOf } from "../drill/shown.ts";
 import { finish } from "../findings/finding.ts";
 import type { School } from "../policy/school.ts";
 import type { BookChoice } from "../policy/settings.ts";
@@ -27,9 +30,13 @@ export interface BookFeed {
   readonly range: "close" | "punch" | "kick" | "weapon";
 }
 
-/** One letter a cell: v valid, r risky, x invalid, blank where the answer cannot be done. */
-export type CellCode = "v" | "r" | "x" | " ";
+/** One letter a cell: v valid, d holds as a drill, r risky, x invalid, blank where the answer cannot be done. */
+export type CellCode = "v" | "d" | "r" | "x" | " ";
 const CODE: Readonly<Record<Verdict, CellCode>> = { valid: "v", risky: "r", invalid: "x", unread: " " };
+
+/** Returns the letter of a pair that was checked; bare hands that hold against a blade have one of their own. */
+const codeOf = (e: CheckedExchange | null): CellCode =>
+  e?.verdict === "valid" && isBareToBlade(e) ? "d" : CODE[e?.verdict ?? "unread"];
 
 /** The answer map: a code for each feed, side and answer. */
 export interface Book {
@@ -193,8 +200,7 @@ export function* answerBook(choice: BookChoice, school: School): Generator<numbe
     const both = tool && BOOK_SIDES.map((side) => sidesOf(text, tool, side, school));
     const [left, right] = both ?? [];
     if (!tool || !left || !right) continue;
-    const row = (sides: Sides) =>
-      readers.map((reader) => CODE[checkPair(sides, reader, school)?.verdict ?? "unread"]).join("");
+    const row = (sides: Sides) => readers.map((reader) => codeOf(checkPair(sides, reader, school))).join("");
     codes.push([row(left), row(right)]);
     const { A, B } = left.bare.world;
     const distance = Math.round(Math.hypot(A!.x - B!.x, A!.y - B!.y) * 100) / 100;
@@ -212,7 +218,8 @@ export function* answerBook(choice: BookChoice, school: School): Generator<numbe
 
 /** Why a pair comes out as it does, with what stays open. */
 export interface BookReason {
-  readonly verdict: Verdict;
+  /** As it is shown. */
+  readonly verdict: VerdictName;
   readonly marginCm: number | null;
   readonly words: string;
   readonly open: readonly string[];
@@ -233,7 +240,7 @@ export function bookReason(feed: string, answer: string, side: Side, school: Sch
   const finding = ruling ?? [...exchange.findings].sort((a, b) => rank[a.severity] - rank[b.severity])[0];
   const best = exchange.layers.find((l) => l.fails === null);
   return {
-    verdict: exchange.verdict,
+    verdict: shownOf(exchange),
     marginCm: exchange.margin === null ? null : Math.round(exchange.margin * 1000) / 10,
     words: finding && (ruled || exchange.verdict !== "valid") ? finish(finding).message : best ? HOW[best.by] : "",
     ruled,

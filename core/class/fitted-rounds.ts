@@ -1,4 +1,5 @@
 /** The rounds of an evening with a rung fitted to each pair, and what they need and share out. */
+import { shownOfAll } from "../drill/shown.ts";
 import type { Pair, Round } from "../pairs/pairs.ts";
 import { measuresOf } from "../people/measures.ts";
 import type { School } from "../policy/school.ts";
@@ -160,7 +161,7 @@ const plannedRound = (
     rung,
     ...(back ? { back: back.rung } : {}),
     ...(stopped ? { form: "stopped short" as const } : {}),
-    verdict: checked.verdict,
+    verdict: shownOfAll(checked),
     distance: Math.round(checked.distance * 100) / 100,
     apart: apartOf(checked),
     why: pair.why,

@@ -1,5 +1,5 @@
 /** What a plan of a class is made from, and what it comes to. */
-import type { Checked } from "../drill/types.ts";
+import type { VerdictName } from "../base/verdict-words.ts";
 import type { LockedPair, PairIds } from "../pairs/evening.ts";
 import type { Wish } from "../pairs/score.ts";
 import type { MeasuredOnDay } from "../people/measures.ts";
@@ -54,7 +54,8 @@ export interface PlannedPair extends PairIds {
   readonly rung: number;
   /** What A answers while B feeds, where that is another rung and roles change within the round. */
   readonly back?: number;
-  readonly verdict: Checked["verdict"];
+  /** As it is shown. */
+  readonly verdict: VerdictName;
   /** Distance of the two at the start, m. */
   readonly distance: number;
   /** The same as people measure it; kept plans of earlier versions have none. */

@@ -1,4 +1,5 @@
 /** Two people in each other's place in a round: their pairs as they then work, by the same rules as all others. */
+import { shownOfAll } from "../drill/shown.ts";
 import type { School } from "../policy/school.ts";
 import { apartIn, pairOf } from "../pairs/pairs.ts";
 import { NO_FACTS, wishMap } from "../pairs/score.ts";
@@ -43,7 +44,7 @@ export function swapped(
       ...pair,
       ...{ a: a.id, b: b.id, c: c?.id ?? null, why: seated.why, notes: fit.notes },
       form: fit.stopped ? ("stopped short" as const) : undefined,
-      verdict: fit.checked.verdict,
+      verdict: shownOfAll(fit.checked),
       distance: Math.round(fit.checked.distance * 100) / 100,
       apart: apartOf(fit.checked),
     });

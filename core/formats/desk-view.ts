@@ -1,7 +1,7 @@
 /** A checked score as screens and workers pass it on: plain values, places in the whole text. */
 import { needsTap } from "../class/cautions.ts";
 import type { VerdictName } from "../base/verdict-words.ts";
-import { shownOf, shownOfAll } from "./shown.ts";
+import { shownOf, shownOfAll } from "../drill/shown.ts";
 import { lineNumber, type Metres, type RowIndex, type Share } from "../base/units.ts";
 import { countExchanges, placeWords } from "../drill/exchange-count.ts";
 import type { CheckedExchange, FollowUp, Pose, Times, Verdict } from "../exchange/types.ts";

@@ -1,6 +1,6 @@
 /** The exchanges of one row as floor and target show them: plain values, metres and degrees. */
 import type { VerdictName } from "../base/verdict-words.ts";
-import { shownOf } from "./shown.ts";
+import { shownOf } from "../drill/shown.ts";
 import type { CheckedExchange, FollowUp, Pose } from "../exchange/types.ts";
 import type { Checked } from "../drill/types.ts";
 import { sceneOf, type Scene } from "../drill/scene.ts";

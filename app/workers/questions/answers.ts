@@ -1,6 +1,6 @@
 /** What answers a feed, what can go back, and what lands in spite of it. */
 import type { VerdictName } from "#core/base/verdict-words.ts";
-import { shownOf, shownOfAll } from "#core/formats/shown.ts";
+import { shownOf, shownOfAll } from "#core/drill/shown.ts";
 import { answerBook, bookReason, drillFor, wholeBook, type Book, type BookReason } from "#core/answers/answer-book.ts";
 import { rankAnswers, rankFeeds, rankReturns, type RankedFeed } from "#core/answers/answers.ts";
 import { rankCombined, thrownInTurn } from "#core/answers/combined.ts";

@@ -1,6 +1,6 @@
 /** Verdicts as they are shown: what holds with bare hands against a blade is never called sound. */
 import { shownVerdict, type VerdictName } from "../base/verdict-words.ts";
-import type { Checked } from "../drill/types.ts";
+import type { Checked } from "./types.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
 import { isBareToBlade } from "../exchange/verdict.ts";
 

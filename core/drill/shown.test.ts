@@ -1,8 +1,8 @@
-import { check } from "../drill/check.ts";
+import { check } from "./check.ts";
 import { drillCautions } from "../class/cautions.ts";
 import { parse } from "../score/parse.ts";
 import { shownOf, shownOfAll } from "./shown.ts";
-import { summaryOf, summaryWords } from "./summary.ts";
+import { summaryOf, summaryWords } from "../formats/summary.ts";
 
 const run = (text: string) => check(parse(text));
 const KNIFE = "A: holds training knife 28 cm\n";
