@@ -1,5 +1,12 @@
 /** The answer book as it is shown: rows and columns that pass the filters, one cell for one or both sides. */
-import { BOOK_SIDES, type Book, type BookFeed, type BookTool, type CellCode } from "#core/answers/answer-book.ts";
+import {
+  cellAt,
+  BOOK_SIDES,
+  type Book,
+  type BookFeed,
+  type BookTool,
+  type CellCode,
+} from "#core/answers/answer-book.ts";
 import { trainedKey, type Trained } from "#core/answers/trained.ts";
 
 /** `usual`: a right-handed feeder (left lead with empty hands); `other`: a left-handed one; `both`: the worse of the two. */
@@ -52,7 +59,7 @@ export function mapView(book: Book, trained: Trained, { side, tool, range }: Fil
     .map((feed, index) => ({ feed, index }))
     .filter(({ feed }) => (tool === "all" || feed.tool === tool) && (range === "all" || feed.range === range));
   const codeOf = (feed: number, answer: number): CellCode =>
-    sides.map((s) => (book.codes[feed]![s][answer] ?? " ") as CellCode).reduce(worse);
+    sides.map((s) => cellAt(book, feed, s, answer)).reduce(worse);
   const columns = book.answers
     .map(({ text, group }, index) => ({ index, text, group }))
     .filter(({ index }) => feeds.some((f) => codeOf(f.index, index) !== " "));

@@ -4,7 +4,7 @@ import Stack from "@mui/material/Stack";
 import Typography from "@mui/material/Typography";
 import { Fragment } from "react";
 import type { Fact } from "#core/words/facts.ts";
-import type { Trial, TrialPair } from "#core/formats/trial.ts";
+import { BEST_FIRST, type Trial, type TrialPair } from "#core/formats/trial.ts";
 import { FloorDrawing } from "../drawing/floor-drawing.tsx";
 import { frameAt, timeline } from "../drawing/floor-layout.ts";
 import { targetLayout } from "../drawing/target-layout.ts";
@@ -46,12 +46,10 @@ export function TrialPicture({ trial }: { trial: Trial }) {
   );
 }
 
-const ORDER = { valid: 0, risky: 1, invalid: 2, unread: 3 } as const;
-
 /** Rings with the words beside them, best first. */
 export function TrialList({ title, pairs, of }: { title: string; pairs: readonly TrialPair[]; of: "feed" | "answer" }) {
   if (pairs.length === 0) return null;
-  const sorted = [...pairs].sort((a, b) => ORDER[a.verdict] - ORDER[b.verdict]);
+  const sorted = [...pairs].sort((a, b) => BEST_FIRST.indexOf(a.verdict) - BEST_FIRST.indexOf(b.verdict));
   return (
     <Box component="section" aria-label={title} sx={{ mt: 2.5 }}>
       <Typography variant="h3" sx={{ mb: 0.5 }}>

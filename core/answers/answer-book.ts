@@ -31,7 +31,9 @@ export interface BookFeed {
 }
 
 /** One letter a cell: v valid, d holds as a drill, r risky, x invalid, blank where the answer cannot be done. */
-export type CellCode = "v" | "d" | "r" | "x" | " ";
+const CODES = ["v", "d", "r", "x", " "] as const;
+/** The letter of a cell. */
+export type CellCode = (typeof CODES)[number];
 const CODE: Readonly<Record<Verdict, CellCode>> = { valid: "v", risky: "r", invalid: "x", unread: " " };
 
 /** Returns the letter of a pair that was checked; bare hands that hold against a blade have one of their own. */
@@ -215,6 +217,10 @@ export function* answerBook(choice: BookChoice, school: School): Generator<numbe
     answerKeys: readers.map((r) => r.key),
   };
 }
+
+/** Returns the letter of a cell: feed, side (0 the usual one) and answer by their places; blank outside of the map. */
+export const cellAt = ({ codes }: Pick<Book, "codes">, feed: number, side: 0 | 1, answer: number): CellCode =>
+  CODES.find((code) => code === codes[feed]?.[side][answer]) ?? " ";
 
 /** Why a pair comes out as it does, with what stays open. */
 export interface BookReason {

@@ -2,13 +2,13 @@
 import { moveFacts, type Fact } from "../words/facts.ts";
 import { TRADE } from "../trade/trade.ts";
 import { checkFor } from "../policy/judge.ts";
-import type { Verdict } from "../exchange/types.ts";
+import type { VerdictName } from "../base/verdict-words.ts";
 import { sceneViews, type SceneView } from "./scene-view.ts";
 import type { School } from "../policy/school.ts";
 import { parse } from "../score/parse.ts";
 import { answerTexts } from "../answers/answers.ts";
 import type { Move } from "../words/types.ts";
-import { answerBook, drillFor } from "../answers/answer-book.ts";
+import { answerBook, cellAt, drillFor, type CellCode } from "../answers/answer-book.ts";
 import { feedTexts } from "../answers/answers.ts";
 import { finished } from "../base/work.ts";
 
@@ -16,7 +16,8 @@ import { finished } from "../base/work.ts";
 export interface TrialPair {
   readonly feed: string;
   readonly answer: string;
-  readonly verdict: Verdict;
+  /** As it is shown. */
+  readonly verdict: VerdictName;
 }
 /** A move that is tried, with all it was tried against. */
 export interface Trial {
@@ -27,21 +28,24 @@ export interface Trial {
   readonly scene: SceneView | null;
 }
 
-const VERDICT: Readonly<Record<string, Verdict>> = { v: "valid", r: "risky", x: "invalid" };
+const VERDICT: Readonly<Record<CellCode, VerdictName | null>> = {
+  ...{ v: "valid", d: "asDrill", r: "risky", x: "invalid", " ": null },
+};
 
 function pairs(feeds: readonly string[], answers: readonly string[], school: School): TrialPair[] {
   const book = finished(answerBook({ feeds, answers }, school));
   return book.feeds.flatMap(({ text }, f) =>
     book.answers.flatMap((answer, a): TrialPair[] => {
-      const verdict = VERDICT[book.codes[f]![0][a] ?? " "];
+      const verdict = VERDICT[cellAt(book, f, 0, a)];
       return verdict ? [{ feed: text, answer: answer.text, verdict }] : [];
     }),
   );
 }
 
-const BEST: readonly Verdict[] = ["valid", "risky", "invalid"];
+/** Verdicts of trials, best first. */
+export const BEST_FIRST: readonly VerdictName[] = ["valid", "asDrill", "risky", "invalid"];
 const best = (found: readonly TrialPair[]): TrialPair | undefined =>
-  BEST.flatMap((v) => found.filter((p) => p.verdict === v))[0];
+  BEST_FIRST.flatMap((v) => found.filter((p) => p.verdict === v))[0];
 
 /** Tries a move of the school's vocabulary against the usual ones. */
 export function tryMove(move: Move, school: School): Trial {
