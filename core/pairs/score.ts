@@ -61,7 +61,7 @@ export const wishMap = (wishes: readonly Wish[]): Map<string, Wish["kind"]> =>
   );
 
 /** A pair may score at most this; penalties are taken off. */
-export const BEST = 1000;
+const BEST = 1000;
 /** A wish to be together outweighs everything but a meeting tonight. */
 const TOGETHER = 500;
 
