@@ -5,7 +5,7 @@ import { revisionInput } from "#server/drills/revision-input.ts";
 import { judgeAgain, judgingEnds, judgingOf } from "#server/drills/judging.ts";
 import { modelVersion } from "#server/drills/model-version.ts";
 import { patchSettings } from "#server/school/save-settings.ts";
-import { schoolOf } from "#server/school/school-of.ts";
+import { forOneRequest, schoolOf } from "#server/school/school-of.ts";
 import { createClass, listTrainedTexts } from "./classes.ts";
 import { createDrill, getDrill, listDrills, listRevisions, saveDrill } from "./drills.ts";
 import { insertStudent } from "./people.ts";
@@ -28,6 +28,19 @@ const drill = async (text: string) => {
 };
 
 describe("settings", () => {
+  test("two saves in one breath: what is judged behind them follows the second", async () => {
+    const id = await drill("A jab -> B slip in");
+    const verdict = async () => (await getDrill(db, scope, id))!.revision.verdict;
+    await judgingEnds(scope);
+    // Each request keeps what it has read of its school.
+    const requests = [forOneRequest({ ...scope }), forOneRequest({ ...scope })] as const;
+    await patchSettings(requests[0], 1, { severity: { "inside-line": "error" } });
+    await patchSettings(requests[1], 2, { severity: { "inside-line": "note" } });
+    await judgingEnds(scope);
+    expect(await verdict()).toBe("sound");
+    expect(judgingOf(scope)).toBeNull();
+  });
+
   test("a part is saved, the rest stays, and the checker follows", async () => {
     await patchSettings(scope, 1, { customs: { names: "thai" } });
     const saved = await patchSettings(scope, 2, { severity: { "inside-line": "error" } });

@@ -37,7 +37,8 @@ export function judgeAgain(scope: Scope, which: "all" | "older"): Promise<void> 
   }
   const run: Run = { done: 0, total: 0, again: false, ended: Promise.resolve() };
   runs.set(scope.schoolId, run);
-  run.ended = judge(scope, which, run)
+  // A request remembers the settings that it has read; what is judged behind it, maybe later, reads them as they are.
+  run.ended = judge({ ...scope }, which, run)
     .catch((error: unknown) => console.error("stored verdicts could not be worked out again:", error))
     .finally(() => {
       runs.delete(scope.schoolId);
