@@ -15,6 +15,7 @@ const ROOMS = [
   "drill",
   "trade",
   "policy",
+  "plain",
   "answers",
   "search",
   "vary",

@@ -8,6 +8,7 @@ import { runAnswers } from "./answers.ts";
 import { runCheck, runFormat, runMoves, runRefute } from "./check.ts";
 import { CannotRun, moveList, wholeNumber } from "./options.ts";
 import { runPlan } from "./plan.ts";
+import { runRead } from "./read.ts";
 import { runBridge, runCalls, runFlow, runLadder, runVary } from "./searches.ts";
 
 /** Exit code where a command cannot run: wrong arguments, a file that is missing. */
@@ -44,6 +45,9 @@ command(`check ${FILES}`, "says what the checker finds in each drill; `-` reads 
   )
   .action(exits(runCheck));
 command(`format ${FILES}`, "prints each drill in its one layout").action(exits(runFormat));
+command("read <file>", "reads lines in plain words, one row each; `-` reads standard input")
+  .addHelpText("after", "\nExit 0 where each line has a row or a question, else 1.")
+  .action(exits(runRead));
 command("answers <feed> [file]", "ranks the answers to a feed, for the people in the file's header").action(
   exits(runAnswers),
 );

@@ -5,6 +5,7 @@
 import { rowOfLine } from "../base/units.ts";
 import { rankAnswers } from "./answers.ts";
 import { candidatesOf } from "./repair-candidates.ts";
+import { isUnread, readAs } from "./read-as.ts";
 import type { Checked } from "../drill/types.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
 import type { Edit, Finding } from "../findings/finding.ts";
@@ -47,15 +48,26 @@ export function repairsOf(text: string, checked: Checked, finding: Finding, scho
   // What is shown wrong is meant to be wrong.
   if (finding.shownWrong) return [];
   const broken: Broken = { text: plain(text), checked, finding, exchange: exchangeOf(checked, finding), school };
+  const isUnderstood = !isUnread(checked, finding.line);
   const found: Repair[] = [];
+  const isNew = (score: string) => score !== broken.text && found.every((other) => other.score !== score);
   let tried = 0;
-  for (const { label, edits } of candidatesOf(broken, answersFor(broken))) {
+  // An answer behind words that nobody understood makes them worse.
+  const makes = isUnderstood || finding.rule !== "no-answer";
+  for (const { label, edits } of makes ? candidatesOf(broken, answersFor(broken)) : []) {
     if (found.length >= OFFERED || tried++ >= TRIED) break;
     const score = applied(broken.text, edits);
-    if (score !== broken.text && holds(broken, score) && found.every((other) => other.score !== score))
-      found.push({ label, edits, score });
+    if (isNew(score) && holds(broken, score)) found.push({ label, edits, score });
   }
+  if (!isUnderstood) found.push(...readings(broken).filter(({ score }) => isNew(score)));
   return found;
+}
+
+/** The row as what it may mean, where all of it is understood then; what it is worth is said by the checker. */
+function readings(broken: Broken): Repair[] {
+  return readAs(broken)
+    .map(({ label, edits }) => ({ label, edits, score: applied(broken.text, edits) }))
+    .filter(({ score }) => !isUnread(checkFor(parse(score), broken.school), broken.finding.line));
 }
 
 /** The exchange in which a finding was made. */

@@ -1,0 +1,37 @@
+/** The words around names as data: see `plain-words.json`. */
+import data from "./plain-words.json" with { type: "json" };
+
+const set = (words: readonly string[]): ReadonlySet<string> => new Set(words);
+const map = <T>(record: Readonly<Record<string, T>>): ReadonlyMap<string, T> => new Map(Object.entries(record));
+
+/** What coaches say around the names of moves. */
+export const PLAIN = {
+  turn: set(data.turn),
+  against: set(data.against),
+  then: set(data.then),
+  together: set(data.together),
+  or: set(data.or),
+  meets: set(data.meets),
+  articles: set(data.articles),
+  fillers: set(data.fillers),
+  actors: set(data.actors),
+  directions: map(data.directions),
+  heights: map(data.heights),
+  targets: map(data.targets),
+  oneSided: map(data.oneSided),
+  phrases: data.phrases,
+  asked: data.asked,
+  atFirst: map(data.atFirst),
+  /** Sayings that are an answer by themselves, and only a blow behind one. */
+  afterAnswer: map(data.afterAnswer),
+  /** Movements that bring a blow, as steps do. */
+  asFeet: set(data.asFeet),
+  /** Names that say how only with what stands behind `with`. */
+  general: set(data.general),
+  gear: set(data.gear),
+  /** What is said of a row and is no part of it, such as `x10`. */
+  notes: data.notes.map((one) => new RegExp(one, "giu")),
+  sameTime: data.sameTime.map((one) => new RegExp(one, "giu")),
+  /** Words that are no part of a name and are misspelt as well. */
+  spelt: [...Object.keys(data.directions), "lead", "rear", "partner", "feeder", "outside", "inside"],
+} as const;

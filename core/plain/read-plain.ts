@@ -1,0 +1,83 @@
+/** Plain words in: for each line of a page the row that it means, or what has to be asked about it. */
+import { checkFor } from "../policy/judge.ts";
+import type { School } from "../policy/school.ts";
+import { parse } from "../score/parse.ts";
+import { format } from "../score/format.ts";
+import type { Checked } from "../drill/types.ts";
+import { piecesOf } from "./pieces.ts";
+import { rowOf, type MadeRow } from "./rows.ts";
+
+/** A row that a line may mean, with the verdict of the checker. */
+interface Proposal {
+  readonly text: string;
+  readonly verdict: Checked["verdict"];
+  /** What each part of the line was taken for; places count from the start of the line. */
+  readonly understood: MadeRow["understood"];
+}
+/** What was read in a line. */
+export interface PlainLine {
+  /** From 1. */
+  readonly line: number;
+  readonly source: string;
+  /** None, one, or two, the likelier first. */
+  readonly proposals: readonly Proposal[];
+  readonly question: { readonly text: string; readonly choices: readonly [string, string] } | null;
+  /** Words that are no part of the row. */
+  readonly kept: readonly string[];
+}
+
+/** Longer lines are not what somebody says, characters. */
+const LONGEST_LINE = 400;
+
+/** Rows of a header among notes: they say what people hold, and are no rows of play. */
+const HEADER =
+  /^\s*(?:(?:title|kind|level|range|tempo|beat|cadence|formation|order|gear|numbering|focus|context|contact|mats|tradition|rules [abc])\s*:|[abc]\s*:\s*(?:lead|height|reach|mass|minor|holds|wears|right handed|left handed|stance|guard)\b)/i;
+
+/** Reads a page of notes: one result for each line that is not blank. `header`: rows that say what people hold and wear. */
+export function readPlain(page: string, header: readonly string[], school: School): PlainLine[] {
+  const lines = page
+    .split(/\r\n?|\n/)
+    .map((source, i) => ({ source, line: i + 1 }))
+    .filter(({ source }) => source.trim() !== "");
+  const head = [...header, ...lines.flatMap(({ source }) => (HEADER.test(source) ? [source.trim()] : []))];
+  return lines.map(({ source, line }) => ({ line, source, ...readLine(source, head, school) }));
+}
+
+type Read = Omit<PlainLine, "line" | "source">;
+const UNREAD: ReadonlySet<string> = new Set(["syntax", "unknown-move", "not-modelled"]);
+
+/** Reads one line beside the rows of a header. */
+export function readLine(source: string, header: readonly string[], school: School): Read {
+  if (source.length > LONGEST_LINE) return { proposals: [], question: null, kept: [source.slice(0, LONGEST_LINE)] };
+  const asItIs = written(source, header, school);
+  if (asItIs) return { proposals: [asItIs], question: null, kept: [] };
+  const pieces = piecesOf(source, school.vocabulary);
+  const made = rowOf(pieces);
+  if (!made) return { proposals: [], question: null, kept: [source.trim()] };
+  let unread = false;
+  const proposed = ({ text, understood }: MadeRow): Proposal => {
+    const { verdict, findings } = checkFor(parse([...header, "", text].join("\n")), school);
+    unread ||= findings.some(({ rule }) => rule === "syntax" || rule === "unknown-move");
+    return { text: format(parse(text)).trim(), verdict, understood };
+  };
+  const first = proposed(made.row);
+  // What comes out as no notation was not understood, whatever was made of it.
+  const kept = unread && pieces.kept.length === 0 ? [source.trim()] : pieces.kept;
+  if (!made.asked) return { proposals: [first], question: null, kept };
+  const second = proposed(made.asked.other);
+  const choices = [first.text, second.text] as const;
+  return { proposals: [first, second], question: { text: made.asked.text, choices }, kept };
+}
+
+/** A line that is notation already, or a row of a header; null for all other lines. */
+function written(source: string, header: readonly string[], school: School): Proposal | null {
+  const text = source.trim();
+  const whole = [{ from: 0, to: source.length, as: text }];
+  if (HEADER.test(text)) return { text, verdict: "sound", understood: whole };
+  if (!/^[abc]\s.*(?:->|<>)\s*[abc]\s/i.test(text)) return null;
+  const score = parse([...header, "", text].join("\n"));
+  const { findings, verdict } = checkFor(score, school);
+  return findings.some(({ rule }) => UNREAD.has(rule))
+    ? null
+    : { text: format(parse(text)).trim(), verdict, understood: whole };
+}

@@ -1,0 +1,361 @@
+/** Pieces of a line to a row of play: who does what, against what, and what is not clear about it. */
+import type { Joint, NamePiece, Piece, Pieces } from "./pieces.ts";
+import { BOTH } from "./pieces.ts";
+import type { NameKind } from "./lexicon.ts";
+import { PLAIN } from "./plain-words.ts";
+
+/** A row, and what a piece of the line became in it. */
+export interface MadeRow {
+  readonly text: string;
+  readonly understood: readonly { readonly from: number; readonly to: number; readonly as: string }[];
+}
+/** What has to be asked once, with the two rows it is between. */
+export interface Asked {
+  readonly text: string;
+  readonly other: MadeRow;
+}
+/** The row of a line and what is asked about it; null where nothing in it can be played. */
+export interface Made {
+  readonly row: MadeRow;
+  readonly asked: Asked | null;
+}
+
+type Person = "A" | "B" | "C";
+interface Item {
+  readonly text: string;
+  readonly kind: NameKind;
+  readonly blows: number;
+  readonly joiner: ", " | " + " | " | ";
+  readonly from: number;
+  readonly to: number;
+}
+interface Turn {
+  readonly actor: Person;
+  readonly joint: " -> " | " <> ";
+  readonly items: Item[];
+}
+type Played = NamePiece | Extract<Piece, { type: "numbers" }>;
+
+/** Makes the row of a line; of what is not clear the likelier comes first, the other is asked about. */
+export function rowOf(said: Pieces): Made | null {
+  const asked = new Doubt(0);
+  const turns = new Builder(said, asked).build();
+  if (turns.length === 0) return null;
+  const row = rowFrom(turns);
+  if (asked.question === null) return { row, asked: null };
+  const other = rowFrom(new Builder(said, new Doubt(1)).build());
+  return { row, asked: other.text === row.text ? null : { text: asked.question, other } };
+}
+
+const rowFrom = (turns: readonly Turn[]): MadeRow => ({
+  text: turns
+    .map(({ actor, joint, items }, i) => {
+      const beats = items.map((item, at) => (at === 0 ? "" : item.joiner) + item.text).join("");
+      return `${i === 0 ? "" : joint}${actor} ${beats}`;
+    })
+    .join(""),
+  understood: turns.flatMap(({ items }) => items.map(({ from, to, text }) => ({ from, to, as: text }))),
+});
+
+/** The first thing that is not clear, and which way it is taken. */
+class Doubt {
+  question: string | null = null;
+  constructor(private readonly way: 0 | 1) {}
+
+  /** Takes one of two where it is the first doubt; later ones take the likelier. */
+  choose<T>(question: string, one: T, two: T): T {
+    if (this.question !== null) return one;
+    this.question = question;
+    return this.way === 0 ? one : two;
+  }
+}
+
+const PEOPLE: Readonly<Record<string, Person>> = { a: "A", b: "B", c: "C" };
+const otherOf = (person: Person): Person => (person === "A" ? "B" : "A");
+const isAnswer = (kind: NameKind): boolean => kind === "defence" || kind === "feet" || kind === "hold";
+const isPlayed = (piece: Piece | undefined): piece is Played => piece?.type === "name" || piece?.type === "numbers";
+const kindOf = (piece: Played): NameKind => (piece.type === "numbers" ? "blow" : piece.name.kind);
+const blowsOf = (piece: Played): number => (piece.type === "numbers" ? piece.blows : piece.name.blows);
+
+class Builder {
+  private readonly turns: Turn[] = [];
+  private readonly people = new Map<string, Person>();
+  private actor: Person | null = null;
+  private joints: Joint[] = [];
+  private againstMode = false;
+  private readonly pieces: readonly Piece[];
+
+  constructor(
+    private readonly said: Pieces,
+    private readonly doubt: Doubt,
+  ) {
+    this.pieces = said.pieces.filter((piece) => piece.type !== "kept");
+  }
+
+  build(): readonly Turn[] {
+    const played = this.pieces.filter(isPlayed);
+    if (played.length === 0) return [];
+    if (this.pieces[0]!.type === "actor" && this.pieces[0]!.who === BOTH) return this.both(played[0]!);
+    if (this.isFromTheHitter(played)) return this.fromTheHitter(played);
+    for (let i = 0; i < this.pieces.length; i++) {
+      const piece = this.pieces[i]!;
+      if (piece.type === "actor") this.actor = this.personOf(piece.who);
+      else if (piece.type === "joint") this.joints.push(piece.joint);
+      else if (isPlayed(piece)) i += this.play(piece, i);
+    }
+    if (this.said.sameTime) this.atOnce();
+    return this.turns;
+  }
+
+  private both(piece: Played): readonly Turn[] {
+    const item = this.item(piece, ", ");
+    return (["A", "B"] as const).map((actor) => ({ actor, joint: " <> ", items: [item] }));
+  }
+
+  /** Notes of the one who hits pads: `1-2, slip, 2` leaves out what the holder throws. */
+  private isFromTheHitter(played: readonly Played[]): boolean {
+    if (this.pieces.some((piece) => piece.type === "actor" || (piece.type === "joint" && piece.joint !== "comma")))
+      return false;
+    const kinds = played.map((piece) => (piece.type === "numbers" ? "n" : kindOf(piece) === "defence" ? "d" : "x"));
+    return /^n+d+n+$/.test(kinds.join(""));
+  }
+
+  private fromTheHitter(played: readonly Played[]): readonly Turn[] {
+    const cut = played.findIndex((piece) => piece.type === "name");
+    const thrown = this.doubt.choose("What does the holder throw: a jab or a cross?", "jab", "cross");
+    const items = (list: readonly Played[]) => list.map((piece) => this.item(piece, ", "));
+    const first = played[0]!;
+    const place = { from: first.from, to: first.from };
+    const cue = { text: "hold pads", kind: "cue" as const, blows: 0, joiner: ", " as const, ...place };
+    const blow = { text: thrown, kind: "blow" as const, blows: 1, joiner: ", " as const, ...place };
+    return [
+      { actor: "A", joint: " -> ", items: [cue] },
+      { actor: "B", joint: " -> ", items: items(played.slice(0, cut)) },
+      { actor: "A", joint: " -> ", items: [blow] },
+      { actor: "B", joint: " -> ", items: items(played.slice(cut)) },
+    ];
+  }
+
+  private personOf(who: string): Person {
+    const known = this.people.get(who) ?? PEOPLE[who];
+    if (known) return known;
+    const taken = [...this.people.values()];
+    const now = this.turns.at(-1)?.actor;
+    const person = now ? otherOf(now) : taken.includes("A") ? "B" : "A";
+    this.people.set(who, person);
+    return person;
+  }
+
+  /** Puts a name into the row; returns how many pieces behind it were taken with it. */
+  private play(piece: Played, at: number): number {
+    const taken = this.turns.length === 0 ? this.begin(piece, at) : this.goOn(piece);
+    this.joints = [];
+    return taken;
+  }
+
+  private begin(piece: Played, at: number): number {
+    this.againstMode = this.joints.includes("against");
+    const joint = this.pieces[at + 1];
+    // `bong sau against a punch`: what stands behind `against` is what comes.
+    const isAgainst = joint?.type === "joint" && joint.joint === "against" && this.pieces[at + 2]?.type === "name";
+    const next = isAgainst ? this.pieces[at + 2] : joint;
+    const kind = kindOf(piece);
+    const actor = this.actor ?? "A";
+    // `slip the jab`, `catch the jab`: what is named behind is what comes.
+    const leaves =
+      kind !== "feet" || (piece.type === "name" && /back|off|away|out/.test(`${piece.name.text} ${piece.way}`));
+    if (isAnswer(kind) && leaves && next?.type === "name" && next.name.kind === "blow") {
+      const isNamed = next.article || this.againstMode || isAgainst;
+      const swapped = isNamed || this.isFirst("slip it, or slip and then hit", piece, next);
+      if (swapped) return this.answered(piece, next, this.actor ?? "B") + (isAgainst ? 1 : 0);
+    }
+    const comma = this.pieces[at + 1];
+    const behind = this.pieces[at + 2];
+    if (
+      kind === "defence" &&
+      !this.actor &&
+      comma?.type === "joint" &&
+      comma.joint === "comma" &&
+      behind?.type === "name"
+    )
+      if (behind.name.kind === "blow" && this.pieces.length === at + 3) {
+        const feed = this.doubt.choose(
+          `Which of them is the attack: ${textOf(behind, null)}, or ${textOf(piece, null)}?`,
+          behind,
+          piece,
+        );
+        const answer = feed === behind ? piece : behind;
+        this.turns.push({ actor: "A", joint: " -> ", items: [this.item(feed, ", ")] });
+        this.turns.push({ actor: "B", joint: " -> ", items: [this.item(answer, ", ")] });
+        this.actor = null;
+        return 2;
+      }
+    this.turns.push({ actor, joint: " -> ", items: [this.item(piece, ", ")] });
+    this.actor = null;
+    return 0;
+  }
+
+  private isFirst(what: string, piece: Played, next: NamePiece): boolean {
+    if (this.actor !== null) return false;
+    const [one, two] = [textOf(piece, null), textOf(next, null)];
+    void what;
+    return this.doubt.choose(`Does ${one} answer the ${two}, or does the ${two} follow it?`, true, false);
+  }
+
+  /** A feed that is named behind its answer. */
+  private answered(answer: Played, feed: NamePiece, answerer: Person): number {
+    const evades = answer.type === "name" && answer.way === null && feed.way !== null;
+    const [met, thrown] = evades
+      ? [
+          { ...answer, way: feed.way },
+          { ...feed, way: null },
+        ]
+      : [answer, feed];
+    this.turns.push({ actor: otherOf(answerer), joint: " -> ", items: [this.item(thrown, ", ")] });
+    this.turns.push({ actor: answerer, joint: " -> ", items: [this.item(met, ", ")] });
+    this.actor = null;
+    return 1;
+  }
+
+  private goOn(piece: Played): number {
+    const turn = this.turns.at(-1)!;
+    const next = this.nextActor(piece, turn);
+    this.actor = null;
+    if (this.joints.includes("meets")) {
+      this.turns.push({ actor: otherOf(turn.actor), joint: " <> ", items: [this.item(piece, ", ")] });
+      return 0;
+    }
+    if (next !== turn.actor) {
+      this.turns.push({ actor: next, joint: " -> ", items: [this.item(piece, ", ")] });
+      return 0;
+    }
+    const said = turn.items.at(-1)!;
+    // `blocks with the double cover`: the block is the double cover.
+    const isHow = this.joints.at(-1) === "together" && PLAIN.general.has(said.text) && kindOf(piece) === said.kind;
+    if (isHow) turn.items.pop();
+    turn.items.push(this.item(piece, isHow ? said.joiner : this.joinerFor(piece, turn)));
+    return 0;
+  }
+
+  private nextActor(piece: Played, turn: Turn): Person {
+    if (this.actor) return this.actor;
+    const kind = kindOf(piece);
+    const other = otherOf(turn.actor);
+    const isFirst = this.turns.length === 1;
+    const together = this.joints.includes("together");
+    if (isFirst && this.joints.includes("turn")) return other;
+    if (isFirst && this.joints.includes("against")) return other;
+    if (isFirst && this.againstMode && together) return other;
+    if (turn.items.every((item) => item.kind === "cue")) return kind === "blow" ? other : turn.actor;
+    if (!isAnswer(kind)) return turn.actor;
+    const threatens = turn.items.some((item) => item.kind === "blow" || item.kind === "hold");
+    if (isFirst) {
+      if (kind === "feet" && together) return turn.actor;
+      return threatens ? other : turn.actor;
+    }
+    const struck = turn.items.some((item) => item.kind === "blow");
+    if (!struck || kind === "feet" || together) return turn.actor;
+    const said = textOf(piece, null);
+    const evades = /^(?:slip|duck|weave|roll|lean|bob|fade)\b/.test(said);
+    return evades
+      ? this.doubt.choose(`Who does the ${said}: ${other}, or ${turn.actor} on the way out?`, other, turn.actor)
+      : other;
+  }
+
+  private joinerFor(piece: Played, turn: Turn): Item["joiner"] {
+    const before = turn.items.at(-1)!;
+    const kind = kindOf(piece);
+    const { joints } = this;
+    if (joints.includes("or") || (joints.includes("slash") && before.kind === kind)) return this.oneOf(turn);
+    if (joints.includes("together") && !joints.includes("then") && !joints.includes("against")) return " + ";
+    if (!joints.includes("and")) return ", ";
+    const steps = before.kind === "feet" && kind === "blow" && turn.items.length === 1 && this.turns.length === 1;
+    if (steps) return " + ";
+    const layers = isAnswer(before.kind) && isAnswer(kind) && before.kind !== "hold" && kind !== "hold";
+    return layers && this.answersLeft(turn) <= 0 ? " + " : ", ";
+  }
+
+  /** `parries, catches or covers`: the list before is a choice as well. */
+  private oneOf(turn: Turn): Item["joiner"] {
+    const { items } = turn;
+    for (let i = items.length - 1; i > 0 && items[i]!.joiner === ", " && items[i - 1]!.kind === items[i]!.kind; i--)
+      items[i] = { ...items[i]!, joiner: " | " };
+    return " | ";
+  }
+
+  /** How many feeds of the turn before still wait for an answer. */
+  private answersLeft(turn: Turn): number {
+    const fed = this.turns.at(-2)?.items.reduce((sum, item) => sum + (item.kind === "hold" ? 1 : item.blows), 0) ?? 0;
+    return fed - turn.items.filter(({ kind }) => isAnswer(kind)).length;
+  }
+
+  /** `at the same time` is said of the last two. */
+  private atOnce(): void {
+    const items = this.turns.at(-1)?.items;
+    const last = items?.pop();
+    if (last) items!.push({ ...last, joiner: " + " });
+  }
+
+  private item(piece: Played, joiner: Item["joiner"]): Item {
+    return {
+      text: textOf(piece, this.settled(piece)),
+      kind: kindOf(piece),
+      blows: kindOf(piece) === "blow" ? blowsOf(piece) : 0,
+      joiner,
+      from: piece.from,
+      to: piece.to,
+    };
+  }
+
+  /** The name that is meant where the word alone does not say it; null where it does. */
+  private settled(piece: Played): string | null {
+    if (piece.type === "numbers") return null;
+    const { name, side, where, height } = piece;
+    const only = PLAIN.afterAnswer.get(name.text);
+    if (only && this.turns.at(-1)?.items.some(({ kind }) => kind === "defence")) return only;
+    const [one, two] = name.asked ?? [];
+    // Where a kick goes to says enough of it.
+    if (one === "round kick" && (where || height)) return "kick";
+    if (one && two) return this.doubt.choose(`Is it a ${one} or a ${two}?`, one, two);
+    if (name.text === "hook" && !side) return this.hook();
+    if (name.text === "roll" && this.answersStraight())
+      return this.doubt.choose("Roll under it, or roll the shoulder?", "weave", "shoulder roll");
+    if (name.text === "check" && this.answersHand())
+      return this.doubt.choose("Check the hand, or lift the shin?", "hand check", "shin check");
+    return null;
+  }
+
+  /** A hook follows the other hand: behind a cross it is the lead one. */
+  private hook(): string {
+    const before = this.turns.at(-1)?.items.at(-1)?.text ?? "";
+    if (/\b(?:cross|rear|overhand|2)$|^rear /.test(before)) return "lead hook";
+    return this.doubt.choose("A hook with the lead or the rear hand?", "lead hook", "rear hook");
+  }
+
+  private fed(): string {
+    const turn = this.turns.at(-1);
+    const items = turn?.items.filter(({ kind }) => kind === "blow") ?? [];
+    return items.at(-1)?.text ?? "";
+  }
+  private answersStraight(): boolean {
+    return /\b(?:jab|cross|straight|punch|1|2)\b/.test(this.fed());
+  }
+  private answersHand(): boolean {
+    const fed = this.fed();
+    return fed !== "" && !/kick|knee|teep|sweep|geri|te tat/.test(fed);
+  }
+}
+
+const AS_LEAD: Readonly<Record<string, string>> = { left: "lead", right: "rear" };
+
+/** The words of a name in a row; `as` in place of the name itself. */
+function textOf(piece: Played, as: string | null): string {
+  if (piece.type === "numbers") return piece.text;
+  const { name, side, sideBehind, height, way, before, where, number } = piece;
+  const shown = as ?? PLAIN.atFirst.get(name.text) ?? name.text;
+  const usual = PLAIN.oneSided.get(shown);
+  const named = side !== null && usual !== (AS_LEAD[side] ?? side) && !shown.includes(side) ? side : null;
+  return [sideBehind ? null : named, before, shown, number, sideBehind ? named : null, height, way, where]
+    .filter(Boolean)
+    .join(" ");
+}
