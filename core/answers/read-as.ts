@@ -1,4 +1,4 @@
-/** A row that is not understood, as the rows that it may mean: what stands there in plain words is read. */
+/** Offers the rows that a row in plain words may mean. */
 import { readLine } from "../plain/read-plain.ts";
 import { headerRows } from "../score/edit.ts";
 import { rowOfLine } from "../base/units.ts";

@@ -37,7 +37,7 @@ test("there are enough lines of enough arts", () => {
 });
 test("the lines that come out otherwise are known, and few", () => {
   expect(sourcesOf("wrong")).toEqual([
-    // The saying stands for a slip with the cross: a row of its own, and what was typed.
+    // The saying means a slip with the cross: the words that were typed, and a row of their own.
     "counter the jab with a cross over the top",
     // `jodan` is kept as the height that it is, where the row wanted says `to head`.
     "oi-zuki jodan; age-uke; gyaku-zuki",

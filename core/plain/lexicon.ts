@@ -33,7 +33,7 @@ interface Node {
   name: Name | null;
 }
 
-/** All names by their words, and all words that stand in any of them. */
+/** All names by their words, and all words of them. */
 export interface Lexicon {
   readonly root: Node;
   readonly words: readonly string[];
@@ -118,11 +118,11 @@ function build(vocabulary: Vocabulary): Lexicon {
   return { root, words: [...words, ...PLAIN.spelt], joined, names };
 }
 
-/** `jab cross` only lists what it stands for. */
+/** `jab cross` only lists its moves. */
 const isList = (name: string, means: readonly string[]): boolean =>
   new Set(means).size === means.length && name.split(" ").every((word) => means.some((one) => one.includes(word)));
 
-/** A word that parts a row where no number stands behind it. */
+/** A word that parts a row unless a number follows it. */
 const isJoint = (word: string): boolean => PLAIN.against.has(word) || PLAIN.turn.has(word) || PLAIN.then.has(word);
 
 /** The moves of the longest name at the start of a beat. */

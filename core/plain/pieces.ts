@@ -18,7 +18,7 @@ export interface NamePiece extends Placed {
   readonly type: "name";
   readonly name: Name;
   readonly side: SideName | null;
-  /** The side stands behind the name: `parry rear`. */
+  /** The side follows the name: `parry rear`. */
   readonly sideBehind: boolean;
   readonly height: "high" | "mid" | "low" | null;
   readonly way: string | null;
@@ -244,7 +244,7 @@ class Scanner {
     };
     let at = start;
     let found = this.match(at);
-    // Sides, heights and parts may stand before a name.
+    // Sides, heights and parts may come before a name.
     while (!found) {
       const word = this.tokens[at]?.kind === "word" ? this.reading(at) : "";
       if (word in SIDE) said.side = SIDE[word]!;
@@ -292,7 +292,7 @@ class Scanner {
     return near !== null && (near in SIDE || PLAIN.directions.has(near)) ? near : text;
   }
 
-  /** What stands behind a name and belongs to it. */
+  /** Takes the words behind a name that belong to it. */
   private behind(said: Said, name: Name): void {
     for (;;) {
       const token = this.token();

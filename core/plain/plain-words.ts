@@ -26,10 +26,10 @@ export const PLAIN = {
   afterAnswer: map(data.afterAnswer),
   /** Movements that bring a blow, as steps do. */
   asFeet: set(data.asFeet),
-  /** Names that say how only with what stands behind `with`. */
+  /** Names that say how only by the words after `with`. */
   general: set(data.general),
   gear: set(data.gear),
-  /** What is said of a row and is no part of it, such as `x10`. */
+  /** Notes of a row, such as `x10`: they are no part of it. */
   notes: data.notes.map((one) => new RegExp(one, "giu")),
   sameTime: data.sameTime.map((one) => new RegExp(one, "giu")),
   /** Words that are no part of a name and are misspelt as well. */

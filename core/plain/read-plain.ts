@@ -14,7 +14,7 @@ interface Proposal {
   /** What each part of the line was taken for; places count from the start of the line. */
   readonly understood: MadeRow["understood"];
 }
-/** What was read in a line. */
+/** A line with the rows that it may mean. */
 export interface PlainLine {
   /** From 1. */
   readonly line: number;
@@ -61,7 +61,7 @@ export function readLine(source: string, header: readonly string[], school: Scho
     return { text: format(parse(text)).trim(), verdict, understood };
   };
   const first = proposed(made.row);
-  // What comes out as no notation was not understood, whatever was made of it.
+  // A row that is no notation says that the line was not understood.
   const kept = unread && pieces.kept.length === 0 ? [source.trim()] : pieces.kept;
   if (!made.asked) return { proposals: [first], question: null, kept };
   const second = proposed(made.asked.other);

@@ -9,7 +9,7 @@ export interface MadeRow {
   readonly text: string;
   readonly understood: readonly { readonly from: number; readonly to: number; readonly as: string }[];
 }
-/** What has to be asked once, with the two rows it is between. */
+/** A question to ask once, with the row that the other answer makes. */
 export interface Asked {
   readonly text: string;
   readonly other: MadeRow;
@@ -156,7 +156,7 @@ class Builder {
   private begin(piece: Played, at: number): number {
     this.againstMode = this.joints.includes("against");
     const joint = this.pieces[at + 1];
-    // `bong sau against a punch`: what stands behind `against` is what comes.
+    // `bong sau against a punch`: the blow is named after `against`.
     const isAgainst = joint?.type === "joint" && joint.joint === "against" && this.pieces[at + 2]?.type === "name";
     const next = isAgainst ? this.pieces[at + 2] : joint;
     const kind = kindOf(piece);

@@ -1,6 +1,6 @@
 /** A word in the forms that it may be typed in: `slips`, `parried` and `stepping` as `slip`, `parry` and `step`. */
 
-/** Endings and what stands in their place, most special first. */
+/** Endings with the letters that replace them, most special first. */
 const ENDINGS: readonly (readonly [RegExp, string])[] = [
   [/'s$/, ""],
   [/ies$/, "y"],
