@@ -14,6 +14,8 @@ import { DrillTable } from "./drill-table.tsx";
 import { Tour } from "./tour.tsx";
 import { DeletedLink } from "../ui/deleted-link.tsx";
 import { VerdictRing } from "../ui/marks.tsx";
+import { ask } from "../workers/client.ts";
+import { PasteNotes } from "./paste-notes.tsx";
 import { ReadFile } from "./read-file.tsx";
 import { PAGE, shownOf, sortingOf } from "#core/lists/rows-shown.ts";
 import { useFilters } from "../ui/use-filters.ts";
@@ -81,8 +83,7 @@ export function DrillsScreen({
         }
       >
         <ForTeachers>
-          <ReadFile />
-          <StartDrill open={params.has("new")} leads={!tour} />
+          <Beginnings open={params.has("new")} leads={!tour} />
         </ForTeachers>
       </ScreenHead>
       {judging && (
@@ -221,11 +222,22 @@ function useDrillsByMove(query: string): ReadonlySet<string> {
   );
 }
 
-/** The first line of a drill: what was typed, up to where the answer begins. */
-function firstLine(text: string): string {
-  const line = /^[abc]\b/i.test(text) ? text : `A ${text}`;
-  return /->|→|<>/.test(line) ? line : `${line} -> B `;
+/** Returns the first row of a drill: the words that were typed, read, up to where the answer begins. */
+async function firstRow(text: string): Promise<string> {
+  const [line] = await ask("readNotes", { page: text }).catch(() => []);
+  const read = line?.kept.length === 0 ? line.proposals[0]?.text : undefined;
+  const row = read ?? (/^[abc]\b/i.test(text) ? text : `A ${text}`);
+  return /->|→|<>/.test(row) ? row : `${row} -> B `;
 }
+
+/** The ways to a new drill: a file, notes, or a feed. */
+const Beginnings = (props: { readonly open: boolean; readonly leads: boolean }) => (
+  <>
+    <ReadFile />
+    <PasteNotes />
+    <StartDrill {...props} />
+  </>
+);
 
 /** A new drill is a feed and a line to go on from; it `leads` where nothing else is the next step. */
 function StartDrill({ open, leads }: { open: boolean; leads: boolean }) {
@@ -235,11 +247,11 @@ function StartDrill({ open, leads }: { open: boolean; leads: boolean }) {
   useEffect(() => {
     if (open) input.current?.focus();
   }, [open]);
-  const start = () => {
+  const start = async () => {
     const text = feed.trim();
     // Without a feed it is empty: the desk says how to go on, by typing or by choosing.
     const title = text === "" ? "New drill" : text.replace(/^[abc]\s+/i, "");
-    const play = text === "" ? "" : `${firstLine(text)}\n`;
+    const play = text === "" ? "" : `${await firstRow(text)}\n`;
     const score = `title: ${title}\nkind: feeder\nA: lead left\nB: lead left\ntempo: 50%\n\n${play}`;
     void fetcher.submit({ id: crypto.randomUUID(), revisionId: crypto.randomUUID(), text: score }, { method: "post" });
   };
@@ -248,7 +260,7 @@ function StartDrill({ open, leads }: { open: boolean; leads: boolean }) {
       component="form"
       onSubmit={(e) => {
         e.preventDefault();
-        start();
+        void start();
       }}
       direction="row"
       spacing={1}

@@ -33,13 +33,16 @@ const LONGEST_LINE = 400;
 const HEADER =
   /^\s*(?:(?:title|kind|level|range|tempo|beat|cadence|formation|order|gear|numbering|focus|context|contact|mats|tradition|rules [abc])\s*:|[abc]\s*:\s*(?:lead|height|reach|mass|minor|holds|wears|right handed|left handed|stance|guard)\b)/i;
 
+/** Returns true for a row of a header, such as `A: holds stick 71 cm`. */
+export const isHeaderRow = (line: string): boolean => HEADER.test(line);
+
 /** Reads a page of notes: one result for each line that is not blank. `header`: rows that say what people hold and wear. */
 export function readPlain(page: string, header: readonly string[], school: School): PlainLine[] {
   const lines = page
     .split(/\r\n?|\n/)
     .map((source, i) => ({ source, line: i + 1 }))
     .filter(({ source }) => source.trim() !== "");
-  const head = [...header, ...lines.flatMap(({ source }) => (HEADER.test(source) ? [source.trim()] : []))];
+  const head = [...header, ...lines.flatMap(({ source }) => (isHeaderRow(source) ? [source.trim()] : []))];
   return lines.map(({ source, line }) => ({ line, source, ...readLine(source, head, school) }));
 }
 
@@ -73,7 +76,7 @@ export function readLine(source: string, header: readonly string[], school: Scho
 function written(source: string, header: readonly string[], school: School): Proposal | null {
   const text = source.trim();
   const whole = [{ from: 0, to: source.length, as: text }];
-  if (HEADER.test(text)) return { text, verdict: "sound", understood: whole };
+  if (isHeaderRow(text)) return { text, verdict: "sound", understood: whole };
   if (!/^[abc]\s.*(?:->|<>)\s*[abc]\s/i.test(text)) return null;
   const score = parse([...header, "", text].join("\n"));
   const { findings, verdict } = checkFor(score, school);

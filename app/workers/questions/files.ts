@@ -3,6 +3,7 @@ import { scoreView, type ScoreView } from "#core/formats/desk-view.ts";
 import { drillJson, readDrillFile } from "#core/formats/drill-file.ts";
 import { compareSchools, compareTexts, type DrillText, type VerdictChange } from "#core/policy/compare.ts";
 import { checkFor } from "#core/policy/judge.ts";
+import { readPlain, type PlainLine } from "#core/plain/read-plain.ts";
 import { readSchool } from "#core/policy/school.ts";
 import type { Answers } from "./question.ts";
 
@@ -11,6 +12,8 @@ export type FileRead =
   | { readonly ok: false; readonly message: string };
 
 export interface FileQuestions {
+  /** Lines in plain words, or a page of them. */
+  readNotes: { ask: { page: string }; answer: readonly PlainLine[] };
   readFile: { ask: { name: string; content: string }; answer: FileRead };
   writeJson: { ask: { text: string }; answer: string };
   compareTexts: { ask: { before: string; after: string }; answer: ReturnType<typeof compareTexts> };
@@ -21,6 +24,7 @@ export interface FileQuestions {
 }
 
 export const fileAnswers: Answers<FileQuestions> = {
+  readNotes: ({ page }, { school }) => readPlain(page, [], school),
   readFile: ({ name, content }, { school }) => {
     const result = readDrillFile(name, content, school);
     return result.ok ? { ok: true, text: result.text, view: scoreView(result.checked) } : result;
