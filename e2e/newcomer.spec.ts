@@ -3,7 +3,7 @@
  * (a click, a choice, a field that is filled). How many were wanted was set down first.
  */
 import { expect, test, type Locator, type Page } from "@playwright/test";
-import { editorText, focusEditor } from "./helpers.ts";
+import { editorText, expectAccessible, focusEditor, freshDrill } from "./helpers.ts";
 
 /** Presses of a user, counted. */
 function hands(page: Page) {
@@ -162,4 +162,31 @@ test("a move of one's own that is deleted comes back with 1 press", async ({ pag
   await move.getByRole("button", { name: "Delete" }).click();
   await expect(move.getByRole("heading", { name: "quay bend" })).toHaveCount(0);
   expect(user.used()).toBeLessThanOrEqual(1);
+});
+
+test("a page of notes in plain words is pasted, looked at, and taken as a drill", async ({ page }) => {
+  await page.goto("/");
+  await page.getByRole("button", { name: "Paste notes" }).click();
+  const dialog = page.getByRole("dialog", { name: "Paste notes" });
+  await dialog
+    .getByRole("textbox", { name: "Your notes" })
+    .fill("Tuesday\n1. Right cross, B slips outside and crosses back\njab -> parries, jab back x10\nslip jab");
+  const rows = dialog.getByRole("list", { name: "Rows that were understood" });
+  await expect(rows).toContainText("A cross -> B slip out, cross");
+  await expect(rows).toContainText("Kept beside it: x10");
+  await expect(rows).toContainText("kept as a comment: Tuesday");
+  await expectAccessible(page);
+  await dialog.getByRole("button", { name: "A slip, jab" }).click();
+  await dialog.getByRole("textbox", { name: "Name of the drill" }).fill("From my notebook");
+  await dialog.getByRole("button", { name: "Take these 3 rows" }).click();
+  await expect(page).toHaveURL(/\/drills\//);
+  await expect(page.getByRole("heading", { name: "From my notebook" })).toBeVisible();
+  expect(await editorText(page)).toContain("A jab -> B parry, jab # x10\nA slip, jab");
+});
+
+test("a row in plain words at the desk is read with one press", async ({ page }) => {
+  await freshDrill(page, "title: Plain\n\nRight cross, B slips outside and crosses back\n");
+  await page.getByRole("button", { name: "Read as A cross -> B slip out, cross" }).first().click();
+  await expect(page.getByText("sound", { exact: true }).first()).toBeVisible();
+  expect(await editorText(page)).toContain("A cross -> B slip out, cross");
 });

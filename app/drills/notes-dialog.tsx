@@ -43,15 +43,18 @@ export function NotesDialog({ onClose, onTake }: NotesProps) {
             gridTemplateColumns: { xs: "minmax(0,1fr)", md: "minmax(0,1fr) minmax(0,1fr)" },
           }}
         >
-          <TextField
-            multiline
-            minRows={8}
-            autoFocus
-            label="Your notes, one row to a line"
-            placeholder={"Right cross, B slips outside and crosses back\njab, catch, jab x10"}
-            value={page}
-            onChange={(event) => setPage(event.target.value)}
-          />
+          <Stack spacing={1.5}>
+            <TextField label="Name of the drill" value={title} onChange={(event) => setTitle(event.target.value)} />
+            <TextField
+              multiline
+              minRows={8}
+              autoFocus
+              label="Your notes, one row to a line"
+              placeholder={"Right cross, B slips outside and crosses back\njab, catch, jab x10"}
+              value={page}
+              onChange={(event) => setPage(event.target.value)}
+            />
+          </Stack>
           <Box aria-live="polite">
             <Typography variant="h3">What was understood</Typography>
             {lines.length === 0 && (
@@ -72,13 +75,7 @@ export function NotesDialog({ onClose, onTake }: NotesProps) {
           </Box>
         </Box>
       </DialogContent>
-      <DialogActions sx={{ flexWrap: "wrap", gap: 1 }}>
-        <TextField
-          label="Name of the drill"
-          value={title}
-          onChange={(event) => setTitle(event.target.value)}
-          sx={{ flex: "1 1 200px" }}
-        />
+      <DialogActions>
         <Button color="inherit" onClick={onClose}>
           Close
         </Button>
@@ -94,9 +91,13 @@ export function NotesDialog({ onClose, onTake }: NotesProps) {
   );
 }
 
-/** Without a name the drill is called by its first row. */
-const nameOf = (lines: readonly PlainLine[]): string =>
-  (lines.find(isRow)?.proposals[0]?.text ?? "Notes").replace(/^[ABC] /, "").slice(0, 60);
+/** Without a name the drill is called by the heading of the page, or by what is fed first. */
+function nameOf(lines: readonly PlainLine[]): string {
+  const [first] = lines;
+  const heading = first && first.proposals.length === 0 ? first.source.trim() : null;
+  const feed = lines.find(isRow)?.proposals[0]?.text.split(" -> ")[0];
+  return (heading ?? feed ?? "Notes").replace(/^(?:#+|[ABC]) /, "").slice(0, 60);
+}
 
 /** Quiet after the last letter before the page is read again, ms. */
 const PAUSE = 200;
