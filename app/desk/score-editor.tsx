@@ -1,5 +1,5 @@
 /** The score as text: CodeMirror with the notation's language, findings under the words, repairs in place. */
-import { defaultKeymap, history, historyKeymap, indentWithTab, redo, undo } from "@codemirror/commands";
+import { defaultKeymap, history, historyKeymap, redo, undo } from "@codemirror/commands";
 import { lintKeymap, setDiagnostics, type Diagnostic } from "@codemirror/lint";
 import { EditorState } from "@codemirror/state";
 import { drawSelection, EditorView, highlightActiveLine, keymap, lineNumbers } from "@codemirror/view";
@@ -68,7 +68,8 @@ export default function ScoreEditor({ text, findings, repairs, onChange, onCurso
           drawSelection(),
           highlightActiveLine(),
           closeBrackets(),
-          keymap.of([...defaultKeymap, ...historyKeymap, ...lintKeymap, indentWithTab]),
+          // Tab leaves the text (WCAG 2.1.2); Ctrl and ] indents.
+          keymap.of([...defaultKeymap, ...historyKeymap, ...lintKeymap]),
           scoreLanguage({ names: () => names.current, holding }),
           EditorView.lineWrapping,
           EditorView.contentAttributes.of({ "aria-label": "Score of the drill", spellcheck: "false", tabindex: "0" }),

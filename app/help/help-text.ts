@@ -89,5 +89,5 @@ export const KEYS = [
   ["Ctrl + Space", "what can be written here"],
   ["Alt + ↑ or ↓", "move the row up or down"],
   ["1 to 9", "put in that answer, in a list of answers"],
-  ["Esc, then Tab", "leave the text: Tab alone indents"],
+  ["Tab", "leave the text; Ctrl ] and Ctrl [ indent"],
 ] as const;

@@ -7,7 +7,6 @@ import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import FormControlLabel from "@mui/material/FormControlLabel";
-import Papa from "papaparse";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useEffect, useMemo, useState } from "react";
@@ -27,6 +26,7 @@ import type { action } from "../routes/people.tsx";
 import { readTextFile } from "../paper/read-text-file.ts";
 import { Notice } from "../ui/parts.tsx";
 import { Row, Rows } from "../ui/rows.tsx";
+import { cellsIn } from "./cells-in.ts";
 import { useNames } from "./use-names.ts";
 
 /** Rows shown of each kind. */
@@ -50,28 +50,30 @@ function useTable() {
   );
   const [trouble, setTrouble] = useState<string | null>(null);
   const [notes, setNotes] = useState<readonly string[]>([]);
+  const take = (text: string, notes: readonly string[]) => {
+    const { data, fields } = cellsIn(text);
+    setNotes(notes);
+    setTable(null);
+    if (text.trim() === "") return setTrouble(null);
+    if (data.length === 0)
+      return setTrouble("No rows were found: the first row names the columns, the others are people.");
+    setTrouble(
+      data.length > MOST_ROWS ? `Only the first ${MOST_ROWS} rows are read; split the table for the others.` : null,
+    );
+    setColumns(guessColumns(fields));
+    setTable(data);
+  };
   const read = async (file: File | undefined) => {
     if (!file) return;
     const { text, encoding } = await readTextFile(file);
-    const parsed = Papa.parse<Cells>(text, { header: true, skipEmptyLines: "greedy" });
-    setNotes(encoding === "UTF-8" ? [] : [`Read as ${encoding}: look whether letters such as ü and é are right.`]);
-    setTable(null);
-    if (parsed.data.length === 0)
-      return setTrouble("No rows were found: the first row names the columns, the others are people.");
-    setTrouble(
-      parsed.data.length > MOST_ROWS
-        ? `Only the first ${MOST_ROWS} rows are read; split the file for the others.`
-        : null,
-    );
-    setColumns(guessColumns(parsed.meta.fields ?? []));
-    setTable(parsed.data);
+    take(text, encoding === "UTF-8" ? [] : [`Read as ${encoding}: look whether letters such as ü and é are right.`]);
   };
-  return { table, columns, setColumns, names, rows, trouble, notes, read };
+  return { table, columns, setColumns, names, rows, trouble, notes, read, take };
 }
 
 export function ImportPeople({ onClose }: { onClose: () => void }) {
   const fetcher = useFetcher<typeof action>();
-  const { table, columns, setColumns, names, rows, trouble, notes, read } = useTable();
+  const { table, columns, setColumns, names, rows, trouble, notes, read, take } = useTable();
   const [twice, setTwice] = useState(false);
   const added = fetcher.data && "count" in fetcher.data;
   useEffect(() => {
@@ -103,12 +105,21 @@ export function ImportPeople({ onClose }: { onClose: () => void }) {
             onChange={(event) => void read(event.target.files?.[0])}
           />
         </Button>
+        <TextField
+          multiline
+          maxRows={6}
+          fullWidth
+          label="Or paste a table, or a list of names"
+          placeholder={"name\theight\tlevel\nIda Holm\t168\tbeginner"}
+          onChange={(event) => take(event.target.value, [])}
+          sx={{ mt: 2 }}
+        />
         {trouble && <Notice tone="trouble">{trouble}</Notice>}
         {fetcher.data && "message" in fetcher.data && <Notice tone="trouble">{fetcher.data.message}</Notice>}
         {notes.map((note) => (
           <Notice key={note}>{note}</Notice>
         ))}
-        {table && <Columns columns={columns} first={table[0] ?? {}} onChange={setColumns} />}
+        {table && <Columns columns={columns} table={table} onChange={setColumns} />}
         {table && !named && <Notice>Choose which column is the name.</Notice>}
         {table && !names && <Notice>Looking up who is here already …</Notice>}
         {rows && named && (
@@ -177,15 +188,18 @@ export const personLine = (person: NonNullable<ReadRow["person"]>): string =>
     .filter(Boolean)
     .join(", ");
 
+/** The first cell of a column that is filled. */
+const exampleIn = (table: readonly Cells[], field: string): string =>
+  table.find((cells) => cells[field]?.trim())?.[field]?.trim() ?? "empty";
+
 /** What each column of the file is read as; two columns of one name are put together, as first and last name are. */
 function Columns({
   columns,
-  first,
+  table,
   onChange,
 }: {
   readonly columns: ColumnMap;
-  /** The first row, for an example of each column. */
-  readonly first: Cells;
+  readonly table: readonly Cells[];
   readonly onChange: (columns: ColumnMap) => void;
 }) {
   return (
@@ -210,7 +224,7 @@ function Columns({
           select
           label={field}
           value={name ?? ""}
-          helperText={first[field]?.trim() || "empty"}
+          helperText={exampleIn(table, field)}
           onChange={(event) => onChange({ ...columns, [field]: event.target.value || null })}
         >
           <MenuItem value="">not used</MenuItem>

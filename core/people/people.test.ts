@@ -98,6 +98,15 @@ test("what is written is read back the same, through a file of commas", () => {
   );
 });
 
+test.each([
+  ["beginner", 1],
+  ["Intermediate", 3],
+  ["advanced", 4],
+  ["instructor", 5],
+])("a level may be a word: %s is %i", (word, level) => {
+  expect(readPeople([{ name: "Ida", experience: word }], [])[0]!.person!.levels).toEqual({ feeder: level });
+});
+
 test("a limit holds until its day; a level that was never given is the middle", () => {
   const m = { limits: ["no falls"], limits_until: "2026-11-30" };
   expect(limitsOn(m, "2026-11-30")).toEqual(["no falls"]);

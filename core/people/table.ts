@@ -29,6 +29,10 @@ const ALIASES: Readonly<Record<string, string>> = {
   "lead side": "lead",
   handed: "hand",
   level: "level feeder",
+  experience: "level feeder",
+  grade: "level feeder",
+  "dominant hand": "hand",
+  "front foot": "lead",
   // As German, Spanish and French clubs head them; anything else is chosen by hand.
   vorname: "name",
   nachname: "name",
@@ -269,13 +273,21 @@ function bandOf(text: string, faults: string[]): Ages | null {
   return found ?? null;
 }
 
+/** Levels as clubs write them. Common practice, no source. */
+const LEVEL_WORDS: Readonly<Record<string, number>> = {
+  ...{ new: 1, beginner: 1, beginners: 1, novice: 1, white: 1 },
+  ...{ improver: 2, intermediate: 3, intermediates: 3, experienced: 4, advanced: 4, expert: 5, teacher: 5, coach: 5 },
+  instructor: 5,
+};
+
 function levels(by: ReadonlyMap<string, string>, faults: string[]): Member["levels"] {
   const found: Partial<Record<(typeof FAMILIES)[number], number>> = {};
   for (const family of FAMILIES) {
     const text = by.get(`level ${family}`) ?? "";
     if (text === "") continue;
-    if (/^[1-5]$/.test(text)) found[family] = Number(text);
-    else faults.push(`level ${family}: “${text}” must be 1 to 5`);
+    const level = /^[1-5]$/.test(text) ? Number(text) : LEVEL_WORDS[text.toLowerCase()];
+    if (level !== undefined) found[family] = level;
+    else faults.push(`level ${family}: “${text}” must be 1 to 5, or beginner, intermediate, advanced`);
   }
   return found;
 }
