@@ -58,6 +58,7 @@ const KINDS: Readonly<Record<string, string>> = {
   adults: "adults named",
   help: "where help is",
   alone: "one adult alone, confirmed",
+  minutes: "how long a class is",
   again: "planned again",
   answer: "a question of the floor answered",
   done: "rounds said to be done",

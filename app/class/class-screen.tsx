@@ -10,6 +10,7 @@ import { Link, useFetcher } from "react-router";
 import { gearLabel } from "#core/class/gear.ts";
 import type { action } from "../routes/class.tsx";
 import { Attendance } from "./attendance.tsx";
+import { MinutesChoice } from "./minutes-choice.tsx";
 import { shortDate } from "../ui/dates.ts";
 import { PartnerMark, VerdictRing } from "../ui/marks.tsx";
 import { Notice, ScreenHead } from "../ui/parts.tsx";
@@ -59,6 +60,7 @@ export function ClassScreen({ lesson, students, present, not, pairs, drills, gea
           </Button>
         )}
         <ForTeachers others={planned !== null && <OnTheFloor id={lesson.id} />}>
+          <MinutesChoice lesson={lesson} />
           <Button
             variant={planned === null ? "contained" : "outlined"}
             component={Link}

@@ -3,7 +3,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Stack from "@mui/material/Stack";
 import Typography from "@mui/material/Typography";
-import { useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { Link } from "react-router";
 import type { PlannedRound } from "#core/class/plan.ts";
 import type { Block } from "#core/class/timetable.ts";
@@ -17,6 +17,7 @@ import { Notice, ScreenHead } from "../ui/parts.tsx";
 import { WorkProgress } from "../ui/work-progress.tsx";
 import { PairWeightSliders } from "./pair-weights.tsx";
 import { LINE_MARKS, lineTexts } from "./sheet-layout.ts";
+import { MinutesChoice } from "./minutes-choice.tsx";
 import { packedRound } from "./packed-round.ts";
 import { HowLong, settingsText, WhatIsTrained } from "./plan-choices.tsx";
 import { PlanBlocks } from "./plan-blocks.tsx";
@@ -28,6 +29,7 @@ export function PlanScreen({ page }: { page: PlanPage }) {
   const { lesson, people } = page;
   const state = usePlan(page);
   const { work, plan } = state;
+  useFilledAgain(page, state);
   return (
     <>
       <ScreenHead
@@ -36,6 +38,7 @@ export function PlanScreen({ page }: { page: PlanPage }) {
           state.busy ? "Saving…" : state.saved ? "Saved." : ""
         }`}
       >
+        <MinutesChoice lesson={lesson} />
         <Ways lesson={lesson.id} />
       </ScreenHead>
       <PlanSettings
@@ -274,6 +277,16 @@ function ThemeQuestion({ page, state }: { readonly page: PlanPage; readonly stat
 /** Blocks that have begun stay where the time is filled again. */
 const withBegun = (blocks: readonly Block[], { frozen }: PlanPage): readonly Block[] =>
   blocks.map((block) => (frozen.blocks.some(({ id }) => id === block.id) ? { ...block, locked: true } : block));
+
+/** Fills the evening again as soon as it is longer or shorter. */
+function useFilledAgain(page: PlanPage, state: PlanState): void {
+  const filled = useRef(page.lesson.minutes);
+  useEffect(() => {
+    if (filled.current === page.lesson.minutes) return;
+    filled.current = page.lesson.minutes;
+    state.decide({ do: "blocks", blocks: refilled(page, state) });
+  }, [page, state]);
+}
 
 /** The minutes filled again round what stays. */
 const refilled = (page: PlanPage, { blocks, plan, clock, begin }: PlanState) =>

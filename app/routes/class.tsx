@@ -1,4 +1,6 @@
 import { dropPlan, getClass, getPlan, listPairs, seatsOf } from "#db/classes.ts";
+import { setMinutes } from "#db/class-length.ts";
+import { minutesFromForm } from "#server/term/term.ts";
 import { bringBack, listPresence, setEverybody, setTonightNot } from "#db/attendance.ts";
 import { listDrillHeads } from "#db/drills.ts";
 import { notCleared } from "#db/incidents.ts";
@@ -93,6 +95,12 @@ export async function action({ request, params, context }: Route.ActionArgs) {
         return pairRound(scope, params.id, { drillId: idIn(fields.drill), version });
       case "swap":
         return changeRound(scope, params.id, fields.round);
+      case "minutes": {
+        const wanted = await minutesFromForm(fields);
+        return (await setMinutes(db, scope, { id: params.id, ...wanted }))
+          ? { kind: "ok" as const }
+          : refused("Somebody else set the minutes meanwhile. They are shown as they are now.");
+      }
       case "drop": {
         const dropped = await dropPlan(scope, params.id, version);
         return dropped.kind === "saved" ? { kind: "ok" as const } : refused(WORDS[dropped.kind]);

@@ -6,6 +6,16 @@ const day = string()
   .matches(/^\d{4}-\d\d-\d\d$/, "A day is written 2026-11-25.")
   .required("Say on which day.");
 
+const minutes = number()
+  .typeError("Minutes are a number, such as 90.")
+  .integer("Minutes are whole.")
+  .min(5, MINUTES)
+  .max(480, MINUTES)
+  .required(MINUTES);
+
+/** How long a class is, and how long the page said that it was. */
+export const minutesSchema = object({ minutes, was: minutes });
+
 /** A class of the term. */
 export const classSchema = object({
   id: string().uuid().required(),
@@ -15,12 +25,7 @@ export const classSchema = object({
   starts_at: string()
     .matches(/^\d\d:\d\d(:\d\d)?$/, "A time is written 19:00.")
     .required("Say when it begins."),
-  minutes: number()
-    .typeError("Minutes are a number, such as 90.")
-    .integer("Minutes are whole.")
-    .min(5, MINUTES)
-    .max(480, MINUTES)
-    .required(MINUTES),
+  minutes,
 });
 
 /** The day on which a class is held again. */

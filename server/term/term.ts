@@ -1,6 +1,6 @@
 /** The term: its classes, who met whom, and the calendar file. */
 import { createEvents, type EventAttributes } from "ics";
-import { classSchema, copySchema } from "#core/class/lesson.ts";
+import { classSchema, copySchema, minutesSchema } from "#core/class/lesson.ts";
 import { listClasses, meetings, type ClassRow } from "#db/classes.ts";
 import { listAttendance } from "#db/attendance.ts";
 import { countDeleted } from "#db/deleted.ts";
@@ -82,6 +82,10 @@ export async function termPage(scope: Scope): Promise<TermPage> {
     deleted,
   };
 }
+
+/** How long a class is to be, as a form sends it. */
+export const minutesFromForm = (fields: Readonly<Record<string, string>>) =>
+  minutesSchema.validate(fields, { stripUnknown: true });
 
 /** The day on which a class is held again. */
 export const dayFromForm = async (fields: Readonly<Record<string, string>>): Promise<string> =>
