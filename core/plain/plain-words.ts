@@ -4,6 +4,18 @@ import data from "./plain-words.json" with { type: "json" };
 const set = (words: readonly string[]): ReadonlySet<string> => new Set(words);
 const map = <T>(record: Readonly<Record<string, T>>): ReadonlyMap<string, T> => new Map(Object.entries(record));
 
+interface DoubtWords {
+  readonly word: string;
+  readonly question: string;
+  readonly choices: readonly string[];
+  /** A side that is said settles it. */
+  readonly bySide?: boolean;
+  /** The blow before it settles it: the first choice then. */
+  readonly follows?: string;
+  /** It is asked against such a feed alone. */
+  readonly against?: string;
+}
+
 /** What coaches say around the names of moves. */
 export const PLAIN = {
   turn: set(data.turn),
@@ -24,6 +36,17 @@ export const PLAIN = {
   atFirst: map(data.atFirst),
   /** Sayings that are an answer by themselves, and only a blow behind one. */
   afterAnswer: map(data.afterAnswer),
+  /** Names that a place settles, with the word that is kept then. */
+  aimed: map(data.aimed),
+  /** Words that mean two things, unless the row settles which. */
+  doubts: data.doubts.map(({ follows, against, ...one }: DoubtWords) => ({
+    ...one,
+    follows: follows === undefined ? null : new RegExp(follows),
+    against: against === undefined ? null : new RegExp(against),
+  })),
+  /** Notes of the one who hits pads leave out what the holder does. */
+  hitter: data.hitter,
+  evasions: set(data.evasions),
   /** Movements that bring a blow, as steps do. */
   asFeet: set(data.asFeet),
   /** Names that say how only by the words after `with`. */

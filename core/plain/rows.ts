@@ -122,11 +122,12 @@ class Builder {
 
   private fromTheHitter(played: readonly Played[]): readonly Turn[] {
     const cut = played.findIndex((piece) => piece.type === "name");
-    const thrown = this.doubt.choose("What does the holder throw: a jab or a cross?", "jab", "cross");
+    const { cue: pads, question, choices } = PLAIN.hitter;
+    const thrown = this.doubt.choose(question, choices[0]!, choices[1]!);
     const items = (list: readonly Played[]) => list.map((piece) => this.item(piece, ", "));
     const first = played[0]!;
     const place = { from: first.from, to: first.from };
-    const cue = { text: "hold pads", kind: "cue" as const, blows: 0, joiner: ", " as const, ...place };
+    const cue = { text: pads, kind: "cue" as const, blows: 0, joiner: ", " as const, ...place };
     const blow = { text: thrown, kind: "blow" as const, blows: 1, joiner: ", " as const, ...place };
     return [
       { actor: "A", joint: " -> ", items: [cue] },
@@ -166,7 +167,7 @@ class Builder {
       kind !== "feet" || (piece.type === "name" && /back|off|away|out/.test(`${piece.name.text} ${piece.way}`));
     if (isAnswer(kind) && leaves && next?.type === "name" && next.name.kind === "blow") {
       const isNamed = next.article || this.againstMode || isAgainst;
-      const swapped = isNamed || this.isFirst("slip it, or slip and then hit", piece, next);
+      const swapped = isNamed || this.isFirst(piece, next);
       if (swapped) return this.answered(piece, next, this.actor ?? "B") + (isAgainst ? 1 : 0);
     }
     const comma = this.pieces[at + 1];
@@ -195,10 +196,9 @@ class Builder {
     return 0;
   }
 
-  private isFirst(what: string, piece: Played, next: NamePiece): boolean {
+  private isFirst(piece: Played, next: NamePiece): boolean {
     if (this.actor !== null) return false;
     const [one, two] = [textOf(piece, null), textOf(next, null)];
-    void what;
     return this.doubt.choose(`Does ${one} answer the ${two}, or does the ${two} follow it?`, true, false);
   }
 
@@ -256,7 +256,7 @@ class Builder {
     const struck = turn.items.some((item) => item.kind === "blow");
     if (!struck || kind === "feet" || together) return turn.actor;
     const said = textOf(piece, null);
-    const evades = /^(?:slip|duck|weave|roll|lean|bob|fade)\b/.test(said);
+    const evades = PLAIN.evasions.has(said.split(" ")[0]!);
     return evades
       ? this.doubt.choose(`Who does the ${said}: ${other}, or ${turn.actor} on the way out?`, other, turn.actor)
       : other;
@@ -314,35 +314,21 @@ class Builder {
     const only = PLAIN.afterAnswer.get(name.text);
     if (only && this.turns.at(-1)?.items.some(({ kind }) => kind === "defence")) return only;
     const [one, two] = name.asked ?? [];
-    // Where a kick goes to says enough of it.
-    if (one === "round kick" && (where || height)) return "kick";
+    // The place that a blow goes to says enough of it.
+    const aimed = PLAIN.aimed.get(name.text);
+    if (aimed && one && (where || height)) return aimed;
     if (one && two) return this.doubt.choose(`Is it a ${one} or a ${two}?`, one, two);
-    if (name.text === "hook" && !side) return this.hook();
-    if (name.text === "roll" && this.answersStraight())
-      return this.doubt.choose("Roll under it, or roll the shoulder?", "weave", "shoulder roll");
-    if (name.text === "check" && this.answersHand())
-      return this.doubt.choose("Check the hand, or lift the shin?", "hand check", "shin check");
-    return null;
-  }
-
-  /** A hook follows the other hand: behind a cross it is the lead one. */
-  private hook(): string {
+    const doubt = PLAIN.doubts.find(({ word, bySide }) => word === name.text && !(bySide && side));
+    if (!doubt || (doubt.against && !doubt.against.test(this.fed()))) return null;
+    const [likely, other] = doubt.choices;
     const before = this.turns.at(-1)?.items.at(-1)?.text ?? "";
-    if (/\b(?:cross|rear|overhand|2)$|^rear /.test(before)) return "lead hook";
-    return this.doubt.choose("A hook with the lead or the rear hand?", "lead hook", "rear hook");
+    return doubt.follows?.test(before) ? likely! : this.doubt.choose(doubt.question, likely!, other!);
   }
 
   private fed(): string {
     const turn = this.turns.at(-1);
     const items = turn?.items.filter(({ kind }) => kind === "blow") ?? [];
     return items.at(-1)?.text ?? "";
-  }
-  private answersStraight(): boolean {
-    return /\b(?:jab|cross|straight|punch|1|2)\b/.test(this.fed());
-  }
-  private answersHand(): boolean {
-    const fed = this.fed();
-    return fed !== "" && !/kick|knee|teep|sweep|geri|te tat/.test(fed);
   }
 }
 
