@@ -12,7 +12,7 @@ const STICKS = "A: holds stick 71 cm\nB: holds stick 71 cm\n\n";
 export const STEPS: readonly Step[] = [
   {
     title: "One row: who does what",
-    says: "A throws, the arrow gives the turn to B. B answers, and what stands behind the comma is sent back.",
+    says: "A throws, the arrow gives the turn to B. B answers, and hits back behind the comma. Your own words do as well: type “jab, slip outside and cross”, and press “Read as …”.",
     sample: "A jab -> B slip out, cross",
   },
   {
