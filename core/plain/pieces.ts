@@ -1,6 +1,7 @@
 /** A line of plain words as pieces: names with what is said of them, people, and what joins them. */
 import type { Vocabulary } from "../words/vocabulary.ts";
 import { isPart, lexiconOf, nearestWord, type Lexicon, type Name } from "./lexicon.ts";
+import { JOINTS, MARKS, type Joint } from "./joints.ts";
 import { withoutNotes } from "./notes.ts";
 import { PLAIN } from "./plain-words.ts";
 import { tokensOf, type Token } from "./tokens.ts";
@@ -27,11 +28,11 @@ export interface NamePiece extends Placed {
   /** `to head`, `on lead wrist`. */
   readonly where: string | null;
   readonly number: string | null;
+  /** It is only shown: `fake the jab`. */
+  readonly feint: boolean;
   /** An article before it: `slip the jab` names what is slipped. */
   readonly article: boolean;
 }
-/** What joins names, or parts them. */
-export type Joint = "turn" | "against" | "then" | "and" | "together" | "or" | "slash" | "meets" | "comma";
 /** A piece of a line. */
 export type Piece =
   | NamePiece
@@ -51,21 +52,6 @@ export interface Pieces {
 const SIDE: Readonly<Record<string, SideName>> = {
   ...{ l: "left", left: "left", r: "right", right: "right", lead: "lead", front: "lead", rear: "rear" },
 };
-const AND: ReadonlySet<string> = new Set(["and", "n"]);
-const JOINTS: readonly (readonly [ReadonlySet<string>, Joint])[] = [
-  [PLAIN.meets, "meets"],
-  [PLAIN.turn, "turn"],
-  [PLAIN.against, "against"],
-  [PLAIN.together, "together"],
-  [PLAIN.then, "then"],
-  [AND, "and"],
-  [PLAIN.or, "or"],
-];
-const MARKS: Readonly<Record<string, Joint>> = {
-  ...{ ",": "comma", ".": "comma", ";": "turn", ":": "turn", "->": "turn", "<>": "meets" },
-  ...{ "|": "or", "/": "slash", "+": "together", "&": "together" },
-};
-
 /** Both do the same at once. */
 export const BOTH = "both";
 
@@ -240,19 +226,21 @@ class Scanner {
       before: null,
       where: null,
       number: null,
+      feint: false,
       article: false,
     };
     let at = start;
     let found = this.match(at);
     // Sides, heights and parts may come before a name.
-    while (!found) {
+    while (!found || this.isSide(found, at)) {
       const word = this.tokens[at]?.kind === "word" ? this.reading(at) : "";
       if (word in SIDE) said.side = SIDE[word]!;
       else if (PLAIN.heights.has(word)) said.height = PLAIN.heights.get(word) as NamePiece["height"];
       else if (PLAIN.articles.has(word)) said.article = true;
+      else if (formsOf(word).some((form) => PLAIN.feints.has(form))) said.feint = true;
       else if (isPart(word) && at > start - 1) said.where = word;
       else return null;
-      at++;
+      at += this.tokens[at + 1]?.text === "hand" && word in SIDE ? 2 : 1;
       found = this.match(at);
     }
     if (this.tokens[start - 1] && PLAIN.articles.has(this.tokens[start - 1]!.text)) said.article = true;
@@ -268,6 +256,11 @@ class Scanner {
     }
     const last = this.tokens[this.at - 1]!;
     return { type: "name", name, ...said, from: this.tokens[start]!.from, to: last.to };
+  }
+
+  /** `right hand` before another name says which hand. */
+  private isSide({ name, next }: Found, at: number): boolean {
+    return name.asked !== null && (this.tokens[at]?.text ?? "") in SIDE && this.match(next) !== null;
   }
 
   /** `low` before `parry` and `body` before `kick` are names of their own. */
@@ -380,7 +373,9 @@ class Scanner {
 const BETWEEN: ReadonlySet<string> = new Set(["it", "him", "them"]);
 
 type Said = {
-  -readonly [K in "side" | "sideBehind" | "height" | "way" | "before" | "where" | "number" | "article"]: NamePiece[K];
+  -readonly [
+    K in "side" | "sideBehind" | "height" | "way" | "before" | "where" | "number" | "feint" | "article"
+  ]: NamePiece[K];
 };
 
 /** Blows and pushes go to a part; a hold is on one. */

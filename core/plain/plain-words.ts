@@ -47,6 +47,7 @@ export const PLAIN = {
   /** Notes of the one who hits pads leave out what the holder does. */
   hitter: data.hitter,
   evasions: set(data.evasions),
+  feints: set(data.feints),
   /** Movements that bring a blow, as steps do. */
   asFeet: set(data.asFeet),
   /** Names that say how only by the words after `with`. */

@@ -23,6 +23,9 @@ describe("lines that were not in anybody's list", () => {
     ["gedan barai against mae geri", "A mae geri -> B gedan barai"],
     ["choke from the front, pluck the hands and knee", "A front choke -> B pluck the hands, knee"],
     ["B throws jab, A catches, jab; B parries", "B jab -> A catch, jab -> B parry"],
+    ["pak sao, punch (against jab)", "A jab -> B pak sao, punch"],
+    ["Fake the jab, throw the cross - slip", "A ~jab, cross -> B slip"],
+    ["A: left jab, B: right hand parry, left jab back", "A jab -> B right parry, jab"],
     ["overhand right / shoulder roll / uppercut", "A overhand -> B shoulder roll, uppercut"],
   ])("%s", (line, row) => {
     expect(rowOf(line)).toBe(row);

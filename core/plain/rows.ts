@@ -1,5 +1,6 @@
 /** Pieces of a line to a row of play: who does what, against what, and what is not clear about it. */
-import type { Joint, NamePiece, Piece, Pieces } from "./pieces.ts";
+import type { Joint } from "./joints.ts";
+import type { NamePiece, Piece, Pieces } from "./pieces.ts";
 import { BOTH } from "./pieces.ts";
 import type { NameKind } from "./lexicon.ts";
 import { PLAIN } from "./plain-words.ts";
@@ -77,6 +78,19 @@ const isPlayed = (piece: Piece | undefined): piece is Played => piece?.type === 
 const kindOf = (piece: Played): NameKind => (piece.type === "numbers" ? "blow" : piece.name.kind);
 const blowsOf = (piece: Played): number => (piece.type === "numbers" ? piece.blows : piece.name.blows);
 
+/** `pak sao, punch (against a jab)`: the attack is named behind its answers, and comes before them. */
+function attackFirst(pieces: readonly Piece[]): readonly Piece[] {
+  const at = pieces.findLastIndex((piece) => piece.type === "joint" && piece.joint === "against");
+  const behind = pieces.slice(at + 1).filter(isPlayed);
+  const before = pieces.slice(0, at);
+  const first = before.find(isPlayed);
+  const isBare = before.every((piece) => isPlayed(piece) || (piece.type === "joint" && piece.joint !== "turn"));
+  if (at < 1 || !first || !isBare || !isAnswer(kindOf(first)) || behind.length === 0) return pieces;
+  if (before.filter(isPlayed).length < 2 || behind.some((piece) => kindOf(piece) !== "blow")) return pieces;
+  const { from, to } = pieces[at]!;
+  return [...behind, { type: "joint", joint: "turn", from, to }, ...before];
+}
+
 class Builder {
   private readonly turns: Turn[] = [];
   private readonly people = new Map<string, Person>();
@@ -89,7 +103,7 @@ class Builder {
     private readonly said: Pieces,
     private readonly doubt: Doubt,
   ) {
-    this.pieces = said.pieces.filter((piece) => piece.type !== "kept");
+    this.pieces = attackFirst(said.pieces.filter((piece) => piece.type !== "kept"));
   }
 
   build(): readonly Turn[] {
@@ -266,8 +280,10 @@ class Builder {
     const before = turn.items.at(-1)!;
     const kind = kindOf(piece);
     const { joints } = this;
-    if (joints.includes("or") || (joints.includes("slash") && before.kind === kind)) return this.oneOf(turn);
-    if (joints.includes("together") && !joints.includes("then") && !joints.includes("against")) return " + ";
+    const isChoice = joints.includes("slash") && isAnswer(kind) && before.kind === kind && this.answersLeft(turn) <= 0;
+    if (joints.includes("or") || isChoice) return this.oneOf(turn);
+    const goesOn = joints.some((joint) => joint === "then" || joint === "against" || joint === "turn");
+    if (joints.includes("together") && !goesOn) return " + ";
     if (!joints.includes("and")) return ", ";
     const steps = before.kind === "feet" && kind === "blow" && turn.items.length === 1 && this.turns.length === 1;
     if (steps) return " + ";
@@ -300,7 +316,7 @@ class Builder {
     return {
       text: textOf(piece, this.settled(piece)),
       kind: kindOf(piece),
-      blows: kindOf(piece) === "blow" ? blowsOf(piece) : 0,
+      blows: kindOf(piece) === "blow" && !(piece.type === "name" && piece.feint) ? blowsOf(piece) : 0,
       joiner,
       from: piece.from,
       to: piece.to,
@@ -341,7 +357,8 @@ function textOf(piece: Played, as: string | null): string {
   const shown = as ?? PLAIN.atFirst.get(name.text) ?? name.text;
   const usual = PLAIN.oneSided.get(shown);
   const named = side !== null && usual !== (AS_LEAD[side] ?? side) && !shown.includes(side) ? side : null;
-  return [sideBehind ? null : named, before, shown, number, sideBehind ? named : null, height, way, where]
+  const words = [sideBehind ? null : named, before, shown, number, sideBehind ? named : null, height, way, where]
     .filter(Boolean)
     .join(" ");
+  return piece.feint ? `~${words}` : words;
 }
