@@ -1,16 +1,14 @@
 /** Offers the rows that a row in plain words may mean. */
-import { readLine } from "../plain/read-plain.ts";
+import { isUnread, readLine } from "../plain/read-plain.ts";
 import { headerRows } from "../score/edit.ts";
 import { rowOfLine } from "../base/units.ts";
 import type { Checked } from "../drill/types.ts";
 import { edit } from "./repair-rows.ts";
 import type { Broken, Candidate } from "./repairs.ts";
 
-const UNREAD: ReadonlySet<string> = new Set(["syntax", "unknown-move"]);
-
 /** Returns true where something in the row of a line is not understood. */
-export const isUnread = ({ findings }: Pick<Checked, "findings">, line: Broken["finding"]["line"]): boolean =>
-  findings.some((one) => one.line === line && UNREAD.has(one.rule));
+export const hasUnread = ({ findings }: Pick<Checked, "findings">, line: Broken["finding"]["line"]): boolean =>
+  findings.some((one) => one.line === line && isUnread(one));
 
 /** Returns the rows that a row may mean in place of it, the likelier first. */
 export function readAs({ text, checked, finding, school }: Broken): readonly Candidate[] {

@@ -5,7 +5,7 @@
 import { rowOfLine } from "../base/units.ts";
 import { rankAnswers } from "./answers.ts";
 import { candidatesOf } from "./repair-candidates.ts";
-import { isUnread, readAs } from "./read-as.ts";
+import { hasUnread, readAs } from "./read-as.ts";
 import type { Checked } from "../drill/types.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
 import type { Edit, Finding } from "../findings/finding.ts";
@@ -48,7 +48,7 @@ export function repairsOf(text: string, checked: Checked, finding: Finding, scho
   // What is shown wrong is meant to be wrong.
   if (finding.shownWrong) return [];
   const broken: Broken = { text: plain(text), checked, finding, exchange: exchangeOf(checked, finding), school };
-  const isUnderstood = !isUnread(checked, finding.line);
+  const isUnderstood = !hasUnread(checked, finding.line);
   const found: Repair[] = [];
   const isNew = (score: string) => score !== broken.text && found.every((other) => other.score !== score);
   let tried = 0;
@@ -67,7 +67,7 @@ export function repairsOf(text: string, checked: Checked, finding: Finding, scho
 function readings(broken: Broken): Repair[] {
   return readAs(broken)
     .map(({ label, edits }) => ({ label, edits, score: applied(broken.text, edits) }))
-    .filter(({ score }) => !isUnread(checkFor(parse(score), broken.school), broken.finding.line));
+    .filter(({ score }) => !hasUnread(checkFor(parse(score), broken.school), broken.finding.line));
 }
 
 /** The exchange in which a finding was made. */

@@ -7,7 +7,6 @@ import { sayings } from "../words/shipped.ts";
 import type { Move } from "../words/types.ts";
 import type { Vocabulary } from "../words/vocabulary.ts";
 import { PLAIN } from "./plain-words.ts";
-import { formsOf } from "./word-forms.ts";
 
 /** What a name is in a row: thrown at somebody, an answer, feet, a hold that may be either, a cue, or what else there is. */
 export type NameKind = "blow" | "defence" | "feet" | "hold" | "cue" | "other";
@@ -20,8 +19,6 @@ export interface Name {
   readonly blows: number;
   /** The words of it that have to be asked about, each a name. */
   readonly asked: readonly string[] | null;
-  /** A push or a pull, which may come or answer. */
-  readonly energy: boolean;
   /** It takes a number behind it, such as `strike 1`. */
   readonly numbered: boolean;
   /** It says nothing without a number, and is a word of its own beside it. */
@@ -80,7 +77,7 @@ function build(vocabulary: Vocabulary): Lexicon {
     names.set(key, names.get(key) ?? name);
     if (parts.length > 1) joined.set(parts.join(""), key);
   };
-  const plain = { asked: null, energy: false, numbered: false, needsNumber: false };
+  const plain = { asked: null, numbered: false, needsNumber: false };
   for (const [phrase, text] of Object.entries(PLAIN.phrases)) {
     const beats = text.split(", ");
     const kind = kindOf(vocabulary.byName.get(beats[0]!.replace(/^(?:left|right|lead|rear) /, "")) ?? []);
@@ -111,7 +108,6 @@ function build(vocabulary: Vocabulary): Lexicon {
         ),
         kind: PLAIN.asFeet.has(name) ? "feet" : kindOf(moves),
         blows: 1,
-        energy: moves.some((one) => one.energy && /s[ao]u?o$/.test(name)),
         numbered: moves.some((one) => one.numbered),
         needsNumber: moves.every((one) => one.numbered) && isJoint(name),
       });
@@ -149,11 +145,11 @@ const mostFor = (length: number): number => (length < 3 ? 0 : length < 6 ? 1 : 2
 const single = (word: string): string => word.replace(/(.)\1+/g, "$1");
 const sorted = (word: string): string => [...word].sort().join("");
 
-/** Returns the one word of the names that a misspelt word is nearest to; null where two are as near, or none is. */
+/** Returns the word of the names that a misspelt word is nearest to; null where none is near. */
 export function nearestWord({ words }: Lexicon, typed: string): string | null {
   const most = mostFor(typed.length);
   let best = most + 1;
-  let found: string | null = null;
+  let found = "";
   for (const word of words) {
     if (Math.abs(word.length - typed.length) > 2 || word.length < 3) continue;
     const swapped = word.length === typed.length && word[0] === typed[0] && sorted(word) === sorted(typed);
@@ -162,15 +158,11 @@ export function nearestWord({ words }: Lexicon, typed: string): string | null {
     const cost = swapped ? 1 : distance(word, typed);
     // A wrong first letter is rare: it makes another word.
     if (cost > most || (word[0] !== typed[0] && cost > 0)) continue;
-    if (cost < best) [best, found] = [cost, word];
-    else if (cost === best && found !== null && formsOf(word)[0] !== formsOf(found)[0]) found = preferred(found, word);
+    // Of two as near the shorter is likelier, where the other only adds an ending.
+    if (cost < best || (cost === best && found.startsWith(word))) [best, found] = [cost, word];
   }
-  return found;
+  return found === "" ? null : found;
 }
-
-/** Of two words as near: the shorter is likelier where one only adds an ending. */
-const preferred = (one: string, two: string): string | null =>
-  one.startsWith(two) ? two : two.startsWith(one) ? one : one;
 
 /** True for a word that says where a blow goes. */
 export const isPart = (word: string): boolean => partNamed(word) !== null;

@@ -45,7 +45,7 @@ export type Piece =
 export interface Pieces {
   readonly pieces: readonly Piece[];
   readonly kept: readonly string[];
-  /** `at the same time` stands somewhere in it. */
+  /** It says `at the same time`. */
   readonly sameTime: boolean;
 }
 
@@ -106,7 +106,7 @@ class Scanner {
     if (joint) return this.push({ type: "joint", joint, ...place(token) });
     if (this.isSaidOfAName(token)) return this.skip(token);
     if (this.isName(token)) {
-      // Somebody's own name: who it is is told from where it stands.
+      // Somebody's own name: its place in the line says which person it is.
       this.pieces.push({ type: "kept", text: token.typed, ...place(token) });
       return this.push({ type: "actor", who: token.text, ...place(token) });
     }
@@ -229,6 +229,7 @@ class Scanner {
       feint: false,
       article: false,
     };
+    let part: string | null = null;
     let at = start;
     let found = this.match(at);
     // Sides, heights and parts may come before a name.
@@ -238,15 +239,13 @@ class Scanner {
       else if (PLAIN.heights.has(word)) said.height = PLAIN.heights.get(word) as NamePiece["height"];
       else if (PLAIN.articles.has(word)) said.article = true;
       else if (formsOf(word).some((form) => PLAIN.feints.has(form))) said.feint = true;
-      else if (isPart(word) && at > start - 1) said.where = word;
+      else if (isPart(word)) part = word;
       else return null;
       at += this.tokens[at + 1]?.text === "hand" && word in SIDE ? 2 : 1;
       found = this.match(at);
     }
     if (this.tokens[start - 1] && PLAIN.articles.has(this.tokens[start - 1]!.text)) said.article = true;
     this.at = found.next;
-    const part = said.where;
-    said.where = null;
     this.behind(said, found.name);
     const name = this.special(found.name, said, part);
     // `body jab` is notation as it stands.
@@ -315,7 +314,7 @@ class Scanner {
       ? at === 1
       : (first in SIDE || first === "both") && isPart(this.word(at + 1)) && !this.match(this.at + at);
     if (aimed && name.kind !== "defence" && name.kind !== "feet") return this.aimed(said, name, at);
-    const begins = this.match(this.at) !== null || this.beginsName(1);
+    const begins = this.match(this.at) !== null || this.beginsName();
     if (begins) return 0;
     if (PLAIN.directions.has(word) && !(word in SIDE && name.kind === "blow")) said.way = PLAIN.directions.get(word)!;
     else if (word in SIDE) [said.side, said.sideBehind] = [SIDE[word]!, true];
@@ -327,9 +326,9 @@ class Scanner {
   }
 
   /** A word of side or height that belongs to the name behind it. */
-  private beginsName(offset: number): boolean {
+  private beginsName(): boolean {
     const word = this.word();
-    return (word in SIDE || PLAIN.heights.has(word)) && this.match(this.at + offset) !== null;
+    return (word in SIDE || PLAIN.heights.has(word)) && this.match(this.at + 1) !== null;
   }
 
   /** `to the body`, `to his right`, `on the lead wrist`, `with the rear hand`. */
@@ -358,13 +357,8 @@ class Scanner {
     const word = this.word(offset);
     const sided = word in SIDE || word === "both";
     const part = sided ? `${word} ${this.word(offset + 1)}` : word;
-    const to =
-      preposition === "on" && name.kind === "hold"
-        ? "on"
-        : preposition === "on" && /^pull|drag/.test(name.text)
-          ? "on"
-          : whereWord(name);
-    said.where = `${to} ${part}`;
+    const isOn = preposition === "on" && PLAIN.pulls.has(name.text.split(" ")[0]!);
+    said.where = `${isOn ? "on" : whereWord(name)} ${part}`;
     return offset + (sided ? 2 : 1);
   }
 }

@@ -53,6 +53,8 @@ export const PLAIN = {
   /** Names that say how only by the words after `with`. */
   general: set(data.general),
   gear: set(data.gear),
+  /** Energies that take the part they are on: `pull on the wrist`. */
+  pulls: set(data.pulls),
   /** Notes of a row, such as `x10`: they are no part of it. */
   notes: data.notes.map((one) => new RegExp(one, "giu")),
   sameTime: data.sameTime.map((one) => new RegExp(one, "giu")),

@@ -64,6 +64,13 @@ test("what is not clear is asked once, with both rows", () => {
   ]);
 });
 
+test("a name that finds no place in the row is never lost in silence", () => {
+  expect(read("both forehand high, both backhand low")).toMatchObject({
+    proposals: [{ text: "A forehand high <> B forehand high" }],
+    kept: ["both", "backhand low"],
+  });
+});
+
 test("what is no part of a row is kept, and a line without a move is not made one", () => {
   expect(read("jab, slip x 10 each side then switch").kept).toEqual(["x 10 each side then switch"]);
   expect(read("hello there")).toMatchObject({ proposals: [], question: null, kept: ["hello there"] });

@@ -4,6 +4,7 @@ import type { School } from "../policy/school.ts";
 import { parse } from "../score/parse.ts";
 import { format } from "../score/format.ts";
 import type { Checked } from "../drill/types.ts";
+import type { Finding } from "../findings/finding.ts";
 import { piecesOf } from "./pieces.ts";
 import { rowOf, type MadeRow } from "./rows.ts";
 
@@ -47,7 +48,10 @@ export function readPlain(page: string, header: readonly string[], school: Schoo
 }
 
 type Read = Omit<PlainLine, "line" | "source">;
+
 const UNREAD: ReadonlySet<string> = new Set(["syntax", "unknown-move", "not-modelled"]);
+/** Returns true for a finding that says that words were not understood. */
+export const isUnread = ({ rule }: Pick<Finding, "rule">): boolean => UNREAD.has(rule);
 
 /** Reads one line beside the rows of a header. */
 export function readLine(source: string, header: readonly string[], school: School): Read {
@@ -60,12 +64,13 @@ export function readLine(source: string, header: readonly string[], school: Scho
   let unread = false;
   const proposed = ({ text, understood }: MadeRow): Proposal => {
     const { verdict, findings } = checkFor(parse([...header, "", text].join("\n")), school);
-    unread ||= findings.some(({ rule }) => rule === "syntax" || rule === "unknown-move");
+    unread ||= findings.some(isUnread);
     return { text: format(parse(text)).trim(), verdict, understood };
   };
   const first = proposed(made.row);
   // A row that is no notation says that the line was not understood.
-  const kept = unread && pieces.kept.length === 0 ? [source.trim()] : pieces.kept;
+  const left = [...pieces.kept, ...made.lost.map(({ from, to }) => source.slice(from, to))];
+  const kept = unread && left.length === 0 ? [source.trim()] : left;
   if (!made.asked) return { proposals: [first], question: null, kept };
   const second = proposed(made.asked.other);
   const choices = [first.text, second.text] as const;
@@ -80,7 +85,5 @@ function written(source: string, header: readonly string[], school: School): Pro
   if (!/^[abc]\s.*(?:->|<>)\s*[abc]\s/i.test(text)) return null;
   const score = parse([...header, "", text].join("\n"));
   const { findings, verdict } = checkFor(score, school);
-  return findings.some(({ rule }) => UNREAD.has(rule))
-    ? null
-    : { text: format(parse(text)).trim(), verdict, understood: whole };
+  return findings.some(isUnread) ? null : { text: format(parse(text)).trim(), verdict, understood: whole };
 }

@@ -5,7 +5,7 @@ import { BOTH } from "./pieces.ts";
 import type { NameKind } from "./lexicon.ts";
 import { PLAIN } from "./plain-words.ts";
 
-/** A row, and what a piece of the line became in it. */
+/** A row, and what each piece of the line became in it. */
 export interface MadeRow {
   readonly text: string;
   readonly understood: readonly { readonly from: number; readonly to: number; readonly as: string }[];
@@ -18,6 +18,8 @@ export interface Asked {
 /** The row of a line and what is asked about it; null where nothing in it can be played. */
 export interface Made {
   readonly row: MadeRow;
+  /** Places of names that found no place in the row. */
+  readonly lost: readonly { readonly from: number; readonly to: number }[];
   readonly asked: Asked | null;
 }
 
@@ -43,9 +45,11 @@ export function rowOf(said: Pieces): Made | null {
   const turns = new Builder(said, asked).build();
   if (turns.length === 0) return null;
   const row = rowFrom(turns);
-  if (asked.question === null) return { row, asked: null };
+  const isIn = (piece: Played) => row.understood.some(({ from, to }) => from <= piece.from && piece.to <= to);
+  const lost = said.pieces.filter(isPlayed).filter((piece) => !isIn(piece));
+  if (asked.question === null) return { row, lost, asked: null };
   const other = rowFrom(new Builder(said, new Doubt(1)).build());
-  return { row, asked: other.text === row.text ? null : { text: asked.question, other } };
+  return { row, lost, asked: other.text === row.text ? null : { text: asked.question, other } };
 }
 
 const rowFrom = (turns: readonly Turn[]): MadeRow => ({
@@ -163,92 +167,80 @@ class Builder {
 
   /** Puts a name into the row; returns how many pieces behind it were taken with it. */
   private play(piece: Played, at: number): number {
-    const taken = this.turns.length === 0 ? this.begin(piece, at) : this.goOn(piece);
+    let taken = 0;
+    if (this.turns.length === 0) taken = this.begin(piece, at);
+    else this.goOn(piece);
     this.joints = [];
+    this.actor = null;
     return taken;
   }
 
-  private begin(piece: Played, at: number): number {
-    this.againstMode = this.joints.includes("against");
-    const joint = this.pieces[at + 1];
-    // `bong sau against a punch`: the blow is named after `against`.
-    const isAgainst = joint?.type === "joint" && joint.joint === "against" && this.pieces[at + 2]?.type === "name";
-    const next = isAgainst ? this.pieces[at + 2] : joint;
-    const kind = kindOf(piece);
-    const actor = this.actor ?? "A";
-    // `slip the jab`, `catch the jab`: what is named behind is what comes.
-    const leaves =
-      kind !== "feet" || (piece.type === "name" && /back|off|away|out/.test(`${piece.name.text} ${piece.way}`));
-    if (isAnswer(kind) && leaves && next?.type === "name" && next.name.kind === "blow") {
-      const isNamed = next.article || this.againstMode || isAgainst;
-      const swapped = isNamed || this.isFirst(piece, next);
-      if (swapped) return this.answered(piece, next, this.actor ?? "B") + (isAgainst ? 1 : 0);
-    }
-    const comma = this.pieces[at + 1];
-    const behind = this.pieces[at + 2];
-    if (
-      kind === "defence" &&
-      !this.actor &&
-      comma?.type === "joint" &&
-      comma.joint === "comma" &&
-      behind?.type === "name"
-    )
-      if (behind.name.kind === "blow" && this.pieces.length === at + 3) {
-        const feed = this.doubt.choose(
-          `Which of them is the attack: ${textOf(behind, null)}, or ${textOf(piece, null)}?`,
-          behind,
-          piece,
-        );
-        const answer = feed === behind ? piece : behind;
-        this.turns.push({ actor: "A", joint: " -> ", items: [this.item(feed, ", ")] });
-        this.turns.push({ actor: "B", joint: " -> ", items: [this.item(answer, ", ")] });
-        this.actor = null;
-        return 2;
-      }
-    this.turns.push({ actor, joint: " -> ", items: [this.item(piece, ", ")] });
-    this.actor = null;
-    return 0;
+  private addTurn(actor: Person, piece: Played, joint: Turn["joint"] = " -> "): void {
+    this.turns.push({ actor, joint, items: [this.item(piece, ", ")] });
   }
 
-  private isFirst(piece: Played, next: NamePiece): boolean {
-    if (this.actor !== null) return false;
-    const [one, two] = [textOf(piece, null), textOf(next, null)];
+  /** The first name: what comes, or an answer with what it meets named behind it. */
+  private begin(piece: Played, at: number): number {
+    this.againstMode = this.joints.includes("against");
+    if (!isAnswer(kindOf(piece))) {
+      this.addTurn(this.actor ?? "A", piece);
+      return 0;
+    }
+    const taken = this.metBehind(piece, at) || this.eitherFirst(piece, at);
+    if (taken === 0) this.addTurn(this.actor ?? "A", piece);
+    return taken;
+  }
+
+  /** `slip the jab`, `bong sau against a punch`: the blow behind an answer is what comes. */
+  private metBehind(piece: Played, at: number): number {
+    const joint = this.pieces[at + 1];
+    const isAgainst = joint?.type === "joint" && joint.joint === "against";
+    const feed = isAgainst ? this.pieces[at + 2] : joint;
+    const goesIn = kindOf(piece) === "feet" && !LEAVES.test(textOf(piece, null));
+    if (goesIn || feed?.type !== "name" || feed.name.kind !== "blow") return 0;
+    const isNamed = feed.article || this.againstMode || isAgainst;
+    if (!isNamed && (this.actor !== null || !this.isMet(piece, feed))) return 0;
+    this.answered(piece, feed, this.actor ?? "B");
+    return isAgainst ? 2 : 1;
+  }
+
+  private isMet(answer: Played, feed: NamePiece): boolean {
+    const [one, two] = [textOf(answer, null), textOf(feed, null)];
     return this.doubt.choose(`Does ${one} answer the ${two}, or does the ${two} follow it?`, true, false);
   }
 
-  /** A feed that is named behind its answer. */
-  private answered(answer: Played, feed: NamePiece, answerer: Person): number {
-    const evades = answer.type === "name" && answer.way === null && feed.way !== null;
-    const [met, thrown] = evades
-      ? [
-          { ...answer, way: feed.way },
-          { ...feed, way: null },
-        ]
-      : [answer, feed];
-    this.turns.push({ actor: otherOf(answerer), joint: " -> ", items: [this.item(thrown, ", ")] });
-    this.turns.push({ actor: answerer, joint: " -> ", items: [this.item(met, ", ")] });
-    this.actor = null;
-    return 1;
+  /** `tan sau, punch` and no more: either may be the attack. */
+  private eitherFirst(piece: Played, at: number): number {
+    const [comma, behind] = this.pieces.slice(at + 1);
+    if (this.actor || kindOf(piece) !== "defence" || this.pieces.length !== at + 3) return 0;
+    if (comma?.type !== "joint" || comma.joint !== "comma") return 0;
+    if (behind?.type !== "name" || behind.name.kind !== "blow") return 0;
+    const question = `Which of them is the attack: ${textOf(behind, null)}, or ${textOf(piece, null)}?`;
+    const pair = [behind, piece] as const;
+    const [feed, answer] = this.doubt.choose<readonly [Played, Played]>(question, pair, [piece, behind]);
+    this.addTurn("A", feed);
+    this.addTurn("B", answer);
+    return 2;
   }
 
-  private goOn(piece: Played): number {
+  /** A feed that is named behind its answer; a way behind both is the way of the answer. */
+  private answered(answer: Played, feed: NamePiece, answerer: Person): void {
+    const evades = answer.type === "name" && answer.way === null && feed.way !== null;
+    this.addTurn(otherOf(answerer), evades ? { ...feed, way: null } : feed);
+    this.addTurn(answerer, evades ? { ...answer, way: feed.way } : answer);
+  }
+
+  private goOn(piece: Played): void {
     const turn = this.turns.at(-1)!;
     const next = this.nextActor(piece, turn);
-    this.actor = null;
-    if (this.joints.includes("meets")) {
-      this.turns.push({ actor: otherOf(turn.actor), joint: " <> ", items: [this.item(piece, ", ")] });
-      return 0;
-    }
-    if (next !== turn.actor) {
-      this.turns.push({ actor: next, joint: " -> ", items: [this.item(piece, ", ")] });
-      return 0;
-    }
+    if (this.joints.includes("meets")) return this.addTurn(otherOf(turn.actor), piece, " <> ");
+    if (next !== turn.actor) return this.addTurn(next, piece);
     const said = turn.items.at(-1)!;
     // `blocks with the double cover`: the block is the double cover.
     const isHow = this.joints.at(-1) === "together" && PLAIN.general.has(said.text) && kindOf(piece) === said.kind;
-    if (isHow) turn.items.pop();
-    turn.items.push(this.item(piece, isHow ? said.joiner : this.joinerFor(piece, turn)));
-    return 0;
+    if (!isHow) return void turn.items.push(this.item(piece, this.joinerFor(piece, turn)));
+    turn.items.pop();
+    turn.items.push({ ...this.item(piece, said.joiner), from: said.from });
   }
 
   private nextActor(piece: Played, turn: Turn): Person {
@@ -348,6 +340,8 @@ class Builder {
   }
 }
 
+/** Steps that go away from what comes. */
+const LEAVES = /\b(?:back|off|away|out)\b/;
 const AS_LEAD: Readonly<Record<string, string>> = { left: "lead", right: "rear" };
 
 /** The words of a name in a row; `as` in place of the name itself. */
