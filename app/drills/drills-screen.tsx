@@ -17,6 +17,7 @@ import { VerdictRing } from "../ui/marks.tsx";
 import { ask } from "../workers/client.ts";
 import { PasteNotes } from "./paste-notes.tsx";
 import { ReadFile } from "./read-file.tsx";
+import { useSavedDrill } from "./use-saved-drill.ts";
 import { PAGE, shownOf, sortingOf } from "#core/lists/rows-shown.ts";
 import { useFilters } from "../ui/use-filters.ts";
 import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";
@@ -242,7 +243,7 @@ const Beginnings = (props: { readonly open: boolean; readonly leads: boolean }) 
 /** A new drill is a feed and a line to go on from; it `leads` where nothing else is the next step. */
 function StartDrill({ open, leads }: { open: boolean; leads: boolean }) {
   const [feed, setFeed] = useState("");
-  const fetcher = useFetcher<typeof action>();
+  const { save, busy } = useSavedDrill();
   const input = useRef<HTMLInputElement>(null);
   useEffect(() => {
     if (open) input.current?.focus();
@@ -253,7 +254,7 @@ function StartDrill({ open, leads }: { open: boolean; leads: boolean }) {
     const title = text === "" ? "New drill" : text.replace(/^[abc]\s+/i, "");
     const play = text === "" ? "" : `${await firstRow(text)}\n`;
     const score = `title: ${title}\nkind: feeder\nA: lead left\nB: lead left\ntempo: 50%\n\n${play}`;
-    void fetcher.submit({ id: crypto.randomUUID(), revisionId: crypto.randomUUID(), text: score }, { method: "post" });
+    save(score);
   };
   return (
     <Stack
@@ -267,7 +268,7 @@ function StartDrill({ open, leads }: { open: boolean; leads: boolean }) {
       sx={{ alignItems: "end" }}
     >
       <SearchField label="Start from" placeholder="for example: jab" value={feed} onChange={setFeed} inputRef={input} />
-      <Button type="submit" variant={leads ? "contained" : "outlined"} disabled={fetcher.state !== "idle"}>
+      <Button type="submit" variant={leads ? "contained" : "outlined"} disabled={busy}>
         New drill
       </Button>
     </Stack>

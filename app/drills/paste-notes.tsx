@@ -1,20 +1,17 @@
 /** A page of notes becomes a drill: on the left what was pasted, on the right what was understood, row by row. */
 import Button from "@mui/material/Button";
 import { useState } from "react";
-import { useFetcher } from "react-router";
 import { later } from "../ui/later.tsx";
+import { useSavedDrill } from "./use-saved-drill.ts";
 
 const NotesDialog = later(async () => (await import("./notes-dialog.tsx")).NotesDialog);
 
 export function PasteNotes() {
   const [open, setOpen] = useState(false);
-  const fetcher = useFetcher();
+  const { save } = useSavedDrill();
   const take = (text: string) => {
     setOpen(false);
-    void fetcher.submit(
-      { id: crypto.randomUUID(), revisionId: crypto.randomUUID(), text },
-      { method: "post", action: "/?index" },
-    );
+    save(text);
   };
   return (
     <>

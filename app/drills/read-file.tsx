@@ -1,19 +1,19 @@
 /** Brings a drill in from a file: shows what was read before anything is saved. */
 import Button from "@mui/material/Button";
 import { useRef, useState } from "react";
-import { useFetcher } from "react-router";
 import { MAX_FILE } from "#core/score/limits.ts";
 import { readTextFile } from "../paper/read-text-file.ts";
 import { ask } from "../workers/client.ts";
 import type { FileRead } from "../workers/questions/files.ts";
 import { later } from "../ui/later.tsx";
+import { useSavedDrill } from "./use-saved-drill.ts";
 
 const FileReadDialog = later(async () => (await import("./file-read-dialog.tsx")).FileReadDialog);
 
 export function ReadFile() {
   const input = useRef<HTMLInputElement>(null);
   const [read, setRead] = useState<{ name: string; found: FileRead } | null>(null);
-  const fetcher = useFetcher();
+  const { save } = useSavedDrill();
   const choose = async (file: File) => {
     if (file.size > MAX_FILE) {
       const message = `${file.name} has ${Math.round(file.size / 1e6)} MB: that is no drill. Choose a .vics or .json file.`;
@@ -22,12 +22,9 @@ export function ReadFile() {
     const { text: content } = await readTextFile(file);
     setRead({ name: file.name, found: await ask("readFile", { name: file.name, content }) });
   };
-  const save = (text: string) => {
+  const take = (text: string) => {
     setRead(null);
-    void fetcher.submit(
-      { id: crypto.randomUUID(), revisionId: crypto.randomUUID(), text },
-      { method: "post", action: "/?index" },
-    );
+    save(text);
   };
   const found = read?.found;
   return (
@@ -47,7 +44,7 @@ export function ReadFile() {
           event.target.value = "";
         }}
       />
-      {read && found && <FileReadDialog name={read.name} found={found} onClose={() => setRead(null)} onSave={save} />}
+      {read && found && <FileReadDialog name={read.name} found={found} onClose={() => setRead(null)} onSave={take} />}
     </>
   );
 }

@@ -4,8 +4,8 @@ import Button from "@mui/material/Button";
 import Stack from "@mui/material/Stack";
 import Typography from "@mui/material/Typography";
 import { Fragment } from "react";
-import { useFetcher } from "react-router";
 import { CAUTIONS } from "#core/class/cautions.ts";
+import { useSavedDrill } from "../drills/use-saved-drill.ts";
 import { VerdictRing } from "../ui/marks.tsx";
 import { ScreenHead } from "../ui/parts.tsx";
 import { Row, Rows } from "../ui/rows.tsx";
@@ -103,20 +103,15 @@ const Pairs = ({ of }: { of: readonly (readonly [string, string])[] }) => (
 
 /** Makes a drill of a sample and opens it. */
 function Try({ title, sample }: { title: string; sample: string }) {
-  const fetcher = useFetcher();
+  const { save, busy } = useSavedDrill();
   const text = sample.includes("title:") ? sample : `title: ${title}\n${/^\w+:/.test(sample) ? "" : "\n"}${sample}`;
   return (
     <Button
       variant="outlined"
       size="small"
-      disabled={fetcher.state !== "idle"}
+      disabled={busy}
       aria-label={`Open as a drill: ${title}`}
-      onClick={() =>
-        void fetcher.submit(
-          { id: crypto.randomUUID(), revisionId: crypto.randomUUID(), text: `${text}\n` },
-          { method: "post", action: "/?index" },
-        )
-      }
+      onClick={() => save(`${text}\n`)}
     >
       Open as a drill
     </Button>
