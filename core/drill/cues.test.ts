@@ -32,6 +32,12 @@ describe("pads", () => {
       ["A", "hold pad mid", "lead hook to body + lead hook", "valid"],
     ]);
   });
+  test("the holder sets the distance of the first blow, at the body as at the head", () => {
+    // Common practice, no source: the hook to the body is the one that needs a step in.
+    expect(rules(`range: 1.4 m\n${PADS}A hold pad mid -> B lead hook to body`)).toEqual(["out-of-reach"]);
+    expect(rules(`range: 1.4 m\n${PADS}A hold pad high -> B lead hook`)).toEqual(["out-of-reach"]);
+    expect(rules(`range: 1.4 m\n${PADS}A hold pad mid -> B step in + lead hook to body`)).toEqual([]);
+  });
   test("the holder strikes back: a feed of its own, and a blow on the pad behind its answer", () => {
     expect(pairs(`${PADS}A hold pads -> B jab -> A sweep hook -> B weave, cross on pad`)).toEqual([
       ["A", "hold pads", "jab", "valid"],
