@@ -181,12 +181,13 @@ test("a page of notes in plain words is pasted, looked at, and taken as a drill"
   await dialog.getByRole("button", { name: "Take these 3 rows" }).click();
   await expect(page).toHaveURL(/\/drills\//);
   await expect(page.getByRole("heading", { name: "From my notebook" })).toBeVisible();
-  expect(await editorText(page)).toContain("A jab -> B parry, jab # x10\nA slip, jab");
+  // The editor comes a moment after the page.
+  await expect.poll(() => editorText(page)).toContain("A jab -> B parry, jab # x10\nA slip, jab");
 });
 
 test("a row in plain words at the desk is read with one press", async ({ page }) => {
   await freshDrill(page, "title: Plain\n\nRight cross, B slips outside and crosses back\n");
   await page.getByRole("button", { name: "Read as A cross -> B slip out, cross" }).first().click();
   await expect(page.getByText("sound", { exact: true }).first()).toBeVisible();
-  expect(await editorText(page)).toContain("A cross -> B slip out, cross");
+  await expect.poll(() => editorText(page)).toContain("A cross -> B slip out, cross");
 });
