@@ -144,3 +144,27 @@ test("on a phone the search fits and finds", async ({ page }) => {
   await expect(page.getByRole("option", { name: /Four-count weave/ })).toBeVisible();
   await expectNoSideScroll(page);
 });
+
+test("what is typed while the search is on its way is not lost, and words are forgiven", async ({ page }) => {
+  await page.goto("/");
+  await page.waitForLoadState("networkidle");
+  await page.route(/search-dialog.*\.js$/, async (route) => {
+    await new Promise((done) => setTimeout(done, 1500));
+    await route.continue();
+  });
+  await page.keyboard.press("Control+k");
+  await page.keyboard.type("parries", { delay: 60 });
+  await expect(page.getByRole("combobox", { name: "Drills, moves, people, classes" })).toHaveValue("parries");
+  await expect(page.getByRole("option", { name: /^parry/ })).toBeVisible();
+  expect(new URL(page.url()).search).toBe("");
+});
+
+test("the moves forgive a spelling, and say what is written instead of what is not judged", async ({ page }) => {
+  await page.goto("/moves");
+  const field = page.getByLabel("Search", { exact: true });
+  await field.fill("uper cut");
+  await expect(page.getByText("Did you mean")).toBeVisible();
+  await expect(page.getByRole("navigation", { name: "Moves" }).getByRole("link", { name: /^uppercut/ })).toBeVisible();
+  await field.fill("sinawali");
+  await expect(page.getByText(/Write its counts as a cycle/)).toBeVisible();
+});

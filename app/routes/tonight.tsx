@@ -18,3 +18,8 @@ export function loader({ context }: Route.LoaderArgs) {
     return redirect(`/class/${id}`);
   });
 }
+
+/** Never drawn, but its place: who may not come here is told so among the places, with a way back. */
+export default function Tonight() {
+  return null;
+}

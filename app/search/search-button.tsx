@@ -2,13 +2,14 @@
 import SearchOutlined from "@mui/icons-material/SearchOutlined";
 import IconButton from "@mui/material/IconButton";
 import Tooltip from "@mui/material/Tooltip";
-import { lazy, Suspense, useEffect, useState } from "react";
+import { lazy, Suspense, useEffect, useRef, useState } from "react";
 
 const load = () => import("./search-dialog.tsx");
 const SearchDialog = lazy(async () => ({ default: (await load()).SearchDialog }));
 
 export function SearchButton() {
   const [open, setOpen] = useState(false);
+  const held = useHeldKeys(open);
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const typing =
@@ -38,9 +39,33 @@ export function SearchButton() {
       </Tooltip>
       {open && (
         <Suspense>
-          <SearchDialog onClose={() => setOpen(false)} />
+          <SearchDialog begun={held.current} onClose={() => setOpen(false)} />
         </Suspense>
       )}
     </>
   );
+}
+
+/**
+ * Keeps what is typed until the dialog is there: on a slow machine it is still on its way when the first letters come,
+ * and they would go into the page.
+ */
+function useHeldKeys(open: boolean): { readonly current: string } {
+  const held = useRef("");
+  useEffect(() => {
+    if (!open) return;
+    held.current = "";
+    const onKey = (event: KeyboardEvent) => {
+      if (document.querySelector("[role=dialog]")) return;
+      if (event.ctrlKey || event.metaKey || event.altKey) return;
+      if (event.key.length === 1) held.current += event.key;
+      else if (event.key === "Backspace") held.current = held.current.slice(0, -1);
+      else return;
+      event.preventDefault();
+      event.stopPropagation();
+    };
+    window.addEventListener("keydown", onKey, true);
+    return () => window.removeEventListener("keydown", onKey, true);
+  }, [open]);
+  return held;
 }

@@ -37,9 +37,10 @@ export const hitsOf = ({ drills, people, classes, moves }: FoundView): readonly 
 ];
 
 /** What is said below: what to type, that it takes a moment, how much there is. */
-function saidOf(asked: boolean, waiting: boolean, hits: number): string {
+function saidOf(asked: boolean, waiting: boolean, hits: number, instead: string | null): string {
   if (!asked) return "Type part of a title, a move in any spelling, a name.";
   if (waiting) return "Looking…";
+  if (instead !== null) return instead;
   if (hits === 0) return "Nothing is called so. Try part of the word.";
   return hits === 1 ? "One thing found. Enter opens it." : `${hits} things found. Arrows choose, Enter opens.`;
 }
@@ -47,10 +48,16 @@ function saidOf(asked: boolean, waiting: boolean, hits: number): string {
 /** Rest of typing before it is looked for, ms. */
 const QUIET = 120;
 
-export function SearchDialog({ onClose }: { onClose: () => void }) {
+interface SearchProps {
+  /** What was typed while the dialog was on its way. */
+  readonly begun: string;
+  readonly onClose: () => void;
+}
+
+export function SearchDialog({ begun, onClose }: SearchProps) {
   const fetcher = useFetcher<typeof loader>();
   const navigate = useNavigate();
-  const [typed, setTyped] = useState("");
+  const [typed, setTyped] = useState(begun);
   const { load } = fetcher;
   useEffect(() => {
     if (typed.trim() === "") return;
@@ -110,7 +117,7 @@ export function SearchDialog({ onClose }: { onClose: () => void }) {
         }}
       />
       <Box role="status" sx={{ px: 2, pb: 2, color: "text.secondary" }}>
-        {saidOf(asked, waiting, hits.length)}
+        {saidOf(asked, waiting, hits.length, fetcher.data?.instead ?? null)}
       </Box>
     </Dialog>
   );

@@ -4,8 +4,6 @@ import LinearProgress from "@mui/material/LinearProgress";
 import MenuItem from "@mui/material/MenuItem";
 import Stack from "@mui/material/Stack";
 import TextField from "@mui/material/TextField";
-import Typography from "@mui/material/Typography";
-import { styled } from "@mui/material/styles";
 import { useMemo, useState } from "react";
 import { Link } from "react-router";
 import { MOST_DELETED } from "#core/policy/deleted-moves.ts";
@@ -18,25 +16,8 @@ import { ScreenHead, Notice } from "../ui/parts.tsx";
 import { ForTeachers } from "../ui/role.tsx";
 import { useSettings } from "../ui/use-settings.ts";
 import { useAnswer } from "../workers/use-answer.ts";
-import type { MoveCard } from "../workers/words-work.ts";
 import { MoveDetail } from "./move-detail.tsx";
-
-const Entry = styled(Link)(({ theme }) => ({
-  display: "block",
-  padding: "6px 24px",
-  color: theme.vars?.palette.text.primary,
-  textDecoration: "none",
-  borderLeft: "3px solid transparent",
-  "&:hover": { background: theme.vars?.palette.background.paper },
-  "&[aria-current=true]": {
-    background: theme.vars?.palette.background.paper,
-    borderLeftColor: theme.vars?.palette.primary.main,
-    fontWeight: 700,
-  },
-  [theme.breakpoints.down("sm")]: { paddingInline: 16 },
-}));
-
-const ALL = "all";
+import { ALL, MoveList, search } from "./move-list.tsx";
 
 /** The moves of all traditions: found by any name, shown with what they do. */
 const NOTHING_ASKED = {};
@@ -120,7 +101,7 @@ export function MovesScreen() {
             }}
           >
             <Filters query={query} group={group} groups={groups} onSet={set} />
-            <MoveList shown={shown} asked={asked} query={query} to={to} />
+            <MoveList shown={shown} asked={asked} query={query} cards={cards} to={to} />
             <DeletedMoves moves={gone} busy={busy} onBringBack={own.bringBack} />
           </Box>
           <Box
@@ -206,78 +187,4 @@ function DeletedMoves({
       </Rows>
     </Box>
   );
-}
-
-interface ListProps {
-  readonly shown: readonly MoveCard[];
-  readonly asked: string | null;
-  readonly query: string;
-  readonly to: (id: string) => string;
-}
-
-/** The moves that were found, by kind. */
-function MoveList({ shown, asked, query, to }: ListProps) {
-  return (
-    <Box component="nav" aria-label="Moves" sx={{ maxHeight: { md: "calc(100vh - 250px)" }, overflow: "auto" }}>
-      {shown.map((card, i) => (
-        <Box key={card.id}>
-          {card.data.group !== shown[i - 1]?.data.group && (
-            <Typography
-              variant="h3"
-              component="h2"
-              sx={{ color: "text.secondary", px: { xs: 2, sm: 3 }, pt: 1.5, pb: 0.5 }}
-            >
-              {card.data.group}
-            </Typography>
-          )}
-          <Entry to={to(card.id)} replace preventScrollReset aria-current={card.id === asked || undefined}>
-            {card.shown}
-            {card.own && (
-              <Box component="span" sx={{ color: "text.secondary", fontWeight: 400 }}>
-                {" "}
-                · our own
-              </Box>
-            )}
-            <Box
-              component="span"
-              sx={{ color: "text.secondary", fontWeight: 400, display: "block", fontSize: "0.9rem" }}
-            >
-              {otherNames(card).slice(0, 3).join(", ")}
-            </Box>
-          </Entry>
-        </Box>
-      ))}
-      {shown.length === 0 && (
-        <Box sx={{ px: 3, py: 3, color: "text.secondary" }}>
-          No move has a name like this in any tradition. Try fewer letters
-          <ForTeachers>
-            , or <Link to={`/moves/new?name=${encodeURIComponent(query)}`}>add it as your own</Link>
-          </ForTeachers>
-          .
-        </Box>
-      )}
-    </Box>
-  );
-}
-
-const otherNames = (card: MoveCard): string[] =>
-  Object.values(card.data.names)
-    .flat()
-    .filter((name) => name !== card.shown);
-
-/** Every word has to be in a name, the kind or the limb; names that begin with what is typed come first. */
-export function search(cards: readonly MoveCard[], query: string, group: string): MoveCard[] {
-  const words = query.toLowerCase().split(/\s+/).filter(Boolean);
-  const of = cards.filter((c) => group === ALL || c.data.group === group);
-  if (words.length === 0) return of;
-  const found = of.flatMap((card) => {
-    const names = Object.values(card.data.names)
-      .flat()
-      .map((n) => n.toLowerCase());
-    const text = `${names.join(" ")} ${card.data.group} ${card.data.limb}`;
-    if (!words.every((w) => text.includes(w))) return [];
-    const whole = query.trim().toLowerCase();
-    return [{ card, rank: names.some((n) => n.startsWith(whole)) ? 0 : 1 }];
-  });
-  return found.sort((a, b) => a.rank - b.rank).map((f) => f.card);
 }

@@ -122,7 +122,7 @@ const isList = (name: string, means: readonly string[]): boolean =>
 const isJoint = (word: string): boolean => PLAIN.against.has(word) || PLAIN.turn.has(word) || PLAIN.then.has(word);
 
 /** The moves of the longest name at the start of a beat. */
-function movesIn(beat: string, { byName }: Vocabulary): readonly Move[] {
+export function movesIn(beat: string, { byName }: Vocabulary): readonly Move[] {
   const words = nameKey(beat)
     .split(" ")
     .filter((word) => !/^[lr~]$/.test(word));

@@ -1,10 +1,10 @@
-/** Moves by what somebody types of a name: any spelling, the beginnings of its words, or nearly. */
+/** Moves by what somebody types of a name: any spelling, the beginnings of its words, or nearly so. */
 import { beginsIn, folded } from "./name-key.ts";
 import type { Move } from "./types.ts";
 import { nearestNames, type Vocabulary } from "./vocabulary.ts";
 
 /** A move with the name by which it was found. */
-interface NamedMove {
+export interface NamedMove {
   readonly move: Move;
   readonly name: string;
 }
@@ -16,7 +16,7 @@ function rankOf(name: string, key: string): number | null {
   return beginsIn(key, name) ? 2 : null;
 }
 
-/** The moves that what is typed may mean, best first: the name itself, names that begin so, then what is spelt nearly so. */
+/** The moves that what is typed names, best first: the name itself, names that go on from it, names whose words begin so. */
 export function findMoves(vocabulary: Vocabulary, typed: string, most: number): NamedMove[] {
   const key = folded(typed);
   if (key === "") return [];
@@ -26,15 +26,17 @@ export function findMoves(vocabulary: Vocabulary, typed: string, most: number): 
     if (rank === null) continue;
     for (const move of moves) if (rank < (found.get(move)?.rank ?? Infinity)) found.set(move, { name, rank });
   }
-  const ranked = [...found]
+  return [...found]
     .sort(([, a], [, b]) => a.rank - b.rank || a.name.length - b.name.length || a.name.localeCompare(b.name))
-    .map(([move, { name }]) => ({ move, name }));
-  const nearly = ranked.length > 0 ? [] : nearestNames(vocabulary, key, most);
-  return [...ranked, ...nearly.flatMap((name) => vocabulary.byName.get(name)!.map((move) => ({ move, name })))].slice(
-    0,
-    most,
-  );
+    .map(([move, { name }]) => ({ move, name }))
+    .slice(0, most);
 }
+
+/** The moves with a name that is spelt nearly so, nearest first. */
+export const nearlySpelt = (vocabulary: Vocabulary, typed: string, most: number): NamedMove[] =>
+  nearestNames(vocabulary, typed, most)
+    .flatMap((name) => vocabulary.byName.get(name)!.map((move) => ({ move, name })))
+    .slice(0, most);
 
 /** All names of a move, as they are looked up in a text. */
 export const namesOf = (move: Move, { byName }: Vocabulary): string[] =>

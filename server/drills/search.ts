@@ -2,7 +2,8 @@
 import { findClasses, findDrills, findPeople, type DrillHit } from "#db/search.ts";
 import { db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
-import { findMoves, namesOf } from "#core/words/find.ts";
+import { lookUp } from "#core/plain/look-up.ts";
+import { namesOf } from "#core/words/find.ts";
 import type { Vocabulary } from "#core/words/vocabulary.ts";
 import { teaches } from "../access/hall.ts";
 import { schoolOf } from "../school/school-of.ts";
@@ -21,7 +22,7 @@ const LONGEST = 60;
 /** A pattern for a text that names one of the moves that words mean; null where they mean none. */
 export function patternFor(typed: string, vocabulary: Vocabulary): string | null {
   if (typed.length < ENOUGH) return null;
-  const names = findMoves(vocabulary, typed, MOVES).flatMap(({ move }) => namesOf(move, vocabulary));
+  const names = lookUp(vocabulary, typed, MOVES).moves.flatMap(({ move }) => namesOf(move, vocabulary));
   const spelt = names.filter((name) => name.length >= ENOUGH).map((name) => name.replace(/\W/g, "[- ]"));
   return spelt.length > 0 ? `\\m(?:${spelt.join("|")})\\M` : null;
 }
@@ -41,7 +42,7 @@ function rowOf({ text, by_title }: DrillHit, pattern: string | null): string | n
 /** What is found for what was typed, a few of each kind. */
 export async function searchEverything(scope: Scope, asked: string, drillsWanted: "few" | "all"): Promise<FoundView> {
   const typed = asked.trim().slice(0, LONGEST);
-  if (typed === "") return { drills: [], people: [], classes: [], moves: [] };
+  if (typed === "") return { drills: [], people: [], classes: [], moves: [], instead: null };
   const { vocabulary } = await schoolOf(scope);
   const pattern = patternFor(typed, vocabulary);
   const [drills, people, classes] = await Promise.all([
@@ -54,10 +55,12 @@ export async function searchEverything(scope: Scope, asked: string, drillsWanted
     const row = rowOf(hit, pattern);
     return hit.by_title || row !== null ? [{ id: hit.id, title: hit.title, row }] : [];
   });
+  const { moves, instead } = lookUp(vocabulary, typed, MOST);
   return {
     drills: drillsWanted === "all" ? hits : hits.slice(0, MOST),
     people,
     classes,
-    moves: findMoves(vocabulary, typed, MOST).map(({ move, name }) => ({ id: move.id, name: move.name, by: name })),
+    moves: moves.map(({ move, name }) => ({ id: move.id, name: move.name, by: name })),
+    instead,
   };
 }
