@@ -103,6 +103,11 @@ test("the owner lets an assistant in, sees who changed what, and takes them out;
   await expectAccessible(page);
   await page.goto("/members/post");
   const letter = page.getByRole("article").filter({ hasText: "tomma@ropewalk.example" }).first();
+  // It says that nobody else opens it yet, and can be copied or scanned.
+  await expect(letter.getByText(/opens only on the machine/)).toBeVisible();
+  await expect(letter.getByRole("button", { name: "Copy the address" })).toBeVisible();
+  await letter.getByText("Code for a phone").click();
+  await expect(letter.getByRole("img", { name: /Code of the address/ })).toBeVisible();
   const address = /https?:\S+\/in\/\S+/.exec(await letter.innerText())![0];
 
   const context = await browser.newContext({ storageState: { cookies: [], origins: [] }, baseURL: baseURL! });

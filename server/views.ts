@@ -67,8 +67,8 @@ export interface PhoneLink {
   /** First names stand in it. */
   readonly names: boolean;
   readonly qr: QrCode;
-  /** The network reaches it; else this machine alone does. */
-  readonly isLan: boolean;
+  /** Nobody but this machine reaches it. */
+  readonly isHereOnly: boolean;
 }
 
 export interface PlanPage {

@@ -9,6 +9,7 @@ import type { action } from "../routes/phones.tsx";
 import { OnlyHere, ShareBox } from "../share/share-box.tsx";
 import { QrSvg } from "../paper/qr.tsx";
 import { Notice, ScreenHead } from "../ui/parts.tsx";
+import { CopyButton } from "../ui/copy-button.tsx";
 import { useZone } from "../ui/zone.tsx";
 
 /** A tablet in the hall comes in by a code from this screen, and sees the floor and the wall of this class alone. */
@@ -101,6 +102,7 @@ export function PhonesScreen({
           <Typography sx={{ my: "1em", overflowWrap: "anywhere" }}>
             <a href={link.address}>{link.address}</a>
           </Typography>
+          <CopyButton label="Copy the address" text={link.address} />
           <Typography sx={{ my: "1em", color: "text.secondary" }}>
             It ends on{" "}
             {new Date(link.until).toLocaleString("en-GB", { dateStyle: "long", timeStyle: "short", timeZone })}.
@@ -117,7 +119,7 @@ export function PhonesScreen({
       />
       <HallTablet />
       {trust && <Trust {...trust} />}
-      {link && !link.isLan && <OnlyHere />}
+      {link?.isHereOnly && <OnlyHere />}
     </>
   );
 }

@@ -25,6 +25,7 @@ export function loader({ params, context, request }: Route.LoaderArgs) {
     return {
       id,
       title: found.drill.title,
+      isBroken: found.revision.verdict === "broken",
       drill: await shareLink(scope, "drill", id, request),
       card: await shareLink(scope, "card", id, request),
       ladders: await Promise.all(

@@ -10,6 +10,7 @@ import Typography from "@mui/material/Typography";
 import { useFetcher } from "react-router";
 import type { PhoneLink } from "#server/views.ts";
 import { QrSvg } from "../paper/qr.tsx";
+import { CopyButton } from "../ui/copy-button.tsx";
 import { Moment } from "../ui/moment.tsx";
 import { Notice } from "../ui/parts.tsx";
 
@@ -41,7 +42,8 @@ export function ShareBox({ title, lead, fields, link, make, lasts, mayName }: Sh
           <Typography sx={{ overflowWrap: "anywhere", my: 1 }}>
             <a href={link.address}>{link.address}</a>
           </Typography>
-          <Typography sx={{ color: "text.secondary", mb: "1em" }}>
+          <CopyButton label="Copy the address" text={link.address} />
+          <Typography sx={{ color: "text.secondary", my: "1em" }}>
             {mayName && (link.names ? "With first names. " : "Without names. ")}
             It ends on <Moment at={link.until} />.
           </Typography>

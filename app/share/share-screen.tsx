@@ -2,7 +2,7 @@
 import Button from "@mui/material/Button";
 import { Link } from "react-router";
 import type { PhoneLink } from "#server/views.ts";
-import { ScreenHead } from "../ui/parts.tsx";
+import { Notice, ScreenHead } from "../ui/parts.tsx";
 import { OnlyHere, ShareBox } from "./share-box.tsx";
 
 /** How long a link may live. */
@@ -16,12 +16,14 @@ export const SHARE_HOURS = [
 interface ShareProps {
   readonly id: string;
   readonly title: string;
+  /** The checker finds problems in it. */
+  readonly isBroken: boolean;
   readonly drill: PhoneLink | null;
   readonly card: PhoneLink | null;
   readonly ladders: readonly { readonly id: string; readonly title: string; readonly link: PhoneLink | null }[];
 }
 
-export function ShareScreen({ id, title, drill, card, ladders }: ShareProps) {
+export function ShareScreen({ id, title, isBroken, drill, card, ladders }: ShareProps) {
   const links = [drill, card, ...ladders.map(({ link }) => link)].filter((link) => link !== null);
   return (
     <>
@@ -33,6 +35,11 @@ export function ShareScreen({ id, title, drill, card, ladders }: ShareProps) {
           Back to the drill
         </Button>
       </ScreenHead>
+      {isBroken && (
+        <Notice tone="trouble">
+          This drill has problems to mend. Whoever opens a link to it now is told that it is not finished.
+        </Notice>
+      )}
       <ShareBox
         title="The drill"
         lead="What is played, in words, what to think of, and its score."
@@ -60,7 +67,7 @@ export function ShareScreen({ id, title, drill, card, ladders }: ShareProps) {
           lasts={SHARE_HOURS}
         />
       ))}
-      {links.some(({ isLan }) => !isLan) && <OnlyHere />}
+      {links.some(({ isHereOnly }) => isHereOnly) && <OnlyHere />}
     </>
   );
 }

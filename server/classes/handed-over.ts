@@ -52,6 +52,8 @@ export interface OwnRound {
   readonly noContact: boolean;
   readonly what: readonly {
     readonly title: string;
+    /** As it is written; empty where the plan does not say which drill it was. */
+    readonly text: string;
     readonly play: readonly string[];
     readonly cues: readonly string[];
   }[];
@@ -80,7 +82,9 @@ async function ownRounds(scope: Scope, classId: string, id: string): Promise<Own
     rungs.map(({ text, operator }) => ({ text, operator })),
     await settingsOf(scope),
   );
-  const said = new Map(rungs.map(({ revision_id, changed }, i) => [revision_id, { title: changed, ...words[i]! }]));
+  const said = new Map(
+    rungs.map(({ revision_id, changed, text }, i) => [revision_id, { title: changed, text, ...words[i]! }]),
+  );
   const partners = await listPeople(db, scope, [...new Set(own.flatMap(({ pair }) => inPair(pair)))]);
   const names = new Map(partners.map((one) => [one.id, one.name]));
   const short = shortNames([...names.values()]);
@@ -93,7 +97,12 @@ async function ownRounds(scope: Scope, classId: string, id: string): Promise<Own
       .join(", "),
     what: rungsOf(pair).map(({ at }) => {
       const one = said.get(revisionOf(at));
-      return { title: one?.title ?? title, play: one?.play.map(({ text }) => text) ?? [], cues: one?.cues ?? [] };
+      return {
+        title: one?.title ?? title,
+        text: one?.text ?? "",
+        play: one?.play.map(({ text }) => text) ?? [],
+        cues: one?.cues ?? [],
+      };
     }),
   }));
 }

@@ -9,6 +9,8 @@ export interface ReadRung {
   /** What is new against the rung before; empty for the first. */
   readonly changed: string;
   readonly words: RungWords;
+  /** The checker finds moves in it that nobody answers, or that do not work. */
+  readonly isBroken?: boolean;
 }
 
 const list = (items: readonly string[]): string =>
@@ -30,13 +32,16 @@ const cautions = (rungs: readonly ReadRung[]): string =>
     .map(quiet)
     .join("");
 
+const UNFINISHED = "This drill is not finished: not every move in it is met. Ask who sent it before you train it.";
+
 /** The body of the page of one drill; as a card without the score, as on paper. */
 export const drillBody = (rung: ReadRung, school: string, as: "card" | "drill"): string => {
   const { title, text, words } = rung;
   return [
     `<h1>${escaped(title)}</h1>`,
     quiet(school),
-    played(words),
+    rung.isBroken ? `<p><strong>${UNFINISHED}</strong></p>` : "",
+    played(rung.isBroken ? { ...words, goOn: "" } : words),
     as === "card" ? "" : `<h2>The score</h2><pre>${escaped(text)}</pre>`,
     cautions([rung]),
   ].join("");

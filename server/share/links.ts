@@ -14,6 +14,7 @@ import type { Scope } from "#db/scope.ts";
 import type { PhoneLink } from "../views.ts";
 import { claimedId, isSigned, qrOf, tokenOf, type QrCode } from "./token.ts";
 import { env } from "../web/env.ts";
+import { opensHereOnly } from "../web/reach.ts";
 
 const HOUR = 3_600_000;
 /** A link to a class lives until the day after it was made, h. */
@@ -37,7 +38,7 @@ async function shown(link: ShareLink, origin: string): Promise<PhoneLink> {
     until: link.expiresAt.toISOString(),
     names: link.names,
     qr: qrOf(address),
-    isLan: env().LAN_ORIGIN !== undefined,
+    isHereOnly: opensHereOnly(address),
   };
 }
 

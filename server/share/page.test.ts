@@ -51,6 +51,8 @@ test("a drill to read has what is played, the score and the cautions; as a card 
   expect(html).not.toContain("<img");
   expect(words(html)).toMatch(/A: jab\. B: catch\..*The score.*anybody may say it/s);
   expect(words(drillBody(rung, "Club", "card"))).not.toContain("The score");
+  expect(words(drillBody({ ...rung, isBroken: true }, "Club", "card"))).toMatch(/not finished.*A: jab/s);
+  expect(words(drillBody(rung, "Club", "card"))).not.toMatch(/not finished/);
   expect(words(ladderBody("Up", "Club", [rung, rung]))).toMatch(/1\. .*2\. /s);
 });
 test("without a plan, and where the link is over, it says so", () => {

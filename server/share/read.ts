@@ -11,9 +11,9 @@ import type { ReadRung } from "./drill-page.ts";
 export async function readDrill(scope: Scope, id: string): Promise<ReadRung | null> {
   const found = await getDrill(db, scope, id);
   if (!found) return null;
-  const { text } = found.revision;
+  const { text, verdict } = found.revision;
   const [words] = await compute("words", [{ text, operator: null }], await settingsOf(scope));
-  return { title: found.drill.title, text, changed: "", words: words! };
+  return { title: found.drill.title, text, changed: "", words: words!, isBroken: verdict === "broken" };
 }
 
 /** A ladder from the easiest rung up; null where it is not there. */

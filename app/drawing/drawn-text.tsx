@@ -1,0 +1,17 @@
+/** A drill drawn from its text, for pages that are read and not edited. */
+import Box from "@mui/material/Box";
+import { useMemo } from "react";
+import { useAnswer } from "../workers/use-answer.ts";
+import { ScoreDrawing } from "./score-drawing.tsx";
+
+/** Nothing until it is checked, and nothing where it cannot be: what is played stands beside it in words. */
+export function DrawnText({ text, zoom }: { readonly text: string; readonly zoom: number }) {
+  const question = useMemo(() => ({ text }), [text]);
+  const { answer: view } = useAnswer("check", question);
+  if (!view) return null;
+  return (
+    <Box sx={{ overflowX: "auto" }}>
+      <ScoreDrawing view={view} cursor={null} zoom={zoom} />
+    </Box>
+  );
+}
