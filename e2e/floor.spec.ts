@@ -59,6 +59,16 @@ test("an evening on two devices, from the start to somebody hurt", async ({ page
       .first()
       .click();
     await expect(other.getByText(/: late ×$/)).toHaveCount(0, { timeout: 2000 });
+    // What was taken out by a slip of the finger comes back, and what came in goes again.
+    await button(page, "Undo: late taken out").click();
+    await expect(other.getByText(/: late ×$/)).toBeVisible({ timeout: 2000 });
+    await button(page, /^Take back: /)
+      .first()
+      .click();
+    await expect(other.getByText(/: late ×$/)).toHaveCount(0, { timeout: 2000 });
+    await button(page, /^Nothing amiss: the \d not marked/).click();
+    await button(page, /^Undo: \d+ marks$/).click();
+    await expect(page.getByText(/: nothing seen amiss ×$/)).toHaveCount(0);
     await button(page, /^Nothing amiss: the \d not marked/).click();
     // Whoever stands in a pair of this round: somebody may work with the instructor.
     const members = page.getByRole("list", { name: "Pairs of round 1" }).getByRole("img", { name: /^partner / });

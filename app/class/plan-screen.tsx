@@ -14,6 +14,7 @@ import { swapCostIn } from "./swap-cost.ts";
 import { shortDate } from "../ui/dates.ts";
 import { menuLink, MoreMenu } from "../ui/more-menu.tsx";
 import { Notice, ScreenHead } from "../ui/parts.tsx";
+import { UndoButtons } from "../ui/undo-buttons.tsx";
 import { WorkProgress } from "../ui/work-progress.tsx";
 import { PairWeightSliders } from "./pair-weights.tsx";
 import { LINE_MARKS, lineTexts } from "./sheet-layout.ts";
@@ -202,6 +203,7 @@ function Evening({ plan, rungs, state, at, onLook, nameOf, levelOf }: EveningPro
         <Typography variant="h2" sx={{ flex: 1 }}>
           The evening
         </Typography>
+        <UndoButtons undo={state.undo} redo={state.redo} />
         <Box sx={{ color: plan.left < 0 ? "verdict.invalid" : "text.secondary" }}>
           {plan.left < 0 ? `${-plan.left} min too long` : plan.left === 0 ? "fills the time" : `${plan.left} min left`}
         </Box>

@@ -1,4 +1,8 @@
 /** The class sheet: one page with the timetable and who with whom, and one to hand the evening over. */
+import Box from "@mui/material/Box";
+import Checkbox from "@mui/material/Checkbox";
+import FormControlLabel from "@mui/material/FormControlLabel";
+import Stack from "@mui/material/Stack";
 import { useEffect, useMemo, useState } from "react";
 import { shortNames } from "#core/people/short-names.ts";
 import type { PhoneLink, PlanPage } from "#server/views.ts";
@@ -11,6 +15,7 @@ import { SvgPages } from "../paper/svg-pages.tsx";
 import { shortDate } from "../ui/dates.ts";
 import { Notice } from "../ui/parts.tsx";
 import { useWayBack } from "../ui/role.tsx";
+import { UNSEEN } from "../ui/theme.ts";
 import { takeHomePage } from "./take-home-layout.ts";
 import { handOverPage } from "./hand-over-layout.ts";
 import { gearLine, lineTexts, sheetBlocks, sheetPage, sheetRungs } from "./sheet-layout.ts";
@@ -28,17 +33,57 @@ export function SheetScreen({ page, school, link = null }: SheetProps) {
   const { lesson, kept } = page;
   const back = useWayBack(lesson.id);
   const drawn = useDrawnRungs(page);
-  const pages = useMemo(
-    () => (page.kept ? pagesOf(page, page.kept, { school, link, drawn }) : []),
+  const parts = useMemo(
+    () => (page.kept ? partsOf(page, page.kept, { school, link, drawn }) : []),
     [page, school, link, drawn],
   );
+  const [left, setLeft] = useState<ReadonlySet<PartName>>(new Set());
+  const pages = useMemo(() => parts.flatMap((one) => (left.has(one.name) ? [] : one.pages)), [parts, left]);
   return (
     <>
-      <SvgPages title={`Class sheet: ${lesson.title}`} pages={pages} back={back} trouble={null} />
+      <SvgPages title={`Class sheet: ${lesson.title}`} pages={pages} back={back} trouble={null}>
+        {kept && <WhatIsPrinted parts={parts} left={left} onLeft={setLeft} />}
+      </SvgPages>
       {!kept && <Notice>This class has no plan yet: make it on the class’s page first.</Notice>}
     </>
   );
 }
+
+type PartName = "sheet" | "handOver" | "drills" | "home";
+
+/** Pages that are printed or left out together. */
+interface Part {
+  readonly name: PartName;
+  readonly label: string;
+  readonly pages: readonly CardPage[];
+}
+
+interface PrintedProps {
+  readonly parts: readonly Part[];
+  readonly left: ReadonlySet<PartName>;
+  readonly onLeft: (left: ReadonlySet<PartName>) => void;
+}
+
+const WhatIsPrinted = ({ parts, left, onLeft }: PrintedProps) => (
+  <Stack direction="row" component="fieldset" sx={{ flexWrap: "wrap", border: 0, m: 0, p: 0 }}>
+    <Box component="legend" sx={UNSEEN}>
+      What is printed
+    </Box>
+    {parts.map(({ name, label, pages }) => (
+      <FormControlLabel
+        key={name}
+        label={`${label} (${pages.length})`}
+        control={
+          <Checkbox
+            checked={!left.has(name)}
+            disabled={pages.length === 0}
+            onChange={(_, isIn) => onLeft(new Set(isIn ? [...left].filter((one) => one !== name) : [...left, name]))}
+          />
+        }
+      />
+    ))}
+  </Stack>
+);
 
 interface Beside {
   readonly school: string;
@@ -47,11 +92,11 @@ interface Beside {
 }
 
 /** The sheet, the page to hand over, the drills drawn, and what is for home. */
-const pagesOf = (page: PlanPage, kept: Kept, { school, link, drawn }: Beside): CardPage[] => [
-  withCode(sheetOf(page, kept, school), link),
-  handOverOf(page, kept, school),
-  ...drawn,
-  ...takeHomeOf(page, kept, school),
+const partsOf = (page: PlanPage, kept: Kept, { school, link, drawn }: Beside): readonly Part[] => [
+  { name: "sheet", label: "The evening", pages: [withCode(sheetOf(page, kept, school), link)] },
+  { name: "handOver", label: "To hand over", pages: [handOverOf(page, kept, school)] },
+  { name: "drills", label: "Drills drawn", pages: drawn },
+  { name: "home", label: "For home", pages: takeHomeOf(page, kept, school) },
 ];
 
 /** The rungs that are worked on, each drawn with its words. */

@@ -6,13 +6,16 @@ import type { PlanPage } from "#server/views.ts";
 import type { action } from "../routes/plan.tsx";
 import { useSettings } from "../ui/use-settings.ts";
 import { useLongWork } from "../workers/use-long-work.ts";
-import { asksFirst, decide, decisionText, firstDecisions, isDue, keptText, type Decisions } from "./plan-decisions.ts";
+import { asksFirst, decisionText, firstDecisions, isDue, keptText, type Decisions } from "./plan-decisions.ts";
+import { beginningWith, changed, type Change } from "./plan-history.ts";
 
 /** Rest of typing and dragging before a plan is kept, ms. */
 const QUIET = 700;
 
 export function usePlan(page: PlanPage) {
-  const [decisions, send] = useReducer(decide, page, firstDecisions);
+  const [history, send] = useReducer(changed, page, (one) => beginningWith(firstDecisions(one)));
+  const decisions = history.now;
+  useUndoKeys(send);
   const work = usePlanned(page, decisions);
   const plan = work.result?.ok ? work.result : null;
   // Only what was decided is sent; the server works out the rest of the plan as this page does.
@@ -21,7 +24,25 @@ export function usePlan(page: PlanPage) {
     [plan, page.chosen, decisions],
   );
   const keeping = useKeeping(page, decisions, { text, working: work.share !== null });
-  return { ...decisions, ...keeping, work, plan, decide: send, asks: asksFirst(page, decisions) };
+  const undo = history.before.length > 0 ? () => send({ do: "undo" }) : null;
+  const redo = history.after.length > 0 ? () => send({ do: "redo" }) : null;
+  return { ...decisions, ...keeping, work, plan, decide: send, undo, redo, asks: asksFirst(page, decisions) };
+}
+
+/** The usual keys, where nothing is being typed. */
+function useUndoKeys(send: (change: Change) => void): void {
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const typing = event.target instanceof HTMLElement && event.target.closest("input, textarea, [role=dialog]");
+      if (typing || !(event.ctrlKey || event.metaKey) || event.altKey) return;
+      const key = event.key.toLowerCase();
+      if (key !== "z" && key !== "y") return;
+      event.preventDefault();
+      send({ do: key === "y" || event.shiftKey ? "redo" : "undo" });
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, [send]);
 }
 
 /** The plan that comes of what is decided, worked out beside the page. */

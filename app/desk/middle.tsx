@@ -1,13 +1,10 @@
 /** The middle of the desk: the same drill as lines, as a ring, on the floor, and as a target. */
 import AddOutlined from "@mui/icons-material/AddOutlined";
-import RedoOutlined from "@mui/icons-material/RedoOutlined";
-import UndoOutlined from "@mui/icons-material/UndoOutlined";
 import ZoomInOutlined from "@mui/icons-material/ZoomInOutlined";
 import ZoomOutOutlined from "@mui/icons-material/ZoomOutOutlined";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import IconButton from "@mui/material/IconButton";
-import Tooltip from "@mui/material/Tooltip";
 import Stack from "@mui/material/Stack";
 import { memo, useCallback, useMemo, useState, type KeyboardEvent, type RefObject, type ReactNode } from "react";
 import type { ExchangeView, ScoreView } from "#core/formats/desk-view.ts";
@@ -15,6 +12,7 @@ import type { Measured } from "#core/people/measures.ts";
 import { RingsDrawing } from "../drawing/ring-drawing.tsx";
 import { exchangeAt, ScoreDrawing } from "../drawing/score-drawing.tsx";
 import { WordChoice } from "../ui/parts.tsx";
+import { TOOL, UndoButtons } from "../ui/undo-buttons.tsx";
 import { ask } from "../workers/client.ts";
 import type { Rearrange } from "../workers/questions/checking.ts";
 import { BodyStage } from "./body-stage.tsx";
@@ -148,16 +146,7 @@ const ViewBar = ({ name, onName, editor, children }: ViewBarProps) => (
     />
     <Box sx={{ flex: 1 }} />
     {children}
-    <Tooltip title="Undo (Ctrl-Z)">
-      <IconButton aria-label="Undo" onClick={() => editor.current?.undo()} sx={TOOL}>
-        <UndoOutlined />
-      </IconButton>
-    </Tooltip>
-    <Tooltip title="Redo (Ctrl-Y)">
-      <IconButton aria-label="Redo" onClick={() => editor.current?.redo()} sx={TOOL}>
-        <RedoOutlined />
-      </IconButton>
-    </Tooltip>
+    <UndoButtons undo={() => editor.current?.undo()} redo={() => editor.current?.redo()} />
   </Stack>
 );
 
@@ -204,8 +193,6 @@ function Zoom({ zoom, onZoom }: { zoom: number; onZoom: (zoom: number) => void }
     </>
   );
 }
-
-const TOOL = { width: 36, height: 40, p: 0, color: "text.secondary" } as const;
 
 function EmptyDrawing() {
   return (

@@ -19,7 +19,7 @@ import {
   type Mark,
   type MarkRole,
 } from "#core/floor/marks.ts";
-import type { PlanPage } from "#server/views.ts";
+import type { NewMark, PlanPage } from "#server/views.ts";
 import { membersOf } from "../class/members.ts";
 import { PartnerMark } from "../ui/marks.tsx";
 import { Row, Rows } from "../ui/rows.tsx";
@@ -34,32 +34,54 @@ interface MarksProps {
   readonly floor: Floor;
 }
 
-export function PairMarks({ page, kept, round, floor }: MarksProps) {
-  const [open, setOpen] = useState<string | null>(null);
+/** What is seen of the pairs of a round, and the last of it taken back. */
+function useSeen({ page, kept, round, floor }: MarksProps) {
+  const [last, setLast] = useState<Last | null>(null);
   const pairs = kept.plan.rounds[round]?.pairs ?? [];
   const roleTimes = timesIn(kept, round);
   const rolesOf = (id: string, pair: PlannedPair) => rolesIn(roleSeconds(pair, roleTimes)[id]);
+  const revisionOf = (pair: PlannedPair, id: string) => page.rungs[rungFor(pair, id)]?.revisionId ?? null;
   const mine = floor.marks.filter((one) => one.round === round);
-  const shown = open === null ? unseenFirst(pairs, floor.marks) : pairs;
   const unseen = pairs.filter((pair) => !mine.some(({ person }) => membersOf(pair).some(({ id }) => id === person)));
-  const see = (
-    pair: PlannedPair,
-    people: readonly { readonly id: string; readonly role: MarkRole }[],
-    mark: string,
-    text = "",
-  ) =>
-    floor.mark(
-      people.map(({ id, role }) => ({
-        ...{ round, person: id, role, mark, text, corrects: null },
-        revision: page.rungs[rungFor(pair, id)]?.revisionId ?? null,
-      })),
-    );
-  const seeOthers = () => {
-    for (const pair of unseen) {
-      const both = membersOf(pair).map(({ id }) => ({ id, role: rolesOf(id, pair)[0]! }));
-      see(pair, both, FINE);
-    }
+  const made = (pair: PlannedPair, people: Parameters<See>[0], mark: string, text = "") =>
+    people.map(({ id, role }) => ({
+      ...{ round, person: id, role, mark, text, corrects: null },
+      revision: revisionOf(pair, id),
+    }));
+  return {
+    pairs,
+    rolesOf,
+    mine,
+    unseen,
+    last: last?.round === round ? last : null,
+    see: (pair: PlannedPair, ...seen: Parameters<See>) =>
+      setLast({ round, marks: floor.mark(made(pair, ...seen)), wasIn: false }),
+    seeOthers: () => {
+      const marks = unseen.flatMap((pair) =>
+        made(
+          pair,
+          membersOf(pair).map(({ id }) => ({ id, role: rolesOf(id, pair)[0]! })),
+          FINE,
+        ),
+      );
+      setLast({ round, marks: floor.mark(marks), wasIn: false });
+    },
+    takeOut: (pair: PlannedPair, one: Mark) => {
+      floor.mark([outOf(one)]);
+      setLast({ round, marks: [{ ...one, revision: revisionOf(pair, one.person) }], wasIn: true });
+    },
+    takeBack: () => {
+      if (last) floor.mark(last.marks.map((one) => (last.wasIn ? { ...one, corrects: null } : outOf(one))));
+      setLast(null);
+    },
   };
+}
+
+export function PairMarks(props: MarksProps) {
+  const { page, round, floor } = props;
+  const [open, setOpen] = useState<string | null>(null);
+  const { pairs, mine, unseen, last, ...seen } = useSeen(props);
+  const shown = open === null ? unseenFirst(pairs, floor.marks) : pairs;
   if (pairs.length === 0) return null;
   return (
     <Box component="section" aria-label="What you saw">
@@ -67,8 +89,14 @@ export function PairMarks({ page, kept, round, floor }: MarksProps) {
         <Typography variant="h2" sx={{ flex: "1 1 220px" }}>
           What you saw in round {round + 1}
         </Typography>
+        {last && (
+          <Button variant="outlined" onClick={seen.takeBack}>
+            Undo: {last.marks.length === 1 ? markWord(last.marks[0]!) : `${last.marks.length} marks`}
+            {last.wasIn ? " taken out" : ""}
+          </Button>
+        )}
         {unseen.length > 0 && (
-          <Button variant="outlined" onClick={seeOthers}>
+          <Button variant="outlined" onClick={seen.seeOthers}>
             Nothing amiss: the {unseen.length} not marked
           </Button>
         )}
@@ -87,21 +115,16 @@ export function PairMarks({ page, kept, round, floor }: MarksProps) {
                   isOpen={open === key}
                   onPress={() => setOpen(open === key ? null : key)}
                 />
-                <Seen
-                  page={page}
-                  pair={pair}
-                  marks={mine}
-                  onOut={(one) => floor.mark([{ ...one, mark: TAKEN_OUT, text: "", corrects: one.id, revision: null }])}
-                />
+                <Seen page={page} pair={pair} marks={mine} onOut={(one) => seen.takeOut(pair, one)} />
               </Stack>
               {open === key && (
                 <PairOpen
                   page={page}
                   pair={pair}
-                  rolesOf={(id) => rolesOf(id, pair)}
+                  rolesOf={(id) => seen.rolesOf(id, pair)}
                   marks={mine}
-                  onSee={(people, mark, text) => {
-                    see(pair, people, mark, text);
+                  onSee={(...what) => {
+                    seen.see(pair, ...what);
                     setOpen(null);
                   }}
                 />
@@ -113,6 +136,16 @@ export function PairMarks({ page, kept, round, floor }: MarksProps) {
     </Box>
   );
 }
+
+/** What was done last with the marks of a round: these came in, or were taken out. */
+interface Last {
+  readonly round: number;
+  readonly marks: readonly NewMark[];
+  readonly wasIn: boolean;
+}
+
+/** What takes a mark out. */
+const outOf = (one: Mark) => ({ ...one, mark: TAKEN_OUT, text: "", corrects: one.id, revision: null });
 
 interface PairButtonProps {
   readonly page: PlanPage;

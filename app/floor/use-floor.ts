@@ -49,7 +49,8 @@ export interface Floor {
   readonly tap: (tap: Tap) => void;
   /** Starts the class though its hours are others: somebody has said that it is run now. */
   readonly startNow: () => void;
-  readonly mark: (marks: readonly Omit<NewMark, "id" | "at">[]) => void;
+  /** Returns the marks as they are kept, so that they can be taken out again. */
+  readonly mark: (marks: readonly Omit<NewMark, "id" | "at">[]) => readonly NewMark[];
   readonly hurtNow: (incident: Omit<NewIncident, "id" | "at">) => void;
   /** How many things have not arrived yet. */
   readonly waiting: number;
@@ -102,7 +103,11 @@ export function useFloor(
     now,
     tap: (tap) => add({ ...NOTHING, taps: [{ ...stamp(), tap }], ...meant }),
     startNow: () => add({ ...NOTHING, taps: [{ ...stamp(), tap: { kind: "start" } }], sure: true }),
-    mark: (seen) => add({ ...NOTHING, marks: seen.map((one) => ({ ...one, ...stamp() })) }),
+    mark: (seen) => {
+      const marks = seen.map((one) => ({ ...one, ...stamp() }));
+      add({ ...NOTHING, marks });
+      return marks;
+    },
     hurtNow: (incident) =>
       add({
         ...NOTHING,

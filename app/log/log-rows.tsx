@@ -11,6 +11,7 @@ import { Link, useRevalidator } from "react-router";
 import { MARKS, markWord, TAKEN_OUT } from "#core/floor/marks.ts";
 import { NOTHING, send } from "../floor/outbox.ts";
 import { longDate } from "../ui/dates.ts";
+import { DoneSnackbar, type Done } from "../ui/done-snackbar.tsx";
 import { Row, Rows } from "../ui/rows.tsx";
 
 interface RowsProps {
@@ -19,12 +20,13 @@ interface RowsProps {
 }
 
 export function LogRows({ rows, names }: RowsProps) {
+  const { correct, last, undo } = useCorrections();
   const evenings = [...new Map(rows.map((row) => [row.class_id, row])).values()];
   if (evenings.length === 0)
     return (
       <Box sx={{ py: 3, color: "text.secondary" }}>No round fits. Rounds come into the log when they were run.</Box>
     );
-  return evenings.map(({ class_id, day, class: title }) => (
+  const rounds = evenings.map(({ class_id, day, class: title }) => (
     <Box key={class_id} component="section" aria-label={`${title}, ${longDate(day)}`} sx={{ pt: 2 }}>
       <Typography variant="h2">
         <Link to={`/class/${class_id}`}>{title}</Link>, {longDate(day)}
@@ -33,14 +35,54 @@ export function LogRows({ rows, names }: RowsProps) {
         {rows
           .filter((row) => row.class_id === class_id)
           .map((row) => (
-            <LogLine key={`${row.round} ${row.people.join()}`} row={row} names={names} />
+            <LogLine key={`${row.round} ${row.people.join()}`} row={row} names={names} onCorrect={correct} />
           ))}
       </Rows>
     </Box>
   ));
+  return (
+    <>
+      {rounds}
+      <DoneSnackbar last={last} onAct={undo} />
+    </>
+  );
 }
 
-function LogLine({ row, names }: { readonly row: LogRow; readonly names: RowsProps["names"] }) {
+/** What a mark becomes. */
+type Correct = (row: LogRow, mark: LogMark, to: string, said: string) => void;
+
+/** Puts marks right, and takes the last of it back. */
+function useCorrections() {
+  const { revalidate } = useRevalidator();
+  const [done, setDone] = useState<{ readonly last: Done; readonly back: (() => Promise<void>) | null } | null>(null);
+  const post = async (row: LogRow, mark: LogMark, to: Pick<LogMark, "mark" | "words" | "id">) => {
+    const fresh = { id: crypto.randomUUID(), at: Date.now(), round: row.round, person: mark.person, role: mark.role };
+    await send(row.class_id, {
+      ...NOTHING,
+      marks: [{ ...fresh, mark: to.mark, text: to.words, corrects: to.id, revision: row.revision_id }],
+    });
+    await revalidate();
+    return fresh.id;
+  };
+  const correct: Correct = (row, mark, to, title) =>
+    void (async () => {
+      const id = await post(row, mark, { id: mark.id, mark: to, words: "" });
+      const back = async () => {
+        await post(row, mark, { ...mark, id });
+        setDone({ last: { kind: "restored", id, title }, back: null });
+      };
+      setDone({ last: { kind: "corrected", id, title }, back });
+    })();
+  return { correct, last: done?.last ?? null, undo: () => void done?.back?.() };
+}
+
+interface LineProps {
+  readonly row: LogRow;
+  readonly names: RowsProps["names"];
+  readonly onCorrect: Correct;
+}
+
+function LogLine({ row, names, onCorrect }: LineProps) {
   const nameOf = (id: string) => names[id] ?? "Former member";
   return (
     <Row
@@ -62,7 +104,12 @@ function LogLine({ row, names }: { readonly row: LogRow; readonly names: RowsPro
       </Box>
       <Stack direction="row" spacing={0.5} sx={{ flexWrap: "wrap" }}>
         {row.marks.map((one) => (
-          <MarkWord key={one.id} mark={one} row={row} name={nameOf(one.person)} />
+          <MarkWord
+            key={one.id}
+            mark={one}
+            name={nameOf(one.person)}
+            onCorrect={(to, said) => onCorrect(row, one, to, said)}
+          />
         ))}
         {row.marks.length === 0 && <Box sx={{ color: "text.secondary" }}>not seen</Box>}
       </Stack>
@@ -70,32 +117,32 @@ function LogLine({ row, names }: { readonly row: LogRow; readonly names: RowsPro
   );
 }
 
+interface MarkProps {
+  readonly mark: LogMark;
+  readonly name: string;
+  readonly onCorrect: (to: string, said: string) => void;
+}
+
 /** What was seen; it can be put right or taken out, and what stood there before stays in the log as corrected. */
-function MarkWord({ mark, row, name }: { readonly mark: LogMark; readonly row: LogRow; readonly name: string }) {
+function MarkWord({ mark, name, onCorrect }: MarkProps) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const { revalidate } = useRevalidator();
-  const correct = async (to: string) => {
+  const said = `${name.split(" ")[0]} ${mark.role === "feeds" ? "feeding " : ""}${markWord({ ...mark, text: mark.words })}`;
+  const correct = (to: string) => {
     setAnchor(null);
-    const fresh = { id: crypto.randomUUID(), at: Date.now(), round: row.round, person: mark.person, role: mark.role };
-    await send(row.class_id, {
-      ...NOTHING,
-      marks: [{ ...fresh, mark: to, text: "", corrects: mark.id, revision: row.revision_id }],
-    });
-    await revalidate();
+    onCorrect(to, said);
   };
   return (
     <>
       <Button size="small" variant="outlined" aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>
-        {name.split(" ")[0]} {mark.role === "feeds" ? "feeding " : ""}
-        {markWord({ ...mark, text: mark.words })}
+        {said}
       </Button>
       <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
         {MARKS[mark.role].map(({ id, word }) => (
-          <MenuItem key={id} dense disabled={id === mark.mark} onClick={() => void correct(id)}>
+          <MenuItem key={id} dense disabled={id === mark.mark} onClick={() => correct(id)}>
             It was: {word}
           </MenuItem>
         ))}
-        <MenuItem dense onClick={() => void correct(TAKEN_OUT)}>
+        <MenuItem dense onClick={() => correct(TAKEN_OUT)}>
           Not seen after all
         </MenuItem>
       </Menu>

@@ -43,6 +43,12 @@ test.each([1, 2, 4, 6])("a drill of %i rows stays within its own half", (rows) =
   for (const half of tops)
     expect(page!.texts.filter((t) => t.y > half && t.y <= half + HALF).length).toBeGreaterThan(4);
 });
+test("a drill that needs more than half a page has a page of its own, whole", () => {
+  const pages = smallCards([card(), card({ staves: staves(12) }), card(), card()]);
+  expect(pages.map((one) => one.staves.length)).toEqual([2, 12, 4]);
+  expect(pages[1]!.rules).toEqual([]);
+  expect(pages[1]!.texts.map((t) => t.text).join()).not.toMatch(/more row/);
+});
 test("what does not fit is counted, not squeezed in", () => {
   const [page] = smallCards([card({ staves: staves(60) })]);
   const drawn = page!.staves.length;

@@ -27,8 +27,8 @@ export interface SmallCard {
   readonly taps?: boolean;
 }
 
-const EACH = 2;
-const HEIGHT = PAGE.height / EACH;
+/** Of a card that shares its page. */
+const HEIGHT = PAGE.height / 2;
 const MARGIN = 9;
 const WIDTH = PAGE.width - 2 * PAGE.margin;
 const CAUTION = 2.9;
@@ -37,21 +37,43 @@ const TITLES = [8, 6.2] as const;
 /** Letters of words in columns, mm: from large to the smallest that is read at arm's length. */
 const WORD_SIZES = [7, 6, 5.2, 4.6, 4, 3.5];
 
-/** Two cards to a page of A4, with a line to cut along between them. */
+/** Two cards to a page of A4, with a line to cut along between them; one that needs more has a page of its own. */
 export function smallCards(cards: readonly SmallCard[]): CardPage[] {
   const pages: CardPage[] = [];
-  for (let i = 0; i < cards.length; i += EACH) {
-    const drawn = cards.slice(i, i + EACH).map((card, k) => drawCard(card, k * HEIGHT));
-    pages.push({
-      texts: drawn.flatMap((d) => d.texts),
-      staves: drawn.flatMap((d) => d.staves),
-      rules: drawn.length > 1 ? [HEIGHT] : [],
-    });
+  let waiting: SmallCard | null = null;
+  for (const card of cards) {
+    if (drawCard(card, { top: 0, height: HEIGHT }).left > 0) {
+      pages.push(...pageOf(waiting ? [waiting] : []), ...pageOf([card], PAGE.height));
+      waiting = null;
+    } else if (waiting) {
+      pages.push(...pageOf([waiting, card]));
+      waiting = null;
+    } else waiting = card;
   }
-  return pages;
+  return [...pages, ...pageOf(waiting ? [waiting] : [])];
 }
 
-function drawCard(card: SmallCard, top: number): { texts: CardText[]; staves: CardStave[] } {
+/** One page with these cards; none without any. */
+function pageOf(cards: readonly SmallCard[], height = HEIGHT): CardPage[] {
+  if (cards.length === 0) return [];
+  const drawn = cards.map((card, k) => drawCard(card, { top: k * HEIGHT, height }));
+  return [
+    {
+      texts: drawn.flatMap((one) => one.texts),
+      staves: drawn.flatMap((one) => one.staves),
+      rules: drawn.length > 1 ? [HEIGHT] : [],
+    },
+  ];
+}
+
+interface Drawn {
+  readonly texts: CardText[];
+  readonly staves: CardStave[];
+  /** Staves that found no room. */
+  readonly left: number;
+}
+
+function drawCard(card: SmallCard, { top, height }: { readonly top: number; readonly height: number }): Drawn {
   const texts: CardText[] = [];
   let y = top + MARGIN;
   const say = (text: string, size: number, face: Face) => {
@@ -68,7 +90,7 @@ function drawCard(card: SmallCard, top: number): { texts: CardText[]; staves: Ca
   const cautions = (card.isPart ? [] : cautionsFor({ taps: card.taps ?? false })).flatMap((text) =>
     wrap(text, WIDTH, CAUTION, "text"),
   );
-  const bottom = top + HEIGHT - MARGIN - cautions.length * CAUTION * LEADING;
+  const bottom = top + height - MARGIN - cautions.length * CAUTION * LEADING;
   cautions.forEach((text, i) =>
     texts.push({
       x: PAGE.margin,
@@ -93,7 +115,7 @@ function drawCard(card: SmallCard, top: number): { texts: CardText[]; staves: Ca
     const rest = `${left} more ${left === 1 ? "row" : "rows"}: see the drill’s own card.`;
     texts.push({ x: PAGE.margin, y: Math.min(bottom - 1, y + 4), size: 4, face: "bold", text: rest });
   }
-  return { texts, staves };
+  return { texts, staves, left };
 }
 
 /** Words in as many columns as it takes, in the largest letters at which all of them fit. */

@@ -4,9 +4,9 @@ import Snackbar from "@mui/material/Snackbar";
 import { useEffect, useState } from "react";
 import { NOT_ON_PAPER } from "./theme.ts";
 
-/** What came of a deletion, of taking it back, or of making a copy. */
+/** What came of a deletion, of a correction, of taking it back, or of making a copy. */
 export interface Done {
-  readonly kind: "deleted" | "restored" | "copied";
+  readonly kind: "deleted" | "restored" | "copied" | "corrected";
   readonly id: string;
   readonly title: string;
   /** Several of a kind: `3 drills`; then `title` is said without quotation marks. */
@@ -16,6 +16,7 @@ export interface Done {
 const SAYS = {
   deleted: { one: "is deleted.", several: "are deleted.", next: "Bring it back", all: "Bring them back" },
   restored: { one: "is back.", several: "are back.", next: null, all: null },
+  corrected: { one: "is put right.", several: "are put right.", next: "Undo", all: "Undo" },
   copied: { one: "is made.", several: "are made.", next: "Open it", all: null },
 } as const;
 
