@@ -13,7 +13,9 @@ export const PADS_BY_NAME = 6;
 /** No serious violations of WCAG 2.2 A and AA on the page as it stands; `leaveOut` is for repetitions without end. */
 export async function expectAccessible(page: Page, leaveOut?: string): Promise<void> {
   // A colour on its way to another one is neither.
-  await page.evaluate(() => {
+  await page.evaluate(async () => {
+    // What has just been said may still change a button with the next picture.
+    for (let i = 0; i < 3; i++) await new Promise(requestAnimationFrame);
     const moving = document.getAnimations().flatMap((one) => (one instanceof CSSTransition ? [one.finished] : []));
     // A transition of something that is not drawn may never end.
     return Promise.race([Promise.allSettled(moving), new Promise((done) => setTimeout(done, 1000))]);

@@ -1,22 +1,28 @@
 /**
- * What each screen costs on a cold cache: JavaScript (KB as sent), first and largest paint, end of the last long task,
- * layout shift. Prints a table for docs/speed.md. SESSION is the cookie of who looks: bin/tool session owner. Usage: node scripts/page-speed.mjs http://127.0.0.1:3000
+ * What each screen costs on a cold cache. First what is sent: scripts in KB (pages, workers and the service worker alike)
+ * and requests, from the navigation until five seconds after the network is quiet, counted between browser and server;
+ * the base is what every screen sends. Then first and largest paint, end of the last long task, layout shift. Prints
+ * tables for docs/speed.md. SESSION is the cookie of who looks: bin/tool session owner; ONLY=sizes leaves the times out.
+ * Usage: node scripts/page-speed.mjs http://127.0.0.1:3000
  */
 /* global document, performance, addEventListener, PerformanceObserver, MutationObserver, DataTransfer, ClipboardEvent */
 import { chromium } from "playwright-core";
+import { countingProxy } from "./counting-proxy.mjs";
 
 const base = process.argv[2] ?? "http://127.0.0.1:3000";
 const browser = await chromium.launch({ executablePath: "/usr/bin/chromium", args: ["--no-sandbox", "--disable-gpu"] });
 const ROUNDS = Number(process.env.ROUNDS ?? 3);
+/** Rest behind the last request before what was sent is summed, ms. */
+const REST = 5000;
 
 /** The one in the middle. */
 const middle = (numbers) => [...numbers].sort((a, b) => a - b)[Math.floor(numbers.length / 2)];
 
 /** A browser's context of whoever SESSION names. */
-async function signedIn() {
+async function signedIn(url = base) {
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
   const [name, value] = (process.env.SESSION ?? "").split("=");
-  if (name && value) await context.addCookies([{ name, value, url: base }]);
+  if (name && value) await context.addCookies([{ name, value, url }]);
   return context;
 }
 
@@ -42,25 +48,53 @@ async function screens() {
     sheet: plan.replace(/\/plan.*/, "/sheet"),
     term: "/term",
     people: "/people",
-    moves: "/words",
-    settings: "/school",
+    floor: plan.replace(/\/plan.*/, "/floor"),
+    log: "/log",
+    members: "/members",
+    moves: "/moves",
+    settings: "/settings",
     help: "/help",
   };
+}
+
+/** What a screen sends, counted in front of the server. */
+async function sizeOf(path) {
+  const proxy = await countingProxy(base);
+  const context = await signedIn(proxy.address);
+  const page = await context.newPage();
+  await page.goto(proxy.address + path, { waitUntil: "networkidle" });
+  await page.waitForTimeout(REST);
+  await context.close();
+  proxy.close();
+  const scripts = new Map(proxy.counted.filter((one) => one.isScript).map((one) => [one.path, one.kb]));
+  return { scripts, requests: proxy.counted.length };
+}
+
+const sumOf = (scripts) => [...scripts.values()].reduce((sum, kb) => sum + kb, 0);
+
+/** Prints what every screen sends, and the base that all of them share. */
+async function printSizes(all) {
+  const sizes = new Map();
+  for (const [name, path] of Object.entries(all)) sizes.set(name, await sizeOf(path));
+  const [first, ...others] = [...sizes.values()];
+  const shared = new Map([...first.scripts].filter(([path]) => others.every((one) => one.scripts.has(path))));
+  console.log(`Base: ${Math.round(sumOf(shared))} KB in ${shared.size} scripts.\n`);
+  console.log("| screen | scripts, KB | beyond the base | requests |\n| --- | --: | --: | --: |");
+  for (const [name, { scripts, requests }] of sizes) {
+    const kb = sumOf(scripts);
+    console.log(`| ${name} | ${Math.round(kb)} | ${Math.round(kb - sumOf(shared))} | ${requests} |`);
+  }
+  if (!process.env.FILES) return;
+  for (const [name, { scripts }] of [["base", { scripts: shared }], ...sizes]) {
+    console.log(`\n${name}`);
+    for (const [path, kb] of [...scripts].sort((a, b) => b[1] - a[1]).slice(0, 25))
+      console.log(`  ${kb.toFixed(1)} ${path}${name !== "base" && shared.has(path) ? " (base)" : ""}`);
+  }
 }
 
 async function measure(path) {
   const context = await signedIn();
   const page = await context.newPage();
-  const session = await context.newCDPSession(page);
-  await session.send("Network.enable");
-  const scripts = new Map();
-  let sent = 0;
-  session.on("Network.responseReceived", ({ requestId, response }) => {
-    if (/\.m?js($|\?)/.test(response.url)) scripts.set(requestId, response.url);
-  });
-  session.on("Network.loadingFinished", ({ requestId, encodedDataLength }) => {
-    if (scripts.has(requestId)) sent += encodedDataLength;
-  });
   await page.addInitScript(() => {
     const seen = { shift: 0, lcp: 0, busy: 0 };
     globalThis.__seen = seen;
@@ -77,7 +111,7 @@ async function measure(path) {
     fcp: performance.getEntriesByName("first-contentful-paint")[0]?.startTime ?? 0,
   }));
   await context.close();
-  return { ...seen, sent: sent / 1000 };
+  return seen;
 }
 
 /** Until the map of the answer book has its cells, ms. */
@@ -97,7 +131,7 @@ async function keyToDrawing() {
   const context = await signedIn();
   const page = await context.newPage();
   await page.goto(base + "/?new", { waitUntil: "networkidle" });
-  await page.getByRole("textbox", { name: "First attack" }).fill("jab");
+  await page.getByRole("textbox", { name: "Start from" }).fill("jab");
   await page.keyboard.press("Enter");
   const editor = page.locator(".cm-content");
   await editor.waitFor();
@@ -140,16 +174,17 @@ async function keyToDrawing() {
   return middle(took);
 }
 
-console.log("| screen | JS, KB sent | first paint, ms | largest paint, ms | busy until, ms | layout shift |");
-console.log("| --- | --: | --: | --: | --: | --: |");
-for (const [name, path] of Object.entries(await screens())) {
+const all = await screens();
+await printSizes(all);
+if (process.env.ONLY === "sizes") process.exit();
+console.log("\n| screen | first paint, ms | largest paint, ms | busy until, ms | layout shift |");
+console.log("| --- | --: | --: | --: | --: |");
+for (const [name, path] of Object.entries(all)) {
   const rounds = [];
   for (let i = 0; i < ROUNDS; i++) rounds.push(await measure(path));
   const of = (key) => middle(rounds.map((round) => round[key]));
   const ms = (key) => Math.round(of(key));
-  console.log(
-    `| ${name} | ${Math.round(of("sent"))} | ${ms("fcp")} | ${ms("lcp")} | ${ms("busy")} | ${of("shift").toFixed(3)} |`,
-  );
+  console.log(`| ${name} | ${ms("fcp")} | ${ms("lcp")} | ${ms("busy")} | ${of("shift").toFixed(3)} |`);
 }
 const maps = [];
 for (let i = 0; i < ROUNDS; i++) maps.push(await firstMap());
