@@ -1,5 +1,5 @@
 /** Commands that judge drills as they stand: check, format, refute, and the moves that ship. */
-import { drillCautions } from "#core/class/cautions.ts";
+import { drillCautions } from "#core/class/drill-cautions.ts";
 import { repairsOf } from "#core/answers/repairs.ts";
 import type { Finding } from "#core/findings/finding.ts";
 import { resultJson } from "#core/formats/result.ts";

@@ -3,7 +3,7 @@ import { Command, CommanderError } from "commander";
 import { CALL_DEFAULTS } from "#core/calls/calls.ts";
 import { GOALS, LADDER_DEFAULTS } from "#core/ladder/ladder-options.ts";
 import { REFUTE_DEFAULTS } from "#core/search/refute.ts";
-import { FLOW_DEFAULTS } from "#core/search/flow-search.ts";
+import { FLOW_DEFAULTS } from "#core/search/flow-options.ts";
 import { runAnswers } from "./answers.ts";
 import { runCheck, runFormat, runMoves, runRefute } from "./check.ts";
 import { CannotRun, moveList, wholeNumber } from "./options.ts";

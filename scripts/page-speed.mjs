@@ -87,7 +87,7 @@ async function printSizes(all) {
   if (!process.env.FILES) return;
   for (const [name, { scripts }] of [["base", { scripts: shared }], ...sizes]) {
     console.log(`\n${name}`);
-    for (const [path, kb] of [...scripts].sort((a, b) => b[1] - a[1]).slice(0, 25))
+    for (const [path, kb] of [...scripts].sort((a, b) => b[1] - a[1]).slice(0, 80))
       console.log(`  ${kb.toFixed(1)} ${path}${name !== "base" && shared.has(path) ? " (base)" : ""}`);
   }
 }

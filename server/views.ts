@@ -1,5 +1,5 @@
 /** What screens show: shapes of their own, filled by the server from what the database holds. */
-import type { PlanRung } from "#core/class/fit.ts";
+import type { PlanRung } from "#core/class/plan-rung.ts";
 import type { PlanInput, PlanPerson } from "#core/class/plan.ts";
 import type { KeptPlan } from "#db/classes.ts";
 import type { QrCode } from "./share/token.ts";

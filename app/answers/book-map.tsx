@@ -3,7 +3,7 @@ import Box from "@mui/material/Box";
 import { styled } from "@mui/material/styles";
 import { memo, useRef, type KeyboardEvent, type MouseEvent } from "react";
 import { VERDICT_WORDS } from "#core/base/verdict-words.ts";
-import type { CellCode } from "#core/answers/answer-book.ts";
+import type { CellCode } from "#core/answers/book.ts";
 import type { CellView, MapView, RowView } from "./book-view.ts";
 
 export interface Place {

@@ -1,5 +1,5 @@
-import type { Book } from "#core/answers/answer-book.ts";
-import { trainedKey } from "#core/answers/trained.ts";
+import type { Book } from "#core/answers/book.ts";
+import { trainedKey } from "#core/answers/book.ts";
 import { holesOf, mapView, trainedBroken } from "./book-view.ts";
 
 const feed = (text: string, tool: "hand" | "stick") => ({

@@ -3,7 +3,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
-import { BOOK_SIDES } from "#core/answers/answer-book.ts";
+import { BOOK_SIDES } from "#core/answers/book.ts";
 import { VerdictRing } from "../ui/marks.tsx";
 import { shortDate } from "../ui/dates.ts";
 import type { BrokenPair, Hole } from "./book-view.ts";

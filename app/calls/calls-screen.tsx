@@ -19,7 +19,7 @@ import {
 } from "#core/calls/calls.ts";
 import { callsCsv, callsMidi, callsText, callsVtt } from "#core/calls/exports.ts";
 import type { DrillCalls } from "#core/calls/labels.ts";
-import { fileName } from "#core/formats/drill-file.ts";
+import { fileName } from "#core/formats/file-name.ts";
 import { CAUTIONS } from "#core/class/cautions.ts";
 import { download } from "../paper/download.ts";
 import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";

@@ -1,5 +1,5 @@
 /** The time of an evening filled again round what stays. */
-import { shapeOf } from "#core/class/packing.ts";
+import { shapeOf } from "#core/class/evening-shape.ts";
 import type { PlanInput } from "#core/class/plan.ts";
 import { CLOSE, DRINK, FREE, GAME, inOrder, packClass, WARM_UP, type Block } from "#core/class/timetable.ts";
 

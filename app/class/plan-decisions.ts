@@ -1,6 +1,7 @@
 /** What an instructor decides of an evening on its plan page, and when that is sent to be kept. Pure. */
 import type { Step } from "#core/class/fit.ts";
-import { clockFor, type PlanInput, type PlannedPair, type PlannedRound } from "#core/class/plan.ts";
+import { type PlanInput, type PlannedPair, type PlannedRound } from "#core/class/plan.ts";
+import { clockFor } from "#core/class/evening-shape.ts";
 import type { Block, Clock } from "#core/class/timetable.ts";
 import type { PlanPage } from "#server/views.ts";
 

@@ -1,5 +1,5 @@
 /** The class sheet: its lines, and where they stand on one page of A4. */
-import { stepFor } from "#core/class/fit.ts";
+import { stepFor } from "#core/class/plan-rung.ts";
 import { ROLES_CHANGED } from "#core/pairs/evening.ts";
 import { OUT_OF_LINE } from "#core/pairs/lines.ts";
 import { gearLabel } from "#core/class/gear.ts";

@@ -1,7 +1,7 @@
 /** The plan of a class on its page: what is decided, what comes of it, kept by itself. */
 import { useEffect, useMemo, useReducer, useRef } from "react";
 import { useFetcher } from "react-router";
-import { planRung } from "#core/class/fit.ts";
+import { planRung } from "#core/class/plan-rung.ts";
 import type { PlanPage } from "#server/views.ts";
 import type { action } from "../routes/plan.tsx";
 import { useSettings } from "../ui/use-settings.ts";

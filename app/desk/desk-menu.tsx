@@ -3,7 +3,7 @@ import Box from "@mui/material/Box";
 import Divider from "@mui/material/Divider";
 import MenuItem from "@mui/material/MenuItem";
 import { useEffect, useRef, useState } from "react";
-import { fileName } from "#core/formats/drill-file.ts";
+import { fileName } from "#core/formats/file-name.ts";
 import type { ScoreView } from "#core/formats/desk-view.ts";
 import { OnPaper, ScoreSheet } from "../paper/paper-svg.tsx";
 import { download } from "../paper/download.ts";

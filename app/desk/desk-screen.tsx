@@ -15,11 +15,11 @@ import { Link, useFetcher } from "react-router";
 import type { ScoreView } from "#core/formats/desk-view.ts";
 import type { Measured } from "#core/people/measures.ts";
 import { VerdictRing } from "../ui/marks.tsx";
+import { later } from "../ui/later.tsx";
 import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";
 import { useTeaches } from "../ui/role.tsx";
 import { NOT_ON_PAPER, UNSEEN } from "../ui/theme.ts";
 import { ask } from "../workers/client.ts";
-import { ConflictView } from "./conflict.tsx";
 import { dropDraft } from "./drafts.ts";
 import { DeskMenu } from "./desk-menu.tsx";
 import { Findings, problemsOf } from "./findings.tsx";
@@ -28,6 +28,7 @@ import type { EditorHandle } from "./score-editor.tsx";
 import { useChecked } from "./use-checked.ts";
 import { saveWords, useSaving, type SaveState } from "./use-saving.ts";
 
+const ConflictView = later(async () => (await import("./conflict.tsx")).ConflictView);
 const ScoreEditor = lazy(() => import("./score-editor.tsx"));
 
 interface DeskDrill {

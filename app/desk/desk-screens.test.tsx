@@ -1,6 +1,6 @@
 /** Drawing, findings, conflicts and revisions as the server writes them. */
 import { repairsOf } from "#core/answers/repairs.ts";
-import { findingKey } from "#core/findings/finding.ts";
+import { findingKey } from "#core/findings/finding-key.ts";
 import { scoreView } from "#core/formats/desk-view.ts";
 import { checkFor } from "#core/policy/judge.ts";
 import { defaultSchool } from "#core/policy/school.ts";

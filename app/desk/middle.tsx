@@ -11,14 +11,16 @@ import type { ExchangeView, ScoreView } from "#core/formats/desk-view.ts";
 import type { Measured } from "#core/people/measures.ts";
 import { RingsDrawing } from "../drawing/ring-drawing.tsx";
 import { exchangeAt, ScoreDrawing } from "../drawing/score-drawing.tsx";
+import { later } from "../ui/later.tsx";
 import { WordChoice } from "../ui/parts.tsx";
 import { TOOL, UndoButtons } from "../ui/undo-buttons.tsx";
 import { ask } from "../workers/client.ts";
 import type { Rearrange } from "../workers/questions/checking.ts";
-import { BodyStage } from "./body-stage.tsx";
-import { Builder } from "./builder.tsx";
 import type { EditorHandle } from "./score-editor.tsx";
 import { SortableRow, SortableRows, type RowMoves } from "./sortable-rows.tsx";
+
+const BodyStage = later(async () => (await import("./body-stage.tsx")).BodyStage);
+const Builder = later(async () => (await import("./builder.tsx")).Builder);
 
 export const VIEWS = ["lines", "ring", "floor", "target"] as const;
 type ViewName = (typeof VIEWS)[number];

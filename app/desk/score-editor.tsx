@@ -6,7 +6,8 @@ import { drawSelection, EditorView, highlightActiveLine, keymap, lineNumbers } f
 import { closeBrackets } from "@codemirror/autocomplete";
 import Box from "@mui/material/Box";
 import { useEffect, useImperativeHandle, useRef, type Ref } from "react";
-import { findingKey, type Finding } from "#core/findings/finding.ts";
+import { type Finding } from "#core/findings/finding.ts";
+import { findingKey } from "#core/findings/finding-key.ts";
 import type { RepairsView } from "../workers/questions/checking.ts";
 import { ask } from "../workers/client.ts";
 import type { MoveName } from "../workers/questions/words.ts";
@@ -53,10 +54,16 @@ export default function ScoreEditor({ text, findings, repairs, onChange, onCurso
   });
 
   useEffect(() => {
-    void ask("names", {}).then(
-      (list) => (names.current = list),
-      () => undefined,
-    );
+    // The names are for what is typed: until somebody comes to the text, the checker need not be there.
+    let asked = false;
+    const readNames = () => {
+      if (asked) return;
+      asked = true;
+      void ask("names", {}).then(
+        (list) => (names.current = list),
+        () => undefined,
+      );
+    };
     const editor = new EditorView({
       parent: host.current!,
       state: EditorState.create({
@@ -74,6 +81,7 @@ export default function ScoreEditor({ text, findings, repairs, onChange, onCurso
           EditorView.lineWrapping,
           EditorView.contentAttributes.of({ "aria-label": "Score of the drill", spellcheck: "false", tabindex: "0" }),
           EditorView.updateListener.of((update) => {
+            if (update.focusChanged || update.docChanged) readNames();
             if (update.docChanged) told.current.onChange(update.state.doc.toString());
             if (update.selectionSet || update.docChanged) told.current.onCursor(update.state.selection.main.head);
           }),

@@ -3,6 +3,7 @@ import { useCallback, useEffect, useRef, useState } from "react";
 import type { ScoreView } from "#core/formats/desk-view.ts";
 import { ask } from "../workers/client.ts";
 import type { RepairsView } from "../workers/questions/checking.ts";
+import { problemsOf } from "./findings.tsx";
 import { keepDraft, readDraft } from "./drafts.ts";
 
 const NOTHING_TO_MEND: RepairsView = {};
@@ -37,8 +38,10 @@ export function useChecked(id: string, saved: string, first: ScoreView | null) {
     if (start !== saved) setRestored(true);
     latest.current = start;
     setText(start);
-    check(start);
-  }, [id, saved, check]);
+    // What the server found of a drill without a fault is all there is to show: the checker is loaded with the first key.
+    if (start !== saved || !first || problemsOf(first.findings).length > 0) check(start);
+    else setView(first);
+  }, [id, saved, check]); // eslint-disable-line react-hooks/exhaustive-deps
 
   const change = useCallback(
     (next: string) => {

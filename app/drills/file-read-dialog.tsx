@@ -8,7 +8,7 @@ import DialogTitle from "@mui/material/DialogTitle";
 import Stack from "@mui/material/Stack";
 import useMediaQuery from "@mui/material/useMediaQuery";
 import { ScoreDrawing } from "../drawing/score-drawing.tsx";
-import { placeOf } from "#core/formats/desk-view.ts";
+import { placeOf } from "#core/formats/finding-place.ts";
 import { VerdictRing } from "../ui/marks.tsx";
 import type { FileRead } from "../workers/questions/files.ts";
 

@@ -5,7 +5,7 @@ import MenuItem from "@mui/material/MenuItem";
 import Stack from "@mui/material/Stack";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
-import { FLOW_COUNTS } from "#core/search/flow-search.ts";
+import { FLOW_COUNTS } from "#core/search/flow-options.ts";
 import { TRADE } from "#core/trade/trade.ts";
 import { Notice } from "../ui/parts.tsx";
 import { WorkProgress } from "../ui/work-progress.tsx";

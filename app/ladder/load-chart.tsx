@@ -1,5 +1,5 @@
 /** Load of each rung in its parts, one column a rung. */
-import { LOAD_PARTS } from "#core/customs/customs.ts";
+import { LOAD_PARTS } from "#core/customs/load-parts.ts";
 import type { ScoreView } from "#core/formats/desk-view.ts";
 import { ChartLater } from "../ui/chart-later.tsx";
 

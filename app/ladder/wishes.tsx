@@ -10,7 +10,7 @@ import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { GOALS, type GoalId } from "#core/ladder/ladder-options.ts";
 import { OPERATOR_NAMES, OPERATORS, type OperatorId } from "#core/vary/operator-names.ts";
-import { TOOL_IDS, type ToolId } from "#core/vary/operators/tools.ts";
+import { TOOL_IDS, type ToolId } from "#core/vary/tool-names.ts";
 
 export interface Wishes {
   readonly rungs: number;

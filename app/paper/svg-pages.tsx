@@ -5,7 +5,7 @@ import GlobalStyles from "@mui/material/GlobalStyles";
 import Stack from "@mui/material/Stack";
 import { useRef, useState, type ReactNode } from "react";
 import { Link } from "react-router";
-import { fileName } from "#core/formats/drill-file.ts";
+import { fileName } from "#core/formats/file-name.ts";
 import { Notice } from "../ui/parts.tsx";
 import type { CardPage } from "./drill-card-layout.ts";
 import { CardPageSvg, OnPaper } from "./paper-svg.tsx";

@@ -13,7 +13,7 @@ import { moveNumber, placeNumber, removeNumber, slotOf } from "#core/words/clock
 import type { Angle, NumberingSet } from "#core/words/numbering.ts";
 import { PARTS } from "#core/body/parts.ts";
 import { numberingSets } from "#core/words/shipped.ts";
-import { fileName } from "#core/formats/drill-file.ts";
+import { fileName } from "#core/formats/file-name.ts";
 import { numberingFaults, SCHOOL_CUSTOMS } from "#core/policy/settings.ts";
 import { download } from "../paper/download.ts";
 import { Notice, ScreenHead } from "../ui/parts.tsx";

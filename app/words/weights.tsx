@@ -4,7 +4,7 @@ import Button from "@mui/material/Button";
 import Slider from "@mui/material/Slider";
 import Stack from "@mui/material/Stack";
 import Typography from "@mui/material/Typography";
-import { LOAD_PARTS, LOAD_WEIGHTS, loadUnit, type LoadWeights } from "#core/customs/customs.ts";
+import { LOAD_PARTS, LOAD_WEIGHTS, loadUnit, type LoadWeights } from "#core/customs/load-parts.ts";
 import { MOST_WEIGHT } from "#core/policy/settings.ts";
 import { Row, Rows } from "../ui/rows.tsx";
 

@@ -7,7 +7,8 @@ import { LADDER_DEFAULTS, type LadderOptions } from "#core/ladder/ladder-options
 import type { Variation } from "#core/vary/vary.ts";
 import { bridge } from "#core/search/bridge.ts";
 import { headerRows } from "#core/score/edit.ts";
-import { FLOW_DEFAULTS, flowSearch } from "#core/search/flow-search.ts";
+import { flowSearch } from "#core/search/flow-search.ts";
+import { FLOW_DEFAULTS } from "#core/search/flow-options.ts";
 import type { BridgeView, FlowView, LadderView, VariationView } from "./questions/ladder.ts";
 import type { Work } from "./protocol.ts";
 

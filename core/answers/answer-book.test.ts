@@ -1,6 +1,7 @@
 import { TRADE } from "../trade/trade.ts";
 import { checkFor } from "../policy/judge.ts";
-import { answerBook, bookReason, drillFor, wholeBook, type Book } from "./answer-book.ts";
+import { answerBook, bookReason, drillFor, wholeBook } from "./answer-book.ts";
+import type { Book } from "./book.ts";
 import { parse } from "../score/parse.ts";
 import { defaultSchool, readSchool } from "../policy/school.ts";
 import type { BookChoice } from "../policy/settings.ts";

@@ -1,5 +1,6 @@
 import { answerBook } from "./answer-book.ts";
-import { trainedKey, trainedPairs } from "./trained.ts";
+import { trainedPairs } from "./trained.ts";
+import { trainedKey } from "./book.ts";
 import { defaultSchool } from "../policy/school.ts";
 import { finished } from "../base/work.ts";
 

@@ -5,6 +5,7 @@ import type { School } from "../policy/school.ts";
 import { parse } from "../score/parse.ts";
 import type { MoveUse } from "../read/types.ts";
 import { pairKey } from "./answer-book.ts";
+import { trainedKey, type Trained } from "./book.ts";
 
 /** A text that was trained, with how often and when last. */
 export interface TrainedText {
@@ -14,11 +15,6 @@ export interface TrainedText {
   /** Which lead was in front; null: as the text has it. */
   readonly side: Side | null;
 }
-/** Last day by `side:feed key>answer key`. */
-export type Trained = Readonly<Record<string, string>>;
-
-/** The key of a pair on one side in `Trained`. */
-export const trainedKey = (side: Side, feedKey: string, answerKey: string): string => `${side}:${feedKey}>${answerKey}`;
 
 /** One exchange that a class worked on. */
 interface TrainedExchange {

@@ -2,7 +2,8 @@
 import { agesApart, youngest } from "../pairs/ages.ts";
 import { GUEST_LEVEL, NO_FACTS, scorePair, type Person } from "../pairs/score.ts";
 import { CHILDREN_GAMES, GAMES, gameTitle } from "./games.ts";
-import { clockFor, type PlanPerson } from "./plan.ts";
+import { type PlanPerson } from "./plan.ts";
+import { clockFor } from "./evening-shape.ts";
 import { goodPlan, planOf, someone } from "./testing.ts";
 import { circuit, CLOCK, inOrder, packClass, total } from "./timetable.ts";
 

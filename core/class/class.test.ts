@@ -3,7 +3,7 @@ import { checkFor } from "../policy/judge.ts";
 import { defaultSchool } from "../policy/school.ts";
 import { parse } from "../score/parse.ts";
 import { eveningLadder } from "./evening-ladder.ts";
-import type { PlanRung } from "./fit.ts";
+import type { PlanRung } from "./plan-rung.ts";
 import { floorFor, gearFor, gearTurns, shortages, shortageText } from "./gear.ts";
 import { frozenOf } from "../floor/frozen.ts";
 import type { ClassPlan, PlanInput, PlanPerson } from "./plan.ts";

@@ -3,7 +3,8 @@ import { metres } from "../base/units.ts";
 import type { Person } from "../pairs/score.ts";
 import type { Pair } from "../pairs/pairs.ts";
 import { defaultSchool } from "../policy/school.ts";
-import { fitRung, levelOf, type PlanRung } from "./fit.ts";
+import { fitRung, levelOf } from "./fit.ts";
+import type { PlanRung } from "./plan-rung.ts";
 
 const school = defaultSchool();
 const TEXTS = [

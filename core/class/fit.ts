@@ -14,24 +14,7 @@ import { rolesIn } from "./roles.ts";
 import { CONTACTS } from "../score/header.ts";
 import { parse } from "../score/parse.ts";
 import type { Score } from "../score/types.ts";
-
-/** A rung of an evening: text, title, load. */
-export interface PlanRung {
-  readonly text: string;
-  readonly title: string;
-  readonly load: number;
-  /** Which of two themes of an evening it belongs to. */
-  readonly theme?: 0 | 1;
-  /** It was worked on earlier tonight, before the theme was changed: nobody is given it any more. */
-  readonly past?: boolean;
-}
-
-/** A rung without what only screens and the log need of it. */
-export const planRung = ({ text, title, load, theme, past }: PlanRung): PlanRung => ({
-  ...{ text, title, load },
-  ...(theme ? { theme } : {}),
-  ...(past ? { past } : {}),
-});
+import { stepFor, type PlanRung } from "./plan-rung.ts";
 
 /** Somebody calls what comes, for the whole room. */
 const isForAll = (text: string): boolean => /^\s*choose\s+call\s*:/im.test(text);
@@ -54,10 +37,6 @@ interface PairFit extends Fit {
   /** What the first answers while the second feeds; null where it is the same. */
   readonly back: Pick<Fit, "rung" | "checked"> | null;
 }
-
-/** Levels at which somebody takes an easier or a harder rung than the class. */
-const EASIER = 2;
-const HARDER = 4;
 
 /** Level of a pair: that of its weaker one. */
 export const levelOf = ({ a, b, c }: Pair): number => Math.min(a.level, b.level, c?.level ?? Infinity);
@@ -139,9 +118,6 @@ function twoRungs({ a, b }: Pair, first: Fit, second: Fit): string[] {
       : []),
   ];
 }
-
-/** Steps up or down the ladder for somebody of a level. */
-export const stepFor = (level: number): -1 | 0 | 1 => (level <= EASIER ? -1 : level >= HARDER ? 1 : 0);
 
 /** Where somebody of a level works while the class is at `base`; a guest at the very first. */
 const placeFor = (level: number, base: number): number => (level === GUEST_LEVEL ? 0 : base + stepFor(level));

@@ -2,7 +2,7 @@
 import { checkFor } from "../policy/judge.ts";
 import type { School } from "../policy/school.ts";
 import { parse } from "../score/parse.ts";
-import type { PlanRung } from "./fit.ts";
+import type { PlanRung } from "./plan-rung.ts";
 
 /** The first line of a plan, by what is trained. */
 export function lineUpCheck(rungs: readonly PlanRung[], school: School): string {

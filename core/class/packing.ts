@@ -1,15 +1,14 @@
 /** The blocks of an evening packed into its minutes: all of it, or what is left of one that runs. */
-import { youngest } from "../pairs/ages.ts";
 import type { School } from "../policy/school.ts";
 import { listed } from "../vary/change-words.ts";
-import { asGiven, type PlanRung } from "./fit.ts";
+import { asGiven } from "./fit.ts";
+import type { PlanRung } from "./plan-rung.ts";
 import { minutesTaken, type Frozen } from "./frozen.ts";
-import { CHILDREN_GAMES } from "./games.ts";
 import { gearFor, gearLabel } from "./gear.ts";
 import type { PlanInput } from "./plan-types.ts";
-import { rolesIn } from "./roles.ts";
 import { closeTitle, themeOf, warmUpTitle } from "./theme.ts";
-import { holdsWholeRound, packClass, partsOf, total, WARM_UP, type Block } from "./timetable.ts";
+import { packClass, total, WARM_UP, type Block } from "./timetable.ts";
+import { isForChildren, shapeOf } from "./evening-shape.ts";
 
 /** The blocks of an evening that nobody has laid out yet, or of what is left of it. */
 export function packedFrom({ frozen, ...input }: PlanInput, school: School) {
@@ -69,13 +68,3 @@ function gearBlock(rungs: PlanInput["rungs"], { blocks, rounds }: Frozen, school
     },
   ];
 }
-
-const isForChildren = ({ people }: Pick<PlanInput, "people">): boolean => youngest(people)?.child === true;
-
-/** How the blocks of a class have to be: by what is held, by themes, by age. */
-export const shapeOf = (input: Pick<PlanInput, "rungs" | "clock" | "people" | "begin">) => ({
-  begin: input.begin ?? 0,
-  even: input.rungs.some(({ text }) => holdsWholeRound(rolesIn(text), input.clock)),
-  parts: partsOf(input.rungs),
-  ...(isForChildren(input) ? { games: CHILDREN_GAMES, drink: "Drink, toilet" } : {}),
-});

@@ -1,5 +1,5 @@
 /** On which rungs the two of a pair answer. */
-import type { PlanRung } from "./fit.ts";
+import type { PlanRung } from "./plan-rung.ts";
 import type { PlannedPair } from "./plan.ts";
 
 /** The rungs of a pair, with who answers on which in the order of their names; one for both is nobody's own. */

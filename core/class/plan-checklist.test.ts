@@ -4,7 +4,7 @@
  */
 import { MASS_RATIO } from "../policy/pair-weights.ts";
 import { below, seeded } from "../random/random.ts";
-import type { PlanRung } from "./fit.ts";
+import type { PlanRung } from "./plan-rung.ts";
 import type { PlanPerson } from "./plan.ts";
 import { goodPlan, planOf, someone } from "./testing.ts";
 import { CLOCK, total } from "./timetable.ts";

@@ -1,11 +1,11 @@
 /** The plan of a class: blocks, rounds, pairs with their rungs, and what each person gets out of it. */
 import { pairPerson } from "../people/measures.ts";
-import { youngest } from "../pairs/ages.ts";
 import { planEvening, type Attendee, type Evening } from "../pairs/evening.ts";
 import { LINES_FROM } from "../pairs/lines.ts";
 import { GUEST_LEVEL } from "../pairs/score.ts";
 import type { School } from "../policy/school.ts";
-import { asGiven, type PlanRung } from "./fit.ts";
+import { asGiven } from "./fit.ts";
+import type { PlanRung } from "./plan-rung.ts";
 import { limitsFor, needsFall } from "./limits.ts";
 import { FittedRounds } from "./fitted-rounds.ts";
 import { termsOf, type BlockTerms } from "./who-works.ts";
@@ -15,7 +15,7 @@ import { packedFrom } from "./packing.ts";
 import type { ClassPlan, PlanInput, PlanPerson, Turn } from "./plan-types.ts";
 import { rolesIn } from "./roles.ts";
 import { inQueues, onePartner, unfair } from "./shares.ts";
-import { blockFaults, CLOCK, holdsWholeRound, partsOf, type Block, type Clock } from "./timetable.ts";
+import { blockFaults, holdsWholeRound, partsOf, type Block, type Clock } from "./timetable.ts";
 
 export type { ClassPlan, PlanInput, PlannedPair, PlannedRound, PlanPerson } from "./plan-types.ts";
 
@@ -66,12 +66,6 @@ export function* planClass(input: PlanInput, school: School): Generator<number, 
     floor: fitted.floor,
     queue: inQueues((turns.length * clock.round) / 60),
   };
-}
-
-/** The clock for who is here: shorter rounds for the young. */
-export function clockFor(people: PlanInput["people"]): Clock {
-  const ages = youngest(people);
-  return ages ? { round: ages.round, change: ages.change, rest: ages.rest, explain: ages.explain } : CLOCK;
 }
 
 /** A theme for which there are no minutes. */

@@ -1,5 +1,6 @@
 /** One round for the people who are here: pairs by matching, and the version that fits each pair. */
-import { fitRung, type PlanRung } from "./fit.ts";
+import { fitRung } from "./fit.ts";
+import type { PlanRung } from "./plan-rung.ts";
 import { peopleFault, type PlanPerson } from "./plan.ts";
 import { pairUp, type Pair } from "../pairs/pairs.ts";
 import { limitsFor } from "./limits.ts";

@@ -6,7 +6,7 @@ import type { Checked } from "../drill/types.ts";
 import { coachingOf, type Coaching } from "../ladder/coaching.ts";
 import { vary } from "../vary/vary.ts";
 import { OPERATORS, type OperatorId } from "../vary/operator-names.ts";
-import { needsTap } from "./cautions.ts";
+import { needsTap } from "./drill-cautions.ts";
 import { inWords, type SaidRow } from "./in-words.ts";
 
 /** A rung as it is kept; `operator`: what made it of the one before, as it was stored. */

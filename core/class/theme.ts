@@ -5,7 +5,7 @@ import { parse } from "../score/parse.ts";
 import { listed } from "../vary/change-words.ts";
 import { needsWeapon } from "../words/vocabulary.ts";
 import type { Move } from "../words/types.ts";
-import type { PlanRung } from "./fit.ts";
+import type { PlanRung } from "./plan-rung.ts";
 
 interface Theme {
   /** What is done alone without a partner's blow, feet first. */

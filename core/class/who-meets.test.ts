@@ -9,7 +9,7 @@ import { checkFor } from "../policy/judge.ts";
 import { defaultSchool } from "../policy/school.ts";
 import { PAIR_WEIGHTS } from "../policy/pair-weights.ts";
 import { parse } from "../score/parse.ts";
-import type { PlanRung } from "./fit.ts";
+import type { PlanRung } from "./plan-rung.ts";
 import { planRound } from "./round.ts";
 import { contactFree, stoppedShort } from "./contact-free.ts";
 import { AFTER_HEAD_BLOW } from "./limits.ts";

@@ -1,7 +1,8 @@
 /** Who can work in a block, and whether it can be done without contact: looked at before anybody is paired. */
 import type { School } from "../policy/school.ts";
 import { contactFree } from "./contact-free.ts";
-import { asGiven, type PlanRung } from "./fit.ts";
+import { asGiven } from "./fit.ts";
+import type { PlanRung } from "./plan-rung.ts";
 import { limitsAgainst, limitsFor, withoutContactLimit } from "./limits.ts";
 import type { PlanPerson } from "./plan-types.ts";
 import type { Block } from "./timetable.ts";

@@ -2,32 +2,9 @@
  * What of a school's settings the check reads. Grades and rulings are not among it: they are applied to
  * what the check has found (`core/policy`), so that geometry knows no house rules.
  */
-import data from "./load-weights.json" with { type: "json" };
 import type { CONTEXTS } from "../score/header.ts";
 import { shippedVocabulary, type Vocabulary } from "../words/vocabulary.ts";
-
-/** The parts of a load. */
-export const LOAD_PARTS = [
-  "choice",
-  "length",
-  "coordination",
-  "footwork",
-  "cue",
-  "pressure",
-  "consequence",
-  "restriction",
-] as const;
-/** A part of a load. */
-export type LoadPart = (typeof LOAD_PARTS)[number];
-/** What one unit of each part of a drill's load adds. */
-export type LoadWeights = Readonly<Record<LoadPart, number>>;
-
-/** How much each part adds to a load, as shipped. */
-export const LOAD_WEIGHTS = Object.fromEntries(
-  LOAD_PARTS.map((part) => [part, data.weights[part].adds]),
-) as LoadWeights;
-/** What a unit of a part is, in words. */
-export const loadUnit = (part: LoadPart): string => data.weights[part].for;
+import { LOAD_WEIGHTS, type LoadWeights } from "./load-parts.ts";
 
 /** What a score means where it says nothing. */
 export interface Customs {

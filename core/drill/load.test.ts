@@ -3,7 +3,7 @@ import fc from "fast-check";
 import { readSchool } from "../policy/school.ts";
 import { parse } from "../score/parse.ts";
 import { check } from "./check.ts";
-import { LOAD_PARTS, LOAD_WEIGHTS, loadUnit, type LoadPart } from "../customs/customs.ts";
+import { LOAD_PARTS, LOAD_WEIGHTS, loadUnit, type LoadPart } from "../customs/load-parts.ts";
 
 const FEEDS = ["jab", "cross", "lead hook", "rear uppercut", "push kick"];
 const ANSWERS = ["slip out", "parry", "cover", "weave", "step back"];

@@ -1,6 +1,6 @@
 /** How hard a drill is: a total of named parts, each computed from the score and its check. */
 import { share, type Share } from "../base/units.ts";
-import { LOAD_PARTS, type LoadPart, type LoadWeights } from "../customs/customs.ts";
+import { LOAD_PARTS, type LoadPart, type LoadWeights } from "../customs/load-parts.ts";
 import { stanceNamed, USUAL_STANCE } from "../score/postures.ts";
 import type { LineShare } from "./shares.ts";
 import type { Header } from "../score/header.ts";

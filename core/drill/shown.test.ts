@@ -1,5 +1,5 @@
 import { check } from "./check.ts";
-import { drillCautions } from "../class/cautions.ts";
+import { drillCautions } from "../class/drill-cautions.ts";
 import { parse } from "../score/parse.ts";
 import { shownOf, shownOfAll } from "./shown.ts";
 import { summaryOf, summaryWords } from "../formats/summary.ts";

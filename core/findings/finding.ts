@@ -55,6 +55,3 @@ export function finish(d: FindingDraft): Finding {
     ...(d.shownWrong ? { shownWrong: true } : {}),
   };
 }
-
-/** What tells a finding from the others of its text. */
-export const findingKey = ({ rule, from, to, message }: Finding): string => `${rule} ${from} ${to} ${message}`;

@@ -1,9 +1,9 @@
 /** A checked score as screens and workers pass it on: plain values, places in the whole text. */
-import { needsTap } from "../class/cautions.ts";
+import { needsTap } from "../class/drill-cautions.ts";
 import type { VerdictName } from "../base/verdict-words.ts";
 import { shownOf, shownOfAll } from "../drill/shown.ts";
 import { lineNumber, type Metres, type RowIndex, type Share } from "../base/units.ts";
-import { countExchanges, placeWords } from "../drill/exchange-count.ts";
+import { countExchanges } from "../drill/exchange-count.ts";
 import type { CheckedExchange, FollowUp, Pose, Times, Verdict } from "../exchange/types.ts";
 import type { Checked } from "../drill/types.ts";
 import { REACTION_WORDS } from "../exchange/reactions.ts";
@@ -11,19 +11,8 @@ import { layerViews, type LayerView } from "./layer-view.ts";
 import { headText } from "../score/format.ts";
 import { notesOf } from "../score/notes.ts";
 import type { ScoreItem } from "../score/types.ts";
-import type { Finding } from "../findings/finding.ts";
+import type { NumberedFinding } from "./finding-place.ts";
 import type { Load } from "../drill/load.ts";
-
-/** A finding with the number of the exchange that it is about; null: the header, or a row that nobody answers. */
-export interface NumberedFinding extends Finding {
-  readonly exchange: number | null;
-}
-
-/** Where a finding belongs: its exchange, or the line of the text where it is about none. */
-export function placeOf(finding: NumberedFinding): string {
-  const words = placeWords(finding, finding.exchange);
-  return `${words[0]!.toUpperCase()}${words.slice(1)}`;
-}
 
 /** An exchange as screens show it. */
 export interface ExchangeView {

@@ -1,5 +1,6 @@
 import { checkFor } from "../policy/judge.ts";
-import { drillJson, fileName, readDrillFile } from "./drill-file.ts";
+import { drillJson, readDrillFile } from "./drill-file.ts";
+import { fileName } from "./file-name.ts";
 import { parse } from "../score/parse.ts";
 import { defaultSchool } from "../policy/school.ts";
 

@@ -71,14 +71,3 @@ export function readDrillFile(name: string, content: string, school: School): Re
     return { ok: true, text: text.replace(/\r\n?/g, "\n"), checked: checkFor(parse(text), school) };
   }
 }
-
-/** A file name from a title: letters, digits and hyphens. */
-export const fileName = (title: string, ending: string): string =>
-  `${
-    title
-      .normalize("NFKD")
-      .replace(/[^\p{L}\p{N}]+/gu, "-")
-      .replace(/^-+|-+$/g, "")
-      .slice(0, 60)
-      .toLowerCase() || "drill"
-  }.${ending}`;

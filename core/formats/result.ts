@@ -3,7 +3,7 @@ import { lineNumber } from "../base/units.ts";
 import type { Repair } from "../answers/repairs.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
 import type { Checked } from "../drill/types.ts";
-import { drillCautions } from "../class/cautions.ts";
+import { drillCautions } from "../class/drill-cautions.ts";
 import { countExchanges } from "../drill/exchange-count.ts";
 import { layerViews } from "./layer-view.ts";
 import { summaryOf, type Summary } from "./summary.ts";

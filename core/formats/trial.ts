@@ -8,7 +8,8 @@ import type { School } from "../policy/school.ts";
 import { parse } from "../score/parse.ts";
 import { answerTexts } from "../answers/answers.ts";
 import type { Move } from "../words/types.ts";
-import { answerBook, cellAt, drillFor, type CellCode } from "../answers/answer-book.ts";
+import { answerBook, drillFor } from "../answers/answer-book.ts";
+import { cellAt, type CellCode } from "../answers/book.ts";
 import { feedTexts } from "../answers/answers.ts";
 import { finished } from "../base/work.ts";
 

@@ -2,7 +2,7 @@
 import { SCHOOL_CUSTOMS } from "../policy/settings.ts";
 import { OPERATORS, type OperatorId } from "../vary/operator-names.ts";
 import type { Stage } from "../policy/stages.ts";
-import { TOOL_IDS, type ToolId } from "../vary/operators/tools.ts";
+import { TOOL_IDS, type ToolId } from "../vary/tool-names.ts";
 
 /** The wishes for a ladder. */
 export interface LadderOptions {

@@ -13,7 +13,7 @@ import { moreRows, rowsIn, type Step } from "./ladder-rows.ts";
 import { stageOf, type OperatorId } from "../vary/operator-names.ts";
 import type { Stage } from "../policy/stages.ts";
 import { firstOf, type Candidate } from "../vary/operators/shared.ts";
-import type { ToolId } from "../vary/operators/tools.ts";
+import type { ToolId } from "../vary/tool-names.ts";
 import { candidates, type Variation } from "../vary/vary.ts";
 
 /** A rung must be harder by this much to be felt as another. */

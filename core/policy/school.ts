@@ -1,7 +1,8 @@
 /** What a school brings to a check: its words, what it finds grave, and what it rules by itself. */
 import { isOneOf } from "../base/keys.ts";
 import { nameKey } from "../words/name-key.ts";
-import { LOAD_WEIGHTS, type LoadWeights, type Usage } from "../customs/customs.ts";
+import { type Usage } from "../customs/customs.ts";
+import { LOAD_WEIGHTS, type LoadWeights } from "../customs/load-parts.ts";
 import { PAIR_WEIGHTS, type PairWeights } from "./pair-weights.ts";
 import { isRule, type RuleId, type Severity } from "../findings/rules.ts";
 import { STANDARDS, standardsWith, type OwnStandards, type Standard } from "../trade/standards.ts";

@@ -1,6 +1,7 @@
 /** What a school sets for itself, as it is stored and passed on: plain JSON, every key may be left out. */
 import { array, number, object, string, ValidationError } from "yup";
-import { CUSTOMS, LOAD_PARTS, type Customs, type LoadWeights } from "../customs/customs.ts";
+import { CUSTOMS, type Customs } from "../customs/customs.ts";
+import { LOAD_PARTS, type LoadWeights } from "../customs/load-parts.ts";
 import { CONTEXTS } from "../score/header.ts";
 import type { RuleId, Severity } from "../findings/rules.ts";
 import type { Verdict } from "../exchange/types.ts";

@@ -1,6 +1,7 @@
 /** Cycles found by search: all of them, sound, closed, each once. */
 import { defaultSchool } from "../policy/school.ts";
-import { FLOW_COUNTS, FLOW_DEFAULTS, flowSearch, type FlowOptions, type FlowResult } from "./flow-search.ts";
+import { flowSearch, type FlowResult } from "./flow-search.ts";
+import { FLOW_COUNTS, FLOW_DEFAULTS, type FlowOptions } from "./flow-options.ts";
 import { finished } from "../base/work.ts";
 
 const STICKS = ["A: holds stick 71 cm", "B: holds stick 71 cm"];

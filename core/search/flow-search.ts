@@ -7,24 +7,7 @@ import { readHeader } from "../score/header.ts";
 import { lineText } from "../score/format.ts";
 import { linesOf } from "../score/structure.ts";
 import { checkText, readText } from "../answers/check-text.ts";
-
-/** The wishes for cycles. */
-export interface FlowOptions {
-  readonly counts: number;
-  /** As they are written: strokes, feeds, answers. */
-  readonly moves: readonly string[];
-  readonly seed: number;
-  /** Most cycles that are checked. */
-  readonly nodes: number;
-  /** How many are given. */
-  readonly best: number;
-  /** Texts of cycles that the school has already. */
-  readonly known: readonly string[];
-}
-/** The usual wishes for cycles. */
-export const FLOW_DEFAULTS: Omit<FlowOptions, "moves"> = { counts: 4, seed: 1, nodes: 3000, best: 12, known: [] };
-/** The lengths of cycles, counts. */
-export const FLOW_COUNTS = [2, 3, 4, 5, 6, 8, 10, 12] as const;
+import { FLOW_COUNTS, type FlowOptions } from "./flow-options.ts";
 
 /** As many counts as moves are chosen, or the next number that a cycle can have. */
 export const countsFor = (moves: readonly string[]): number =>

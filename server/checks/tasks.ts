@@ -1,5 +1,5 @@
 /** What is computed beside the requests, in threads of its own: plain data in, plain data out. */
-import { needsTap } from "#core/class/cautions.ts";
+import { needsTap } from "#core/class/drill-cautions.ts";
 import type { Bodies } from "#core/drill/check.ts";
 import type { Checked } from "#core/drill/types.ts";
 import { finished } from "#core/base/work.ts";

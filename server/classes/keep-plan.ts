@@ -2,7 +2,7 @@
 import { randomUUID } from "node:crypto";
 import { array, boolean, number, object, string, type InferType } from "yup";
 import type { PlanInput, PlannedPair, PlannedRound } from "#core/class/plan.ts";
-import { planRung } from "#core/class/fit.ts";
+import { planRung } from "#core/class/plan-rung.ts";
 import { BLOCK_KINDS, MOST_STATIONS } from "#core/class/timetable.ts";
 import { MOST_ROUNDS } from "#core/pairs/evening.ts";
 import type { School } from "#core/policy/school.ts";

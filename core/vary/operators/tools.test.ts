@@ -3,7 +3,7 @@ import { checkFor } from "../../policy/judge.ts";
 import { defaultSchool } from "../../policy/school.ts";
 import { parse } from "../../score/parse.ts";
 import { vary } from "../vary.ts";
-import { TOOL_IDS } from "./tools.ts";
+import { TOOL_IDS } from "../tool-names.ts";
 
 const school = defaultSchool();
 const changed = (text: string) => {

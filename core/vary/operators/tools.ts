@@ -24,11 +24,7 @@ import {
   type Operator,
   type PlainLine,
 } from "./shared.ts";
-
-/** The name of a tool. */
-export type ToolId = (typeof data.tools)[number]["id"];
-/** The names of all tools. */
-export const TOOL_IDS = data.tools.map((tool) => tool.id);
+import type { ToolId } from "../tool-names.ts";
 
 /** A new tool starts slowly again, share of full speed. */
 const SLOW = 0.4;

@@ -1,0 +1,20 @@
+/** Writes each script and style of the build beside itself as it is sent, once and as small as it goes (RFC 7932, RFC 1952). */
+import { readdirSync, readFileSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import { brotliCompressSync, constants, gzipSync } from "node:zlib";
+
+const FOLDER = "build/client/assets";
+/** What does not get smaller, or is no text. */
+const TEXTS = /\.(?:js|css|svg)$/;
+
+let [raw, sent, files] = [0, 0, 0];
+for (const name of readdirSync(FOLDER).filter((one) => TEXTS.test(one))) {
+  const text = readFileSync(join(FOLDER, name));
+  const small = brotliCompressSync(text, {
+    params: { [constants.BROTLI_PARAM_QUALITY]: constants.BROTLI_MAX_QUALITY },
+  });
+  writeFileSync(join(FOLDER, `${name}.br`), small);
+  writeFileSync(join(FOLDER, `${name}.gz`), gzipSync(text, { level: 9 }));
+  [raw, sent, files] = [raw + text.length, sent + small.length, files + 1];
+}
+console.log(`${files} files, ${Math.round(raw / 1000)} KB, sent as ${Math.round(sent / 1000)} KB`);
