@@ -59,7 +59,7 @@ test("an evening on two devices, from the start to somebody hurt", async ({ page
       .first()
       .click();
     await expect(other.getByText(/: late ×$/)).toHaveCount(0, { timeout: 2000 });
-    // What was taken out by a slip of the finger comes back, and what came in goes again.
+    // A slip of the finger is undone, whether it took a mark out or put some in.
     await button(page, "Undo: late taken out").click();
     await expect(other.getByText(/: late ×$/)).toBeVisible({ timeout: 2000 });
     await button(page, /^Take back: /)

@@ -14,7 +14,7 @@ export const PADS_BY_NAME = 6;
 export async function expectAccessible(page: Page, leaveOut?: string): Promise<void> {
   // A colour on its way to another one is neither.
   await page.evaluate(async () => {
-    // What has just been said may still change a button with the next picture.
+    // An answer that has just come may still change a button with the next picture.
     for (let i = 0; i < 3; i++) await new Promise(requestAnimationFrame);
     const moving = document.getAnimations().flatMap((one) => (one instanceof CSSTransition ? [one.finished] : []));
     // A transition of something that is not drawn may never end.

@@ -4,7 +4,7 @@ import { join } from "node:path";
 import { brotliCompressSync, constants, gzipSync } from "node:zlib";
 
 const FOLDER = "build/client/assets";
-/** What does not get smaller, or is no text. */
+/** Files that get smaller: texts. */
 const TEXTS = /\.(?:js|css|svg)$/;
 
 let [raw, sent, files] = [0, 0, 0];

@@ -8,7 +8,7 @@ import { join } from "node:path";
 
 const ASSETS = "build/client/assets";
 const KEPT = "docs/screen-sizes.json";
-/** Share by which a screen may grow before somebody has to say so by writing the figures anew. */
+/** Share by which a screen may grow before somebody has to say so by writing the figures again. */
 const GROWTH = 0.03;
 /** What every screen loads, KB. */
 const MOST_BASE = 170;

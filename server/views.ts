@@ -167,6 +167,6 @@ export interface FoundView {
   readonly classes: readonly { readonly id: string; readonly title: string; readonly date: string }[];
   /** `by`: the name by which it was found. */
   readonly moves: readonly { readonly id: string; readonly name: string; readonly by: string }[];
-  /** What is written instead of words that the tool knows and does not judge. */
+  /** The words to write instead of some that the tool knows and does not judge. */
   readonly instead: string | null;
 }

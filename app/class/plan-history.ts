@@ -1,11 +1,11 @@
 /** Decisions of a plan that can be taken back one by one, and made again. Pure. */
 import { decide, type Decision, type Decisions } from "./plan-decisions.ts";
 
-export interface History {
+interface History {
   readonly now: Decisions;
   /** The latest last. */
   readonly before: readonly Decisions[];
-  /** What was taken back, the latest first. */
+  /** Decisions that were taken back, the latest first. */
   readonly after: readonly Decisions[];
 }
 export type Change = Decision | { readonly do: "undo" } | { readonly do: "redo" };

@@ -44,26 +44,33 @@ const SEVERITY = { error: "error", risk: "warning", note: "info" } as const;
 /** A row that is being typed is not part of the header: the feed is asked about beside it. */
 const holding: Asks["holding"] = (text, feed) => ask("answers", { text, feed }, { replaces: "completion" });
 
+/** The names of moves for what is typed: until somebody comes to the text, the checker need not be there. */
+function lateNames() {
+  let list: readonly MoveName[] = [];
+  let asked = false;
+  return {
+    known: () => list,
+    read: () => {
+      if (asked) return;
+      asked = true;
+      void ask("names", {}).then(
+        (found) => (list = found),
+        () => undefined,
+      );
+    },
+  };
+}
+
 export default function ScoreEditor({ text, findings, repairs, onChange, onCursor, ref }: EditorProps) {
   const host = useRef<HTMLDivElement>(null);
   const view = useRef<EditorView | null>(null);
-  const names = useRef<readonly MoveName[]>([]);
+  const names = useRef(lateNames()).current;
   const told = useRef({ onChange, onCursor });
   useEffect(() => {
     told.current = { onChange, onCursor };
   });
 
   useEffect(() => {
-    // The names are for what is typed: until somebody comes to the text, the checker need not be there.
-    let asked = false;
-    const readNames = () => {
-      if (asked) return;
-      asked = true;
-      void ask("names", {}).then(
-        (list) => (names.current = list),
-        () => undefined,
-      );
-    };
     const editor = new EditorView({
       parent: host.current!,
       state: EditorState.create({
@@ -77,11 +84,11 @@ export default function ScoreEditor({ text, findings, repairs, onChange, onCurso
           closeBrackets(),
           // Tab leaves the text (WCAG 2.1.2); Ctrl and ] indents.
           keymap.of([...defaultKeymap, ...historyKeymap, ...lintKeymap]),
-          scoreLanguage({ names: () => names.current, holding }),
+          scoreLanguage({ names: names.known, holding }),
           EditorView.lineWrapping,
           EditorView.contentAttributes.of({ "aria-label": "Score of the drill", spellcheck: "false", tabindex: "0" }),
           EditorView.updateListener.of((update) => {
-            if (update.focusChanged || update.docChanged) readNames();
+            if (update.focusChanged || update.docChanged) names.read();
             if (update.docChanged) told.current.onChange(update.state.doc.toString());
             if (update.selectionSet || update.docChanged) told.current.onCursor(update.state.selection.main.head);
           }),

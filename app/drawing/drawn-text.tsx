@@ -4,7 +4,7 @@ import { useMemo } from "react";
 import { useAnswer } from "../workers/use-answer.ts";
 import { ScoreDrawing } from "./score-drawing.tsx";
 
-/** Nothing until it is checked, and nothing where it cannot be: what is played stands beside it in words. */
+/** Draws nothing until it is checked, and nothing where it cannot be: the page says the drill in words as well. */
 export function DrawnText({ text, zoom }: { readonly text: string; readonly zoom: number }) {
   const question = useMemo(() => ({ text }), [text]);
   const { answer: view } = useAnswer("check", question);

@@ -34,7 +34,7 @@ interface MarksProps {
   readonly floor: Floor;
 }
 
-/** What is seen of the pairs of a round, and the last of it taken back. */
+/** Marks the pairs of a round, and takes the last marks back. */
 function useSeen({ page, kept, round, floor }: MarksProps) {
   const [last, setLast] = useState<Last | null>(null);
   const pairs = kept.plan.rounds[round]?.pairs ?? [];
@@ -137,7 +137,7 @@ export function PairMarks(props: MarksProps) {
   );
 }
 
-/** What was done last with the marks of a round: these came in, or were taken out. */
+/** The last change of the marks of a round: these came in, or were taken out. */
 interface Last {
   readonly round: number;
   readonly marks: readonly NewMark[];

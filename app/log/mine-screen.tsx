@@ -67,7 +67,7 @@ export const MineScreen = ({ id, name, lesson, drills }: OwnPage) => (
   </>
 );
 
-/** What comes next first and drawn, then what follows, and what is done folded away. */
+/** The next round first and drawn, then the others, and those that are done folded away. */
 function Rounds({ rounds }: { readonly rounds: readonly OwnRound[] }) {
   const done = rounds.filter((one) => one.done);
   const [next, ...then] = rounds.filter((one) => !one.done);

@@ -49,7 +49,7 @@ function saidOf(asked: boolean, waiting: boolean, hits: number, instead: string 
 const QUIET = 120;
 
 interface SearchProps {
-  /** What was typed while the dialog was on its way. */
+  /** Letters that were typed before the dialog was there. */
   readonly begun: string;
   readonly onClose: () => void;
 }

@@ -7,8 +7,8 @@ import type { Vocabulary } from "../words/vocabulary.ts";
 import { lexiconOf, movesIn } from "./lexicon.ts";
 import { piecesOf } from "./pieces.ts";
 
-/** What was found, best first, and what is written instead where the word is known and not judged. */
-export interface LookedUp {
+/** The moves, best first, and the words to write instead where a word is known and not judged. */
+interface LookedUp {
   readonly moves: readonly NamedMove[];
   readonly instead: string | null;
 }
@@ -36,7 +36,7 @@ const isSaying = (vocabulary: Vocabulary, key: string): boolean =>
 const distinct = (moves: readonly NamedMove[]): NamedMove[] =>
   [...new Map([...moves].reverse().map((one): [Move, NamedMove] => [one.move, one])).values()].reverse();
 
-/** What a name stands for, beat by beat: `one two` for a jab and a cross. */
+/** The moves that a name means, beat by beat: `one two` is a jab and a cross. */
 const beatsOf = (name: string): readonly string[] =>
   sayings.find(({ names }) => names.includes(name))?.means ?? name.split(", ");
 

@@ -1,4 +1,4 @@
-/** What is asked of a search for cycles. */
+/** The wishes for a search of cycles. */
 
 /** The wishes for cycles. */
 export interface FlowOptions {

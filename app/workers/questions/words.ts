@@ -16,7 +16,7 @@ export interface MoveName {
 export interface WordsQuestions {
   names: { ask: Record<string, never>; answer: readonly MoveName[] };
   moves: { ask: Record<string, never>; answer: readonly MoveCard[] };
-  /** What is meant by words that no name holds: moves by id, best first, or what is written instead. */
+  /** Looks words up that no name holds: moves by id, best first, or the words to write instead. */
   lookUp: { ask: { typed: string }; answer: { readonly ids: readonly string[]; readonly instead: string | null } };
   /** A move as it stands in a form, tried against the usual ones. */
   tryMove: { ask: { data: unknown }; answer: TrialView };
