@@ -115,10 +115,10 @@ test("the owner lets an assistant in, sees who changed what, and takes them out;
   await theirs.goto(new URL(address).pathname);
   await theirs.getByRole("textbox", { name: "Your name" }).fill("Tomma Reck");
   await theirs.getByLabel("Password").fill("password1234");
-  await theirs.getByRole("button", { name: "Come in" }).click();
+  await theirs.getByRole("button", { name: "Join" }).click();
   await expect(theirs.getByText(/on lists of stolen ones/)).toBeVisible();
   await theirs.getByLabel("Password").fill("seven slow feeds");
-  await theirs.getByRole("button", { name: "Come in" }).click();
+  await theirs.getByRole("button", { name: "Join" }).click();
   await expect(theirs.getByRole("link", { name: "Tomma Reck" })).toBeVisible();
   await expect(theirs.getByRole("link", { name: "People" })).toHaveCount(0);
   // The address is good once.

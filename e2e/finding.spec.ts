@@ -103,7 +103,7 @@ test("several drills at once: a tag, a star, and all of them deleted and brought
   await bar.getByRole("button", { name: "Delete" }).click();
   await expect(page.getByText("2 drills are deleted.")).toBeVisible();
   await expect(page.getByRole("link", { name: /^Bulk/ })).toHaveCount(0);
-  await page.getByRole("button", { name: "Bring them back" }).click();
+  await page.getByRole("button", { name: "Undo" }).click();
   await expect(page.getByRole("link", { name: /^Bulk/ })).toHaveCount(2);
   await page.goto("/");
   await page.getByRole("checkbox", { name: "Choose Single answers at the quay and 6 made from it" }).check();

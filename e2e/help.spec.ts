@@ -20,15 +20,15 @@ test("a deleted drill comes back by the button that has the focus, and from the 
   await page.goto("/?q=to+and+fro");
   await page.getByRole("button", { name: "Delete To and fro" }).click();
   await expect(page.getByText("“To and fro” is deleted.")).toBeVisible();
-  await expect(page.getByRole("button", { name: "Bring it back" }).first()).toBeFocused();
+  await expect(page.getByRole("button", { name: "Undo" })).toBeFocused();
   await page.keyboard.press("Enter");
   await expect(page.getByRole("link", { name: "To and fro" })).toBeVisible();
   await page.getByRole("button", { name: "Delete To and fro" }).click();
   await expect(page.getByRole("link", { name: "To and fro" })).toHaveCount(0);
   await page.goto("/");
   await page.getByRole("link", { name: /deleted$/ }).click();
-  await page.getByRole("button", { name: "Bring back To and fro" }).click();
-  await expect(page.getByRole("button", { name: "Bring back To and fro" })).toHaveCount(0);
+  await page.getByRole("button", { name: "Restore To and fro" }).click();
+  await expect(page.getByRole("button", { name: "Restore To and fro" })).toHaveCount(0);
   await expectAccessible(page);
   await page.goto("/?q=to+and+fro");
   await expect(page.getByRole("link", { name: "To and fro" })).toBeVisible();
@@ -45,7 +45,7 @@ test("a class made by mistake is deleted, and brought back", async ({ page }) =>
   await expect(row).toBeVisible();
   await page.getByRole("button", { name: "Delete Made by mistake, 3 Feb" }).click();
   await expect(row).toHaveCount(0);
-  await page.getByRole("button", { name: "Bring it back" }).click();
+  await page.getByRole("button", { name: "Undo" }).click();
   await expect(row).toBeVisible();
   await page.getByRole("button", { name: "Delete Made by mistake, 3 Feb" }).click();
   await expect(row).toHaveCount(0);

@@ -6,7 +6,7 @@ test("fifteen people stand in lines; a circuit and a game are added and stay", {
   const faults = faultsOf(page);
   const path = await newClass(page, "Lines", "2027-03-17");
   await page.getByRole("button", { name: "Nobody" }).click();
-  await page.getByRole("button", { name: "Take it back: 15 were here" }).click();
+  await page.getByRole("button", { name: "Undo: 15 were here" }).click();
   await expect(page.getByText(/15 of \d+ are here/)).toBeVisible();
   await page.goto(`${path}/plan`);
   await page.getByRole("combobox", { name: "We work on" }).click();

@@ -153,7 +153,7 @@ test("a move of one's own that is deleted comes back with 1 press", async ({ pag
   const kept = page.waitForResponse(
     (response) => /settings/.test(response.url()) && response.request().method() === "POST",
   );
-  await user.press(user.button("Bring it back"));
+  await user.press(user.button("Undo"));
   await expect(page.getByText("“quay bend” is back.")).toBeVisible();
   expect((await kept).ok()).toBe(true);
   await page.waitForLoadState("networkidle");

@@ -62,7 +62,7 @@ test("a drill is read by a link without signing in, until it is taken back; the 
   await expect(seen.getByRole("heading", { name: "Cover and return" })).toBeVisible();
   await expect(seen.getByText("A rear hook -> B cover, cross")).toBeVisible();
   await expectNoSideScroll(seen);
-  await part.getByRole("button", { name: "Take it back" }).click();
+  await part.getByRole("button", { name: "Revoke" }).click();
   await expect(part.getByRole("link")).toHaveCount(0);
   await seen.reload();
   await expect(seen.getByRole("heading", { name: "This link is over" })).toBeVisible();
@@ -73,7 +73,7 @@ test("a drill is read by a link without signing in, until it is taken back; the 
   await seen.goto((await wall.getByRole("link", { name: /\/s\// }).getAttribute("href"))!);
   await expect(seen.getByRole("heading", { level: 1 })).toBeVisible();
   await expect(seen.getByText(/Anselm|Beata/)).toHaveCount(0);
-  await wall.getByRole("button", { name: "Take it back" }).click();
+  await wall.getByRole("button", { name: "Revoke" }).click();
   await expect(wall.getByRole("link")).toHaveCount(0);
   await stranger.close();
 });

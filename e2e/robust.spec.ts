@@ -96,7 +96,7 @@ test("a drill deleted in another window keeps the text that was being typed", as
   await expect(desk.getByText(/was deleted in another window/)).toBeVisible();
   await desk.getByRole("button", { name: "Keep mine as a new drill" }).click();
   await expect(desk.getByText("Saved, revision 1")).toBeVisible();
-  await list.getByRole("button", { name: "Bring it back" }).click();
+  await list.getByRole("button", { name: "Undo" }).click();
   await expect(list.getByText("is back")).toBeVisible();
 });
 

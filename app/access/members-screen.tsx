@@ -90,7 +90,7 @@ export function MembersScreen({ members, invitations, people, me, mailIsSent }: 
                   disabled={fetcher.state !== "idle"}
                   onClick={() => void fetcher.submit({ intent: "take-back", id }, { method: "post" })}
                 >
-                  Take it back
+                  Revoke
                 </Button>,
               ],
             }))}

@@ -30,24 +30,24 @@ function OneButton({ ticket }: { readonly ticket: TicketView }) {
   const isTablet = ticket.kind === "tablet";
   return (
     <Door
-      title={isTablet ? "This tablet runs a class" : "Come in"}
+      title={isTablet ? "This tablet runs a class" : "Sign in"}
       lead={
         isTablet
           ? `It shows the floor and the wall of one class of ${ticket.school ?? "the school"}, and nothing else.`
-          : `Come in to ${ticket.school ?? "the school"} as ${ticket.email ?? "its owner"}. The address is good once.`
+          : `Sign in to ${ticket.school ?? "the school"} as ${ticket.email ?? "its owner"}. The address is good once.`
       }
     >
       <fetcher.Form method="post">
         <Spoken said={fetcher.data} />
         <Button type="submit" variant="contained" disabled={fetcher.state !== "idle"}>
-          {isTablet ? "Use this tablet" : "Come in"}
+          {isTablet ? "Use this tablet" : "Sign in"}
         </Button>
       </fetcher.Form>
     </Door>
   );
 }
 
-const TITLES = { school: "A school of your own", invitation: "Come in", password: "A new password" } as const;
+const TITLES = { school: "A school of your own", invitation: "Join", password: "A new password" } as const;
 
 function leadOf({ kind, school, email, role, hasAccount }: TicketView): string {
   switch (kind) {
@@ -83,7 +83,7 @@ function TicketForm({ ticket }: { readonly ticket: TicketView }) {
         />
         <Spoken said={fetcher.data} />
         <Button type="submit" variant="contained" disabled={fetcher.state !== "idle"}>
-          {isSchool ? "Make the school" : "Come in"}
+          {isSchool ? "Make the school" : "Join"}
         </Button>
       </fetcher.Form>
     </Door>

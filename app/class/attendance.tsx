@@ -102,7 +102,7 @@ function Everybody() {
           disabled={back.state !== "idle"}
           onClick={() => void back.submit({ intent: "back", were: JSON.stringify(were) }, { method: "post" })}
         >
-          Take it back: {were.length} were here
+          Undo: {were.length} were here
         </Button>
       )}
     </fetcher.Form>

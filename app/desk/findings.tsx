@@ -246,9 +246,9 @@ function Here({ exchange: e }: { exchange: ExchangeView }) {
         ))}
         {e.ceiling !== null && (
           <>
-            <dt>Works up to</dt>
+            <dt>Holds</dt>
             <dd>
-              {e.ceiling >= 1 ? "full speed" : `${Math.round(e.ceiling * 100)}% of full speed`}
+              {e.ceiling >= 1 ? "at any speed" : `up to ${Math.round(e.ceiling * 100)}% of full speed`}
               {e.times && (
                 <Box component="span" sx={{ display: "block", color: "text.secondary", fontSize: "0.9rem" }}>
                   feed {Math.round(e.times.contact)} ms, answer {Math.round(e.times.movement)} ms, reaction{" "}

@@ -62,9 +62,9 @@ function Thing({ thing: { id, kind, title, deleted_at } }: { readonly thing: Del
           name="intent"
           value="restore"
           disabled={fetcher.state !== "idle"}
-          aria-label={`Bring back ${title}`}
+          aria-label={`Restore ${title}`}
         >
-          Bring it back
+          Restore
         </Button>
       </fetcher.Form>
       {fetcher.data?.message && <Notice tone="trouble">{fetcher.data.message}</Notice>}

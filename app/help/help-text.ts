@@ -77,7 +77,7 @@ export const SIGNS = [
 
 export const NUMBERS = [
   ["5.5 cm", "How far the attack misses, or how far the cover reaches over its line."],
-  ["Works up to 80%", "The tempo, of full speed, up to which the answer can be there in time."],
+  ["Holds up to 80%", "The tempo, of full speed, up to which the answer can be there in time."],
   ["Load 7.8", "How hard the drill is to do: length, choice, tempo, contact and more, added up. A ladder rises by it."],
 ] as const;
 

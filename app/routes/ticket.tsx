@@ -8,7 +8,7 @@ import { TicketScreen } from "../access/ticket-screen.tsx";
 import { WITHOUT_FRAME } from "../ui/frame.tsx";
 
 export const handle = WITHOUT_FRAME;
-export const meta: Route.MetaFunction = () => [{ title: "Come in · Vicissor" }];
+export const meta: Route.MetaFunction = () => [{ title: "Join · Vicissor" }];
 
 export function loader({ params }: Route.LoaderArgs) {
   return reading(async () => {

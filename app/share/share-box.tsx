@@ -1,4 +1,4 @@
-/** A link to one thing: made for a while, shown as a code and an address, taken back. */
+/** A link to one thing: made for a while, shown as a code and an address, revoked. */
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
@@ -69,7 +69,7 @@ export function ShareBox({ title, lead, fields, link, make, lasts, mayName }: Sh
           </Button>
           {link && (
             <Button type="submit" name="intent" value="end" disabled={busy}>
-              Take it back
+              Revoke
             </Button>
           )}
         </Stack>

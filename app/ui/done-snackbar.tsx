@@ -14,7 +14,7 @@ export interface Done {
 }
 
 const SAYS = {
-  deleted: { one: "is deleted.", several: "are deleted.", next: "Bring it back", all: "Bring them back" },
+  deleted: { one: "is deleted.", several: "are deleted.", next: "Undo", all: "Undo" },
   restored: { one: "is back.", several: "are back.", next: null, all: null },
   corrected: { one: "is put right.", several: "are put right.", next: "Undo", all: "Undo" },
   copied: { one: "is made.", several: "are made.", next: "Open it", all: null },

@@ -176,10 +176,10 @@ function DeletedMoves({
                 size="small"
                 variant="outlined"
                 disabled={busy}
-                aria-label={`Bring back ${title}`}
+                aria-label={`Restore ${title}`}
                 onClick={() => onBringBack({ id, title })}
               >
-                Bring it back
+                Restore
               </Button>
             </Row>
           );
