@@ -1,4 +1,5 @@
 /** A whole school out and in again, against a database: equal, alone, and nothing of a broken archive. */
+import { keepTemplate } from "./class-templates.ts";
 import { randomUUID } from "node:crypto";
 import { strFromU8, strToU8, unzipSync, zipSync } from "fflate";
 import { NOBODY } from "#core/people/testing.ts";
@@ -44,6 +45,7 @@ beforeAll(async () => {
   const { lesson: row, chosen } = (await planPage(scope, lesson, { ladder: ladder.id, drill: null }))!;
   const decided = { ...chosen, version: row.version, clock: { round: 60, change: 30, rest: 15 }, blocks: null };
   await keepPlan(scope, lesson, JSON.stringify({ ...decided, locked: [], ran: [] }));
+  await keepTemplate(db, scope, { id: randomUUID(), name: "My Thursday", from: lesson, shape: null });
   const mark = { round: 0, person: people[0]!, role: "answers" as const, text: "", revision: null };
   const first = randomUUID();
   await addFloor(

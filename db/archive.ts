@@ -13,6 +13,7 @@ export const ARCHIVED = [
   "lineage",
   "ladders",
   "ladder_rungs",
+  "class_templates",
   "classes",
   "attendance",
   "blocks",
@@ -26,7 +27,13 @@ export const ARCHIVED = [
   "incidents",
 ] as const;
 /** Tables that archives of earlier versions do not have. */
-export const LATER: readonly ArchivedTable[] = ["rounds_run", "round_ends", "round_corrections", "floor_questions"];
+export const LATER: readonly ArchivedTable[] = [
+  "class_templates",
+  "rounds_run",
+  "round_ends",
+  "round_corrections",
+  "floor_questions",
+];
 type ArchivedTable = (typeof ARCHIVED)[number];
 export type ArchivedRow = Readonly<Record<string, unknown>>;
 

@@ -209,6 +209,18 @@ test("the log shows rounds that were run; a mark is put right, a note of who was
     page.getByRole("link", { name: "Export table" }).click(),
   ]);
   expect(file.suggestedFilename()).toBe("log.csv");
+  // A mark that is taken out by mistake comes again, and the log says both.
+  const mark = rounds
+    .first()
+    .getByRole("button", { name: /Kester/ })
+    .first();
+  const said = (await mark.textContent())!;
+  await mark.click();
+  await page.getByRole("menuitem", { name: "Not seen after all" }).click();
+  await expect(page.getByText(`“${said}” is put right.`)).toBeVisible();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(page.getByText(`“${said}” is back.`)).toBeVisible();
+  await expect(rounds.first().getByRole("button", { name: said }).first()).toBeVisible();
   const hurt = page.getByRole("region", { name: "Who was hurt" });
   await hurt.getByRole("textbox", { name: "What happened" }).first().fill("Heads together");
   await hurt.getByRole("button", { name: "Keep the note" }).first().click();

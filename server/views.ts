@@ -1,5 +1,7 @@
 /** What screens show: shapes of their own, filled by the server from what the database holds. */
 import type { PlanRung } from "#core/class/plan-rung.ts";
+import type { EveningShape } from "#core/class/template.ts";
+import type { ClassTemplate } from "#db/class-templates.ts";
 import type { PlanInput, PlanPerson } from "#core/class/plan.ts";
 import type { KeptPlan } from "#db/classes.ts";
 import type { QrCode } from "./share/token.ts";
@@ -96,6 +98,8 @@ export interface PlanPage {
   /** What is said with each rung. */
   readonly words: readonly RungWords[];
   readonly kept: PlanView | null;
+  /** The frame of the template that it was made with; null: none. */
+  readonly shape: EveningShape | null;
   /** Rounds that have been run or are under way, and what of the plan stays by that. */
   readonly started: number;
   readonly frozen: PlanInput["frozen"];
@@ -142,6 +146,7 @@ export interface TermPerson {
 export interface TermPage {
   readonly classes: readonly (LessonView & { readonly here: number; readonly clash: readonly string[] })[];
   readonly people: readonly TermPerson[];
+  readonly templates: readonly ClassTemplate[];
   readonly today: string;
   /** How many things were deleted and can be brought back. */
   readonly deleted: number;

@@ -48,6 +48,29 @@ describe("what is decided at first", () => {
   });
 });
 
+describe("a class by a template", () => {
+  const shape = {
+    clock: { round: 120, change: 30, rest: 45 },
+    blocks: [block({ id: "w", kind: "work", minutes: 12 })],
+  };
+  test("begins with its clock and its blocks, filled with the rungs of tonight", () => {
+    const first = firstDecisions({ ...fresh, shape });
+    expect(first.clock).toEqual(shape.clock);
+    expect(first.blocks).toMatchObject([{ kind: "work", minutes: 12, rung: 0, title: page.rungs[0]!.title }]);
+  });
+  test("but keeps what was planned, and shorter rounds where the young are here", () => {
+    expect(firstDecisions({ ...kept, shape }).blocks).toBe(BLOCKS);
+    const children = fresh.people.map((one) => ({ ...one, age: "minor" as const, band: "under 10" as const }));
+    const first = firstDecisions({
+      ...fresh,
+      people: children as never,
+      shape: { ...shape, clock: { ...shape.clock, round: 600 } },
+    });
+    expect(first.blocks).toBeNull();
+    expect(first.clock.round).toBeLessThan(600);
+  });
+});
+
 describe("one decision more", () => {
   test("rounds of another length and another first rung are another timetable; other changes keep the blocks", () => {
     const arranged = after({ do: "blocks", blocks: BLOCKS });

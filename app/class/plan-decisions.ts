@@ -1,6 +1,7 @@
 /** What an instructor decides of an evening on its plan page, and when that is sent to be kept. Pure. */
 import type { Step } from "#core/class/fit.ts";
 import { type PlanInput, type PlannedPair, type PlannedRound } from "#core/class/plan.ts";
+import { filledShape } from "#core/class/template.ts";
 import { clockFor } from "#core/class/evening-shape.ts";
 import type { Block, Clock } from "#core/class/timetable.ts";
 import type { PlanPage } from "#server/views.ts";
@@ -41,11 +42,10 @@ export const isKept = ({ kept, chosen }: PlanPage): boolean =>
 
 /** Returns what was decided before: of the kept plan, else what holds from the evening before on the same ladder. */
 export function firstDecisions(page: PlanPage): Decisions {
-  const { kept, carried, people } = page;
+  const { kept, carried } = page;
   if (kept === null || !isKept(page))
     return {
-      blocks: null,
-      clock: clockFor(people),
+      ...frameOf(page),
       lines: null,
       begin: carried?.rung ?? 0,
       steps: carried?.steps ?? [],
@@ -54,6 +54,14 @@ export function firstDecisions(page: PlanPage): Decisions {
     };
   const { clock, lines = null, begin = 0, steps = [], locked, plan } = kept;
   return { blocks: plan.blocks, clock, lines, begin, steps, locked, sure: false };
+}
+
+/** Returns the clock and the blocks to begin with: of the template, unless it is made for older people than are here. */
+function frameOf({ kept, shape, people, rungs }: PlanPage): Pick<Decisions, "blocks" | "clock"> {
+  const clock = clockFor(people);
+  if (kept !== null || shape === null || clock.round < shape.clock.round) return { blocks: null, clock };
+  const titles = rungs.filter(({ past }) => !past).map(({ title }) => title);
+  return { blocks: filledShape(shape, titles), clock: shape.clock };
 }
 
 /** Returns what is decided after one decision more. */

@@ -1,6 +1,7 @@
 /** The plan of an evening: blocks, rounds, pairs, and what each person gets out of it. */
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import MenuItem from "@mui/material/MenuItem";
 import Stack from "@mui/material/Stack";
 import Typography from "@mui/material/Typography";
 import { useEffect, useRef, useState } from "react";
@@ -18,6 +19,7 @@ import { UndoButtons } from "../ui/undo-buttons.tsx";
 import { WorkProgress } from "../ui/work-progress.tsx";
 import { PairWeightSliders } from "./pair-weights.tsx";
 import { LINE_MARKS, lineTexts } from "./sheet-layout.ts";
+import { later } from "../ui/later.tsx";
 import { MinutesChoice } from "./minutes-choice.tsx";
 import { packedRound } from "./packed-round.ts";
 import { HowLong, settingsText, WhatIsTrained } from "./plan-choices.tsx";
@@ -25,6 +27,8 @@ import { PlanBlocks } from "./plan-blocks.tsx";
 import { PlanPairs } from "./plan-pairs.tsx";
 import { PlanShares } from "./plan-shares.tsx";
 import { usePlan } from "./use-plan.ts";
+
+const KeepTemplate = later(async () => (await import("./keep-template.tsx")).KeepTemplate);
 
 export function PlanScreen({ page }: { page: PlanPage }) {
   const { lesson, people } = page;
@@ -40,7 +44,7 @@ export function PlanScreen({ page }: { page: PlanPage }) {
         }`}
       >
         <MinutesChoice lesson={lesson} />
-        <Ways lesson={lesson.id} />
+        <Ways lesson={lesson} />
       </ScreenHead>
       <PlanSettings
         page={page}
@@ -334,19 +338,24 @@ function RoundHead({ rounds, at, started, canSay, onLook, onSay }: RoundHeadProp
 }
 
 /** Where a plan is used: it is run; the rest is needed before that, or on paper. */
-const Ways = ({ lesson }: { readonly lesson: string }) => (
-  <>
-    <MoreMenu>
-      {menuLink(`/class/${lesson}`, "Who is here")}
-      {menuLink(`/class/${lesson}/wall`, "Wall screen")}
-      {menuLink(`/class/${lesson}/phones`, "Send to phones")}
-      {menuLink(`/class/${lesson}/cards`, "Cards to print")}
-    </MoreMenu>
-    <Button variant="outlined" component={Link} to={`/class/${lesson}/sheet`}>
-      Sheet to print
-    </Button>
-    <Button variant="contained" component={Link} to={`/class/${lesson}/floor`}>
-      Start class
-    </Button>
-  </>
-);
+function Ways({ lesson: { id: lesson, held_on } }: Pick<PlanPage, "lesson">) {
+  const [keeps, setKeeps] = useState(false);
+  return (
+    <>
+      <MoreMenu>
+        {menuLink(`/class/${lesson}`, "Who is here")}
+        {menuLink(`/class/${lesson}/wall`, "Wall screen")}
+        {menuLink(`/class/${lesson}/phones`, "Send to phones")}
+        {menuLink(`/class/${lesson}/cards`, "Cards to print")}
+        <MenuItem onClick={() => setKeeps(true)}>Keep as a template</MenuItem>
+      </MoreMenu>
+      <Button variant="outlined" component={Link} to={`/class/${lesson}/sheet`}>
+        Sheet to print
+      </Button>
+      <Button variant="contained" component={Link} to={`/class/${lesson}/floor`}>
+        Start class
+      </Button>
+      {keeps && <KeepTemplate lesson={{ id: lesson, held_on }} onClose={() => setKeeps(false)} />}
+    </>
+  );
+}

@@ -135,6 +135,7 @@ export const page: PlanPage = {
   met: {},
   gear: { stick: 6, mitts: 0 },
   over: false,
+  shape: null,
   names: NAMES,
 };
 

@@ -1,10 +1,12 @@
 import { redirect } from "react-router";
 import { copyClass, createClass, deleteClass, listTrainedTexts, restoreClass, updateClass } from "#db/classes.ts";
+import { deleteTemplate, applyTemplate } from "#db/class-templates.ts";
 import { db } from "#db/pool.ts";
 import { scopeContext } from "#server/web/context.ts";
 import { idIn } from "#server/web/forms.ts";
 import { nextClass } from "#server/classes/next-class.ts";
 import { mustBeHere, reading, refused, writing } from "#server/web/respond.ts";
+import { keepAsTemplate } from "#server/term/keep-template.ts";
 import { classFromForm, dayFromForm, termPage } from "#server/term/term.ts";
 import type { Route } from "./+types/term.ts";
 import { TermScreen } from "../term/term-screen.tsx";
@@ -31,6 +33,11 @@ export async function action({ request, context }: Route.ActionArgs) {
       });
       return { kind: "saved" as const };
     }
+    if (fields.intent === "keep") return keepAsTemplate(scope, fields);
+    if (fields.intent === "drop") {
+      await deleteTemplate(db, scope, idIn(fields.id));
+      return { kind: "dropped" as const };
+    }
     if (fields.intent === "next") {
       const made = await nextClass(scope, fields.ladder ? idIn(fields.ladder) : null);
       if ("kind" in made) return made;
@@ -49,6 +56,7 @@ export async function action({ request, context }: Route.ActionArgs) {
     const form = await classFromForm(fields);
     if (fields.intent === "add") {
       await createClass(db, scope, form);
+      if (fields.template) await applyTemplate(db, scope, { classId: form.id, template: idIn(fields.template) });
       return { kind: "saved" as const };
     }
     return (await updateClass(db, scope, form, Number(fields.version)))

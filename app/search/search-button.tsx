@@ -39,7 +39,7 @@ export function SearchButton() {
       </Tooltip>
       {open && (
         <Suspense>
-          <SearchDialog begun={held.current} onClose={() => setOpen(false)} />
+          <SearchDialog begun={held} onClose={() => setOpen(false)} />
         </Suspense>
       )}
     </>

@@ -50,14 +50,14 @@ const QUIET = 120;
 
 interface SearchProps {
   /** Letters that were typed before the dialog was there. */
-  readonly begun: string;
+  readonly begun: { readonly current: string };
   readonly onClose: () => void;
 }
 
 export function SearchDialog({ begun, onClose }: SearchProps) {
   const fetcher = useFetcher<typeof loader>();
   const navigate = useNavigate();
-  const [typed, setTyped] = useState(begun);
+  const [typed, setTyped] = useState(() => begun.current);
   const { load } = fetcher;
   useEffect(() => {
     if (typed.trim() === "") return;

@@ -1,72 +1,31 @@
 /** A class of the term: what it is called and when it is; the same again on another day. */
 import { yupResolver } from "@hookform/resolvers/yup";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import Dialog from "@mui/material/Dialog";
-import DialogActions from "@mui/material/DialogActions";
-import DialogContent from "@mui/material/DialogContent";
-import DialogTitle from "@mui/material/DialogTitle";
 import dayjs from "dayjs";
-import type { FormEvent, ReactNode } from "react";
 import { useForm } from "react-hook-form";
 import { useFetcher } from "react-router";
 import { classSchema, copySchema } from "#core/class/lesson.ts";
 import type { TermPage } from "#server/views.ts";
 import type { action } from "../routes/term.tsx";
+import { Choice } from "../ui/choice.tsx";
+import { FormDialog } from "../ui/form-dialog.tsx";
 import { Field, NumberField, useAnswered } from "../ui/form.tsx";
-import { Notice } from "../ui/parts.tsx";
+import Stack from "@mui/material/Stack";
+import { useState } from "react";
+import { beginsWith, NO_TEMPLATE } from "./from-template.ts";
 
 type Lesson = TermPage["classes"][number];
 
-/** The dialog of a form that is saved with one press. */
-function FormDialog({
-  id,
-  title,
-  trouble,
-  busy,
-  action,
-  onClose,
-  onSave,
-  children,
-}: {
-  readonly id: string;
-  readonly title: string;
-  readonly trouble: string | null;
-  readonly busy: boolean;
-  /** What its button says. */
-  readonly action: string;
+interface ClassDialogProps {
+  /** null: a new one. */
+  readonly lesson: Lesson | null;
+  readonly today: string;
+  readonly templates: TermPage["templates"];
   readonly onClose: () => void;
-  readonly onSave: (event: FormEvent) => unknown;
-  readonly children: ReactNode;
-}) {
-  return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="xs" aria-labelledby={`${id}-title`}>
-      <DialogTitle id={`${id}-title`}>{title}</DialogTitle>
-      <DialogContent>
-        {trouble && <Notice tone="trouble">{trouble}</Notice>}
-        <Box
-          component="form"
-          id={id}
-          noValidate
-          onSubmit={(event) => void onSave(event)}
-          sx={{ display: "grid", gap: 1.5, pt: 1 }}
-        >
-          {children}
-        </Box>
-      </DialogContent>
-      <DialogActions>
-        <Button color="inherit" onClick={onClose}>
-          Close
-        </Button>
-        <Button type="submit" form={id} variant="contained" disabled={busy}>
-          {action}
-        </Button>
-      </DialogActions>
-    </Dialog>
-  );
 }
 
-export function ClassDialog({ lesson, today, onClose }: { lesson: Lesson | null; today: string; onClose: () => void }) {
+export function ClassDialog({ lesson, today, templates, onClose }: ClassDialogProps) {
+  const [template, setTemplate] = useState(NO_TEMPLATE);
   const fetcher = useFetcher<typeof action>();
   const form = useForm({
     resolver: yupResolver(classSchema),
@@ -81,7 +40,10 @@ export function ClassDialog({ lesson, today, onClose }: { lesson: Lesson | null;
   });
   const trouble = useAnswered(form, fetcher.data, onClose);
   const save = form.handleSubmit((made) =>
-    fetcher.submit({ intent: lesson ? "change" : "add", version: lesson?.version ?? 0, ...made }, { method: "post" }),
+    fetcher.submit(
+      { intent: lesson ? "change" : "add", version: lesson?.version ?? 0, template, ...made },
+      { method: "post" },
+    ),
   );
   const { control } = form;
   return (
@@ -93,12 +55,54 @@ export function ClassDialog({ lesson, today, onClose }: { lesson: Lesson | null;
       onSave={save}
       {...{ trouble, onClose }}
     >
+      {!lesson && templates.length > 0 && (
+        <TemplateChoice
+          templates={templates}
+          value={template}
+          onValue={(id) => {
+            setTemplate(id);
+            const chosen = templates.find((one) => one.id === id);
+            if (chosen) form.reset({ ...form.getValues(), ...beginsWith(chosen, today) });
+          }}
+        />
+      )}
       <Field control={control} name="title" label="Name" />
       <Field control={control} name="theme" label="Theme" />
       <Field control={control} name="held_on" label="Day" type="date" />
       <Field control={control} name="starts_at" label="Begins" type="time" />
       <NumberField control={control} name="minutes" label="Minutes" />
     </FormDialog>
+  );
+}
+
+interface TemplateChoiceProps {
+  readonly templates: TermPage["templates"];
+  readonly value: string;
+  readonly onValue: (id: string) => void;
+}
+
+/** A template to begin with, and the way to delete it. */
+function TemplateChoice({ templates, value, onValue }: TemplateChoiceProps) {
+  const fetcher = useFetcher<typeof action>();
+  const drop = () => {
+    void fetcher.submit({ intent: "drop", id: value }, { method: "post" });
+    onValue(NO_TEMPLATE);
+  };
+  return (
+    <Stack direction="row" spacing={1} sx={{ alignItems: "end" }}>
+      <Choice
+        label="Begin with"
+        options={[[NO_TEMPLATE, "nothing"], ...templates.map(({ id, name }) => [id, name] as const)]}
+        value={value}
+        onChange={onValue}
+        sx={{ flex: 1 }}
+      />
+      {value !== NO_TEMPLATE && (
+        <Button color="inherit" onClick={drop} disabled={fetcher.state !== "idle"}>
+          Delete template
+        </Button>
+      )}
+    </Stack>
   );
 }
 

@@ -15,6 +15,7 @@ test("the term lists its classes, newest first, and names who is in two at once"
       people={[]}
       today="2026-11-25"
       trained={[]}
+      templates={[]}
       deleted={0}
     />,
   );
@@ -24,5 +25,7 @@ test("the term lists its classes, newest first, and names who is in two at once"
 
 test("a class is asked for by name, theme, day, time and minutes", () => {
   // A dialog is drawn into the page by script: () => undefined of it may break before.
-  expect(() => html(<ClassDialog lesson={null} today="2026-11-25" onClose={() => undefined} />)).not.toThrow();
+  expect(() =>
+    html(<ClassDialog lesson={null} templates={[]} today="2026-11-25" onClose={() => undefined} />),
+  ).not.toThrow();
 });

@@ -33,6 +33,7 @@ export function TermScreen({
   people,
   today,
   deleted,
+  templates,
   trained,
 }: TermPage & { readonly trained: readonly TrainedText[] }) {
   const [view, setView] = useState<(typeof VIEWS)[number]["value"]>("list");
@@ -80,7 +81,9 @@ export function TermScreen({
       {view === "weeks" && <Weeks classes={byDay} today={today} />}
       {view === "people" && <WhoMetWhom people={people} />}
       {view === "trained" && <TrainedView texts={trained} />}
-      {open && <ClassDialog lesson={open === "new" ? null : open} today={today} onClose={() => setOpen(null)} />}
+      {open && (
+        <ClassDialog lesson={open === "new" ? null : open} onClose={() => setOpen(null)} {...{ today, templates }} />
+      )}
       <DoneSnackbar last={undone} onAct={(last) => send("restore", last)} />
       {copy && <CopyDialog lesson={copy} onClose={() => setCopy(null)} />}
     </>

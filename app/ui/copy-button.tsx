@@ -1,6 +1,8 @@
 /** Copies a text to the clipboard and says that it did. */
+import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useState } from "react";
+import { UNSEEN } from "./theme.ts";
 
 interface CopyButtonProps {
   readonly label: string;
@@ -19,8 +21,13 @@ export function CopyButton({ label, text }: CopyButtonProps) {
     }
   };
   return (
-    <Button variant="outlined" size="small" onClick={() => void copy()}>
-      <span role="status">{said || label}</span>
-    </Button>
+    <>
+      <Button variant="outlined" size="small" onClick={() => void copy()}>
+        {said || label}
+      </Button>
+      <Box role="status" sx={UNSEEN}>
+        {said}
+      </Box>
+    </>
   );
 }

@@ -14,6 +14,7 @@ import { tonightLimits, TRIAL } from "#core/people/tonight.ts";
 import { sectionsOf } from "#core/score/edit.ts";
 import { parse } from "#core/score/parse.ts";
 import { getClass, getPlan, meetings, planBefore, type ClassRow, type KeptPlan } from "#db/classes.ts";
+import { shapeOfClass } from "#db/class-templates.ts";
 import { listPresence, type PresentTonight } from "#db/attendance.ts";
 import { getDrill, listDrillHeads } from "#db/drills.ts";
 import { recordClass } from "#db/floor.ts";
@@ -203,7 +204,7 @@ export async function planPage(scope: Scope, classId: string, asked: Asked): Pro
   const started = await recordClass(scope, classId, Date.now());
   const lesson = await getClass(db, scope, classId);
   if (!lesson) return null;
-  const [hurt, presence, ladders, drills, stored, wishes, gear] = await Promise.all([
+  const [hurt, presence, ladders, drills, stored, wishes, gear, shape] = await Promise.all([
     notCleared(db, scope),
     listPresence(db, scope, classId),
     listLadders(db, scope),
@@ -211,6 +212,7 @@ export async function planPage(scope: Scope, classId: string, asked: Asked): Pro
     getPlan(db, scope, classId),
     listWishes(db, scope),
     listGear(db, scope),
+    shapeOfClass(db, scope, classId),
   ]);
   const among = inRounds(presence, stored, started);
   const [met, students] = await Promise.all([
@@ -228,6 +230,7 @@ export async function planPage(scope: Scope, classId: string, asked: Asked): Pro
   });
   return {
     lesson,
+    shape,
     over: isOver(lesson, Date.now()),
     people: seenSoFar(here, students, {
       rungs,

@@ -2,6 +2,7 @@
 import { createEvents, type EventAttributes } from "ics";
 import { classSchema, copySchema, minutesSchema } from "#core/class/lesson.ts";
 import { listClasses, meetings, type ClassRow } from "#db/classes.ts";
+import { listTemplates } from "#db/class-templates.ts";
 import { listAttendance } from "#db/attendance.ts";
 import { countDeleted } from "#db/deleted.ts";
 import { listEverybody } from "#db/people.ts";
@@ -43,11 +44,12 @@ export async function termPage(scope: Scope): Promise<TermPage> {
   const classes = await listClasses(db, scope);
   const ids = classes.map(({ id }) => id);
   const since = classes.at(-1)?.held_on ?? null;
-  const [everybody, met, attendance, deleted] = await Promise.all([
+  const [everybody, met, attendance, deleted, templates] = await Promise.all([
     listEverybody(db, scope),
     meetings(db, scope, NOBODY, { among: null, since }),
     listAttendance(db, scope, ids),
     countDeleted(db, scope),
+    listTemplates(db, scope),
   ]);
   const here = new Map<string, Set<string>>();
   for (const { class_id, student_id } of attendance)
@@ -70,6 +72,7 @@ export async function termPage(scope: Scope): Promise<TermPage> {
       };
     });
   return {
+    templates,
     classes: classes.map((c) => {
       const twice = classes
         .filter((o) => overlap(c, o))
