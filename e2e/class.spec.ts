@@ -78,7 +78,7 @@ test("the demo evening is planned from attendance to the printed sheet in under 
     const count = await blocks.count();
     await page.getByRole("button", { name: "Block 2: a minute less" }).click();
     await expect(page.getByText("1 min left")).toBeVisible({ timeout: 15_000 });
-    await page.getByRole("button", { name: "Block 3: earlier" }).click();
+    await fromMenu(page, "Earlier", "block 3");
     await expect(blocks).toHaveCount(count);
     await page.getByRole("button", { name: "Mark as done" }).click();
     await expect(page.getByText(/lead in front; done/)).toBeVisible({ timeout: 15_000 });
@@ -246,7 +246,7 @@ test("a class of the term is added, copied a week on, and seen in the weeks", as
   await page.getByLabel("Day").fill("2027-03-01");
   await page.getByRole("dialog").getByRole("button", { name: "Save" }).click();
   await expect(page.getByRole("link", { name: "Sticks by the water" })).toHaveCount(1);
-  await page.getByRole("button", { name: "Copy Sticks by the water" }).click();
+  await fromMenu(page, "Copy", "Sticks by the water, 1 Mar");
   await page.getByRole("button", { name: "Copy", exact: true }).click();
   await expect(page.getByRole("link", { name: "Sticks by the water" })).toHaveCount(2);
   await expectAccessible(page);

@@ -1,6 +1,6 @@
 /** The help: from any screen by key, with samples that become drills; what was deleted comes back from where one stands. */
 import { expect, test } from "@playwright/test";
-import { editorText, expectAccessible, freshDrill, typeAtEnd } from "./helpers.ts";
+import { editorText, expectAccessible, freshDrill, fromMenu, typeAtEnd } from "./helpers.ts";
 
 test("a question mark opens the help, and a sample becomes a drill", async ({ page }) => {
   await page.goto("/people");
@@ -43,11 +43,11 @@ test("a class made by mistake is deleted, and brought back", async ({ page }) =>
   await dialog.getByRole("button", { name: "Save" }).click();
   const row = page.getByRole("link", { name: "Made by mistake" });
   await expect(row).toBeVisible();
-  await page.getByRole("button", { name: "Delete Made by mistake, 3 Feb" }).click();
+  await fromMenu(page, "Delete", "Made by mistake, 3 Feb");
   await expect(row).toHaveCount(0);
   await page.getByRole("button", { name: "Undo" }).click();
   await expect(row).toBeVisible();
-  await page.getByRole("button", { name: "Delete Made by mistake, 3 Feb" }).click();
+  await fromMenu(page, "Delete", "Made by mistake, 3 Feb");
   await expect(row).toHaveCount(0);
 });
 

@@ -93,9 +93,10 @@ export async function typeAtEnd(page: Page, text: string): Promise<void> {
   await page.keyboard.press("Escape");
 }
 
-/** Opens what a screen keeps behind “More”, and presses one of it. */
-export async function fromMenu(page: Page, item: string): Promise<void> {
-  await page.getByRole("button", { name: "More", exact: true }).click();
+/** Opens the menu “More” of a screen, or of a row about something, and presses one of its items. */
+export async function fromMenu(page: Page, item: string, about?: string): Promise<void> {
+  const button = about === undefined ? "More" : `More: ${about}`;
+  await page.getByRole("button", { name: button, exact: true }).first().click();
   await page.getByRole("menuitem", { name: item, exact: true }).click();
 }
 

@@ -1,12 +1,8 @@
 /** The blocks of an evening: longer, shorter, earlier, later, another rung; locked ones stay when it is packed again. */
 import { rowIndex } from "#core/base/units.ts";
-import ArrowDownwardIcon from "@mui/icons-material/ArrowDownward";
-import ArrowUpwardIcon from "@mui/icons-material/ArrowUpward";
-import LockOpenOutlined from "@mui/icons-material/LockOpenOutlined";
 import LockOutlined from "@mui/icons-material/LockOutlined";
 import RemoveOutlined from "@mui/icons-material/RemoveOutlined";
 import AddOutlined from "@mui/icons-material/AddOutlined";
-import CloseOutlined from "@mui/icons-material/CloseOutlined";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import IconButton from "@mui/material/IconButton";
@@ -19,6 +15,7 @@ import type { RungChoice } from "#server/views.ts";
 import { SortableRow, SortableRows } from "../desk/sortable-rows.tsx";
 import { useMemo, useRef } from "react";
 import { AddBlocks } from "./add-blocks.tsx";
+import { MoreMenu } from "../ui/more-menu.tsx";
 import { Rows } from "../ui/rows.tsx";
 
 interface BlocksProps {
@@ -168,36 +165,22 @@ function PlanBlock(props: BlockProps) {
   );
 }
 
-/** Where a block stands, whether it stays when the time is filled again, and taking it out. */
+/** Where a block is, whether it stays when the time is filled again, and taking it out. */
 const BlockMoves = ({ i, block, onSet, onEarlier, onLater, onTakeOut }: BlockProps) => (
   <>
-    <IconButton
-      size="small"
-      aria-label={`Block ${i + 1}: earlier`}
-      disabled={onEarlier === null}
-      onClick={() => onEarlier?.()}
-    >
-      <ArrowUpwardIcon fontSize="small" />
-    </IconButton>
-    <IconButton
-      size="small"
-      aria-label={`Block ${i + 1}: later`}
-      disabled={onLater === null}
-      onClick={() => onLater?.()}
-    >
-      <ArrowDownwardIcon fontSize="small" />
-    </IconButton>
-    <IconButton
-      size="small"
-      aria-label={`Block ${i + 1}: keep it when packed again`}
-      aria-pressed={block.locked}
-      onClick={() => onSet({ locked: !block.locked })}
-    >
-      {block.locked ? <LockOutlined fontSize="small" /> : <LockOpenOutlined fontSize="small" />}
-    </IconButton>
-    <IconButton size="small" aria-label={`Block ${i + 1}: remove`} onClick={onTakeOut}>
-      <CloseOutlined fontSize="small" />
-    </IconButton>
+    {block.locked && <LockOutlined fontSize="small" titleAccess="stays when planned again" />}
+    <MoreMenu about={`block ${i + 1}`}>
+      <MenuItem disabled={onEarlier === null} onClick={() => onEarlier?.()}>
+        Earlier
+      </MenuItem>
+      <MenuItem disabled={onLater === null} onClick={() => onLater?.()}>
+        Later
+      </MenuItem>
+      <MenuItem onClick={() => onSet({ locked: !block.locked })}>
+        {block.locked ? "May change when planned again" : "Keep it when planned again"}
+      </MenuItem>
+      <MenuItem onClick={onTakeOut}>Remove</MenuItem>
+    </MoreMenu>
   </>
 );
 

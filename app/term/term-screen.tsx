@@ -1,6 +1,7 @@
 /** The term: classes on their days, themes over the weeks, who met whom, what was trained. */
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import MenuItem from "@mui/material/MenuItem";
 import Stack from "@mui/material/Stack";
 import dayjs from "dayjs";
 import { useState } from "react";
@@ -10,6 +11,7 @@ import type { TermPage } from "#server/views.ts";
 import type { action } from "../routes/term.tsx";
 import { DoneSnackbar } from "../ui/done-snackbar.tsx";
 import { shortDate } from "../ui/dates.ts";
+import { MoreMenu } from "../ui/more-menu.tsx";
 import { Notice, ScreenHead, WordChoice } from "../ui/parts.tsx";
 import { DeletedLink } from "../ui/deleted-link.tsx";
 import { later } from "../ui/later.tsx";
@@ -186,21 +188,11 @@ function ClassList({ classes, today, onChange, onCopy, onDelete }: ClassListProp
               <Button size="small" variant="outlined" component={Link} to={`/class/${c.id}/plan`}>
                 Plan
               </Button>
-              <Button size="small" variant="outlined" aria-label={`Change ${c.title}`} onClick={() => onChange(c)}>
-                Change
-              </Button>
-              <Button size="small" variant="outlined" aria-label={`Copy ${c.title}`} onClick={() => onCopy(c)}>
-                Copy
-              </Button>
-              <Button
-                size="small"
-                color="inherit"
-                aria-label={`Delete ${c.title}, ${shortDate(c.held_on)}`}
-                onClick={() => onDelete(c)}
-                sx={{ color: "text.secondary" }}
-              >
-                Delete
-              </Button>
+              <MoreMenu about={`${c.title}, ${shortDate(c.held_on)}`}>
+                <MenuItem onClick={() => onChange(c)}>Change</MenuItem>
+                <MenuItem onClick={() => onCopy(c)}>Copy</MenuItem>
+                <MenuItem onClick={() => onDelete(c)}>Delete</MenuItem>
+              </MoreMenu>
             </Stack>
           </ForTeachers>
         </Row>
