@@ -57,7 +57,11 @@ export function PlanScreen({ page }: { page: PlanPage }) {
         </Notice>
       )}
       <ThemeQuestion page={page} state={state} />
-      {state.trouble && <Notice tone="trouble">{state.trouble}</Notice>}
+      {state.trouble && (
+        <Notice tone="trouble" action={<Button onClick={state.again}>Try again</Button>}>
+          {state.trouble}
+        </Notice>
+      )}
       {!plan && <WorkProgress work={work} doing="Planning the evening" not="The plan was not made." />}
       {work.result && !work.result.ok && <Notice tone="trouble">{work.result.message}</Notice>}
       {plan && <PlannedEvening page={page} state={state} plan={plan} />}

@@ -1,5 +1,5 @@
 /** The plan of a class on its page: what is decided, what comes of it, kept by itself. */
-import { useEffect, useMemo, useReducer, useRef } from "react";
+import { useEffect, useMemo, useReducer, useRef, useState } from "react";
 import { useFetcher } from "react-router";
 import { planRung } from "#core/class/plan-rung.ts";
 import type { PlanPage } from "#server/views.ts";
@@ -82,8 +82,9 @@ function useKeeping(page: PlanPage, decisions: Decisions, { text, working }: Wan
   const { sure } = decisions;
   // By one key: another theme chosen while a plan is being kept waits for it, and knows its version.
   const fetcher = useFetcher<typeof action>({ key: `plan ${lesson.id}` });
-  const last = useRef(keptText(page));
+  const last = useRef<string | null>(keptText(page));
   const version = useRef(lesson.version);
+  const [tries, setTries] = useState(0);
   const busy = fetcher.state !== "idle";
   const answer = fetcher.data;
   useEffect(() => {
@@ -97,7 +98,7 @@ function useKeeping(page: PlanPage, decisions: Decisions, { text, working }: Wan
       void fetcher.submit({ plan: JSON.stringify(body) }, { method: "post" });
     }, QUIET);
     return () => clearTimeout(timer);
-  }, [text, busy, working, sure]); // eslint-disable-line react-hooks/exhaustive-deps
+  }, [text, busy, working, sure, tries]); // eslint-disable-line react-hooks/exhaustive-deps
   useEffect(() => {
     if (answer && "version" in answer) version.current = answer.version;
   }, [answer]);
@@ -105,5 +106,10 @@ function useKeeping(page: PlanPage, decisions: Decisions, { text, working }: Wan
   const say = (intent: "done" | "taken back", round: number) =>
     void fetcher.submit({ intent, round, version: version.current }, { method: "post" });
   const trouble = answer && "message" in answer ? answer.message : null;
-  return { say, trouble, busy, saved: !busy && text !== null && text === last.current && !trouble };
+  /** Sends once more what was not kept. */
+  const again = () => {
+    last.current = null;
+    setTries((count) => count + 1);
+  };
+  return { say, trouble, again, busy, saved: !busy && text !== null && text === last.current && !trouble };
 }

@@ -12,7 +12,7 @@ export function WorkProgress({
   start = "Make it",
 }: {
   work: LongWork<unknown>;
-  /** What is being done, for a screen reader. */
+  /** The work that is under way, such as `Planning the evening`. */
   doing: string;
   /** Said when it was cancelled before anything came out. */
   not: string;
@@ -27,12 +27,13 @@ export function WorkProgress({
     );
   if (share !== null)
     return (
-      <Stack direction="row" spacing={2} sx={{ px: 3, py: 2, alignItems: "center" }}>
+      <Stack direction="row" spacing={2} sx={{ px: 3, py: 2, alignItems: "center", flexWrap: "wrap" }}>
+        <span>{doing}…</span>
         <LinearProgress
           variant="determinate"
           value={Math.round(share * 100)}
           aria-label={doing}
-          sx={{ flex: 1, height: 8 }}
+          sx={{ flex: 1, minWidth: 120, height: 8 }}
         />
         <Button variant="outlined" onClick={cancel}>
           Cancel
