@@ -139,7 +139,7 @@ const kept = new WeakMap<Vocabulary, Lexicon>();
 export const lexiconOf = (vocabulary: Vocabulary): Lexicon => keptFor(kept, vocabulary, () => build(vocabulary));
 
 /** Most letters that may differ in a word of a length. */
-const mostFor = (length: number): number => (length < 3 ? 0 : length < 6 ? 1 : 2);
+const mostFor = (length: number): number => (length < 3 ? 0 : length < 7 ? 1 : 2);
 
 /** With each run of a letter as one. */
 const single = (word: string): string => word.replace(/(.)\1+/g, "$1");

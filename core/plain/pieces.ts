@@ -99,6 +99,10 @@ class Scanner {
     if (token.kind === "number") return this.number(token);
     if (token.text === "both" && this.pieces.length === 0)
       return this.push({ type: "actor", who: BOTH, ...place(token) });
+    if (this.pieces.length === 0 && this.isEverybody()) {
+      this.at += 2;
+      return this.push({ type: "actor", who: BOTH, ...place(token) });
+    }
     if (this.isActor(token)) return this.push({ type: "actor", who: token.text, ...place(token) });
     const named = this.named();
     if (named) return void this.pieces.push(named);
@@ -145,6 +149,11 @@ class Scanner {
     if (token.text === "a") return token.typed === "A";
     if (token.text === "one" || token.text === "other") return !this.match(this.at);
     return token.text !== "uke" || this.pieces.length === 0;
+  }
+
+  /** `A and B trade jabs`. */
+  private isEverybody(): boolean {
+    return this.word() === "a" && this.word(1) === "and" && this.word(2) === "b";
   }
 
   /** A filler, an article, or a word of side, height or way that found no name beside it. */
@@ -320,6 +329,8 @@ class Scanner {
     else if (word in SIDE) [said.side, said.sideBehind] = [SIDE[word]!, true];
     else if (PLAIN.heights.has(word)) said.height = PLAIN.heights.get(word) as NamePiece["height"];
     else if (word === "back" && name.kind === "blow") return 1;
+    // `jab feint`, and no blow behind it that would be the feint.
+    else if (name.kind === "blow" && PLAIN.feints.has(word) && !this.match(this.at + 1)) said.feint = true;
     else if (isPart(word) && (name.kind === "blow" || name.kind === "hold")) return this.aimed(said, name, 0);
     else return 0;
     return 1;

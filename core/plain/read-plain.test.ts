@@ -90,6 +90,29 @@ test("a page keeps the numbers of its lines", () => {
   expect(readPlain("\n1. jab, catch\n\n- cross, parry\n", [], school).map(({ line }) => line)).toEqual([2, 4]);
 });
 
+// Lines that came out wrong at first, written after the corpus. Common practice, no source.
+test.each([
+  ["parry jab, parry cross, then 3-2", "A jab, cross -> B parry, parry, 3-2", []],
+  ["jab feint then overhand", "A ~jab, overhand", []],
+  ["strike no. 5, parry with left hand, thrust", "A strike 5 -> B parry left, thrust", []],
+  ["A and B trade jabs", "A jab <> B jab", []],
+  ["weave under the left hook, rip the liver", "A left hook -> B weave, liver hook", []],
+  ["uppercut on the inside, cover, uppercut back", "A uppercut -> B cover, uppercut", ["on the inside"]],
+  ["check hook as he comes in", "A check hook", ["as he comes in"]],
+  ["arm drag to the back", "A arm drag", ["to the back"]],
+  ["feint jab, shoot double leg", "A ~jab, double leg", []],
+  ["the teep to stop the cross", "A cross -> B teep", []],
+] as const)("“%s” is %s", (typed, row, kept) => {
+  const [line] = readPlain(typed, [], school);
+  expect(line!.proposals[0]?.text).toBe(row);
+  expect(line!.kept).toEqual(kept);
+});
+
+test("what says how, and no move, is no row: it stays as it was typed", () => {
+  for (const typed of ["same but southpaw", "no power, just timing", "10 each side then switch"])
+    expect(readPlain(typed, [], school)[0]).toMatchObject({ proposals: [], kept: [typed] });
+});
+
 test("no line makes it fail, however it is written", () => {
   const words = [
     "jab",

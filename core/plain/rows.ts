@@ -89,10 +89,36 @@ function attackFirst(pieces: readonly Piece[]): readonly Piece[] {
   const before = pieces.slice(0, at);
   const first = before.find(isPlayed);
   const isBare = before.every((piece) => isPlayed(piece) || (piece.type === "joint" && piece.joint !== "turn"));
-  if (at < 1 || !first || !isBare || !isAnswer(kindOf(first)) || behind.length === 0) return pieces;
-  if (before.filter(isPlayed).length < 2 || behind.some((piece) => kindOf(piece) !== "blow")) return pieces;
+  if (at < 1 || !first || !isBare || behind.length === 0) return pieces;
+  if (behind.some((piece) => kindOf(piece) !== "blow")) return pieces;
+  const alone = before.filter(isPlayed).length < 2;
+  // One answer alone is read with what it meets later; a blow that stops another is an answer as well.
+  if (isAnswer(kindOf(first)) === alone || (alone && kindOf(first) !== "blow")) return pieces;
   const { from, to } = pieces[at]!;
   return [...behind, { type: "joint", joint: "turn", from, to }, ...before];
+}
+
+/** `parry the jab, parry the cross, then 3-2`: each answer names what it meets, so that all of those come first. */
+function pairsFirst(pieces: readonly Piece[]): readonly Piece[] {
+  const feeds: Piece[] = [];
+  const answers: Piece[] = [];
+  let at = 0;
+  for (;;) {
+    const [answer, feed, joint] = pieces.slice(at);
+    if (!isPlayed(answer) || kindOf(answer) !== "defence" || feed?.type !== "name" || feed.name.kind !== "blow") break;
+    feeds.push(feed);
+    answers.push(answer);
+    at += joint?.type === "joint" && joint.joint !== "turn" ? 3 : 2;
+  }
+  if (feeds.length < 2) return pieces;
+  const { from, to } = answers[0]!;
+  return [
+    ...feeds,
+    { type: "joint", joint: "turn", from, to: from },
+    ...answers,
+    { type: "joint", joint: "then", from: to, to },
+    ...pieces.slice(at),
+  ];
 }
 
 class Builder {
@@ -107,7 +133,7 @@ class Builder {
     private readonly said: Pieces,
     private readonly doubt: Doubt,
   ) {
-    this.pieces = attackFirst(said.pieces.filter((piece) => piece.type !== "kept"));
+    this.pieces = pairsFirst(attackFirst(said.pieces.filter((piece) => piece.type !== "kept")));
   }
 
   build(): readonly Turn[] {

@@ -13,10 +13,19 @@ export interface Token {
 const PATTERN =
   /\s*(?<arrow><>|=+>|-+>|→|⇒|>)\s*|\s(?<dash>[-–—])\s|(?<number>\d+(?:-\d+)*)(?![\w])|(?<word>[\p{L}][\p{L}\p{M}'’]*(?:\d+)?)|(?<mark>[.,;:|+&/!?~()"])|(?<other>\S)/gu;
 
+/** `no. 5` is `5`. */
+const NUMBER_SIGN = /\b(?:no\.?|nr\.?)(?=\s*\d)/giu;
+
+/** `teep to stop the cross` is a teep against it; what is put in is no longer than what was typed. */
+const TO_STOP = /\bto (?:stop|beat|meet|counter)(?= (?:the|a|an|his|her|their) )/giu;
+
 /** Returns the words and marks of a line in order; what is neither is left out. */
 export function tokensOf(line: string): Token[] {
   const found: Token[] = [];
-  for (const match of line.matchAll(PATTERN)) {
+  const said = line
+    .replace(NUMBER_SIGN, (sign) => " ".repeat(sign.length))
+    .replace(TO_STOP, (words) => "against".padEnd(words.length));
+  for (const match of said.matchAll(PATTERN)) {
     const { arrow, dash, number, word, mark, other } = match.groups!;
     const typed = (arrow ?? dash ?? number ?? word ?? mark ?? other)!;
     const from = match.index + match[0].indexOf(typed);
