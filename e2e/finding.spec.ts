@@ -143,6 +143,7 @@ test("on a phone the search fits and finds", async ({ page }) => {
   await page.getByRole("combobox", { name: "Drills, moves, people, classes" }).fill("weave");
   await expect(page.getByRole("option", { name: /Four-count weave/ })).toBeVisible();
   await expectNoSideScroll(page);
+  await expectAccessible(page);
 });
 
 test("what is typed while the search is on its way is not lost, and words are forgiven", async ({ page }) => {

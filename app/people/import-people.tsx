@@ -9,7 +9,7 @@ import DialogTitle from "@mui/material/DialogTitle";
 import FormControlLabel from "@mui/material/FormControlLabel";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
-import { useEffect, useMemo, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { useFetcher } from "react-router";
 import {
   COLUMNS,
@@ -74,6 +74,7 @@ function useTable() {
 export function ImportPeople({ onClose }: { onClose: () => void }) {
   const fetcher = useFetcher<typeof action>();
   const { table, columns, setColumns, names, rows, trouble, notes, read, take } = useTable();
+  const picker = useRef<HTMLInputElement>(null);
   const [twice, setTwice] = useState(false);
   const added = fetcher.data && "count" in fetcher.data;
   useEffect(() => {
@@ -96,15 +97,16 @@ export function ImportPeople({ onClose }: { onClose: () => void }) {
           A file with commas, semicolons or tabs. Columns: {COLUMNS.join(", ")}. Only name is needed. Heights may be in
           cm, m, inches or feet, masses in kg or lb, if the unit is written.
         </Box>
-        <Button variant="outlined" component="label">
+        <Button variant="outlined" onClick={() => picker.current?.click()}>
           Choose a file
-          <input
-            type="file"
-            accept=".csv,.tsv,.txt,text/csv"
-            hidden
-            onChange={(event) => void read(event.target.files?.[0])}
-          />
         </Button>
+        <input
+          ref={picker}
+          type="file"
+          accept=".csv,.tsv,.txt,text/csv"
+          hidden
+          onChange={(event) => void read(event.target.files?.[0])}
+        />
         <TextField
           multiline
           maxRows={6}

@@ -73,7 +73,7 @@ export function SearchDialog({ begun, onClose }: SearchProps) {
       onClose={onClose}
       fullWidth
       maxWidth="sm"
-      aria-label="Search everything"
+      slotProps={{ paper: { "aria-label": "Search everything" } }}
       sx={{ "& .MuiDialog-container": { alignItems: "flex-start" } }}
     >
       <Autocomplete<Hit, false, false, true>

@@ -4,7 +4,7 @@ import type { AutocompleteRenderGroupParams } from "@mui/material/Autocomplete";
 import { Rows } from "./rows.tsx";
 
 export const optionGroup = ({ key, group, children }: AutocompleteRenderGroupParams) => (
-  <Box component="li" key={key} role="group" aria-label={group}>
+  <Box key={key} role="group" aria-label={group}>
     <Box aria-hidden sx={{ px: 2, pt: 1, color: "text.secondary", fontSize: "0.92rem" }}>
       {group}
     </Box>
