@@ -131,6 +131,7 @@ function PlanBlock(props: BlockProps) {
           {begins}′
         </Box>
         <BlockTitle i={i} block={block} rungs={rungs} onSet={onSet} />
+        <BlockMoves {...props} />
       </Stack>
       <Stack direction="row" sx={{ alignItems: "center", flexWrap: "wrap", pl: 4.5 }}>
         <Step
@@ -159,7 +160,6 @@ function PlanBlock(props: BlockProps) {
             Pairs
           </Button>
         )}
-        <BlockMoves {...props} />
       </Stack>
     </Box>
   );
