@@ -32,6 +32,6 @@ test("fifteen people stand in lines; a circuit and a game are added and stay", {
   await expect(page.getByRole("combobox", { name: "Rotate partners" })).toHaveText("set pairs");
   await page.goto(`${path}/sheet`);
   await expect(page.getByText(/^Before you begin: nails short/).first()).toBeVisible();
-  await expect(page.getByText(/^To hand over/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/^To hand over:/)).toBeVisible({ timeout: 30_000 });
   expect(faults).toEqual([]);
 });

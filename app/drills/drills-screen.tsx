@@ -244,6 +244,8 @@ const Beginnings = (props: { readonly open: boolean; readonly leads: boolean }) 
 function StartDrill({ open, leads }: { open: boolean; leads: boolean }) {
   const [feed, setFeed] = useState("");
   const { save, busy } = useSavedDrill();
+  // The checker reads the words first; the first time it has to be loaded for that.
+  const [reads, setReads] = useState(false);
   const input = useRef<HTMLInputElement>(null);
   useEffect(() => {
     if (open) input.current?.focus();
@@ -252,7 +254,9 @@ function StartDrill({ open, leads }: { open: boolean; leads: boolean }) {
     const text = feed.trim();
     // Without a feed it is empty: the desk says how to go on, by typing or by choosing.
     const title = text === "" ? "New drill" : text.replace(/^[abc]\s+/i, "");
+    setReads(true);
     const play = text === "" ? "" : `${await firstRow(text)}\n`;
+    setReads(false);
     const score = `title: ${title}\nkind: feeder\nA: lead left\nB: lead left\ntempo: 50%\n\n${play}`;
     save(score);
   };
@@ -268,8 +272,8 @@ function StartDrill({ open, leads }: { open: boolean; leads: boolean }) {
       sx={{ alignItems: "end" }}
     >
       <SearchField label="Start from" placeholder="for example: jab" value={feed} onChange={setFeed} inputRef={input} />
-      <Button type="submit" variant={leads ? "contained" : "outlined"} disabled={busy}>
-        New drill
+      <Button type="submit" variant={leads ? "contained" : "outlined"} disabled={busy || reads}>
+        {reads ? "Reading…" : "New drill"}
       </Button>
     </Stack>
   );
