@@ -7,7 +7,7 @@ import type { PlanRung } from "#core/class/plan-rung.ts";
 import { rungsOf } from "#core/class/pair-rungs.ts";
 import { GEAR_KINDS } from "#core/class/gear.ts";
 import { planClass, type ClassPlan, type PlanPerson } from "#core/class/plan.ts";
-import { clockFor } from "#core/class/evening-shape.ts";
+import { clockFor } from "#core/class/block-needs.ts";
 import { ageOn, type Aged } from "#core/people/age.ts";
 import { dayIn } from "#core/base/days.ts";
 import type { Age } from "#core/pairs/ages.ts";

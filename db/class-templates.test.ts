@@ -1,7 +1,7 @@
 /** Templates of classes: kept by a name, used, replaced, deleted, within their school. */
 import { randomUUID } from "node:crypto";
 import { applyTemplate, deleteTemplate, keepTemplate, listTemplates, shapeOfClass } from "./class-templates.ts";
-import { createClass } from "./classes.ts";
+import { copyClass, createClass } from "./classes.ts";
 import { closePool, db } from "./pool.ts";
 import type { Scope } from "./scope.ts";
 import { newSchool } from "./testing.ts";
@@ -41,6 +41,9 @@ test("a class that is made by it has its frame, and keeps standing without it", 
   expect(await shapeOfClass(db, scope, made)).toBeNull();
   await applyTemplate(db, scope, { classId: made, template: template!.id });
   expect(await shapeOfClass(db, scope, made)).toEqual(SHAPE);
+  const copy = randomUUID();
+  await copyClass(db, scope, { from: made, id: copy, day: "2026-12-15" });
+  expect(await shapeOfClass(db, scope, copy)).toEqual(SHAPE);
   await deleteTemplate(db, scope, template!.id);
   expect(await listTemplates(db, scope)).toEqual([]);
   expect(await shapeOfClass(db, scope, made)).toBeNull();

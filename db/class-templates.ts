@@ -1,6 +1,5 @@
 /** Evenings as a school usually has them, kept by a name. */
-import type { EveningShape } from "#core/class/template.ts";
-import { MOST_TEMPLATES } from "#core/class/template.ts";
+import { MOST_TEMPLATES, type EveningShape } from "#core/class/template.ts";
 import type { Db } from "./pool.ts";
 import type { Scope } from "./scope.ts";
 

@@ -65,15 +65,15 @@ export async function createClass(db: Db, scope: Scope, row: NewClass): Promise<
   );
 }
 
-/** A class again on another day: its title, minutes, theme and ladder, and nobody in it yet. */
+/** A class again on another day: its title, minutes, theme, ladder and template, and nobody in it yet. */
 export async function copyClass(
   db: Db,
   scope: Scope,
   { from, id, day }: { readonly from: string; readonly id: string; readonly day: string },
 ): Promise<void> {
   await db.query(
-    `insert into classes (school_id, id, held_on, title, minutes, theme, starts_at, ladder_id)
-     select school_id, $3, $4, title, minutes, theme, starts_at, ladder_id from classes
+    `insert into classes (school_id, id, held_on, title, minutes, theme, starts_at, ladder_id, template_id)
+     select school_id, $3, $4, title, minutes, theme, starts_at, ladder_id, template_id from classes
      where school_id = $1 and id = $2 on conflict do nothing`,
     [scope.schoolId, from, id, day],
   );

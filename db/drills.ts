@@ -335,6 +335,7 @@ async function insertRevision(
 }
 
 interface NewestText {
+  readonly verdict: Revision["verdict"];
   readonly id: string;
   readonly title: string;
   readonly revision_id: string;
@@ -345,7 +346,7 @@ interface NewestText {
 /** The newest text of every drill that is not deleted. */
 export const listNewestTexts = (db: Db, scope: Scope): Promise<NewestText[]> =>
   db.query<NewestText>(
-    `select d.id, d.title, r.id as revision_id, r.text, r.model_version from drills d
+    `select d.id, d.title, r.id as revision_id, r.text, r.verdict, r.model_version from drills d
      join revisions r on r.school_id = d.school_id and r.drill_id = d.id and r.number = d.version
      where d.school_id = $1 and d.deleted_at is null order by d.title, d.id`,
     [scope.schoolId],

@@ -4,11 +4,11 @@ import { join } from "node:path";
 import { brotliCompressSync, constants, gzipSync } from "node:zlib";
 
 const FOLDER = "build/client/assets";
-/** Files that get smaller: texts. */
-const TEXTS = /\.(?:js|css|svg)$/;
+/** Files that get smaller: texts, and fonts that are not compressed already. */
+const LARGE = /\.(?:js|css|svg|ttf)$/;
 
 let [raw, sent, files] = [0, 0, 0];
-for (const name of readdirSync(FOLDER).filter((one) => TEXTS.test(one))) {
+for (const name of readdirSync(FOLDER).filter((one) => LARGE.test(one))) {
   const text = readFileSync(join(FOLDER, name));
   const small = brotliCompressSync(text, {
     params: { [constants.BROTLI_PARAM_QUALITY]: constants.BROTLI_MAX_QUALITY },

@@ -1,8 +1,9 @@
 /** Asks the device for its passkey, between two posts: what is to be signed, and what was. */
-import { startAuthentication, startRegistration } from "@simplewebauthn/browser";
-import type {
-  PublicKeyCredentialCreationOptionsJSON,
-  PublicKeyCredentialRequestOptionsJSON,
+import {
+  startAuthentication,
+  startRegistration,
+  type PublicKeyCredentialCreationOptionsJSON,
+  type PublicKeyCredentialRequestOptionsJSON,
 } from "@simplewebauthn/browser";
 import { useEffect, useRef, useState } from "react";
 import { useFetcher } from "react-router";

@@ -1,5 +1,4 @@
-import type { Book } from "#core/answers/book.ts";
-import { trainedKey } from "#core/answers/book.ts";
+import { type Book, trainedKey } from "#core/answers/book.ts";
 import { holesOf, mapView, trainedBroken } from "./book-view.ts";
 
 const feed = (text: string, tool: "hand" | "stick") => ({

@@ -1,6 +1,14 @@
 /** The answer book as it is shown: rows and columns that pass the filters, one cell for one or both sides. */
-import { cellAt, BOOK_SIDES, type Book, type BookFeed, type BookTool, type CellCode } from "#core/answers/book.ts";
-import { trainedKey, type Trained } from "#core/answers/book.ts";
+import {
+  cellAt,
+  BOOK_SIDES,
+  type Book,
+  type BookFeed,
+  type BookTool,
+  type CellCode,
+  trainedKey,
+  type Trained,
+} from "#core/answers/book.ts";
 
 /** `usual`: a right-handed feeder (left lead with empty hands); `other`: a left-handed one; `both`: the worse of the two. */
 export type ShownSide = "usual" | "other" | "both";

@@ -1,5 +1,5 @@
 /** The time of an evening filled again round what stays. */
-import { shapeOf } from "#core/class/evening-shape.ts";
+import { blockNeeds } from "#core/class/block-needs.ts";
 import type { PlanInput } from "#core/class/plan.ts";
 import { CLOSE, DRINK, FREE, GAME, inOrder, packClass, WARM_UP, type Block } from "#core/class/timetable.ts";
 
@@ -26,7 +26,7 @@ export function packedRound(
     minutes - taken + twice.reduce((sum, m) => sum + m, 0),
     input.rungs.map((r) => r.title),
     input.clock,
-    { ...shapeOf(input), ...named(blocks) },
+    { ...blockNeeds(input), ...named(blocks) },
   );
   if (!packed.ok) return stay;
   const fresh = packed.blocks

@@ -58,16 +58,16 @@ describe("a class by a template", () => {
     expect(first.clock).toEqual(shape.clock);
     expect(first.blocks).toMatchObject([{ kind: "work", minutes: 12, rung: 0, title: page.rungs[0]!.title }]);
   });
-  test("but keeps what was planned, and shorter rounds where the young are here", () => {
+  test("but keeps what was planned", () => {
     expect(firstDecisions({ ...kept, shape }).blocks).toBe(BLOCKS);
-    const children = fresh.people.map((one) => ({ ...one, age: "minor" as const, band: "under 10" as const }));
-    const first = firstDecisions({
-      ...fresh,
-      people: children as never,
-      shape: { ...shape, clock: { ...shape.clock, round: 600 } },
-    });
+  });
+  test("with rounds that are longer than usual, but not with the young", () => {
+    const long = { ...shape, clock: { ...shape.clock, round: 300 } };
+    expect(firstDecisions({ ...fresh, shape: long })).toMatchObject({ clock: { round: 300 }, blocks: [{ rung: 0 }] });
+    const people = fresh.people.map((one) => ({ ...one, age: "minor" as const, ages: "7-9" as const }));
+    const first = firstDecisions({ ...fresh, people, shape: long });
     expect(first.blocks).toBeNull();
-    expect(first.clock.round).toBeLessThan(600);
+    expect(first.clock.round).toBeLessThan(180);
   });
 });
 

@@ -1,8 +1,9 @@
 /** What an instructor decides of an evening on its plan page, and when that is sent to be kept. Pure. */
 import type { Step } from "#core/class/fit.ts";
-import { type PlanInput, type PlannedPair, type PlannedRound } from "#core/class/plan.ts";
+import type { PlanInput, PlannedPair, PlannedRound } from "#core/class/plan.ts";
+import { youngest } from "#core/pairs/ages.ts";
 import { filledShape } from "#core/class/template.ts";
-import { clockFor } from "#core/class/evening-shape.ts";
+import { clockFor } from "#core/class/block-needs.ts";
 import type { Block, Clock } from "#core/class/timetable.ts";
 import type { PlanPage } from "#server/views.ts";
 
@@ -58,8 +59,10 @@ export function firstDecisions(page: PlanPage): Decisions {
 
 /** Returns the clock and the blocks to begin with: of the template, unless it is made for older people than are here. */
 function frameOf({ kept, shape, people, rungs }: PlanPage): Pick<Decisions, "blocks" | "clock"> {
-  const clock = clockFor(people);
-  if (kept !== null || shape === null || clock.round < shape.clock.round) return { blocks: null, clock };
+  const usual = { blocks: null, clock: clockFor(people) };
+  if (kept !== null || shape === null) return usual;
+  const young = youngest(people);
+  if (young !== null && young.round < shape.clock.round) return usual;
   const titles = rungs.filter(({ past }) => !past).map(({ title }) => title);
   return { blocks: filledShape(shape, titles), clock: shape.clock };
 }

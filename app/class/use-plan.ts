@@ -1,9 +1,10 @@
 /** The plan of a class on its page: what is decided, what comes of it, kept by itself. */
-import { useEffect, useMemo, useReducer, useRef, useState } from "react";
+import { useEffect, useMemo, useReducer, useRef } from "react";
 import { useFetcher } from "react-router";
 import { planRung } from "#core/class/plan-rung.ts";
 import type { PlanPage } from "#server/views.ts";
 import type { action } from "../routes/plan.tsx";
+import { isTyping } from "../ui/is-typing.ts";
 import { useSettings } from "../ui/use-settings.ts";
 import { useLongWork } from "../workers/use-long-work.ts";
 import { asksFirst, decisionText, firstDecisions, isDue, keptText, type Decisions } from "./plan-decisions.ts";
@@ -33,8 +34,8 @@ export function usePlan(page: PlanPage) {
 function useUndoKeys(send: (change: Change) => void): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      const typing = event.target instanceof HTMLElement && event.target.closest("input, textarea, [role=dialog]");
-      if (typing || !(event.ctrlKey || event.metaKey) || event.altKey) return;
+      const inDialog = event.target instanceof HTMLElement && event.target.closest("[role=dialog]") !== null;
+      if (isTyping(event) || inDialog || !(event.ctrlKey || event.metaKey) || event.altKey) return;
       const key = event.key.toLowerCase();
       if (key !== "z" && key !== "y") return;
       event.preventDefault();
@@ -82,23 +83,23 @@ function useKeeping(page: PlanPage, decisions: Decisions, { text, working }: Wan
   const { sure } = decisions;
   // By one key: another theme chosen while a plan is being kept waits for it, and knows its version.
   const fetcher = useFetcher<typeof action>({ key: `plan ${lesson.id}` });
-  const last = useRef<string | null>(keptText(page));
+  const last = useRef(keptText(page));
   const version = useRef(lesson.version);
-  const [tries, setTries] = useState(0);
   const busy = fetcher.state !== "idle";
   const answer = fetcher.data;
   useEffect(() => {
     version.current = Math.max(version.current, lesson.version);
   }, [lesson.version]);
+  const keep = (wanted: string) => {
+    last.current = wanted;
+    const body = { ...(JSON.parse(wanted) as object), version: version.current, sure };
+    void fetcher.submit({ plan: JSON.stringify(body) }, { method: "post" });
+  };
   useEffect(() => {
     if (text === null || !isDue({ page, decisions, text, last: last.current, busy, working })) return;
-    const timer = setTimeout(() => {
-      last.current = text;
-      const body = { ...(JSON.parse(text) as object), version: version.current, sure };
-      void fetcher.submit({ plan: JSON.stringify(body) }, { method: "post" });
-    }, QUIET);
+    const timer = setTimeout(() => keep(text), QUIET);
     return () => clearTimeout(timer);
-  }, [text, busy, working, sure, tries]); // eslint-disable-line react-hooks/exhaustive-deps
+  }, [text, busy, working, sure]); // eslint-disable-line react-hooks/exhaustive-deps
   useEffect(() => {
     if (answer && "version" in answer) version.current = answer.version;
   }, [answer]);
@@ -107,9 +108,6 @@ function useKeeping(page: PlanPage, decisions: Decisions, { text, working }: Wan
     void fetcher.submit({ intent, round, version: version.current }, { method: "post" });
   const trouble = answer && "message" in answer ? answer.message : null;
   /** Sends once more what was not kept. */
-  const again = () => {
-    last.current = null;
-    setTries((count) => count + 1);
-  };
+  const again = () => text !== null && keep(text);
   return { say, trouble, again, busy, saved: !busy && text !== null && text === last.current && !trouble };
 }

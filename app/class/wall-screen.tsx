@@ -4,7 +4,7 @@ import Button from "@mui/material/Button";
 import Stack from "@mui/material/Stack";
 import Typography from "@mui/material/Typography";
 import useMediaQuery from "@mui/material/useMediaQuery";
-import { useEffect, useLayoutEffect, useMemo, useState } from "react";
+import { useEffect, useLayoutEffect, useState } from "react";
 import { Link } from "react-router";
 import { ROLES_CHANGED } from "#core/pairs/evening.ts";
 import type { PlannedRound } from "#core/class/plan.ts";
@@ -15,7 +15,7 @@ import type { Running } from "#core/floor/running.ts";
 import type { Segment } from "#core/floor/timeline.ts";
 import type { PhoneLink, PlanPage } from "#server/views.ts";
 import { membersOf } from "./members.ts";
-import { ScoreDrawing } from "../drawing/score-drawing.tsx";
+import { DrawnText } from "../drawing/drawn-text.tsx";
 import { KINDS, leftText, rolesNow } from "../floor/clock-face.tsx";
 import { QrSvg } from "../paper/qr.tsx";
 import { PartnerMark } from "../ui/marks.tsx";
@@ -24,7 +24,6 @@ import { useWayBack } from "../ui/role.tsx";
 import { Row, Rows } from "../ui/rows.tsx";
 import { NOT_ON_PAPER } from "../ui/theme.ts";
 import { useAwake } from "../ui/use-awake.ts";
-import { useAnswer } from "../workers/use-answer.ts";
 
 interface WallProps {
   readonly page: PlanPage;
@@ -242,8 +241,6 @@ function Pairs({
 
 /** The drill of the block, large: in words, drawn, and what to think of. */
 function WhatIsDone({ text, words }: { readonly text: string; readonly words: RungWords }) {
-  const question = useMemo(() => ({ text }), [text]);
-  const { answer: view } = useAnswer("check", question);
   const wide = useMediaQuery("(min-width: 1700px)");
   return (
     <Box component="section" aria-label="What is done" sx={{ fontSize: "clamp(1.1rem, 3vh, 2.4rem)", lineHeight: 1.3 }}>
@@ -257,11 +254,9 @@ function WhatIsDone({ text, words }: { readonly text: string; readonly words: Ru
           <li key={cue}>{cue}</li>
         ))}
       </Box>
-      {view && (
-        <Box sx={{ maxHeight: "34vh", overflow: "hidden" }}>
-          <ScoreDrawing view={view} cursor={null} zoom={wide ? 1.7 : 1.1} />
-        </Box>
-      )}
+      <Box sx={{ maxHeight: "34vh", overflow: "hidden" }}>
+        <DrawnText text={text} zoom={wide ? 1.7 : 1.1} />
+      </Box>
     </Box>
   );
 }

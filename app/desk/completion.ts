@@ -1,6 +1,11 @@
 /** What can be written at the caret: header keys and blocks at the start of a row, moves by role and modifiers behind it. */
-import { completionStatus, startCompletion } from "@codemirror/autocomplete";
-import type { Completion, CompletionContext, CompletionSource } from "@codemirror/autocomplete";
+import {
+  completionStatus,
+  startCompletion,
+  type Completion,
+  type CompletionContext,
+  type CompletionSource,
+} from "@codemirror/autocomplete";
 import type { Text } from "@codemirror/state";
 import type { EditorView } from "@codemirror/view";
 import { GUARDS, STANCES } from "#core/score/postures.ts";

@@ -13,6 +13,7 @@ import {
 } from "react";
 import { Link, useFetcher } from "react-router";
 import type { ScoreView } from "#core/formats/desk-view.ts";
+import { problemsOf } from "#core/formats/finding-place.ts";
 import type { Measured } from "#core/people/measures.ts";
 import { VerdictRing } from "../ui/marks.tsx";
 import { later } from "../ui/later.tsx";
@@ -22,7 +23,7 @@ import { NOT_ON_PAPER, UNSEEN } from "../ui/theme.ts";
 import { ask } from "../workers/client.ts";
 import { dropDraft } from "./drafts.ts";
 import { DeskMenu } from "./desk-menu.tsx";
-import { Findings, problemsOf } from "./findings.tsx";
+import { Findings } from "./findings.tsx";
 import { Middle } from "./middle.tsx";
 import type { EditorHandle } from "./score-editor.tsx";
 import { useChecked } from "./use-checked.ts";

@@ -7,8 +7,8 @@ import { styled } from "@mui/material/styles";
 import { Fragment, memo } from "react";
 import { findingKey } from "#core/findings/finding-key.ts";
 import type { RepairsView, RepairView } from "../workers/questions/checking.ts";
-import { type ExchangeView, type ScoreView } from "#core/formats/desk-view.ts";
-import { placeOf, type NumberedFinding } from "#core/formats/finding-place.ts";
+import type { ExchangeView, ScoreView } from "#core/formats/desk-view.ts";
+import { placeOf, problemsOf, type NumberedFinding } from "#core/formats/finding-place.ts";
 import { Answers, CloseCycle, Refute, WholeRow } from "./answers-panel.tsx";
 import { marginWords } from "../drawing/crossing-parts.tsx";
 import { PartnerMark, VerdictRing } from "../ui/marks.tsx";
@@ -89,10 +89,6 @@ export const Findings = memo(function Findings({ view, repairs, text, cursor, on
     </>
   );
 });
-
-/** What has to be mended, or looked at: notes and rows that show how it goes wrong are none of it. */
-export const problemsOf = <F extends NumberedFinding>(findings: readonly F[]): F[] =>
-  findings.filter((f) => f.severity !== "note" && !f.shownWrong);
 
 const counted = (count: number, word: string): string => `${count} ${count === 1 ? word : `${word}s`}`;
 

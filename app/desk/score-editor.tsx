@@ -5,8 +5,8 @@ import { EditorState } from "@codemirror/state";
 import { drawSelection, EditorView, highlightActiveLine, keymap, lineNumbers } from "@codemirror/view";
 import { closeBrackets } from "@codemirror/autocomplete";
 import Box from "@mui/material/Box";
-import { useEffect, useImperativeHandle, useRef, type Ref } from "react";
-import { type Finding } from "#core/findings/finding.ts";
+import { useEffect, useImperativeHandle, useRef, useState, type Ref } from "react";
+import type { Finding } from "#core/findings/finding.ts";
 import { findingKey } from "#core/findings/finding-key.ts";
 import type { RepairsView } from "../workers/questions/checking.ts";
 import { ask } from "../workers/client.ts";
@@ -64,7 +64,7 @@ function lateNames() {
 export default function ScoreEditor({ text, findings, repairs, onChange, onCursor, ref }: EditorProps) {
   const host = useRef<HTMLDivElement>(null);
   const view = useRef<EditorView | null>(null);
-  const names = useRef(lateNames()).current;
+  const [names] = useState(lateNames);
   const told = useRef({ onChange, onCursor });
   useEffect(() => {
     told.current = { onChange, onCursor };

@@ -1,9 +1,9 @@
 /** The text of a drill while it is worked on: checked after every key stroke, kept on this device, found again. */
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { ScoreView } from "#core/formats/desk-view.ts";
+import { problemsOf } from "#core/formats/finding-place.ts";
 import { ask } from "../workers/client.ts";
 import type { RepairsView } from "../workers/questions/checking.ts";
-import { problemsOf } from "./findings.tsx";
 import { keepDraft, readDraft } from "./drafts.ts";
 
 const NOTHING_TO_MEND: RepairsView = {};

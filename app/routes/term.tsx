@@ -1,7 +1,7 @@
 import { redirect } from "react-router";
 import { copyClass, createClass, deleteClass, listTrainedTexts, restoreClass, updateClass } from "#db/classes.ts";
-import { deleteTemplate, applyTemplate } from "#db/class-templates.ts";
-import { db } from "#db/pool.ts";
+import { applyTemplate, deleteTemplate } from "#db/class-templates.ts";
+import { db, transaction } from "#db/pool.ts";
 import { scopeContext } from "#server/web/context.ts";
 import { idIn } from "#server/web/forms.ts";
 import { nextClass } from "#server/classes/next-class.ts";
@@ -55,8 +55,11 @@ export async function action({ request, context }: Route.ActionArgs) {
     }
     const form = await classFromForm(fields);
     if (fields.intent === "add") {
-      await createClass(db, scope, form);
-      if (fields.template) await applyTemplate(db, scope, { classId: form.id, template: idIn(fields.template) });
+      const template = fields.template ? idIn(fields.template) : null;
+      await transaction(async (tx) => {
+        await createClass(tx, scope, form);
+        if (template !== null) await applyTemplate(tx, scope, { classId: form.id, template });
+      });
       return { kind: "saved" as const };
     }
     return (await updateClass(db, scope, form, Number(fields.version)))

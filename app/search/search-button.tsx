@@ -3,19 +3,23 @@ import SearchOutlined from "@mui/icons-material/SearchOutlined";
 import IconButton from "@mui/material/IconButton";
 import Tooltip from "@mui/material/Tooltip";
 import { lazy, Suspense, useEffect, useRef, useState } from "react";
+import { isTyping } from "../ui/is-typing.ts";
 
 const load = () => import("./search-dialog.tsx");
 const SearchDialog = lazy(async () => ({ default: (await load()).SearchDialog }));
 
 export function SearchButton() {
   const [open, setOpen] = useState(false);
-  const held = useHeldKeys(open);
+  const [here, setHere] = useState(false);
+  const held = useHeldKeys(open && !here);
+  const close = () => {
+    setOpen(false);
+    setHere(false);
+  };
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      const typing =
-        event.target instanceof HTMLElement && event.target.closest("input, textarea, [contenteditable=true]");
       const chord = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === "k";
-      const slash = event.key === "/" && !typing && !event.ctrlKey && !event.metaKey && !event.altKey;
+      const slash = event.key === "/" && !isTyping(event) && !event.ctrlKey && !event.metaKey && !event.altKey;
       if (!chord && !slash) return;
       event.preventDefault();
       setOpen(true);
@@ -39,7 +43,7 @@ export function SearchButton() {
       </Tooltip>
       {open && (
         <Suspense>
-          <SearchDialog begun={held} onClose={() => setOpen(false)} />
+          <SearchDialog begun={held} onHere={() => setHere(true)} onClose={close} />
         </Suspense>
       )}
     </>
@@ -50,13 +54,12 @@ export function SearchButton() {
  * Keeps what is typed until the dialog is there: on a slow machine it is still on its way when the first letters come,
  * and they would go into the page.
  */
-function useHeldKeys(open: boolean): { readonly current: string } {
+function useHeldKeys(waiting: boolean): { readonly current: string } {
   const held = useRef("");
   useEffect(() => {
-    if (!open) return;
+    if (!waiting) return;
     held.current = "";
     const onKey = (event: KeyboardEvent) => {
-      if (document.querySelector("[role=dialog]")) return;
       if (event.ctrlKey || event.metaKey || event.altKey) return;
       if (event.key.length === 1) held.current += event.key;
       else if (event.key === "Backspace") held.current = held.current.slice(0, -1);
@@ -66,6 +69,6 @@ function useHeldKeys(open: boolean): { readonly current: string } {
     };
     window.addEventListener("keydown", onKey, true);
     return () => window.removeEventListener("keydown", onKey, true);
-  }, [open]);
+  }, [waiting]);
   return held;
 }

@@ -51,13 +51,16 @@ const QUIET = 120;
 interface SearchProps {
   /** Letters that were typed before the dialog was there. */
   readonly begun: { readonly current: string };
+  /** It is there, and takes the keys itself. */
+  readonly onHere: () => void;
   readonly onClose: () => void;
 }
 
-export function SearchDialog({ begun, onClose }: SearchProps) {
+export function SearchDialog({ begun, onHere, onClose }: SearchProps) {
   const fetcher = useFetcher<typeof loader>();
   const navigate = useNavigate();
   const [typed, setTyped] = useState(() => begun.current);
+  useEffect(onHere, []); // eslint-disable-line react-hooks/exhaustive-deps
   const { load } = fetcher;
   useEffect(() => {
     if (typed.trim() === "") return;

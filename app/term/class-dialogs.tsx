@@ -1,7 +1,9 @@
 /** A class of the term: what it is called and when it is; the same again on another day. */
 import { yupResolver } from "@hookform/resolvers/yup";
 import Button from "@mui/material/Button";
+import Stack from "@mui/material/Stack";
 import dayjs from "dayjs";
+import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { useFetcher } from "react-router";
 import { classSchema, copySchema } from "#core/class/lesson.ts";
@@ -10,8 +12,6 @@ import type { action } from "../routes/term.tsx";
 import { Choice } from "../ui/choice.tsx";
 import { FormDialog } from "../ui/form-dialog.tsx";
 import { Field, NumberField, useAnswered } from "../ui/form.tsx";
-import Stack from "@mui/material/Stack";
-import { useState } from "react";
 import { beginsWith, NO_TEMPLATE } from "./from-template.ts";
 
 type Lesson = TermPage["classes"][number];

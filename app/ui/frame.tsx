@@ -16,6 +16,7 @@ import { useEffect, useRef, useState, type ReactNode } from "react";
 import { Link, NavLink, useLocation, useNavigate } from "react-router";
 import type { Me } from "#server/access/me.ts";
 import { SearchButton } from "../search/search-button.tsx";
+import { isTyping } from "./is-typing.ts";
 import { PendingLine, usePending } from "./pending.tsx";
 import { shortDate } from "./dates.ts";
 import { BrandMark } from "./marks.tsx";
@@ -235,9 +236,7 @@ function HelpButton() {
   const navigate = useNavigate();
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      const typing =
-        event.target instanceof HTMLElement && event.target.closest("input, textarea, [contenteditable=true]");
-      if (event.key === "?" && !typing && !event.ctrlKey && !event.metaKey) void navigate("/help");
+      if (event.key === "?" && !isTyping(event) && !event.ctrlKey && !event.metaKey) void navigate("/help");
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);

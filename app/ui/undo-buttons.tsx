@@ -13,21 +13,19 @@ interface UndoButtonsProps {
   readonly redo: (() => void) | null;
 }
 
-export const UndoButtons = ({ undo, redo }: UndoButtonsProps) => (
-  <>
-    <Tooltip title="Undo (Ctrl-Z)">
+export const UndoButtons = ({ undo, redo }: UndoButtonsProps) =>
+  (
+    [
+      ["Undo", "Ctrl-Z", undo, UndoOutlined],
+      ["Redo", "Ctrl-Y", redo, RedoOutlined],
+    ] as const
+  ).map(([label, keys, act, Icon]) => (
+    <Tooltip key={label} title={`${label} (${keys})`}>
+      {/* A disabled button tells a tooltip nothing. */}
       <span>
-        <IconButton aria-label="Undo" onClick={() => undo?.()} disabled={!undo} sx={TOOL}>
-          <UndoOutlined />
+        <IconButton aria-label={label} onClick={() => act?.()} disabled={!act} sx={TOOL}>
+          <Icon />
         </IconButton>
       </span>
     </Tooltip>
-    <Tooltip title="Redo (Ctrl-Y)">
-      <span>
-        <IconButton aria-label="Redo" onClick={() => redo?.()} disabled={!redo} sx={TOOL}>
-          <RedoOutlined />
-        </IconButton>
-      </span>
-    </Tooltip>
-  </>
-);
+  ));

@@ -88,13 +88,15 @@ function Meant({ query, cards, asked, to }: Omit<ListProps, "shown">) {
         <MoveEntry key={card.id} {...{ card, asked, to }} />
       ))}
       <Typography sx={{ px: { xs: 2, sm: 3 }, py: 2, color: "text.secondary" }}>
-        {answer?.instead ?? "No move has a name like this in any tradition. Try fewer letters"}
-        {!answer?.instead && (
-          <ForTeachers>
-            , or <Link to={`/moves/new?name=${encodeURIComponent(query)}`}>add it as your own</Link>
-          </ForTeachers>
+        {answer?.instead ?? (
+          <>
+            No move has a name like this in any tradition. Try fewer letters
+            <ForTeachers>
+              , or <Link to={`/moves/new?name=${encodeURIComponent(query)}`}>add it as your own</Link>
+            </ForTeachers>
+            .
+          </>
         )}
-        {answer?.instead ? "" : "."}
       </Typography>
     </>
   );

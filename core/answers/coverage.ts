@@ -1,8 +1,7 @@
 /** What a term has covered of the feeds of a school: day by day, and feed by feed with the answers that were trained. */
 import { feedKeyOf, pairKey } from "./answer-book.ts";
-import { BOOK_SIDES } from "./book.ts";
+import { BOOK_SIDES, trainedKey } from "./book.ts";
 import { answerKey, daysOfTexts, trainedExchanges, type TrainedText } from "./trained.ts";
-import { trainedKey } from "./book.ts";
 import type { Side } from "../score/person.ts";
 import type { School } from "../policy/school.ts";
 

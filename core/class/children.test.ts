@@ -3,7 +3,7 @@ import { agesApart, youngest } from "../pairs/ages.ts";
 import { GUEST_LEVEL, NO_FACTS, scorePair, type Person } from "../pairs/score.ts";
 import { CHILDREN_GAMES, GAMES, gameTitle } from "./games.ts";
 import { type PlanPerson } from "./plan.ts";
-import { clockFor } from "./evening-shape.ts";
+import { clockFor } from "./block-needs.ts";
 import { goodPlan, planOf, someone } from "./testing.ts";
 import { circuit, CLOCK, inOrder, packClass, total } from "./timetable.ts";
 

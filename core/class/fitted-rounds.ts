@@ -1,12 +1,11 @@
 /** The rounds of an evening with a rung fitted to each pair, and what they need and share out. */
 import { shownOfAll } from "../drill/shown.ts";
-import type { Pair, Round } from "../pairs/pairs.ts";
+import { type Pair, type Round, NOBODY_ELSE } from "../pairs/pairs.ts";
 import { measuresOf } from "../people/measures.ts";
 import type { School } from "../policy/school.ts";
 import { apartOf, asGiven, fitRung } from "./fit.ts";
 import { floorFor, gearFor, gearTurns, shortages, shortageText, type GearCount } from "./gear.ts";
 import { wantsNoCloseTouch } from "./limits.ts";
-import { NOBODY_ELSE } from "../pairs/pairs.ts";
 import type { PlanInput, PlannedPair, PlannedRound, PlanPerson, Turn } from "./plan-types.ts";
 import { rolesIn } from "./roles.ts";
 import { shares, type Worked } from "./shares.ts";

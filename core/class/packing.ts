@@ -8,7 +8,7 @@ import { gearFor, gearLabel } from "./gear.ts";
 import type { PlanInput } from "./plan-types.ts";
 import { closeTitle, themeOf, warmUpTitle } from "./theme.ts";
 import { packClass, total, WARM_UP, type Block } from "./timetable.ts";
-import { isForChildren, shapeOf } from "./evening-shape.ts";
+import { isForChildren, blockNeeds } from "./block-needs.ts";
 
 /** The blocks of an evening that nobody has laid out yet, or of what is left of it. */
 export function packedFrom({ frozen, ...input }: PlanInput, school: School) {
@@ -38,7 +38,7 @@ function packedWhole(input: Omit<PlanInput, "frozen">, school: School) {
     clock,
     {
       warmUp: warmUpTitle(theme),
-      ...shapeOf(input),
+      ...blockNeeds(input),
       close: isForChildren(input) ? `${close}; nobody leaves but with who fetches them` : close,
     },
   );

@@ -1,6 +1,5 @@
 /** Blows at somebody whom the blow before has moved. */
-import type { BodyState, World } from "../body/state.ts";
-import { withBody } from "../body/state.ts";
+import { type BodyState, type World, withBody } from "../body/state.ts";
 import { draft, type FindingDraft } from "../findings/finding.ts";
 import { launchFeed } from "./launch.ts";
 import type { Feed } from "./types.ts";

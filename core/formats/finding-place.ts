@@ -1,4 +1,4 @@
-/** Where a finding of a drill is, in words. */
+/** Findings of a drill as they are listed: where each is in words, and which are problems. */
 import { placeWords } from "../drill/exchange-count.ts";
 import type { Finding } from "../findings/finding.ts";
 
@@ -12,3 +12,7 @@ export function placeOf(finding: NumberedFinding): string {
   const words = placeWords(finding, finding.exchange);
   return `${words[0]!.toUpperCase()}${words.slice(1)}`;
 }
+
+/** Findings to mend or to look at: no notes, and no rows that show how it goes wrong. */
+export const problemsOf = <F extends NumberedFinding>(findings: readonly F[]): F[] =>
+  findings.filter((f) => f.severity !== "note" && !f.shownWrong);

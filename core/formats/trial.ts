@@ -6,11 +6,10 @@ import type { VerdictName } from "../base/verdict-words.ts";
 import { sceneViews, type SceneView } from "./scene-view.ts";
 import type { School } from "../policy/school.ts";
 import { parse } from "../score/parse.ts";
-import { answerTexts } from "../answers/answers.ts";
+import { answerTexts, feedTexts } from "../answers/answers.ts";
 import type { Move } from "../words/types.ts";
 import { answerBook, drillFor } from "../answers/answer-book.ts";
 import { cellAt, type CellCode } from "../answers/book.ts";
-import { feedTexts } from "../answers/answers.ts";
 import { finished } from "../base/work.ts";
 
 /** A move that is tried, against one feed or answer. */

@@ -4,9 +4,8 @@ import { format } from "../score/format.ts";
 import { parse } from "../score/parse.ts";
 import { defaultSchool, readSchool } from "../policy/school.ts";
 import { makeLadder, type LadderResult } from "./ladder.ts";
-import { OPERATOR_NAMES } from "../vary/operator-names.ts";
+import { OPERATOR_NAMES, OPERATORS, stageOf } from "../vary/operator-names.ts";
 import { GOALS, LADDER_DEFAULTS, type LadderOptions } from "./ladder-options.ts";
-import { OPERATORS, stageOf } from "../vary/operator-names.ts";
 import { playOf } from "../vary/vary.ts";
 import { finished } from "../base/work.ts";
 

@@ -3,12 +3,11 @@ import { cueOf } from "../exchange/cue.ts";
 import { TRADE } from "../trade/trade.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
 import type { Checked } from "../drill/types.ts";
-import { lineText } from "../score/format.ts";
+import { lineText, beatText } from "../score/format.ts";
 import { expandRange, rangeOf, spokenRange } from "../score/ranges.ts";
 import { linesOf } from "../score/structure.ts";
 import { firstTurn, saidFeed } from "../vary/feed-name.ts";
 import type { Alternative, Beat, Line, ScoreLine, Turn } from "../score/types.ts";
-import { beatText } from "../score/format.ts";
 import { beatOf, mapParts, single, withBeats } from "../score/edit.ts";
 
 /** A drill with a part left out. */

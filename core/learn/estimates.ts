@@ -1,6 +1,5 @@
 /** What the log says of people and rungs: abilities by family and difficulties, with how sure they are, mark by mark. */
-import type { Estimate, Seen } from "./rasch.ts";
-import { expectedChance, met } from "./rasch.ts";
+import { type Estimate, type Seen, expectedChance, met } from "./rasch.ts";
 
 /** Somebody answered on a rung, and it was seen. */
 export interface Evidence {

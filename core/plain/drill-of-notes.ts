@@ -1,6 +1,5 @@
 /** A page of notes that was read, as the text of a drill. */
-import type { PlainLine } from "./read-plain.ts";
-import { isHeaderRow } from "./read-plain.ts";
+import { type PlainLine, isHeaderRow } from "./read-plain.ts";
 
 /** Returns true for a line that gives a row of play. */
 export const isRow = ({ proposals, source }: PlainLine): boolean => proposals.length > 0 && !isHeaderRow(source);

@@ -1,7 +1,6 @@
 /** Pieces of a line to a row of play: who does what, against what, and what is not clear about it. */
 import type { Joint } from "./joints.ts";
-import type { NamePiece, Piece, Pieces } from "./pieces.ts";
-import { BOTH } from "./pieces.ts";
+import { type NamePiece, type Piece, type Pieces, BOTH } from "./pieces.ts";
 import type { NameKind } from "./lexicon.ts";
 import { PLAIN } from "./plain-words.ts";
 

@@ -1,6 +1,5 @@
-import { beatText } from "./format.ts";
+import { beatText, lineText } from "./format.ts";
 import { beatOf, headerRows, mapParts, plainScore, single, textOf, withLines } from "./edit.ts";
-import { lineText } from "./format.ts";
 import { parse } from "./parse.ts";
 import { linesOf } from "./structure.ts";
 

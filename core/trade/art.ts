@@ -3,11 +3,9 @@ import data from "./schools-of-movement.json" with { type: "json" };
 import type { Checked } from "../drill/types.ts";
 import { limbKind } from "../exchange/blow.ts";
 import type { MoveUse } from "../read/types.ts";
-import { needsWeapon } from "../words/vocabulary.ts";
-import type { Move } from "../words/types.ts";
-import { TRADITIONS } from "../words/types.ts";
+import { needsWeapon, type Vocabulary } from "../words/vocabulary.ts";
+import { type Move, TRADITIONS } from "../words/types.ts";
 import { nameIn } from "./own-words.ts";
-import type { Vocabulary } from "../words/vocabulary.ts";
 
 interface Art {
   readonly kicks: boolean;

@@ -23,11 +23,12 @@ const IDLE = 60_000;
 /** Where the build has put the thread; a development server without one computes in place. */
 const threadFile = () => resolve(env().CHECK_THREAD);
 
-/** The words for a task that was stopped; splitting helps where the text is long, and nowhere else. */
-const TOOK_TOO_LONG: Readonly<Partial<Record<Task, string>> & { readonly text: string }> = {
+/** The words for a task that was stopped; splitting helps where a text is long, and nowhere else. */
+const TOOK_TOO_LONG =
+  "This took too long to work out. Nothing was changed. Try again, or split it into several drills.";
+const OF_PEOPLE: Readonly<Partial<Record<Task, string>>> = {
   plan: "Planning took too long; your last plan is unchanged. Try again.",
   round: "Pairing took too long; the pairs are unchanged. Try again.",
-  text: "This took too long to work out. Nothing was changed. Try again, or split it into several drills.",
 };
 
 /** A task that was stopped because it took too long, or never begun because too many were waiting. */
@@ -78,7 +79,7 @@ async function inThread<T extends Task>(
       return (await pool().run({ task, ask, settings } satisfies Asked, { signal })) as Tasks[T]["answer"];
     } catch (error) {
       if (!signal.aborted) throw error;
-      throw new TaskStopped(TOOK_TOO_LONG[task] ?? TOOK_TOO_LONG.text);
+      throw new TaskStopped(OF_PEOPLE[task] ?? TOOK_TOO_LONG);
     }
   });
 }

@@ -10,10 +10,9 @@ import { logSums, type LogSums, type SumsAsked } from "#db/log-sums.ts";
 import { listEverybody, type Student } from "#db/people.ts";
 import { db } from "#db/pool.ts";
 import type { Scope } from "#db/scope.ts";
-import { todayOf } from "../school/school-of.ts";
+import { todayOf, schoolName, schoolOf } from "../school/school-of.ts";
 import { estimatesOf } from "./learned.ts";
 import { filterFrom } from "./log.ts";
-import { schoolName, schoolOf } from "../school/school-of.ts";
 
 export interface WeeksPage {
   readonly sums: LogSums;

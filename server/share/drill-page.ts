@@ -10,7 +10,7 @@ export interface ReadRung {
   readonly changed: string;
   readonly words: RungWords;
   /** The checker finds moves in it that nobody answers, or that do not work. */
-  readonly isBroken?: boolean;
+  readonly isBroken: boolean;
 }
 
 const list = (items: readonly string[]): string =>

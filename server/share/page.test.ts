@@ -46,7 +46,7 @@ test("without names there are pairs by their numbers, and nobody to choose", () 
 });
 test("a drill to read has what is played, the score and the cautions; as a card it has no score", () => {
   const hostile = `<img src=x> & "q"`;
-  const rung = { title: hostile, text: `title: ${hostile}`, changed: hostile, words: plan.words[0]! };
+  const rung = { title: hostile, text: `title: ${hostile}`, changed: hostile, words: plan.words[0]!, isBroken: false };
   const html = drillBody(rung, hostile, "drill");
   expect(html).not.toContain("<img");
   expect(words(html)).toMatch(/A: jab\. B: catch\..*The score.*anybody may say it/s);

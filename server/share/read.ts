@@ -28,7 +28,13 @@ export async function readLadder(
     rows.map(({ text, operator }) => ({ text, operator })),
     await settingsOf(scope),
   );
-  const rungs = rows.map(({ title, text, changed }, i) => ({ title, text, changed, words: words[i]! }));
+  const rungs = rows.map(({ title, text, changed }, i) => ({
+    title,
+    text,
+    changed,
+    words: words[i]!,
+    isBroken: false,
+  }));
   return { title: ladders.find((one) => one.id === id)?.title ?? "Ladder", rungs };
 }
 
@@ -37,9 +43,9 @@ export async function readAll(scope: Scope): Promise<readonly (ReadRung & { read
   const rows = await listNewestTexts(db, scope);
   const settings = await settingsOf(scope);
   const read: (ReadRung & { readonly id: string })[] = [];
-  for (const { id, title, text } of rows) {
+  for (const { id, title, text, verdict } of rows) {
     const [words] = await compute("words", [{ text, operator: null }], settings);
-    read.push({ id, title, text, changed: "", words: words! });
+    read.push({ id, title, text, changed: "", words: words!, isBroken: verdict === "broken" });
   }
   return read;
 }

@@ -2,13 +2,12 @@
 import type { VerdictName } from "#core/base/verdict-words.ts";
 import { shownOf, shownOfAll } from "#core/drill/shown.ts";
 import { answerBook, bookReason, drillFor, wholeBook, type BookReason } from "#core/answers/answer-book.ts";
-import type { Book } from "#core/answers/book.ts";
+import type { Book, Trained } from "#core/answers/book.ts";
 import { rankAnswers, rankFeeds, rankReturns, type RankedFeed } from "#core/answers/answers.ts";
 import { rankCombined, thrownInTurn } from "#core/answers/combined.ts";
 import type { RowIndex } from "#core/base/units.ts";
 import { coverage, type Coverage } from "#core/answers/coverage.ts";
 import { trainedPairs, type TrainedText } from "#core/answers/trained.ts";
-import type { Trained } from "#core/answers/book.ts";
 import { scoreView, type ScoreView } from "#core/formats/desk-view.ts";
 import { checkFor } from "#core/policy/judge.ts";
 import type { School } from "#core/policy/school.ts";

@@ -2,7 +2,7 @@
 import type { RowIndex } from "#core/base/units.ts";
 import { repairsOf } from "#core/answers/repairs.ts";
 import type { Bodies } from "#core/drill/check.ts";
-import { type Edit } from "#core/findings/finding.ts";
+import type { Edit } from "#core/findings/finding.ts";
 import { findingKey } from "#core/findings/finding-key.ts";
 import { scoreView, type ScoreView } from "#core/formats/desk-view.ts";
 import { padLines, type PadLine } from "#core/formats/pad-lines.ts";

@@ -2,10 +2,9 @@
 import { CHANGES } from "../change-words.ts";
 import { lineNumber } from "../../base/units.ts";
 import { bestAnswer, framedBlow, givenAnswers, soundAnswer } from "../../answers/answers.ts";
-import { beatText } from "../../score/format.ts";
+import { beatText, lineText } from "../../score/format.ts";
 import { beatOf, contextOf, plainScore, single, withBeats } from "../../score/edit.ts";
 import { linesOf } from "../../score/structure.ts";
-import { lineText } from "../../score/format.ts";
 import type { MoveUse } from "../../read/types.ts";
 import type { Checked } from "../../drill/types.ts";
 import type { School } from "../../policy/school.ts";

@@ -6,9 +6,8 @@ import type { Checked } from "../../drill/types.ts";
 import type { School } from "../../policy/school.ts";
 import type { Header } from "../../score/header.ts";
 import type { Actor, ScoreLine, Turn } from "../../score/types.ts";
-import { lineText, turnText } from "../../score/format.ts";
+import { lineText, turnText, notedBeat } from "../../score/format.ts";
 import { linesOf } from "../../score/structure.ts";
-import { notedBeat } from "../../score/format.ts";
 import { lineOf, single, turnOf, withLines, type HeaderChanges, type Rows } from "../../score/edit.ts";
 import type { OperatorId } from "../operator-names.ts";
 

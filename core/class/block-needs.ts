@@ -1,4 +1,4 @@
-/** How an evening is shaped by who comes and by what is held: its clock, and how its blocks have to be. */
+/** What an evening needs by who comes and by what is held: its clock, and how its blocks have to be. */
 import { youngest } from "../pairs/ages.ts";
 import { CHILDREN_GAMES } from "./games.ts";
 import type { PlanInput } from "./plan-types.ts";
@@ -15,7 +15,7 @@ export function clockFor(people: PlanInput["people"]): Clock {
 export const isForChildren = ({ people }: Pick<PlanInput, "people">): boolean => youngest(people)?.child === true;
 
 /** How the blocks of a class have to be: by what is held, by themes, by age. */
-export const shapeOf = (input: Pick<PlanInput, "rungs" | "clock" | "people" | "begin">) => ({
+export const blockNeeds = (input: Pick<PlanInput, "rungs" | "clock" | "people" | "begin">) => ({
   begin: input.begin ?? 0,
   even: input.rungs.some(({ text }) => holdsWholeRound(rolesIn(text), input.clock)),
   parts: partsOf(input.rungs),
