@@ -234,6 +234,7 @@ const HOW: Readonly<Record<CheckedExchange["layers"][number]["by"], string>> = {
   meet: "It meets the attack.",
   strike: "It strikes what is shown.",
   cue: "It acts on the cue.",
+  none: "It falls short: nobody has to move.",
 };
 
 /**

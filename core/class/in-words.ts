@@ -17,6 +17,8 @@ const said = (items: readonly ScoreItem[], header: Header, depth: number): SaidR
   items.flatMap((item): SaidRow[] => {
     switch (item.kind) {
       case "wrong":
+      case "any time":
+      case "game":
       case "section":
         return [];
       case "line":

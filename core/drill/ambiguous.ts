@@ -17,7 +17,7 @@ export function ambiguousCues(firsts: readonly CheckedExchange[], header: Header
     if (look === null) continue;
     const alike = byLook.get(look) ?? [];
     byLook.set(look, alike);
-    const twin = alike.find((other) => other.label !== one.label && sameHour(one, other) && !sameAnswer(one, other));
+    const twin = alike.find((other) => isOtherLine(one, other) && sameHour(one, other) && !sameAnswer(one, other));
     if (twin && (isSameBlow(one, twin) || tooLate(one, header)))
       found.push(draft(one.row, one, "ambiguous-cue", { one: twin.feedText, two: one.feedText }));
     // One of each kind is enough to be mistaken for.
@@ -25,6 +25,10 @@ export function ambiguousCues(firsts: readonly CheckedExchange[], header: Header
   }
   return found;
 }
+
+/** Lines of a choice have labels; numbers of one row that come in any order are told by what they are. */
+const isOtherLine = (one: CheckedExchange, other: CheckedExchange): boolean =>
+  one.label !== other.label || (one.row === other.row && one.feedText !== other.feedText);
 
 /** The limb and the kind of path, by which a blow is known from the first sign; null where none comes. */
 function lookOf({ blow }: CheckedExchange): string | null {

@@ -1,7 +1,9 @@
 /** Score to checked score: every verdict, finding and state, from geometry and data. No house rules: see `core/policy`. */
 import type { Checked, ScoreVerdict } from "./types.ts";
+import { AnyTimes } from "./any-time.ts";
 import { closeTouch } from "./close-touch.ts";
 import { AllFound, type Found } from "./found.ts";
+import { checkGame } from "./game-check.ts";
 import { loadOf } from "./load.ts";
 import { prepare, titledHeader, type Bodies, type Prepared } from "./prepare.ts";
 import { rowNotes } from "./row-notes.ts";
@@ -33,6 +35,7 @@ export function check(score: Score, usage: Usage = shippedUsage(), bodies: Bodie
     verdict: scoreVerdict(findings),
     exchanges: found.exchanges,
     wrong: found.wrong,
+    games: found.games,
     loose: found.findings,
     findings,
     closure,
@@ -51,6 +54,7 @@ export function walkScore(score: Score, usage: Usage, prepared: Prepared, found:
     found,
     work: { left: MAX_CARRIED_EXCHANGES },
     closure: null,
+    anyTimes: new AnyTimes(score.items),
     branchEnds: [],
   };
   for (const { row, fault } of score.faults)
@@ -59,8 +63,15 @@ export function walkScore(score: Score, usage: Usage, prepared: Prepared, found:
   const set = unknownSet(score, header, usage);
   if (set) found.say(headerFinding(set));
   walkItems(score.items, pass, START, null);
-  if (found.shares.every((share) => share.exchanges === 0) && score.faults.length === 0 && !found.showsWrong)
-    found.say(nothingPlayed(score));
+  pass.anyTimes.check(pass);
+  for (const item of score.items)
+    if (item.kind === "game") {
+      const { checked, findings, shares } = checkGame(item, prepared, usage);
+      found.say(...findings);
+      found.fromGame(checked, shares);
+    }
+  const plays = score.items.some(({ kind }) => kind === "game") || found.shares.some(({ exchanges }) => exchanges > 0);
+  if (!plays && score.faults.length === 0 && !found.showsWrong) found.say(nothingPlayed(score));
   found.say(
     ...frameFindings(
       header,

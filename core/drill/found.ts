@@ -2,6 +2,7 @@
 import { atTempo } from "./late.ts";
 import { cachedLine } from "./line-cache.ts";
 import type { Frame } from "./prepare.ts";
+import type { CheckedGame } from "./game-types.ts";
 import { shareOf, type LineShare } from "./shares.ts";
 import type { LineResult } from "./walk.ts";
 import type { Setting } from "../exchange/exchange.ts";
@@ -21,6 +22,8 @@ export interface Found {
   fromFrame(item: ScoreLine, setting: Setting, frame: Frame): void;
   /** A line that shows how it goes wrong. */
   fromWrong(item: ScoreLine, setting: Setting, frame: Frame): void;
+  /** A game: what it adds to load and gear; what is wrong with it is said. */
+  fromGame(game: CheckedGame, shares: readonly LineShare[]): void;
   /** A line that starts from where the one before ended. */
   take(result: LineResult, item: ScoreLine, setting: Setting): void;
   /** An empty one of the same kind, for a pass whose exchanges only repeat others. */
@@ -39,6 +42,7 @@ export class AllFound implements Found {
   readonly findings: FindingDraft[] = [];
   readonly shares: LineShare[] = [];
   readonly wrong: CheckedExchange[] = [];
+  readonly games: CheckedGame[] = [];
 
   constructor(private readonly header: Header) {}
 
@@ -62,6 +66,11 @@ export class AllFound implements Found {
     const holds = shown.length > 0 && all.every(({ severity }) => severity === "note");
     if (holds) this.findings.push(draft(item.row, item.line, "wrong-valid"));
     for (const finding of all) this.findings.push({ ...finding, severity: "note", shownWrong: true });
+  }
+
+  fromGame(game: CheckedGame, shares: readonly LineShare[]): void {
+    this.games.push(game);
+    this.shares.push(...shares);
   }
 
   take(result: LineResult, { line }: ScoreLine): void {

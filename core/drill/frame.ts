@@ -171,7 +171,7 @@ function solveLanding(use: MoveUse, actor: Actor, receiver: Actor, trial: World)
 function shared(items: readonly ScoreItem[], by: Distances["by"]): Landing | null {
   let all: Landing | null = null;
   for (const item of items) {
-    if (item.kind === "section" || item.kind === "wrong") continue;
+    if (item.kind !== "block" && item.kind !== "line") continue;
     const own = item.kind === "block" ? shared(item.items, by) : by(item.line);
     if (own === null) continue;
     const most: Metres = all === null || own.most < all.most ? own.most : all.most;

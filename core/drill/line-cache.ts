@@ -27,27 +27,28 @@ const resultsOf = (line: Line, vocabulary: Vocabulary) =>
   );
 
 /** Gives the kept result of a line for this frame, moved to where the row stands now; else computes it. */
-export function cachedLine({ line, row }: ScoreLine, setting: Setting, frame: Frame): LineResult {
+export function cachedLine(item: ScoreLine, setting: Setting, frame: Frame): LineResult {
+  const { line, row } = item;
   const results = resultsOf(line, setting.usage.vocabulary);
   const key = lineKey(frame, setting);
   const old = results.get(key);
   if (old) return moved(old, row, setting);
-  const result = walkLine(row, frame.reader.read(line), frame.world, setting);
+  const result = walkLine(item, frame.reader.read(line), frame.world, setting);
   results.set(key, result);
   return result;
 }
 
 /** The same where only what the line adds is asked: a result that is not kept yet is not kept now either. */
-export const passingLine = ({ line, row }: ScoreLine, setting: Setting, frame: Frame): LineResult =>
-  kept.get(setting.usage.vocabulary)?.get(line)?.get(lineKey(frame, setting)) ??
-  walkLine(row, frame.reader.read(line), frame.world, setting);
+export const passingLine = (item: ScoreLine, setting: Setting, frame: Frame): LineResult =>
+  kept.get(setting.usage.vocabulary)?.get(item.line)?.get(lineKey(frame, setting)) ??
+  walkLine(item, frame.reader.read(item.line), frame.world, setting);
 
 function moved(result: LineResult, row: Row, { label, section, pass }: Setting): LineResult {
   const here = (findings: readonly FindingDraft[]): FindingDraft[] =>
     findings.length === 0 ? (findings as FindingDraft[]) : findings.map((f) => ({ ...f, row }));
   return {
+    ...result,
     exchanges: result.exchanges.map((e) => ({ ...e, row, label, section, pass, findings: here(e.findings) })),
     findings: here(result.findings),
-    end: result.end,
   };
 }

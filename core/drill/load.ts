@@ -1,11 +1,13 @@
 /** How hard a drill is: a total of named parts, each computed from the score and its check. */
+import { AnyTimes } from "./any-time.ts";
 import { share, type Share } from "../base/units.ts";
 import { LOAD_PARTS, type LoadPart, type LoadWeights } from "../customs/load-parts.ts";
 import { stanceNamed, USUAL_STANCE } from "../score/postures.ts";
 import type { LineShare } from "./shares.ts";
 import type { Header } from "../score/header.ts";
-import { headerValue, linesOf, linesToChoose } from "../score/structure.ts";
-import type { Score, ScoreItem } from "../score/types.ts";
+import { expandRange } from "../score/ranges.ts";
+import { gameKey, headerValue, linesOf, linesToChoose } from "../score/structure.ts";
+import type { Score, ScoreGame, ScoreItem } from "../score/types.ts";
 
 /** The load of a drill, whole and by its parts. */
 export interface Load {
@@ -23,7 +25,7 @@ const EXTRA_SHARE = 0.2;
 export function loadOf(score: Score, header: Header, shares: readonly LineShare[], weights: LoadWeights): Load {
   const sum = summed(shares);
   const raw: Record<LoadPart, number> = {
-    choice: choiceBits(score.items) + sum.bits,
+    choice: choiceBits(score.items) + sum.bits + new AnyTimes(score.items).bits,
     length: sum.exchanges + RETURN_SHARE * sum.returns + EXTRA_SHARE * sum.extraBeats + atOnce(score, header),
     coordination: sum.together + sidesOf(shares) + goesOn(score.items),
     footwork: sum.footwork,
@@ -94,6 +96,7 @@ function sidesOf(shares: readonly LineShare[]): number {
 function choiceBits(items: readonly ScoreItem[]): number {
   let bits = 0;
   for (const item of items) {
+    if (item.kind === "game") bits += gameBits(item);
     if (item.kind !== "block") continue;
     bits += choiceBits(item.items);
     if (item.head.type === "choose") {
@@ -102,6 +105,17 @@ function choiceBits(items: readonly ScoreItem[]): number {
     }
   }
   return bits;
+}
+
+/** In a game the feeder has all their options, and the others half a bit for each of theirs. */
+function gameBits({ keys }: ScoreGame): number {
+  const counts = keys.flatMap((row) => {
+    if (!/ may$/.test(gameKey(row))) return [];
+    return [
+      row.lines.reduce((sum, line) => sum + (line.turns[0]?.alternatives.length ?? 0) * expandRange(line).length, 0),
+    ];
+  });
+  return counts.reduce((sum, count, i) => sum + (count > 1 ? Math.log2(count) * (i === 0 ? 1 : 0.5) : 0), 0);
 }
 
 /** Without a stop from row to row there is no time to set oneself again; with the other side each time still less. */

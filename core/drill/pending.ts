@@ -17,12 +17,24 @@ export interface Walk {
   readonly setting: Setting;
   /** The line goes on from the one before it. */
   readonly goesOn: boolean;
+  /** Its first feed lands. */
+  readonly lands: boolean;
   readonly exchanges: CheckedExchange[];
   readonly findings: FindingDraft[];
+  /** Where somebody has done a turn: what may come at any time comes there. */
+  readonly rests: Rest[];
   branches: number;
   /** A branch was left out. */
   cut: boolean;
   end: World | null;
+}
+
+/** The bodies after a turn, with what waits for its answer. */
+export interface Rest {
+  readonly world: World;
+  readonly pending: readonly Pending[];
+  /** What was done last, as typed. */
+  readonly after: string;
 }
 
 /** A feed that waits for its answer. */

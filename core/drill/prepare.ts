@@ -114,7 +114,7 @@ function headerText(score: Score): string {
   for (const { content } of score.rows) {
     const { body } = content;
     if (body.kind === "header" && !isTitle(body.key.text)) text += `${body.key.text}:${body.value?.text ?? ""}\n`;
-    if (body.kind === "play" && body.third) return `${text}C`;
+    if ((body.kind === "play" || body.kind === "game-key") && body.third) return `${text}C`;
   }
   return text;
 }

@@ -1,5 +1,6 @@
 /** Walks the rows of a score in order: sections, blocks, lines; what is found is gathered on the way. */
 import { ambiguousCues } from "./ambiguous.ts";
+import { AnyTimes } from "./any-time.ts";
 import type { Setting } from "../exchange/exchange.ts";
 import type { Found } from "./found.ts";
 import type { Frame, Prepared } from "./prepare.ts";
@@ -15,6 +16,7 @@ import {
 } from "./loops.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
 import type { Closure } from "./types.ts";
+import { cachedLine } from "./line-cache.ts";
 import { walkOn } from "./walk.ts";
 import { backInGuard, type World } from "../body/state.ts";
 import { draft } from "../findings/finding.ts";
@@ -22,7 +24,7 @@ import type { Usage } from "../customs/customs.ts";
 import type { Header } from "../score/header.ts";
 import type { MoveUse } from "../read/types.ts";
 import { linesOf, linesToChoose } from "../score/structure.ts";
-import type { ScoreBlock, ScoreItem, ScoreLine } from "../score/types.ts";
+import type { Row, ScoreBlock, ScoreItem, ScoreLine } from "../score/types.ts";
 
 /** One walk through a score. */
 export interface Pass {
@@ -31,6 +33,8 @@ export interface Pass {
   readonly prepared: Prepared;
   readonly found: Found;
   closure: Closure | null;
+  /** What may come at any time. */
+  readonly anyTimes: AnyTimes;
   /** How many exchanges may still be worked out in loops and carries; shared by all passes. */
   readonly work: { left: number };
   /** States in which the lines of choices end, inside loops and carries. */
@@ -60,6 +64,9 @@ export function walkItems(items: readonly ScoreItem[], pass: Pass, place: Place,
     else if (item.kind === "block") {
       const frame = place.frame ?? pass.prepared.frameFor([item]);
       state = walkBlock(item, pass, { ...place, section, frame }, state);
+    } else if (item.kind === "game" || item.kind === "any time") {
+      // Judged by themselves, once the lines are known.
+      continue;
     } else if (item.kind === "wrong") {
       // Shown beside the drill: nothing goes on from it, and nobody chooses it.
       const { shows } = item;
@@ -67,18 +74,30 @@ export function walkItems(items: readonly ScoreItem[], pass: Pass, place: Place,
       pass.found.fromWrong(shows, alone, place.frame ?? pass.prepared.frameFor([shows]));
     } else {
       if (setting?.section !== section || setting.label !== item.label)
-        setting = settingOf(pass, place, section, item.label);
+        setting = settingOf(pass, withBesides(place, pass, item), section, item.label);
       if (state) {
         if (outOfWork(item, pass)) return state;
-        const result = walkOn(item.row, pass.prepared.reader.read(item.line), state, setting);
+        const result = walkOn(item, pass.prepared.reader.read(item.line), state, setting);
         pass.found.take(result, item, setting);
+        pass.anyTimes.keep(item.row, state, result);
+        for (const end of result.ends) pass.branchEnds.push(backInGuard(end));
         state = result.end;
         pass.work.left -= result.exchanges.length + 1;
-      } else pass.found.fromFrame(item, setting, place.frame ?? pass.prepared.frameFor([item]));
+      } else {
+        const frame = place.frame ?? pass.prepared.frameFor([item]);
+        pass.found.fromFrame(item, setting, frame);
+        if (!pass.anyTimes.none) pass.anyTimes.keep(item.row, frame.world, cachedLine(item, setting, frame));
+      }
     }
   }
   return state;
 }
+
+/** What may come at any time is one more thing that may come. */
+const withBesides = (place: Place, { anyTimes }: Pass, { row }: ScoreLine): Place => {
+  const more = anyTimes.besides(row);
+  return more === 0 ? place : { ...place, choices: place.choices + more };
+};
 
 /** True where no more can be worked out; said once, at the first line that is left out. */
 function outOfWork({ row, line }: ScoreLine, { work, found }: Pass): boolean {
@@ -108,16 +127,19 @@ function walkBlock(block: ScoreBlock, pass: Pass, place: Place, carried: World |
       return walkItems(block.items, pass, place, carried ?? place.frame!.world) && carried;
     case "choose": {
       const lines = linesToChoose(block.items);
-      const choices = block.head.by === "A" && lines > 1 ? lines : 1;
+      const choices = (block.head.by === "A" || block.implied) && lines > 1 ? lines : 1;
       let first: World | null = null;
       const from = pass.found.exchanges.length;
       for (const item of block.items) {
         const end = walkItems([item], pass, { ...place, choices }, carried);
         first ??= end;
         // Whatever was chosen, all are in guard again when the next choice comes.
-        if (end && item.kind === "line") pass.branchEnds.push(backInGuard(end));
+        if (end && item.kind === "line" && !item.line.anyOrder) pass.branchEnds.push(backInGuard(end));
       }
-      if (choices > 1) pass.found.say(...ambiguousCues(firstOfEachLine(pass.found.exchanges.slice(from)), pass.header));
+      if (choices > 1) {
+        const firsts = firstOfEachLine(pass.found.exchanges.slice(from), mixedRows(block.items));
+        pass.found.say(...ambiguousCues(firsts, pass.header));
+      }
       return carried && (first ?? carried);
     }
     case "loop":
@@ -125,13 +147,23 @@ function walkBlock(block: ScoreBlock, pass: Pass, place: Place, carried: World |
   }
 }
 
-function firstOfEachLine(exchanges: readonly CheckedExchange[]): CheckedExchange[] {
-  const seen = new Set<string>();
-  return exchanges.filter(({ row, label }) => {
+/** The first exchange of each line, and of each number that may come in any order. */
+function firstOfEachLine(exchanges: readonly CheckedExchange[], mixed: ReadonlySet<Row>): CheckedExchange[] {
+  const seen = new Map<string, number>();
+  const numbers = new Set<string>();
+  return exchanges.filter(({ row, label, from, feedText }) => {
     const line = `${row.index} ${label}`;
-    return !seen.has(line) && seen.add(line);
+    const first = seen.get(line);
+    if (first === undefined) seen.set(line, from);
+    if (!mixed.has(row)) return first === undefined;
+    const number = `${line} ${feedText}`;
+    return (first ?? from) === from && !numbers.has(number) && numbers.add(number);
   });
 }
+
+/** The rows among items whose numbers come in any order. */
+const mixedRows = (items: readonly ScoreItem[]): ReadonlySet<Row> =>
+  new Set([...linesOf(items)].flatMap(({ row, line }) => (line.anyOrder ? [row] : [])));
 
 /** Two passes are enough to see whether a cycle closes; what differs once differs each time. */
 function walkLoop(block: ScoreBlock, pass: Pass, place: Place, carried: World | null): World | null {
@@ -142,7 +174,7 @@ function walkLoop(block: ScoreBlock, pass: Pass, place: Place, carried: World | 
   const first = backInGuard(walkItems(block.items, pass, { ...place, passNumber: 1 }, from)!);
   otherStarts(block, pass, place, first);
   // The second pass is for its end state; its exchanges would only repeat the first.
-  const silent: Pass = { ...pass, found: pass.found.emptyCopy(), branchEnds: [] };
+  const silent: Pass = { ...pass, found: pass.found.emptyCopy(), anyTimes: NO_TIMES, branchEnds: [] };
   const turned = swap ? rolesExchanged(first) : first;
   // The other side is the same cycle in the mirror, from stances that are changed for it.
   const start = sides === "alternate" ? standingAs(turned, from) : turned;
@@ -189,10 +221,13 @@ function closesInTwo(
   place: Place,
   { first, second }: { readonly first: World; readonly second: World },
 ): boolean {
-  const again: Pass = { ...pass, found: pass.found.emptyCopy(), branchEnds: [] };
+  const again: Pass = { ...pass, found: pass.found.emptyCopy(), anyTimes: NO_TIMES, branchEnds: [] };
   const third = backInGuard(walkItems(block.items, again, { ...place, passNumber: 3 }, second)!);
   return differences(first, third).length === 0;
 }
+
+/** In passes that only repeat others nothing new may come. */
+const NO_TIMES = new AnyTimes([]);
 
 /** Most different states from which the lines of a choice are tried again. */
 const MAX_STARTS = 8;
@@ -206,7 +241,7 @@ function otherStarts(block: ScoreBlock, pass: Pass, place: Place, first: World):
   for (const end of pass.branchEnds)
     if (starts.length < MAX_STARTS && starts.every((start) => differences(start, end).length > 0)) starts.push(end);
   for (const start of starts.slice(1)) {
-    const again: Pass = { ...pass, found: pass.found.emptyCopy(), branchEnds: [] };
+    const again: Pass = { ...pass, found: pass.found.emptyCopy(), anyTimes: NO_TIMES, branchEnds: [] };
     walkItems(block.items, again, { ...place, passNumber: 1 }, start);
     pass.found.mergeErrors(again.found);
   }

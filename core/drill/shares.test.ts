@@ -15,7 +15,7 @@ function share(text: string): LineShare {
   const { header, frameFor, reader } = prepare(score, shippedUsage(), {});
   const { row, line } = [...linesOf(score.items)][0]!;
   const setting = { header, usage: shippedUsage(), choices: 1, label: null, section: null, pass: null };
-  return shareOf(walkLine(row, reader.read(line), frameFor(score.items).world, setting), line);
+  return shareOf(walkLine({ row }, reader.read(line), frameFor(score.items).world, setting), line);
 }
 test("the worseOf of two decides, in either order", () => {
   expect(worseOf(null, null)).toBeNull();

@@ -4,7 +4,7 @@ import { asTheyStand, recorded, unanswered, unread, type Pending, type Walk } fr
 import { sendBack, sentFrom, type Ahead } from "./returns.ts";
 import { millis } from "../base/units.ts";
 import { STANCE, withBody, withState, type World } from "../body/state.ts";
-import { checkCue, cueOf, dealsWith, holdReach } from "../exchange/cue.ts";
+import { checkCue, cueOf, dealsWith, holdReach, stays } from "../exchange/cue.ts";
 import { checkExchange } from "../exchange/exchange.ts";
 import { plainFeed } from "../exchange/feed.ts";
 import { applyAll, applySetUp, limbFindings, undoesHold } from "../exchange/limbs.ts";
@@ -70,10 +70,12 @@ interface Turning {
   readonly opening: boolean;
   /** The turn behind it. */
   readonly next: ReadTurn | undefined;
+  /** The feed before it landed: what they send back goes on from there, and nothing is owed. */
+  readonly landed: boolean;
 }
 
 /** What a turn leaves for the next one. */
-interface TurnEnd {
+export interface TurnEnd {
   readonly pending: readonly Pending[];
   readonly shown: number;
   readonly world: World;
@@ -143,13 +145,16 @@ export function takeTurn(turning: Turning, read: ReadBeats, start: World, walk: 
 
 const isFor = ({ feed }: Pending, actor: Actor): boolean => feed === null || feed.receiver === actor;
 
-const isAnswering = ({ turning }: Turn): boolean => turning.pending.length > 0;
+const isAnswering = ({ turning }: Turn): boolean => turning.pending.length > 0 || turning.landed;
 
 /** Takes a beat; `rest`: those behind it. */
 function take(turn: Turn, beat: DoneBeat, rest: readonly DoneBeat[]): Turn {
   const { walk, world } = turn;
   const front = turn.waiting[0];
   if (beat.uses.some(fallsFor) && !front?.feed?.use.feint) return fall(turn, beat, rest);
+  // They stay for what was only shown before it.
+  if (front && !front.feed?.use.feint && turn.fallen < turn.turning.shown && beat.uses.every(({ move }) => stays(move)))
+    return { ...turn, fallen: turn.fallen + 1 };
   // They are out of it already, and go in with a blow of their own.
   if (front?.feed && !beat.faulty && turn.away && comesBack(beat)) return act(flushed(turn), beat, rest);
   if (front?.cue && !beat.faulty) return actOn(turn, front, beat, rest);

@@ -1,5 +1,6 @@
 /** What the checker makes of a whole score. */
 import type { Metres } from "../base/units.ts";
+import type { CheckedGame } from "./game-types.ts";
 import type { Load } from "./load.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
 import type { Finding, FindingDraft } from "../findings/finding.ts";
@@ -24,6 +25,7 @@ export interface Checked {
   readonly exchanges: readonly CheckedExchange[];
   /** Those of rows that show how it goes wrong; what is found in them is a note among the findings. */
   readonly wrong: readonly CheckedExchange[];
+  readonly games: readonly CheckedGame[];
   /** What belongs to no exchange, or to several, before it gets words and place. */
   readonly loose: readonly FindingDraft[];
   /** All findings in the order of the text, each once. */

@@ -1,8 +1,18 @@
 /** Walks one line of play: whose turn it is, which answer deals with which feed, what is a return. */
 import { checkMeeting } from "./meet.ts";
-import { asTheyStand, recorded, thrown, unanswered, unread, wordFinding, type Pending, type Walk } from "./pending.ts";
+import {
+  asTheyStand,
+  recorded,
+  thrown,
+  unanswered,
+  unread,
+  wordFinding,
+  type Pending,
+  type Rest,
+  type Walk,
+} from "./pending.ts";
 import { walkSolo } from "./solo.ts";
-import { takeTurn } from "./turn.ts";
+import { takeTurn, type TurnEnd } from "./turn.ts";
 import { NO_STEP, withEach, withState, type World } from "../body/state.ts";
 import type { Setting } from "../exchange/exchange.ts";
 import { checkCue } from "../exchange/cue.ts";
@@ -11,9 +21,10 @@ import { leansIn } from "../exchange/openings.ts";
 import { applyAll } from "../exchange/limbs.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
 import { draft, type FindingDraft } from "../findings/finding.ts";
-import type { ReadLine, ReadPlay, ReadTurn } from "../read/types.ts";
+import { landed } from "../exchange/landed.ts";
+import type { ReadBeats, ReadLine, ReadPlay, ReadTurn } from "../read/types.ts";
 import { MAX_BRANCHES, MAX_LINE_EXCHANGES } from "../score/limits.ts";
-import type { Actor, Row } from "../score/types.ts";
+import type { Actor, ScoreLine } from "../score/types.ts";
 
 /** A line as it was walked: exchanges, findings, the state at its end. */
 export interface LineResult {
@@ -21,20 +32,27 @@ export interface LineResult {
   readonly findings: FindingDraft[];
   /** The state in which the line ends, along its first alternatives. */
   readonly end: World;
+  /** The same for each number of a range that comes in any order. */
+  readonly ends: readonly World[];
+  /** Where its turns end. */
+  readonly rests: readonly Rest[];
 }
 
 /** Checks all that a line of text stands for (a range stands for several lines), from a state. */
-export function walkLine(row: Row, line: ReadLine, start: World, setting: Setting): LineResult {
-  return walkAll(row, line, start, setting, "afresh");
+export function walkLine(item: Walked, line: ReadLine, start: World, setting: Setting): LineResult {
+  return walkAll(item, line, start, setting, "afresh");
 }
 
 /** The same where a line goes on from the one before: what a range stands for does so as well. */
-export function walkOn(row: Row, line: ReadLine, start: World, setting: Setting): LineResult {
-  return walkAll(row, line, start, setting, "on");
+export function walkOn(item: Walked, line: ReadLine, start: World, setting: Setting): LineResult {
+  return walkAll(item, line, start, setting, "on");
 }
 
+/** What is walked: a row, and whether its first feed lands. */
+type Walked = Pick<ScoreLine, "row" | "lands">;
+
 function walkAll(
-  row: Row,
+  { row, lands }: Walked,
   { line, plays, faults }: ReadLine,
   start: World,
   setting: Setting,
@@ -44,26 +62,31 @@ function walkAll(
     row,
     setting,
     goesOn: goes === "on",
+    lands: lands === true,
     exchanges: [],
     findings: [],
+    rests: [],
     branches: 0,
     cut: false,
     end: null,
   };
   for (const fault of faults) walk.findings.push(wordFinding(fault, row));
   let world = start;
+  const ends: World[] = [];
   for (const one of plays) {
     walk.end = null;
     if (setting.header.kind === "solo") walkSolo(one, world, walk);
     else if (one.meets) walkMeeting(one, world, walk);
-    else walkTurns({ turns: one.turns, index: 0, last: null, pending: [], shown: 0 }, world, walk);
-    // In a loop or a carry the next line goes on from here; elsewhere each starts from the frame.
-    if (goes === "on" && walk.end) world = walk.end;
+    else walkTurns({ turns: one.turns, index: 0, last: null, pending: [], shown: 0, landed: false }, world, walk);
+    if (line.anyOrder && walk.end) ends.push(takeBackSteps(walk.end));
+    // In a loop or a carry the next line goes on from here; elsewhere each starts from the frame, as numbers do in any order.
+    else if (goes === "on" && walk.end) world = walk.end;
   }
   const last = walk.exchanges.at(-1);
   if (last) walk.findings.push(...leansIn(last));
   if (walk.cut) walk.findings.push(draft(row, line, "syntax", { code: "branches", most: MAX_BRANCHES }));
-  return { exchanges: walk.exchanges, findings: walk.findings, end: takeBackSteps(walk.end ?? start) };
+  const end = ends[0] ?? takeBackSteps(walk.end ?? start);
+  return { exchanges: walk.exchanges, findings: walk.findings, end, ends, rests: walk.rests };
 }
 
 /** A feeder's own steps stand until the line ends; then they are back where they chose to stand. */
@@ -83,10 +106,12 @@ interface Position {
   readonly pending: readonly Pending[];
   /** How many feints the last turn showed. */
   readonly shown: number;
+  /** The feed of the last turn landed. */
+  readonly landed: boolean;
 }
 
 function walkTurns(at: Position, world: World, walk: Walk): void {
-  const { turns, index, last, pending, shown } = at;
+  const { turns, index, last, pending, shown, landed } = at;
   const turn = turns[index];
   if (!turn) {
     let left = world;
@@ -102,10 +127,31 @@ function walkTurns(at: Position, world: World, walk: Walk): void {
       return;
     }
     if (actor === "both") return walkTurns({ ...at, index: index + 1 }, bothAct(alternative, world, walk), walk);
-    const turning = { actor, last, pending, shown, opening: index === 0, next: turns[index + 1] };
-    const end = takeTurn(turning, alternative[0]!, world, walk);
-    walkTurns({ turns, index: index + 1, last: actor, pending: end.pending, shown: end.shown }, end.world, walk);
+    const next = turns[index + 1];
+    const turning = { actor, last, pending, shown, opening: index === 0, next, landed };
+    const taken = takeTurn(turning, alternative[0]!, world, walk);
+    const lands = walk.lands && index === 0;
+    const end = lands ? landFirst(taken, next, turn, walk) : taken;
+    walk.rests.push({ world: end.world, pending: end.pending, after: textIn(alternative[0]!) });
+    walkTurns(
+      { turns, index: index + 1, last: actor, pending: end.pending, shown: end.shown, landed: lands },
+      end.world,
+      walk,
+    );
   });
+}
+
+const textIn = ({ actor, beats }: ReadBeats): string => `${actor} ${beats.map(({ text }) => text).join(", ")}`;
+
+/** The first feed of a turn lands; what comes behind it still waits for its answer. */
+function landFirst(end: TurnEnd, next: ReadTurn | undefined, turn: ReadTurn, walk: Walk): TurnEnd {
+  const [first, ...rest] = end.pending;
+  if (!first) walk.findings.push(draft(walk.row, turn, "syntax", { code: "lands-nothing" }));
+  if (!first?.feed) return end;
+  const answer = next?.alternatives[0]?.[0];
+  const then = answer ? asTheyStand(answer, end.world, { ...walk, findings: [] }) : [];
+  const world = recorded(landed(first.feed, then, end.world, walk.setting), walk);
+  return { ...end, pending: rest, world };
 }
 
 /** A turn in which both do the same, each on their own side. */

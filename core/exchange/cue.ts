@@ -253,7 +253,7 @@ function answers(use: MoveUse, kind: Exclude<Cue | "hold", "pad">, cue: MoveUse)
   switch (kind) {
     case "call":
     case "opening":
-      return true;
+      return !stays(move) || cue.feint || cue.move.asksNothing === true;
     case "approach":
       return (
         feet ||
@@ -280,6 +280,9 @@ function answers(use: MoveUse, kind: Exclude<Cue | "hold", "pad">, cue: MoveUse)
       );
   }
 }
+
+/** True for a move with which nothing is done. */
+export const stays = ({ answer }: MoveUse["move"]): boolean => answer?.some(({ by }) => by === "none") === true;
 
 const pushesAway = ({ move: { energy } }: MoveUse): boolean =>
   energy !== undefined && energy.direction !== "gone" && energy.direction[2] < 0;

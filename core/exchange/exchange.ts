@@ -70,13 +70,16 @@ export function checkExchange(feed: Feed, beat: DoneBeat | null, start: World, s
   const situation: Situation = { feed, beat, setting, ...launched };
   const outcome = answerOf(situation);
   const { answered } = outcome;
-  const ceiling = answered.best?.fails === null ? ceilingFor({ feed, blow, world, setting }, answered) : null;
+  const stays = answered.best?.by === "none" && answered.best.fails === null;
+  const ceiling = answered.best?.fails === null && !stays ? ceilingFor({ feed, blow, world, setting }, answered) : null;
   // What they fell for before is paid with an answer in time.
   const moved = ceiling ? withState(answered.move.state, { owes: millis(0) }) : answered.move.state;
   const contact = contactOf(situation, answered, moved);
   const answeredTo = beat ? movedOn(situation, answered, moved) : world;
   const after = applyAll(feed.after, answeredTo, feed.actor, feed.receiver);
-  const findings = [...feedFindings, ...outcome.findings];
+  // Whoever stays where nothing gets to them has answered it.
+  const ofFeed = stays ? feedFindings.filter(({ rule }) => rule !== "out-of-reach") : feedFindings;
+  const findings = [...ofFeed, ...outcome.findings];
   const uses = usesOf(situation);
   const answer = uses.filter((use) => !use.move.attack || use.move.answer || answered.best?.use === use);
   const exchange: CheckedExchange = {

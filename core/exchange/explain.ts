@@ -52,6 +52,8 @@ function codeOf(best: Layer, blow: Blow | null): { code: string; why?: string; w
       return { code: blow?.path === "shoot" ? "deny" : "other" };
     case "energy":
       return { code: "energy" };
+    case "none":
+      return { code: "stay" };
     default:
       return {
         code: "deflect",

@@ -143,12 +143,21 @@ function tryMechanism(m: Mechanism, c: CoverContext, receiver: BodyState): Layer
       return cut(c);
     case "deny":
       return deny(m, c.blow, c.use, c.uses, c.attacker);
+    case "none":
+      return stays(c);
     case "displace":
     case "energy":
       return null;
     default:
       return m satisfies never;
   }
+}
+
+/** Nothing is done: enough where the blow falls short of them as they stand, with all of its step. */
+function stays({ blow, use }: CoverContext): Layer {
+  const short = blow.missing > 0;
+  const margin = metres(short ? Math.min(blow.missing, MODEL.marginCap) : -blow.spare);
+  return { use, by: "none", margin, fails: short ? null : "open", detail: { why: "stay" }, bareLimb: false };
 }
 
 /**

@@ -98,7 +98,8 @@ export interface Layer {
     | "intercept"
     | "meet"
     | "strike"
-    | "cue";
+    | "cue"
+    | "none";
   /** Positive: it covers, by this much. m. */
   readonly margin: Metres;
   readonly fails: null | "open" | "material" | "companion" | "resisting" | "locked" | "late";
@@ -190,6 +191,10 @@ export interface CheckedExchange extends Span {
   /** A sentence about it: the points of contact of a count; null where there is none. */
   readonly says: string | null;
   readonly findings: readonly FindingDraft[];
+  /** The feed landed, and the answer is what is done from there. */
+  readonly lands?: true;
+  /** It may come at any time: behind which words of the drill it is hardest, and in which row. */
+  readonly anyTime?: { readonly after: string; readonly row: Row | null };
   readonly blow: Blow | null;
   /** The bodies at the moment of contact: what a drawing of floor and target is made from. */
   readonly contact: Contact | null;

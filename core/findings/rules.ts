@@ -5,7 +5,9 @@
 import { keysOf } from "../base/keys.ts";
 import { VERDICT_WORDS } from "../base/verdict-words.ts";
 import {
+  anyTimeWords,
   fill,
+  gameWords,
   headerWords,
   justEnough,
   lineOpen,
@@ -252,6 +254,18 @@ const TABLE = {
     decides: "score",
     question: "What the feeder could still hit with",
     says: (p) => fill("{actor} could still be hit by the {next}.", p),
+  },
+  "any-time": {
+    severity: "error",
+    decides: "score",
+    question: null,
+    says: (p) => fill(anyTimeWords[String(p.code)]!, p),
+  },
+  game: {
+    severity: "error",
+    decides: "score",
+    question: null,
+    says: (p) => fill(gameWords[String(p.code)]!, p),
   },
   "wrong-valid": {
     severity: "note",

@@ -49,10 +49,61 @@ export const syntaxWords: Record<string, string> = {
   "note-open": "This note is not closed: it is read to the end of the row. Put a quotation mark behind its last word.",
   "note-long": "A note has at most {found} characters. Keep it to what is said on the floor.",
   "note-alone": 'A note belongs to a move. Write it behind the move it is about: `A jab -> B catch "elbow in"`.',
+  "any-order-wrong": "How it goes wrong is shown once, with one number: take `in any order` out.",
+  "any-order-twice": "Only one range of a line comes in any order. Write the other as `{#}`.",
+  "lands-nothing": "Nothing in the first turn can land. Write what does: `lands: A rear sweep -> B get up, guard`.",
+  "many-games": "More than {found} games stand in one drill. Put some in a drill of their own.",
+  "game-inside": "The game “{found}” stands inside a block. Close the block first, with `end`.",
+  "game-open": "The game “{found}” does not end. Write `end` below its last row.",
+  "game-key-twice": "“{found}” stands twice in this game. Write it once.",
+  "game-row":
+    "A game has rows of its own: start, A may, B may, A scores, B scores, touch, ends, swap. Close it with `end` before other rows.",
   "form-name": "Say which form the next line is from: `form: NAME 12-14`.",
   budget:
     "This is more than can be checked at once: the rest, from here on, was not looked at. Split it into several drills.",
   unreadable: "This row could not be read.",
+};
+
+/** What may come at any time, and may not, by code. */
+export const anyTimeWords: Record<string, string> = {
+  many: "More than {most} things that may come at any time are too many to watch for. Take one out.",
+  shape: "Write one feed and its answer: `any time: A lead hook -> B cover`.",
+  nowhere: "There is no place in this section where it can come. Put it among the rows that it is to come in.",
+  pads: "Nothing comes at any time while pads are held: whoever hits them looks at the pad. Take this row out of the section.",
+  minor:
+    "{actor} is a minor: nothing comes at their head at any time. Let it go to the body, on a pad, or take the row out.",
+};
+
+/** Messages about games, by code. */
+export const gameWords: Record<string, string> = {
+  key: "A game has no “{found}”. It has {known}.",
+  "no-may": "Nobody knows what {actor} may do. Write for example `{actor} may: jab | cross`.",
+  "no-touch": "Say how it touches, so that nobody is hit harder: `touch: to the glove`.",
+  "no-ends": "Say when it is over: `ends: 3 points or 60 s`.",
+  "may-turn": "Write what {actor} may do without letters and arrows: `{actor} may: jab | jab, cross`.",
+  "may-nothing": "Write what {actor} may do: `{actor} may: jab | jab, cross`.",
+  "many-options": "More than {most} options for {actor} are too many to keep in mind. Take some out.",
+  touch: "“{found}” is no touch that we know. Known: {known}.",
+  event: "“{found}” is nothing that scores here. Known: {known}.",
+  points: "Say what scores and how much: `B scores: clean 1, stayed 1`.",
+  start:
+    "“{found}” is no start. Write what each does before it, and the distance: `start: A guard; B guard; range 1.6 m`.",
+  "start-range": "“{found}” is no distance. Write {known}, or metres, such as `range 1.6 m`.",
+  ends: "“{found}” is no end. Write points, seconds, feeds, or two of them: `ends: 3 points or 90 s`.",
+  swap: "“{found}” is no change of roles. Write `at the end`, `every 8 feeds`, `every 45 s` or `never`.",
+  hole: "{actor} has no answer to “{feed}”. Add one to what {actor} may do, or take “{feed}” out.",
+  "no-player": "{actor} may do nothing here, so {actor} cannot score. Write what {actor} may do.",
+  "no-scores": "{actor} cannot score: nobody likes to lose for the whole round. Write what scores for {actor}.",
+  never: "“{event}” never comes about for {actor}: it needs {needs}.",
+  head: "“{move}” goes to the head, and that never scores against {who}. Write `touch: to the glove`, or let it go lower.",
+  "touch-weapon": "Stick on stick needs a stick in each hand that plays: write what they hold at the top.",
+  "touch-pads": "A touch on a {touch} needs somebody who wears one: write it at the top, such as `B: wears mitts`.",
+  "unfair-slower":
+    "At {tempo}% {actor} can answer {answered} of the {of} things that may come. At {slower}% it is fair.",
+  "unfair-two":
+    "At {tempo}% {actor} can answer {answered} of the {of} things that may come. With two of them it is fair.",
+  "unfair-nothing":
+    "{actor} can answer {answered} of the {of} things that may come, at any tempo that is worth it. Start further apart, or give {actor} a nearer answer.",
 };
 
 /** Messages about header rows, by code. */
@@ -134,6 +185,7 @@ export const justEnough: Record<string, string> = {
 
 /** Messages about answers that leave the line open, by code. */
 export const lineOpen: Record<string, string> = {
+  stay: "Staying does nothing about the {feed}: it gets there. Answer it, or stand a step further away.",
   displace: "The {feed} still lands on the {zone}. {why}",
   cover: "The {feed} goes past the {answer}. {why}",
   deflect: "{whyText} The {feed} goes on to the {zone}.",

@@ -149,8 +149,8 @@ const rowsOf = (items: readonly ScoreItem[]): number[] =>
 function notesIn(items: readonly ScoreItem[]): NoteView[] {
   return items.flatMap((item): NoteView[] => {
     if (item.kind === "block") return notesIn(item.items);
-    if (item.kind === "section") return [];
-    const { row, line } = item.kind === "wrong" ? item.shows : item;
+    if (item.kind === "section" || item.kind === "game") return [];
+    const { row, line } = item.kind === "line" ? item : item.shows;
     return notesOf(line).map(({ text }) => ({ row: row.index, text }));
   });
 }

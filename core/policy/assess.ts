@@ -56,9 +56,9 @@ const judgeLine = (result: LineResult, school: School): LineResult =>
   school.key === ""
     ? result
     : {
+        ...result,
         exchanges: result.exchanges.map((e) => judgeExchange(e, school)),
         findings: [...graded(result.findings, school)],
-        end: result.end,
       };
 
 /** What a line adds, by school: that in the first frame it was met in, where most lines stay, and those in others. */
@@ -110,6 +110,10 @@ class SharesFound implements Found {
 
   fromWrong(): void {
     this.showsWrong = true;
+  }
+
+  fromGame(_: unknown, shares: readonly LineShare[]): void {
+    this.shares.push(...shares);
   }
 
   take(result: LineResult, { line }: ScoreLine, setting: Setting): void {

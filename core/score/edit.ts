@@ -154,7 +154,8 @@ function rowsFor(all: readonly ScoreItem[]): PlayRow[] {
       else if (item.kind === "line") {
         const before = `${pad}${item.label ? `${item.label}: ` : ""}`;
         rows.push({ item, before, row: before + lineText(item.line) });
-      } else if (item.kind === "block") {
+      } else if (item.kind === "block" && item.implied) write(item.items, depth);
+      else if (item.kind === "block") {
         put(`${pad}${headText(item.head)}:`);
         write(item.items, depth + 1);
         put(`${pad}end`);

@@ -25,7 +25,8 @@ function depths(score: Score): Map<number, number> {
   const walk = (items: readonly ScoreItem[], level: number) => {
     for (const item of items) {
       depth.set(item.row.index, level);
-      if (item.kind === "block") walk(item.items, level + 1);
+      if (item.kind === "block") walk(item.items, item.implied ? level : level + 1);
+      if (item.kind === "game") for (const { row } of item.keys) depth.set(row.index, level + 1);
     }
   };
   walk(score.items, 0);
@@ -39,7 +40,7 @@ function depths(score: Score): Map<number, number> {
   for (const row of score.rows) {
     const { index, content } = row;
     const { kind } = content.body;
-    if (kind === "block") open.push(row);
+    if (kind === "block" || kind === "game") open.push(row);
     if (kind === "blank" || kind === "end") closeLoose();
     // An `end` stands level with the head of the block it closes.
     if (kind === "end") depth.set(index, depth.get(open.pop()?.index ?? -1) ?? 0);
@@ -88,11 +89,21 @@ function writeRow(body: RowBody): string {
     case "form":
       return body.name ? `form: ${spaced(body.name.text)}` : "form:";
     case "play":
-      return `${body.wrong ? "wrong: " : ""}${body.label ? `${body.label.text}: ` : ""}${body.lines.map(lineText).join("; ")}`;
+      return `${body.mark ? `${body.mark}: ` : ""}${body.label ? `${body.label.text}: ` : ""}${body.lines.map(lineText).join("; ")}`;
+    case "game":
+      return `game ${spaced(body.name.text)}:`;
+    case "game-key": {
+      const said = body.value ? spaced(body.value.text) : body.lines.map(lineText).join("; ");
+      return `${keyText(body.key.text)}: ${said}`.trim();
+    }
     case "unread":
       return body.text;
   }
 }
+
+/** The key of a game as it is written: people are large letters. */
+const keyText = (key: string): string =>
+  spaced(key.toLowerCase()).replace(/^[abc](?= )/, (actor) => actor.toUpperCase());
 
 /** How the sides of a loop are written. */
 const SIDES = { written: "", each: " each side", alternate: " alternate" } as const;

@@ -4,7 +4,6 @@ import { Bounded } from "../base/bounded.ts";
 import { ACTORS, type Actor, type Row, type Score, type Word } from "./types.ts";
 import { guardNamed, stanceNamed } from "./postures.ts";
 import { parsePerson, type Person } from "./person.ts";
-import { linesShown, namesThird } from "./structure.ts";
 
 /** The kinds of drills. */
 export const KINDS = ["feeder", "flow", "sensitivity", "solo"] as const;
@@ -124,10 +123,12 @@ export function readHeader(score: Score, defaults: HeaderDefaults = {}): { heade
     readRow(header, body.key.text.toLowerCase().replace(/\s+/g, " "), value, say, unknown);
   }
   // A person who acts in any row stands in the drill, in one that is shown wrong as well.
-  for (const { line } of linesShown(score.items)) if (namesThird(line)) header.actors = ACTORS;
+  const acts = ({ content: { body } }: Row) => (body.kind === "play" || body.kind === "game-key") && body.third;
+  if (score.rows.some(acts)) header.actors = ACTORS;
   return { header, faults };
 }
 
+/** Says what is wrong with a value, and what is known. */
 type Say = (code: string, known?: readonly string[]) => void;
 
 /** Reads the row of a person or of their rules; says whether it was one. */
@@ -273,7 +274,8 @@ function readRules(text: string, say: Say): ReadonlySet<Rule> {
 const NEAREST = 0.2;
 const FARTHEST = 6;
 
-function readRange(text: string, say: Say): Range {
+/** Reads a distance: a word, or metres; null where it is none, which is said. */
+export function readRange(text: string, say: Say): Range {
   const name = RANGES.find((r) => r === text);
   if (name) return { name };
   const length = /^(\d+(?:[.,]\d+)?)\s*(m|cm)?$/.exec(text);

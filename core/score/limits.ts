@@ -18,6 +18,12 @@ export const MAX_NOTE = 200;
 export const MAX_LOOP = 999;
 /** Most lines one range may stand for. */
 export const MAX_RANGE = 50;
+/** Most games of one score. */
+export const MAX_GAMES = 12;
+/** Most things that one person may do in a game. */
+export const MAX_OPTIONS = 12;
+/** Most rows of what may come at any time. */
+export const MAX_ANY_TIME = 4;
 /** Most blocks inside each other. */
 export const MAX_DEPTH = 8;
 

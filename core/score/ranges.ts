@@ -35,10 +35,11 @@ function expand(line: Line): readonly Line[] {
   const range = rangeOf(line);
   if (!range) return [line];
   const lines: Line[] = [];
+  const { anyOrder: _, ...plainLine } = line;
   const step = range.last < range.first ? -1 : 1;
   for (let n = range.first; n !== range.last + step; n += step) {
     lines.push({
-      ...line,
+      ...plainLine,
       turns: line.turns.map((turn) => ({
         ...turn,
         alternatives: turn.alternatives.map((alternative) => ({
@@ -55,9 +56,17 @@ function expand(line: Line): readonly Line[] {
 }
 
 function withNumber(part: Part, n: number): Part {
-  const words = part.words.map((word) => (word.text.startsWith("{") ? { ...word, text: String(n) } : word));
-  return { ...part, words };
+  const { words } = part;
+  const kept = words.filter((_, i) => ![1, 2, 3].some((back) => isAnyOrder(words, i - back)));
+  return { ...part, words: kept.map((word) => (word.text.startsWith("{") ? { ...word, text: String(n) } : word)) };
 }
+
+const ANY_ORDER = ["in", "any", "order"];
+
+/** True where a range stands at a place among words and `in any order` behind it. */
+export const isAnyOrder = (words: readonly Word[], at: number): boolean =>
+  words[at]?.text.startsWith("{") === true &&
+  ANY_ORDER.every((text, i) => words[at + 1 + i]?.text.toLowerCase() === text);
 
 /** True where a word of a line is like that; every line is asked, so nothing is made on the way. */
 function someWord({ turns }: Line, test: (word: Word) => boolean): boolean {

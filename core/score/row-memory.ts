@@ -13,8 +13,11 @@ const MOST_ROWS = 20_000;
 /** A row that is no part of any score: what stands behind it is read as play. */
 const PLAY_BEFORE = "A jab";
 
-/** Before the first row of play, or behind it. */
-type Place = "header" | "play";
+/** A game that is no part of any score: what stands behind it is read as its rows. */
+const GAME_BEFORE = "game one:";
+
+/** Before the first row of play, behind it, or in a game. */
+type Place = "header" | "play" | "game";
 
 /**
  * A row means the same wherever it stands, but for one thing: before the first row of play a word
@@ -27,6 +30,7 @@ export class RowMemory {
   private readonly known: Record<Place, Bounded<string, RowContent>> = {
     header: new Bounded(MOST_ROWS),
     play: new Bounded(MOST_ROWS),
+    game: new Bounded(MOST_ROWS),
   };
 
   /** Reads as `parse` does. */
@@ -40,9 +44,11 @@ export class RowMemory {
     let from = 0;
     let place: Place = "header";
     for (const line of lines) {
-      const content = line === "" ? BLANK : this.content(line, place);
+      const content: RowContent = line === "" ? BLANK : this.content(line, place);
       if (content.body.kind === "unread" || content.faults.length > 0) return parse(lines.join("\n"));
-      if (beginsPlay(content.body)) place = "play";
+      if (content.body.kind === "game") place = "game";
+      else if (place === "game") place = content.body.kind === "end" ? "play" : "game";
+      else if (beginsPlay(content.body)) place = "play";
       rows.push({ index: rowIndex(rows.length), from, content });
       from += line.length + 1;
     }
@@ -55,10 +61,10 @@ export class RowMemory {
     const old = known.get(line);
     if (old) return old;
     if (line.trim() === "") return BLANK;
-    const text = place === "play" ? `${PLAY_BEFORE}\n${line}` : line;
-    const read = this.rows.read(text, parser.parse(text))[place === "play" ? 1 : 0]!.content;
+    const text = place === "header" ? line : `${place === "play" ? PLAY_BEFORE : GAME_BEFORE}\n${line}`;
+    const read = this.rows.read(text, parser.parse(text))[place === "header" ? 0 : 1]!.content;
     // Only a header means something else in play; every other row has one content in both places.
-    const other = this.known[place === "play" ? "header" : "play"].get(line);
+    const other = place === "game" ? undefined : this.known[place === "play" ? "header" : "play"].get(line);
     const content = other && other.body.kind !== "header" && read.body.kind !== "header" ? other : read;
     known.set(line, content);
     return content;

@@ -1,6 +1,7 @@
 /** From the syntax tree to rows: what each row of text says, with its faults. */
 import { rowIndex } from "../base/units.ts";
 import type { SyntaxNode, Tree } from "@lezer/common";
+import { isAnyOrder } from "./ranges.ts";
 import { namesThird } from "./structure.ts";
 import { MAX_LOOP, MAX_NOTE, ROW_LIMITS, type RowLimit } from "./limits.ts";
 import {
@@ -17,6 +18,7 @@ import {
   type RowBody,
   type RowContent,
   type RowFault,
+  type RowMark,
   type Turn,
   type TurnActor,
   type Word,
@@ -62,6 +64,17 @@ export class RowReader {
     return content;
   }
 }
+
+const partsOf = ({ turns }: Line): Part[] =>
+  turns.flatMap(({ alternatives }) => alternatives.flatMap(({ beats }) => beats.flatMap(({ parts }) => parts)));
+const isRange = ({ text }: Word): boolean => /^\{\s*\d/.test(text);
+
+/** The marks of rows by the token that stands for each. */
+const MARKS: readonly (readonly [string, RowMark])[] = [
+  ["WrongWord", "wrong"],
+  ["AnyTimeWord", "any time"],
+  ["LandsWord", "lands"],
+];
 
 /** Words that stand for several. */
 const SEVERAL = /\{|\b(?:any|either)\b/i;
@@ -158,20 +171,41 @@ class RowBuilder {
         if (!name) this.fault("form-name", node);
         return { kind: "form", name: name && this.word(name) };
       }
+      case "GameRow":
+        return { kind: "game", name: this.word(node.getChild("GameName") ?? node) };
+      case "GameKeyRow":
+      case "GamePlayRow":
+        return this.gameKey(node);
       default: {
         const label = node.getChild("Label");
-        const lines = this.within("many-lines", node.getChildren("Line")).map((line) => this.line(line));
+        const lines = this.lines(node);
+        const mark = MARKS.find(([name]) => node.getChild(name))?.[1] ?? null;
+        const mixed = lines.find((line) => line.anyOrder);
+        if (mixed && mark === "wrong")
+          this.faults.push({ from: mixed.from, to: mixed.to, code: "any-order-wrong", found: "" });
         // Written without its stray sign it would close a block.
         if (/^\s*end\s*(?:;\s*)*(?:\s#.*)?$/i.test(this.text)) this.fault("end-alone", node);
         return {
           kind: "play",
-          wrong: node.getChild("WrongWord") !== null,
+          mark,
           label: label && this.word(label),
           lines,
           third: lines.some(namesThird),
         };
       }
     }
+  }
+
+  private gameKey(node: SyntaxNode): RowBody {
+    const key = this.word(node.getChild("GamePlayKey") ?? node.getChild("GameKey") ?? node);
+    const value = node.getChild("HeaderValue");
+    const lines = this.lines(node);
+    const third = /^c\s/i.test(key.text) || lines.some(namesThird);
+    return { kind: "game-key", key, value: value && this.word(value), lines, third };
+  }
+
+  private lines(node: SyntaxNode): readonly Line[] {
+    return this.within("many-lines", node.getChildren("Line")).map((line) => this.line(line));
   }
 
   private errorsIn(node: SyntaxNode) {
@@ -209,7 +243,12 @@ class RowBuilder {
       if (turns.length !== 2 || node.getChildren("Arrow").length > 0 || !plain) this.fault("meet-shape", node);
     }
     const several = SEVERAL.test(this.slice(node));
-    return { ...this.span(node), meets, several, turns };
+    const line: Line = { ...this.span(node), meets, several, turns };
+    if (!several) return line;
+    const anyOrder = partsOf(line).some(({ words }) => words.some((_, i) => isAnyOrder(words, i)));
+    if (anyOrder && partsOf(line).filter(({ words }) => words.some(isRange)).length > 1)
+      this.fault("any-order-twice", node);
+    return anyOrder ? { ...line, anyOrder } : line;
   }
 
   private turn(node: SyntaxNode): Turn {

@@ -1,8 +1,9 @@
 /** Rows to a tree of sections, blocks and lines. */
-import { MAX_DEPTH } from "./limits.ts";
+import { MAX_DEPTH, MAX_GAMES } from "./limits.ts";
 import { expandRange } from "./ranges.ts";
 import type {
   BlockHead,
+  GameKeyRow,
   Line,
   Part,
   Row,
@@ -10,8 +11,10 @@ import type {
   RowFault,
   Score,
   ScoreBlock,
+  ScoreGame,
   ScoreItem,
   ScoreLine,
+  Span,
   Word,
 } from "./types.ts";
 
@@ -32,6 +35,7 @@ export function structure(rows: readonly Row[]): {
 } {
   const closing = closedByEnd(rows);
   const top: ScoreItem[] = [];
+  const games = new GameRows();
   const open: Open[] = [];
   const faults: { row: Row; fault: RowFault }[] = [];
   const target = () => open[open.length - 1]?.items ?? top;
@@ -50,7 +54,13 @@ export function structure(rows: readonly Row[]): {
 
   for (const row of rows) {
     const { body } = row.content;
+    if (games.takes(row)) continue;
     switch (body.kind) {
+      case "game":
+        while (open.length > 0 && !open[open.length - 1]!.byEnd) close();
+        if (open.length > 0) faults.push({ row, fault: { ...body.name, code: "game-inside", found: body.name.text } });
+        top.push(games.begin(row, body.name));
+        break;
       case "blank":
         while (open.length > 0 && !open[open.length - 1]!.byEnd) close();
         break;
@@ -70,8 +80,10 @@ export function structure(rows: readonly Row[]): {
         break;
       case "play": {
         // A row that shows a mistake may bear the label of its line.
-        const label = body.label && (body.wrong ? body.label : checkLabel(row, body.label, open, faults));
-        target().push(...itemsOf(row, body, label?.text ?? null, form));
+        const beside = body.mark === "wrong" || body.mark === "any time";
+        const label = body.label && (beside ? body.label : checkLabel(row, body.label, open, faults));
+        const inChoice = open.some(({ head }) => head.type === "choose");
+        target().push(...itemsOf(row, body, label?.text ?? null, form).map((item) => (inChoice ? item : chosen(item))));
         form = null;
         break;
       }
@@ -82,19 +94,74 @@ export function structure(rows: readonly Row[]): {
     }
   }
   while (open.length > 0) close();
-  return { items: top, faults };
+  return { items: top, faults: [...faults, ...games.end()] };
+}
+
+/** The rows of games: from `game NAME:` to `end`, whatever stands between. */
+class GameRows {
+  private readonly faults: { row: Row; fault: RowFault }[] = [];
+  private keys: GameKeyRow[] | null = null;
+  private head: { readonly row: Row; readonly name: Word } | null = null;
+  private count = 0;
+
+  begin(row: Row, name: Word): ScoreGame {
+    this.keys = [];
+    this.head = { row, name };
+    if (++this.count > MAX_GAMES) this.say(row, name, "many-games", String(MAX_GAMES));
+    return { kind: "game", row, name, keys: this.keys };
+  }
+
+  /** Takes a row of the game that is open; false where none is. */
+  takes(row: Row): boolean {
+    const { keys } = this;
+    if (!keys) return false;
+    const { body } = row.content;
+    if (body.kind === "end") this.keys = this.head = null;
+    else if (body.kind === "game-key") {
+      const { key, value, lines } = body;
+      const same = (one: GameKeyRow) => gameKey(one) === gameKey({ key });
+      if (keys.some(same)) this.say(row, key, "game-key-twice", key.text);
+      else keys.push({ row, key, value, lines });
+    } else if (body.kind !== "blank" && body.kind !== "comment" && row.content.faults.length === 0)
+      this.say(row, { from: 0, to: 4 }, "game-row", "");
+    return true;
+  }
+
+  /** What is wrong with the rows of games. */
+  end(): readonly { row: Row; fault: RowFault }[] {
+    const { head } = this;
+    if (head) this.say(head.row, head.name, "game-open", head.name.text);
+    return this.faults;
+  }
+
+  private say(row: Row, { from, to }: Span, code: string, found: string): void {
+    this.faults.push({ row, fault: { from, to, code, found } });
+  }
+}
+
+/** The key of a row of a game, in small letters with one blank between its words. */
+export const gameKey = ({ key }: Pick<GameKeyRow, "key">): string => key.text.toLowerCase().replace(/\s+/g, " ");
+
+/** A line whose range comes in any order is a choice among its numbers. */
+function chosen(item: ScoreItem): ScoreItem {
+  if (item.kind !== "line" || !item.line.anyOrder) return item;
+  const { actor } = item.line.turns[0]!;
+  const by = actor === "B" || actor === "C" ? actor : "A";
+  return { kind: "block", row: item.row, head: { type: "choose", by }, items: [item], implied: true };
 }
 
 /** The lines of a row as items of the tree. */
 const itemsOf = (
   row: Row,
-  { lines, wrong }: Extract<RowBody, { kind: "play" }>,
+  { lines, mark }: Extract<RowBody, { kind: "play" }>,
   label: string | null,
   form: string | null,
 ): ScoreItem[] =>
   lines.map((line): ScoreItem => {
     const shown: ScoreLine = { kind: "line", row, label, line, form };
-    return wrong ? { kind: "wrong", row, shows: shown } : shown;
+    if (mark === "lands") return { ...shown, lands: true };
+    if (mark === "wrong") return { kind: mark, row, shows: shown };
+    return mark ? { kind: mark, row, shows: shown } : shown;
   });
 
 /** The rows of blocks that an `end` row closes. */
@@ -102,7 +169,7 @@ export function closedByEnd(rows: readonly Row[]): Set<number> {
   const closed = new Set<number>();
   const open: number[] = [];
   for (const { index, content } of rows) {
-    if (content.body.kind === "block") open.push(index);
+    if (content.body.kind === "block" || content.body.kind === "game") open.push(index);
     if (content.body.kind === "end" && open.length > 0) closed.add(open.pop()!);
   }
   return closed;
@@ -142,7 +209,7 @@ function checkLabel(
 
 /** True for a row behind which no header stands any more. */
 export const beginsPlay = ({ kind }: RowBody): boolean =>
-  kind === "play" || kind === "block" || kind === "section" || kind === "form";
+  kind === "play" || kind === "block" || kind === "section" || kind === "form" || kind === "game";
 
 /** All lines of a score, blocks included, in order; what is shown wrong is none of them. */
 export function* linesOf(items: readonly ScoreItem[]): Generator<ScoreLine> {
@@ -161,15 +228,6 @@ export const namesThird = ({ turns }: Line): boolean =>
 
 const isSentToThird = ({ words }: Part): boolean =>
   words.some(({ text }, i) => text.toLowerCase() === "at" && words[i + 1]?.text.toLowerCase() === "c");
-
-/** All of them, with those that are shown wrong. */
-export function* linesShown(items: readonly ScoreItem[]): Generator<ScoreLine> {
-  for (const item of items) {
-    if (item.kind === "line") yield item;
-    else if (item.kind === "wrong") yield item.shows;
-    else if (item.kind === "block") yield* linesShown(item.items);
-  }
-}
 
 /** How many lines a choice is made from: a range is as many as it has numbers. */
 export const linesToChoose = (items: readonly ScoreItem[]): number =>

@@ -50,6 +50,8 @@ export interface Line extends Span {
   readonly meets: boolean;
   /** A word of it stands for several: a range, or `any`. */
   readonly several: boolean;
+  /** Its range comes in any order: the feeder chooses among the numbers. */
+  readonly anyOrder?: true;
   readonly turns: readonly Turn[];
 }
 
@@ -75,6 +77,9 @@ export type BlockHead =
   | { readonly type: "choose"; readonly by: Actor | "call" }
   | { readonly type: "carry" };
 
+/** What a row of play is marked as: how it goes wrong, what may come at any time, what happens where the feed lands. */
+export type RowMark = "wrong" | "any time" | "lands";
+
 /** The content of a row by its kind. */
 export type RowBody =
   | { readonly kind: "blank" }
@@ -87,11 +92,20 @@ export type RowBody =
   | { readonly kind: "form"; readonly name: Word | null }
   | {
       readonly kind: "play";
-      /** It shows how it goes wrong. */
-      readonly wrong: boolean;
+      readonly mark: RowMark | null;
       readonly label: Word | null;
       readonly lines: readonly Line[];
       /** A third person, C, does something in it. */
+      readonly third: boolean;
+    }
+  | { readonly kind: "game"; readonly name: Word }
+  | {
+      readonly kind: "game-key";
+      readonly key: Word;
+      /** What is said behind the key; null where moves stand there. */
+      readonly value: Word | null;
+      readonly lines: readonly Line[];
+      /** It says something of a third person, C. */
       readonly third: boolean;
     }
   | { readonly kind: "unread"; readonly text: string };
@@ -123,13 +137,33 @@ export interface ScoreLine {
   readonly line: Line;
   /** The form that it is taken from, with the numbers of its moves, as written. */
   readonly form: string | null;
+  /** The first feed lands, and the row goes on from there. */
+  readonly lands?: true;
 }
 
-/** A row that shows how it goes wrong: drawn and printed, and no line of the drill. */
-interface ScoreWrong {
-  readonly kind: "wrong";
+/** A row beside the lines of a drill, which nobody chooses: it shows how it goes wrong, or what may come at any time. */
+export type ScoreBeside = Beside<"wrong"> | Beside<"any time">;
+
+interface Beside<Kind> {
+  readonly kind: Kind;
   readonly row: Row;
   readonly shows: ScoreLine;
+}
+
+/** A row of a game: a key with what is said or played behind it. */
+export interface GameKeyRow {
+  readonly row: Row;
+  readonly key: Word;
+  readonly value: Word | null;
+  readonly lines: readonly Line[];
+}
+
+/** A game with its keys as they are written. */
+export interface ScoreGame {
+  readonly kind: "game";
+  readonly row: Row;
+  readonly name: Word;
+  readonly keys: readonly GameKeyRow[];
 }
 
 interface ScoreSection {
@@ -144,10 +178,12 @@ export interface ScoreBlock {
   readonly row: Row;
   readonly head: BlockHead;
   readonly items: readonly ScoreItem[];
+  /** No row opens it: it is the choice among the numbers of its only line. */
+  readonly implied?: true;
 }
 
 /** A part of a score. */
-export type ScoreItem = ScoreLine | ScoreWrong | ScoreSection | ScoreBlock;
+export type ScoreItem = ScoreLine | ScoreBeside | ScoreSection | ScoreBlock | ScoreGame;
 
 /** A score as typed. `rows` hold all of the text but its layout; `items` are the same rows as a tree. */
 export interface Score {

@@ -69,6 +69,8 @@ function mechanismWords(m: Mechanism): string {
       return "meets the arm that attacks with the weapon";
     case "energy":
       return m.keeps ? "gives way and keeps contact" : "gives way and lets go";
+    case "none":
+      return "nothing is done: it holds against a feint, and against what does not get there";
     case "deny":
       return `denies the entry, line ${m.line} of three`;
   }

@@ -201,6 +201,7 @@ const move = object({
   fells: boolean(),
   jumps: boolean(),
   restores: boolean(),
+  asksNothing: boolean(),
   changes: string().oneOf(["stance", "hands"]),
   numbered: string().oneOf(["strike", "block", "counter"]),
   opens: boolean(),

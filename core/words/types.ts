@@ -182,6 +182,8 @@ export type Mechanism =
       /** It lets the push run through and gives no way: some call that giving, some do not. */
       readonly receives?: true;
     }
+  /** Nothing is done: it holds against what does not get there. */
+  | { readonly by: "none" }
   /** `oneLeg`: only against a shot at one leg, which leaves an arm to hold. */
   | { readonly by: "deny"; readonly line: 1 | 2 | 3; readonly oneLeg?: true };
 
@@ -231,6 +233,8 @@ export interface MoveData {
   readonly contact?: ContactData;
   /** It tells the partner to act; what stands behind it decides what it is answered by. */
   readonly cue?: Cue;
+  /** As a cue it asks for nothing: whoever stays does right. */
+  readonly asksNothing?: true;
   /** A count of a contact cycle: the partner answers with a move of the same one. */
   readonly cycle?: string;
   /** Time until the target is clear or the cover stands. */
