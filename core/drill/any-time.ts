@@ -1,6 +1,6 @@
 /** What may come at any time: each row of it is tried behind every turn of its section, and the worst place counts. */
 import { lineNumber } from "../base/units.ts";
-import { thrown, type Rest, type Walk } from "./pending.ts";
+import { emptyWalk, thrown, type Rest } from "./pending.ts";
 import type { Pass } from "./score-walk.ts";
 import { worstOf, type Worst } from "./shares.ts";
 import { walkLine, type LineResult } from "./walk.ts";
@@ -139,18 +139,7 @@ const owes = ({ pending }: Rest, who: Actor): boolean =>
 
 /** The bodies once everything that was sent back has been thrown. */
 function whereTheyRest({ rest, row }: PlaceOf, setting: Setting): World {
-  const walk: Walk = {
-    row,
-    setting,
-    goesOn: false,
-    lands: false,
-    exchanges: [],
-    findings: [],
-    rests: [],
-    branches: 0,
-    cut: false,
-    end: null,
-  };
+  const walk = emptyWalk({ row, setting });
   return rest.pending.reduce((world, { feed }) => (feed ? thrown(feed, world, walk) : world), rest.world);
 }
 

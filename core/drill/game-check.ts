@@ -15,7 +15,7 @@ import { distanceIn, distancesOf, place } from "./frame.ts";
 import { gameFindings } from "./game-findings.ts";
 import { readGame } from "./game-read.ts";
 import type { CheckedGame, Game, GameCell, GameEvener, GameHole, GameMay, GameOption } from "./game-types.ts";
-import { asTheyStand, wordFinding } from "./pending.ts";
+import { asTheyStand, emptyWalk, wordFinding, type Walk } from "./pending.ts";
 import type { Prepared } from "./prepare.ts";
 import { shareOf, worstOf, type LineShare } from "./shares.ts";
 import type { Usage } from "../customs/customs.ts";
@@ -95,13 +95,8 @@ class GameTable {
   features(option: GameOption) {
     const { actor } = this.game.may.find(({ options }) => options.includes(option))!;
     const { plays } = this.read(lineOf(option, [[actor, option]]));
-    return plays.flatMap(({ turns }) =>
-      turns.flatMap(({ alternatives }) =>
-        alternatives.flatMap(([done]) =>
-          (done ? done.beats : []).map(({ parts }) => parts.flatMap(({ meaning }) => (meaning ? [meaning.use] : []))),
-        ),
-      ),
-    );
+    const done = plays.flatMap(({ turns }) => turns.flatMap(({ alternatives }) => alternatives.flat()));
+    return done.flatMap((one) => asTheyStand(one, this.world, this.walk(option.row, [])).map(({ uses }) => uses));
   }
 
   /** All options of the feeder against all of another; `choices`: how many may come. */
@@ -120,6 +115,11 @@ class GameTable {
   /** The same where only two of the feeds may come. */
   withTwo(feeds: GameMay, others: readonly GameMay[]): readonly (readonly (readonly GameCell[])[])[] {
     return others.map((may) => this.pairs(feeds, may, Math.min(2, feeds.options.length)).map((row) => row.map(cellOf)));
+  }
+
+  /** A walk through a row of the game, for words as somebody stands. */
+  private walk(row: Row, findings: FindingDraft[]): Walk {
+    return emptyWalk({ row, setting: this.setting(1), findings });
   }
 
   private read(line: Line): ReadLine {
@@ -149,11 +149,9 @@ class GameTable {
     const read = this.read(line);
     for (const fault of read.faults) this.startFindings.push(wordFinding(fault, row));
     let world = start;
-    const walk = { row, setting: this.setting(1), goesOn: false, lands: false, exchanges: [], rests: [] };
-    const silent = { ...walk, findings: this.startFindings, branches: 0, cut: false, end: null };
     for (const { turns } of read.plays)
       for (const done of turns.flatMap(({ alternatives }) => alternatives[0] ?? []))
-        for (const { uses } of asTheyStand(done, world, silent)) {
+        for (const { uses } of asTheyStand(done, world, this.walk(row, this.startFindings))) {
           const { actor } = done;
           const other: Actor = actor === "A" ? "B" : "A";
           this.startFindings.push(...limbFindings(uses, row, world, actor, null));

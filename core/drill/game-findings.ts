@@ -67,7 +67,7 @@ const attacks = ({ move, feint }: MoveUse): boolean =>
   (move.attack !== undefined || move.energy !== undefined) && !feint;
 
 /** True where somebody may do what an event needs. */
-function can(need: GameNeed, actor: Actor, { game, feeder, answers }: Judged, features: Features): boolean {
+function can(need: GameNeed, actor: Actor, { game, answers }: Judged, features: Features): boolean {
   const mine = (game.may.find((one) => one.actor === actor)?.options ?? []).map(features);
   const others = game.may.filter((one) => one.actor !== actor).flatMap(({ options }) => options.map(features));
   const some = (test: (use: MoveUse) => boolean) => mine.some((beats) => beats.flat().some(test));
@@ -87,12 +87,15 @@ function can(need: GameNeed, actor: Actor, { game, feeder, answers }: Judged, fe
         others.some((beats) => !beats.flat().every(({ move }) => stays(move)))
       );
     case "alike":
-      return mine.some((one) => mine.some((two) => two.length > one.length && beginsAs(one, two)));
-    case "stay":
       return (
-        actor !== feeder &&
-        some(({ move }) => stays(move)) &&
-        others.some((beats) => beats.flat().some(({ feint }) => feint))
+        mine.some((one) => mine.some((two) => two.length > one.length && beginsAs(one, two))) ||
+        mine.filter((beats) => beats.flat().some(({ move }) => move.energy !== undefined)).length > 1
+      );
+    case "stay":
+      return mine.some(
+        (beats, i) =>
+          beats.flat().every(({ move }) => stays(move)) &&
+          (answers.find((one) => one.actor === actor)?.cells ?? []).some((row) => row[i]?.verdict === "valid"),
       );
     case "hold":
       return some(({ move }) => move.contact !== undefined || move.group.includes("clinch"));
@@ -117,7 +120,7 @@ const HEADGEAR: ReadonlySet<string> = new Set(["headgear", "caged headgear"]);
 
 /** A blow to the head never scores for minors, for beginners, or without headgear. */
 function headFindings({ game }: Judged, { people, level }: Header, features: Features): FindingDraft[] {
-  if (game.touch?.body !== true) return [];
+  if (game.touch?.head !== true) return [];
   const beginners = /\bbeginn/i.test(level ?? "");
   return game.scores.flatMap(({ actor, events }) => {
     const hit = events.find(({ event, points }) => points > 0 && HITS.has(event.name));

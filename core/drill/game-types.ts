@@ -21,6 +21,8 @@ export const NEED_WORDS: Readonly<Record<GameNeed, string>> = data.needs;
 /** How it touches. */
 export interface GameTouch {
   readonly name: string;
+  /** It may be the head that is touched. */
+  readonly head: boolean;
   /** The touch is on the body, not on a glove, pad or stick. */
   readonly body: boolean;
   /** What must be held or worn for it. */

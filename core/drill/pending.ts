@@ -29,6 +29,19 @@ export interface Walk {
   end: World | null;
 }
 
+/** A walk in which nothing was found yet. */
+export const emptyWalk = (base: Pick<Walk, "row" | "setting"> & Partial<Walk>): Walk => ({
+  goesOn: false,
+  lands: false,
+  exchanges: [],
+  findings: [],
+  rests: [],
+  branches: 0,
+  cut: false,
+  end: null,
+  ...base,
+});
+
 /** The bodies after a turn, with what waits for its answer. */
 export interface Rest {
   readonly world: World;

@@ -324,8 +324,11 @@ function actOn(turn: Turn, front: Pending, beat: DoneBeat, rest: readonly DoneBe
   const { walk, world, waiting } = turn;
   const shown = front.feed!;
   if (cueOf(shown.use) === "pad") {
+    const [, next] = waiting;
+    // What comes behind the pad is answered once the blows are done.
+    if (next && !next.cue && turn.onPad.length > 0 && deals(beat)) return take(hitPads(turn), beat, rest);
     const hits = { ...turn, onPad: [...turn.onPad, beat] };
-    return waiting.length > 1 && beat.uses.some(attacks) ? hitPads(hits) : hits;
+    return next?.cue && beat.uses.some(attacks) ? hitPads(hits) : hits;
   }
   const about = (one: DoneBeat) => shown.use.feint || dealsWith(one, shown.use);
   if (!about(beat) && rest.some(about)) return act(turn, beat, rest);
@@ -366,7 +369,10 @@ function isFed(turn: Turn, beat: DoneBeat, rest: readonly DoneBeat[]): boolean {
   const shown = beat.uses.some((use) => use.feint) ? "call" : undefined;
   const kind = beat.uses.map(cueOf).find((one) => one !== null) ?? shown;
   if (!kind || walk.setting.header.kind === "solo" || waiting.length > 0) return false;
-  const later = (one: DoneBeat) => one.uses.some((use) => attacks(use) || (kind !== "pad" && cueOf(use)));
+  // The pad that was hit may swing back.
+  const swings = ({ move }: MoveUse) => kind === "pad" && move.attack?.tool === "pad";
+  const later = (one: DoneBeat) =>
+    one.uses.some((use) => (attacks(use) && !swings(use)) || (kind !== "pad" && cueOf(use)));
   if (rest.some(later)) return false;
   if (!isAnswering(turn)) return next !== undefined || !walk.goesOn;
   const first = next?.alternatives[0]?.[0]?.beats[0];

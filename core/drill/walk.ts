@@ -2,6 +2,7 @@
 import { checkMeeting } from "./meet.ts";
 import {
   asTheyStand,
+  emptyWalk,
   recorded,
   thrown,
   unanswered,
@@ -58,18 +59,7 @@ function walkAll(
   setting: Setting,
   goes: "afresh" | "on",
 ): LineResult {
-  const walk: Walk = {
-    row,
-    setting,
-    goesOn: goes === "on",
-    lands: lands === true,
-    exchanges: [],
-    findings: [],
-    rests: [],
-    branches: 0,
-    cut: false,
-    end: null,
-  };
+  const walk = emptyWalk({ row, setting, goesOn: goes === "on", lands: lands === true });
   for (const fault of faults) walk.findings.push(wordFinding(fault, row));
   let world = start;
   const ends: World[] = [];

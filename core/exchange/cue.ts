@@ -272,8 +272,8 @@ function answers(use: MoveUse, kind: Exclude<Cue | "hold", "pad">, cue: MoveUse)
       // Hips that go away, or a frame, open what goes round the body.
       if (cue.move.contact?.on === "body" && mechanisms.some((m) => m.by === "deny")) return true;
       return (
-        // A touch holds nobody: stepping away is enough.
-        (cue.move.contact?.kind === "touch" && feet) ||
+        // A touch holds nobody: stepping away, or putting the hand aside, is enough.
+        (cue.move.contact?.kind === "touch" && (feet || mechanisms.some((m) => m.by === "deflect"))) ||
         undoesHold(move) ||
         // Stepping alone takes nobody out of a grip.
         (!feet && mechanisms.some((m) => m.by === "energy" || m.by === "jam"))

@@ -70,7 +70,12 @@ function motion(use: MoveUse, pressure: Pressure, move: BodyMove): Vector | "thr
   return null;
 }
 
-const receives = ({ move }: MoveUse): boolean => move.answer?.some((m) => m.by === "energy" && m.receives) === true;
+/** It lets what comes run through the body; a straight spine does so with what comes from above. */
+const receives = ({ move }: MoveUse, [, up]: Vector): boolean =>
+  move.answer?.some((m) => m.by === "energy" && (m.receives === true || (m.receives === "down" && up < FROM_ABOVE))) ===
+  true;
+/** Upward part of the direction of a pull that goes down more than anywhere else. */
+const FROM_ABOVE = -0.5;
 
 /** Tests one part of an answer against a push, press, pull or release. */
 export function answerEnergy(use: MoveUse, feed: Feed, receiver: BodyState, move: BodyMove): Layer | null {
@@ -97,7 +102,7 @@ export function answerEnergy(use: MoveUse, feed: Feed, receiver: BodyState, move
   }
   if (goes === "through") return made(0.05, null, { kind: "through" });
   const angle = Math.round(angleBetween(goes, pressure.direction));
-  if (receives(use)) return made(0.08, null, { kind: "receives", angle: String(angle) });
+  if (receives(use, pressure.direction)) return made(0.08, null, { kind: "receives", angle: String(angle) });
   if (angle > MODEL.resistAngle) return made(-0.1, "resisting", { angle: String(angle), part: pressure.part });
   if (angle < MODEL.yieldAngle) {
     const left = MODEL.yieldCapacity * receiver.body.scale - receiver.yielded;

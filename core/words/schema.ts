@@ -134,7 +134,8 @@ const MECHANISMS: Readonly<Record<string, ObjectShape>> = {
   jam: {},
   seize: { part: string().oneOf(["leg"]).required() },
   cut: {},
-  energy: { goes: direction, keeps: boolean().required(), receives: boolean().oneOf([true]) },
+  none: {},
+  energy: { goes: direction, keeps: boolean().required(), receives: mixed<true | "down">().oneOf([true, "down"]) },
   deny: { line: number().oneOf([1, 2, 3]).required(), oneLeg: boolean().oneOf([true]) },
 };
 const mechanism = lazy((value: unknown) => {

@@ -179,8 +179,8 @@ export type Mechanism =
       /** How the contact point goes: a direction, round the spine, with the energy, or against it. */
       readonly goes: readonly [number, number, number] | "turn" | "with" | "against" | "through";
       readonly keeps: boolean;
-      /** It lets the push run through and gives no way: some call that giving, some do not. */
-      readonly receives?: true;
+      /** It lets the push run through and gives no way: some call that giving, some do not. `down`: only what comes from above. */
+      readonly receives?: true | "down";
     }
   /** Nothing is done: it holds against what does not get there. */
   | { readonly by: "none" }
