@@ -1,7 +1,9 @@
 /** A drill as it is said to people who read no notation: who does what, row by row. */
 import type { Header } from "../score/header.ts";
 import { beatText } from "../score/format.ts";
-import type { Alternative, Line, Score, ScoreBlock, ScoreItem, Turn } from "../score/types.ts";
+import type { Alternative, Score, ScoreBlock, ScoreGame, ScoreItem, ScoreLine, Turn } from "../score/types.ts";
+import { readGame } from "../drill/game-read.ts";
+import { gameInWords, gameRules } from "./game-in-words.ts";
 import { spoken } from "../vary/change-words.ts";
 
 /** One row or block head: what is said, and how deep it stands in blocks. */
@@ -17,16 +19,30 @@ const said = (items: readonly ScoreItem[], header: Header, depth: number): SaidR
   items.flatMap((item): SaidRow[] => {
     switch (item.kind) {
       case "wrong":
-      case "any time":
-      case "game":
       case "section":
         return [];
       case "line":
-        return [{ text: lineInWords(item.line, header), depth }];
+        return [{ text: lineInWords(item, header), depth }];
+      case "any time":
+        return [
+          { text: `At any time: ${lineInWords(item.shows, header)}`, depth },
+          { text: ANY_TIME, depth: depth + 1 },
+        ];
+      case "game":
+        return gameRows(item, depth);
       case "block":
+        if (item.implied) return said(item.items, header, depth);
         return [{ text: headInWords(item.head), depth }, ...said(item.items, header, depth + 1)];
     }
   });
+
+/** What both know of something that may come at any time. */
+const ANY_TIME = "Both know which one it is. First at half speed between two rows; one in ten at most.";
+
+function gameRows(item: ScoreGame, depth: number): SaidRow[] {
+  const [title, ...rows] = gameInWords(readGame(item).game, beatsOf);
+  return [{ text: title!, depth }, ...[...rows, ...gameRules()].map((text) => ({ text, depth: depth + 1 }))];
+}
 
 /** What is round the rows of a block. */
 function headInWords(head: ScoreBlock["head"]): string {
@@ -46,11 +62,14 @@ function headInWords(head: ScoreBlock["head"]): string {
 }
 
 /** Who does what in a row: `A: jab. B: slip out, then cross.` */
-function lineInWords({ turns, meets }: Line, { kind }: Header): string {
+function lineInWords({ line: { turns, meets }, lands }: ScoreLine, { kind }: Header): string {
   const [first, second] = turns;
   if (meets && first && second) return together(beatsOf(first.alternatives[0]!), beatsOf(second.alternatives[0]!));
   if (kind === "solo") return turns.map((turn) => capital(turnInWords(turn))).join(" ");
-  return turns.map((turn, i) => `${capital(turn.actor ?? (i % 2 === 0 ? "A" : "B"))}: ${turnInWords(turn)}`).join(" ");
+  const hit = (i: number) => (lands && i === 0 ? " It lands." : "");
+  return turns
+    .map((turn, i) => `${capital(turn.actor ?? (i % 2 === 0 ? "A" : "B"))}: ${turnInWords(turn)}${hit(i)}`)
+    .join(" ");
 }
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

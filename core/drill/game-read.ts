@@ -18,7 +18,7 @@ import {
 } from "./game-types.ts";
 
 /** The keys of a game, as they are written. */
-export const GAME_KEYS = ["start", "A may", "B may", "A scores", "B scores", "touch", "ends", "swap"] as const;
+const GAME_KEYS = ["start", "A may", "B may", "A scores", "B scores", "touch", "ends", "swap"] as const;
 
 type Say = (row: GameKeyRow, span: Span, params: FindingDraft["params"]) => void;
 type Draft = { -readonly [K in keyof Game]: Game[K] };

@@ -259,13 +259,13 @@ const TABLE = {
     severity: "error",
     decides: "score",
     question: null,
-    says: (p) => fill(anyTimeWords[String(p.code)]!, p),
+    says: (p) => fill(anyTimeWords[String(p.code)] ?? anyTimeWords.shape!, p),
   },
   game: {
     severity: "error",
     decides: "score",
     question: null,
-    says: (p) => fill(gameWords[String(p.code)]!, p),
+    says: (p) => fill(gameWords[String(p.code)] ?? gameWords.hole!, p),
   },
   "wrong-valid": {
     severity: "note",

@@ -7,6 +7,7 @@ import { countExchanges } from "../drill/exchange-count.ts";
 import type { CheckedExchange, FollowUp, Pose, Times, Verdict } from "../exchange/types.ts";
 import type { Checked } from "../drill/types.ts";
 import { REACTION_WORDS } from "../exchange/reactions.ts";
+import { gameView, type GameView } from "./game-view.ts";
 import { layerViews, type LayerView } from "./layer-view.ts";
 import { headText } from "../score/format.ts";
 import { notesOf } from "../score/notes.ts";
@@ -49,6 +50,8 @@ export interface ExchangeView {
   readonly returns: readonly ReturnView[];
   /** Of a row that shows how it goes wrong. */
   readonly wrong: boolean;
+  /** Its feed lands, and the row goes on from there. */
+  readonly lands: boolean;
   readonly meets: boolean;
   /** Distance of feeder and responder before and after, m. */
   readonly before: number;
@@ -103,6 +106,7 @@ export interface ScoreView {
   readonly exchanges: readonly ExchangeView[];
   /** Those of rows that show how it goes wrong. */
   readonly wrong: readonly ExchangeView[];
+  readonly games: readonly GameView[];
   readonly notes: readonly NoteView[];
   readonly blocks: readonly BlockView[];
   readonly findings: readonly NumberedFinding[];
@@ -193,6 +197,7 @@ function exchangeView(e: CheckedExchange, index: number, number: number | null):
       reaction: reaction && REACTION_WORDS[reaction],
     })),
     wrong: false,
+    lands: e.lands === true,
     meets: e.layers.some((l) => l.by === "meet"),
     before: apart(e.before, e.feeder, e.responder),
     after: apart(e.after, e.feeder, e.responder),
@@ -215,6 +220,7 @@ export function scoreView(checked: Checked): ScoreView {
     shown: shownOfAll(checked),
     exchanges: checked.exchanges.map((e, i) => exchangeView(e, i, numberOf(e))),
     wrong: checked.wrong.map(wrongView),
+    games: checked.games.map((game) => gameView(game, header.tempo)),
     notes: notesIn(checked.score.items),
     blocks: blockViews(checked.score.items, 0),
     findings: checked.findings.map((f) => ({ ...f, exchange: of(f) })),

@@ -3,6 +3,7 @@ import { lineNumber } from "../base/units.ts";
 import type { Repair } from "../answers/repairs.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
 import type { Checked } from "../drill/types.ts";
+import type { CheckedGame } from "../drill/game-types.ts";
 import { drillCautions } from "../class/drill-cautions.ts";
 import { countExchanges } from "../drill/exchange-count.ts";
 import { layerViews } from "./layer-view.ts";
@@ -46,6 +47,31 @@ function exchangeJson(e: CheckedExchange) {
     })),
     findings: e.findings.map((f) => brief(finish(f))),
     followups: e.followUps,
+    ...(e.lands ? { lands: true } : {}),
+    ...(e.anyTime ? { any_time: true, hardest: hardestOf(e.anyTime) } : {}),
+  };
+}
+
+/** Where what may come at any time is hardest to answer. */
+const hardestOf = ({ after, row }: NonNullable<CheckedExchange["anyTime"]>) => ({
+  line: row && lineNumber(row.index),
+  after,
+});
+
+/** Returns a game as others read it. */
+function gameJson({ game, verdict, holes, fairness, evener }: CheckedGame) {
+  const slower = evener !== null && evener !== "two options" ? `slower: ${Math.round(evener.slower * 100)}%` : evener;
+  return {
+    name: game.name,
+    verdict,
+    holes: holes.map(({ option, responder }) => ({
+      line: lineNumber(option.row.index),
+      column: option.from + 1,
+      feed: option.text,
+      responder,
+    })),
+    fairness,
+    evener: slower,
   };
 }
 
@@ -65,6 +91,7 @@ export function resultJson(checked: Checked, mend: ((finding: Finding) => readon
     ]
       .sort((a, b) => a.at - b.at)
       .map(({ json }) => json),
+    ...(checked.games.length > 0 ? { games: checked.games.map(gameJson) } : {}),
     findings: checked.findings.map((f) => ({
       ...brief(f),
       exchange: of(f),

@@ -9,6 +9,7 @@ import type { Checked, ScoreVerdict } from "../drill/types.ts";
 export interface Summary {
   readonly verdict: ScoreVerdict;
   readonly exchanges: number;
+  readonly games: number;
   /** Numbers of the exchanges that do not work, and of those with a risk. */
   readonly broken: readonly number[];
   readonly risky: readonly number[];
@@ -36,6 +37,7 @@ export function summaryOf(checked: Checked): Summary {
   return {
     verdict: checked.verdict,
     exchanges: count,
+    games: checked.games.length,
     broken,
     risky: numbersOf("risk").filter((n) => !broken.includes(n)),
     load: Math.round(checked.load.total * 10) / 10,
@@ -44,7 +46,12 @@ export function summaryOf(checked: Checked): Summary {
   };
 }
 
-const counted = (count: number): string => (count === 1 ? "1 exchange" : `${count} exchanges`);
+/** `4 exchanges`, `1 game`, or both. */
+function counted(exchanges: number, games: number): string[] {
+  const many = (count: number, one: string) => (count === 1 ? `1 ${one}` : `${count} ${one}s`);
+  const played = games === 0 ? [] : [many(games, "game")];
+  return exchanges === 0 && games > 0 ? played : [many(exchanges, "exchange"), ...played];
+}
 const listed = (numbers: readonly number[]): string =>
   numbers.length === 1
     ? `exchange ${numbers[0]}`
@@ -56,8 +63,8 @@ const holds = (ceiling: Share): string =>
 
 /** `Sound. 4 exchanges, load 7.5, works up to 85%.` */
 export function summaryWords(summary: Summary): string {
-  const { verdict, exchanges, broken, risky, load, ceiling, bare } = summary;
-  const size = [counted(exchanges), `load ${load.toFixed(1)}`];
+  const { verdict, exchanges, games, broken, risky, load, ceiling, bare } = summary;
+  const size = [...counted(exchanges, games), `load ${load.toFixed(1)}`];
   switch (verdict) {
     case "sound":
       return `${bare ? "Holds as a drill" : "Sound"}. ${[...size, ...(ceiling === null ? [] : [holds(ceiling)])].join(", ")}.`;
