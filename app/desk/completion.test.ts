@@ -1,4 +1,4 @@
-import { completionsAt, feedOwed, heldIn, holdingOptions, roleAt } from "./completion.ts";
+import { completionsAt, feedOwed, heldIn, holdingOptions, isInGame, roleAt } from "./completion.ts";
 import type { MoveName } from "../workers/questions/words.ts";
 
 const move = (name: string, ...roles: MoveName["roles"][number][]): MoveName => ({
@@ -55,6 +55,20 @@ test("a header row that says how somebody stands completes the names that there 
   expect(labels("guard: C st")).toContain("stick low");
   expect(labels("A: lead left, stance ")).toEqual(expect.arrayContaining(["feet together", "sideways"]));
   expect(labels("A guard ")).not.toContain("stick high");
+});
+
+test("a game completes its own keys and words, and moves behind what each may do", () => {
+  const inGame = (before: string) =>
+    completionsAt(before, NAMES, true, "", isInGame("A jab -> B catch\ngame Three:\n  A may: jab\n"))?.options.map(
+      ({ label }) => label,
+    );
+  expect(inGame("  ")).toEqual(expect.arrayContaining(["B may: ", "touch: ", "end"]));
+  expect(inGame("  touch: o")).toContain("open hand");
+  expect(inGame("  B scores: clean 1, st")).toContain("stayed 1");
+  expect(inGame("  B may: ca")).toContain("catch");
+  expect(isInGame("game Three:\n  A may: jab\nend\n")).toBe(false);
+  expect(isInGame("game: three\n")).toBe(false);
+  expect(labels("an")).toEqual(expect.arrayContaining(["any time: ", "lands: ", "game NAME:"]));
 });
 
 test("what nobody holds the thing for stands last", () => {

@@ -8,6 +8,7 @@ import {
 } from "@codemirror/autocomplete";
 import type { Text } from "@codemirror/state";
 import type { EditorView } from "@codemirror/view";
+import { GAME_EVENTS, GAME_KEYS, GAME_TOUCHES } from "#core/score/game-words.ts";
 import { GUARDS, STANCES } from "#core/score/postures.ts";
 import type { Role } from "#core/words/types.ts";
 import type { MoveName } from "../workers/questions/words.ts";
@@ -33,6 +34,7 @@ const MODIFIERS = [
   "facing in",
   "facing down",
   "at any",
+  "in any order",
 ];
 const HEADER_KEYS = [
   "title",
@@ -66,8 +68,43 @@ const BLOCKS = [
   "carry:",
   "end",
   "wrong: ",
+  "any time: ",
+  "lands: ",
+  "game NAME:",
   "form: ",
 ];
+
+/** Values for the keys of a game that take neither moves nor scores. */
+const GAME_SAMPLES: Readonly<Record<string, readonly string[]>> = {
+  touch: GAME_TOUCHES.map(({ name }) => name),
+  ends: ["3 points", "10 feeds", "60 s", "3 points or 90 s"],
+  swap: ["at the end", "every 8 feeds", "every 45 s", "never"],
+  start: ["A guard; B guard", "range 1.6 m"],
+};
+
+/** True where a text ends among the rows of a game. */
+export const isInGame = (before: string): boolean =>
+  /^[ \t]*game[ \t]+[^:\n]+:[^\n]*\n(?:(?![ \t]*end[ \t]*(?:#|\n|$))[^\n]*(?:\n|$))*$/im.test(before);
+
+/** Completions in a row of a game; null where it takes moves. */
+function inGame(before: string) {
+  const row = before.trimStart();
+  const found = (typed: string, labels: readonly string[], type: string) => ({
+    length: typed.length,
+    options: labels.map((label) => ({ label, type })),
+    validFor: /^[\w ]*$/,
+  });
+  if (/^[\w ]*$/.test(row)) return found(row, [...GAME_KEYS.map((key) => `${key}: `), "end"], "property");
+  const typed = (/[\w ]*$/.exec(row)?.[0] ?? "").trimStart();
+  if (/^[abc] scores\s*:/i.test(row))
+    return found(
+      typed,
+      GAME_EVENTS.map(({ name }) => `${name} 1`),
+      "property",
+    );
+  const samples = GAME_SAMPLES[/^(\w+)\s*:/.exec(row)?.[1]?.toLowerCase() ?? ""];
+  return samples ? found(typed, samples, "property") : null;
+}
 
 /** What the caret stands behind: somebody who feeds, answers, or sends something back. */
 export function roleAt(before: string): Extract<Role, "feed" | "answer" | "return"> {
@@ -125,10 +162,13 @@ export function completionsAt(
   names: readonly MoveName[],
   asked: boolean,
   held: string,
+  game = false,
 ): { readonly length: number; readonly options: readonly Completion[]; readonly validFor: RegExp } | null {
   // Inside a note nothing is read.
   if ((before.match(/"/g)?.length ?? 0) % 2 === 1) return null;
   const start = before.trimStart();
+  const ofGame = game ? inGame(before) : null;
+  if (ofGame) return ofGame;
   if (/^[\w ]*$/.test(start) && !ACTING.test(start)) {
     if (start === "" && !asked) return null;
     const options = [
@@ -232,7 +272,7 @@ export function completer({ names, holding }: Asks): CompletionSource {
     const row = state.doc.lineAt(pos);
     const before = row.text.slice(0, pos - row.from);
     const text = state.doc.toString();
-    const found = completionsAt(before, names(), explicit, heldIn(text));
+    const found = completionsAt(before, names(), explicit, heldIn(text), isInGame(text.slice(0, row.from)));
     if (!found) return null;
     const feed = feedOwed(before);
     const first = feed ? holdingOptions(await holdingInTime(text, feed, context)) : [];

@@ -20,6 +20,7 @@ import type { EditorHandle } from "./score-editor.tsx";
 import { SortableRow, SortableRows, type RowMoves } from "./sortable-rows.tsx";
 
 const BodyStage = later(async () => (await import("./body-stage.tsx")).BodyStage);
+const GameTables = later(async () => (await import("../drawing/game-tables.tsx")).GameTables);
 const Builder = later(async () => (await import("./builder.tsx")).Builder);
 
 export const VIEWS = ["lines", "ring", "floor", "target"] as const;
@@ -76,9 +77,10 @@ export const Middle = memo(function Middle({ view, text, cursor, people, editor 
         {name === "lines" && <Zoom zoom={zoom} onZoom={setZoom} />}
       </ViewBar>
       <Box onKeyDown={nudge} data-drawing={name}>
-        {view && view.exchanges.length > 0 ? (
+        {view && view.exchanges.length + view.games.length > 0 ? (
           <>
             {name === "lines" && lines}
+            {name === "lines" && view.games.length > 0 && <GameTables games={view.games} />}
             {name === "ring" && (
               <RingsDrawing view={view} picked={exchangeAt(view, cursor)?.key ?? null} onPick={pick} />
             )}

@@ -156,6 +156,7 @@ const signature = (stave: Stave): string =>
     stave.strands.map((s) => s.path),
     stave.label,
     stave.wrong,
+    stave.lands,
     stave.notes,
     stave.rails,
     stave.marks.map((m) => m.words),
@@ -178,7 +179,7 @@ export function StaveSvg({ stave, zoom, picked, reachable, onPick }: Omit<StaveP
       {stave.rails.map((rail) => (
         <RailDrawing key={rail.x} rail={rail} stave={stave} />
       ))}
-      {(stave.label !== null || stave.wrong) && (
+      {(stave.label !== null || stave.wrong || stave.lands) && (
         <text
           x={4 + stave.rails.length * RAIL}
           y={20}
@@ -186,7 +187,9 @@ export function StaveSvg({ stave, zoom, picked, reachable, onPick }: Omit<StaveP
           fontWeight={700}
           fill={stave.wrong ? palette.verdict.invalid : palette.text.primary}
         >
-          {[stave.label, stave.wrong ? "how it goes wrong" : null].filter((words) => words !== null).join(": ")}
+          {[stave.label, stave.wrong ? "how it goes wrong" : null, stave.lands ? "the feed lands" : null]
+            .filter((words) => words !== null)
+            .join(": ")}
         </text>
       )}
       {stave.notes.map(({ text, y }) => (

@@ -72,6 +72,8 @@ export interface Stave {
   readonly height: number;
   /** It shows how it goes wrong. */
   readonly wrong: boolean;
+  /** Its first feed lands. */
+  readonly lands: boolean;
   /** Points to watch, written below it. */
   readonly notes: readonly { readonly text: string; readonly y: number }[];
   readonly strands: readonly StrandPath[];
@@ -185,7 +187,7 @@ function stave(
   const drawn: Drawn = { strands: [], crossings: [], returns: [], marks: [], width: 0 };
   const lanes = lanesOf(exchanges);
   // A name above a line has a row of its own.
-  let top = first.label !== null || first.wrong ? LABEL : 0;
+  let top = first.label !== null || first.wrong || first.lands ? LABEL : 0;
   let mainEnd: { x: number; ys: number[] } | null = null;
   const ends: { x: number; ys: number[]; lane: number }[] = [];
   const fed = new Set(exchanges.map((e) => e.from));
@@ -212,6 +214,7 @@ function stave(
     width: Math.max(drawn.width + 14, ...notes.map((text) => startX + text.length * LETTER)),
     height: top + notes.length * NOTE_LINE + (notes.length > 0 ? NOTE_GAP : 0),
     wrong: first.wrong,
+    lands: first.lands,
     notes: notes.map((text, i) => ({ text, y: top + NOTE_GAP + i * NOTE_LINE })),
     rails,
     startX,

@@ -1,4 +1,4 @@
-/** What it is and how it goes: a row, ten steps of notation to try, the signs, the numbers, the keys. */
+/** What it is and how it goes: a row, twelve steps of notation to try, the signs, the numbers, the keys. */
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Stack from "@mui/material/Stack";
@@ -29,7 +29,7 @@ export function HelpScreen() {
         }}
       >
         <Box component="section" aria-labelledby="steps">
-          <Heading id="steps">A drill in ten steps</Heading>
+          <Heading id="steps">A drill in twelve steps</Heading>
           <Rows ordered>
             {STEPS.map((step, i) => (
               <Row key={step.title} sx={{ py: 1.5, breakInside: "avoid" }}>

@@ -4,8 +4,8 @@ import { defaultSchool } from "#core/policy/school.ts";
 import { parse } from "#core/score/parse.ts";
 import { STEPS } from "./help-text.ts";
 
-test("there are ten steps", () => {
-  expect(STEPS).toHaveLength(10);
+test("there are twelve steps", () => {
+  expect(STEPS).toHaveLength(12);
 });
 
 test.each(STEPS.map(({ title, sample }) => [title, sample] as const))("%s", (_, sample) => {

@@ -1,4 +1,4 @@
-/** What the help says: the notation in ten steps, each with a drill that can be opened, and the keys. */
+/** What the help says: the notation in twelve steps, each with a drill that can be opened, and the keys. */
 
 interface Step {
   readonly title: string;
@@ -62,6 +62,17 @@ export const STEPS: readonly Step[] = [
     says: "`section` names what follows, words in quotes are said with a move, `wrong:` shows a mistake and is not counted.",
     sample:
       'section One feed, one answer\nA jab -> B catch "palm in front of the chin"\nwrong: A lead hook -> B lean back "it comes round"',
+  },
+  {
+    title: "Stay, any order, any time, and what lands",
+    says: "`stay` answers what does not get there. `in any order` lets the feeder mix the numbers. `any time:` is agreed for the whole section. `lands:` goes on from a hit.",
+    sample: `${STICKS}A ~forehand high -> B stay\nA strike {1..5} in any order -> B block {#}, counter {#}\nany time: A thrust mid -> B parry\nlands: A forehand low -> B step back`,
+  },
+  {
+    title: "A game for two",
+    says: "What each may do, what scores, how it touches, when it ends. We tell you whether everything has an answer, and whether it is fair for these two.",
+    sample:
+      "game Three clean:\n  start: A guard; B guard\n  A may: jab | jab, jab | cross\n  B may: catch, jab | catch, catch, jab | slip out, cross\n  A scores: line 1\n  B scores: clean with return 1\n  touch: to the glove\n  ends: 3 points or 90 s\n  swap: at the end\nend",
   },
 ];
 

@@ -17,6 +17,7 @@ import {
   withoutRule,
   type Make,
 } from "./repair-rows.ts";
+import { mendGame } from "./mend-games.ts";
 import type { Broken, Candidate } from "./repairs.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
 import type { Edit } from "../findings/finding.ts";
@@ -146,6 +147,12 @@ const slower: Make = (broken) => {
   return percent < 5 ? [] : one(`Slow it down to ${percent}%`, withHeader(broken, "tempo", `${percent}%`));
 };
 
+/** The tempo at which a game is fair. */
+const evener: Make = (broken) => {
+  const percent = Number(broken.finding.params.slower);
+  return percent > 0 ? one(`Play it at ${percent}%`, withHeader(broken, "tempo", `${percent}%`)) : [];
+};
+
 const trainingKnife: Make = ({ text, finding }) => {
   const at = text.slice(finding.from, finding.to).search(/\bknife\b/i);
   return at < 0 ? [] : one("Make it a training knife", edit(finding.from + at, finding.from + at, "training "));
@@ -198,6 +205,8 @@ const comeIn = before("Come in with it", `${TRADE.companions.forward} + `);
 
 /** How each rule may be mended; a rule that is not here has no repair of one step. */
 const MAKERS: Readonly<Partial<Record<RuleId, Make>>> = {
+  game: (broken, answers) =>
+    /^unfair/.test(String(broken.finding.params.code)) ? evener(broken, answers) : mendGame(broken, answers),
   syntax: (broken, answers) => either(takeOut, commaBetween)(broken, answers),
   "unknown-move": nearestNames,
   "bad-move": either(withoutWord, withoutMark, otherAnswers),

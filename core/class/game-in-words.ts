@@ -1,5 +1,5 @@
 /** A game as it is said to the two who play it: who may do what, what scores, how it touches, when it ends. */
-import { GAME_RULES, type Game, type GameEnd, type GameEvener, type GameSwap } from "../drill/game-types.ts";
+import type { Game, GameEnd, GameEvener, GameSwap } from "../drill/game-types.ts";
 import type { Share } from "../base/units.ts";
 import { lineText } from "../score/format.ts";
 import type { Alternative } from "../score/types.ts";
@@ -18,9 +18,6 @@ export function gameInWords(game: Game, says: (alternative: Alternative) => stri
     `${endWords(game.ends)} ${swapWords(game.swap)}`.trim(),
   ];
 }
-
-/** What is printed with every game. */
-export const gameRules = (): readonly string[] => GAME_RULES;
 
 function startWords({ start, range }: Game): string[] {
   const rows = start.map(({ line }) => lineText(line));

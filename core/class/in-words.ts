@@ -3,7 +3,8 @@ import type { Header } from "../score/header.ts";
 import { beatText } from "../score/format.ts";
 import type { Alternative, Score, ScoreBlock, ScoreGame, ScoreItem, ScoreLine, Turn } from "../score/types.ts";
 import { readGame } from "../drill/game-read.ts";
-import { gameInWords, gameRules } from "./game-in-words.ts";
+import { GAME_RULES } from "../score/game-words.ts";
+import { gameInWords } from "./game-in-words.ts";
 import { spoken } from "../vary/change-words.ts";
 
 /** One row or block head: what is said, and how deep it stands in blocks. */
@@ -41,7 +42,7 @@ const ANY_TIME = "Both know which one it is. First at half speed between two row
 
 function gameRows(item: ScoreGame, depth: number): SaidRow[] {
   const [title, ...rows] = gameInWords(readGame(item).game, beatsOf);
-  return [{ text: title!, depth }, ...[...rows, ...gameRules()].map((text) => ({ text, depth: depth + 1 }))];
+  return [{ text: title!, depth }, ...[...rows, ...GAME_RULES].map((text) => ({ text, depth: depth + 1 }))];
 }
 
 /** What is round the rows of a block. */

@@ -1,4 +1,4 @@
-/** What may come at any time: each row of it is tried behind every turn of its section, and the worst place counts. */
+/** Rows that may come at any time: each is tried after every turn of its section, and the worst place counts. */
 import { lineNumber } from "../base/units.ts";
 import { emptyWalk, thrown, type Rest } from "./pending.ts";
 import type { Pass } from "./score-walk.ts";
@@ -27,7 +27,7 @@ interface Section {
   readonly places: PlaceOf[];
 }
 
-/** The rows of a score that may come at any time: in the rows of their section, or in all where they stand before the first. */
+/** The rows of a score that may come at any time: in the rows of their section, or in all rows if they come before the first section. */
 export class AnyTimes {
   private readonly sections: readonly { readonly from: number; readonly section: Section }[];
   /** There is none in the score: nothing need be kept. */
@@ -119,7 +119,7 @@ function checkRow(
     if (seen.has(key) || seen.size >= MOST_PLACES) continue;
     seen.add(key);
     const result = walkLine(shows, read, world, setting);
-    const grave = gravity(result);
+    const grave = canFeed(result, feeder) ? gravity(result) : -1;
     if (!worst || grave > worst.grave) worst = { result, place, grave };
   }
   const { result, place } = worst!;
@@ -156,6 +156,15 @@ function keyOf(world: World): string {
     .join(";");
 }
 
+/** What keeps a feed from being sent at all: from such a place nobody sends it, and it is tried from the others. */
+const HINDERS: ReadonlySet<string> = new Set(["limb-pinned", "not-recovered", "out-of-reach", "too-close"]);
+const canFeed = ({ exchanges: [first] }: LineResult, feeder: Actor): boolean =>
+  first?.feed !== null &&
+  first?.findings.some(
+    ({ rule, from, params }) =>
+      HINDERS.has(rule) && from === first.feed!.from && (params.actor ?? feeder) === feeder && params.code !== "return",
+  ) === false;
+
 const GRAVE: Readonly<Record<NonNullable<Worst>, number>> = { error: 2, risk: 1 };
 /** How bad a result is: by its gravest finding, then by how little is left. */
 function gravity({ exchanges, findings }: LineResult): number {
@@ -164,7 +173,7 @@ function gravity({ exchanges, findings }: LineResult): number {
   return (worst ? GRAVE[worst] : 0) + (0.5 - Math.max(-0.4, margin)) / 2;
 }
 
-/** What may not come at any time: anything while pads are held, and a blow to the head of a minor. */
+/** Two things never come at any time: anything while pads are held, and a blow to the head of a minor. */
 function besideRules(
   item: ScoreBeside,
   {

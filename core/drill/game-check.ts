@@ -82,7 +82,7 @@ class GameTable {
     this.world = this.start();
   }
 
-  /** What cannot be read in what they may do, each word once. */
+  /** Words that cannot be read in what they may do, each once. */
   wordFaults(): FindingDraft[] {
     return this.game.may.flatMap(({ actor, options }) =>
       options.flatMap((option) =>

@@ -1,4 +1,4 @@
-/** What is wrong with a game as a whole: holes, nobody who can score, a head that is hit, a touch without its gear. */
+/** Faults of a game as a whole: holes, nobody who can score, a head that is hit, a touch without its gear. */
 import { draft, type FindingDraft } from "../findings/finding.ts";
 import { percent } from "../exchange/time.ts";
 import { goesHigh } from "../exchange/blow.ts";
@@ -8,7 +8,8 @@ import type { Header } from "../score/header.ts";
 import { PADS } from "../score/person.ts";
 import type { Actor } from "../score/types.ts";
 import type { MoveUse } from "../read/types.ts";
-import { NEED_WORDS, type CheckedGame, type GameNeed, type GameOption } from "./game-types.ts";
+import { NEED_WORDS, type GameNeed } from "../score/game-words.ts";
+import type { CheckedGame, GameOption } from "./game-types.ts";
 
 type Judged = Omit<CheckedGame, "verdict">;
 /** The moves of an option, beat by beat. */
@@ -30,7 +31,7 @@ const holeFindings = ({ holes }: Judged): FindingDraft[] =>
     draft(option.row, option, "game", { code: "hole", feeder, actor: responder, feed: option.text }),
   );
 
-/** Whoever may score needs something with which they can. */
+/** A person who may score needs a way to. */
 function scoreFindings(game: Judged, features: Features): FindingDraft[] {
   const { may, scores, row, head, name } = game.game;
   const found: FindingDraft[] = [];
@@ -53,8 +54,11 @@ function scoreFindings(game: Judged, features: Features): FindingDraft[] {
       found.push(possible.length > 0 ? { ...finding, severity: "risk" } : finding);
     }
   }
+  // A row that could not be read is reported already.
+  const unread = (actor: Actor) => scores.some((one) => one.actor === actor && one.events.length === 0);
   for (const { actor } of may)
     if (
+      !unread(actor) &&
       !together &&
       !scorers.has(actor) &&
       !found.some(({ params }) => params.actor === actor && params.code === "never")

@@ -2,23 +2,12 @@
 import { readRange } from "../score/header.ts";
 import { beatText, lineText } from "../score/format.ts";
 import { MAX_OPTIONS } from "../score/limits.ts";
+import { GAME_EVENTS, GAME_KEYS, GAME_TOUCHES } from "../score/game-words.ts";
 import { expandRange } from "../score/ranges.ts";
-import { gameKey } from "../score/structure.ts";
+import { gameKey } from "../score/game-rows.ts";
 import type { Actor, GameKeyRow, Line, ScoreGame, Span } from "../score/types.ts";
 import { draft, type FindingDraft } from "../findings/finding.ts";
-import {
-  GAME_EVENTS,
-  GAME_TOUCHES,
-  type Game,
-  type GameEnd,
-  type GameMay,
-  type GameOption,
-  type GameScore,
-  type GameSwap,
-} from "./game-types.ts";
-
-/** The keys of a game, as they are written. */
-const GAME_KEYS = ["start", "A may", "B may", "A scores", "B scores", "touch", "ends", "swap"] as const;
+import { type Game, type GameEnd, type GameMay, type GameOption, type GameScore, type GameSwap } from "./game-types.ts";
 
 type Say = (row: GameKeyRow, span: Span, params: FindingDraft["params"]) => void;
 type Draft = { -readonly [K in keyof Game]: Game[K] };

@@ -1,37 +1,8 @@
 /** A game as the checker takes it: what each may do, what scores, how it touches, when it ends. */
-import data from "./game-words.json" with { type: "json" };
 import type { Share } from "../base/units.ts";
 import type { Range } from "../score/header.ts";
+import type { GameEvent, GameTouch } from "../score/game-words.ts";
 import type { Actor, Alternative, Line, Row, Span } from "../score/types.ts";
-
-/** What somebody must be allowed to do for an event to come about. */
-export type GameNeed = keyof (typeof data)["needs"];
-
-interface GameEvent {
-  readonly name: string;
-  readonly needs: GameNeed;
-  /** What whoever scores does, in words. */
-  readonly says: string;
-}
-/** What can score in a game: a closed list. */
-export const GAME_EVENTS: readonly GameEvent[] = data.events as readonly GameEvent[];
-/** What an event needs, in words. */
-export const NEED_WORDS: Readonly<Record<GameNeed, string>> = data.needs;
-
-/** How it touches. */
-export interface GameTouch {
-  readonly name: string;
-  /** It may be the head that is touched. */
-  readonly head: boolean;
-  /** The touch is on the body, not on a glove, pad or stick. */
-  readonly body: boolean;
-  /** What must be held or worn for it. */
-  readonly gear: string | null;
-}
-/** The ways to touch in a game. */
-export const GAME_TOUCHES: readonly GameTouch[] = data.touches;
-/** What is printed with every game. */
-export const GAME_RULES: readonly string[] = data.printed;
 
 /** One thing that somebody may do, with its place in its row. */
 export interface GameOption extends Span {
@@ -73,7 +44,7 @@ export interface Game {
   readonly name: string;
   readonly row: Row;
   readonly head: Span;
-  /** Set-ups before each go, in order; where they stand in their row. */
+  /** Set-ups before each go, in order, each with its row. */
   readonly start: readonly { readonly row: Row; readonly line: Line }[];
   readonly range: Range;
   readonly may: readonly GameMay[];

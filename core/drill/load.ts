@@ -6,7 +6,8 @@ import { stanceNamed, USUAL_STANCE } from "../score/postures.ts";
 import type { LineShare } from "./shares.ts";
 import type { Header } from "../score/header.ts";
 import { expandRange } from "../score/ranges.ts";
-import { gameKey, headerValue, linesOf, linesToChoose } from "../score/structure.ts";
+import { gameKey } from "../score/game-rows.ts";
+import { headerValue, linesOf, linesToChoose } from "../score/structure.ts";
 import type { Score, ScoreGame, ScoreItem } from "../score/types.ts";
 
 /** The load of a drill, whole and by its parts. */

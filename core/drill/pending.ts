@@ -46,7 +46,7 @@ export const emptyWalk = (base: Pick<Walk, "row" | "setting"> & Partial<Walk>): 
 export interface Rest {
   readonly world: World;
   readonly pending: readonly Pending[];
-  /** What was done last, as typed. */
+  /** The last turn, as typed. */
   readonly after: string;
 }
 

@@ -33,7 +33,7 @@ export interface Pass {
   readonly prepared: Prepared;
   readonly found: Found;
   closure: Closure | null;
-  /** What may come at any time. */
+  /** The rows that may come at any time. */
   readonly anyTimes: AnyTimes;
   /** How many exchanges may still be worked out in loops and carries; shared by all passes. */
   readonly work: { left: number };
@@ -93,7 +93,7 @@ export function walkItems(items: readonly ScoreItem[], pass: Pass, place: Place,
   return state;
 }
 
-/** What may come at any time is one more thing that may come. */
+/** Each row that may come at any time adds one choice. */
 const withBesides = (place: Place, { anyTimes }: Pass, { row }: ScoreLine): Place => {
   const more = anyTimes.besides(row);
   return more === 0 ? place : { ...place, choices: place.choices + more };

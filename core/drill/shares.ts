@@ -129,7 +129,7 @@ export function shareOf({ exchanges, findings }: LineResult, line: Line): LineSh
     returns,
     extraBeats: extraBeats(line),
     together,
-    bits: alternativeBits(exchanges),
+    bits: alternativeBits(exchanges, line),
     footwork,
     feints,
     hardPush,
@@ -151,12 +151,14 @@ function extraBeats({ turns }: Line): number {
 }
 
 /** Alternatives of an answer are the responder's own choice: half a bit each. */
-function alternativeBits(exchanges: readonly CheckedExchange[]): number {
+function alternativeBits(exchanges: readonly CheckedExchange[], { anyOrder }: Line): number {
   if (exchanges.length < 2) return 0;
-  const answers = new Map<number, Set<string>>();
+  const answers = new Map<string, Set<string>>();
   for (const e of exchanges) {
-    const set = answers.get(e.from) ?? new Set();
-    answers.set(e.from, set.add(e.answer.map((a) => a.text).join("+")));
+    // Numbers in any order are the feeder's choice: each has its own answer.
+    const at = anyOrder ? `${e.from} ${e.feedText}` : `${e.from}`;
+    const set = answers.get(at) ?? new Set();
+    answers.set(at, set.add(e.answer.map((a) => a.text).join("+")));
   }
   let bits = 0;
   for (const set of answers.values()) if (set.size > 1) bits += Math.log2(set.size) / 2;

@@ -325,7 +325,7 @@ function actOn(turn: Turn, front: Pending, beat: DoneBeat, rest: readonly DoneBe
   const shown = front.feed!;
   if (cueOf(shown.use) === "pad") {
     const [, next] = waiting;
-    // What comes behind the pad is answered once the blows are done.
+    // A feed behind the pad is answered once the blows are done.
     if (next && !next.cue && turn.onPad.length > 0 && deals(beat)) return take(hitPads(turn), beat, rest);
     const hits = { ...turn, onPad: [...turn.onPad, beat] };
     return next?.cue && beat.uses.some(attacks) ? hitPads(hits) : hits;

@@ -39,17 +39,17 @@ export interface LineResult {
   readonly rests: readonly Rest[];
 }
 
-/** Checks all that a line of text stands for (a range stands for several lines), from a state. */
+/** Checks a line of text, and each line that its range means, from a state. */
 export function walkLine(item: Walked, line: ReadLine, start: World, setting: Setting): LineResult {
   return walkAll(item, line, start, setting, "afresh");
 }
 
-/** The same where a line goes on from the one before: what a range stands for does so as well. */
+/** The same where a line goes on from the one before, as the numbers of a range do. */
 export function walkOn(item: Walked, line: ReadLine, start: World, setting: Setting): LineResult {
   return walkAll(item, line, start, setting, "on");
 }
 
-/** What is walked: a row, and whether its first feed lands. */
+/** A row, and whether its first feed lands. */
 type Walked = Pick<ScoreLine, "row" | "lands">;
 
 function walkAll(

@@ -77,7 +77,7 @@ export function checkExchange(feed: Feed, beat: DoneBeat | null, start: World, s
   const contact = contactOf(situation, answered, moved);
   const answeredTo = beat ? movedOn(situation, answered, moved) : world;
   const after = applyAll(feed.after, answeredTo, feed.actor, feed.receiver);
-  // Whoever stays where nothing gets to them has answered it.
+  // To stay is an answer where the feed falls short.
   const ofFeed = stays ? feedFindings.filter(({ rule }) => rule !== "out-of-reach") : feedFindings;
   const findings = [...ofFeed, ...outcome.findings];
   const uses = usesOf(situation);

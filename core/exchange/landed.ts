@@ -66,7 +66,7 @@ function shown(hit: Hit, { actor, receiver }: Feed, world: World): { world: Worl
     const after = withBody(world, afterReaction(struck, hit, world[actor]!));
     return { world: after, says: `It lands: ${REACTION_WORDS[hit]}.` };
   }
-  // Whoever goes down lets go and is over neither foot.
+  // On the floor they are over neither foot.
   const down = openState(withState(struck, { unrecovered: "down" }));
   return { world: withBody(world, down), says: `It lands: ${receiver} goes down.` };
 }

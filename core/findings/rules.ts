@@ -6,6 +6,7 @@ import { keysOf } from "../base/keys.ts";
 import { VERDICT_WORDS } from "../base/verdict-words.ts";
 import {
   anyTimeWords,
+  badMove,
   fill,
   gameWords,
   headerWords,
@@ -14,7 +15,6 @@ import {
   busyWords,
   minorWords,
   openingWords,
-  needsWords,
   outOfReach,
   padWords,
   syntaxWords,
@@ -67,27 +67,7 @@ const TABLE = {
     severity: "error",
     decides: "exchange",
     question: null,
-    says: (p) => {
-      if (p.code === "needs") return fill(needsWords[String(p.needs)] ?? needsWords.other!, p);
-      if (p.code === "side")
-        return fill("A {side} {move} contradicts itself: it belongs to the other side. Take “{side}” out.", p);
-      if (p.code === "contradicts")
-        return fill("“{one}” and “{two}” contradict each other: write one of them with {move}.", p);
-      if (p.code === "height") return fill("{move} does not go {height}. It goes {heights}.", p);
-      if (p.code === "number")
-        return p.number === ""
-          ? fill(
-              "Say which one: `{move} 3` (the set “{set}” has 1 to {most}), or how it goes: `forehand`, `backhand`, `overhead` or `thrust`.",
-              p,
-            )
-          : fill("The set “{set}” has no number {number}. It has 1 to {most}.", p);
-      if (p.code === "no-feint")
-        return fill(
-          "Nobody shows a feint that this falls for. Take the ~ away from {move}, or write `~` before the blow that is only shown.",
-          p,
-        );
-      return fill("{move} contradicts itself here.", p);
-    },
+    says: badMove,
   },
   "out-of-reach": {
     severity: "error",

@@ -64,7 +64,7 @@ export const syntaxWords: Record<string, string> = {
   unreadable: "This row could not be read.",
 };
 
-/** What may come at any time, and may not, by code. */
+/** Faults of rows that may come at any time, by code. */
 export const anyTimeWords: Record<string, string> = {
   many: "More than {most} things that may come at any time are too many to watch for. Take one out.",
   shape: "Write one feed and its answer: `any time: A lead hook -> B cover`.",
@@ -219,4 +219,27 @@ export const wrongMaterial: Record<string, string> = {
 export function fill(text: string, params: Params): string {
   const filled = text.replace(/\{(\w+)\}/g, (_, key: string) => String(params[key] ?? "")).trim();
   return filled.charAt(0).toUpperCase() + filled.slice(1);
+}
+
+/** A move that contradicts itself, or what is held, in words. */
+export function badMove(p: Params): string {
+  if (p.code === "needs") return fill(needsWords[String(p.needs)] ?? needsWords.other!, p);
+  if (p.code === "side")
+    return fill("A {side} {move} contradicts itself: it belongs to the other side. Take “{side}” out.", p);
+  if (p.code === "contradicts")
+    return fill("“{one}” and “{two}” contradict each other: write one of them with {move}.", p);
+  if (p.code === "height") return fill("{move} does not go {height}. It goes {heights}.", p);
+  if (p.code === "number")
+    return p.number === ""
+      ? fill(
+          "Say which one: `{move} 3` (the set “{set}” has 1 to {most}), or how it goes: `forehand`, `backhand`, `overhead` or `thrust`.",
+          p,
+        )
+      : fill("The set “{set}” has no number {number}. It has 1 to {most}.", p);
+  if (p.code === "no-feint")
+    return fill(
+      "Nobody shows a feint that this falls for. Take the ~ away from {move}, or write `~` before the blow that is only shown.",
+      p,
+    );
+  return fill("{move} contradicts itself here.", p);
 }

@@ -1,5 +1,6 @@
 /** A checked game as screens show it: who may what, as a table, with what scores and whether it is fair. */
-import { fairnessWords, gameInWords, gameRules } from "../class/game-in-words.ts";
+import { GAME_RULES } from "../score/game-words.ts";
+import { fairnessWords, gameInWords } from "../class/game-in-words.ts";
 import type { RowIndex, Share } from "../base/units.ts";
 import type { CheckedGame, GameCell } from "../drill/game-types.ts";
 import { beatText } from "../score/format.ts";
@@ -52,7 +53,7 @@ export function gameView({ game, verdict, feeder, answers, fairness, evener }: C
       cells: cells.map((row) => row.map((cell) => cellView(cell, tempo))),
     })),
     says: says.slice(1).filter((row) => !/^[ABC] may: /.test(row)),
-    rules: gameRules(),
+    rules: GAME_RULES,
     fairness: fairness.of === 0 ? null : fairnessWords(fairness, evener, tempo),
   };
 }

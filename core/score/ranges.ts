@@ -35,11 +35,14 @@ function expand(line: Line): readonly Line[] {
   const range = rangeOf(line);
   if (!range) return [line];
   const lines: Line[] = [];
-  const { anyOrder: _, ...plainLine } = line;
+  const { from, to, meets, several } = line;
   const step = range.last < range.first ? -1 : 1;
   for (let n = range.first; n !== range.last + step; n += step) {
     lines.push({
-      ...plainLine,
+      from,
+      to,
+      meets,
+      several,
       turns: line.turns.map((turn) => ({
         ...turn,
         alternatives: turn.alternatives.map((alternative) => ({
@@ -63,7 +66,7 @@ function withNumber(part: Part, n: number): Part {
 
 const ANY_ORDER = ["in", "any", "order"];
 
-/** True where a range stands at a place among words and `in any order` behind it. */
+/** True where the word at a place is a range with `in any order` behind it. */
 export const isAnyOrder = (words: readonly Word[], at: number): boolean =>
   words[at]?.text.startsWith("{") === true &&
   ANY_ORDER.every((text, i) => words[at + 1 + i]?.text.toLowerCase() === text);

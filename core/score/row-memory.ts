@@ -10,10 +10,10 @@ import { BLANK, type Row, type RowContent, type Score } from "./types.ts";
 /** Rows remembered for sure. */
 const MOST_ROWS = 20_000;
 
-/** A row that is no part of any score: what stands behind it is read as play. */
+/** A row that is no part of any score: the row after it is read as play. */
 const PLAY_BEFORE = "A jab";
 
-/** A game that is no part of any score: what stands behind it is read as its rows. */
+/** A game that is no part of any score: the row after it is read as one of its rows. */
 const GAME_BEFORE = "game one:";
 
 /** Before the first row of play, behind it, or in a game. */

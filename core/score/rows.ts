@@ -69,7 +69,7 @@ const partsOf = ({ turns }: Line): Part[] =>
   turns.flatMap(({ alternatives }) => alternatives.flatMap(({ beats }) => beats.flatMap(({ parts }) => parts)));
 const isRange = ({ text }: Word): boolean => /^\{\s*\d/.test(text);
 
-/** The marks of rows by the token that stands for each. */
+/** The marks of rows by their tokens. */
 const MARKS: readonly (readonly [string, RowMark])[] = [
   ["WrongWord", "wrong"],
   ["AnyTimeWord", "any time"],

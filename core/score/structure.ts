@@ -1,9 +1,9 @@
 /** Rows to a tree of sections, blocks and lines. */
-import { MAX_DEPTH, MAX_GAMES } from "./limits.ts";
+import { GameRows } from "./game-rows.ts";
+import { MAX_DEPTH } from "./limits.ts";
 import { expandRange } from "./ranges.ts";
 import type {
   BlockHead,
-  GameKeyRow,
   Line,
   Part,
   Row,
@@ -11,10 +11,8 @@ import type {
   RowFault,
   Score,
   ScoreBlock,
-  ScoreGame,
   ScoreItem,
   ScoreLine,
-  Span,
   Word,
 } from "./types.ts";
 
@@ -28,119 +26,107 @@ interface Open {
   readonly byEnd: boolean;
 }
 
+/** The blocks that are open at a row, the innermost last, and the items that are done. */
+class Blocks {
+  readonly top: ScoreItem[] = [];
+  readonly open: Open[] = [];
+  private readonly closing: ReadonlySet<number>;
+
+  constructor(
+    rows: readonly Row[],
+    private readonly faults: { row: Row; fault: RowFault }[],
+  ) {
+    this.closing = closedByEnd(rows);
+  }
+
+  put(...items: readonly ScoreItem[]): void {
+    (this.open.at(-1)?.items ?? this.top).push(...items);
+  }
+
+  begin(row: Row, { head, span }: Extract<RowBody, { kind: "block" }>): void {
+    // A block that lies too deep is read as part of the one round it.
+    if (this.open.length >= MAX_DEPTH)
+      this.faults.push({ row, fault: { ...span, code: "deep-block", found: String(MAX_DEPTH) } });
+    this.open.push({ row, head, items: [], labels: new Map(), byEnd: this.closing.has(row.index) });
+  }
+
+  close(): void {
+    const { row, head, items } = this.open.pop()!;
+    if (this.open.length >= MAX_DEPTH) return this.put(...items);
+    const block: ScoreBlock = { kind: "block", row, head, items };
+    if (!items.some((item) => item.kind === "line" || item.kind === "block"))
+      this.faults.push({ row, fault: { from: 0, to: 4, code: "empty-block", found: head.type } });
+    this.put(block);
+  }
+
+  /** Closes the blocks that end at a blank row. */
+  closeLoose(): void {
+    while (this.open.length > 0 && !this.open.at(-1)!.byEnd) this.close();
+  }
+}
+
 /** Builds the tree; says labels outside a choice, rows of a header that come late, and loose ends. */
 export function structure(rows: readonly Row[]): {
   items: ScoreItem[];
   faults: { row: Row; fault: RowFault }[];
 } {
-  const closing = closedByEnd(rows);
-  const top: ScoreItem[] = [];
-  const games = new GameRows();
-  const open: Open[] = [];
   const faults: { row: Row; fault: RowFault }[] = [];
-  const target = () => open[open.length - 1]?.items ?? top;
+  const blocks = new Blocks(rows, faults);
+  const games = new GameRows();
+  const { open } = blocks;
   let form: string | null = null;
-  const close = () => {
-    const { row, head, items } = open.pop()!;
-    if (open.length >= MAX_DEPTH) {
-      for (const item of items) target().push(item);
-      return;
-    }
-    const block: ScoreBlock = { kind: "block", row, head, items };
-    if (!items.some((item) => item.kind === "line" || item.kind === "block"))
-      faults.push({ row, fault: { from: 0, to: 4, code: "empty-block", found: head.type } });
-    target().push(block);
-  };
-
   for (const row of rows) {
     const { body } = row.content;
     if (games.takes(row)) continue;
     switch (body.kind) {
       case "game":
-        while (open.length > 0 && !open[open.length - 1]!.byEnd) close();
+        blocks.closeLoose();
         if (open.length > 0) faults.push({ row, fault: { ...body.name, code: "game-inside", found: body.name.text } });
-        top.push(games.begin(row, body.name));
+        blocks.top.push(games.begin(row, body.name));
         break;
       case "blank":
-        while (open.length > 0 && !open[open.length - 1]!.byEnd) close();
+        blocks.closeLoose();
         break;
       case "section":
-        if (body.name) target().push({ kind: "section", row, name: body.name.text });
+        if (body.name) blocks.put({ kind: "section", row, name: body.name.text });
         break;
       case "block":
-        // A block that lies too deep is read as part of the one round it.
-        if (open.length >= MAX_DEPTH)
-          faults.push({ row, fault: { ...body.span, code: "deep-block", found: String(MAX_DEPTH) } });
-        open.push({ row, head: body.head, items: [], labels: new Map(), byEnd: closing.has(row.index) });
+        blocks.begin(row, body);
         break;
       case "end":
-        while (open.length > 0 && !open[open.length - 1]!.byEnd) close();
-        if (open.length > 0) close();
+        blocks.closeLoose();
+        if (open.length > 0) blocks.close();
         else faults.push({ row, fault: { from: 0, to: 3, code: "stray-end", found: "end" } });
         break;
-      case "play": {
-        // A row that shows a mistake may bear the label of its line.
-        const beside = body.mark === "wrong" || body.mark === "any time";
-        const label = body.label && (beside ? body.label : checkLabel(row, body.label, open, faults));
-        const inChoice = open.some(({ head }) => head.type === "choose");
-        target().push(...itemsOf(row, body, label?.text ?? null, form).map((item) => (inChoice ? item : chosen(item))));
+      case "play":
+        blocks.put(...playItems(row, body, form, open, faults));
         form = null;
         break;
-      }
       case "form":
         form = body.name?.text ?? null;
         break;
       default:
     }
   }
-  while (open.length > 0) close();
-  return { items: top, faults: [...faults, ...games.end()] };
+  while (open.length > 0) blocks.close();
+  return { items: blocks.top, faults: [...faults, ...games.end()] };
 }
 
-/** The rows of games: from `game NAME:` to `end`, whatever stands between. */
-class GameRows {
-  private readonly faults: { row: Row; fault: RowFault }[] = [];
-  private keys: GameKeyRow[] | null = null;
-  private head: { readonly row: Row; readonly name: Word } | null = null;
-  private count = 0;
-
-  begin(row: Row, name: Word): ScoreGame {
-    this.keys = [];
-    this.head = { row, name };
-    if (++this.count > MAX_GAMES) this.say(row, name, "many-games", String(MAX_GAMES));
-    return { kind: "game", row, name, keys: this.keys };
-  }
-
-  /** Takes a row of the game that is open; false where none is. */
-  takes(row: Row): boolean {
-    const { keys } = this;
-    if (!keys) return false;
-    const { body } = row.content;
-    if (body.kind === "end") this.keys = this.head = null;
-    else if (body.kind === "game-key") {
-      const { key, value, lines } = body;
-      const same = (one: GameKeyRow) => gameKey(one) === gameKey({ key });
-      if (keys.some(same)) this.say(row, key, "game-key-twice", key.text);
-      else keys.push({ row, key, value, lines });
-    } else if (body.kind !== "blank" && body.kind !== "comment" && row.content.faults.length === 0)
-      this.say(row, { from: 0, to: 4 }, "game-row", "");
-    return true;
-  }
-
-  /** What is wrong with the rows of games. */
-  end(): readonly { row: Row; fault: RowFault }[] {
-    const { head } = this;
-    if (head) this.say(head.row, head.name, "game-open", head.name.text);
-    return this.faults;
-  }
-
-  private say(row: Row, { from, to }: Span, code: string, found: string): void {
-    this.faults.push({ row, fault: { from, to, code, found } });
-  }
+/** The items of a row of play where blocks are open: lines, and what stands beside them. */
+function playItems(
+  row: Row,
+  body: Extract<RowBody, { kind: "play" }>,
+  form: string | null,
+  open: readonly Open[],
+  faults: { row: Row; fault: RowFault }[],
+): ScoreItem[] {
+  // A row that shows a mistake, or what may come at any time, may bear the label of its line.
+  const beside = body.mark === "wrong" || body.mark === "any time";
+  const label = body.label && (beside ? body.label : checkLabel(row, body.label, open, faults));
+  const inChoice = open.some(({ head }) => head.type === "choose");
+  const items = itemsOf(row, body, label?.text ?? null, form);
+  return inChoice ? items : items.map(chosen);
 }
-
-/** The key of a row of a game, in small letters with one blank between its words. */
-export const gameKey = ({ key }: Pick<GameKeyRow, "key">): string => key.text.toLowerCase().replace(/\s+/g, " ");
 
 /** A line whose range comes in any order is a choice among its numbers. */
 function chosen(item: ScoreItem): ScoreItem {

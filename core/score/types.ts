@@ -48,7 +48,7 @@ export interface Turn extends Span {
 /** Turns joined by `->`, or two blows that meet (`<>`). */
 export interface Line extends Span {
   readonly meets: boolean;
-  /** A word of it stands for several: a range, or `any`. */
+  /** A word of it means several: a range, or `any`. */
   readonly several: boolean;
   /** Its range comes in any order: the feeder chooses among the numbers. */
   readonly anyOrder?: true;
@@ -102,7 +102,7 @@ export type RowBody =
   | {
       readonly kind: "game-key";
       readonly key: Word;
-      /** What is said behind the key; null where moves stand there. */
+      /** The text behind the key; null for a key that takes moves. */
       readonly value: Word | null;
       readonly lines: readonly Line[];
       /** It says something of a third person, C. */

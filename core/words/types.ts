@@ -231,9 +231,9 @@ export interface MoveData {
   readonly energy?: EnergyData;
   readonly answer?: readonly Mechanism[];
   readonly contact?: ContactData;
-  /** It tells the partner to act; what stands behind it decides what it is answered by. */
+  /** It tells the partner to act; the kind of cue decides how it is answered. */
   readonly cue?: Cue;
-  /** As a cue it asks for nothing: whoever stays does right. */
+  /** As a cue it asks for nothing: to stay is right. */
   readonly asksNothing?: true;
   /** A count of a contact cycle: the partner answers with a move of the same one. */
   readonly cycle?: string;
