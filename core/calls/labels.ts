@@ -1,7 +1,7 @@
 /** What can be called in a drill: the labels of its choices, or its first feeds where it has none. */
 import type { Checked } from "../drill/types.ts";
 import { lineText } from "../score/format.ts";
-import { linesOf } from "../score/structure.ts";
+import { linesDone } from "../score/structure.ts";
 import { readerFor, type LineReader } from "../read/line-reader.ts";
 import type { ScoreItem, ScoreLine } from "../score/types.ts";
 import type { Vocabulary } from "../words/vocabulary.ts";
@@ -34,7 +34,7 @@ export function drillCalls(checked: Checked, vocabulary: Vocabulary): DrillCalls
       turns,
       rotates,
     };
-  const items = [...linesOf(checked.score.items)];
+  const items = [...linesDone(checked.score.items)];
   const feeds = [...new Set(items.flatMap((item) => feedsOf(item, checked)))].slice(0, MOST);
   const free = items.length > 0 && items.every(isFree) ? FREE : {};
   const labels = spoken(feeds).map((name) => ({ name, weight: 1, ...free }));
@@ -64,7 +64,9 @@ const choicesOf = (items: readonly ScoreItem[]): readonly (readonly ScoreLine[])
   items.flatMap((item) => {
     if (item.kind !== "block") return [];
     const inner = choicesOf(item.items);
-    return item.head.type === "choose" ? [item.items.filter((one) => one.kind === "line"), ...inner] : inner;
+    if (item.head.type !== "choose") return inner;
+    const lines = item.items.flatMap((one) => (one.kind === "line" ? [one] : one.kind === "lands" ? [one.shows] : []));
+    return [lines, ...inner];
   });
 
 /** What is called for a line: its label, or each number of its range. */

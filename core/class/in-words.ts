@@ -24,6 +24,8 @@ const said = (items: readonly ScoreItem[], header: Header, depth: number): SaidR
         return [];
       case "line":
         return [{ text: lineInWords(item, header), depth }];
+      case "lands":
+        return [{ text: lineInWords(item.shows, header), depth }];
       case "any time":
         return [
           { text: `At any time: ${lineInWords(item.shows, header)}`, depth },

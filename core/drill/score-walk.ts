@@ -73,24 +73,32 @@ export function walkItems(items: readonly ScoreItem[], pass: Pass, place: Place,
       const alone = settingOf(pass, { ...place, choices: 1 }, section, shows.label);
       pass.found.fromWrong(shows, alone, place.frame ?? pass.prepared.frameFor([shows]));
     } else {
-      if (setting?.section !== section || setting.label !== item.label)
-        setting = settingOf(pass, withBesides(place, pass, item), section, item.label);
+      const line = item.kind === "lands" ? item.shows : item;
+      if (setting?.section !== section || setting.label !== line.label)
+        setting = settingOf(pass, withBesides(place, pass, line), section, line.label);
       if (state) {
-        if (outOfWork(item, pass)) return state;
-        const result = walkOn(item, pass.prepared.reader.read(item.line), state, setting);
-        pass.found.take(result, item, setting);
-        pass.anyTimes.keep(item.row, state, result);
-        for (const end of result.ends) pass.branchEnds.push(backInGuard(end));
-        state = result.end;
-        pass.work.left -= result.exchanges.length + 1;
-      } else {
-        const frame = place.frame ?? pass.prepared.frameFor([item]);
-        pass.found.fromFrame(item, setting, frame);
-        if (!pass.anyTimes.none) pass.anyTimes.keep(item.row, frame.world, cachedLine(item, setting, frame));
-      }
+        if (outOfWork(line, pass)) return state;
+        state = walkCarried(line, state, setting, pass);
+      } else walkFrom(line, setting, place.frame ?? pass.prepared.frameFor([line]), pass);
     }
   }
   return state;
+}
+
+/** A line that goes on from the one before; gives the state at its end. */
+function walkCarried(item: ScoreLine, from: World, setting: Setting, pass: Pass): World {
+  const result = walkOn(item, pass.prepared.reader.read(item.line), from, setting);
+  pass.found.take(result, item, setting);
+  pass.anyTimes.keep(item.row, from, result);
+  for (const end of result.ends) pass.branchEnds.push(backInGuard(end));
+  pass.work.left -= result.exchanges.length + 1;
+  return result.end;
+}
+
+/** A line that starts from the frame. */
+function walkFrom(item: ScoreLine, setting: Setting, frame: Frame, { found, anyTimes }: Pass): void {
+  found.fromFrame(item, setting, frame);
+  if (!anyTimes.none) anyTimes.keep(item.row, frame.world, cachedLine(item, setting, frame));
 }
 
 /** Each row that may come at any time adds one choice. */

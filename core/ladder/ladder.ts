@@ -80,6 +80,12 @@ const ALTERNATIVES = 5;
 export function* makeLadder(drill: Checked, school: School, options: LadderOptions): Generator<number, LadderResult> {
   const fault = ladderFault(options);
   if (fault) return { ok: false, message: fault };
+  if (linesOf(drill.score.items).next().done)
+    return {
+      ok: false,
+      message:
+        "A ladder is built of rows, and there is none here. Write one, such as `A jab -> B catch`, above the rest.",
+    };
   const base = validSubset(drill, school);
   if (!base)
     return {
@@ -317,10 +323,19 @@ function missingOf(node: Node, goal: Goal, base: Checked): string[] {
   return [...notes, `It stops at ${percent(now)}% of full speed instead of ${percent(tempo)}%: ${why}.`];
 }
 
+/** Parts of a drill that no rung has, as they are named. */
+const BESIDE = {
+  wrong: "What shows how it goes wrong",
+  "any time": "What may come at any time",
+  lands: "What goes on from a hit",
+  game: "The game",
+} as const;
+
 /** The rows of a drill that are not sound, and so in no rung, with the reason. */
 function leftOut(drill: Checked, base: Checked): string[] {
   const notes: string[] = [];
-  if (drill.wrong.length > 0) notes.push("What shows how it goes wrong is in no rung.");
+  for (const kind of new Set(drill.score.items.map((item) => item.kind)))
+    if (kind in BESIDE) notes.push(`${BESIDE[kind as keyof typeof BESIDE]} is in no rung.`);
   if (base === drill) return notes;
   const { of } = countExchanges(drill);
   for (const { row } of linesOf(drill.score.items)) {

@@ -205,8 +205,13 @@ export function withLines(
   return written(headerRows(score, header), play);
 }
 
-/** The same rows of play under another header. */
-export const withHeader = (score: Score, header: HeaderChanges): Rows => withLines(score, ({ line }) => line, header);
+/** The same rows of play under another header, with those that stay true in it: what may come at any time, and what lands. */
+export function withHeader(score: Score, header: HeaderChanges): Rows {
+  const beside = score.items.flatMap((item) =>
+    item.kind === "any time" || item.kind === "lands" ? [`${item.kind}: ${lineText(item.shows.line)}`] : [],
+  );
+  return [...withLines(score, ({ line }) => line, header), ...beside];
+}
 
 /** A score of the same header with one list of plain lines. */
 export const plainScore = (score: Score, lines: readonly Line[], header: HeaderChanges): Rows =>

@@ -12,7 +12,8 @@ export interface TextEdit {
 /** Rows of the lines that stand together with a row in one block, in order; empty where the row is no line. */
 export function siblingRows(score: Score, row: RowIndex): RowIndex[] {
   const find = (items: readonly ScoreItem[]): RowIndex[] | null => {
-    const isRow = (item: ScoreItem) => item.kind === "line" || (item.kind === "block" && item.implied);
+    const isRow = (item: ScoreItem) =>
+      item.kind === "line" || item.kind === "lands" || (item.kind === "block" && item.implied);
     const lines = items.flatMap((item) => (isRow(item) ? [item.row.index] : []));
     if (lines.includes(row)) return [...new Set(lines)];
     for (const item of items) {

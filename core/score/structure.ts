@@ -54,7 +54,7 @@ class Blocks {
     const { row, head, items } = this.open.pop()!;
     if (this.open.length >= MAX_DEPTH) return this.put(...items);
     const block: ScoreBlock = { kind: "block", row, head, items };
-    if (!items.some((item) => item.kind === "line" || item.kind === "block"))
+    if (!items.some(({ kind }) => kind === "line" || kind === "lands" || kind === "block"))
       this.faults.push({ row, fault: { from: 0, to: 4, code: "empty-block", found: head.type } });
     this.put(block);
   }
@@ -145,7 +145,7 @@ const itemsOf = (
 ): ScoreItem[] =>
   lines.map((line): ScoreItem => {
     const shown: ScoreLine = { kind: "line", row, label, line, form };
-    if (mark === "lands") return { ...shown, lands: true };
+    if (mark === "lands") return { kind: mark, row, shows: { ...shown, lands: true } };
     if (mark === "wrong") return { kind: mark, row, shows: shown };
     return mark ? { kind: mark, row, shows: shown } : shown;
   });
@@ -202,6 +202,15 @@ export function* linesOf(items: readonly ScoreItem[]): Generator<ScoreLine> {
   for (const item of items) {
     if (item.kind === "line") yield item;
     else if (item.kind === "block") yield* linesOf(item.items);
+  }
+}
+
+/** The same with those that go on from a hit: all that is done and can be called. */
+export function* linesDone(items: readonly ScoreItem[]): Generator<ScoreLine> {
+  for (const item of items) {
+    if (item.kind === "line") yield item;
+    else if (item.kind === "lands") yield item.shows;
+    else if (item.kind === "block") yield* linesDone(item.items);
   }
 }
 

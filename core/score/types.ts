@@ -141,8 +141,8 @@ export interface ScoreLine {
   readonly lands?: true;
 }
 
-/** A row beside the lines of a drill, which nobody chooses: it shows how it goes wrong, or what may come at any time. */
-export type ScoreBeside = Beside<"wrong"> | Beside<"any time">;
+/** A row beside the lines of a drill: it shows how it goes wrong, may come at any time, or goes on from a hit. */
+export type ScoreBeside = Beside<"wrong"> | Beside<"any time"> | Beside<"lands">;
 
 interface Beside<Kind> {
   readonly kind: Kind;
