@@ -13,6 +13,11 @@ const TOKENS = [
   ..."loop: loop x3: loop swap x4: choose A: choose call: carry: end section one: rules A: no hands no steps".split(
     " ",
   ),
+  ..."stay ~jab any time: lands: wrong: game Three clean: A may: B scores: touch: ends: 3 points or 90 s".split(" "),
+  "in any order",
+  "\ngame Three clean:\n",
+  "\nany time: ",
+  "\nlands: ",
   "\n",
   "\n\n",
   "  ",
@@ -55,6 +60,11 @@ const LONG: readonly ((random: Random, n: number) => string)[] = [
   (_, n) => `A ${"j".repeat(n)} -> B cover`,
   (_, n) => `${" ".repeat(n)}title: x\n${" ".repeat(n)}loop:\nA jab`,
   (_, n) => `A: ${"holds stick, ".repeat(n)}minor\nA jab`,
+  (_, n) => `A strike {1..${n}} in any order -> B block {#}`,
+  (_, n) => `A jab -> B catch\n${"any time: A lead hook -> B cover\n".repeat(n)}`,
+  (_, n) => `${"lands: A jab -> B step back\n".repeat(n)}`,
+  (_, n) => "game One:\n  A may: jab\n  B may: catch\nend\n".repeat(n),
+  (_, n) => `game One:\n  A may: ${"jab | ".repeat(n)}cross\n  B may: ${"catch | ".repeat(n)}cover\nend`,
   (_, n) => `A strike {1..${n}} -> B block {#}, counter {#} | block {#}`,
 ];
 

@@ -6,7 +6,9 @@ import { parse } from "#core/score/parse.ts";
 import { hostileText, mutated } from "./fuzz-texts.ts";
 import { check } from "#core/drill/check.ts";
 
-const drills = readdirSync("demo/drills").map((file) => readFileSync(`demo/drills/${file}`, "utf8"));
+const drills = [...readdirSync("demo/drills").map((file) => `demo/drills/${file}`), "docs/examples/forms.vics"].map(
+  (file) => readFileSync(file, "utf8"),
+);
 const random = seeded(20);
 const texts = Array.from({ length: 400 }, (_, i) => (i % 2 === 0 ? hostileText(random) : mutated(drills, random)));
 

@@ -13,7 +13,9 @@ import { hostileText, mutated } from "./fuzz-texts.ts";
 
 const count = Number(process.argv[2] ?? 100_000);
 const random = seeded(Number(process.argv[3] ?? 1));
-const drills = readdirSync("demo/drills").map((file) => readFileSync(`demo/drills/${file}`, "utf8"));
+const drills = [...readdirSync("demo/drills").map((file) => `demo/drills/${file}`), "docs/examples/forms.vics"].map(
+  (file) => readFileSync(file, "utf8"),
+);
 
 interface Slow {
   readonly text: string;

@@ -2,11 +2,10 @@
  * The gate for a change of the model: every drill of the demo club, checked by the code of a tag or commit and by the
  * code here. bin/tool verdicts --against TAG [FILE...]   Names each change; exit 1 where there is one.
  */
-import { execFileSync, spawnSync } from "node:child_process";
-import { mkdtempSync, readdirSync, rmSync, symlinkSync } from "node:fs";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
+import { spawnSync } from "node:child_process";
+import { readdirSync } from "node:fs";
 import { parseArgs } from "node:util";
+import { withEarlier } from "./earlier.ts";
 import { changesBetween, type CheckJson } from "./verdict-changes.ts";
 
 const { values, positionals } = parseArgs({ options: { against: { type: "string" } }, allowPositionals: true });
@@ -15,25 +14,6 @@ if (!values.against) {
   process.exit(2);
 }
 const root = process.cwd();
-const there = mkdtempSync(join(tmpdir(), "vicissor-before-"));
-
-/** Builds the command line of that version beside its sources. */
-function builtThere(): string {
-  const tar = execFileSync("git", ["archive", values.against!], { maxBuffer: 1 << 30 });
-  execFileSync("tar", ["-x", "-C", there], { input: tar });
-  symlinkSync(join(root, "node_modules"), join(there, "node_modules"));
-  execFileSync("npm", ["run", "--silent", "grammar"], { cwd: there, stdio: "ignore" });
-  const out = join(there, "vicissor.mjs");
-  const rolldown = join(root, "node_modules/.bin/rolldown");
-  execFileSync(
-    rolldown,
-    ["cli/main.ts", "--file", out, "--format", "esm", "--platform", "node", "--logLevel", "silent"],
-    {
-      cwd: there,
-    },
-  );
-  return out;
-}
 
 /** What a command line says of each file, by its name. */
 function checks(command: string, args: readonly string[], files: readonly string[]): Map<string, CheckJson> {
@@ -53,21 +33,17 @@ function checks(command: string, args: readonly string[], files: readonly string
   );
 }
 
-try {
-  const files = positionals.length > 0 ? positionals : readdirSync("demo/drills").map((name) => `demo/drills/${name}`);
-  const before = checks(process.execPath, [builtThere()], files);
-  const after = checks("bin/vicissor", [], files);
-  let changed = 0;
-  for (const file of files) {
-    const changes = changesBetween(before.get(file)!, after.get(file)!);
-    if (changes.length === 0) continue;
-    changed++;
-    console.log(file);
-    for (const change of changes) console.log(`  ${change}`);
-  }
-  const of = `${files.length} ${files.length === 1 ? "drill" : "drills"}`;
-  console.log(changed === 0 ? `No verdict changed in ${of}.` : `Verdicts changed in ${changed} of ${of}.`);
-  process.exitCode = changed === 0 ? 0 : 1;
-} finally {
-  rmSync(there, { recursive: true, force: true });
+const files = positionals.length > 0 ? positionals : readdirSync("demo/drills").map((name) => `demo/drills/${name}`);
+const before = await withEarlier(values.against, "cli/main.ts", (built) => checks(process.execPath, [built], files));
+const after = checks("bin/vicissor", [], files);
+let changed = 0;
+for (const file of files) {
+  const changes = changesBetween(before.get(file)!, after.get(file)!);
+  if (changes.length === 0) continue;
+  changed++;
+  console.log(file);
+  for (const change of changes) console.log(`  ${change}`);
 }
+const of = `${files.length} ${files.length === 1 ? "drill" : "drills"}`;
+console.log(changed === 0 ? `No verdict changed in ${of}.` : `Verdicts changed in ${changed} of ${of}.`);
+process.exitCode = changed === 0 ? 0 : 1;
