@@ -95,6 +95,7 @@ class PartReader {
     if (move.numbered && !found.rest.some((word) => /^\d+$/.test(word))) return this.numbered(use, null);
     const modified = this.modify(use, found.rest);
     if (!modified) return null;
+    if (use.on === null && move.onlyOn?.some((name) => said.words.includes(name))) return this.unknown(said.words);
     const { number } = modified;
     if (move.numbered) return this.numbered(use, number);
     if (number !== null && move.cycle) use.count = number;

@@ -203,6 +203,7 @@ const move = object({
   jumps: boolean(),
   restores: boolean(),
   asksNothing: boolean(),
+  onlyOn: array(string().required()),
   changes: string().oneOf(["stance", "hands"]),
   numbered: string().oneOf(["strike", "block", "counter"]),
   opens: boolean(),

@@ -235,6 +235,8 @@ export interface MoveData {
   readonly cue?: Cue;
   /** As a cue it asks for nothing: to stay is right. */
   readonly asksNothing?: true;
+  /** Names that mean this only with `on PART`: a bare tap means stop. */
+  readonly onlyOn?: readonly string[];
   /** A count of a contact cycle: the partner answers with a move of the same one. */
   readonly cycle?: string;
   /** Time until the target is clear or the cover stands. */

@@ -1,0 +1,12 @@
+import { chromium } from "playwright";
+const [,, url, out, w="1280", h="800", scheme="light", script=""] = process.argv;
+const b = await chromium.launch({ executablePath: "/usr/bin/chromium", args:["--no-sandbox"] });
+const c = await b.newContext({ viewport: { width:+w, height:+h }, colorScheme: scheme });
+const [name, ...v] = (process.env.SESSION||"").split("="); 
+if (v.length) await c.addCookies([{ name, value: v.join("="), url: "http://127.0.0.1:4555" }]);
+const p = await c.newPage();
+const errs=[]; p.on("console",m=>m.type()==="error"&&errs.push(m.text())); p.on("pageerror",e=>errs.push(String(e)));
+await p.goto(url); await p.waitForLoadState("networkidle");
+if (script) await (new (Object.getPrototypeOf(async function(){}).constructor)("p", script))(p);
+await p.waitForTimeout(600);
+await p.screenshot({ path: out, fullPage: process.env.FULL==="1" }); if(errs.length)console.log(errs.slice(0,5)); await b.close();
