@@ -5,7 +5,7 @@ import type { PadLine } from "#core/formats/pad-lines.ts";
 import type { ScoreView } from "#core/formats/desk-view.ts";
 import { scoreStaves } from "../drawing/score-layout.ts";
 import { ask } from "../workers/client.ts";
-import { cautionsFor, playRows } from "#core/class/cautions.ts";
+import { ANY_TIME, cautionsFor, playRows } from "#core/class/cautions.ts";
 import { drillCard } from "./drill-card-layout.ts";
 import { SvgPages } from "./svg-pages.tsx";
 
@@ -47,7 +47,7 @@ export function DrillCard({ id, title, school, text }: CardProps) {
         facts: factsOf(view, pads),
         rows: playRows(text),
         staves: scoreStaves(view),
-        cautions: cautionsFor(view),
+        cautions: [...formsOf(view), ...cautionsFor(view)],
       }),
     [view, pads, title, school, text],
   );
@@ -60,3 +60,11 @@ export function DrillCard({ id, title, school, text }: CardProps) {
     />
   );
 }
+
+/** What is printed with rows that may come at any time, and with games. */
+const formsOf = ({ exchanges, games }: ScoreView): readonly string[] => [
+  ...(exchanges.some(({ anyTime }) => anyTime)
+    ? [`At any time: ${ANY_TIME.charAt(0).toLowerCase()}${ANY_TIME.slice(1)}`]
+    : []),
+  ...(games[0] ? [`Games: ${games[0].rules.join(" ")}`] : []),
+];

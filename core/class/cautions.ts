@@ -9,6 +9,9 @@ export const CAUTIONS = [
 /** What ends a hold: a person who is held cannot always speak. Common practice, no source. */
 export const TAP = "Two taps end a hold at once: on the partner, on yourself, on the mat. Let go at the first.";
 
+/** What both know of a row that may come at any time. Common practice, no source. */
+export const ANY_TIME = "Both know which one it is. First at half speed between two rows; one in ten at most.";
+
 /** The cautions of a drill, the tap first where somebody is held. */
 export const cautionsFor = ({ taps }: { readonly taps: boolean }): readonly string[] =>
   taps ? [TAP, ...CAUTIONS] : CAUTIONS;

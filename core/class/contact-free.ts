@@ -14,9 +14,10 @@ type ContactFree =
   | { readonly kind: "stopped short" };
 
 /** Null: it cannot be done without taking hold, pushing, or throwing. */
-export function contactFree({ header, exchanges }: Checked): ContactFree | null {
+export function contactFree(checked: Checked): ContactFree | null {
+  const { header, games } = checked;
   if (header.contact === "none") return { kind: "as it is" };
-  const holds = movesOf({ exchanges }).some(
+  const holds = movesOf(checked).some(
     (move) =>
       move.contact !== undefined ||
       move.energy !== undefined ||
@@ -24,7 +25,9 @@ export function contactFree({ header, exchanges }: Checked): ContactFree | null 
       move.attack?.path === "shoot" ||
       (move.answer ?? []).some(({ by }) => by === "energy"),
   );
-  if (holds || header.kind === "sensitivity") return null;
+  // A game that touches the body is none without the touch.
+  const touches = games.some(({ game }) => game.touch?.body !== false);
+  if (holds || touches || header.kind === "sensitivity") return null;
   const onPads = header.actors.some((actor) => header.people[actor].wears.some((gear) => PADS.has(gear)));
   if (onPads && header.contact !== "full") return { kind: "as it is" };
   return { kind: "stopped short" };

@@ -1,6 +1,7 @@
 /** What a drill needs of the school's gear, and what to do where there is less. */
 import data from "./gear.json" with { type: "json" };
 import { clockText } from "./timetable.ts";
+import { allDone } from "../drill/done.ts";
 import type { Checked } from "../drill/types.ts";
 
 interface GearKind {
@@ -21,7 +22,8 @@ export type GearCount = Readonly<Record<string, number>>;
 const PERSONAL = new Set(data.personal);
 
 /** What one pair needs of the school's gear; what everybody brings themselves is left out. */
-export function gearFor({ header, exchanges }: Checked): GearCount {
+export function gearFor(checked: Checked): GearCount {
+  const { header } = checked;
   const need: Record<string, number> = {};
   const take = (kind: string, count: number) => (need[kind] = (need[kind] ?? 0) + count);
   for (const actor of header.actors) {
@@ -29,7 +31,7 @@ export function gearFor({ header, exchanges }: Checked): GearCount {
     if (holds) take(holds.kind, holds.count);
     for (const worn of wears) if (!PERSONAL.has(worn)) take(worn, 1);
   }
-  if (header.mats || exchanges.some((e) => e.blow?.path === "shoot")) take("mats", data.floor.mats);
+  if (header.mats || allDone(checked).some((e) => e.blow?.path === "shoot")) take("mats", data.floor.mats);
   return need;
 }
 

@@ -4,6 +4,7 @@ import { beatText } from "../score/format.ts";
 import type { Alternative, Score, ScoreBlock, ScoreGame, ScoreItem, ScoreLine, Turn } from "../score/types.ts";
 import { readGame } from "../drill/game-read.ts";
 import { GAME_RULES } from "../score/game-words.ts";
+import { ANY_TIME } from "./cautions.ts";
 import { gameInWords } from "./game-in-words.ts";
 import { spoken } from "../vary/change-words.ts";
 
@@ -38,9 +39,6 @@ const said = (items: readonly ScoreItem[], header: Header, depth: number): SaidR
         return [{ text: headInWords(item.head), depth }, ...said(item.items, header, depth + 1)];
     }
   });
-
-/** What both know of something that may come at any time. */
-const ANY_TIME = "Both know which one it is. First at half speed between two rows; one in ten at most.";
 
 function gameRows(item: ScoreGame, depth: number): SaidRow[] {
   const [title, ...rows] = gameInWords(readGame(item).game, beatsOf);

@@ -1,5 +1,6 @@
 /** What people leave out, read against a drill: which rung is none for them, and what is only said. Common practice, no source. */
 import type { Checked } from "../drill/types.ts";
+import { allDone } from "../drill/done.ts";
 import { PADS } from "../score/person.ts";
 import type { Move } from "../words/types.ts";
 
@@ -26,12 +27,12 @@ const RULES: readonly LimitRule[] = [
     said: "no falls, and this goes to the ground",
     clashes: some((move) => move.attack?.path === "shoot" || move.fells === true),
   },
-  { word: "no kicks", said: "no kicks", clashes: (_, { exchanges }) => exchanges.some((e) => e.blow?.limb === "leg") },
+  { word: "no kicks", said: "no kicks", clashes: (_, checked) => allDone(checked).some((e) => e.blow?.limb === "leg") },
   { word: NO_CONTACT, said: "no contact", clashes: (_, checked) => isTouched(checked) },
   {
     word: "no head contact",
     said: "no contact to the head",
-    clashes: (_, checked) => isTouched(checked) && checked.exchanges.some((e) => e.blow?.zone === "head"),
+    clashes: (_, checked) => isTouched(checked) && allDone(checked).some((e) => e.blow?.zone === "head"),
   },
   {
     word: "no rolling",
@@ -56,9 +57,9 @@ const RULES: readonly LimitRule[] = [
   {
     word: "spare the knee",
     said: "spare the knee, and this goes down to the mat or kicks the leg",
-    clashes: (moves, { exchanges }) =>
+    clashes: (moves, checked) =>
       moves.some((move) => move.goesDown === true || move.fells === true) ||
-      exchanges.some(({ blow }) => blow?.limb === "leg" && blow.zone !== "head"),
+      allDone(checked).some(({ blow }) => blow?.limb === "leg" && blow.zone !== "head"),
   },
 ];
 
@@ -75,9 +76,9 @@ export const wantsNoCloseTouch = (limits: readonly string[]): boolean =>
 /** Limits that the plan knows by name; any other is shown on the card as it is written. */
 export const LIMITS: readonly string[] = [...RULES.map(({ word }) => word), NO_CLOSE_TOUCH];
 
-/** All moves of a drill, feeds and answers and returns. */
-export const movesOf = ({ exchanges }: Pick<Checked, "exchanges">): Move[] =>
-  exchanges.flatMap(({ feed, beat, returns }) => [
+/** All moves of a drill and its games, feeds and answers and returns. */
+export const movesOf = (checked: Pick<Checked, "exchanges" | "games">): Move[] =>
+  allDone(checked).flatMap(({ feed, beat, returns }) => [
     ...(feed ? [feed.move] : []),
     ...beat.map(({ move }) => move),
     ...returns.map(({ use }) => use.move),

@@ -2,6 +2,7 @@
 import { parse } from "../score/parse.ts";
 import { checkFor } from "../policy/judge.ts";
 import type { School } from "../policy/school.ts";
+import { allDone } from "../drill/done.ts";
 import type { Checked } from "../drill/types.ts";
 import { coachingOf, type Coaching } from "../ladder/coaching.ts";
 import { vary } from "../vary/vary.ts";
@@ -40,7 +41,7 @@ export function rungWords(rungs: readonly StoredRung[], school: School): RungWor
     const { cues, fault, feeder, goOn } = coachingOf(checked, before, known(operator));
     before = checked;
     const play = inWords(checked.score, checked.header);
-    const toHead = checked.exchanges.some(({ blow }) => blow?.zone === "head");
+    const toHead = allDone(checked).some(({ blow }) => blow?.zone === "head");
     return { play, toHead, taps: needsTap(checked), alone: aloneOf(checked, school), cues, fault, feeder, goOn };
   });
 }

@@ -39,6 +39,7 @@ export function checkGame(written: ScoreGame, prepared: Prepared, usage: Usage):
       feeder: feeds?.actor ?? null,
       answers: [],
       holes: [],
+      exchanges: [],
       fairness: { answered: 0, of: 0 },
       evener: null,
     };
@@ -55,11 +56,12 @@ export function checkGame(written: ScoreGame, prepared: Prepared, usage: Usage):
   const cells = answers.map((one) => one.cells);
   const fairness = { answered: answeredAt(cells, tempo), of: feeds.options.length };
   const evener = holes.length === 0 ? evenerOf(cells, tempo, () => table.withTwo(feeds, others)) : null;
-  const half = { game, feeder: feeds.actor, answers, holes, fairness, evener };
+  const exchanges = pairs.flat(2).flatMap(({ result }) => result.exchanges);
+  const half = { game, feeder: feeds.actor, answers, holes, exchanges, fairness, evener };
   const all = [...said, ...gameFindings(half, prepared.header, (option) => table.features(option))];
   const worst = worstOf(all);
   const verdict = worst === "error" ? "broken" : worst === "risk" ? "risky" : "sound";
-  const shares = pairs.flatMap((rows) => rows.map((row) => shareIn(row, game)));
+  const shares = pairs.flatMap((rows) => rows.flatMap((row) => (row.length > 0 ? [shareIn(row, game)] : [])));
   return { checked: { ...half, verdict }, findings: all, shares };
 }
 

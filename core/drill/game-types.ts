@@ -1,5 +1,6 @@
 /** A game as the checker takes it: what each may do, what scores, how it touches, when it ends. */
 import type { Share } from "../base/units.ts";
+import type { CheckedExchange } from "../exchange/types.ts";
 import type { Range } from "../score/header.ts";
 import type { GameEvent, GameTouch } from "../score/game-words.ts";
 import type { Actor, Alternative, Line, Row, Span } from "../score/types.ts";
@@ -82,6 +83,8 @@ export interface CheckedGame {
     readonly cells: readonly (readonly GameCell[])[];
   }[];
   readonly holes: readonly GameHole[];
+  /** Every option of the feeder against every option of the others. */
+  readonly exchanges: readonly CheckedExchange[];
   /** How many of the feeder’s options can still be answered at the tempo of the drill, of how many. */
   readonly fairness: { readonly answered: number; readonly of: number };
   /** What makes the rest answerable; null where nothing has to, or nothing does. */

@@ -122,6 +122,7 @@ describe("rows of games that cannot be read", () => {
     ["game Swap:\n  A may: jab\n  B may: catch\n  swap: often\nend", /“often” is no change of roles/],
     ["game Touch:\n  A may: jab\n  B may: catch\n  touch: hard\nend", /“hard” is no touch/],
     ["game Points:\n  A may: jab\n  B may: catch\n  B scores: clean\nend", /what scores and how much/],
+    ["game Nobody:\n  A may: jab\n  B may:\nend", /Write what B may do/],
     ["game Word:\n  A may: jabb | jab\n  B may: catch\nend", /We don’t know “jabb”/],
   ])("%j", (text, words) => {
     expect(said(text).join("\n")).toMatch(words);

@@ -22,8 +22,11 @@ export function landed(feed: Feed, from: readonly DoneBeat[], world: World, sett
   const hit = effectOf(feed, blow);
   const { world: after, says } = hit === null ? { world: thrown, says: "It lands." } : shown(hit, feed, thrown);
   const done = applyAll(feed.after, after, actor, receiver);
-  const last = from[from.length - 1];
-  const uses = from.flatMap((beat) => beat.uses);
+  // Blows that they send back are feeds of their own.
+  const strikes = from.findIndex((beat) => beat.uses.some(({ move }) => move.attack));
+  const then = strikes < 0 ? from : from.slice(0, strikes);
+  const last = then[then.length - 1];
+  const uses = then.flatMap((beat) => beat.uses);
   const exchange = {
     ...emptyExchange(
       {
@@ -34,7 +37,7 @@ export function landed(feed: Feed, from: readonly DoneBeat[], world: World, sett
         feedText: use.text,
         feeder: actor,
         responder: receiver,
-        answerSpan: last ? { from: from[0]!.from, to: last.to } : null,
+        answerSpan: last ? { from: then[0]!.from, to: last.to } : null,
         before: poses(world),
         after: poses(done),
       },
@@ -42,7 +45,7 @@ export function landed(feed: Feed, from: readonly DoneBeat[], world: World, sett
     ),
     beat: uses,
     answer: uses,
-    answerText: from.map((beat) => beat.text).join(", "),
+    answerText: then.map((beat) => beat.text).join(", "),
     verdict: verdictOf(findings),
     says,
     findings,

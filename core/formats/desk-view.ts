@@ -52,6 +52,8 @@ export interface ExchangeView {
   readonly wrong: boolean;
   /** Its feed lands, and the row goes on from there. */
   readonly lands: boolean;
+  /** It may come at any time. */
+  readonly anyTime: boolean;
   readonly meets: boolean;
   /** Distance of feeder and responder before and after, m. */
   readonly before: number;
@@ -198,6 +200,7 @@ function exchangeView(e: CheckedExchange, index: number, number: number | null):
     })),
     wrong: false,
     lands: e.lands === true,
+    anyTime: e.anyTime !== undefined,
     meets: e.layers.some((l) => l.by === "meet"),
     before: apart(e.before, e.feeder, e.responder),
     after: apart(e.after, e.feeder, e.responder),

@@ -1,5 +1,5 @@
 /** Small edits of a score as text: rows kept, lines changed, header rows replaced. */
-import { headText, lineText, spaced } from "./format.ts";
+import { gameText, headText, lineText, spaced } from "./format.ts";
 import type {
   Alternative,
   Beat,
@@ -205,11 +205,12 @@ export function withLines(
   return written(headerRows(score, header), play);
 }
 
-/** The same rows of play under another header, with those that stay true in it: what may come at any time, and what lands. */
+/** The same rows of play under another header, with the rows and games beside them, which stay as true. */
 export function withHeader(score: Score, header: HeaderChanges): Rows {
-  const beside = score.items.flatMap((item) =>
-    item.kind === "any time" || item.kind === "lands" ? [`${item.kind}: ${lineText(item.shows.line)}`] : [],
-  );
+  const beside = score.items.flatMap((item) => {
+    if (item.kind === "game") return gameText(item);
+    return item.kind === "any time" || item.kind === "lands" ? [`${item.kind}: ${lineText(item.shows.line)}`] : [];
+  });
   return [...withLines(score, ({ line }) => line, header), ...beside];
 }
 

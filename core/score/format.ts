@@ -1,6 +1,18 @@
 /** Score to text: one layout, nothing lost but layout. */
 import { closedByEnd } from "./structure.ts";
-import type { Beat, BlockHead, Line, Row, RowBody, Score, ScoreItem, Turn, Word } from "./types.ts";
+import type {
+  Beat,
+  BlockHead,
+  GameKeyRow,
+  Line,
+  Row,
+  ScoreGame,
+  RowBody,
+  Score,
+  ScoreItem,
+  Turn,
+  Word,
+} from "./types.ts";
 
 /** Writes a score in the one layout; `format(parse(format(s)))` equals `format(s)`. */
 export function format(score: Score): string {
@@ -92,10 +104,8 @@ function writeRow(body: RowBody): string {
       return `${body.mark ? `${body.mark}: ` : ""}${body.label ? `${body.label.text}: ` : ""}${body.lines.map(lineText).join("; ")}`;
     case "game":
       return `game ${spaced(body.name.text)}:`;
-    case "game-key": {
-      const said = body.value ? spaced(body.value.text) : body.lines.map(lineText).join("; ");
-      return `${keyText(body.key.text)}: ${said}`.trim();
-    }
+    case "game-key":
+      return keyRow(body);
     case "unread":
       return body.text;
   }
@@ -104,6 +114,17 @@ function writeRow(body: RowBody): string {
 /** The key of a game as it is written: people are large letters. */
 const keyText = (key: string): string =>
   spaced(key.toLowerCase()).replace(/^[abc](?= )/, (actor) => actor.toUpperCase());
+
+/** A row of a game as it is written. */
+const keyRow = ({ key, value, lines }: Pick<GameKeyRow, "key" | "value" | "lines">): string =>
+  `${keyText(key.text)}: ${value ? spaced(value.text) : lines.map(lineText).join("; ")}`.trim();
+
+/** Returns a game as rows of text. */
+export const gameText = ({ name, keys }: ScoreGame): string[] => [
+  `game ${spaced(name.text)}:`,
+  ...keys.map((key) => `  ${keyRow(key)}`),
+  "end",
+];
 
 /** How the sides of a loop are written. */
 const SIDES = { written: "", each: " each side", alternate: " alternate" } as const;
