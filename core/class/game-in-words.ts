@@ -1,9 +1,8 @@
 /** A game as it is said to the two who play it: who may do what, what scores, how it touches, when it ends. */
-import type { Game, GameEnd, GameEvener, GameSwap } from "../drill/game-types.ts";
+import type { CheckedGame, Game, GameEnd, GameSwap } from "../drill/game-types.ts";
 import type { Share } from "../base/units.ts";
 import { lineText } from "../score/format.ts";
 import type { Alternative } from "../score/types.ts";
-import { listed } from "../vary/change-words.ts";
 
 /** A game in words: a row for each thing to know. `says`: how what somebody may do is said. */
 export function gameInWords(game: Game, says: (alternative: Alternative) => string): string[] {
@@ -22,7 +21,7 @@ export function gameInWords(game: Game, says: (alternative: Alternative) => stri
 function startWords({ start, range }: Game): string[] {
   const rows = start.map(({ line }) => lineText(line));
   const far = range === null ? [] : ["metres" in range ? `${range.metres} m apart` : `at ${RANGE_WORDS[range.name]}`];
-  return rows.length + far.length === 0 ? [] : [`Start: ${listed([...rows, ...far])}.`];
+  return rows.length + far.length === 0 ? [] : [`Start: ${[...rows, ...far].join(", ")}.`];
 }
 
 const RANGE_WORDS = {
@@ -53,12 +52,12 @@ function swapWords(swap: GameSwap): string {
 
 /** Whether a game is fair for these two, in a sentence. */
 export function fairnessWords(
-  { answered, of }: { readonly answered: number; readonly of: number },
-  evener: GameEvener | null,
+  { fairness: { answered, of }, evener, holes }: Pick<CheckedGame, "fairness" | "evener" | "holes">,
   tempo: Share,
 ): string {
   const now = `At ${Math.round(tempo * 100)}% ${answered} of ${of} feeds can still be answered.`;
   if (answered === of) return now;
+  if (holes.length > 0) return `${now} The rest has no answer yet.`;
   if (evener === null) return `${now} Nothing evens it: start further apart, or give a nearer answer.`;
   if (evener === "two options") return `${now} With two options it is fair.`;
   return `${now} At ${Math.round(evener.slower * 100)}% it is fair.`;

@@ -37,7 +37,8 @@ export interface GameView {
 }
 
 /** The view of a checked game; `tempo`: of its drill. */
-export function gameView({ game, verdict, feeder, answers, fairness, evener }: CheckedGame, tempo: Share): GameView {
+export function gameView(checked: CheckedGame, tempo: Share): GameView {
+  const { game, verdict, feeder, answers, fairness } = checked;
   const textsOf = (actor: string | null) =>
     (game.may.find((may) => may.actor === actor)?.options ?? []).map(({ text }) => text);
   const says = gameInWords(game, ({ beats }) => beats.map((beat) => spoken(beatText(beat))).join(", "));
@@ -54,7 +55,7 @@ export function gameView({ game, verdict, feeder, answers, fairness, evener }: C
     })),
     says: says.slice(1).filter((row) => !/^[ABC] may: /.test(row)),
     rules: GAME_RULES,
-    fairness: fairness.of === 0 ? null : fairnessWords(fairness, evener, tempo),
+    fairness: fairness.of === 0 ? null : fairnessWords(checked, tempo),
   };
 }
 
