@@ -126,7 +126,7 @@ export const headerWords: Record<string, string> = {
 };
 
 /** Messages about moves that need another tool, by need. */
-export const needsWords: Record<string, string> = {
+const needsWords: Record<string, string> = {
   empty: "{move} needs an empty hand; this one holds something. Use the other hand, or take another move.",
   hand: "The weapon is in the {side} hand: it cannot {move} with the other one.",
   gone: "{move} needs the weapon, and the partner has taken it. Use the empty hand, kick, or step away.",
