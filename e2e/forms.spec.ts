@@ -1,4 +1,4 @@
-/** What is done once the rows are known: stay, any order, any time, what lands, a game; typed, checked, mended, printed. */
+/** Forms for people who know the rows: stay, any order, any time, lands, a game; typed, checked, mended, printed. */
 import { expect, test } from "@playwright/test";
 import { expectAccessible, expectNoSideScroll, editorText, freshDrill, focusEditor, pasteOverAll } from "./helpers.ts";
 

@@ -83,8 +83,11 @@ const GAME_SAMPLES: Readonly<Record<string, readonly string[]>> = {
 };
 
 /** True where a text ends among the rows of a game. */
-export const isInGame = (before: string): boolean =>
-  /^[ \t]*game[ \t]+[^:\n]+:[^\n]*\n(?:(?![ \t]*end[ \t]*(?:#|\n|$))[^\n]*(?:\n|$))*$/im.test(before);
+export function isInGame(before: string): boolean {
+  const rows = before.split("\n");
+  const begun = rows.findLastIndex((row) => /^[ \t]*game[ \t]+[^:#]*:[ \t]*(?:#|$)/i.test(row));
+  return begun >= 0 && !rows.slice(begun).some((row) => /^[ \t]*end[ \t]*(?:#|$)/i.test(row));
+}
 
 /** Completions in a row of a game; null where it takes moves. */
 function inGame(before: string) {

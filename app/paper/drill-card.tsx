@@ -61,7 +61,7 @@ export function DrillCard({ id, title, school, text }: CardProps) {
   );
 }
 
-/** What is printed with rows that may come at any time, and with games. */
+/** The rules that are printed with rows that may come at any time, and with games. */
 const formsOf = ({ exchanges, games }: ScoreView): readonly string[] => [
   ...(exchanges.some(({ anyTime }) => anyTime)
     ? [`At any time: ${ANY_TIME.charAt(0).toLowerCase()}${ANY_TIME.slice(1)}`]
