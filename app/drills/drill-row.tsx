@@ -21,17 +21,17 @@ import { VerdictRing } from "../ui/marks.tsx";
 import { useTeaches } from "../ui/role.tsx";
 import { FOR_THUMBS } from "../ui/theme.ts";
 import type { DrillListRow } from "#core/lists/drill-list.ts";
+import { sizeWords } from "#core/lists/sizes.ts";
 
 /** The rows of the list and what is said above it share what was sent and what came of it. */
 export const LIST = "drills";
-
-const counted = (exchanges: number): string => (exchanges === 1 ? "1 exchange" : `${exchanges} exchanges`);
 
 /** The line below the title: how the drill came to be, or its level and size; the problems in it. */
 function aboutOf({ changed, summary, verdict }: DrillListRow): string {
   const found = summary.findings ?? 0;
   const mend = verdict === "broken" && found > 0 ? `${found === 1 ? "1 problem" : `${found} problems`} to mend` : null;
-  return [changed ?? summary.level, changed ? null : counted(summary.exchanges ?? 0), mend].filter(Boolean).join(", ");
+  const size = sizeWords(summary.exchanges ?? 0, summary.games ?? 0);
+  return [changed ?? summary.level, changed ? null : size, mend].filter(Boolean).join(", ");
 }
 
 /** `most`: the largest load in the list. `fold`: shows and hides what was made from it. */

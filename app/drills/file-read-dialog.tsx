@@ -7,6 +7,8 @@ import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import Stack from "@mui/material/Stack";
 import useMediaQuery from "@mui/material/useMediaQuery";
+import { sizeWords } from "#core/lists/sizes.ts";
+import { GameTables } from "../drawing/game-tables.tsx";
 import { ScoreDrawing } from "../drawing/score-drawing.tsx";
 import { placeOf } from "#core/formats/finding-place.ts";
 import { VerdictRing } from "../ui/marks.tsx";
@@ -34,11 +36,12 @@ export function FileReadDialog({
           <>
             <Stack direction="row" spacing={1.5} sx={{ alignItems: "center", mb: 1 }}>
               <VerdictRing verdict={found.view.shown} word />
-              {found.view.exchanges.length} exchanges,{" "}
+              {sizeWords(found.view.exchanges.length, found.view.games.length)},{" "}
               {found.view.findings.filter((f) => f.severity === "error").length} errors,{" "}
               {found.view.findings.filter((f) => f.severity === "risk").length} risks
             </Stack>
             <ScoreDrawing view={found.view} cursor={null} zoom={0.8} />
+            <GameTables games={found.view.games} />
             <Box component="ul" sx={{ pl: 2.5 }}>
               {found.view.findings
                 .filter((f) => f.severity !== "note")

@@ -1,5 +1,6 @@
 /** What a check found, as it is said in one line: verdict, size, load, and the tempo that it holds. */
 import type { Share } from "../base/units.ts";
+import { sizeWords } from "../lists/sizes.ts";
 import { countExchanges } from "../drill/exchange-count.ts";
 import type { Finding } from "../findings/finding.ts";
 import { isBareToBlade } from "../exchange/verdict.ts";
@@ -46,12 +47,6 @@ export function summaryOf(checked: Checked): Summary {
   };
 }
 
-/** `4 exchanges`, `1 game`, or both. */
-function counted(exchanges: number, games: number): string[] {
-  const many = (count: number, one: string) => (count === 1 ? `1 ${one}` : `${count} ${one}s`);
-  const played = games === 0 ? [] : [many(games, "game")];
-  return exchanges === 0 && games > 0 ? played : [many(exchanges, "exchange"), ...played];
-}
 const listed = (numbers: readonly number[]): string =>
   numbers.length === 1
     ? `exchange ${numbers[0]}`
@@ -64,7 +59,7 @@ const holds = (ceiling: Share): string =>
 /** `Sound. 4 exchanges, load 7.5, works up to 85%.` */
 export function summaryWords(summary: Summary): string {
   const { verdict, exchanges, games, broken, risky, load, ceiling, bare } = summary;
-  const size = [...counted(exchanges, games), `load ${load.toFixed(1)}`];
+  const size = [sizeWords(exchanges, games), `load ${load.toFixed(1)}`];
   switch (verdict) {
     case "sound":
       return `${bare ? "Holds as a drill" : "Sound"}. ${[...size, ...(ceiling === null ? [] : [holds(ceiling)])].join(", ")}.`;

@@ -21,6 +21,7 @@ export interface DrillListRow {
     readonly level?: string | null;
     readonly tools?: readonly string[];
     readonly exchanges?: number;
+    readonly games?: number;
     readonly findings?: number;
     readonly bare?: boolean;
   };

@@ -32,6 +32,7 @@ export const summaryOf = (checked: Checked): DrillSummary => ({
   level: checked.header.level,
   tools: toolsOf(checked),
   exchanges: checked.exchanges.length,
+  games: checked.games.length,
   findings: checked.findings.filter((f) => f.severity !== "note").length,
 });
 
