@@ -5,6 +5,7 @@ import { parse } from "../score/parse.ts";
 import { format } from "../score/format.ts";
 import type { Checked } from "../drill/types.ts";
 import type { Finding } from "../findings/finding.ts";
+import { gamesIn, isFrameRow, markOf, numbersOf } from "./marked.ts";
 import { piecesOf } from "./pieces.ts";
 import { rowOf, type MadeRow } from "./rows.ts";
 
@@ -44,8 +45,32 @@ export function readPlain(page: string, header: readonly string[], school: Schoo
     .map((source, i) => ({ source, line: i + 1 }))
     .filter(({ source }) => source.trim() !== "");
   const head = [...header, ...lines.flatMap(({ source }) => (isHeaderRow(source) ? [source.trim()] : []))];
-  return lines.map(({ source, line }) => ({ line, source, ...readLine(source, head, school) }));
+  const games = gamesIn(lines.map(({ source }) => source));
+  return lines.map(({ source, line }, i) => {
+    const game = games.find(([from, to]) => from <= i && i <= to);
+    if (!game) return { line, source, ...readLine(source, head, school) };
+    const rows = lines.slice(game[0], game[1] + 1).map((one) => one.source.trim());
+    return {
+      line,
+      source,
+      ...asWritten(i === game[0] || i === game[1] ? "" : "  ", source, [...head, "", ...rows], school),
+    };
+  });
 }
+
+/** A row of the notation as it stands, with the verdict of the text that it is part of. */
+const asWritten = (indent: string, source: string, rows: readonly string[], school: School): Read => {
+  const text = `${indent}${source.trim()}`;
+  return asItStands(text, checkFor(parse(rows.join("\n")), school).verdict, source);
+};
+
+const asItStands = (text: string, verdict: Checked["verdict"], source: string): Read => {
+  return {
+    proposals: [{ text, verdict, understood: [{ from: 0, to: source.length, as: text }] }],
+    question: null,
+    kept: [],
+  };
+};
 
 type Read = Omit<PlainLine, "line" | "source">;
 
@@ -56,7 +81,10 @@ export const isUnread = ({ rule }: Pick<Finding, "rule">): boolean => UNREAD.has
 /** Reads one line beside the rows of a header. */
 export function readLine(source: string, header: readonly string[], school: School): Read {
   if (source.length > LONGEST_LINE) return { proposals: [], question: null, kept: [source.slice(0, LONGEST_LINE)] };
-  const asItIs = written(source, header, school);
+  if (isFrameRow(source)) return asItStands(source.trim(), "sound", source);
+  const marked = markOf(source);
+  if (marked) return withMark(marked, readLine(source.slice(marked.length), header, school), { header, school });
+  const asItIs = written(numbersOf(source) ?? source, header, school);
   if (asItIs) return { proposals: [asItIs], question: null, kept: [] };
   const pieces = piecesOf(source, school.vocabulary);
   const made = rowOf(pieces);
@@ -75,6 +103,25 @@ export function readLine(source: string, header: readonly string[], school: Scho
   const second = proposed(made.asked.other);
   const choices = [first.text, second.text] as const;
   return { proposals: [first, second], question: { text: made.asked.text, choices }, kept };
+}
+
+/** A line behind its mark; a row that may come at any time is judged without it, since alone there is no place for it. */
+function withMark(
+  { mark, length }: { readonly mark: string; readonly length: number },
+  read: Read,
+  { header, school }: { readonly header: readonly string[]; readonly school: School },
+): Read {
+  const judged = (text: string, alone: Checked["verdict"]) =>
+    mark === "lands: " ? checkFor(parse([...header, "", `${mark}${text}`].join("\n")), school).verdict : alone;
+  const proposals = read.proposals.map(({ text, verdict, understood }) => ({
+    text: `${mark}${text}`,
+    verdict: judged(text, verdict),
+    understood: understood.map((one) => ({ ...one, from: one.from + length, to: one.to + length })),
+  }));
+  const { question } = read;
+  const [one, two] = question?.choices ?? [];
+  const choices = one !== undefined && two !== undefined ? ([`${mark}${one}`, `${mark}${two}`] as const) : null;
+  return { proposals, question: question && choices && { ...question, choices }, kept: read.kept };
 }
 
 /** A line that is notation already, or a row of a header; null for all other lines. */
