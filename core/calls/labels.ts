@@ -30,7 +30,10 @@ export function drillCalls(checked: Checked, vocabulary: Vocabulary): DrillCalls
     .filter((labels) => labels.length > 0);
   if (choices.length > 0)
     return {
-      choices: choices.map((labels, i) => ({ name: `Choice ${i + 1}: ${listed(labels)}`, labels })),
+      choices: choices.map((labels, i) => ({
+        name: `Choice ${i + 1}: ${listed(labels)}`,
+        labels: withAnyTime(labels, checked),
+      })),
       turns,
       rotates,
     };
@@ -38,7 +41,14 @@ export function drillCalls(checked: Checked, vocabulary: Vocabulary): DrillCalls
   const feeds = [...new Set(items.flatMap((item) => feedsOf(item, checked)))].slice(0, MOST);
   const free = items.length > 0 && items.every(isFree) ? FREE : {};
   const labels = spoken(feeds).map((name) => ({ name, weight: 1, ...free }));
-  return { choices: [{ name: listed(labels), labels }], turns, rotates };
+  return { choices: [{ name: listed(labels), labels: withAnyTime(labels, checked) }], turns, rotates };
+}
+
+/** With what may come at any time among the others: less than one in ten, since rounds are rounded. */
+function withAnyTime(labels: readonly CallLabel[], { exchanges }: Checked): readonly CallLabel[] {
+  const others = labels.reduce((sum, { weight }) => sum + weight, 0);
+  if (others === 0 || !exchanges.some(({ anyTime }) => anyTime)) return labels;
+  return [...labels, { name: "any time", weight: Math.floor((others / 12) * 100) / 100 }];
 }
 
 /** Each name once; two rows of one name are one call. */

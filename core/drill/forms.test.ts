@@ -99,6 +99,15 @@ describe("any time", () => {
     expect(rules(rows(4))).not.toContain("any-time");
     expect(rules(rows(5))).toContain("any-time");
   });
+  test("is called as any time, one in ten at most", () => {
+    const calls = drillCalls(run(`A jab -> B catch\nA cross -> B slip out\n${HOOK}`), defaultSchool().vocabulary);
+    const [{ labels }] = calls.choices as [(typeof calls.choices)[number]];
+    expect(labels.map(({ name }) => name)).toEqual(["jab", "cross", "any time"]);
+    const all = labels.reduce((sum, { weight }) => sum + weight, 0);
+    expect(labels.at(-1)!.weight / all).toBeLessThanOrEqual(0.1);
+    expect(labels.at(-1)!.weight / all).toBeGreaterThan(0.07);
+    expect(drillCalls(run("A jab -> B catch"), defaultSchool().vocabulary).choices[0]!.labels).toHaveLength(1);
+  });
   test("is drawn and said beside the rows", () => {
     const text = `A jab -> B catch\n${HOOK}`;
     expect(scoreView(run(text)).exchanges.map((e) => e.label)).toEqual([null, "any time"]);
