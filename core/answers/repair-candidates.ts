@@ -19,6 +19,7 @@ import {
 } from "./repair-rows.ts";
 import { mendGame } from "./mend-games.ts";
 import type { Broken, Candidate } from "./repairs.ts";
+import { rowOfLine } from "../base/units.ts";
 import type { CheckedExchange } from "../exchange/types.ts";
 import type { Edit } from "../findings/finding.ts";
 import type { RuleId } from "../findings/rules.ts";
@@ -98,6 +99,14 @@ const withoutWord: Make = ({ text, finding }) => {
   const words = text.slice(finding.from, finding.to).split(" ");
   const rest = words.filter((w) => w.toLowerCase() !== word).join(" ");
   return word === "" ? [] : one(`Take “${word}” out`, edit(finding.from, finding.to, rest));
+};
+
+/** The letter of a hand that holds nothing is taken out: the weapon is in the other one. */
+const handWithWeapon: Make = ({ text, finding }) => {
+  const words = text.slice(finding.from, finding.to);
+  const letter = /^([LR])\s+/i.exec(words);
+  if (finding.params.needs !== "hand" || !letter) return [];
+  return one(`Take “${letter[1]}” out`, edit(finding.from, finding.from + letter[0].length, ""));
 };
 
 /** Training targets that are parts of the notation by another name. */
@@ -201,7 +210,29 @@ const either =
   (broken, answers) =>
     makers.flatMap((make) => make(broken, answers));
 
-const comeIn = before("Come in with it", `${TRADE.companions.forward} + `);
+/** A hold that a step does not bring near begins where hands touch. */
+const nearer: Make = (broken) =>
+  String(broken.finding.params.code).startsWith("hold")
+    ? one("Start where forearms touch", withHeader(broken, "range", "trap"))
+    : [];
+
+/** A step with the blow, where it has none yet. */
+const comeIn: Make = (broken, answers) =>
+  broken.finding.params.stepped ? [] : before("Come in with it", `${TRADE.companions.forward} + `)(broken, answers);
+
+/** A step with the answer before a blow that falls short, and with the blow as well. */
+const comeInBefore: Make = ({ checked, finding }) => {
+  const row = checked.score.rows[rowOfLine(finding.line)];
+  const place = row && turnsAt(row, finding.from - row.from);
+  const first = place?.turn.alternatives[0]?.beats[0];
+  if (!row || !first || row.from + first.from >= finding.from) return [];
+  const step = `${TRADE.companions.forward} + `;
+  const at = row.from + first.from;
+  return [
+    { label: "Come in with the answer", edits: [edit(at, at, step)] },
+    { label: "Come in with both", edits: [edit(at, at, step), edit(finding.from, finding.from, step)] },
+  ];
+};
 
 /** How each rule may be mended; a rule that is not here has no repair of one step. */
 const MAKERS: Readonly<Partial<Record<RuleId, Make>>> = {
@@ -209,7 +240,7 @@ const MAKERS: Readonly<Partial<Record<RuleId, Make>>> = {
     /^unfair/.test(String(broken.finding.params.code)) ? evener(broken, answers) : mendGame(broken, answers),
   syntax: (broken, answers) => either(takeOut, commaBetween)(broken, answers),
   "unknown-move": nearestNames,
-  "bad-move": either(withoutWord, withoutMark, otherAnswers),
+  "bad-move": either(withoutWord, withoutMark, handWithWeapon, otherAnswers),
   "line-open": otherAnswers,
   "wrong-material": otherAnswers,
   resisting: otherAnswers,
@@ -226,8 +257,8 @@ const MAKERS: Readonly<Partial<Record<RuleId, Make>>> = {
   "not-recovered": before(`Write ${TRADE.waysBack[0]!} before it`, `${TRADE.waysBack[0]!}, `),
   "out-of-reach": (broken, answers) =>
     broken.finding.params.code === "return"
-      ? comeIn(broken, answers)
-      : either(turnFirst, lowerTarget, comeIn, solvedDistance, otherTriangle)(broken, answers),
+      ? either(comeIn, comeInBefore)(broken, answers)
+      : either(turnFirst, lowerTarget, comeIn, solvedDistance, nearer, otherTriangle)(broken, answers),
   "too-close": either(before("Step back first", `${TRADE.repairs.leaves}, `), solvedDistance, otherTriangle),
   pad: movePad,
   "blade-arm": otherAnswers,

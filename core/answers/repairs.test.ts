@@ -133,7 +133,7 @@ test("edits are put in from the back, whatever their order", () => {
 /** Findings that no edit of one place can mend: what is no word, what is misspelt, two people as they are. */
 const NOT_MENDED: ReadonlySet<string> = new Set(["syntax", "header", "unknown-move", "weight-gap"]);
 
-test("93 of 100 findings that stand alone in the facts of others have a repair that holds", () => {
+test("95 of 100 findings that stand alone in the facts of others have a repair that holds", () => {
   const all = todays(facts, 3).flatMap(({ headers, score }) => {
     const text = [...headers, "", score, ""].join("\n");
     const checked = look(text);
@@ -145,7 +145,7 @@ test("93 of 100 findings that stand alone in the facts of others have a repair t
   });
   const without = all.filter(({ found }) => !found).map(({ text, rule }) => `${rule}: ${text}`);
   // A part of the facts each day, of which a few more may be among those without.
-  const most = process.env.TEST_LONG ? 0.07 : 0.12;
+  const most = process.env.TEST_LONG ? 0.05 : 0.1;
   expect([without.length <= most * all.length, without]).toEqual([true, without]);
 });
 

@@ -315,6 +315,6 @@ export function holdReach(
     const missing = distanceOf(state, partner) - surface - state.body.arm - step;
     if (missing <= 0) return [];
     const cm = Math.max(1, Math.round(missing * 100));
-    return [draft(row, use, "out-of-reach", { move: use.text, cm, code: "hold" })];
+    return [draft(row, use, "out-of-reach", { move: use.text, cm, code: steps ? "hold-stepped" : "hold" })];
   });
 }

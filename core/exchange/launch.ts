@@ -5,7 +5,7 @@ import { goesHigh, lateBack, launch, limbKind, limbSide } from "./blow.ts";
 import { MODEL } from "./constants.ts";
 import { applyAfter, applyAll, isDoneHeld } from "./limbs.ts";
 import { gapFor } from "./layers.ts";
-import { moveBody } from "./move-body.ts";
+import { displacements, moveBody } from "./move-body.ts";
 import { unsafeTarget } from "./targets.ts";
 import { norm } from "../body/geometry.ts";
 import type { MoveUse } from "../read/types.ts";
@@ -130,11 +130,13 @@ function stepWith({ companions, actor, receiver }: Feed, world: World, gap: numb
 }
 
 /** Whether a blow reaches, has room, and needs its step. */
-function roomFindings({ use, row, isReturn, first }: Feed, blow: Blow, range: Range): FindingDraft[] {
+function roomFindings({ use, row, isReturn, first, beatUses }: Feed, blow: Blow, range: Range): FindingDraft[] {
   const found: FindingDraft[] = [];
   if (blow.missing > REACHED) {
     const cm = Math.max(1, Math.round(blow.missing * 100));
-    found.push(draft(row, use, "out-of-reach", { move: use.text, cm, code: isReturn ? "return" : "feed" }));
+    const stepped = beatUses.some((one) => displacements(one).some(({ feet }) => (feet?.forward ?? 0) > 0));
+    const code = isReturn ? "return" : "feed";
+    found.push(draft(row, use, "out-of-reach", { move: use.text, cm, code, ...(stepped ? { stepped: "yes" } : {}) }));
   }
   const { drive } = use.move.attack!;
   if (blow.tooHigh) found.push(draft(row, use, "out-of-reach", { move: use.text, code: "high" }));

@@ -73,7 +73,7 @@ const TABLE = {
     severity: "error",
     decides: "exchange",
     question: "A blow cannot land",
-    says: (p) => fill(outOfReach[String(p.code)] ?? outOfReach.feed!, p),
+    says: (p) => fill(outOfReach[`${p.code}${p.stepped ? "-stepped" : ""}`] ?? outOfReach.feed!, p),
   },
   "too-close": {
     severity: "error",

@@ -137,7 +137,12 @@ const needsWords: Record<string, string> = {
 /** A blow or hold that does not get there. */
 export const outOfReach: Record<string, string> = {
   feed: "The {move} can’t land from here. Step closer: a feed that can’t land trains nothing.",
+  "feed-stepped":
+    "The {move} can’t land from here, even with the step. Start nearer: a feed that can’t land trains nothing.",
   return: "The {move} falls short. Step in with it: `step in + {move}`.",
+  "return-stepped":
+    "The {move} falls short, even with the step. Step in with the answer before it as well, or send something longer.",
+  "hold-stepped": "Too far away for the {move}, even with the step. Start nearer, or take a part that is nearer.",
   hold: "Too far away for the {move}. Step in with it: `step in + {move}`.",
   high: "The {move} doesn’t get that high on this partner. Kick lower, or take a smaller partner.",
   behind: "{actor} is behind: no {move} gets there. Turn first (`turn out`), or use an elbow, a stomp or a back kick.",
