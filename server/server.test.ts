@@ -63,6 +63,8 @@ describe("what is stored of a text", () => {
   test.each([
     ["A jab -> B slip", "Drill without a title"],
     ["", "Empty drill"],
+    ["loop x2:\n  A jab -> B slip\nend", "Drill without a title"],
+    ["game Three clean:\n  A may: jab\nend", "Three clean"],
     [`title: ${"x".repeat(400)}`, "x".repeat(120)],
   ])("%j has a title", (text, title) => {
     expect(revisionInput(ID, text, defaultSchool()).title).toBe(title);

@@ -10,9 +10,9 @@ const MAX_TITLE = 120;
 
 /** The title of a drill: its `title:` row, or its first row of play. */
 export function titleOf(checked: Checked): string {
-  const first = checked.score.items.find((item) => item.kind === "line");
-  const fallback = first ? (first.row.content.body.kind === "play" ? "Drill without a title" : "Drill") : "Empty drill";
-  return (checked.header.title ?? fallback).slice(0, MAX_TITLE);
+  const { header, games, exchanges } = checked;
+  const fallback = games[0]?.game.name ?? (exchanges.length > 0 ? "Drill without a title" : "Empty drill");
+  return (header.title ?? fallback).slice(0, MAX_TITLE);
 }
 
 /** The tools that the people of a drill hold or wear for it. */
