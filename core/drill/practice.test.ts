@@ -54,6 +54,10 @@ const DISPUTED: Readonly<Record<string, string>> = {
   "range: kick ; A rear round kick to leg -> B shin check, cross":
     "who kicks has stepped in: check and cross is taught",
   "A jab -> B intercept": "a blow has to be named",
+  "range: out ; A jab -> B stay, cross": "the jab stepped in, and the longer hand gets there",
+  "A strike 1 in any order -> B block 1": "without a range the words are none, which is said",
+  "range: out ; A thrust high -> B stay": "out is 30 cm beyond the usual step with a stick: a long one gets there",
+  "range: out ; A thrust mid -> B stay": "the same with a blade",
   "B: minor ; A jab -> B catch": "contact is light where nothing is written, so it lands",
   "rules B: contact kept ; A push to chest -> B step back": "one can step and stay on them; instructors differ",
   "A jab at B -> B catch -> B cross at A": "the same person twice is one turn, and is written as one",

@@ -136,7 +136,7 @@ const textIn = ({ actor, beats }: ReadBeats): string => `${actor} ${beats.map(({
 /** The first feed of a turn lands; what comes behind it still waits for its answer. */
 function landFirst(end: TurnEnd, next: ReadTurn | undefined, turn: ReadTurn, walk: Walk): TurnEnd {
   const [first, ...rest] = end.pending;
-  if (!first) walk.findings.push(draft(walk.row, turn, "syntax", { code: "lands-nothing" }));
+  if (!first || first.feed?.use.feint) walk.findings.push(draft(walk.row, turn, "syntax", { code: "lands-nothing" }));
   if (!first?.feed) return end;
   const answer = next?.alternatives[0]?.[0];
   const then = answer ? asTheyStand(answer, end.world, { ...walk, findings: [] }) : [];
