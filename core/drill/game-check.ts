@@ -7,11 +7,11 @@ import { share, type Share } from "../base/units.ts";
 import { applySetUp, limbFindings } from "../exchange/limbs.ts";
 import { holdReach } from "../exchange/cue.ts";
 import type { Setting } from "../exchange/exchange.ts";
-import type { World } from "../body/state.ts";
+import { distanceOf, withBody, withState, type World } from "../body/state.ts";
 import type { FindingDraft } from "../findings/finding.ts";
 import type { ReadLine } from "../read/types.ts";
 import type { Actor, Line, Row, ScoreGame } from "../score/types.ts";
-import { distanceIn, distancesOf, place } from "./frame.ts";
+import { distanceIn, distancesOf, place, type Distances } from "./frame.ts";
 import { gameFindings } from "./game-findings.ts";
 import { readGame } from "./game-read.ts";
 import type { CheckedGame, Game, GameCell, GameEvener, GameHole, GameMay, GameOption } from "./game-types.ts";
@@ -75,12 +75,15 @@ class GameTable {
   /** Where each go begins. */
   private readonly world: World;
   readonly startFindings: FindingDraft[] = [];
+  private readonly distances: Distances;
 
   constructor(
     private readonly game: Game,
     private readonly prepared: Prepared,
     private readonly usage: Usage,
   ) {
+    const { header, reader } = prepared;
+    this.distances = distancesOf(game.range ? { ...header, range: game.range } : header, reader);
     this.world = this.start();
   }
 
@@ -109,7 +112,10 @@ class GameTable {
           [feeds.actor, feed],
           [may.actor, answer],
         ]);
-        return { line, result: walkLine({ row: feed.row }, this.read(line), this.world, this.setting(choices)) };
+        return {
+          line,
+          result: walkLine({ row: feed.row }, this.read(line), this.cameIn(feeds.actor, feed), this.setting(choices)),
+        };
       }),
     );
   }
@@ -135,16 +141,28 @@ class GameTable {
   /** The bodies at the start: the distance that is written, or that of the first feed; then the set-ups. */
   private start(): World {
     const { game, prepared } = this;
-    const { header, reader } = prepared;
     const [feeds] = game.may;
     const row: Row = game.row;
     const lines = (feeds?.options ?? []).map((option) => lineOf(option, [[feeds!.actor, option]]));
     const items = lines.map((line) => ({ kind: "line" as const, row, label: null, line, form: null }));
-    const { range } = game;
-    const distances = distancesOf(range ? { ...header, range } : header, reader);
-    let world = place(header, distanceIn(items, distances));
+    let world = place(prepared.header, distanceIn(items, this.distances));
     for (const { row: at, line } of game.start) world = this.setUp(at, line, world);
     return world;
+  }
+
+  /** In a game people move: the feeder comes in from further away, as far as the feed needs. */
+  private cameIn(actor: Actor, feed: GameOption): World {
+    const { world } = this;
+    const me = world[actor]!;
+    const partner = world[actor === "A" ? "B" : "A"];
+    const landing = this.distances.by(lineOf(feed, [[actor, feed]]));
+    if (!landing || !partner) return world;
+    const away = distanceOf(me, partner);
+    if (away <= landing.most) return world;
+    const share = landing.usual / away;
+    const x = partner.x + (me.x - partner.x) * share;
+    const y = partner.y + (me.y - partner.y) * share;
+    return withBody(world, withState(me, { x, y }));
   }
 
   private setUp(row: Row, line: Line, start: World): World {
