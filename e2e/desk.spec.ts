@@ -211,7 +211,7 @@ test("a file is shown as it was read before it is saved; what is no drill says w
   await page.getByRole("button", { name: "Close" }).click();
   await give("brought.vics", "title: Brought in\r\n\r\nA lead hook -> B slip out\r\n");
   const dialog = page.getByRole("dialog", { name: "Brought in" });
-  await expect(dialog).toContainText("1 exchanges, 1 errors");
+  await expect(dialog).toContainText("1 exchange, 1 error, 0 risks");
   await expect(dialog).toContainText("The lead hook still lands on the head");
   await expectAccessible(page);
   await dialog.getByRole("button", { name: "Save as a drill" }).click();

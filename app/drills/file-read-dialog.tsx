@@ -7,7 +7,7 @@ import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import Stack from "@mui/material/Stack";
 import useMediaQuery from "@mui/material/useMediaQuery";
-import { sizeWords } from "#core/lists/sizes.ts";
+import { counted, sizeWords } from "#core/lists/sizes.ts";
 import { GameTables } from "../drawing/game-tables.tsx";
 import { ScoreDrawing } from "../drawing/score-drawing.tsx";
 import { placeOf } from "#core/formats/finding-place.ts";
@@ -37,8 +37,8 @@ export function FileReadDialog({
             <Stack direction="row" spacing={1.5} sx={{ alignItems: "center", mb: 1 }}>
               <VerdictRing verdict={found.view.shown} word />
               {sizeWords(found.view.exchanges.length, found.view.games.length)},{" "}
-              {found.view.findings.filter((f) => f.severity === "error").length} errors,{" "}
-              {found.view.findings.filter((f) => f.severity === "risk").length} risks
+              {counted(found.view.findings.filter((f) => f.severity === "error").length, "error")},{" "}
+              {counted(found.view.findings.filter((f) => f.severity === "risk").length, "risk")}
             </Stack>
             <ScoreDrawing view={found.view} cursor={null} zoom={0.8} />
             <GameTables games={found.view.games} />

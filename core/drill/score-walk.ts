@@ -182,7 +182,7 @@ function walkLoop(block: ScoreBlock, pass: Pass, place: Place, carried: World | 
   const first = backInGuard(walkItems(block.items, pass, { ...place, passNumber: 1 }, from)!);
   otherStarts(block, pass, place, first);
   // The second pass is for its end state; its exchanges would only repeat the first.
-  const silent: Pass = { ...pass, found: pass.found.emptyCopy(), anyTimes: NO_TIMES, branchEnds: [] };
+  const silent: Pass = { ...pass, found: pass.found.emptyCopy(), anyTimes: new AnyTimes([]), branchEnds: [] };
   const turned = swap ? rolesExchanged(first) : first;
   // The other side is the same cycle in the mirror, from stances that are changed for it.
   const start = sides === "alternate" ? standingAs(turned, from) : turned;
@@ -229,13 +229,10 @@ function closesInTwo(
   place: Place,
   { first, second }: { readonly first: World; readonly second: World },
 ): boolean {
-  const again: Pass = { ...pass, found: pass.found.emptyCopy(), anyTimes: NO_TIMES, branchEnds: [] };
+  const again: Pass = { ...pass, found: pass.found.emptyCopy(), anyTimes: new AnyTimes([]), branchEnds: [] };
   const third = backInGuard(walkItems(block.items, again, { ...place, passNumber: 3 }, second)!);
   return differences(first, third).length === 0;
 }
-
-/** In passes that only repeat others nothing new may come. */
-const NO_TIMES = new AnyTimes([]);
 
 /** Most different states from which the lines of a choice are tried again. */
 const MAX_STARTS = 8;
@@ -249,7 +246,7 @@ function otherStarts(block: ScoreBlock, pass: Pass, place: Place, first: World):
   for (const end of pass.branchEnds)
     if (starts.length < MAX_STARTS && starts.every((start) => differences(start, end).length > 0)) starts.push(end);
   for (const start of starts.slice(1)) {
-    const again: Pass = { ...pass, found: pass.found.emptyCopy(), anyTimes: NO_TIMES, branchEnds: [] };
+    const again: Pass = { ...pass, found: pass.found.emptyCopy(), anyTimes: new AnyTimes([]), branchEnds: [] };
     walkItems(block.items, again, { ...place, passNumber: 1 }, start);
     pass.found.mergeErrors(again.found);
   }
