@@ -13,7 +13,8 @@ type TableView = GameView["tables"][number];
 type Cell = TableView["cells"][number][number];
 
 /** What a cell says, in words; colour and shape say the same. */
-function cellWords({ verdict, inTime, ceiling }: Cell): string {
+function cellWords({ verdict, inTime, ceiling, forNothing }: Cell): string {
+  if (forNothing) return "moves for nothing";
   if (verdict === "nothing") return "nothing to answer";
   if (verdict === "invalid") return "no answer";
   const slow = inTime || ceiling === null ? "" : `, up to ${ceiling}%`;
@@ -80,7 +81,7 @@ function AnswerTable({ table, feeder }: { readonly table: TableView; readonly fe
 
 function CellSign({ cell }: { readonly cell: Cell }) {
   const words = cellWords(cell);
-  if (cell.verdict === "nothing" || cell.verdict === "invalid")
+  if (cell.verdict === "nothing" || cell.verdict === "invalid" || cell.forNothing)
     return <Typography color="text.secondary">{words}</Typography>;
   return (
     <Box component="span" sx={{ display: "inline-flex", alignItems: "center", gap: 0.75 }}>

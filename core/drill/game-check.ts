@@ -5,7 +5,7 @@
  */
 import { share, type Share } from "../base/units.ts";
 import { applySetUp, limbFindings } from "../exchange/limbs.ts";
-import { holdReach } from "../exchange/cue.ts";
+import { holdReach, stays } from "../exchange/cue.ts";
 import type { Setting } from "../exchange/exchange.ts";
 import { distanceOf, withBody, withState, type World } from "../body/state.ts";
 import type { FindingDraft } from "../findings/finding.ts";
@@ -193,13 +193,15 @@ const lineOf = (first: GameOption, turns: readonly (readonly [Actor, GameOption]
 
 function cellOf({ result: { exchanges, findings } }: Pair): GameCell {
   const returns = exchanges.some((e) => e.returns.some(({ lands }) => lands));
-  if (exchanges.length === 0) return { verdict: "nothing", ceiling: null, returns };
+  if (exchanges.length === 0) return { verdict: "nothing", ceiling: null, forNothing: false, returns };
+  const shown = exchanges.every(({ feed }) => feed?.feint === true);
+  const forNothing = shown && exchanges.some(({ answer }) => !answer.every(({ move }) => stays(move)));
   const worst = worstOf([...findings, ...exchanges.flatMap((e) => e.findings)]);
   const unread = exchanges.some((e) => e.verdict === "unread");
   const ceilings = exchanges.flatMap((e) => (e.ceiling === null ? [] : [e.ceiling]));
   const ceiling = ceilings.length > 0 ? share(Math.min(...ceilings)) : null;
   const verdict = worst === "error" || unread ? "invalid" : worst === "risk" ? "risky" : "valid";
-  return { verdict, ceiling, returns };
+  return { verdict, ceiling, forNothing, returns };
 }
 
 const holds = ({ verdict }: GameCell): boolean => verdict !== "invalid";

@@ -61,6 +61,8 @@ export interface GameCell {
   readonly verdict: "valid" | "risky" | "invalid" | "nothing";
   /** It is in time up to this share of full speed; null where time does not matter. */
   readonly ceiling: Share | null;
+  /** Nothing came, and they moved all the same. */
+  readonly forNothing: boolean;
   /** Returned, and the return lands. */
   readonly returns: boolean;
 }

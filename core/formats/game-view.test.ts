@@ -28,6 +28,16 @@ test("the table has a row for each feed and a cell for each answer", () => {
   ]);
 });
 
+test("who moves for a feint has moved for nothing, who stays has not", () => {
+  const feints = GAME("")
+    .replace("jab | jab, jab", "jab | ~jab")
+    .replace("catch, jab | step back", "catch, jab | stay");
+  expect(view(feints).tables[0]!.cells.map((row) => row.map(({ forNothing }) => forNothing))).toEqual([
+    [false, false],
+    [true, false],
+  ]);
+});
+
 test("what scores, touches and ends is said in words", () => {
   expect(view(GAME("")).says).toEqual([
     "Start: A guard, 1.2 m apart.",

@@ -20,6 +20,8 @@ interface GameCellView {
   /** In time at the tempo of the drill. */
   readonly inTime: boolean;
   readonly ceiling: number | null;
+  /** Nothing came, and they moved all the same. */
+  readonly forNothing: boolean;
 }
 
 /** A game as screens show it. */
@@ -59,8 +61,9 @@ export function gameView(checked: CheckedGame, tempo: Share): GameView {
   };
 }
 
-const cellView = ({ verdict, ceiling }: GameCell, tempo: Share): GameCellView => ({
+const cellView = ({ verdict, ceiling, forNothing }: GameCell, tempo: Share): GameCellView => ({
   verdict,
   inTime: ceiling === null || ceiling >= tempo,
   ceiling: ceiling === null ? null : Math.floor(ceiling * 100),
+  forNothing,
 });
