@@ -4,7 +4,7 @@ import { asTheyStand, recorded, unanswered, unread, type Pending, type Walk } fr
 import { sendBack, sentFrom, type Ahead } from "./returns.ts";
 import { millis } from "../base/units.ts";
 import { STANCE, withBody, withState, type World } from "../body/state.ts";
-import { checkCue, cueOf, dealsWith, holdReach, stays } from "../exchange/cue.ts";
+import { checkCue, comesWithBoth, cueOf, dealsWith, holdReach, stays } from "../exchange/cue.ts";
 import { checkExchange } from "../exchange/exchange.ts";
 import { plainFeed } from "../exchange/feed.ts";
 import { applyAll, applySetUp, limbFindings, undoesHold } from "../exchange/limbs.ts";
@@ -367,7 +367,7 @@ function isFed(turn: Turn, beat: DoneBeat, rest: readonly DoneBeat[]): boolean {
   const { next } = turn.turning;
   // A feint with nothing behind it is shown to be answered.
   const shown = beat.uses.some((use) => use.feint) ? "call" : undefined;
-  const kind = beat.uses.map(cueOf).find((one) => one !== null) ?? shown;
+  const kind = beat.uses.map(cueOf).find((one) => one !== null) ?? (comesWithBoth(beat.uses) ? "approach" : shown);
   if (!kind || walk.setting.header.kind === "solo" || waiting.length > 0) return false;
   // The pad that was hit may swing back.
   const swings = ({ move }: MoveUse) => kind === "pad" && move.attack?.tool === "pad";
@@ -386,7 +386,7 @@ function isFed(turn: Turn, beat: DoneBeat, rest: readonly DoneBeat[]): boolean {
 function cue(turn: Turn, beat: DoneBeat): Turn {
   const { walk, world, partner } = turn;
   const { actor, opening } = turn.turning;
-  const use = beat.uses.find((one) => cueOf(one) !== null) ?? beat.uses[0]!;
+  const use = beat.uses.find((one) => cueOf(one) !== null || one.on?.own) ?? beat.uses[0]!;
   const plain = plainFeed({ use, row: walk.row, actor, receiver: partner, beatUses: beat.uses });
   for (const one of beat.uses)
     walk.findings.push(...brokenRules(one, walk.row, world[actor]!, walk.setting.header, null));

@@ -32,6 +32,10 @@ export function cueOf({ move, on }: MoveUse): Cue | "hold" | null {
   return kind === "grip" || kind === "pin" || kind === "touch" ? "hold" : null;
 }
 
+/** True for a step in with the own weapon taken in both hands: they come with it, and have to be met. */
+export const comesWithBoth = (uses: readonly MoveUse[]): boolean =>
+  uses.some(({ on }) => on?.own) && uses.some((use) => displacements(use).some(({ feet }) => (feet?.forward ?? 0) > 0));
+
 /** Returns what is done about a cue, judged: for a pad all the blows that go to it, else the one beat that answers. */
 export function checkCue(cue: Feed, beats: readonly DoneBeat[], world: World, setting: Setting): Done {
   const check = new CueCheck(cue, world, setting);
@@ -55,7 +59,7 @@ class CueCheck {
     private world: World,
     private readonly setting: Setting,
   ) {
-    this.kind = cueOf(cue.use) ?? "call";
+    this.kind = cueOf(cue.use) ?? (cue.use.on?.own ? "approach" : "call");
   }
 
   run(beats: readonly DoneBeat[]): Done {
