@@ -7,6 +7,7 @@ import { walkLine, type LineResult } from "./walk.ts";
 import type { World } from "../body/state.ts";
 import type { Setting } from "../exchange/exchange.ts";
 import { draft, type FindingDraft } from "../findings/finding.ts";
+import { usesIn } from "../read/uses.ts";
 import { MAX_ANY_TIME } from "../score/limits.ts";
 import type { Actor, Row, ScoreBeside, ScoreItem } from "../score/types.ts";
 
@@ -69,7 +70,10 @@ export class AnyTimes {
     let count = 0;
     for (const [i, { section }] of this.sections.entries())
       for (const item of section.rows) {
-        if (++count === MAX_ANY_TIME + 1) pass.found.say(beyond(item, { code: "many", most: MAX_ANY_TIME }));
+        if (++count > MAX_ANY_TIME) {
+          pass.found.say(beyond(item, { code: "many", most: MAX_ANY_TIME }));
+          return;
+        }
         const places = i === 0 ? this.sections.flatMap((one) => one.section.places) : section.places;
         checkRow(item, { rows: this.rowsFor(section), places }, pass);
       }
@@ -123,6 +127,7 @@ function checkRow(
     if (!worst || grave > worst.grave) worst = { result, place, grave };
   }
   const { result, place } = worst!;
+  if (result.exchanges.length === 0) found.say(beyond(item, { code: "shape" }));
   const { after } = place.rest;
   const anyTime = { after: after || "the start", row: place.row === row ? null : place.row };
   const says =
@@ -186,17 +191,7 @@ function besideRules(
   const found: FindingDraft[] = [];
   const pads = places.some(({ row: { content } }) => {
     const lines = content.body.kind === "play" ? content.body.lines : [];
-    return lines.some((line) =>
-      prepared.reader
-        .read(line)
-        .plays.some(({ turns }) =>
-          turns.some(({ alternatives }) =>
-            alternatives
-              .flat()
-              .some(({ beats }) => beats.some(({ parts }) => parts.some((p) => p.meaning?.use.move.cue === "pad"))),
-          ),
-        ),
-    );
+    return lines.some((line) => usesIn(prepared.reader.read(line)).some(({ move }) => move.cue === "pad"));
   });
   if (pads) found.push(beyond(item, { code: "pads" }));
   const head = result.exchanges.some((e) => e.responder === responder && e.blow?.zone === "head");

@@ -93,6 +93,9 @@ describe("any time", () => {
     expect(more.load.parts.choice).toBeGreaterThan(plain.load.parts.choice);
     expect(run(`${HOOK}\n${loop}\nA cross -> B catch`).load.parts.choice).toBe(more.load.parts.choice);
   });
+  test("something has to come", () => {
+    expect(rules("A jab -> B catch\nany time: A guard -> B guard")).toContain("any-time");
+  });
   test("at most four", () => {
     const rows = (count: number) =>
       `A jab -> B catch\n${Array.from({ length: count }, () => "any time: A lead hook -> B cover").join("\n")}`;

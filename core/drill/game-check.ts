@@ -106,22 +106,21 @@ class GameTable {
 
   /** All options of the feeder against all of another; `choices`: how many may come. */
   pairs(feeds: GameMay, may: GameMay, choices: number): readonly (readonly Pair[])[] {
-    return feeds.options.map((feed) =>
-      may.options.map((answer) => {
+    const setting = this.setting(choices);
+    return feeds.options.map((feed) => {
+      const start = this.cameIn(feeds.actor, feed);
+      return may.options.map((answer) => {
         const line = lineOf(feed, [
           [feeds.actor, feed],
           [may.actor, answer],
         ]);
-        return {
-          line,
-          result: walkLine({ row: feed.row }, this.read(line), this.cameIn(feeds.actor, feed), this.setting(choices)),
-        };
-      }),
-    );
+        return { line, result: walkLine({ row: feed.row }, this.read(line), start, setting) };
+      });
+    });
   }
 
   /** The same where only two of the feeds may come. */
-  withTwo(feeds: GameMay, others: readonly GameMay[]): readonly (readonly (readonly GameCell[])[])[] {
+  withTwo(feeds: GameMay, others: readonly GameMay[]): Cells {
     return others.map((may) => this.pairs(feeds, may, Math.min(2, feeds.options.length)).map((row) => row.map(cellOf)));
   }
 
@@ -208,8 +207,11 @@ const holds = ({ verdict }: GameCell): boolean => verdict !== "invalid";
 const inTime = ({ ceiling }: GameCell, tempo: Share): boolean => ceiling === null || ceiling >= tempo;
 const isHole = (row: readonly GameCell[]): boolean => !row.some(holds);
 
+/** For each who answers, each feed, each answer. */
+type Cells = readonly (readonly (readonly GameCell[])[])[];
+
 /** How many feeds everybody can still answer at a tempo. */
-function answeredAt(all: readonly (readonly (readonly GameCell[])[])[], tempo: Share): number {
+function answeredAt(all: Cells, tempo: Share): number {
   const feeds = all[0]?.length ?? 0;
   let answered = 0;
   for (let i = 0; i < feeds; i++)
@@ -222,11 +224,7 @@ const SLOWEST = 0.3;
 const STEP = 0.05;
 
 /** What makes every feed answerable: a slower tempo first, then no more than two options. */
-function evenerOf(
-  cells: readonly (readonly (readonly GameCell[])[])[],
-  tempo: Share,
-  withTwo: () => readonly (readonly (readonly GameCell[])[])[],
-): GameEvener | null {
+function evenerOf(cells: Cells, tempo: Share, withTwo: () => Cells): GameEvener | null {
   const all = cells[0]?.length ?? 0;
   if (answeredAt(cells, tempo) === all) return null;
   const steps = Math.floor((tempo - SLOWEST) / STEP + 1e-9);

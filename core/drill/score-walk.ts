@@ -23,6 +23,7 @@ import { draft } from "../findings/finding.ts";
 import type { Usage } from "../customs/customs.ts";
 import type { Header } from "../score/header.ts";
 import type { MoveUse } from "../read/types.ts";
+import { usesIn } from "../read/uses.ts";
 import { linesOf, linesToChoose } from "../score/structure.ts";
 import type { Row, ScoreBlock, ScoreItem, ScoreLine } from "../score/types.ts";
 
@@ -190,7 +191,7 @@ function walkLoop(block: ScoreBlock, pass: Pass, place: Place, carried: World | 
   const ends = swap ? rolesExchanged(second) : second;
   const stops = times > 1 ? stopsHalfWay(first, times) : null;
   // In a game they find their distance again before the next goes.
-  const spare = spareOf(usesIn(block, pass.prepared));
+  const spare = spareOf(usesOf(block, pass.prepared));
   const apart = [
     ...bodyDifferences(first, ends),
     ...holdDifferences(first, second),
@@ -212,11 +213,8 @@ function walkLoop(block: ScoreBlock, pass: Pass, place: Place, carried: World | 
 }
 
 /** All that is written in a block, as its words mean it. */
-const usesIn = ({ items }: ScoreBlock, { reader }: Prepared): MoveUse[] =>
-  [...linesOf(items)]
-    .flatMap(({ line }) => reader.read(line).plays)
-    .flatMap(({ turns }) => turns.flatMap(({ alternatives }) => alternatives.flat()))
-    .flatMap(({ beats }) => beats.flatMap(({ parts }) => parts.flatMap(({ meaning }) => meaning?.use ?? [])));
+const usesOf = ({ items }: ScoreBlock, { reader }: Prepared): MoveUse[] =>
+  [...linesOf(items)].flatMap(({ line }) => usesIn(reader.read(line)));
 
 /** A game: who feeds chooses, and then it is the other's turn. */
 const isGame = ({ head, items }: ScoreBlock): boolean =>
