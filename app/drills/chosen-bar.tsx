@@ -4,13 +4,12 @@ import Button from "@mui/material/Button";
 import Stack from "@mui/material/Stack";
 import { useId, useState, type ReactNode } from "react";
 import { useFetcher } from "react-router";
+import { counted } from "#core/lists/sizes.ts";
 import type { action } from "../routes/drills.tsx";
 import { SearchField } from "../ui/search-field.tsx";
 import { NOT_ON_PAPER } from "../ui/theme.ts";
 import type { DrillListRow } from "#core/lists/drill-list.ts";
 import { LIST } from "./drill-row.tsx";
-
-const counted = (count: number): string => (count === 1 ? "1 drill" : `${count} drills`);
 
 /** `tags`: those the school has, to choose from. */
 export function ChosenBar({
@@ -25,7 +24,7 @@ export function ChosenBar({
   const fetcher = useFetcher<typeof action>({ key: LIST });
   const ids = drills.map(({ id }) => id).join(",");
   const [first] = drills;
-  const title = drills.length === 1 ? first!.title : counted(drills.length);
+  const title = drills.length === 1 ? first!.title : counted(drills.length, "drill");
   const send = (fields: Readonly<Record<string, string>>) =>
     void fetcher.submit({ ids, title, ...fields }, { method: "post" });
   const starred = drills.every((drill) => drill.starred);
@@ -57,7 +56,7 @@ export function ChosenBar({
       }}
     >
       <Box role="status" sx={{ fontWeight: 700, mr: 1 }}>
-        {counted(drills.length)} chosen
+        {counted(drills.length, "drill")} chosen
       </Box>
       {act(starred ? "Take the star off" : "Star", { intent: starred ? "unstar" : "star" })}
       <TagForm

@@ -41,6 +41,12 @@ test("under another header they stay, since they are as true there", () => {
   expect(withHeader(parse(HOOKS), { tempo: "40%" })).toEqual(["tempo: 40%", "", ...HOOKS.split("\n")]);
 });
 
+test("they stay in their section, and a label stays with its row", () => {
+  const text =
+    "any time: A cross -> B catch\nsection One\nA jab -> B catch\nany time: A lead hook -> B cover\nchoose A:\n  one: A jab -> B catch\n  lands: two: A jab -> B step back\nend\nsection Two\nA jab -> B parry";
+  expect(withHeader(parse(text), {})).toEqual(text.split("\n"));
+});
+
 test("numbers in any order climb as one row, and every rung is as good as the checker says", () => {
   const made = ladder(
     "A: holds stick 71 cm\nB: holds stick 71 cm\n\nA strike {1..5} in any order -> B block {#}, counter {#}\nA thrust high -> B parry",

@@ -1,4 +1,5 @@
 /** Small edits of a score as text: rows kept, lines changed, header rows replaced. */
+import { keptFor } from "../base/bounded.ts";
 import { gameText, headText, lineText, spaced } from "./format.ts";
 import type {
   Alternative,
@@ -144,7 +145,8 @@ function playRows(score: Score): readonly PlayRow[] {
   return rows;
 }
 
-function rowsFor(all: readonly ScoreItem[]): PlayRow[] {
+/** Rows of play; `all`: with what may come at any time, what lands, and games. */
+function rowsFor(all: readonly ScoreItem[], which: "lines" | "all" = "lines"): PlayRow[] {
   const rows: PlayRow[] = [];
   const put = (row: string) => rows.push({ item: null, before: "", row });
   const write = (items: readonly ScoreItem[], depth: number) => {
@@ -154,7 +156,10 @@ function rowsFor(all: readonly ScoreItem[]): PlayRow[] {
       else if (item.kind === "line") {
         const before = `${pad}${item.label ? `${item.label}: ` : ""}`;
         rows.push({ item, before, row: before + lineText(item.line) });
-      } else if (item.kind === "block" && item.implied) write(item.items, depth);
+      } else if (which === "all" && (item.kind === "any time" || item.kind === "lands"))
+        put(`${pad}${item.kind}: ${item.shows.label ? `${item.shows.label}: ` : ""}${lineText(item.shows.line)}`);
+      else if (which === "all" && item.kind === "game") for (const row of gameText(item)) put(row);
+      else if (item.kind === "block" && item.implied) write(item.items, depth);
       else if (item.kind === "block") {
         put(`${pad}${headText(item.head)}:`);
         write(item.items, depth + 1);
@@ -205,14 +210,15 @@ export function withLines(
   return written(headerRows(score, header), play);
 }
 
+/** Rows of play with those beside them: a search asks for the same score under many tempos. */
+const whole = new WeakMap<Score, Rows>();
+
 /** The same rows of play under another header, with the rows and games beside them, which stay as true. */
-export function withHeader(score: Score, header: HeaderChanges): Rows {
-  const beside = score.items.flatMap((item) => {
-    if (item.kind === "game") return gameText(item);
-    return item.kind === "any time" || item.kind === "lands" ? [`${item.kind}: ${lineText(item.shows.line)}`] : [];
-  });
-  return [...withLines(score, ({ line }) => line, header), ...beside];
-}
+export const withHeader = (score: Score, header: HeaderChanges): Rows =>
+  written(
+    headerRows(score, header),
+    keptFor(whole, score, () => rowsFor(score.items, "all").map(({ row }) => row)),
+  );
 
 /** A score of the same header with one list of plain lines. */
 export const plainScore = (score: Score, lines: readonly Line[], header: HeaderChanges): Rows =>
